@@ -1,0 +1,58 @@
+/** `npm run bench`: speed and size as figures and ratios within one run. Not a test: figures depend on the machine. */
+import { balanceOf, type Book, instantOf, Ledger, traceDelivery, type Entry } from '@fanega/core';
+import { benchBook } from './bench-book.js';
+
+const ENTRIES = 200_000;
+const collect = (globalThis as { gc?: () => void }).gc ?? (() => undefined);
+const heapMb = (): number => {
+  collect();
+  const use = process.memoryUsage();
+  return (use.heapUsed + use.arrayBuffers) / 1e6;
+};
+const timed = <T>(run: () => T): { ms: number; result: T } => {
+  const start = performance.now();
+  const result = run();
+  return { ms: performance.now() - start, result };
+};
+const row = (what: string, figure: string, goal = ''): void => console.log(`${what.padEnd(58)}${figure.padStart(22)}   ${goal}`);
+const perSecond = (ms: number): string => Math.round((ENTRIES / ms) * 1000).toLocaleString('en');
+const median = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1]!;
+
+
+function measure(title: string, fieldsAtOnce: number): void {
+  // Through JSON, as a file or the database gives it.
+  const book = JSON.parse(JSON.stringify(benchBook(ENTRIES, 60, 40, fieldsAtOnce))) as Book;
+  console.log(`\n${title}: ${ENTRIES.toLocaleString('en')} entries, 60 lots, 40 places`);
+  const empty = heapMb();
+  const ledger = Ledger.of(book);
+  const full = heapMb();
+  const openMs = median([0, 1, 2, 3, 4].map(() => timed(() => Ledger.of(book)).ms));
+  row('check, order and replay', `${perSecond(openMs)} entries/s`, `${openMs.toFixed(0)} ms in all`);
+  const replayMs = median([0, 1, 2, 3, 4].map(() => timed(() => ledger.visitParcels(0, ledger.records.steps, () => undefined)).ms));
+  row('replay', `${perSecond(replayMs)} entries/s`, 'goal 1,000,000');
+  row('memory of the ledger, beside the entries', `${(full - empty).toFixed(0)} MB`, 'goal under 300');
+  const balance = balanceOf(Object.values(ledger.accounts()));
+  row('gap of the balance over what was harvested', (Math.abs(balance.gap) / balance.harvested).toExponential(1), 'goal under 1e-9');
+  const deliveries = book.entries.filter((entry) => ledger.isDelivery(entry.id));
+  const sweepMs = median([1, 2, 3, 4, 5].map((i) => timed(() => traceDelivery(ledger, deliveries.at(-i)!.id)).ms));
+  row('backward sweep of one of the last deliveries', `${sweepMs.toFixed(1)} ms`, 'goal under 100');
+  const late = (fraction: number): number =>
+    median(
+      Array.from({ length: 9 }, (_, i) => {
+        const at = instantOf(book.entries[Math.floor((ENTRIES - 1) * fraction)]!.at) + 1;
+        const id = `LATE-${fraction}-${i}`;
+        const entry: Entry = { type: 'harvest', id, at: new Date(at).toISOString(), lot: 'lot30', to: 'wheel1', wetKg: 9000, moisture: 0.18 };
+        return timed(() => ledger.append([entry])).ms;
+      }),
+    );
+  const middle = late(0.5);
+  row('a late entry in the middle', `${middle.toFixed(1)} ms`, 'goal under 20');
+  row('a late entry one day (2,880 entries) back', `${late(1 - 2880 / ENTRIES).toFixed(2)} ms`);
+  row('an entry at the end', `${late(1).toFixed(2)} ms`);
+  row('late in the middle / opening the whole book', (middle / openMs).toFixed(3));
+}
+
+console.log(`Ledger, on ${process.version}`);
+Ledger.of(benchBook(20_000, 60, 40)); // the first run compiles
+measure('A season, six fields cut at a time', 6);
+measure('The worst case, all sixty fields at once', 60);

@@ -1,0 +1,96 @@
+import { readFileSync } from 'node:fs';
+import { balanceOf, BookRefused, Ledger, parseBook, traceDelivery, wordRefusal } from '../src/index.js';
+
+const USAGE = `fanega-book: works on a grain book file without a server
+
+  fanega-book check FILE                      is it a sound book, and does it balance?
+  fanega-book positions FILE                  what every place holds
+  fanega-book accounts FILE                   each lot's dry matter, from harvest to delivery
+  fanega-book trace FILE --delivery ENTRY_ID  one delivery, down to its loads
+
+FILE may be - for standard input. Answers are JSON on standard output; a bad book is explained on
+standard error and ends with exit code 1.
+`;
+
+const MOST_SHOWN = 50;
+
+function fail(lines: readonly string[]): never {
+  process.stderr.write(lines.join('\n') + '\n');
+  process.exit(1);
+}
+
+/** Reads the options; `--delivery ID` and `--delivery=ID` both work, before or after the file. */
+function readArguments(argv: readonly string[]): { command?: string; file?: string; delivery?: string; help: boolean } {
+  const words: string[] = [];
+  let delivery: string | undefined;
+  let help = false;
+  for (let i = 0; i < argv.length; i++) {
+    const word = argv[i]!;
+    if (word === '--help' || word === '-h') help = true;
+    else if (word === '--delivery') delivery = argv[++i];
+    else if (word.startsWith('--delivery=')) delivery = word.slice('--delivery='.length);
+    else words.push(word);
+  }
+  const [command, file] = words;
+  return { ...(command ? { command } : {}), ...(file ? { file } : {}), ...(delivery ? { delivery } : {}), help };
+}
+
+function load(file: string): Ledger {
+  let text: string;
+  try {
+    text = readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch (error) {
+    return fail([`fanega-book: cannot read ${file}: ${(error as Error).message}`]);
+  }
+  try {
+    return Ledger.of(parseBook(text));
+  } catch (error) {
+    if (!(error instanceof BookRefused)) throw error;
+    const more = error.refusals.length - MOST_SHOWN;
+    return fail([
+      `fanega-book: ${file} is not a sound book`,
+      ...error.refusals.slice(0, MOST_SHOWN).map((refusal) => `  ${wordRefusal(refusal)}`),
+      ...(more > 0 ? [`  … and ${more} more`] : []),
+    ]);
+  }
+}
+
+function check(ledger: Ledger): unknown {
+  const accounts = ledger.accounts();
+  const lots = Object.fromEntries(Object.entries(accounts).map(([id, account]) => [id, balanceOf([account])]));
+  const open = Object.entries(lots).filter(([, balance]) => !balance.balances);
+  if (open.length > 0) fail(open.map(([id, balance]) => `lot ${id} does not balance: ${balance.gap} kg dry are left over`));
+  return {
+    ok: true,
+    entries: ledger.size,
+    lots: ledger.header.lots.length,
+    places: ledger.header.places.length,
+    balance: balanceOf(Object.values(accounts)),
+  };
+}
+
+const { command, file, delivery, help } = readArguments(process.argv.slice(2));
+if (help) {
+  process.stdout.write(USAGE);
+} else {
+  if (!command || !file || !['check', 'positions', 'accounts', 'trace'].includes(command)) fail([USAGE]);
+  if (command === 'trace' && !delivery) fail(['fanega-book: trace needs --delivery ENTRY_ID']);
+  const ledger = load(file);
+  let answer: unknown;
+  if (command === 'check') answer = check(ledger);
+  else if (command === 'positions') answer = Object.fromEntries(Object.entries(ledger.positions()).map(([id, { wetLots: _, ...position }]) => [id, position]));
+  else if (command === 'accounts') answer = ledger.accounts();
+  else {
+    const trace = traceDelivery(ledger, delivery!);
+    if (trace) {
+      const { wetLots: _, ...plain } = trace;
+      answer = plain;
+    } else {
+      const entry = ledger.entry(delivery!);
+      fail([
+        `fanega-book: ${delivery} ${entry === undefined ? 'is not in this book' : ledger.isVoided(delivery!) ? 'was voided' : 'is not a move into a buyer'}`,
+      ]);
+    }
+  }
+  process.stdout.write(JSON.stringify(answer) + '\n');
+}

@@ -1,0 +1,1 @@
+export { CROPS, cropOf, type Crop, type CropId } from './crops.js';

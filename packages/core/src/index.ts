@@ -1,0 +1,6 @@
+export * from './kernel/index.js';
+export * from './units/index.js';
+export * from './crops/index.js';
+export * from './moisture/index.js';
+export * from './ledger/index.js';
+export * from './trace/index.js';

@@ -1,0 +1,3 @@
+export { invariant } from './invariant.js';
+export type { Brand } from './brand.js';
+export { RangeRefusal, requireInRange } from './range.js';

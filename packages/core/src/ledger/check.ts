@@ -1,0 +1,271 @@
+import { MAX_MOISTURE } from '../units/index.js';
+import {
+  type Book,
+  type BookDefaults,
+  type BookHeader,
+  DEFAULT_MOISTURE,
+  DEFAULT_TRUST,
+  type Entry,
+  isBuyer,
+  type Lot,
+  type Place,
+  WITHDRAWALS,
+} from './model.js';
+import { instantOf } from './instant.js';
+import { BookRefused, type Refusal, type RefusalCode } from './refusal.js';
+
+type Fields = Record<string, unknown>;
+type Report = (code: RefusalCode, field: string, value: unknown, expected?: string) => void;
+
+const isObject = (value: unknown): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value);
+/** JSON writers put null where a field was left out. */
+const absent = (value: unknown): boolean => value === undefined || value === null;
+
+function text(value: unknown, field: string, report: Report): string | undefined {
+  if (absent(value)) report('field_missing', field, value);
+  else if (typeof value !== 'string' || value === '') report('field_of_wrong_type', field, value, 'a text');
+  else return value;
+  return undefined;
+}
+
+function optionalText(value: unknown, field: string, report: Report): void {
+  if (!absent(value) && typeof value !== 'string') report('field_of_wrong_type', field, value, 'a text');
+}
+
+function mass(value: unknown, field: string, required: boolean, report: Report): void {
+  if (absent(value)) {
+    if (required) report('field_missing', field, value);
+  } else if (typeof value !== 'number') report('field_of_wrong_type', field, value, 'a number of kg');
+  else if (!(value >= 0 && value < Infinity)) report('mass_out_of_range', field, value);
+}
+
+function moisture(value: unknown, field: string, required: boolean, report: Report): void {
+  if (absent(value)) {
+    if (required) report('field_missing', field, value);
+  } else if (typeof value !== 'number') report('field_of_wrong_type', field, value, 'a number from 0 to 0.6');
+  else if (!(value >= 0 && value <= MAX_MOISTURE)) report('moisture_out_of_range', field, value);
+}
+
+function oneOf(value: unknown, field: string, list: readonly string[], report: Report): void {
+  if (!absent(value) && !(typeof value === 'string' && list.includes(value))) report('value_not_in_list', field, value, list.join(', '));
+}
+
+/** What entries may name, looked up by id. */
+export interface Names {
+  readonly lots: ReadonlyMap<string, unknown>;
+  /** place id -> true for a buyer */
+  readonly places: ReadonlyMap<string, boolean>;
+}
+
+export function namesOf(header: BookHeader): Names {
+  return {
+    lots: new Map(header.lots.map((lot) => [lot.id, lot])),
+    places: new Map(header.places.map((place) => [place.id, isBuyer(place)])),
+  };
+}
+
+function lotField(value: unknown, names: Names, report: Report): void {
+  const id = text(value, 'lot', report);
+  if (id !== undefined && !names.lots.has(id)) report('lot_not_in_book', 'lot', id);
+}
+
+function placeField(value: unknown, field: string, names: Names, buyerAllowed: boolean, report: Report): void {
+  const id = text(value, field, report);
+  if (id === undefined) return;
+  const buyer = names.places.get(id);
+  if (buyer === undefined) report('place_not_in_book', field, id);
+  else if (buyer && !buyerAllowed) report('buyer_holds_no_grain', field, id);
+}
+
+const TYPE_CHECKS: Record<Entry['type'], (o: Fields, names: Names, report: Report) => void> = {
+  harvest(o, names, report) {
+    lotField(o.lot, names, report);
+    placeField(o.to, 'to', names, true, report);
+    mass(o.wetKg, 'wetKg', true, report);
+    moisture(o.moisture, 'moisture', true, report);
+  },
+  move(o, names, report) {
+    placeField(o.from, 'from', names, false, report);
+    placeField(o.to, 'to', names, true, report);
+    mass(o.wetKg, 'wetKg', false, report);
+    moisture(o.moisture, 'moisture', false, report);
+    if (!absent(o.emptied) && typeof o.emptied !== 'boolean') report('field_of_wrong_type', 'emptied', o.emptied, 'true or false');
+  },
+  condition(o, names, report) {
+    placeField(o.place, 'place', names, false, report);
+    moisture(o.moisture, 'moisture', true, report);
+    const loss = o.dryLoss;
+    if (absent(loss)) return;
+    if (typeof loss !== 'number') report('field_of_wrong_type', 'dryLoss', loss, 'a number from 0 to below 1');
+    else if (!(loss >= 0 && loss < 1)) report('dry_loss_out_of_range', 'dryLoss', loss);
+  },
+  loss(o, names, report) {
+    placeField(o.place, 'place', names, false, report);
+    mass(o.wetKg, 'wetKg', true, report);
+    text(o.reason, 'reason', report);
+  },
+  measure(o, names, report) {
+    placeField(o.place, 'place', names, false, report);
+    mass(o.wetKg, 'wetKg', true, report);
+    moisture(o.moisture, 'moisture', false, report);
+  },
+  witness(o, _names, report) {
+    text(o.of, 'of', report);
+    mass(o.wetKg, 'wetKg', false, report);
+    moisture(o.moisture, 'moisture', false, report);
+  },
+  void(o, _names, report) {
+    text(o.voids, 'voids', report);
+  },
+};
+
+export const ENTRY_TYPES = Object.keys(TYPE_CHECKS) as Entry['type'][];
+
+/** Where an entry stands in its list; made only when there is something to say of it. */
+const entryPath = (index: number): string => `entries[${index}]`;
+
+/**
+ * Checks one entry by itself and against the lots and places; what it says of other entries is checked by
+ * {@link checkReferences}. Reports into `refusals` and returns the instant of `at` in ms (NaN when it is none).
+ */
+export function checkEntry(value: unknown, index: number, names: Names, refusals: Refusal[]): number {
+  if (!isObject(value)) {
+    refusals.push({ code: 'not_an_object', path: entryPath(index), value });
+    return NaN;
+  }
+  const report: Report = (code, field, found, expected) => {
+    const id = typeof value.id === 'string' ? { id: value.id } : {};
+    refusals.push({ code, path: entryPath(index), ...id, field, value: found, ...(expected === undefined ? {} : { expected }) });
+  };
+  text(value.id, 'id', report);
+  const at = text(value.at, 'at', report);
+  const ms = at === undefined ? NaN : instantOf(at);
+  if (at !== undefined && Number.isNaN(ms)) report('date_is_none', 'at', at);
+  const recordedAt = value.recordedAt;
+  if (!absent(recordedAt) && (typeof recordedAt !== 'string' || Number.isNaN(instantOf(recordedAt)))) {
+    report('date_is_none', 'recordedAt', recordedAt);
+  }
+  optionalText(value.by, 'by', report);
+  optionalText(value.device, 'device', report);
+  optionalText(value.method, 'method', report);
+  optionalText(value.note, 'note', report);
+  const type = text(value.type, 'type', report);
+  if (type === undefined) return ms;
+  if (Object.hasOwn(TYPE_CHECKS, type)) TYPE_CHECKS[type as Entry['type']](value, names, report);
+  else report('value_not_in_list', 'type', type, ENTRY_TYPES.join(', '));
+  return ms;
+}
+
+/**
+ * What new entries say of other entries: a void's and a witness's target exists, a witness is of a harvest or move, and
+ * no chain of voids is a circle. `find` knows the new entries and those already in the book.
+ */
+export function checkReferences(entries: readonly Entry[], find: (id: string) => Entry | undefined, refusals: Refusal[]): void {
+  for (let i = 0; i < entries.length; i++) {
+    const entry = entries[i]!;
+    if (entry.type === 'witness') {
+      const target = find(entry.of);
+      const at = { path: entryPath(i), id: entry.id, field: 'of', value: entry.of };
+      if (target === undefined) refusals.push({ code: 'refers_to_no_entry', ...at });
+      else if (target.type !== 'harvest' && target.type !== 'move') {
+        refusals.push({ code: 'refers_to_wrong_type', ...at, expected: 'a harvest or a move' });
+      }
+    } else if (entry.type === 'void') {
+      const at = { path: entryPath(i), id: entry.id, field: 'voids', value: entry.voids };
+      if (find(entry.voids) === undefined) refusals.push({ code: 'refers_to_no_entry', ...at });
+      else if (voidsComeBack(entry, find)) refusals.push({ code: 'voids_in_a_circle', ...at });
+    }
+  }
+}
+
+export function duplicateId(entry: Entry, index: number): Refusal {
+  return { code: 'id_duplicate', path: entryPath(index), id: entry.id, field: 'id', value: entry.id };
+}
+
+/** Follows the chain of voids with two pointers, so that a circle further down cannot trap the walk. */
+function voidsComeBack(start: Entry, find: (id: string) => Entry | undefined): boolean {
+  const next = (entry: Entry | undefined) => (entry?.type === 'void' ? find(entry.voids) : undefined);
+  let slow: Entry | undefined = start;
+  let fast: Entry | undefined = start;
+  do {
+    slow = next(slow);
+    fast = next(next(fast));
+    if (fast === undefined) return false;
+  } while (slow !== fast);
+  return true;
+}
+
+function checkList(value: unknown, name: string, each: (o: Fields, report: Report) => void, refusals: Refusal[]): void {
+  if (!Array.isArray(value)) {
+    refusals.push({ code: value === undefined ? 'field_missing' : 'field_of_wrong_type', path: '', field: name, value, expected: 'a list' });
+    return;
+  }
+  const ids = new Set<string>();
+  value.forEach((item: unknown, i) => {
+    const path = `${name}[${i}]`;
+    if (!isObject(item)) {
+      refusals.push({ code: 'not_an_object', path, value: item });
+      return;
+    }
+    const report: Report = (code, field, found, expected) =>
+      refusals.push({ code, path, ...(typeof item.id === 'string' ? { id: item.id } : {}), field, value: found, ...(expected ? { expected } : {}) });
+    const id = text(item.id, 'id', report);
+    if (id !== undefined && ids.has(id)) report('id_duplicate', 'id', id);
+    if (id !== undefined) ids.add(id);
+    each(item, report);
+  });
+}
+
+/** Lots, places and defaults, with the defaults filled in. Refusals are added to the list. */
+export function checkHeader(o: Record<string, unknown>, refusals: Refusal[]): BookHeader {
+  checkList(o.lots, 'lots', () => undefined, refusals);
+  checkList(
+    o.places,
+    'places',
+    (place, report) => {
+      optionalText(place.kind, 'kind', report);
+      oneOf(place.withdrawal, 'withdrawal', WITHDRAWALS, report);
+    },
+    refusals,
+  );
+  const defaults = o.defaults;
+  const report: Report = (code, field, value, expected) =>
+    refusals.push({ code, path: 'defaults', field, value, ...(expected ? { expected } : {}) });
+  if (!absent(defaults) && !isObject(defaults)) {
+    refusals.push({ code: 'field_of_wrong_type', path: '', field: 'defaults', value: defaults, expected: 'an object' });
+  }
+  const given: Fields = isObject(defaults) ? defaults : {};
+  moisture(given.moisture, 'moisture', false, report);
+  const trust = given.trust;
+  if (!absent(trust) && !(Array.isArray(trust) && trust.every((m) => typeof m === 'string'))) {
+    report('field_of_wrong_type', 'trust', trust, 'a list of methods');
+  }
+  const filled: BookDefaults = {
+    ...given,
+    moisture: (given.moisture as number | null | undefined) ?? DEFAULT_MOISTURE,
+    trust: (trust as string[] | null | undefined) ?? DEFAULT_TRUST,
+  };
+  return { defaults: filled, lots: (o.lots ?? []) as Lot[], places: (o.places ?? []) as Place[] };
+}
+
+/**
+ * A book from parsed JSON, with its lots, places and defaults checked. The entries are checked when a `Ledger` takes
+ * them. Properties that the format does not name are kept.
+ * @throws BookRefused with every refusal found
+ */
+export function bookFromJson(value: unknown): Book {
+  if (!isObject(value)) throw new BookRefused([{ code: 'not_an_object', path: '', value }]);
+  const refusals: Refusal[] = [];
+  if (value.format !== 'fanega-book') {
+    refusals.push({ code: 'not_a_book', path: '', field: 'format', value: value.format, expected: '"fanega-book"' });
+  }
+  if (value.version !== 1) refusals.push({ code: 'not_a_book', path: '', field: 'version', value: value.version, expected: '1' });
+  if (refusals.length > 0) throw new BookRefused(refusals);
+  const header = checkHeader(value, refusals);
+  const entries = value.entries;
+  if (!Array.isArray(entries)) {
+    refusals.push({ code: entries === undefined ? 'field_missing' : 'field_of_wrong_type', path: '', field: 'entries', value: entries, expected: 'a list' });
+  }
+  if (refusals.length > 0) throw new BookRefused(refusals);
+  return { ...value, ...header, format: 'fanega-book', version: 1, entries: entries as Entry[] };
+}

@@ -1,0 +1,383 @@
+import { invariant } from '../kernel/index.js';
+import { checkEntry, checkReferences, duplicateId, namesOf, type Names } from './check.js';
+import { instantOf } from './instant.js';
+import { type Book, type BookHeader, type Entry, isBuyer } from './model.js';
+import { Kind, Records } from './records.js';
+import { BookRefused, type Refusal } from './refusal.js';
+import { type ParcelSink, replay } from './replay.js';
+import { Out, Stock } from './stock.js';
+import { ReplayTape } from './tape.js';
+
+/** What a place holds. Masses in kg; moisture is a wet-basis fraction, null where there is no grain. */
+export interface Position {
+  readonly wetKg: number;
+  readonly dryKg: number;
+  readonly moisture: number | null;
+  readonly layers: number;
+  /** dry kg by lot */
+  readonly lots: Record<string, number>;
+  /** wet kg by lot: each lot with its own water until it is dried with others */
+  readonly wetLots: Record<string, number>;
+}
+
+/** One stratum of a place. */
+export interface Layer {
+  readonly wetKg: number;
+  readonly dryKg: number;
+  readonly moisture: number;
+  readonly lots: Record<string, number>;
+  readonly wetLots: Record<string, number>;
+}
+
+/** All of a lot's dry matter, kg. Harvested + restated - lost = in stock + delivered. */
+export interface Account {
+  readonly harvestedDryKg: number;
+  readonly restatedDryKg: number;
+  /** by reason; drying's own loss has the reason `drying` */
+  readonly lostDryKg: Record<string, number>;
+  readonly waterRemovedKg: number;
+  readonly inStockDryKg: number;
+  readonly deliveredDryKg: number;
+}
+
+/** Grain that one harvest, move or loss put somewhere. */
+export interface ParcelView {
+  readonly entry: Entry;
+  readonly wetKg: number;
+  readonly dryKg: number;
+  readonly moisture: number;
+  readonly lots: Record<string, number>;
+  readonly wetLots: Record<string, number>;
+}
+
+/** A state of the book that can be stored as JSON and continued from. */
+export interface Checkpoint {
+  readonly format: 'fanega-checkpoint';
+  readonly version: 1;
+  /** The last entry that is in it, by (at, id); null for the empty state. */
+  readonly after: { readonly at: string; readonly id: string } | null;
+  readonly places: Record<string, readonly Layer[]>;
+  readonly accounts: Record<string, Account>;
+}
+
+/** Checkpoints are kept no denser than this many positions, and at most this many of them. */
+const LEAST_SPACING = 1024;
+const MOST_CHECKPOINTS = 24;
+
+/**
+ * A grain book with its replay: append entries in any order of arrival and ask what is where.
+ *
+ * Appending validates the whole batch first and applies all of it or nothing. An entry that falls into the past is
+ * replayed from the nearest earlier checkpoint on. Cost: about a microsecond an entry replayed.
+ */
+export class Ledger {
+  readonly records: Records;
+  readonly tape = new ReplayTape();
+  private readonly names: Names;
+  private readonly outs: Uint8Array;
+  private stock: Stock;
+  private checkpoints: Stock[] = [];
+  private spacing = LEAST_SPACING;
+  private readonly base: Stock;
+  private readonly notBefore: { at: number; id: string } | null;
+
+  constructor(header: BookHeader, from?: Checkpoint) {
+    this.records = new Records(header);
+    this.names = namesOf(header);
+    this.outs = Uint8Array.from(header.places, (place) =>
+      isBuyer(place) ? Out.Buyer : place.withdrawal === 'firstIn' ? Out.FirstIn : place.withdrawal === 'lastIn' ? Out.LastIn : Out.Mixed,
+    );
+    this.base = new Stock(this.records.lotIds.length, header.places.length);
+    this.notBefore = null;
+    if (from) {
+      this.load(from);
+      if (from.after) this.notBefore = { at: instantOf(from.after.at), id: from.after.id };
+    }
+    this.stock = this.base.snapshot();
+  }
+
+  /** @throws BookRefused */
+  static of(book: Book): Ledger {
+    const ledger = new Ledger(book);
+    ledger.append(book.entries);
+    return ledger;
+  }
+
+  get header(): BookHeader {
+    return this.records.header;
+  }
+
+  get size(): number {
+    return this.records.entries.length;
+  }
+
+  /** How many layers were ever made; layer ids on the tape are below it. */
+  get layerCount(): number {
+    return this.stock.layerCount;
+  }
+
+  entry(id: string): Entry | undefined {
+    return this.records.get(id);
+  }
+
+  /** True when a living void names the entry. */
+  isVoided(id: string): boolean {
+    const r = this.records.recordOf(id);
+    return r !== undefined && this.records.isVoided(r);
+  }
+
+  /** Everything that is wrong with a batch, without applying it. */
+  check(entries: readonly Entry[]): Refusal[] {
+    const { refusals, claimed } = this.inspect(entries);
+    if (claimed) this.records.unclaim(entries);
+    return refusals;
+  }
+
+  private inspect(entries: readonly Entry[]): { refusals: Refusal[]; instants: Float64Array; claimed: boolean } {
+    const refusals: Refusal[] = [];
+    const instants = new Float64Array(entries.length);
+    for (let i = 0; i < entries.length; i++) instants[i] = checkEntry(entries[i], i, this.names, refusals);
+    if (refusals.length > 0) return { refusals, instants, claimed: false };
+    const known = this.size;
+    for (const i of this.records.claim(entries)) refusals.push(duplicateId(entries[i]!, i));
+    const find = (id: string): Entry | undefined => {
+      const r = this.records.recordOf(id);
+      return r === undefined ? undefined : r < known ? this.records.entries[r] : entries[r - known];
+    };
+    checkReferences(entries, find, refusals);
+    const limit = this.notBefore;
+    if (limit) {
+      entries.forEach((entry, i) => {
+        const at = instants[i]!;
+        if (at < limit.at || (at === limit.at && entry.id <= limit.id)) {
+          refusals.push({ code: 'before_checkpoint', path: `entries[${i}]`, id: entry.id, field: 'at', value: entry.at });
+        }
+      });
+    }
+    return { refusals, instants, claimed: true };
+  }
+
+  /** @throws BookRefused with every refusal; nothing is applied then */
+  append(entries: readonly Entry[]): void {
+    const { refusals, instants, claimed } = this.inspect(entries);
+    if (refusals.length > 0) {
+      if (claimed) this.records.unclaim(entries);
+      throw new BookRefused(refusals);
+    }
+    const from = this.records.add(entries, instants);
+    if (from < this.stock.position) this.rewindTo(from);
+    this.runTo(this.records.steps);
+  }
+
+  private rewindTo(position: number): void {
+    while (this.checkpoints.length > 0 && this.checkpoints.at(-1)!.position > position) this.checkpoints.pop();
+    this.stock = (this.checkpoints.at(-1) ?? this.base).snapshot();
+  }
+
+  private runTo(end: number): void {
+    while (this.stock.position < end) {
+      const last = this.checkpoints.at(-1)?.position ?? 0;
+      const next = Math.min(end, Math.max(last + this.spacing, this.stock.position + 1));
+      replay(this.stock, this.records, this.tape, this.outs, next);
+      if (next >= last + this.spacing) this.keepCheckpoint();
+    }
+  }
+
+  private keepCheckpoint(): void {
+    this.checkpoints.push(this.stock.snapshot());
+    if (this.checkpoints.length > MOST_CHECKPOINTS) {
+      this.spacing *= 2;
+      this.checkpoints = this.checkpoints.filter((_, i) => i % 2 === 1);
+    }
+  }
+
+  /** The stock just before a position, replayed from the nearest checkpoint. */
+  private stockAt(position: number): Stock {
+    if (position === this.stock.position) return this.stock;
+    let nearest = this.base;
+    for (const checkpoint of this.checkpoints) if (checkpoint.position <= position) nearest = checkpoint;
+    const copy = nearest.snapshot();
+    replay(copy, this.records, this.tape, this.outs, position);
+    return copy;
+  }
+
+  private lotMaps(stock: Stock, slots: readonly number[]): { lots: Record<string, number>; wetLots: Record<string, number> } {
+    const lots: Record<string, number> = {};
+    const wetLots: Record<string, number> = {};
+    for (const slot of slots) {
+      stock.lotsOf(slot, (lot, dry, wet) => {
+        const id = this.records.lotIds[lot]!;
+        lots[id] = (lots[id] ?? 0) + dry;
+        wetLots[id] = (wetLots[id] ?? 0) + wet;
+      });
+    }
+    return { lots, wetLots };
+  }
+
+  private positionIn(stock: Stock, place: number): Position {
+    const slots = stock.slotsOf(place);
+    let wetKg = 0;
+    let dryKg = 0;
+    for (const slot of slots) {
+      wetKg += stock.wet[slot]!;
+      dryKg += stock.dryKg(slot);
+    }
+    return { wetKg, dryKg, moisture: wetKg > 0 ? 1 - dryKg / wetKg : null, layers: slots.length, ...this.lotMaps(stock, slots) };
+  }
+
+  /** What every place but the buyers holds, now or just after an instant (ms since 1970). */
+  positions(atMs?: number): Record<string, Position> {
+    const stock = atMs === undefined ? this.stock : this.stockAt(this.records.positionsUntil(atMs));
+    const result: Record<string, Position> = {};
+    this.records.placeIds.forEach((id, p) => {
+      if (this.outs[p] !== Out.Buyer) result[id] = this.positionIn(stock, p);
+    });
+    return result;
+  }
+
+  position(placeId: string): Position {
+    return this.positionIn(this.stock, this.records.placeNumber(placeId));
+  }
+
+  /** Strata of a place, oldest first. */
+  layers(placeId: string): Layer[] {
+    return this.layersIn(this.stock, this.records.placeNumber(placeId));
+  }
+
+  private layersIn(stock: Stock, place: number): Layer[] {
+    return stock.slotsOf(place).map((slot) => ({
+      wetKg: stock.wet[slot]!,
+      dryKg: stock.dryKg(slot),
+      moisture: 1 - stock.dryFraction[slot]!,
+      ...this.lotMaps(stock, [slot]),
+    }));
+  }
+
+  /** Ids of a place's layers on the tape, oldest first; for tracing a layer backward. */
+  layerIds(placeId: string): { id: number; dryKg: number }[] {
+    return this.stock.slotsOf(this.records.placeNumber(placeId)).map((slot) => ({ id: this.stock.layerId[slot]!, dryKg: this.stock.dryKg(slot) }));
+  }
+
+  /** The account of each lot of the book, and of `unknown` once there was any. */
+  accounts(): Record<string, Account> {
+    return this.accountsOf(this.stock);
+  }
+
+  private accountsOf(stock: Stock): Record<string, Account> {
+    const inStock = new Float64Array(stock.lots);
+    for (let p = 0; p < stock.places; p++) for (const slot of stock.slotsOf(p)) stock.post(inStock, slot, 1);
+    const result: Record<string, Account> = {};
+    this.records.lotIds.forEach((id, i) => {
+      const lostDryKg: Record<string, number> = {};
+      stock.lost.forEach((account, reason) => {
+        if (account[i] !== 0) lostDryKg[this.records.reasons[reason]!] = account[i]!;
+      });
+      const account: Account = {
+        harvestedDryKg: stock.harvested[i]!,
+        restatedDryKg: stock.restated[i]!,
+        lostDryKg,
+        waterRemovedKg: stock.waterRemoved[i]!,
+        inStockDryKg: inStock[i]!,
+        deliveredDryKg: stock.delivered[i]!,
+      };
+      const listed = i < this.header.lots.length;
+      if (listed || account.restatedDryKg !== 0 || account.inStockDryKg !== 0 || account.deliveredDryKg !== 0) result[id] = account;
+    });
+    return result;
+  }
+
+  /** The position of a living entry that moves grain, or undefined. */
+  positionOfEntry(id: string): number | undefined {
+    const r = this.records.recordOf(id);
+    if (r === undefined || this.records.kind[r] === 0 || this.records.isVoided(r)) return undefined;
+    return this.records.positionOf(r);
+  }
+
+  /** True for a living move (or harvest) into a buyer. */
+  isDelivery(id: string): boolean {
+    const r = this.records.recordOf(id);
+    if (r === undefined || this.records.isVoided(r)) return false;
+    const kind = this.records.kind[r]! as Kind;
+    return (kind === Kind.Move || kind === Kind.Harvest) && this.outs[this.records.target[r]!] === Out.Buyer;
+  }
+
+  /**
+   * What the harvests, moves and losses of a span of positions carried, with lot shares, replayed from the nearest
+   * checkpoint. With `wanted`, only those records are looked at.
+   */
+  parcels(fromPosition = 0, toPosition = this.records.steps, wanted?: (entry: Entry) => boolean): ParcelView[] {
+    invariant(fromPosition >= 0 && toPosition <= this.records.steps, 'positions are in the book', [fromPosition, toPosition]);
+    const result: ParcelView[] = [];
+    this.visitParcels(fromPosition, toPosition, (r, slot, stock) => {
+      const entry = this.records.entries[r]!;
+      if (wanted && !wanted(entry)) return;
+      result.push({
+        entry,
+        wetKg: stock.wet[slot]!,
+        dryKg: stock.dryKg(slot),
+        moisture: 1 - stock.dryFraction[slot]!,
+        ...this.lotMaps(stock, [slot]),
+      });
+    });
+    return result;
+  }
+
+  /** {@link parcels} without building an object for each. */
+  visitParcels(fromPosition: number, toPosition: number, sink: ParcelSink): void {
+    let stock = this.stockAt(fromPosition);
+    if (stock === this.stock) stock = stock.snapshot();
+    replay(stock, this.records, this.tape, this.outs, toPosition, sink);
+  }
+
+  /** What counted for one entry: the weight and moisture that replay used, or undefined for one that moves nothing. */
+  effective(id: string): { wetKg: number; dryKg: number } | undefined {
+    const position = this.positionOfEntry(id);
+    return position === undefined ? undefined : { wetKg: this.tape.wetKg[position]!, dryKg: this.tape.dryKg[position]! };
+  }
+
+  /** The state just after a position (default: the end) as JSON that {@link Ledger} can be continued from. */
+  checkpoint(position = this.records.steps): Checkpoint {
+    const stock = this.stockAt(position);
+    const last = position > 0 ? this.records.entries[this.records.order[position - 1]!]! : undefined;
+    const places: Record<string, Layer[]> = {};
+    this.records.placeIds.forEach((id, p) => {
+      if (stock.count(p) > 0) places[id] = this.layersIn(stock, p);
+    });
+    return {
+      format: 'fanega-checkpoint',
+      version: 1,
+      after: last ? { at: last.at, id: last.id } : null,
+      places,
+      accounts: this.accountsOf(stock),
+    };
+  }
+
+  private load(from: Checkpoint): void {
+    const base = this.base;
+    for (const [placeId, layers] of Object.entries(from.places)) {
+      const place = this.records.placeNumber(placeId);
+      for (const layer of layers) {
+        let slot = -1;
+        for (const [lotId, dry] of Object.entries(layer.lots)) {
+          const wet = layer.wetLots[lotId] ?? 0;
+          const part = base.single(this.records.lotNumber(lotId), wet, wet > 0 ? dry / wet : 1);
+          if (slot < 0) slot = part;
+          else base.merge(slot, part);
+        }
+        if (slot < 0) continue;
+        base.wet[slot] = layer.wetKg;
+        base.dryFraction[slot] = layer.dryKg / layer.wetKg;
+        base.layerId[slot] = base.layerCount++;
+        base.layers[place]!.push(slot);
+      }
+    }
+    for (const [lotId, account] of Object.entries(from.accounts)) {
+      const lot = this.records.lotNumber(lotId);
+      base.harvested[lot] = account.harvestedDryKg;
+      base.restated[lot] = account.restatedDryKg;
+      base.delivered[lot] = account.deliveredDryKg;
+      base.waterRemoved[lot] = account.waterRemovedKg;
+      for (const [reason, dry] of Object.entries(account.lostDryKg)) base.lostAccount(this.records.reasonNumber(reason))[lot] = dry;
+    }
+  }
+}

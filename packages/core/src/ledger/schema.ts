@@ -1,0 +1,86 @@
+import { MAX_MOISTURE } from '../units/index.js';
+import { METHODS, WITHDRAWALS } from './model.js';
+
+const text = { type: 'string', minLength: 1 } as const;
+const kg = { type: 'number', minimum: 0, description: 'wet kg' } as const;
+const moisture = { type: 'number', minimum: 0, maximum: MAX_MOISTURE, description: 'wet-basis fraction' } as const;
+const when = { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}[Tt ]\\d{2}:\\d{2}(:\\d{2}(\\.\\d+)?)?([Zz]|[+-]\\d{2}:?\\d{2})$' } as const;
+
+const common = {
+  id: { ...text, description: 'ULID made by the device that wrote the entry' },
+  at: { ...when, description: 'when it happened, with its zone' },
+  recordedAt: when,
+  by: { type: 'string' },
+  device: { type: 'string' },
+  method: { type: 'string', examples: [...METHODS] },
+  note: { type: 'string' },
+} as const;
+
+function entry(type: string, description: string, properties: Record<string, object>, required: readonly string[]): object {
+  return {
+    type: 'object',
+    description,
+    properties: { type: { const: type }, ...common, ...properties },
+    required: ['type', 'id', 'at', ...required],
+  };
+}
+
+/** JSON Schema (2020-12) of the book file; `docs/fanega-book.schema.json` is written from it. */
+export const bookSchema = {
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  title: 'fanega-book',
+  description: 'A farm\'s grain book: lots, places and the entries that people and devices made. Properties that are not named here are kept.',
+  type: 'object',
+  properties: {
+    format: { const: 'fanega-book' },
+    version: { const: 1 },
+    defaults: {
+      type: 'object',
+      properties: { moisture, trust: { type: 'array', items: text, description: 'methods, most trusted first' } },
+    },
+    lots: { type: 'array', items: { type: 'object', properties: { id: text }, required: ['id'] } },
+    places: {
+      type: 'array',
+      items: {
+        type: 'object',
+        properties: { id: text, kind: { type: 'string', description: '"buyer" where grain leaves the farm' }, withdrawal: { enum: [...WITHDRAWALS] } },
+        required: ['id'],
+      },
+    },
+    entries: {
+      type: 'array',
+      items: {
+        oneOf: [
+          entry('harvest', 'grain off the field into a place', { lot: text, to: text, wetKg: kg, moisture }, ['lot', 'to', 'wetKg', 'moisture']),
+          entry(
+            'move',
+            'grain from place to place; into a buyer it is a delivery; wetKg left out means all of it',
+            {
+              from: text,
+              to: text,
+              wetKg: kg,
+              emptied: { type: 'boolean' },
+              moisture,
+              ticket: { type: 'string' },
+              grossKg: kg,
+              tareKg: kg,
+              pricePerBu: { type: 'number', minimum: 0 },
+            },
+            ['from', 'to'],
+          ),
+          entry(
+            'condition',
+            'the whole content of a place is dried or rewetted to a moisture',
+            { place: text, moisture, dryLoss: { type: 'number', minimum: 0, exclusiveMaximum: 1 } },
+            ['place', 'moisture'],
+          ),
+          entry('loss', 'spill, spoilage, fines removed, cleanout', { place: text, wetKg: kg, reason: text }, ['place', 'wetKg', 'reason']),
+          entry('measure', 'what a level, a scale or an empty floor shows is really there', { place: text, wetKg: kg, moisture }, ['place', 'wetKg']),
+          entry('witness', 'another measurement of the same grain', { of: text, wetKg: kg, moisture }, ['of']),
+          entry('void', 'the named entry never happened', { voids: text }, ['voids']),
+        ],
+      },
+    },
+  },
+  required: ['format', 'version', 'lots', 'places', 'entries'],
+} as const;

@@ -1,0 +1,2 @@
+export { waterShrink, shrinkFactorPerPoint, weightAtMoisture } from './shrink.js';
+export { mixParcels, type Parcel } from './mix.js';

@@ -1,0 +1,143 @@
+import { type Ledger, PLACE_KINDS, type PlaceKind } from '../ledger/index.js';
+import type { DeliveryTrace } from './sweep.js';
+
+/** A stop on the way of the grain: a lot in the field, a place, or where grain was lost. */
+export interface WayNode {
+  readonly id: string;
+  readonly what: 'lot' | 'place' | 'lost' | 'standing';
+  /** The lot or place; the reason of a loss. */
+  readonly of: string;
+  /** A cart or truck that carried stored grain out is another stop than the same truck bringing it in. */
+  readonly out: boolean;
+}
+
+/** Dry kg that went from one stop to another. */
+export interface WayLink {
+  readonly from: string;
+  readonly to: string;
+  readonly dryKg: number;
+  /** How many entries made it up. */
+  readonly entries: number;
+}
+
+/** A flow without circles, ready to be drawn. */
+export interface GrainWay {
+  readonly nodes: readonly WayNode[];
+  readonly links: readonly WayLink[];
+}
+
+const ON_WHEELS: ReadonlySet<string> = new Set<PlaceKind>(['combine', 'cart', 'truck']);
+
+class WayBuilder {
+  private readonly nodes = new Map<string, WayNode>();
+  private readonly links = new Map<string, { from: string; to: string; dryKg: number; entries: number }>();
+  private readonly carriesStored = new Set<string>();
+  private readonly kinds: Map<string, string>;
+
+  constructor(ledger: Ledger) {
+    this.kinds = new Map(ledger.header.places.map((place) => [place.id, place.kind ?? PLACE_KINDS[0]]));
+  }
+
+  private onWheels(place: string): boolean {
+    return ON_WHEELS.has(this.kinds.get(place) ?? '');
+  }
+
+  private node(what: WayNode['what'], of: string, out = false): string {
+    const id = `${what}:${of}${out ? ':out' : ''}`;
+    if (!this.nodes.has(id)) this.nodes.set(id, { id, what, of, out });
+    return id;
+  }
+
+  placeNode(place: string): string {
+    return this.node('place', place, this.carriesStored.has(place));
+  }
+
+  harvest(lot: string, to: string, dryKg: number): void {
+    this.carriesStored.delete(to);
+    this.add(this.node('lot', lot), this.placeNode(to), dryKg);
+  }
+
+  /** Called in the order of the book, so that what a truck carries is known when it unloads. */
+  move(from: string, to: string, dryKg: number): void {
+    const source = this.placeNode(from);
+    if (this.onWheels(to)) {
+      if (!this.onWheels(from) || this.carriesStored.has(from)) this.carriesStored.add(to);
+      else this.carriesStored.delete(to);
+    }
+    this.add(source, this.placeNode(to), dryKg);
+  }
+
+  lost(place: string, reason: string, dryKg: number): void {
+    this.add(this.placeNode(place), this.node('lost', reason), dryKg);
+  }
+
+  standing(place: string, dryKg: number): void {
+    this.add(this.placeNode(place), this.node('standing', place), dryKg);
+  }
+
+  private add(from: string, to: string, dryKg: number): void {
+    if (!(dryKg > 0)) return;
+    const key = `${from}\n${to}`;
+    const link = this.links.get(key);
+    if (link) {
+      link.dryKg += dryKg;
+      link.entries++;
+    } else this.links.set(key, { from, to, dryKg, entries: 1 });
+  }
+
+  /** Grain that came back (dryer to bin to dryer, a bin turned over) goes to a second stop of the same place. */
+  build(): GrainWay {
+    const after = new Map<string, string[]>();
+    const reaches = (from: string, goal: string, seen = new Set<string>()): boolean => {
+      if (from === goal) return true;
+      if (seen.has(from)) return false;
+      seen.add(from);
+      return (after.get(from) ?? []).some((next) => reaches(next, goal, seen));
+    };
+    const links: WayLink[] = [];
+    for (const link of this.links.values()) {
+      let to = link.to;
+      if (reaches(to, link.from)) {
+        const back = this.nodes.get(to)!;
+        to = `${to}:again`;
+        if (!this.nodes.has(to)) this.nodes.set(to, { ...back, id: to });
+      }
+      after.set(link.from, [...(after.get(link.from) ?? []), to]);
+      links.push({ ...link, to });
+    }
+    return { nodes: [...this.nodes.values()], links };
+  }
+}
+
+/** The way of one delivery, back to the lots in the field; kg are of the delivery's dry matter. */
+export function deliveryWay(ledger: Ledger, trace: DeliveryTrace): GrainWay {
+  const way = new WayBuilder(ledger);
+  const { records } = ledger;
+  const steps = [...Object.entries(trace.loads), ...Object.entries(trace.moves)]
+    .map(([id, dryKg]) => ({ r: records.recordOf(id)!, dryKg }))
+    .sort((a, b) => records.compare(a.r, b.r));
+  for (const { r, dryKg } of steps) {
+    const entry = records.entries[r]!;
+    if (entry.type === 'harvest') way.harvest(entry.lot, entry.to, dryKg);
+    else if (entry.type === 'move') way.move(entry.from, entry.to, dryKg);
+  }
+  return way.build();
+}
+
+/** The way of one lot from the field on: to tickets, to losses and to where it stands now; kg of its dry matter as it was then. */
+export function lotWay(ledger: Ledger, lotId: string): GrainWay {
+  const way = new WayBuilder(ledger);
+  const { records } = ledger;
+  const lot = records.lotNumber(lotId);
+  ledger.visitParcels(0, records.steps, (r, slot, stock) => {
+    const dryKg = stock.dryKgOf(slot, lot);
+    if (dryKg === 0) return;
+    const entry = records.entries[r]!;
+    if (entry.type === 'harvest') way.harvest(lotId, entry.to, dryKg);
+    else if (entry.type === 'move') way.move(entry.from, entry.to, dryKg);
+    else if (entry.type === 'loss') way.lost(entry.place, entry.reason, dryKg);
+  });
+  for (const [place, position] of Object.entries(ledger.positions())) way.standing(place, position.lots[lotId] ?? 0);
+  return way.build();
+}
+

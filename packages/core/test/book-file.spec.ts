@@ -1,0 +1,98 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Ajv from 'ajv/dist/2020.js';
+import fc from 'fast-check';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { bookSchema, instantOf, serializeBook } from '../src/index.js';
+import { anyBook, BookBuilder } from './books.js';
+
+const root = new URL('../../../', import.meta.url).pathname;
+const schemaFile = join(root, 'docs/fanega-book.schema.json');
+
+describe('the JSON Schema', () => {
+  const valid = new Ajv({ allowUnionTypes: true }).compile(bookSchema);
+
+  it('in docs/ is the one that the code has', () => {
+    expect(JSON.parse(readFileSync(schemaFile, 'utf8'))).toEqual(JSON.parse(JSON.stringify(bookSchema)));
+  });
+
+  it('takes every book that the ledger takes', () => {
+    fc.assert(fc.property(anyBook, (book) => valid(book)), { seed: 7, numRuns: 100 });
+  });
+
+  it('refuses a percentage for a fraction and a date without a zone', () => {
+    const b = new BookBuilder([{ id: 'A' }], [{ id: 'cart' }]);
+    b.harvest('A', 'cart', 1000, 16.5);
+    expect(valid(b.book())).toBe(false);
+    const c = new BookBuilder([{ id: 'A' }], [{ id: 'cart' }]);
+    c.harvest('A', 'cart', 1000, 0.165, { at: '2026-09-08T12:00:00' });
+    expect(valid(c.book())).toBe(false);
+  });
+});
+
+describe('instants', () => {
+  it('agree with the platform wherever it reads the same text', () => {
+    fc.assert(
+      fc.property(fc.date({ min: new Date('1971-01-01'), max: new Date('2199-01-01'), noInvalidDate: true }), (date) => {
+        expect(instantOf(date.toISOString())).toBeCloseTo(date.getTime(), 3);
+      }),
+      { seed: 11, numRuns: 500 },
+    );
+    expect(instantOf('2026-11-01T01:40:00-05:00')).toBe(Date.parse('2026-11-01T06:40:00Z'));
+    expect(instantOf('2024-02-29T10:00Z')).toBe(Date.parse('2024-02-29T10:00:00Z'));
+  });
+
+  it.each(['2026-13-01T00:00:00Z', '2025-02-29T00:00:00Z', '2026-09-08T24:00:00Z', '2026-09-08T10:60:00Z', '2026-09-08', '2026-09-08T10:00:00', 'x', '2026-09-08T10:00:00Zz'])(
+    '%s is none',
+    (text) => {
+      expect(instantOf(text)).toBeNaN();
+    },
+  );
+});
+
+describe('fanega-book', () => {
+  const dir = mkdtempSync(join(tmpdir(), 'fanega-book-'));
+  const file = join(dir, 'book.json');
+  const run = (...args: string[]) => spawnSync('node', ['packages/core/bin/fanega-book.mjs', ...args], { cwd: root, encoding: 'utf8' });
+  let delivery = '';
+
+  beforeAll(() => {
+    execFileSync('npx', ['tsc', '-b', 'packages/core'], { cwd: root });
+    const b = new BookBuilder([{ id: 'A' }, { id: 'B' }], [{ id: 'cart', kind: 'cart' }, { id: 'mill', kind: 'buyer' }]);
+    const load = b.harvest('A', 'cart', 1000, 0.2);
+    b.harvest('B', 'cart', 3000, 0.2);
+    delivery = b.move('cart', 'mill', { wetKg: 2000 });
+    expect(load).toBe('E0001');
+    writeFileSync(file, serializeBook(b.book()));
+  }, 60_000);
+
+  it('answers positions, accounts and a trace in the shape of the design', () => {
+    expect(JSON.parse(run('positions', file).stdout)).toEqual({ cart: { wetKg: 2000, dryKg: 1600, moisture: expect.closeTo(0.2, 9), layers: 1, lots: { A: 400, B: 1200 } } });
+    expect(JSON.parse(run('accounts', file).stdout).A).toEqual({ harvestedDryKg: 800, restatedDryKg: 0, lostDryKg: {}, waterRemovedKg: 0, inStockDryKg: 400, deliveredDryKg: 400 });
+    expect(JSON.parse(run('trace', file, '--delivery', delivery).stdout)).toEqual({
+      entry: delivery,
+      to: 'mill',
+      wetKg: 2000,
+      dryKg: 1600,
+      lots: { A: 400, B: 1200 },
+      loads: { E0001: 400, E0002: 1200 },
+      moves: { [delivery]: 1600 },
+    });
+    expect(JSON.parse(run('check', file).stdout)).toMatchObject({ ok: true, entries: 3 });
+  });
+
+  it('says on standard error what is wrong, and ends with 1', () => {
+    const bad = join(dir, 'bad.json');
+    writeFileSync(bad, readFileSync(file, 'utf8').replace('"wetKg":3000', '"wetKg":-3000'));
+    const answer = run('positions', bad);
+    expect([answer.status, answer.stdout]).toEqual([1, '']);
+    expect(answer.stderr).toContain('entries[1] (E0002): wetKg is -3000 kg');
+    writeFileSync(bad, '{');
+    expect(run('check', bad)).toMatchObject({ status: 1, stdout: '' });
+    expect(run('trace', file, '--delivery', 'E0001').stderr).toContain('is not a move into a buyer');
+    expect(run('positions', join(dir, 'none.json')).stderr).toContain('cannot read');
+    expect(run('dance', file).status).toBe(1);
+  });
+});
