@@ -4,3 +4,4 @@ export * from './crops/index.js';
 export * from './moisture/index.js';
 export * from './ledger/index.js';
 export * from './trace/index.js';
+export * from './hauling/index.js';

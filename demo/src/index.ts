@@ -1,0 +1,4 @@
+export { demoFarm, type DemoFarm, type DemoField, type DemoLot, type DemoOptions, type DemoPlace, type DemoReading } from './farm.js';
+export { seeded } from './random.js';
+export { ulidAt } from './ulid.js';
+export { benchBook } from './bench-book.js';

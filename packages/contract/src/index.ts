@@ -1,0 +1,4 @@
+export * from './answers.js';
+export * from './entries.js';
+export * from './people.js';
+export * from './setup.js';

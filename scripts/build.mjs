@@ -1,0 +1,3 @@
+import { buildAll } from './lib/build.mjs';
+
+await buildAll();

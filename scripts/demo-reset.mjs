@@ -1,0 +1,19 @@
+// npm run demo:reset: throws the demo farm away and makes it anew. A farm of your own is not touched.
+import { existsSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { buildAll } from './lib/build.mjs';
+import { startDatabase } from './lib/database.mjs';
+import { ensureMariadb, ensurePackages } from './lib/packages.mjs';
+import { alive, DATA } from './lib/run.mjs';
+import { step, stop } from './lib/say.mjs';
+import { prepareDatabase } from './lib/server.mjs';
+
+const runFile = path.join(DATA, 'run.json');
+if (existsSync(runFile) && alive(JSON.parse(readFileSync(runFile, 'utf8')).pid)) stop('Fanega is running; stop it first (Ctrl-C), then run this again.');
+await ensurePackages();
+await ensureMariadb();
+await buildAll();
+const database = await startDatabase(DATA);
+step('making the demo farm anew');
+step(await prepareDatabase(database.url('fanega_demo'), true, ['--reset', ...process.argv.slice(2)]));
+await database.stop();

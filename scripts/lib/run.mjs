@@ -1,0 +1,71 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import net from 'node:net';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..');
+export const DATA = path.join(ROOT, '.data');
+export const bin = (name) => path.join(ROOT, 'node_modules/.bin', name);
+
+export function has(command) {
+  const dirs = [...(process.env.PATH ?? '').split(':'), '/usr/sbin', '/usr/bin', '/usr/local/sbin'];
+  const dir = dirs.find((d) => d && existsSync(path.join(d, command)));
+  return dir ? path.join(dir, command) : undefined;
+}
+
+/** Runs to the end; resolves with the exit code and what was printed. */
+export function run(command, args, options = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: ROOT, ...options, stdio: options.stdio ?? ['ignore', 'pipe', 'pipe'] });
+    let output = '';
+    child.stdout?.on('data', (d) => (output += d));
+    child.stderr?.on('data', (d) => (output += d));
+    child.on('error', (error) => resolve({ code: 127, output: String(error) }));
+    child.on('close', (code) => resolve({ code: code ?? 1, output }));
+  });
+}
+
+export const alive = (pid) => {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return error.code === 'EPERM';
+  }
+};
+
+export async function until(what, ms, check) {
+  const end = Date.now() + ms;
+  for (;;) {
+    const result = await check();
+    if (result) return result;
+    if (Date.now() > end) throw new Error(`${what} took longer than ${ms / 1000} s`);
+    await new Promise((r) => setTimeout(r, 60));
+  }
+}
+
+export const portFree = (port) =>
+  new Promise((resolve) => {
+    const server = net.createServer();
+    server.once('error', () => resolve(false));
+    server.listen({ port, host: '127.0.0.1', exclusive: true }, () => server.close(() => resolve(true)));
+  });
+
+export const anyFreePort = () =>
+  new Promise((resolve, reject) => {
+    const server = net.createServer();
+    server.once('error', reject);
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address();
+      server.close(() => resolve(port));
+    });
+  });
+
+/** The command that installs Debian packages from here, or null when only a person can. */
+export function installer() {
+  if (!has('apt-get')) return null;
+  if (process.getuid?.() === 0) return [];
+  if (has('sudo') && spawnSync('sudo', ['-n', 'true']).status === 0) return ['sudo', '-n'];
+  return null;
+}

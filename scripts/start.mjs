@@ -1,0 +1,84 @@
+// npm start: everything from a fresh checkout to an open address. Node built-ins only until packages are there.
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { buildAll } from './lib/build.mjs';
+import { startDatabase } from './lib/database.mjs';
+import { ensureMariadb, ensurePackages } from './lib/packages.mjs';
+import { alive, DATA, portFree } from './lib/run.mjs';
+import { step, stop } from './lib/say.mjs';
+import { prepareDatabase, startServer } from './lib/server.mjs';
+
+const words = process.argv.slice(2);
+const unknown = words.filter((word) => !['--empty', '--demo', '--help'].includes(word));
+if (unknown.length > 0 || words.includes('--help')) {
+  stop(
+    ...(unknown.length > 0 ? [`npm start does not know ${unknown.join(' ')}.`] : []),
+    'npm start              the demo farm (or your own, once you have begun it)',
+    'npm start -- --empty   begin or open your own farm',
+    'npm start -- --demo    the demo farm again',
+    'FANEGA_HOST, FANEGA_PORT   where the server listens (127.0.0.1, 7300)',
+    'FANEGA_DATABASE_URL        a MariaDB of your own instead of the private one',
+  );
+}
+
+mkdirSync(DATA, { recursive: true });
+const runFile = path.join(DATA, 'run.json');
+const modeFile = path.join(DATA, 'mode');
+if (existsSync(runFile)) {
+  const old = JSON.parse(readFileSync(runFile, 'utf8'));
+  if (old.pid !== process.pid && alive(old.pid)) stop(`Fanega is running already at ${old.address ?? 'an address not known yet'} (process ${old.pid}).`);
+  if (old.server && alive(old.server)) process.kill(old.server, 'SIGTERM');
+}
+writeFileSync(runFile, JSON.stringify({ pid: process.pid }));
+
+const mode = words.includes('--empty') ? 'farm' : words.includes('--demo') ? 'demo' : existsSync(modeFile) ? readFileSync(modeFile, 'utf8') : 'demo';
+console.log(mode === 'demo' ? 'Fanega, with the demo farm' : 'Fanega');
+
+let database;
+let server;
+let ending = false;
+async function end(code) {
+  if (ending) return;
+  ending = true;
+  step('closing the server and the database');
+  await server?.stop();
+  await database?.stop().catch((error) => console.error(String(error)));
+  rmSync(runFile, { force: true });
+  process.exit(code);
+}
+process.on('SIGINT', () => void end(0));
+process.on('SIGTERM', () => void end(0));
+process.on('SIGHUP', () => void end(0));
+
+try {
+  await ensurePackages();
+  const external = process.env.FANEGA_DATABASE_URL;
+  if (!external) await ensureMariadb();
+  await buildAll();
+  if (!external) database = await startDatabase(DATA);
+  const url = external ?? database.url(mode === 'demo' ? 'fanega_demo' : 'fanega_farm');
+  step('bringing the database up to date');
+  const prepared = await prepareDatabase(url, mode === 'demo');
+  if (prepared) step(prepared.split('\n').at(-1));
+  writeFileSync(modeFile, mode);
+
+  const host = process.env.FANEGA_HOST ?? '127.0.0.1';
+  let port = Number(process.env.FANEGA_PORT ?? 7300);
+  while (!(await portFree(port))) {
+    step(`port ${port} is taken, trying ${port + 1}`);
+    port++;
+  }
+  step('starting the server');
+  server = await startServer({ url, host, port, env: { FANEGA_LOG: process.env.FANEGA_LOG ?? 'warn' } });
+  writeFileSync(runFile, JSON.stringify({ pid: process.pid, server: server.child.pid, address: server.address }));
+  server.child.once('exit', (code) => {
+    if (!ending) {
+      console.error(`the server stopped by itself (exit ${code}).`);
+      void end(1);
+    }
+  });
+  console.log(`\n  Open  ${server.address}   (Ctrl-C stops it)\n`);
+} catch (error) {
+  console.error(String(error?.message ?? error));
+  await end(1);
+}
