@@ -286,6 +286,23 @@ export class Ledger {
     return result;
   }
 
+  /** Living entries that move grain, with from <= at <= to (ms since 1970), in the order of the book. */
+  entriesBetween(fromMs: number, toMs: number): Entry[] {
+    const found: Entry[] = [];
+    for (let pos = this.records.positionsUntil(toMs) - 1; pos >= 0; pos--) {
+      const r = this.records.order[pos]!;
+      if (this.records.atMs[r]! < fromMs) break;
+      if (!this.records.isVoided(r)) found.push(this.records.entries[r]!);
+    }
+    return found.reverse();
+  }
+
+  /** Witnesses of an entry that were not voided, in the order of the book. */
+  witnessesOf(id: string): Entry[] {
+    const r = this.records.recordOf(id);
+    return r === undefined ? [] : this.records.liveWitnesses(r).map((w) => this.records.entries[w]!);
+  }
+
   /** The position of a living entry that moves grain, or undefined. */
   positionOfEntry(id: string): number | undefined {
     const r = this.records.recordOf(id);

@@ -1,0 +1,51 @@
+import 'reflect-metadata';
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import type { INestApplication } from '@nestjs/common';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import cookieParser from 'cookie-parser';
+import type { NextFunction, Request, Response } from 'express';
+import helmet from 'helmet';
+import { Logger } from 'nestjs-pino';
+import { DataSource } from 'typeorm';
+import { AppModule } from './app.module.js';
+import type { Config } from './platform/config.js';
+import { validation } from './platform/validation.js';
+
+/** The whole server, ready to listen. */
+export async function createApp(config: Config): Promise<INestApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), { bufferLogs: true, abortOnError: false });
+  app.useLogger(app.get(Logger));
+  app.flushLogs();
+  app.setGlobalPrefix('api');
+  app.useBodyParser('json', { limit: '2mb' });
+  app.use(helmet({ contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } }, strictTransportSecurity: false }));
+  app.use(cookieParser());
+  app.useGlobalPipes(validation);
+  app.enableShutdownHooks();
+  const api = new DocumentBuilder().setTitle('Fanega').setDescription('The grain book of a row-crop farm. Masses in kg, moistures as wet-basis fractions, times with their zone.').setVersion('1').addCookieAuth('fanega').build();
+  SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, api));
+  if (config.webRoot) servePages(app, config.webRoot);
+  return app;
+}
+
+/** The built pages; any path that is neither a file nor the API's is the application's own. */
+function servePages(app: NestExpressApplication, root: string): void {
+  const index = path.join(root, 'index.html');
+  if (!existsSync(index)) return;
+  app.useStaticAssets(root, { index: false, setHeaders: (response: Response, file: string) => void response.setHeader('Cache-Control', file.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache') });
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    const isPage = (request.method === 'GET' || request.method === 'HEAD') && !request.path.startsWith('/api/') && request.path !== '/api' && !path.extname(request.path);
+    if (isPage) response.sendFile(index, { headers: { 'Cache-Control': 'no-cache' } });
+    else next();
+  });
+}
+
+/** Closes the application and its database connections. */
+export async function closeApp(app: INestApplication): Promise<void> {
+  const db = app.get(DataSource);
+  await app.close();
+  if (db.isInitialized) await db.destroy();
+}

@@ -1,0 +1,127 @@
+import { AppendBody, type AppendAnswer, CorrectionBody, type Delivery, type DeliveryTraceAnswer, type EntryBody, type FarmNow, type FieldRow, type LotTraceAnswer, type TapeLine } from '@fanega/contract';
+import { type Account, type Entry, type Position, serializeBook } from '@fanega/core';
+import { Body, Controller, DefaultValuePipe, Get, Headers, HttpCode, Inject, type MessageEvent, Param, ParseIntPipe, Post, Query, Res, Sse } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { Response } from 'express';
+import { map, type Observable } from 'rxjs';
+import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { Refused } from '../../platform/refused.js';
+import { AnswersService } from './answers.service.js';
+import { BookService } from './book.service.js';
+import { FeedService } from './feed.service.js';
+
+@ApiTags('book')
+@Controller('farms/:farmId')
+export class BookController {
+  constructor(
+    @Inject(BookService) private readonly books: BookService,
+    @Inject(AnswersService) private readonly answers: AnswersService,
+    @Inject(FeedService) private readonly feed: FeedService,
+  ) {}
+
+  /** Appends entries, all or nothing; sending the same again is harmless. */
+  @Post('entries')
+  @HttpCode(200)
+  @Allow('operator')
+  append(@Param('farmId') farmId: string, @Body() body: AppendBody, @CallerOf() caller: Caller): Promise<AppendAnswer> {
+    return this.books.append(farmId, body.entries.map(asEntry), caller);
+  }
+
+  /** Voids an entry and makes it again, both or neither. */
+  @Post('corrections')
+  @HttpCode(200)
+  @Allow('operator')
+  correct(@Param('farmId') farmId: string, @Body() body: CorrectionBody, @CallerOf() caller: Caller): Promise<AppendAnswer> {
+    if (body.void.type !== 'void') {
+      throw new Refused('body_wrong', 'void must be an entry of the type void', [{ field: 'void', code: 'type', message: 'must be an entry of the type void' }]);
+    }
+    return this.books.append(farmId, [body.void, ...(body.entry ? [body.entry] : [])].map(asEntry), caller);
+  }
+
+  @Get('entries')
+  @Allow('viewer')
+  tape(
+    @Param('farmId') farmId: string,
+    @Query('before', new DefaultValuePipe(4_000_000_000), ParseIntPipe) before: number,
+    @Query('limit', new DefaultValuePipe(100), ParseIntPipe) limit: number,
+  ): Promise<TapeLine[]> {
+    if (limit < 1 || limit > 500) throw new Refused('body_wrong', 'limit must be from 1 to 500', [{ field: 'limit', code: 'range', message: 'from 1 to 500' }]);
+    return this.answers.tape(farmId, before, limit);
+  }
+
+  @Get('entries/:entryId')
+  @Allow('viewer')
+  entry(@Param('farmId') farmId: string, @Param('entryId') entryId: string): Promise<TapeLine> {
+    return this.answers.entry(farmId, entryId);
+  }
+
+  @Get('now')
+  @Allow('viewer')
+  now(@Param('farmId') farmId: string): Promise<FarmNow> {
+    return this.answers.now(farmId);
+  }
+
+  @Get('positions')
+  @Allow('viewer')
+  async positions(@Param('farmId') farmId: string): Promise<Record<string, Position>> {
+    return (await this.books.open(farmId)).ledger.positions();
+  }
+
+  @Get('accounts')
+  @Allow('viewer')
+  async accounts(@Param('farmId') farmId: string): Promise<Record<string, Account>> {
+    return (await this.books.open(farmId)).ledger.accounts();
+  }
+
+  @Get('lots')
+  @Allow('viewer')
+  fields(@Param('farmId') farmId: string): Promise<FieldRow[]> {
+    return this.answers.fields(farmId);
+  }
+
+  @Get('lots/:lotId/trace')
+  @Allow('viewer')
+  lot(@Param('farmId') farmId: string, @Param('lotId') lotId: string): Promise<LotTraceAnswer> {
+    return this.answers.lot(farmId, lotId);
+  }
+
+  @Get('deliveries')
+  @Allow('viewer')
+  deliveries(@Param('farmId') farmId: string): Promise<Delivery[]> {
+    return this.answers.deliveries(farmId);
+  }
+
+  @Get('deliveries/:entryId/trace')
+  @Allow('viewer')
+  delivery(@Param('farmId') farmId: string, @Param('entryId') entryId: string): Promise<DeliveryTraceAnswer> {
+    return this.answers.delivery(farmId, entryId);
+  }
+
+  /** The whole book as a file: the backup that needs no Fanega to be read. */
+  @Get('book')
+  @Allow('viewer')
+  async book(@Param('farmId') farmId: string, @Res() response: Response): Promise<void> {
+    const text = serializeBook(await this.answers.book(farmId));
+    response.type('application/json').attachment('grain-book.json').send(text);
+  }
+
+  /** Server-sent events, one for each change; `Last-Event-ID` or `after` resumes by sequence. */
+  @Sse('feed')
+  @Allow('viewer')
+  follow(@Param('farmId') farmId: string, @Query('after') after?: string, @Headers('last-event-id') lastEventId?: string): Observable<MessageEvent> {
+    const from = Number(lastEventId ?? after ?? -1);
+    return this.feed.follow(farmId, Number.isFinite(from) ? from : -1).pipe(map((event) => ({ id: String(event.seq), data: event })));
+  }
+}
+
+/** The checked body as the book's entry: class instances and left-out fields do not belong in it. */
+function asEntry(body: EntryBody): Entry {
+  const entry: Record<string, unknown> = {};
+  for (const [key, value] of Object.entries(body)) if (value !== undefined && value !== null) entry[key] = value;
+  const { grossKg, tareKg, wetKg } = body;
+  if (grossKg !== undefined && tareKg !== undefined && wetKg !== undefined && Math.abs(grossKg - tareKg - wetKg) > 0.5) {
+    const issue = { entry: body.id, field: 'wetKg', code: 'net_differs', message: 'net is not gross minus tare' };
+    throw new Refused('body_wrong', `net is not gross minus tare (${grossKg} − ${tareKg} = ${grossKg - tareKg}, not ${wetKg} kg)`, [issue]);
+  }
+  return entry as unknown as Entry;
+}

@@ -1,0 +1,3 @@
+export { BookModule } from './book.module.js';
+export { BookRepository } from './book.repository.js';
+export { BookService } from './book.service.js';

@@ -1,0 +1,2 @@
+export { PeopleModule } from './people.module.js';
+export { DEMO_USER, PeopleService } from './people.service.js';

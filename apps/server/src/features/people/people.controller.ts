@@ -1,0 +1,51 @@
+import { type Me, SetupBody, SignInBody } from '@fanega/contract';
+import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { Request, Response } from 'express';
+import { Allow, type Caller, CallerOf, COOKIE } from '../../platform/access.js';
+import { PeopleService, SESSION_MS } from './people.service.js';
+
+@ApiTags('people')
+@Controller('auth')
+export class PeopleController {
+  constructor(@Inject(PeopleService) private readonly people: PeopleService) {}
+
+  @Get('me')
+  @Allow('public')
+  me(@CallerOf() caller: Caller | null): Promise<Me> {
+    return this.people.me(caller);
+  }
+
+  @Post('sign-in')
+  @HttpCode(204)
+  @Allow('public')
+  async signIn(@Body() body: SignInBody, @Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
+    setCookie(request, response, await this.people.signIn(body.email, body.password, request.ip ?? ''));
+  }
+
+  @Post('demo')
+  @HttpCode(204)
+  @Allow('public')
+  async demo(@Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
+    setCookie(request, response, await this.people.enterDemo());
+  }
+
+  @Post('set-up')
+  @HttpCode(204)
+  @Allow('public')
+  async setUp(@Body() body: SetupBody, @Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
+    setCookie(request, response, await this.people.setUp(body));
+  }
+
+  @Post('sign-out')
+  @HttpCode(204)
+  @Allow('signedIn')
+  async signOut(@Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
+    await this.people.signOut(String((request.cookies as Record<string, unknown>)[COOKIE]));
+    response.clearCookie(COOKIE, { path: '/' });
+  }
+}
+
+function setCookie(request: Request, response: Response, token: string): void {
+  response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', secure: request.secure, path: '/', maxAge: SESSION_MS });
+}

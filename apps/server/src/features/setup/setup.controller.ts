@@ -1,0 +1,29 @@
+import { FieldBody, PlaceBody, ReadingBody } from '@fanega/contract';
+import { Body, Controller, Inject, Param, Post } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { SetupService } from './setup.service.js';
+
+@ApiTags('setup')
+@Controller('farms/:farmId')
+export class SetupController {
+  constructor(@Inject(SetupService) private readonly setup: SetupService) {}
+
+  @Post('fields')
+  @Allow('manager')
+  addField(@Param('farmId') farmId: string, @Body() body: FieldBody): Promise<{ fieldId: string; lotId: string }> {
+    return this.setup.addField(farmId, body);
+  }
+
+  @Post('places')
+  @Allow('manager')
+  addPlace(@Param('farmId') farmId: string, @Body() body: PlaceBody): Promise<{ placeId: string }> {
+    return this.setup.addPlace(farmId, body);
+  }
+
+  @Post('readings')
+  @Allow('operator')
+  addReading(@Param('farmId') farmId: string, @Body() body: ReadingBody, @CallerOf() caller: Caller): Promise<{ readingId: string }> {
+    return this.setup.addReading(farmId, body, caller);
+  }
+}

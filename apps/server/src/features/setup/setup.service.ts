@@ -1,0 +1,80 @@
+import type { FieldBody, PlaceBody, ReadingBody } from '@fanega/contract';
+import { Inject, Injectable } from '@nestjs/common';
+import { DataSource, type EntityManager } from 'typeorm';
+import { ulid } from 'ulid';
+import { instantOf } from '@fanega/core';
+import type { Caller } from '../../platform/access.js';
+import { Refused } from '../../platform/refused.js';
+import { FarmRow, FieldRow, LotRow, PlaceRow, ReadingRow } from '../../platform/rows.js';
+
+/** Fields, places and readings of a farm. What an entry points to stays, so nothing here deletes. */
+@Injectable()
+export class SetupService {
+  constructor(@Inject(DataSource) private readonly db: DataSource) {}
+
+  private async changing<T>(farmId: string, work: (tx: EntityManager, farm: FarmRow) => Promise<T>): Promise<T> {
+    try {
+      return await this.db.transaction(async (tx) => {
+        const farm = await tx.getRepository(FarmRow).findOneOrFail({ where: { id: farmId }, lock: { mode: 'pessimistic_write' } });
+        const result = await work(tx, farm);
+        await tx.update(FarmRow, { id: farmId }, { setup: farm.setup + 1 });
+        return result;
+      });
+    } catch (error) {
+      if ((error as { code?: string }).code === 'ER_DUP_ENTRY') {
+        throw new Refused('name_used', 'The farm has one of this name already.', [{ field: 'name', code: 'name_used', message: 'this name is used already' }]);
+      }
+      throw error;
+    }
+  }
+
+  addField(farmId: string, body: FieldBody): Promise<{ fieldId: string; lotId: string }> {
+    return this.changing(farmId, async (tx, farm) => {
+      const fieldId = ulid();
+      const lotId = ulid();
+      await tx.insert(FieldRow, { farmId, id: fieldId, name: body.name.trim(), acres: body.acres });
+      await tx.insert(LotRow, {
+        farmId,
+        id: lotId,
+        fieldId,
+        crop: body.crop,
+        season: body.season,
+        variety: body.variety ?? '',
+        tag: body.tag.trim().toUpperCase(),
+        shares: [{ owner: farm.name, part: 1 }],
+      });
+      return { fieldId, lotId };
+    });
+  }
+
+  addPlace(farmId: string, body: PlaceBody): Promise<{ placeId: string }> {
+    return this.changing(farmId, async (tx) => {
+      const placeId = ulid();
+      const position = await tx.countBy(PlaceRow, { farmId });
+      await tx.insert(PlaceRow, {
+        farmId,
+        id: placeId,
+        position,
+        name: body.name.trim(),
+        kind: body.kind,
+        withdrawal: (body.withdrawal ?? 'mixed') as 'mixed',
+        capacityBu: body.capacityBu ?? null,
+        diameterM: null,
+        eaveM: null,
+        hopperM: null,
+      });
+      return { placeId };
+    });
+  }
+
+  addReading(farmId: string, body: ReadingBody, caller: Caller): Promise<{ readingId: string }> {
+    return this.changing(farmId, async (tx) => {
+      if (!(await tx.existsBy(FieldRow, { farmId, id: body.fieldId }))) {
+        throw new Refused('not_found', 'There is no such field.', [{ field: 'fieldId', code: 'not_found', message: 'there is no such field' }]);
+      }
+      const id = ulid();
+      await tx.insert(ReadingRow, { farmId, id, fieldId: body.fieldId, atMs: Math.floor(instantOf(body.at)), moisture: body.moisture, source: body.source, by: caller.name });
+      return { readingId: id };
+    });
+  }
+}

@@ -1,0 +1,43 @@
+import { createConnection } from 'mysql2/promise';
+import { DataSource, type DataSourceOptions } from 'typeorm';
+import { InitialBook1790000000000 } from '../migrations/1790000000000-initial-book.js';
+import { EntryRow, FarmRow, FieldRow, LotRow, MembershipRow, PlaceRow, ReadingRow, SessionRow, UserRow } from './rows.js';
+
+export function dataSourceOptions(url: string): DataSourceOptions {
+  return {
+    type: 'mariadb',
+    url,
+    charset: 'utf8mb4',
+    timezone: 'Z',
+    entities: [FarmRow, UserRow, MembershipRow, SessionRow, FieldRow, LotRow, PlaceRow, EntryRow, ReadingRow],
+    migrations: [InitialBook1790000000000],
+    synchronize: false,
+    poolSize: 10,
+  };
+}
+
+/** Makes the database of the URL where it does not exist and the user may. */
+export async function ensureDatabase(url: string): Promise<void> {
+  const parsed = new URL(url);
+  const name = decodeURIComponent(parsed.pathname.slice(1));
+  if (!/^[\w-]+$/.test(name)) throw new Error(`the database name in FANEGA_DATABASE_URL is "${name}"; letters, digits, _ and - only`);
+  try {
+    const connection = await createConnection(url);
+    await connection.end();
+  } catch (error) {
+    if ((error as { code?: string }).code !== 'ER_BAD_DB_ERROR') throw error;
+    parsed.pathname = '/';
+    const connection = await createConnection(parsed.toString());
+    await connection.query(`CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+    await connection.end();
+  }
+}
+
+/** An open, migrated database. */
+export async function openDatabase(url: string): Promise<DataSource> {
+  await ensureDatabase(url);
+  const source = new DataSource(dataSourceOptions(url));
+  await source.initialize();
+  await source.runMigrations({ transaction: 'each' });
+  return source;
+}

@@ -1,0 +1,44 @@
+import type { ErrorAnswer } from '@fanega/contract';
+import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common';
+import type { Request, Response } from 'express';
+import { Refused } from './refused.js';
+
+const CODES: Record<number, string> = { 400: 'body_wrong', 404: 'not_found', 405: 'method_wrong', 413: 'too_large', 415: 'body_wrong', 429: 'too_many_sign_ins' };
+
+/** Every error leaves as {@link ErrorAnswer}; what we did not expect is logged whole and shown as one sentence. */
+@Catch()
+export class ErrorsFilter implements ExceptionFilter {
+  private readonly logger = new Logger('errors');
+
+  catch(error: unknown, host: ArgumentsHost): void {
+    const http = host.switchToHttp();
+    const response = http.getResponse<Response>();
+    if (response.headersSent) {
+      response.end();
+      return;
+    }
+    const requestId = String(http.getRequest<Request & { id?: unknown }>().id ?? '');
+    const answer = this.answer(error);
+    if (answer.statusCode >= 500) this.logger.error(error);
+    response.status(answer.statusCode).json({ ...answer, ...(requestId ? { requestId } : {}) });
+  }
+
+  private answer(error: unknown): ErrorAnswer {
+    if (error instanceof Refused) {
+      return { statusCode: error.getStatus(), code: error.code, message: error.message, ...(error.issues.length > 0 ? { issues: error.issues } : {}) };
+    }
+    if (error instanceof HttpException) {
+      const statusCode = error.getStatus();
+      const body = error.getResponse();
+      const message = typeof body === 'string' ? body : String((body as { message?: unknown }).message ?? error.message);
+      return { statusCode, code: CODES[statusCode] ?? 'refused', message };
+    }
+    const { status, type } = error as { status?: number; type?: string };
+    // body-parser's own errors: not JSON, too large, cut off.
+    if (typeof status === 'number' && status >= 400 && status < 500) {
+      const message = type === 'entity.too.large' ? 'this is too large for one request; send it in smaller batches' : 'the body is not JSON that can be read';
+      return { statusCode: status, code: CODES[status] ?? 'body_wrong', message };
+    }
+    return { statusCode: 500, code: 'our_fault', message: 'Something went wrong on our side. Nothing was recorded; try again.' };
+  }
+}

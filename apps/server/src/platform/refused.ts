@@ -1,0 +1,54 @@
+import type { ErrorIssue } from '@fanega/contract';
+import { HttpException } from '@nestjs/common';
+import { type Refusal, type RefusalCode, wordRefusalAtField } from '@fanega/core';
+
+/** What the server itself refuses, with its HTTP status. */
+const STATUS = {
+  body_wrong: 400,
+  sign_in_needed: 401,
+  sign_in_wrong: 401,
+  origin_wrong: 403,
+  not_a_member: 403,
+  role_too_low: 403,
+  not_found: 404,
+  id_used_otherwise: 409,
+  name_used: 409,
+  set_up_already: 409,
+  book_refuses: 422,
+  too_many_sign_ins: 429,
+} satisfies Record<string, number>;
+
+export type ServerCode = keyof typeof STATUS;
+
+/** An error that a person understands: what is wrong and what to do. */
+export class Refused extends HttpException {
+  constructor(
+    readonly code: ServerCode,
+    message: string,
+    readonly issues: readonly ErrorIssue[] = [],
+  ) {
+    super({ code, message, issues }, STATUS[code]);
+  }
+}
+
+const INDEX = /^entries\[(\d+)]/;
+
+/** The book's refusals as issues of an answer. Exhaustive by construction: wording comes from the core's own table. */
+export function issuesOf(refusals: readonly Refusal[]): ErrorIssue[] {
+  return refusals.map((refusal) => {
+    const index = INDEX.exec(refusal.path)?.[1];
+    return {
+      ...(index === undefined ? {} : { index: Number(index) }),
+      ...(refusal.id === undefined ? {} : { entry: refusal.id }),
+      ...(refusal.field === undefined ? {} : { field: refusal.field }),
+      code: refusal.code satisfies RefusalCode,
+      message: wordRefusalAtField(refusal),
+    };
+  });
+}
+
+export function bookRefuses(refusals: readonly Refusal[]): Refused {
+  const issues = issuesOf(refusals);
+  const first = issues[0]?.message ?? 'the book refuses this';
+  return new Refused('book_refuses', issues.length > 1 ? `${first} (and ${issues.length - 1} more)` : first, issues);
+}

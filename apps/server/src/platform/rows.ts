@@ -1,0 +1,103 @@
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+const ID = { type: 'varchar', length: 40 } as const;
+const TEXT = { type: 'varchar', length: 120 } as const;
+
+/** The tables, as the migrations make them; every row but a person's own carries its farm. */
+@Entity('farms')
+export class FarmRow {
+  @PrimaryColumn(ID) id: string;
+  @Column(TEXT) name: string;
+  @Column({ name: 'time_zone', ...TEXT }) timeZone: string;
+  /** Entries so far; the next one gets this plus one. Locked while a batch is appended. */
+  @Column('int', { unsigned: true }) seq: number;
+  /** Counts changes of fields, lots and places. */
+  @Column('int', { unsigned: true }) setup: number;
+  @Column('boolean') demo: boolean;
+  @Column('json') defaults: { moisture: number; trust: string[] };
+}
+
+@Entity('users')
+export class UserRow {
+  @PrimaryColumn(ID) id: string;
+  @Column({ type: 'varchar', length: 254 }) email: string;
+  @Column(TEXT) name: string;
+  @Column({ name: 'password_hash', type: 'varchar', length: 255, nullable: true }) passwordHash: string | null;
+}
+
+@Entity('memberships')
+export class MembershipRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn({ name: 'user_id', ...ID }) userId: string;
+  @Column({ type: 'varchar', length: 16 }) role: 'viewer' | 'operator' | 'manager' | 'owner';
+}
+
+@Entity('sessions')
+export class SessionRow {
+  /** SHA-256 of the cookie: who reads the table cannot sign in with it. */
+  @PrimaryColumn({ name: 'token_hash', type: 'char', length: 64 }) tokenHash: string;
+  @Column({ name: 'user_id', ...ID }) userId: string;
+  @Column({ name: 'expires_at', type: 'bigint', transformer: { to: (v: number) => v, from: Number } }) expiresAt: number;
+}
+
+@Entity('fields')
+export class FieldRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn(ID) id: string;
+  @Column(TEXT) name: string;
+  @Column('double') acres: number;
+}
+
+@Entity('lots')
+export class LotRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn(ID) id: string;
+  @Column({ name: 'field_id', ...ID }) fieldId: string;
+  @Column({ type: 'varchar', length: 24 }) crop: string;
+  @Column('smallint') season: number;
+  @Column({ type: 'varchar', length: 40 }) variety: string;
+  @Column({ type: 'varchar', length: 4 }) tag: string;
+  @Column('json') shares: { owner: string; part: number }[];
+}
+
+@Entity('places')
+export class PlaceRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn(ID) id: string;
+  @Column('int') position: number;
+  @Column(TEXT) name: string;
+  @Column({ type: 'varchar', length: 16 }) kind: string;
+  @Column({ type: 'varchar', length: 8 }) withdrawal: 'mixed' | 'firstIn' | 'lastIn';
+  @Column({ name: 'capacity_bu', type: 'double', nullable: true }) capacityBu: number | null;
+  @Column({ name: 'diameter_m', type: 'double', nullable: true }) diameterM: number | null;
+  @Column({ name: 'eave_m', type: 'double', nullable: true }) eaveM: number | null;
+  @Column({ name: 'hopper_m', type: 'double', nullable: true }) hopperM: number | null;
+}
+
+@Entity('entries')
+export class EntryRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn('int', { unsigned: true }) seq: number;
+  @Column({ type: 'char', length: 26 }) id: string;
+  @Column({ type: 'varchar', length: 16 }) type: string;
+  @Column({ name: 'at_ms', type: 'bigint', transformer: { to: (v: number) => v, from: Number } }) atMs: number;
+  @Column({ name: 'lot_id', ...ID, nullable: true }) lotId: string | null;
+  @Column({ name: 'from_id', ...ID, nullable: true }) fromId: string | null;
+  @Column({ name: 'to_id', ...ID, nullable: true }) toId: string | null;
+  @Column({ name: 'ref_id', type: 'char', length: 26, nullable: true }) refId: string | null;
+  /** The entry as it was sent, with what the server filled in. The other columns are for keys and order. */
+  @Column('json') body: Record<string, unknown>;
+  @Column({ name: 'user_id', ...ID, nullable: true }) userId: string | null;
+  @Column({ name: 'received_ms', type: 'bigint', transformer: { to: (v: number) => v, from: Number } }) receivedMs: number;
+}
+
+@Entity('readings')
+export class ReadingRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn({ type: 'char', length: 26 }) id: string;
+  @Column({ name: 'field_id', ...ID }) fieldId: string;
+  @Column({ name: 'at_ms', type: 'bigint', transformer: { to: (v: number) => v, from: Number } }) atMs: number;
+  @Column('double') moisture: number;
+  @Column({ type: 'varchar', length: 16 }) source: string;
+  @Column({ name: 'by_name', ...TEXT }) by: string;
+}
