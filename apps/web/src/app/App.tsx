@@ -1,0 +1,79 @@
+import { lazy, Suspense } from 'react';
+import { Route, Routes } from 'react-router';
+import { Toaster } from 'sonner';
+import { FarmProvider, useFarmState, useMe } from '../data/farm';
+import { RecordProvider } from '../record';
+import { Button, Failure, Loading } from '../ui';
+import { SignIn } from './sign-in';
+import { Shell } from './shell';
+
+// One chunk a station: the cab's phone loads only what it opens.
+const Today = lazy(() => import('../stations/today'));
+const Fields = lazy(() => import('../stations/fields'));
+const Work = lazy(() => import('../stations/work'));
+const Store = lazy(() => import('../stations/store'));
+const Sell = lazy(() => import('../stations/sell'));
+const Trace = lazy(() => import('../stations/trace'));
+
+export function App() {
+  const me = useMe();
+  if (!me.data) {
+    return me.error ? <Failure message={me.error.message} unreachable={me.error.unreachable} onRetry={() => void me.mutate()} /> : <Loading what="Opening the book" />;
+  }
+  const farm = me.data.farms[0];
+  if (!me.data.user) return <SignIn me={me.data} onDone={() => void me.mutate()} />;
+  if (!farm) return <Failure message="You are signed in, but not a member of any farm. Ask the owner to add you." />;
+  return (
+    <>
+      <FarmPages farmId={farm.id} />
+      <Toaster
+        position="bottom-left"
+        toastOptions={{ style: { background: 'var(--foot)', color: 'var(--on-foot)', border: 'none', borderRadius: 3, fontFamily: 'inherit', fontSize: 16 } }}
+      />
+    </>
+  );
+}
+
+function FarmPages({ farmId }: { farmId: string }) {
+  const { farm, error, offline, retry } = useFarmState(farmId);
+  if (!farm) {
+    if (!error) return <Loading what="Opening the book" />;
+    return <Failure message={error.message} unreachable={error.unreachable} onRetry={retry} />;
+  }
+  return (
+    <FarmProvider farm={farm}>
+      <RecordProvider>
+        <Shell offline={offline}>
+          <Suspense fallback={<Loading what="Opening" />}>
+            <Routes>
+              <Route path="/" element={<Today />} />
+              <Route path="/fields" element={<Fields />} />
+              <Route path="/cut" element={<Work station="cut" />} />
+              <Route path="/haul" element={<Work station="haul" />} />
+              <Route path="/dry" element={<Work station="dry" />} />
+              <Route path="/store" element={<Store />} />
+              <Route path="/store/:placeId" element={<Store />} />
+              <Route path="/sell" element={<Sell />} />
+              <Route path="/trace" element={<Trace />} />
+              <Route path="/trace/lot/:lotId" element={<Trace />} />
+              <Route path="/trace/delivery/:entryId" element={<Trace />} />
+              <Route path="*" element={<NotFound />} />
+            </Routes>
+          </Suspense>
+        </Shell>
+      </RecordProvider>
+    </FarmProvider>
+  );
+}
+
+function NotFound() {
+  return (
+    <div className="p-6">
+      <h1 className="text-2xl">There is no such page</h1>
+      <Button className="mt-4" onClick={() => window.location.assign('/')}>
+        Go to Today
+      </Button>
+    </div>
+  );
+}
+

@@ -1,0 +1,113 @@
+import { Command } from 'cmdk';
+import { Dialog } from 'radix-ui';
+import type { ReactNode } from 'react';
+import { useSWRConfig } from 'swr';
+import { post } from '../data/api';
+import { useDeliveries, useFarm } from '../data/farm';
+import { KINDS, useRecorder } from '../record';
+import { Swatch } from '../widgets/weave';
+import { type Theme, THEMES } from './theme';
+
+interface Props {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly onGo: (path: string) => void;
+  readonly onTheme: (theme: Theme) => void;
+}
+
+/** Find a field, a place, a ticket or a thing to do by typing. */
+export function CommandPalette(props: Props) {
+  return (
+    <Dialog.Root open={props.open} onOpenChange={(open) => !open && props.onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/35" />
+        <Dialog.Content aria-describedby={undefined} className="fixed top-[8vh] left-1/2 z-50 w-[min(36rem,94vw)] -translate-x-1/2 border-2 border-ink bg-paper outline-none">
+          <Dialog.Title className="sr-only">Find</Dialog.Title>
+          <Finder {...props} />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function Finder({ onClose, onGo, onTheme }: Props) {
+  const farm = useFarm();
+  const recorder = useRecorder();
+  const deliveries = useDeliveries();
+  const { mutate } = useSWRConfig();
+  const go = (path: string) => () => {
+    onClose();
+    onGo(path);
+  };
+  const act = (work: () => void) => () => {
+    onClose();
+    work();
+  };
+  return (
+    <Command label="Find" className="flex max-h-[70vh] flex-col">
+      <Command.Input placeholder="A field, a bin, a ticket, or what to do …" className="min-h-14 w-full border-b border-ink bg-tape px-4 text-lg outline-none" />
+      <Command.List className="overflow-y-auto p-2">
+        <Command.Empty className="p-4 text-muted">Nothing of that name.</Command.Empty>
+        <Group title="Record">
+          {KINDS.map((kind) => (
+            <Item key={kind.value} onSelect={act(() => recorder.open({ kind: kind.value }))} keys={`n ${kind.key}`}>
+              {kind.label}
+            </Item>
+          ))}
+        </Group>
+        <Group title="Fields">
+          {farm.data.lots.map((lot) => (
+            <Item key={lot.id} value={`${lot.fieldName} ${lot.tag} ${lot.crop} ${lot.season} ${lot.id}`} onSelect={go(`/trace/lot/${lot.id}`)}>
+              <Swatch index={farm.lotIndex(lot.id)} /> {lot.fieldName}
+              <span className="text-muted">
+                {lot.crop} {lot.season}
+              </span>
+            </Item>
+          ))}
+        </Group>
+        <Group title="Places">
+          {farm.data.places
+            .filter((place) => place.kind !== 'buyer')
+            .map((place) => (
+              <Item key={place.id} onSelect={go(`/store/${place.id}`)}>
+                {place.name}
+              </Item>
+            ))}
+        </Group>
+        <Group title="Tickets">
+          {(deliveries.data ?? []).slice(0, 200).map((delivery) => (
+            <Item key={delivery.entry.id} value={`ticket ${delivery.ticket ?? ''} ${farm.placeName(delivery.to)} ${delivery.entry.id}`} onSelect={go(`/trace/delivery/${delivery.entry.id}`)}>
+              {delivery.ticket ? `Ticket ${delivery.ticket}` : 'No ticket'} <span className="text-muted">{farm.placeName(delivery.to)}</span>
+            </Item>
+          ))}
+        </Group>
+        <Group title="Screen">
+          {THEMES.map((theme) => (
+            <Item key={theme} onSelect={act(() => onTheme(theme))}>
+              {`Theme: ${theme}`}
+            </Item>
+          ))}
+          <Item onSelect={act(() => window.location.assign(`/api/farms/${farm.id}/book`))}>Save the whole book as a file</Item>
+          <Item onSelect={act(() => void post('/auth/sign-out').then(() => mutate(() => true)))}>Sign out</Item>
+        </Group>
+      </Command.List>
+    </Command>
+  );
+}
+
+function Group({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Command.Group heading={title} className="[&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:font-semibold [&_[cmdk-group-heading]]:text-muted">
+      {children}
+    </Command.Group>
+  );
+}
+
+function Item({ children, onSelect, value, keys }: { children: ReactNode; onSelect: () => void; value?: string; keys?: string }) {
+  return (
+    <Command.Item onSelect={onSelect} {...(value === undefined ? {} : { value })} className="flex min-h-11 cursor-pointer items-center gap-2 px-2 data-[selected=true]:bg-sand">
+      {children}
+      {keys && <kbd className="ml-auto border border-rule px-1.5 font-mono text-sm text-muted">{keys}</kbd>}
+    </Command.Item>
+  );
+}

@@ -1,0 +1,134 @@
+import { Menu, Moon, NotebookPen, Search, Sun, SunDim, WifiOff } from 'lucide-react';
+import { type ReactNode, useEffect, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { useFarm } from '../data/farm';
+import { KINDS, useRecorder } from '../record';
+import { clock } from '../widgets/time';
+import { WeaveDefs } from '../widgets/weave';
+import { CommandPalette } from './command-palette';
+import { StationsBar } from './stations-bar';
+import { Tape } from './tape';
+import { applyTheme, storedTheme, type Theme, THEMES } from './theme';
+
+const THEME_LOOK: Record<Theme, { label: string; Icon: typeof Sun }> = {
+  day: { label: 'Day', Icon: SunDim },
+  glare: { label: 'Glare', Icon: Sun },
+  night: { label: 'Night', Icon: Moon },
+};
+
+const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName));
+
+/** The frame: the way of the grain on top, the tape at the left, the station in the middle. */
+export function Shell({ offline, children }: { offline: boolean; children: ReactNode }) {
+  const farm = useFarm();
+  const recorder = useRecorder();
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const [palette, setPalette] = useState(false);
+  const [tapeOpen, setTapeOpen] = useState(false);
+  const [theme, setTheme] = useState<Theme>(storedTheme);
+
+  const nextTheme = THEMES[(THEMES.indexOf(theme) + 1) % THEMES.length]!;
+  const changeTheme = (to: Theme) => {
+    applyTheme(to);
+    setTheme(to);
+  };
+
+  useEffect(() => setTapeOpen(false), [pathname]);
+
+  // n, then a letter: record. / or Ctrl-K: find anything.
+  useEffect(() => {
+    let waiting = 0;
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.ctrlKey || event.metaKey) && event.key === 'k') {
+        event.preventDefault();
+        setPalette(true);
+        return;
+      }
+      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || document.querySelector('[role=dialog]')) return;
+      if (event.key === '/') {
+        event.preventDefault();
+        setPalette(true);
+      } else if (event.key === 'n' && event.timeStamp > waiting) {
+        waiting = event.timeStamp + 2000;
+      } else if (event.timeStamp < waiting) {
+        waiting = 0;
+        const kind = KINDS.find(({ key }) => key === event.key);
+        if (kind) {
+          event.preventDefault();
+          recorder.open({ kind: kind.value });
+        }
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [recorder]);
+
+  const { Icon } = THEME_LOOK[theme];
+  return (
+    <div className="grid min-h-dvh grid-rows-[auto_1fr] lg:h-dvh lg:grid-cols-[262px_1fr] lg:overflow-hidden">
+      <WeaveDefs lots={farm.data.lots.length} />
+      <a href="#station" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">
+        Skip to the station
+      </a>
+      <header className="no-print sticky top-0 z-20 border-b border-ink bg-paper lg:static lg:col-span-2">
+        <div className="flex items-center justify-between gap-2 px-3 pt-1 lg:hidden">
+          <span className="truncate font-bold">{farm.data.farm.name}</span>
+          <span className="flex">
+            <IconButton label={`Theme: ${THEME_LOOK[theme].label}, change to ${THEME_LOOK[nextTheme].label}`} onClick={() => changeTheme(nextTheme)}>
+              <Icon size={20} />
+            </IconButton>
+            <IconButton label="Find" onClick={() => setPalette(true)}>
+              <Search size={20} />
+            </IconButton>
+            <IconButton label="Tape" onClick={() => setTapeOpen((open) => !open)}>
+              <Menu size={20} />
+            </IconButton>
+          </span>
+        </div>
+        <StationsBar />
+        {offline && (
+          <p role="status" className="flex items-center gap-2 border-t border-ink bg-foot px-4 py-1.5 text-on-foot">
+            <WifiOff size={16} aria-hidden="true" /> No signal. You see the book as it was at {clock(farm.data.now, farm.data.farm.timeZone)}; what you type is kept.
+          </p>
+        )}
+      </header>
+      <aside aria-label="Tape" className={`no-print ${tapeOpen ? 'block' : 'hidden'} border-ink bg-tape lg:block lg:min-h-0 lg:border-r`}>
+        <Tape
+          tools={
+            <div className="hidden items-center justify-between border-b border-rule px-2 lg:flex">
+              <span className="truncate pl-1.5 text-sm font-semibold">{farm.data.farm.name}</span>
+              <span className="flex shrink-0">
+                <IconButton label={`Theme: ${THEME_LOOK[theme].label}, change to ${THEME_LOOK[nextTheme].label}`} onClick={() => changeTheme(nextTheme)}>
+                  <Icon size={18} />
+                </IconButton>
+                <IconButton label="Find (press /)" onClick={() => setPalette(true)}>
+                  <Search size={18} />
+                </IconButton>
+              </span>
+            </div>
+          }
+        />
+      </aside>
+      <main id="station" tabIndex={-1} className={`min-w-0 pb-24 outline-none lg:min-h-0 lg:overflow-y-auto lg:pb-0 ${tapeOpen ? 'hidden lg:block' : ''}`}>
+        {children}
+      </main>
+      <button
+        type="button"
+        onClick={() => recorder.open()}
+        className="no-print fixed right-4 bottom-4 z-20 flex min-h-14 items-center gap-2 rounded-[3px] border-2 border-ink bg-tape px-5 text-lg font-bold lg:right-5 lg:bottom-5 lg:min-h-12 lg:text-base"
+      >
+        <NotebookPen size={20} aria-hidden="true" /> Record
+      </button>
+      <CommandPalette open={palette} onClose={() => setPalette(false)} onGo={(path) => void navigate(path)} onTheme={changeTheme} />
+    </div>
+  );
+}
+
+function IconButton({ label, onClick, children }: { label: string; onClick: () => void; children: ReactNode }) {
+  return (
+    <button type="button" aria-label={label} title={label} onClick={onClick} className="flex min-h-11 min-w-11 items-center justify-center">
+      {children}
+    </button>
+  );
+}

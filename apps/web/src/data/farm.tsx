@@ -1,0 +1,115 @@
+import type { Delivery, DeliveryTraceAnswer, FarmNow, FieldRow, LotInfo, LotTraceAnswer, Me, PlaceInfo, TapeLine } from '@fanega/contract';
+import { CROPS, cropOf, kilogramsPerBushel, type Position, UNKNOWN_LOT } from '@fanega/core';
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import useSWR, { useSWRConfig } from 'swr';
+import { ApiError } from './api';
+
+export const useMe = () => useSWR<Me, ApiError>('/auth/me');
+
+/** The farm as the server last told it, with look-ups that every screen needs. */
+export interface Farm {
+  readonly id: string;
+  readonly data: FarmNow;
+  readonly lot: (id: string) => LotInfo | undefined;
+  readonly place: (id: string) => PlaceInfo | undefined;
+  readonly placeName: (id: string) => string;
+  /** Place in the row of colours and weaves. */
+  readonly lotIndex: (id: string) => number;
+  readonly tag: (id: string) => string;
+  /** Crop of most of the grain, or undefined where nobody knows. */
+  readonly cropOf: (lots: Readonly<Record<string, number>>) => string | undefined;
+  readonly kgPerBu: (crop: string | undefined) => number;
+  /** Weight bushels of grain as it is, each lot at its crop's legal weight. */
+  readonly bushels: (wetLots: Readonly<Record<string, number>>) => number;
+  readonly held: (placeId: string) => Position;
+  /** The farm's time, ms since 1970: the server's clock, so that a wrong one here does no harm. */
+  readonly clock: () => number;
+}
+
+const FarmContext = createContext<Farm | null>(null);
+
+export function useFarm(): Farm {
+  const farm = useContext(FarmContext);
+  if (!farm) throw new Error('bug: no farm around this component');
+  return farm;
+}
+
+const EMPTY: Position = { wetKg: 0, dryKg: 0, moisture: null, layers: 0, lots: {}, wetLots: {} };
+
+export function farmOf(id: string, data: FarmNow): Farm {
+  const lots = new Map(data.lots.map((lot) => [lot.id, lot]));
+  const places = new Map(data.places.map((place) => [place.id, place]));
+  const ahead = data.now - Date.now();
+  const order = new Map(data.lots.map((lot, i) => [lot.id, i]));
+  const mainCrop = (byLot: Readonly<Record<string, number>>): string | undefined => {
+    const known = Object.entries(byLot).filter(([lot]) => lots.has(lot));
+    known.sort((a, b) => b[1] - a[1]);
+    return known[0] && lots.get(known[0][0])!.crop;
+  };
+  const kgPerBu = (crop: string | undefined) => kilogramsPerBushel(cropOf(crop ?? '')?.legalPounds ?? CROPS.corn.legalPounds);
+  return {
+    id,
+    data,
+    lot: (lotId) => lots.get(lotId),
+    place: (placeId) => places.get(placeId),
+    placeName: (placeId) => places.get(placeId)?.name ?? placeId,
+    lotIndex: (lotId) => order.get(lotId) ?? -1,
+    tag: (lotId) => (lotId === UNKNOWN_LOT ? '?' : (lots.get(lotId)?.tag ?? '?')),
+    cropOf: mainCrop,
+    kgPerBu,
+    bushels: (wetLots) => {
+      const crop = mainCrop(wetLots);
+      return Object.entries(wetLots).reduce((sum, [lot, kg]) => sum + kg / kgPerBu(lots.get(lot)?.crop ?? crop), 0);
+    },
+    clock: () => Date.now() + ahead,
+    held: (placeId) => data.positions[placeId] ?? EMPTY,
+  };
+}
+
+/** Follows the change feed: every event makes what is shown be fetched anew. */
+function useFeed(farmId: string, seq: number | undefined): boolean {
+  const { mutate } = useSWRConfig();
+  const [connected, setConnected] = useState(true);
+  const known = seq !== undefined;
+  useEffect(() => {
+    if (!known) return;
+    const source = new EventSource(`/api/farms/${farmId}/feed?after=${seq}`);
+    source.onopen = () => setConnected(true);
+    source.onerror = () => setConnected(false);
+    source.onmessage = () => void mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farmId}/`));
+    return () => source.close();
+    // Only the first sequence number matters: later the browser resumes with the last event's id.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [farmId, known, mutate]);
+  return connected;
+}
+
+export interface FarmState {
+  readonly farm: Farm | undefined;
+  readonly error: ApiError | undefined;
+  readonly offline: boolean;
+  readonly retry: () => void;
+}
+
+export function useFarmState(farmId: string): FarmState {
+  const { data, error, mutate } = useSWR<FarmNow, ApiError>(`/farms/${farmId}/now`, { refreshInterval: 60_000 });
+  const connected = useFeed(farmId, data?.seq);
+  const farm = useMemo(() => (data ? farmOf(farmId, data) : undefined), [farmId, data]);
+  return { farm, error, offline: !connected || (error?.unreachable ?? false), retry: () => void mutate() };
+}
+
+export function FarmProvider({ farm, children }: { farm: Farm; children: ReactNode }) {
+  return <FarmContext.Provider value={farm}>{children}</FarmContext.Provider>;
+}
+
+const useFarmAnswer = <T,>(path: string | null) => {
+  const { id } = useFarm();
+  return useSWR<T, ApiError>(path === null ? null : `/farms/${id}/${path}`);
+};
+
+export const useFields = () => useFarmAnswer<FieldRow[]>('lots');
+export const useDeliveries = () => useFarmAnswer<Delivery[]>('deliveries');
+export const useDeliveryTrace = (entryId: string | undefined) => useFarmAnswer<DeliveryTraceAnswer>(entryId ? `deliveries/${entryId}/trace` : null);
+export const useLotTrace = (lotId: string | undefined) => useFarmAnswer<LotTraceAnswer>(lotId ? `lots/${lotId}/trace` : null);
+export const useTapeLine = (entryId: string | null) => useFarmAnswer<TapeLine>(entryId ? `entries/${entryId}` : null);
+export const useTapePage = (limit: number) => useFarmAnswer<TapeLine[]>(`entries?limit=${limit}`);

@@ -1,0 +1,25 @@
+import '@fontsource/atkinson-hyperlegible-next/latin-400.css';
+import '@fontsource/atkinson-hyperlegible-next/latin-600.css';
+import '@fontsource/atkinson-hyperlegible-next/latin-700.css';
+import '@fontsource/atkinson-hyperlegible-mono/latin-400.css';
+import '@fontsource/atkinson-hyperlegible-mono/latin-700.css';
+import './styles.css';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter } from 'react-router';
+import { SWRConfig } from 'swr';
+import { App } from './app/App';
+import { applyTheme, storedTheme } from './app/theme';
+import { get } from './data/api';
+
+applyTheme(storedTheme());
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <SWRConfig value={{ fetcher: get, keepPreviousData: true, revalidateOnFocus: true, errorRetryInterval: 3000, dedupingInterval: 200 }}>
+      <BrowserRouter>
+        <App />
+      </BrowserRouter>
+    </SWRConfig>
+  </StrictMode>,
+);

@@ -1,0 +1,95 @@
+import type { Entry, LoadStep } from '@fanega/core';
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
+import { toast } from 'sonner';
+import { useSWRConfig } from 'swr';
+import { ulid } from 'ulid';
+import { ApiError } from '../data/api';
+import { useFarm } from '../data/farm';
+import { type Draft, draftOf, emptyDraft, type RecordKind } from './draft';
+import { keptDraft } from './kept';
+import { RecordSheet } from './record-sheet';
+import { send, sendVoid } from './send';
+
+interface Recorder {
+  /** Opens the sheet with what is known. */
+  readonly open: (given?: Partial<Draft>) => void;
+  /** Opens the sheet to make an entry again. */
+  readonly correct: (entry: Entry) => void;
+  /** Records a likely load without asking. */
+  readonly load: (step: LoadStep) => Promise<void>;
+  readonly undo: (entryId: string) => Promise<void>;
+}
+
+const RecorderContext = createContext<Recorder | null>(null);
+
+export function useRecorder(): Recorder {
+  const recorder = useContext(RecorderContext);
+  if (!recorder) throw new Error('bug: no recorder around this component');
+  return recorder;
+}
+
+export function RecordProvider({ children }: { children: ReactNode }) {
+  const farm = useFarm();
+  const { mutate } = useSWRConfig();
+  const [draft, setDraft] = useState<Draft | null>(null);
+
+  const refresh = useCallback(() => mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farm.id}/`)), [mutate, farm.id]);
+
+  const undo = useCallback(
+    async (entryId: string) => {
+      try {
+        await sendVoid(farm.id, entryId);
+        await refresh();
+        toast('Voided. The entry stays on the tape, crossed out.');
+      } catch (error) {
+        toast.error(error instanceof ApiError ? error.message : 'This did not work.');
+      }
+    },
+    [farm.id, refresh],
+  );
+
+  const recorded = useCallback(
+    (entryId: string, what: string) => {
+      void refresh();
+      toast.success(what, { action: { label: 'Undo', onClick: () => void undo(entryId) }, duration: 8000 });
+    },
+    [refresh, undo],
+  );
+
+  const recorder = useMemo<Recorder>(
+    () => ({
+      open: (given = {}) => setDraft(Object.keys(given).length === 0 ? (keptDraft() ?? emptyDraft(ulid)) : emptyDraft(ulid, given)),
+      correct: (entry) => setDraft(draftOf(entry, ulid, farm.data.farm.timeZone)),
+      load: async ({ from, to, wetKg }) => {
+        const id = ulid();
+        try {
+          await send(farm.id, { type: 'move', id, at: new Date(farm.clock()).toISOString(), from, to, ...(wetKg === undefined ? {} : { wetKg, method: 'estimate' }) });
+          recorded(id, `${farm.placeName(from)} → ${farm.placeName(to)} is in the book`);
+        } catch (error) {
+          toast.error(error instanceof ApiError ? error.message : 'This did not work.');
+        }
+      },
+      undo,
+    }),
+    [farm, recorded, undo],
+  );
+
+  return (
+    <RecorderContext.Provider value={recorder}>
+      {children}
+      {draft && (
+        <RecordSheet
+          start={draft}
+          onClose={() => setDraft(null)}
+          onRecorded={(id, what) => {
+            setDraft(null);
+            recorded(id, what);
+          }}
+        />
+      )}
+    </RecorderContext.Provider>
+  );
+}
+
+export type { Draft, RecordKind };
+export { KINDS } from './draft';

@@ -1,0 +1,192 @@
+import type { FieldRow } from '@fanega/contract';
+import { cropOf, CROPS, dryBushels } from '@fanega/core';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { Link } from 'react-router';
+import { useSWRConfig } from 'swr';
+import { ApiError, post } from '../../data/api';
+import { type Farm, useFarm, useFields } from '../../data/farm';
+import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
+import { Answered } from '../../ui/answer';
+import { Bushels, formatAcres, formatBushelsFine, Moisture, parseNumber } from '../../widgets/quantity';
+import { rowKeys } from '../../widgets/row-keys';
+import { day } from '../../widgets/time';
+import { Swatch } from '../../widgets/weave';
+
+/** Bushels at the crop's base from a lot's dry matter. */
+function dryBu(farm: Farm, row: FieldRow): number {
+  const crop = cropOf(row.lot.crop);
+  return crop ? dryBushels(row.cutDryKg, crop.legalPounds, crop.baseMoisture) : row.cutDryKg / farm.kgPerBu(undefined);
+}
+
+/** What stands, what is cut and what it brought. */
+export default function Fields() {
+  const farm = useFarm();
+  const fields = useFields();
+  const [adding, setAdding] = useState(false);
+  return (
+    <div>
+      <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
+        <h1 className="text-2xl">Fields</h1>
+        <Button onClick={() => setAdding(true)}>Add a field</Button>
+      </div>
+      <Answered answer={fields} what="Adding up the fields">
+        {(rows) =>
+          rows.length === 0 ? (
+            <Empty title="No field stands in the book yet.">
+              <p>A field with its crop is what every bushel is traced to. Add the first one to begin.</p>
+            </Empty>
+          ) : (
+            <Seasons farm={farm} rows={rows} />
+          )
+        }
+      </Answered>
+      <AddField open={adding} onClose={() => setAdding(false)} />
+    </div>
+  );
+}
+
+function Seasons({ farm, rows }: { farm: Farm; rows: readonly FieldRow[] }) {
+  const seasons = [...new Set(rows.map((row) => row.lot.season))].sort((a, b) => b - a);
+  const [season, setSeason] = useState(seasons[0]!);
+  const shown = rows.filter((row) => row.lot.season === season);
+  const crops = [...new Set(shown.map((row) => row.lot.crop))];
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-x-10 gap-y-3 px-5 py-4 lg:px-6">
+        {seasons.length > 1 && (
+          <div className="w-32">
+            <SelectBox label="Season" value={season} onChange={(e) => setSeason(Number(e.target.value))}>
+              {seasons.map((year) => (
+                <option key={year}>{year}</option>
+              ))}
+            </SelectBox>
+          </div>
+        )}
+        {crops.map((crop) => {
+          const own = shown.filter((row) => row.lot.crop === crop);
+          return (
+            <p key={crop}>
+              <span className="block text-sm text-muted">
+                {cropOf(crop)?.name ?? crop}, dry at {((cropOf(crop)?.baseMoisture ?? 0) * 100).toFixed(1)} %
+              </span>
+              <span className="text-2xl font-bold">
+                <Bushels value={own.reduce((sum, row) => sum + dryBu(farm, row), 0)} />
+              </span>
+            </p>
+          );
+        })}
+      </div>
+      <div className="overflow-x-auto">
+        <table className="w-full min-w-[52rem]" onKeyDown={rowKeys}>
+          <thead className="border-y border-ink text-left text-sm">
+            <tr>
+              <th className="py-2 pr-2 pl-5 lg:pl-6">Field</th>
+              <th className="px-2">Crop, variety</th>
+              <th className="px-2 text-right">Acres</th>
+              <th className="px-2 text-right">Cut, as it came</th>
+              <th className="px-2 text-right">Dry</th>
+              <th className="px-2 text-right">Dry an acre</th>
+              <th className="px-2 text-right">Last moisture</th>
+              <th className="py-2 pr-5 pl-2 lg:pr-6">Cut</th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((row) => (
+              <Row key={row.lot.id} farm={farm} row={row} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="px-5 py-3 text-sm text-muted lg:px-6">Dry an acre counts every planted acre, so it grows until the field is finished. Dry bushels are the same dry matter at the crop&rsquo;s base.</p>
+    </>
+  );
+}
+
+function Row({ farm, row }: { farm: Farm; row: FieldRow }) {
+  const { lot } = row;
+  const { timeZone } = farm.data.farm;
+  const dry = dryBu(farm, row);
+  const cutToday = (farm.data.flow.cut[lot.id] ?? 0) > 0;
+  return (
+    <tr className="border-b border-rule hover:bg-sand">
+      <td className="py-2 pr-2 pl-5 lg:pl-6">
+        <Link to={`/trace/lot/${lot.id}`} className="flex items-center gap-2 font-semibold">
+          <Swatch index={farm.lotIndex(lot.id)} size={22} />
+          <span className="w-8">{lot.tag}</span> <span className="underline decoration-rule underline-offset-4">{lot.fieldName}</span>
+        </Link>
+        {lot.shares.length > 1 && (
+          <span className="ml-[4.6rem] block text-sm text-muted">{lot.shares.map((share) => `${share.owner} ${Math.round(share.part * 1000) / 10} %`).join(', ')}</span>
+        )}
+      </td>
+      <td className="px-2">
+        {cropOf(lot.crop)?.name ?? lot.crop} <span className="text-muted">{lot.variety}</span>
+      </td>
+      <td className="px-2 text-right">{formatAcres(lot.acres)}</td>
+      <td className="px-2 text-right">{row.cutWetKg > 0 ? <Bushels value={row.cutWetKg / farm.kgPerBu(lot.crop)} /> : <span className="text-muted">stands</span>}</td>
+      <td className="px-2 text-right">{dry > 0 ? <Bushels value={dry} /> : ''}</td>
+      <td className="px-2 text-right text-lg font-semibold">{dry > 0 ? formatBushelsFine(dry / lot.acres) : ''}</td>
+      <td className="px-2 text-right">
+        {row.lastMoisture ? (
+          <>
+            <Moisture value={row.lastMoisture.moisture} /> <span className="text-sm text-muted">{row.lastMoisture.source}, {day(row.lastMoisture.at, timeZone)}</span>
+          </>
+        ) : (
+          <span className="text-muted">–</span>
+        )}
+      </td>
+      <td className="py-2 pr-5 pl-2 text-sm whitespace-nowrap lg:pr-6">
+        {cutToday ? <b>● cutting now</b> : row.firstCut && row.lastCut ? `${day(row.firstCut, timeZone)} – ${day(row.lastCut, timeZone)}` : <span className="text-muted">not yet</span>}
+      </td>
+    </tr>
+  );
+}
+
+function AddField({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const farm = useFarm();
+  const { mutate } = useSWRConfig();
+  const { register, handleSubmit, formState, setError, reset } = useForm({ defaultValues: { name: '', acres: '', crop: 'corn', variety: '', tag: '', season: String(new Date(farm.data.now).getUTCFullYear()) } });
+  const { errors } = formState;
+  const submit = handleSubmit(async ({ acres, season, ...values }) => {
+    try {
+      await post(`/farms/${farm.id}/fields`, { ...values, acres: parseNumber(acres), season: Number(season) });
+      await mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farm.id}/`));
+      reset();
+      onClose();
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      for (const issue of error.issues) if (issue.field && issue.field in values) setError(issue.field as 'name', { message: issue.message });
+      setError('root', { message: error.message });
+    }
+  });
+  return (
+    <Sheet open={open} title="Add a field" onClose={onClose}>
+      <form className="space-y-4 px-5 py-4" noValidate onSubmit={(e) => void submit(e)}>
+        <TextBox label="Name" {...register('name', { required: 'The field needs a name' })} error={errors.name?.message} />
+        <div className="grid grid-cols-2 gap-3">
+          <TextBox label="Acres" inputMode="decimal" {...register('acres', { validate: (text) => parseNumber(text) > 0 || 'Acres is a number like 62.5' })} error={errors.acres?.message} />
+          <TextBox label="Tag" maxLength={4} hint="two or three letters" {...register('tag', { required: 'The tag is missing' })} error={errors.tag?.message} />
+        </div>
+        <SelectBox label="Crop" {...register('crop')}>
+          {Object.values(CROPS).map((crop) => (
+            <option key={crop.id} value={crop.id}>
+              {crop.name}
+            </option>
+          ))}
+        </SelectBox>
+        <div className="grid grid-cols-2 gap-3">
+          <TextBox label="Variety" {...register('variety')} error={errors.variety?.message} />
+          <TextBox label="Season" inputMode="numeric" {...register('season', { pattern: { value: /^20\d\d$/, message: 'A year like 2026' } })} error={errors.season?.message} />
+        </div>
+        {errors.root && (
+          <p role="alert" className="font-semibold text-clay">
+            {errors.root.message}
+          </p>
+        )}
+        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={formState.isSubmitting}>
+          Add the field
+        </Button>
+      </form>
+    </Sheet>
+  );
+}

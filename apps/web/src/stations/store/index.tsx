@@ -1,0 +1,267 @@
+import type { PlaceInfo } from '@fanega/contract';
+import { CROPS, cropOf, dryBushels, PLACE_KINDS, WITHDRAWALS } from '@fanega/core';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { useNavigate, useParams } from 'react-router';
+import { useSWRConfig } from 'swr';
+import { ApiError, post } from '../../data/api';
+import { type Farm, useFarm } from '../../data/farm';
+import { useRecorder } from '../../record';
+import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
+import { BoxSample, strataOf } from '../../widgets/core-sample';
+import { Bushels, formatBushels, formatMoisture, Moisture, parseNumber, Pounds } from '../../widgets/quantity';
+import { ShareList } from '../../widgets/share-list';
+import { YardVessel } from './yard-vessel';
+
+const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
+const WHEELS = ['combine', 'cart', 'truck'];
+
+/** What stands in the yard and on wheels, cut open and to scale. */
+export default function Store() {
+  const farm = useFarm();
+  const { placeId } = useParams();
+  const [adding, setAdding] = useState(false);
+  const standing = farm.data.places.filter((place) => STANDING.includes(place.kind));
+  const wheels = farm.data.places.filter((place) => WHEELS.includes(place.kind));
+  const fullest = [...standing].sort((a, b) => farm.held(b.id).wetKg - farm.held(a.id).wetKg)[0];
+  const selected = farm.data.places.find((place) => place.id === placeId && place.kind !== 'buyer') ?? fullest;
+  return (
+    <div>
+      <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
+        <h1 className="text-2xl">What stands in the yard</h1>
+        <Button onClick={() => setAdding(true)}>Add a place</Button>
+      </div>
+      {farm.data.places.length === 0 ? (
+        <Empty title="No place holds grain yet.">
+          <p>Carts, trucks, bins, the dryer, and the buyers where grain leaves: add them in the order of the way of the grain.</p>
+        </Empty>
+      ) : (
+        <div className="2xl:grid 2xl:grid-cols-[1fr_27rem]">
+          <div>
+            <Yard farm={farm} places={standing} selected={selected} />
+            <Wheels farm={farm} places={wheels} selected={selected} />
+          </div>
+          {selected && <Detail key={selected.id} farm={farm} place={selected} />}
+        </div>
+      )}
+      <AddPlace open={adding} onClose={() => setAdding(false)} />
+    </div>
+  );
+}
+
+function useSelect(): (place: PlaceInfo) => void {
+  const navigate = useNavigate();
+  return (place) => void navigate(`/store/${place.id}`, { replace: true, preventScrollReset: true });
+}
+
+function Caption({ farm, place, selected }: { farm: Farm; place: PlaceInfo; selected: boolean }) {
+  const held = farm.held(place.id);
+  const bushels = farm.bushels(held.wetLots);
+  const unknown = (held.lots.unknown ?? 0) > 0;
+  return (
+    <span className="mt-1.5 block leading-snug">
+      <span className={`font-bold ${selected ? 'text-clay' : ''}`}>{place.name}</span>
+      <br />
+      {held.wetKg > 0 ? (
+        <>
+          {formatBushels(bushels)} bu · {formatMoisture(held.moisture ?? 0)} %
+        </>
+      ) : (
+        'empty'
+      )}
+      <br />
+      <span className="text-sm text-muted">{unknown ? '▲ unknown field' : place.capacityBu === null ? '' : `room ${formatBushels(Math.max(0, place.capacityBu - bushels))}`}</span>
+    </span>
+  );
+}
+
+function Yard({ farm, places, selected }: { farm: Farm; places: readonly PlaceInfo[]; selected: PlaceInfo | undefined }) {
+  const select = useSelect();
+  const widest = Math.max(1, ...places.map((place) => place.diameterM ?? 8));
+  const scale = Math.min(14.5, 300 / widest);
+  return (
+    <ul className="flex flex-wrap items-end justify-center gap-x-2 gap-y-5 border-b border-ink px-3 pt-5 pb-4 lg:justify-start lg:px-5">
+      {places.map((place) => (
+        <li key={place.id}>
+          <button type="button" aria-pressed={place.id === selected?.id} onClick={() => select(place)} className="block px-1 text-center">
+            <span className="flex justify-center border-b-3 border-ink px-1">
+              <YardVessel farm={farm} place={place} scale={scale} selected={place.id === selected?.id} lit={null} />
+            </span>
+            <Caption farm={farm} place={place} selected={place.id === selected?.id} />
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Wheels({ farm, places, selected }: { farm: Farm; places: readonly PlaceInfo[]; selected: PlaceInfo | undefined }) {
+  const select = useSelect();
+  if (places.length === 0) return null;
+  return (
+    <section aria-label="On wheels" className="border-b border-ink px-5 py-4 lg:px-6">
+      <h2 className="text-sm text-muted">On wheels</h2>
+      <ul className="mt-2 flex flex-wrap gap-x-5 gap-y-4">
+        {places.map((place) => {
+          const capacity = place.capacityBu ?? 900;
+          return (
+            <li key={place.id}>
+              <button type="button" aria-pressed={place.id === selected?.id} onClick={() => select(place)} className="block text-center">
+                <span className="flex justify-center">
+                  <BoxSample farm={farm} strata={strataOf(farm, place.id)} capacity={capacity} width={Math.max(46, capacity / 8.5)} height={56} label={place.name} />
+                </span>
+                <Caption farm={farm} place={place} selected={place.id === selected?.id} />
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
+  const recorder = useRecorder();
+  const held = farm.held(place.id);
+  const layers = farm.data.layers[place.id] ?? [];
+  const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
+  const owners = ownersOf(farm, held.wetLots);
+  return (
+    <section aria-label={place.name} className="grid gap-x-8 gap-y-5 px-5 py-5 lg:grid-cols-2 lg:px-6 2xl:block 2xl:space-y-6 2xl:border-l 2xl:border-ink">
+      <div>
+        <h2 className="text-sm font-semibold text-muted">{place.name} holds</h2>
+        {held.wetKg > 0 ? (
+          <>
+            <p className="text-4xl leading-tight font-bold">
+              <Bushels value={dryBushels(held.dryKg, crop.legalPounds, crop.baseMoisture)} basis={`dry at ${(crop.baseMoisture * 100).toFixed(1)}`} />
+            </p>
+            <p className="mt-1 text-lg">
+              <Bushels value={farm.bushels(held.wetLots)} basis="as it lies" /> · <Pounds kg={held.wetKg} /> · <Moisture value={held.moisture} />
+            </p>
+            <div className="mt-3">
+              <ShareList farm={farm} wetLots={held.wetLots} />
+            </div>
+            {owners.length > 1 && <p className="mt-2 text-sm text-muted">owners: {owners.map(([owner, bu]) => `${owner} ${formatBushels(bu)} bu`).join(' · ')}</p>}
+          </>
+        ) : (
+          <p className="text-4xl leading-tight font-bold">nothing</p>
+        )}
+        <div className="mt-4 flex flex-wrap gap-3">
+          <Button disabled={held.wetKg === 0} onClick={() => recorder.open({ kind: 'move', from: place.id })}>
+            Take out
+          </Button>
+          <Button onClick={() => recorder.open({ kind: 'move', to: place.id })}>Put in</Button>
+          <Button onClick={() => recorder.open({ kind: 'measure', place: place.id })}>Check the level</Button>
+        </div>
+      </div>
+      {layers.length > 1 && (
+        <div>
+          <h2 className="text-sm font-semibold text-muted">{layers.length} layers, the newest on top</h2>
+          <ol className="mt-1 max-h-80 overflow-y-auto border-y border-rule">
+            {[...layers].reverse().map((layer, i) => (
+              <li key={i} className="flex justify-between gap-3 border-b border-rule py-1 last:border-b-0">
+                <span className="min-w-0 truncate">
+                  {Object.keys(layer.wetLots)
+                    .map((lot) => `${farm.tag(lot)}${Object.keys(layer.wetLots).length > 1 ? ` ${Math.round((100 * (layer.wetLots[lot] ?? 0)) / layer.wetKg)} %` : ''}`)
+                    .join(', ')}
+                </span>
+                <span className="shrink-0">
+                  <Bushels value={farm.bushels(layer.wetLots)} /> <Moisture value={layer.moisture} />
+                </span>
+              </li>
+            ))}
+          </ol>
+          <p className="mt-1 text-sm text-muted">{place.withdrawal === 'lastIn' ? 'Flat floor, centre sump: the newest comes out first.' : 'Hopper: the oldest comes out first.'}</p>
+        </div>
+      )}
+      {layers.length === 1 && place.withdrawal === 'mixed' && <p className="text-sm text-muted">What is in it is mixed: the staves stand beside each other because no order is left.</p>}
+    </section>
+  );
+}
+
+/** Bushels by owner, split by each lot's shares. */
+function ownersOf(farm: Farm, wetLots: Readonly<Record<string, number>>): [string, number][] {
+  const owners = new Map<string, number>();
+  for (const [lotId, kg] of Object.entries(wetLots)) {
+    for (const { owner, part } of farm.lot(lotId)?.shares ?? []) owners.set(owner, (owners.get(owner) ?? 0) + part * farm.bushels({ [lotId]: kg }));
+  }
+  return [...owners].sort((a, b) => b[1] - a[1]);
+}
+
+const KIND_WORDS: Record<(typeof PLACE_KINDS)[number], string> = {
+  bin: 'Bin',
+  combine: 'Combine tank',
+  cart: 'Grain cart',
+  truck: 'Truck',
+  pit: 'Pit',
+  wetBin: 'Wet bin',
+  dryer: 'Dryer',
+  overhead: 'Overhead tank',
+  pile: 'Ground pile',
+  buyer: 'Buyer',
+};
+const OUT_WORDS: Record<(typeof WITHDRAWALS)[number], string> = { mixed: 'mixed (stirred, side draw, on wheels)', firstIn: 'oldest first (hopper bottom)', lastIn: 'newest first (flat floor, centre sump)' };
+
+function AddPlace({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const farm = useFarm();
+  const { mutate } = useSWRConfig();
+  const { register, handleSubmit, formState, setError, reset, watch } = useForm({ defaultValues: { name: '', kind: 'cart', withdrawal: 'mixed', capacityBu: '' } });
+  const { errors } = formState;
+  const kind = watch('kind');
+  const submit = handleSubmit(async ({ capacityBu, withdrawal, ...values }) => {
+    try {
+      await post(`/farms/${farm.id}/places`, {
+        ...values,
+        withdrawal: ['bin', 'wetBin', 'pit', 'overhead'].includes(values.kind) ? withdrawal : 'mixed',
+        ...(capacityBu.trim() === '' || values.kind === 'buyer' ? {} : { capacityBu: parseNumber(capacityBu) }),
+      });
+      await mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farm.id}/`));
+      reset();
+      onClose();
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      for (const issue of error.issues) if (issue.field === 'name' || issue.field === 'capacityBu') setError(issue.field, { message: issue.message });
+      setError('root', { message: error.message });
+    }
+  });
+  return (
+    <Sheet open={open} title="Add a place" onClose={onClose}>
+      <form className="space-y-4 px-5 py-4" noValidate onSubmit={(e) => void submit(e)}>
+        <SelectBox label="What it is" {...register('kind')}>
+          {PLACE_KINDS.map((value) => (
+            <option key={value} value={value}>
+              {KIND_WORDS[value]}
+            </option>
+          ))}
+        </SelectBox>
+        <TextBox label="Name" {...register('name', { required: 'The place needs a name' })} error={errors.name?.message} />
+        {['bin', 'wetBin', 'pit', 'overhead'].includes(kind) && (
+          <SelectBox label="Grain comes out" {...register('withdrawal')}>
+            {WITHDRAWALS.map((value) => (
+              <option key={value} value={value}>
+                {OUT_WORDS[value]}
+              </option>
+            ))}
+          </SelectBox>
+        )}
+        {kind !== 'buyer' && (
+          <TextBox
+            label="Holds"
+            unit="bu"
+            inputMode="decimal"
+            {...register('capacityBu', { validate: (text) => text.trim() === '' || parseNumber(text) > 0 || 'A number of bushels, like 18,000' })}
+            error={errors.capacityBu?.message}
+          />
+        )}
+        {errors.root && (
+          <p role="alert" className="font-semibold text-clay">
+            {errors.root.message}
+          </p>
+        )}
+        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={formState.isSubmitting}>
+          Add the place
+        </Button>
+      </form>
+    </Sheet>
+  );
+}

@@ -1,0 +1,250 @@
+import type { LoadStep, NextStep } from '@fanega/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { type Farm, useFarm } from '../../data/farm';
+import { useRecorder } from '../../record';
+import { Button, Empty } from '../../ui';
+import { BoxSample, strataOf } from '../../widgets/core-sample';
+import { EntrySheet } from '../../widgets/entry-sheet';
+import { Bushels, formatBushels, formatShare, Moisture } from '../../widgets/quantity';
+import { clock, weekday } from '../../widgets/time';
+import { Swatch } from '../../widgets/weave';
+import { describe } from './describe';
+
+/** What to do next, and why: the most pressing thing large, the rest in a list, and the day so far. */
+export default function Today() {
+  const farm = useFarm();
+  const [entry, setEntry] = useState<string | null>(null);
+  const { steps } = farm.data;
+  const [first, ...rest] = steps;
+  return (
+    <div className="min-h-full">
+      <h1 className="sr-only">Today</h1>
+      <div className="border-b border-ink xl:grid xl:grid-cols-[1.35fr_1fr]">
+        <section aria-label="Next" className="px-5 py-5 lg:px-6">
+          {first ? <First farm={farm} step={first} onEntry={setEntry} /> : farm.data.entries === 0 ? <FirstSteps /> : <Nothing farm={farm} />}
+        </section>
+        <section aria-label="The day so far" className="border-t border-rule px-5 py-5 lg:px-6 xl:border-t-0 xl:border-l">
+          <DaySoFar farm={farm} />
+        </section>
+      </div>
+      <ol start={2}>
+        {rest.map((step, i) => (
+          <li key={i} className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-rule px-5 py-4 lg:px-6">
+            <span className="w-8 text-2xl font-bold text-muted">{i + 2}</span>
+            <Words farm={farm} step={step} />
+            <span className="ml-auto">
+              <Act farm={farm} step={step} look="plain" onEntry={setEntry} />
+            </span>
+          </li>
+        ))}
+      </ol>
+      <EntrySheet entryId={entry} onClose={() => setEntry(null)} />
+    </div>
+  );
+}
+
+function Words({ farm, step }: { farm: Farm; step: NextStep }) {
+  const { title, why } = describe(step, farm);
+  return (
+    <div className="min-w-0 flex-1 basis-64">
+      <h2 className="text-lg leading-snug">{title}</h2>
+      <p className="text-muted">{why}</p>
+    </div>
+  );
+}
+
+function First({ farm, step, onEntry }: { farm: Farm; step: NextStep; onEntry: (id: string) => void }) {
+  const { title, why } = describe(step, farm);
+  const load = 'load' in step ? step.load : undefined;
+  return (
+    <div>
+      <p className="text-sm font-semibold text-muted">Next</p>
+      <h2 className="text-3xl leading-tight">{title}</h2>
+      {load ? <LoadPicture farm={farm} load={load} /> : <p className="mt-2 text-lg text-muted">{why}</p>}
+      <div className="mt-5 flex flex-wrap items-center gap-4">
+        <Act farm={farm} step={step} look="do" onEntry={onEntry} />
+        {load && <p className="text-muted">{why}</p>}
+      </div>
+    </div>
+  );
+}
+
+/** From and to, as core samples to the same scale, so that one sees whether it fits. */
+function LoadPicture({ farm, load }: { farm: Farm; load: LoadStep }) {
+  const vessel = (id: string) => {
+    const place = farm.place(id);
+    const held = farm.held(id);
+    const bushels = farm.bushels(held.wetLots);
+    const capacity = place?.capacityBu ?? Math.max(bushels, 1);
+    return { id, name: farm.placeName(id), held, bushels, capacity, big: capacity > 2500 || place?.kind === 'buyer', buyer: place?.kind === 'buyer' };
+  };
+  const from = vessel(load.from);
+  const to = vessel(load.to);
+  const scale = 150 / Math.max(from.capacity, to.big ? 0 : to.capacity);
+  const box = (v: typeof from) => (
+    <figure className="min-w-0 text-center">
+      <div className="flex h-24 items-end justify-center">
+        {v.buyer ? (
+          <span className="border-b-2 border-ink px-4 pb-1 text-lg">sold there</span>
+        ) : (
+          <BoxSample farm={farm} strata={strataOf(farm, v.id)} capacity={v.capacity} width={v.big ? 110 : Math.max(60, v.capacity * scale)} height={v.big ? 92 : 84} label={`${v.name}: ${formatBushels(v.bushels)} of ${formatBushels(v.capacity)} bushels`} />
+        )}
+      </div>
+      <figcaption className="mt-1.5 leading-snug">
+        <b>{v.name}</b>
+        <br />
+        {v.buyer ? (
+          <span className="text-muted">buyer</span>
+        ) : v.held.wetKg > 0 ? (
+          <>
+            <Bushels value={v.bushels} /> <Moisture value={v.held.moisture} />
+            <br />
+            <span className="text-sm text-muted">
+              {Object.entries(v.held.wetLots)
+                .sort((a, b) => b[1] - a[1])
+                .slice(0, 3)
+                .map(([lot, kg]) => `${farm.tag(lot)} ${formatShare(kg / v.held.wetKg)} %`)
+                .join(', ')}
+            </span>
+          </>
+        ) : (
+          <span className="text-muted">empty, takes {formatBushels(v.capacity)} bu</span>
+        )}
+      </figcaption>
+    </figure>
+  );
+  return (
+    <div className="mt-5 flex items-start gap-4 sm:gap-7">
+      {box(from)}
+      <svg width="70" height="24" className="mt-14 shrink-0" aria-hidden="true">
+        <path d="M0 12H56" stroke="var(--clay)" strokeWidth="4" />
+        <path d="M54 3 70 12 54 21Z" fill="var(--clay)" />
+      </svg>
+      {box(to)}
+    </div>
+  );
+}
+
+function Act({ farm, step, look, onEntry }: { farm: Farm; step: NextStep; look: 'do' | 'plain'; onEntry: (id: string) => void }) {
+  const recorder = useRecorder();
+  const [busy, setBusy] = useState(false);
+  const className = look === 'do' ? 'min-h-14 px-5 text-lg' : '';
+  const load = 'load' in step ? step.load : undefined;
+  if (load) {
+    const toBuyer = farm.place(load.to)?.kind === 'buyer';
+    const bushels = (load.wetKg ?? farm.held(load.from).wetKg) / farm.kgPerBu(farm.cropOf(farm.held(load.from).lots));
+    // A ticket has figures of its own; everything else is known already.
+    const go = async () => {
+      if (toBuyer) return recorder.open({ kind: 'move', from: load.from, to: load.to, amount: 'gross', emptied: true });
+      setBusy(true);
+      await recorder.load(load);
+      setBusy(false);
+    };
+    return (
+      <Button look={look} className={className} disabled={busy} onClick={() => void go()}>
+        {toBuyer ? `Ticket from ${farm.placeName(load.to)}` : `Load ${formatBushels(bushels)} bu on ${farm.placeName(load.to)}`.replace('Load', farm.place(load.from)?.kind === 'truck' ? 'Dump' : 'Load').replace(' on ', farm.place(load.from)?.kind === 'truck' ? ' into ' : ' on ')}
+      </Button>
+    );
+  }
+  if (step.kind === 'maybe_twins') {
+    return (
+      <Button look={look} className={className} onClick={() => onEntry(step.second)}>
+        Look at the second
+      </Button>
+    );
+  }
+  if (step.kind === 'level_differs') {
+    return (
+      <Button look={look} className={className} onClick={() => onEntry(step.entry)}>
+        See the level
+      </Button>
+    );
+  }
+  return (
+    <Link to={`/store/${step.place}`} className={`inline-flex min-h-11 items-center rounded-[3px] px-4 font-semibold ${look === 'do' ? 'bg-clay text-on-clay' : 'border border-ink hover:bg-sand'}`}>
+      See {farm.placeName(step.place)}
+    </Link>
+  );
+}
+
+function DaySoFar({ farm }: { farm: Farm }) {
+  const { flow, now } = farm.data;
+  const rows = Object.entries(flow.cut).sort((a, b) => b[1] - a[1]);
+  const cut = farm.bushels(flow.cut);
+  return (
+    <div>
+      <p className="text-sm font-semibold text-muted">
+        {weekday(now, farm.data.farm.timeZone)}, {clock(now, farm.data.farm.timeZone)}
+      </p>
+      <p className="text-4xl leading-tight font-bold">
+        <Bushels value={cut} /> <span className="text-lg font-normal text-muted">cut today</span>
+      </p>
+      {rows.length === 0 ? (
+        <p className="mt-2 text-muted">No grain has come off a field today.</p>
+      ) : (
+        <ul className="mt-3">
+          {rows.map(([lot, kg]) => (
+            <li key={lot} className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5 last:border-b-0">
+              <Link to={`/trace/lot/${lot}`} className="min-w-0 truncate underline decoration-rule underline-offset-4">
+                <Swatch index={farm.lotIndex(lot)} /> <b>{farm.tag(lot)}</b> {farm.lot(lot)?.fieldName ?? 'unknown'}
+              </Link>
+              <span>
+                <Bushels value={farm.bushels({ [lot]: kg })} />
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <dl className="mt-4 grid grid-cols-3 gap-x-4">
+        {(
+          [
+            ['hauled', flow.haul],
+            ['stored', flow.store],
+            ['sold', flow.sell],
+          ] as const
+        ).map(([word, byLot]) => (
+          <div key={word}>
+            <dt className="text-sm text-muted">{word}</dt>
+            <dd className="text-xl font-semibold">
+              <Bushels value={farm.bushels(byLot)} />
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </div>
+  );
+}
+
+function Nothing({ farm }: { farm: Farm }) {
+  return (
+    <Empty title="Nothing waits.">
+      <p>No vessel is full, no truck stands loaded, and the book has no open question. Last entry at {farm.data.tape[0] ? clock(farm.data.tape[0].entry.at, farm.data.farm.timeZone) : '–'}.</p>
+    </Empty>
+  );
+}
+
+/** The first hour of a real farm. */
+function FirstSteps() {
+  return (
+    <Empty title="The book is open and empty.">
+      <p>Three steps to the first bushel:</p>
+      <ol className="list-decimal space-y-1 pl-5 text-ink">
+        <li>
+          <Link className="underline" to="/fields">
+            Add the fields
+          </Link>{' '}
+          that stand this season.
+        </li>
+        <li>
+          <Link className="underline" to="/store">
+            Add the places
+          </Link>{' '}
+          that hold grain: carts, trucks, bins, and the buyers.
+        </li>
+        <li>Record the first load: the button at the bottom right, or press n and then c.</li>
+      </ol>
+    </Empty>
+  );
+}
+

@@ -1,0 +1,115 @@
+import type { TapeLine } from '@fanega/contract';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { type Farm, useFarm, useTapeLine } from '../data/farm';
+import { useRecorder } from '../record';
+import { Button, Sheet } from '../ui';
+import { Answered } from '../ui/answer';
+import { headline } from './headline';
+import { formatMoney, Moisture, Pounds } from './quantity';
+import { ShareList } from './share-list';
+import { clock, day } from './time';
+
+/** One entry, as it was recorded and as it counts; from here it is voided, made again or traced. */
+export function EntrySheet({ entryId, onClose }: { entryId: string | null; onClose: () => void }) {
+  return (
+    <Sheet open={entryId !== null} title="Entry" onClose={onClose}>
+      {entryId && <EntryBody entryId={entryId} onClose={onClose} />}
+    </Sheet>
+  );
+}
+
+function EntryBody({ entryId, onClose }: { entryId: string; onClose: () => void }) {
+  const farm = useFarm();
+  return <Answered answer={useTapeLine(entryId)} what="Looking it up">{(line) => <EntryFacts line={line} farm={farm} onClose={onClose} />}</Answered>;
+}
+
+function EntryFacts({ line, farm, onClose }: { line: TapeLine; farm: Farm; onClose: () => void }) {
+  const recorder = useRecorder();
+  const [sure, setSure] = useState(false);
+  const { entry } = line;
+  const { timeZone } = farm.data.farm;
+  const isDelivery = entry.type === 'move' && farm.place(entry.to)?.kind === 'buyer';
+  const canRedo = !line.voided && entry.type !== 'void' && entry.type !== 'witness';
+  const late = entry.recordedAt !== undefined && Date.parse(entry.recordedAt) - Date.parse(entry.at) > 3_600_000;
+  const when = (at: string) => `${day(at, timeZone)} ${clock(at, timeZone)}`;
+  const own = entry as { wetKg?: number; moisture?: number };
+  const move = entry.type === 'move' ? entry : undefined;
+  const rows: [string, React.ReactNode][] = [
+    ['happened', when(entry.at)],
+    ['recorded', entry.recordedAt ? `${when(entry.recordedAt)}${late ? ', late' : ''}` : 'not said'],
+    ['by', `${entry.by ?? 'nobody'}${entry.device ? ` on ${entry.device}` : ''}`],
+    ...(own.wetKg === undefined ? [] : [['written down', <><Pounds kg={own.wetKg} /> {entry.method ? `by ${entry.method}` : ''}</>] as [string, React.ReactNode]]),
+    ...(own.moisture === undefined ? [] : [['moisture', <Moisture value={own.moisture} />] as [string, React.ReactNode]]),
+    ...(move?.ticket ? [['ticket', move.ticket] as [string, React.ReactNode]] : []),
+    ...(move?.grossKg !== undefined && move.tareKg !== undefined ? [['gross, tare', <><Pounds kg={move.grossKg} />, <Pounds kg={move.tareKg} /></>] as [string, React.ReactNode]] : []),
+    ...(move?.pricePerBu === undefined ? [] : [['price', `${formatMoney(move.pricePerBu)} a bushel`] as [string, React.ReactNode]]),
+    ...(entry.note ? [['note', entry.note] as [string, React.ReactNode]] : []),
+    ['id', <span className="font-mono text-sm">{entry.id}</span>],
+  ];
+  return (
+    <div className="space-y-5 px-5 py-4">
+      <div>
+        <h3 className={`text-2xl ${line.voided ? 'text-muted line-through' : ''}`}>{headline(entry, farm)}</h3>
+        {line.voided && <p className="font-semibold text-clay">✕ voided: it counts as if it had never happened</p>}
+        {line.wetKg !== null && line.wetKg > 0 && !line.voided && (
+          <p className="mt-1 text-3xl font-bold">
+            <Pounds kg={line.wetKg} /> <span className="text-base font-normal text-muted">counts</span>
+          </p>
+        )}
+      </div>
+      {Object.keys(line.wetLots).length > 0 && <ShareList farm={farm} wetLots={line.wetLots} />}
+      {line.witnesses.length > 0 && (
+        <div>
+          <h4 className="font-semibold">Also weighed</h4>
+          <ul className="text-muted">
+            {line.witnesses.map((witness) => {
+              const { wetKg, moisture, method, note } = witness as { wetKg?: number; moisture?: number; method?: string; note?: string };
+              return (
+                <li key={witness.id}>
+                  {wetKg === undefined ? '' : <Pounds kg={wetKg} />} {moisture === undefined ? '' : <Moisture value={moisture} />} {method ?? ''} {note ? `· ${note}` : ''}
+                </li>
+              );
+            })}
+          </ul>
+        </div>
+      )}
+      <dl className="grid grid-cols-[7.5rem_1fr] gap-y-1 border-t border-rule pt-3">
+        {rows.map(([term, value]) => (
+          <div key={term} className="contents">
+            <dt className="text-muted">{term}</dt>
+            <dd className="min-w-0 break-words">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <div className="flex flex-wrap gap-3 border-t border-rule pt-4">
+        {isDelivery && !line.voided && (
+          <Link to={`/trace/delivery/${entry.id}`} onClick={onClose} className="inline-flex min-h-11 items-center rounded-[3px] bg-clay px-4 font-semibold text-on-clay">
+            Trace it
+          </Link>
+        )}
+        {canRedo && (
+          <Button
+            onClick={() => {
+              onClose();
+              recorder.correct(entry);
+            }}
+          >
+            Void and make again
+          </Button>
+        )}
+        {!line.voided && (
+          <Button
+            onClick={() => {
+              if (!sure) return setSure(true);
+              onClose();
+              void recorder.undo(entry.id);
+            }}
+          >
+            {sure ? 'Yes, void it' : entry.type === 'void' ? 'Take the void back' : 'Void it'}
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}

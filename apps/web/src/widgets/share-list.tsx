@@ -1,0 +1,46 @@
+import { Link } from 'react-router';
+import type { Farm } from '../data/farm';
+import { Bushels, formatShare, Pounds } from './quantity';
+import { Swatch } from './weave';
+
+/** Whose grain it is: each field's part by weight, in bushels and pounds, summing to the whole. */
+export function ShareList({ farm, wetLots, pounds = true }: { farm: Farm; wetLots: Readonly<Record<string, number>>; pounds?: boolean }) {
+  const total = Object.values(wetLots).reduce((a, b) => a + b, 0);
+  const rows = Object.entries(wetLots).sort((a, b) => b[1] - a[1]);
+  return (
+    <table className="w-full">
+      <caption className="sr-only">Shares by field</caption>
+      <tbody>
+        {rows.map(([lotId, kg]) => {
+          const lot = farm.lot(lotId);
+          return (
+            <tr key={lotId} className="border-b border-rule last:border-b-0">
+              <td className="py-1.5 pr-2">
+                <Swatch index={farm.lotIndex(lotId)} /> <b>{farm.tag(lotId)}</b>{' '}
+                {lot ? (
+                  <Link className="underline decoration-rule underline-offset-4" to={`/trace/lot/${lotId}`}>
+                    {lot.fieldName}
+                  </Link>
+                ) : (
+                  'unknown field'
+                )}
+              </td>
+              <td className="py-1.5 text-right whitespace-nowrap">
+                <Bushels value={farm.bushels({ [lotId]: kg })} />
+              </td>
+              {pounds && (
+                <td className="py-1.5 pl-3 text-right whitespace-nowrap text-muted">
+                  <Pounds kg={kg} />
+                </td>
+              )}
+              <td className="w-20 py-1.5 pl-3 text-right whitespace-nowrap">
+                {formatShare(total > 0 ? kg / total : 0)}
+                <span className="text-[0.72em] text-muted"> %</span>
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
