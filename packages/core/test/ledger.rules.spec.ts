@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { BookRefused, type Entry, findTwins, joinTwins, kilogramsToPounds, Ledger, poundsToKilograms, traceDelivery, wordRefusal } from '../src/index.js';
+import { type BookRefused, type Entry, findTwins, joinTwins, kilogramsToPounds, Ledger, poundsToKilograms, traceDelivery, wordRefusal } from '../src/index.js';
 import { BookBuilder } from './books.js';
 
 const LOTS = [{ id: 'A' }, { id: 'B' }];

@@ -66,7 +66,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
 
   const { Icon } = THEME_LOOK[theme];
   return (
-    <div className="grid min-h-dvh grid-rows-[auto_1fr] lg:h-dvh lg:grid-cols-[262px_1fr] lg:overflow-hidden">
+    <div className="grid min-h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr] lg:h-dvh lg:grid-cols-[262px_1fr] lg:overflow-hidden">
       <WeaveDefs lots={farm.data.lots.length} />
       <a href="#station" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">
         Skip to the station
@@ -110,7 +110,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
           }
         />
       </aside>
-      <main id="station" tabIndex={-1} className={`min-w-0 pb-24 outline-none lg:min-h-0 lg:overflow-y-auto lg:pb-0 ${tapeOpen ? 'hidden lg:block' : ''}`}>
+      <main id="station" tabIndex={-1} className={`min-w-0 pb-24 outline-none lg:min-h-0 lg:overflow-y-auto lg:pb-20 ${tapeOpen ? 'hidden lg:block' : ''}`}>
         {children}
       </main>
       <button

@@ -2,7 +2,7 @@ import type { Delivery, DeliveryTraceAnswer, FarmNow, FieldRow, LotInfo, LotTrac
 import { CROPS, cropOf, kilogramsPerBushel, type Position, UNKNOWN_LOT } from '@fanega/core';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
-import { ApiError } from './api';
+import { type ApiError } from './api';
 
 export const useMe = () => useSWR<Me, ApiError>('/auth/me');
 

@@ -155,7 +155,7 @@ export function readDraft(draft: Draft, farm: Farm, now: number): { entry?: Entr
   else if (at > now + 10 * 60_000) errors.time = 'This is still to come';
   const base = {
     id: draft.id,
-    at: Number.isNaN(at) ? '' : new Date(at).toISOString(),
+    at: Number.isFinite(at) ? new Date(at).toISOString() : '',
     ...(draft.note.trim() === '' ? {} : { note: draft.note.trim() }),
   };
   const method = { method: draft.method === '' ? likelyMethod(draft, farm) : draft.method };

@@ -310,10 +310,13 @@ function preview(farm: Farm, draft: Draft): string | null {
       .sort((a, b) => b[1] - a[1])
       .slice(0, 3)
       .map(([lot, wet]) => `${farm.tag(lot)} ${formatShare(wet / held.wetKg)} %`);
+    const target = farm.place(entry.to);
+    const over = target?.capacityBu ? farm.bushels(farm.held(entry.to).wetLots) + kg / kgPerBu - target.capacityBu : 0;
+    const spills = over > 0.5 ? ` ${formatBushels(over)} bu more than ${target!.name} holds.` : '';
     const rest = takesAll ? 'nothing stays' : `${bu(held.wetKg - kg)} stay`;
     const off = held.wetKg > 0 && takesAll && entry.wetKg !== undefined ? `, ${formatShare(Math.abs(kg / held.wetKg - 1))} % ${kg >= held.wetKg ? 'over' : 'under'} the book` : '';
     if (held.wetKg === 0) return `The book has nothing in ${farm.placeName(entry.from)}: ${bu(kg)} will stand as grain of an unknown field.`;
-    return `${bu(kg)} go, ${rest}${off}. In it now: ${shares.join(', ')}, ${held.moisture === null ? '' : `${formatMoisture(held.moisture)} %`}`;
+    return `${bu(kg)} go, ${rest}${off}. In it now: ${shares.join(', ')}, ${held.moisture === null ? '' : `${formatMoisture(held.moisture)} %`}.${spills}`;
   }
   if (entry.type === 'harvest') return `${bu(entry.wetKg)} of ${farm.lot(entry.lot)?.fieldName ?? ''} into ${farm.placeName(entry.to)}`;
   if (entry.type === 'measure') {

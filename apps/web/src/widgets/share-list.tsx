@@ -15,7 +15,7 @@ export function ShareList({ farm, wetLots, pounds = true }: { farm: Farm; wetLot
           const lot = farm.lot(lotId);
           return (
             <tr key={lotId} className="border-b border-rule last:border-b-0">
-              <td className="py-1.5 pr-2">
+              <td className="py-1.5 pr-2 whitespace-nowrap">
                 <Swatch index={farm.lotIndex(lotId)} /> <b>{farm.tag(lotId)}</b>{' '}
                 {lot ? (
                   <Link className="underline decoration-rule underline-offset-4" to={`/trace/lot/${lotId}`}>

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 
-/** Eight earths and eight weaves: a lot has one of each and a tag, so that it reads in glare and without colour. */
-const COLOURS = ['#c8952b', '#8a5230', '#7c8248', '#a44e63', '#4a568f', '#3f7f78', '#6b6259', '#b06f2e'] as const;
+/** Twelve earths and eight weaves: a lot has one of each and a tag, so that it reads in glare and without colour. */
+const COLOURS = ['#c8952b', '#8a5230', '#7c8248', '#a44e63', '#4a568f', '#3f7f78', '#b8602f', '#6d4470', '#4f6b3a', '#5f7387', '#a98d4a', '#5a4038'] as const;
 
 const WEAVES: readonly ReactNode[] = [
   <g key="dots" fill="var(--weave)"><circle cx="3" cy="3" r="1.1" /><circle cx="9" cy="9" r="1.1" /></g>,
@@ -15,7 +15,7 @@ const WEAVES: readonly ReactNode[] = [
 ];
 
 const colourOf = (index: number): number => index % COLOURS.length;
-const weaveOf = (index: number): number => (index + 3 * Math.floor(index / COLOURS.length)) % WEAVES.length;
+const weaveOf = (index: number): number => (index + 3 * Math.floor(index / WEAVES.length)) % WEAVES.length;
 
 /** Fill for SVG: a pattern defined once by {@link WeaveDefs}. Negative: grain that no field is known for. */
 export const lotFill = (index: number): string => (index < 0 ? 'url(#weave-unknown)' : `url(#weave-${colourOf(index)}-${weaveOf(index)})`);

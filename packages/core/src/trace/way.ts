@@ -53,12 +53,14 @@ class WayBuilder {
   }
 
   harvest(lot: string, to: string, dryKg: number): void {
+    if (!(dryKg > 0)) return;
     this.carriesStored.delete(to);
     this.add(this.node('lot', lot), this.placeNode(to), dryKg);
   }
 
   /** Called in the order of the book, so that what a truck carries is known when it unloads. */
   move(from: string, to: string, dryKg: number): void {
+    if (!(dryKg > 0)) return;
     const source = this.placeNode(from);
     if (this.onWheels(to)) {
       if (!this.onWheels(from) || this.carriesStored.has(from)) this.carriesStored.add(to);
@@ -68,15 +70,14 @@ class WayBuilder {
   }
 
   lost(place: string, reason: string, dryKg: number): void {
-    this.add(this.placeNode(place), this.node('lost', reason), dryKg);
+    if (dryKg > 0) this.add(this.placeNode(place), this.node('lost', reason), dryKg);
   }
 
   standing(place: string, dryKg: number): void {
-    this.add(this.placeNode(place), this.node('standing', place), dryKg);
+    if (dryKg > 0) this.add(this.placeNode(place), this.node('standing', place), dryKg);
   }
 
   private add(from: string, to: string, dryKg: number): void {
-    if (!(dryKg > 0)) return;
     const key = `${from}\n${to}`;
     const link = this.links.get(key);
     if (link) {

@@ -1,6 +1,6 @@
 import type { PlaceInfo } from '@fanega/contract';
 import { CROPS, cropOf, dryBushels, PLACE_KINDS, WITHDRAWALS } from '@fanega/core';
-import { useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
 import { useSWRConfig } from 'swr';
@@ -11,7 +11,7 @@ import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { Bushels, formatBushels, formatMoisture, Moisture, parseNumber, Pounds } from '../../widgets/quantity';
 import { ShareList } from '../../widgets/share-list';
-import { YardVessel } from './yard-vessel';
+import { shapeOf, YardVessel } from './yard-vessel';
 
 const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
 const WHEELS = ['combine', 'cart', 'truck'];
@@ -36,13 +36,11 @@ export default function Store() {
           <p>Carts, trucks, bins, the dryer, and the buyers where grain leaves: add them in the order of the way of the grain.</p>
         </Empty>
       ) : (
-        <div className="2xl:grid 2xl:grid-cols-[1fr_27rem]">
-          <div>
-            <Yard farm={farm} places={standing} selected={selected} />
-            <Wheels farm={farm} places={wheels} selected={selected} />
-          </div>
+        <>
+          <Yard farm={farm} places={standing} selected={selected} />
           {selected && <Detail key={selected.id} farm={farm} place={selected} />}
-        </div>
+          <Wheels farm={farm} places={wheels} selected={selected} />
+        </>
       )}
       <AddPlace open={adding} onClose={() => setAdding(false)} />
     </div>
@@ -59,31 +57,40 @@ function Caption({ farm, place, selected }: { farm: Farm; place: PlaceInfo; sele
   const bushels = farm.bushels(held.wetLots);
   const unknown = (held.lots.unknown ?? 0) > 0;
   return (
-    <span className="mt-1.5 block leading-snug">
+    <span className="mt-1 block px-1 leading-snug">
       <span className={`font-bold ${selected ? 'text-clay' : ''}`}>{place.name}</span>
       <br />
       {held.wetKg > 0 ? (
         <>
-          {formatBushels(bushels)} bu · {formatMoisture(held.moisture ?? 0)} %
+          {formatBushels(bushels)} bu
+          <br />
+          {unknown ? <span className="font-semibold text-clay">▲ unknown</span> : `${formatMoisture(held.moisture ?? 0)} %`}
         </>
       ) : (
-        'empty'
+        <span className="text-muted">empty</span>
       )}
-      <br />
-      <span className="text-sm text-muted">{unknown ? '▲ unknown field' : place.capacityBu === null ? '' : `room ${formatBushels(Math.max(0, place.capacityBu - bushels))}`}</span>
     </span>
   );
 }
 
+/** All that stands, to one scale, as wide as the page takes. */
 function Yard({ farm, places, selected }: { farm: Farm; places: readonly PlaceInfo[]; selected: PlaceInfo | undefined }) {
   const select = useSelect();
-  const widest = Math.max(1, ...places.map((place) => place.diameterM ?? 8));
-  const scale = Math.min(14.5, 300 / widest);
+  const frame = useRef<HTMLUListElement>(null);
+  const [width, setWidth] = useState(0);
+  useLayoutEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
+    observer.observe(frame.current!);
+    return () => observer.disconnect();
+  }, []);
+  const row = places.filter((place) => place.kind !== 'pile');
+  const metres = row.reduce((sum, place) => sum + shapeOf(place).diameter, 0);
+  const scale = Math.max(8, Math.min(15, (width - row.length * 42) / Math.max(metres, 1)));
   return (
-    <ul className="flex flex-wrap items-end justify-center gap-x-2 gap-y-5 border-b border-ink px-3 pt-5 pb-4 lg:justify-start lg:px-5">
+    <ul ref={frame} className="flex flex-wrap items-end justify-center gap-y-4 border-b border-ink px-3 pt-4 pb-3 lg:justify-start lg:px-5">
       {places.map((place) => (
         <li key={place.id}>
-          <button type="button" aria-pressed={place.id === selected?.id} onClick={() => select(place)} className="block px-1 text-center">
+          <button type="button" aria-pressed={place.id === selected?.id} onClick={() => select(place)} className="block text-center text-sm">
             <span className="flex justify-center border-b-3 border-ink px-1">
               <YardVessel farm={farm} place={place} scale={scale} selected={place.id === selected?.id} lit={null} />
             </span>
@@ -99,7 +106,7 @@ function Wheels({ farm, places, selected }: { farm: Farm; places: readonly Place
   const select = useSelect();
   if (places.length === 0) return null;
   return (
-    <section aria-label="On wheels" className="border-b border-ink px-5 py-4 lg:px-6">
+    <section aria-label="On wheels" className="px-5 py-4 lg:px-6">
       <h2 className="text-sm text-muted">On wheels</h2>
       <ul className="mt-2 flex flex-wrap gap-x-5 gap-y-4">
         {places.map((place) => {
@@ -127,8 +134,15 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
   const owners = ownersOf(farm, held.wetLots);
   return (
-    <section aria-label={place.name} className="grid gap-x-8 gap-y-5 px-5 py-5 lg:grid-cols-2 lg:px-6 2xl:block 2xl:space-y-6 2xl:border-l 2xl:border-ink">
-      <div>
+    <section aria-label={place.name} className="flex flex-wrap items-start gap-x-8 gap-y-5 border-b border-ink px-5 py-5 lg:px-6">
+      <div className="border-b-3 border-ink px-2">
+        {STANDING.includes(place.kind) ? (
+          <YardVessel farm={farm} place={place} scale={Math.min(24, 250 / shapeOf(place).diameter, 215 / (shapeOf(place).eave + shapeOf(place).hopper + 1))} selected={false} lit={null} large />
+        ) : (
+          <BoxSample farm={farm} strata={strataOf(farm, place.id)} capacity={place.capacityBu ?? 900} width={240} height={130} label={place.name} />
+        )}
+      </div>
+      <div className="min-w-72 flex-[1.6]">
         <h2 className="text-sm font-semibold text-muted">{place.name} holds</h2>
         {held.wetKg > 0 ? (
           <>
@@ -137,6 +151,7 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
             </p>
             <p className="mt-1 text-lg">
               <Bushels value={farm.bushels(held.wetLots)} basis="as it lies" /> · <Pounds kg={held.wetKg} /> · <Moisture value={held.moisture} />
+              {place.capacityBu !== null && <span className="text-muted"> · room {formatBushels(Math.max(0, place.capacityBu - farm.bushels(held.wetLots)))} bu</span>}
             </p>
             <div className="mt-3">
               <ShareList farm={farm} wetLots={held.wetLots} />
@@ -155,9 +170,9 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
         </div>
       </div>
       {layers.length > 1 && (
-        <div>
+        <div className="min-w-52 flex-1">
           <h2 className="text-sm font-semibold text-muted">{layers.length} layers, the newest on top</h2>
-          <ol className="mt-1 max-h-80 overflow-y-auto border-y border-rule">
+          <ol className="mt-1 max-h-64 overflow-y-auto border-y border-rule">
             {[...layers].reverse().map((layer, i) => (
               <li key={i} className="flex justify-between gap-3 border-b border-rule py-1 last:border-b-0">
                 <span className="min-w-0 truncate">

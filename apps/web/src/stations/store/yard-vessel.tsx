@@ -54,10 +54,12 @@ interface Props {
   readonly scale: number;
   readonly selected: boolean;
   readonly lit: string | null;
+  /** With a drawing of its own on the page: another clip name, and labels wherever they fit. */
+  readonly large?: boolean;
 }
 
 /** A bin, hopper, dryer or pile cut open, to scale, with its grain lying in it. */
-export function YardVessel({ farm, place, scale, selected, lit }: Props) {
+export function YardVessel({ farm, place, scale, selected, lit, large = false }: Props) {
   const shape = shapeOf(place);
   const strata = strataOf(farm, place.id);
   const pile = place.kind === 'pile';
@@ -82,7 +84,7 @@ export function YardVessel({ farm, place, scale, selected, lit }: Props) {
   const edge = level - rise / 3;
   const peak = level + (2 * rise) / 3;
   const pileSide = pile ? Math.cbrt((3 * cubicMetres(bushels)) / (Math.PI * slope)) : 0;
-  const clip = `vessel-${place.id}`;
+  const clip = `vessel-${place.id}${large ? '-large' : ''}`;
   const outline = pile
     ? `M${x + w / 2 - pileSide * scale} ${y(0)}L${x + w / 2} ${y(pileSide * slope)}L${x + w / 2 + pileSide * scale} ${y(0)}Z`
     : `M${x + 1} ${y(edge)}L${x + w / 2} ${y(peak)}L${x + w - 1} ${y(edge)}L${x + w - 1} ${y(shape.hopper)}L${x + w / 2} ${y(0)}L${x + 1} ${y(shape.hopper)}Z`;

@@ -42,8 +42,7 @@ export function WayDrawing({ farm, way, crop }: { farm: Farm; way: GrainWay; cro
   }, []);
   const lots = way.nodes.filter((node) => node.what === 'lot');
   const only = lots.length === 1 ? lots[0]!.of : null;
-  const columns = Math.max(3, way.nodes.length);
-  const height = Math.min(460, Math.max(190, columns * 24));
+  const height = Math.min(480, Math.max(130, way.nodes.length * 27));
   const graph = useMemo((): SankeyGraph<Node, Link> => {
     const nodes = way.nodes.map((node): Node => ({ id: node.id, node }));
     const links = way.links.map(({ from, to, dryKg, entries }): Link => {
@@ -54,10 +53,10 @@ export function WayDrawing({ farm, way, crop }: { farm: Farm; way: GrainWay; cro
       .nodeId((node) => node.id)
       .nodeAlign(sankeyJustify)
       .nodeWidth(9)
-      .nodePadding(16)
+      .nodePadding(26)
       .extent([
-        [1, 8],
-        [width - 1, height - 8],
+        [1, 18],
+        [width - 1, height - 18],
       ])({ nodes, links });
   }, [way, only, width, height]);
   const { legalPounds, baseMoisture } = cropOf(crop ?? '') ?? CROPS.corn;
@@ -85,14 +84,16 @@ export function WayDrawing({ farm, way, crop }: { farm: Farm; way: GrainWay; cro
           const x0 = node.x0 ?? 0;
           const y0 = node.y0 ?? 0;
           const y1 = node.y1 ?? 0;
-          const right = x0 > width * 0.72;
+          const right = (node.sourceLinks?.length ?? 0) === 0;
           const name = nameOf(node.node, farm);
           return (
             <g key={node.id}>
               <rect x={x0} y={y0} width={9} height={Math.max(2, y1 - y0)} fill="var(--ink)" />
-              <text x={right ? x0 - 6 : x0 + 15} y={(y0 + y1) / 2 + 4} textAnchor={right ? 'end' : 'start'} fontSize="13" fill="var(--ink)" stroke="var(--paper)" strokeWidth="4" paintOrder="stroke" strokeLinejoin="round">
+              <text x={right ? x0 - 6 : x0 + 15} y={(y0 + y1) / 2 - 3} textAnchor={right ? 'end' : 'start'} fontSize="13" fill="var(--ink)" stroke="var(--paper)" strokeWidth="4" paintOrder="stroke" strokeLinejoin="round">
                 <tspan fontWeight="700">{name}</tspan>
-                <tspan dx="6">{bu(node.value ?? 0)}</tspan>
+                <tspan x={right ? x0 - 6 : x0 + 15} dy="15">
+                  {bu(node.value ?? 0)}
+                </tspan>
               </text>
             </g>
           );

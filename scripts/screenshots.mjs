@@ -1,0 +1,74 @@
+// npm run screenshots [folder] [name …]: a picture of each main view from the demo farm, for docs/screenshots.
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { chromium } from '@playwright/test';
+import { buildAll } from './lib/build.mjs';
+import { startDatabase } from './lib/database.mjs';
+import { ensureChromium, ensureMariadb } from './lib/packages.mjs';
+import { anyFreePort, has, ROOT } from './lib/run.mjs';
+import { prepareDatabase, startServer } from './lib/server.mjs';
+
+export const CHROMIUM_FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+
+const [folder = path.join(ROOT, 'docs/screenshots'), ...wanted] = process.argv.slice(2);
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+const record = async (page) => {
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  await page.getByRole('dialog').waitFor();
+  await page.getByLabel('From').selectOption('cart-2');
+  await page.getByLabel('To', { exact: true }).selectOption('truck-2');
+};
+const VIEWS = [
+  { name: 'today', path: '/', size: DESK },
+  { name: 'today-phone', path: '/', size: PHONE },
+  { name: 'record', path: '/', size: DESK, act: record },
+  { name: 'record-phone', path: '/', size: PHONE, act: record },
+  { name: 'fields', path: '/fields', size: DESK },
+  { name: 'cut', path: '/cut', size: DESK },
+  { name: 'haul', path: '/haul', size: DESK },
+  { name: 'dry', path: '/dry', size: DESK },
+  { name: 'store', path: '/store/bin-a', size: DESK },
+  { name: 'sell', path: '/sell', size: DESK },
+  { name: 'trace', path: '/trace', size: DESK },
+  { name: 'trace-field', path: '/trace/lot/lot-hs-2026', size: DESK },
+  { name: 'trace-ticket', path: '/trace', size: DESK, act: (page) => page.getByRole('region', { name: 'Tickets' }).getByRole('row').filter({ hasText: 'HS' }).getByRole('link').first().click() },
+  { name: 'today-night', path: '/', size: DESK, theme: 'night' },
+  { name: 'store-glare', path: '/store/bin-a', size: DESK, theme: 'glare' },
+  { name: 'sign-in', path: '/', size: DESK, signedOut: true },
+];
+
+await ensureMariadb();
+await ensureChromium();
+await buildAll();
+const dir = mkdtempSync(path.join(os.tmpdir(), 'fanega-shots-'));
+const database = await startDatabase(dir, { quiet: true });
+const url = database.url('fanega_demo');
+await prepareDatabase(url, true);
+const server = await startServer({ url, port: await anyFreePort(), env: { FANEGA_LOG: 'error' } });
+const browser = await chromium.launch({ executablePath: has('chromium'), args: CHROMIUM_FLAGS });
+mkdirSync(folder, { recursive: true });
+try {
+  for (const view of VIEWS.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
+    const context = await browser.newContext({ viewport: view.size, reducedMotion: 'reduce', hasTouch: view.size === PHONE });
+    const page = await context.newPage();
+    page.on('console', (message) => message.type() === 'error' && console.error(`${view.name}: ${message.text()}`));
+    page.on('pageerror', (error) => console.error(`${view.name}: ${error.message}`));
+    if (!view.signedOut) await context.request.post(`${server.address}/api/auth/demo`, { headers: { Origin: server.address } });
+    if (view.theme) await context.addInitScript((theme) => localStorage.setItem('fanega.theme', theme), view.theme);
+    await page.goto(server.address + view.path);
+    await page.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' });
+    await page.waitForFunction(() => !document.querySelector('[role=status] .animate-spin'));
+    await view.act?.(page);
+    await page.waitForFunction(() => !document.querySelector('[role=status] .animate-spin'));
+    await page.evaluate(() => document.fonts.ready);
+    await page.screenshot({ path: path.join(folder, `${view.name}.png`) });
+    await context.close();
+  }
+} finally {
+  await browser.close();
+  await server.stop();
+  await database.stop();
+  rmSync(dir, { recursive: true, force: true });
+}
