@@ -28,7 +28,7 @@ module.exports = {
   forbidden: [
     ...folders,
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },
-    rule('core-is-pure', `^${core}/`, { path: '^(apps|demo|e2e|packages/contract)/|node_modules/|^(fs|path|crypto|node:)' }),
+    rule('core-is-pure', `^${core}/`, { path: '^(apps|demo|e2e|packages/contract|packages/core/dist)/|node_modules/|^(fs|path|crypto|node:)' }),
     rule('contract-imports-core-only', '^packages/contract/', { path: '^(apps|demo|e2e)/' }),
     rule('server-not-web', '^apps/server/', { path: '^(apps/web|e2e)/' }),
     rule('web-not-server', '^apps/web/', { path: '^(apps/server|demo|e2e)/' }),
@@ -42,7 +42,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules|dist' },
-    exclude: { path: '(^|/)dist/|\\.spec\\.tsx?$' },
+    exclude: { path: '\\.spec\\.tsx?$' },
     tsPreCompilationDeps: true,
     enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.d.ts'] },
   },

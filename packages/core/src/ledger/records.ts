@@ -2,13 +2,8 @@ import { invariant } from '../kernel/index.js';
 import { type BookHeader, type Entry, UNKNOWN_LOT } from './model.js';
 
 /** What a record does to grain; witnesses and voids change other records instead. */
-export const enum Kind {
-  Harvest = 1,
-  Move = 2,
-  Condition = 3,
-  Loss = 4,
-  Measure = 5,
-}
+export const Kind = { Harvest: 1, Move: 2, Condition: 3, Loss: 4, Measure: 5 } as const;
+export type Kind = (typeof Kind)[keyof typeof Kind];
 
 const STEP_KINDS: Partial<Record<Entry['type'], Kind>> = {
   harvest: Kind.Harvest,

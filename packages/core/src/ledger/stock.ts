@@ -2,12 +2,8 @@ import { NO_GRAIN_KG } from './model.js';
 import type { ReplayTape } from './tape.js';
 
 /** How a place gives grain back, as a number for the replay loop. */
-export const enum Out {
-  Mixed = 0,
-  FirstIn = 1,
-  LastIn = 2,
-  Buyer = 3,
-}
+export const Out = { Mixed: 0, FirstIn: 1, LastIn: 2, Buyer: 3 } as const;
+export type Out = (typeof Out)[keyof typeof Out];
 
 /** Scales outside these are folded into the row before they can run out of range. */
 const LEAST_SCALE = 1e-100;

@@ -1,6 +1,6 @@
 import { AppendBody, type AppendAnswer, CorrectionBody, type Delivery, type DeliveryTraceAnswer, type EntryBody, type FarmNow, type FieldRow, type LotTraceAnswer, type TapeLine } from '@fanega/contract';
 import { type Account, type Entry, type Position, serializeBook } from '@fanega/core';
-import { Body, Controller, DefaultValuePipe, Get, Headers, HttpCode, Inject, type MessageEvent, Param, ParseIntPipe, Post, Query, Res, Sse } from '@nestjs/common';
+import { Body, Controller, Get, Headers, HttpCode, Inject, type MessageEvent, Param, Post, Query, Res, Sse } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { map, type Observable } from 'rxjs';
@@ -42,11 +42,10 @@ export class BookController {
   @Allow('viewer')
   tape(
     @Param('farmId') farmId: string,
-    @Query('before', new DefaultValuePipe(4_000_000_000), ParseIntPipe) before: number,
-    @Query('limit', new DefaultValuePipe(100), ParseIntPipe) limit: number,
+    @Query('before') before?: string,
+    @Query('limit') limit?: string,
   ): Promise<TapeLine[]> {
-    if (limit < 1 || limit > 500) throw new Refused('body_wrong', 'limit must be from 1 to 500', [{ field: 'limit', code: 'range', message: 'from 1 to 500' }]);
-    return this.answers.tape(farmId, before, limit);
+    return this.answers.tape(farmId, wholeNumber('before', before, 4_000_000_000, 4_000_000_000), wholeNumber('limit', limit, 100, 500));
   }
 
   @Get('entries/:entryId')
@@ -112,6 +111,15 @@ export class BookController {
     const from = Number(lastEventId ?? after ?? -1);
     return this.feed.follow(farmId, Number.isFinite(from) ? from : -1).pipe(map((event) => ({ id: String(event.seq), data: event })));
   }
+}
+
+/** A number in the address, from 1 to `most`. */
+function wholeNumber(field: string, text: string | undefined, otherwise: number, most: number): number {
+  if (text === undefined) return otherwise;
+  const value = Number(text);
+  if (Number.isInteger(value) && value >= 1 && value <= most) return value;
+  const message = `${field} is "${text}"; it must be a whole number from 1 to ${most}`;
+  throw new Refused('body_wrong', message, [{ field, code: 'range', message }]);
 }
 
 /** The checked body as the book's entry: class instances and left-out fields do not belong in it. */

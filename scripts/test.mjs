@@ -1,0 +1,102 @@
+// npm test: everything from a fresh checkout to one line "N passed, N failed". Node built-ins only until packages are there.
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { buildAll } from './lib/build.mjs';
+import { startDatabase } from './lib/database.mjs';
+import { ensureChromium, ensureMariadb, ensurePackages } from './lib/packages.mjs';
+import { anyFreePort, bin, DATA, has, run } from './lib/run.mjs';
+import { step, stop } from './lib/say.mjs';
+import { prepareDatabase, startServer } from './lib/server.mjs';
+
+const PARTS = ['types', 'lint', 'unit', 'server', 'e2e'];
+const wanted = process.argv.slice(2).filter((word) => !word.startsWith('-'));
+const unknown = wanted.filter((word) => !PARTS.includes(word));
+if (unknown.length > 0) stop(`npm test does not know ${unknown.join(' ')}; parts are ${PARTS.join(', ')}.`);
+const doing = (part) => wanted.length === 0 || wanted.includes(part);
+
+const total = { passed: 0, failed: 0 };
+const work = path.join(DATA, 'test');
+rmSync(work, { recursive: true, force: true });
+mkdirSync(work, { recursive: true });
+
+function count(name, passed, failed, output) {
+  total.passed += passed;
+  total.failed += failed;
+  step(`${name}: ${passed} passed${failed > 0 ? `, ${failed} FAILED` : ''}`);
+  if (failed > 0) console.log(output.slice(-20_000));
+}
+
+/** A check that either holds or not. */
+async function check(name, command, args) {
+  const { code, output } = await run(command, args);
+  count(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1, output);
+}
+
+function report(file) {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return null;
+  }
+}
+
+async function vitest(project, env = {}) {
+  const file = path.join(work, `${project}.json`);
+  const { code, output } = await run(bin('vitest'), ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], { env: { ...process.env, ...env } });
+  const result = report(file);
+  const failed = result?.numFailedTests ?? 0;
+  // A file that does not even load fails no test, yet it has failed.
+  count(project, result?.numPassedTests ?? 0, code !== 0 && failed === 0 ? 1 : failed, output);
+}
+
+async function browser(env) {
+  const file = path.join(work, 'e2e.json');
+  const { code, output } = await run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file, ...env } });
+  const stats = report(file)?.stats;
+  const failed = (stats?.unexpected ?? 0) + (stats?.flaky ?? 0);
+  count('e2e', stats?.expected ?? 0, code !== 0 && failed === 0 ? 1 : failed, output);
+}
+
+let database;
+const servers = [];
+let code = 0;
+try {
+  await ensurePackages();
+  await ensureMariadb();
+  if (doing('e2e')) await ensureChromium();
+  await buildAll();
+  if (doing('types')) {
+    await check('types of the pages', bin('tsc'), ['-p', 'apps/web']);
+    await check('types of the tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
+  }
+  if (doing('lint')) {
+    await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
+    await check('import rules', bin('depcruise'), [
+      '--config', '.dependency-cruiser.cjs', '--output-type', 'err',
+      'packages/core/src', 'packages/core/cli', 'packages/contract/src', 'apps/server/src', 'apps/web/src', 'demo/src', 'e2e',
+    ]);
+  }
+  if (doing('unit')) await vitest('unit');
+  if (doing('server') || doing('e2e')) database = await startDatabase(path.join(work, 'db'), { quiet: true });
+  if (doing('server')) await vitest('server', { FANEGA_TEST_DATABASE_URL: database.url('') });
+  if (doing('e2e')) {
+    const serve = async (name, demo) => {
+      const url = database.url(name);
+      await prepareDatabase(url, demo);
+      const server = await startServer({ url, port: await anyFreePort(), env: { FANEGA_LOG: 'error', FANEGA_SIGN_IN_LIMIT: '0' } });
+      servers.push(server);
+      return server.address;
+    };
+    const env = { FANEGA_E2E_DEMO: await serve('fanega_demo', true), FANEGA_E2E_EMPTY: await serve('fanega_farm', false), FANEGA_CHROMIUM: has('chromium') };
+    await browser(env);
+  }
+} catch (error) {
+  console.error(error);
+  total.failed++;
+} finally {
+  for (const server of servers) await server.stop();
+  await database?.stop().catch((error) => console.error(String(error)));
+}
+if (total.failed > 0 || total.passed === 0) code = 1;
+console.log(`\n${total.passed} passed, ${total.failed} failed`);
+process.exit(code);
