@@ -9,7 +9,15 @@ import { ensureChromium, ensureMariadb } from './lib/packages.mjs';
 import { anyFreePort, has, ROOT } from './lib/run.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
 
-export const CHROMIUM_FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+export const CHROMIUM_FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 
 const [folder = path.join(ROOT, 'docs/screenshots'), ...wanted] = process.argv.slice(2);
 const DESK = { width: 1280, height: 800 };
@@ -33,7 +41,12 @@ const VIEWS = [
   { name: 'sell', path: '/sell', size: DESK },
   { name: 'trace', path: '/trace', size: DESK },
   { name: 'trace-field', path: '/trace/lot/lot-hs-2026', size: DESK },
-  { name: 'trace-ticket', path: '/trace', size: DESK, act: (page) => page.getByRole('region', { name: 'Tickets' }).getByRole('row').filter({ hasText: 'HS' }).getByRole('link').first().click() },
+  {
+    name: 'trace-ticket',
+    path: '/trace',
+    size: DESK,
+    act: (page) => page.getByRole('region', { name: 'Tickets' }).getByRole('row').filter({ hasText: 'HS' }).getByRole('link').first().click(),
+  },
   { name: 'today-night', path: '/', size: DESK, theme: 'night' },
   { name: 'store-glare', path: '/store/bin-a', size: DESK, theme: 'glare' },
   { name: 'sign-in', path: '/', size: DESK, signedOut: true },

@@ -42,7 +42,9 @@ function report(file) {
 
 async function vitest(project, env = {}) {
   const file = path.join(work, `${project}.json`);
-  const { code, output } = await run(bin('vitest'), ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], { env: { ...process.env, ...env } });
+  const { code, output } = await run(bin('vitest'), ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], {
+    env: { ...process.env, ...env },
+  });
   const result = report(file);
   const failed = result?.numFailedTests ?? 0;
   // A file that does not even load fails no test, yet it has failed.
@@ -72,8 +74,17 @@ try {
   if (doing('lint')) {
     await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
     await check('import rules', bin('depcruise'), [
-      '--config', '.dependency-cruiser.cjs', '--output-type', 'err',
-      'packages/core/src', 'packages/core/cli', 'packages/contract/src', 'apps/server/src', 'apps/web/src', 'demo/src', 'e2e',
+      '--config',
+      '.dependency-cruiser.cjs',
+      '--output-type',
+      'err',
+      'packages/core/src',
+      'packages/core/cli',
+      'packages/contract/src',
+      'apps/server/src',
+      'apps/web/src',
+      'demo/src',
+      'e2e',
     ]);
   }
   if (doing('unit')) await vitest('unit');

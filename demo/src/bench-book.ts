@@ -38,17 +38,32 @@ export function benchBook(entries: number, lots: number, places: number, fieldsA
     };
     if (roll < 0.34) {
       const to = some('wheel', wheels, (kg) => kg < wheelRoom - 9000);
-      out.push({ ...base, type: 'harvest', lot: `lot${Math.floor((i / entries) * (lots - fieldsAtOnce + 1)) + pick(0, fieldsAtOnce)}`, to, wetKg: 4000 + random() * 5000, moisture });
+      out.push({
+        ...base,
+        type: 'harvest',
+        lot: `lot${Math.floor((i / entries) * (lots - fieldsAtOnce + 1)) + pick(0, fieldsAtOnce)}`,
+        to,
+        wetKg: 4000 + random() * 5000,
+        moisture,
+      });
       pour(to, 6500);
     } else if (roll < 0.46) {
-      move(some('wheel', wheels, (kg) => kg > 4000), some('wheel', wheels, (kg) => kg < 8000), 3000 + random() * 6000);
+      move(
+        some('wheel', wheels, (kg) => kg > 4000),
+        some('wheel', wheels, (kg) => kg < 8000),
+        3000 + random() * 6000,
+      );
     } else if (roll < 0.64) {
       const from = some('wheel', wheels, (kg) => kg > 9000);
       const to = some('bin', bins, (kg) => kg < binRoom);
       if (random() < 0.5) move(from, to, held.get(from)! * (0.99 + random() * 0.02), { emptied: true, ...(random() < 0.5 ? { moisture } : {}) });
       else move(from, to, held.get(from)! * (0.5 + random() * 0.4));
     } else if (roll < 0.79) {
-      move(some('bin', bins, (kg) => kg > 30_000), some('wheel', wheels, (kg) => kg < 4000), 9000 + random() * 13_000);
+      move(
+        some('bin', bins, (kg) => kg > 30_000),
+        some('wheel', wheels, (kg) => kg < 4000),
+        9000 + random() * 13_000,
+      );
     } else if (roll < 0.955) {
       const from = some('wheel', wheels, (kg) => kg > 12_000);
       move(from, `buyer${pick(0, buyers)}`, held.get(from)! * (0.99 + random() * 0.02), { emptied: true, moisture, method: 'ticket' });

@@ -18,7 +18,6 @@ const row = (what: string, figure: string, goal = ''): void => console.log(`${wh
 const perSecond = (ms: number): string => Math.round((ENTRIES / ms) * 1000).toLocaleString('en');
 const median = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1]!;
 
-
 function measure(title: string, fieldsAtOnce: number): void {
   // Through JSON, as a file or the database gives it.
   const book = JSON.parse(JSON.stringify(benchBook(ENTRIES, 60, 40, fieldsAtOnce))) as Book;

@@ -149,7 +149,13 @@ export function demoFarm({ seed = 20260908, seasons = 1, fields = PLAN.length, y
         season: year - seasons + 1 + s,
         variety,
         tag,
-        shares: i === 1 ? [{ owner: OWN, part: 2 / 3 }, { owner: LANDLORD, part: 1 / 3 }] : [{ owner: OWN, part: 1 }],
+        shares:
+          i === 1
+            ? [
+                { owner: OWN, part: 2 / 3 },
+                { owner: LANDLORD, part: 1 / 3 },
+              ]
+            : [{ owner: OWN, part: 1 }],
       });
     });
   }
@@ -195,7 +201,11 @@ class BookWriter {
     private readonly places: readonly DemoPlace[],
   ) {
     this.random = seeded(seed);
-    this.ledger = new Ledger({ defaults: { moisture: 0.15, trust: ['ticket', 'bridge', 'cartScale', 'volume', 'monitor', 'estimate'] }, lots: lots.map(({ id }) => ({ id })), places });
+    this.ledger = new Ledger({
+      defaults: { moisture: 0.15, trust: ['ticket', 'bridge', 'cartScale', 'volume', 'monitor', 'estimate'] },
+      lots: lots.map(({ id }) => ({ id })),
+      places,
+    });
   }
 
   arrivals(): Entry[] {
@@ -271,7 +281,14 @@ class BookWriter {
     const next = standing.filter((s) => s.bushelsLeft > 1).slice(0, 2);
     this.clock = date + LOCAL + this.between(7.6, 8.4) * 60 * MINUTE;
     for (const s of next) {
-      this.readings.push({ id: ulidAt(this.clock, this.random), fieldId: s.lot.fieldId, at: new Date(this.clock).toISOString(), moisture: this.moisture(s), source: 'hand', by: 'Oona' });
+      this.readings.push({
+        id: ulidAt(this.clock, this.random),
+        fieldId: s.lot.fieldId,
+        at: new Date(this.clock).toISOString(),
+        moisture: this.moisture(s),
+        source: 'hand',
+        by: 'Oona',
+      });
       this.pass(9);
     }
   }
@@ -341,8 +358,17 @@ class BookWriter {
     const measured = Math.round((moisture + this.between(-0.003, 0.003)) * 1000) / 1000;
     const id = this.add(
       {
-        type: 'move', from: truck, to: buyer, wetKg: net, emptied: true, moisture: measured, method: 'ticket' satisfies Method,
-        ticket: String(this.ticket++), grossKg: net + tare, tareKg: tare, pricePerBu: Math.round((PRICE[crop]! + this.between(-0.12, 0.1)) * 100) / 100,
+        type: 'move',
+        from: truck,
+        to: buyer,
+        wetKg: net,
+        emptied: true,
+        moisture: measured,
+        method: 'ticket' satisfies Method,
+        ticket: String(this.ticket++),
+        grossKg: net + tare,
+        tareKg: tare,
+        pricePerBu: Math.round((PRICE[crop]! + this.between(-0.12, 0.1)) * 100) / 100,
       },
       driver,
       `${truck}-phone`,
@@ -370,7 +396,10 @@ class BookWriter {
   /** Stored grain to a buyer, so that tickets of mixed bins are in the book too. */
   private haulOut(date: number): void {
     this.clock = date + LOCAL + 19.9 * 60 * MINUTE;
-    for (const [bin, crop] of [['bin-b', 'corn'], ['bin-e', 'sorghum']] as const) {
+    for (const [bin, crop] of [
+      ['bin-b', 'corn'],
+      ['bin-e', 'sorghum'],
+    ] as const) {
       const legal = CROPS[crop].legalPounds;
       if (this.held(bin) / KG_PER_LB / legal < 2500) continue;
       const truck = `truck-${(this.truck++ % 4) + 1}`;
@@ -397,7 +426,20 @@ class BookWriter {
       // A phone out of reach of a tower: the load is booked where it belongs in time, two days after it happened.
       at(19.5);
       const hs = this.ledger.header.lots.find((l) => String(l.id).startsWith('lot-hs-'))!;
-      this.add({ type: 'harvest', lot: hs.id, to: 'combine-2', wetKg: this.scaleKg(poundsToKilograms(14_200)), moisture: 0.192, method: 'monitor', note: 'the wet corner by the slough; phone had no signal' }, 'Bea', 'combine-2-tablet', 2 * 1440 + 37);
+      this.add(
+        {
+          type: 'harvest',
+          lot: hs.id,
+          to: 'combine-2',
+          wetKg: this.scaleKg(poundsToKilograms(14_200)),
+          moisture: 0.192,
+          method: 'monitor',
+          note: 'the wet corner by the slough; phone had no signal',
+        },
+        'Bea',
+        'combine-2-tablet',
+        2 * 1440 + 37,
+      );
       this.pass(15);
       this.add({ type: 'move', from: 'combine-2', to: 'wet-bin', note: 'straight into the pit' }, 'Bea', 'combine-2-tablet', 2 * 1440 + 36);
     }
@@ -426,7 +468,11 @@ class BookWriter {
     this.clock = date + LOCAL + (13 * 60 + 26) * MINUTE;
     const harvest = (s: Standing, to: string, bushels: number, by: string, method: Method): void => {
       if (s.daysCut === 0) s.daysCut = 1;
-      this.add({ type: 'harvest', lot: s.lot.id, to, wetKg: this.scaleKg(poundsToKilograms(bushels * legal)), moisture: this.moisture(s), method }, by, by === 'Oona' ? 'combine-1-tablet' : 'combine-2-tablet');
+      this.add(
+        { type: 'harvest', lot: s.lot.id, to, wetKg: this.scaleKg(poundsToKilograms(bushels * legal)), moisture: this.moisture(s), method },
+        by,
+        by === 'Oona' ? 'combine-1-tablet' : 'combine-2-tablet',
+      );
       s.bushelsLeft -= bushels;
       this.pass(this.between(6, 8));
     };

@@ -15,10 +15,11 @@ function* files(dir) {
 
 function fingerprint(dirs) {
   const hash = createHash('sha1').update(process.version);
-  for (const dir of dirs) for (const file of files(path.join(ROOT, dir))) {
-    const { size, mtimeMs } = statSync(file);
-    hash.update(`${file}:${size}:${mtimeMs}\n`);
-  }
+  for (const dir of dirs)
+    for (const file of files(path.join(ROOT, dir))) {
+      const { size, mtimeMs } = statSync(file);
+      hash.update(`${file}:${size}:${mtimeMs}\n`);
+    }
   return hash.update(readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex');
 }
 

@@ -70,7 +70,7 @@ export async function startDatabase(dir, { quiet = false } = {}) {
     [
       `CREATE USER IF NOT EXISTS ${q} IDENTIFIED BY '${stored.password}';`,
       `ALTER USER ${q} IDENTIFIED BY '${stored.password}';`,
-      "GRANT ALL ON `fanega%`.* TO " + q + ';',
+      'GRANT ALL ON `fanega%`.* TO ' + q + ';',
       `ALTER USER 'root'@'localhost' IDENTIFIED BY '${stored.password}';`,
     ].join('\n') + '\n',
     { mode: 0o600 },

@@ -7,7 +7,9 @@ import { step, stop } from './say.mjs';
 /** `npm ci` when the lock has changed since the last one that finished. */
 export async function ensurePackages() {
   const stamp = path.join(ROOT, 'node_modules/.fanega-lock');
-  const hash = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex');
+  const hash = createHash('sha256')
+    .update(readFileSync(path.join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
   step('installing packages (npm ci, a minute or two the first time)');
   const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund']);

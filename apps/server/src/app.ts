@@ -25,7 +25,12 @@ export async function createApp(config: Config): Promise<INestApplication> {
   app.use(cookieParser());
   app.useGlobalPipes(validation);
   app.enableShutdownHooks();
-  const api = new DocumentBuilder().setTitle('Fanega').setDescription('The grain book of a row-crop farm. Masses in kg, moistures as wet-basis fractions, times with their zone.').setVersion('1').addCookieAuth('fanega').build();
+  const api = new DocumentBuilder()
+    .setTitle('Fanega')
+    .setDescription('The grain book of a row-crop farm. Masses in kg, moistures as wet-basis fractions, times with their zone.')
+    .setVersion('1')
+    .addCookieAuth('fanega')
+    .build();
   SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, api));
   if (config.webRoot) servePages(app, config.webRoot);
   return app;
@@ -35,7 +40,10 @@ export async function createApp(config: Config): Promise<INestApplication> {
 function servePages(app: NestExpressApplication, root: string): void {
   const index = path.join(root, 'index.html');
   if (!existsSync(index)) return;
-  app.useStaticAssets(root, { index: false, setHeaders: (response: Response, file: string) => void response.setHeader('Cache-Control', file.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache') });
+  app.useStaticAssets(root, {
+    index: false,
+    setHeaders: (response: Response, file: string) => void response.setHeader('Cache-Control', file.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
+  });
   app.use((request: Request, response: Response, next: NextFunction) => {
     const isPage = (request.method === 'GET' || request.method === 'HEAD') && !request.path.startsWith('/api/') && request.path !== '/api' && !path.extname(request.path);
     if (isPage) response.sendFile(index, { headers: { 'Cache-Control': 'no-cache' } });

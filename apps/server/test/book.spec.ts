@@ -25,7 +25,8 @@ interface Refusal {
   issues: { index: number; entry: string; field: string; code: string; message: string }[];
 }
 
-const append = <T = { seq: number; accepted: { id: string; seq: number; known: boolean }[]; joined: object[] }>(...entries: object[]) => client.post<T>(`/farms/${farmId}/entries`, { entries });
+const append = <T = { seq: number; accepted: { id: string; seq: number; known: boolean }[]; joined: object[] }>(...entries: object[]) =>
+  client.post<T>(`/farms/${farmId}/entries`, { entries });
 const positions = async (of: Client = client) => (await of.get<Positions>(`/farms/${farmId}/positions`)).body;
 const harvest = (more: object = {}) => entry({ type: 'harvest', lot: p.hs, to: p.cart, wetKg: 4000, moisture: 0.18, ...more });
 const entryCount = async () => Number((await harness.db.query('SELECT COUNT(*) AS n FROM entries'))[0].n);

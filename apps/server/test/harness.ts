@@ -129,8 +129,10 @@ export class Harness {
 
 /** A small farm: two fields, a cart, a truck, a flat bin and a buyer. */
 export async function smallFarm(client: Client, farmId: string): Promise<Record<'hs' | 'pt' | 'cart' | 'truck' | 'bin' | 'mill', string>> {
-  const field = async (name: string, tag: string) => (await client.post<{ lotId: string }>(`/farms/${farmId}/fields`, { name, acres: 62.5, crop: 'corn', tag, season: 2026 })).body.lotId;
-  const place = async (name: string, kind: string, withdrawal = 'mixed') => (await client.post<{ placeId: string }>(`/farms/${farmId}/places`, { name, kind, withdrawal })).body.placeId;
+  const field = async (name: string, tag: string) =>
+    (await client.post<{ lotId: string }>(`/farms/${farmId}/fields`, { name, acres: 62.5, crop: 'corn', tag, season: 2026 })).body.lotId;
+  const place = async (name: string, kind: string, withdrawal = 'mixed') =>
+    (await client.post<{ placeId: string }>(`/farms/${farmId}/places`, { name, kind, withdrawal })).body.placeId;
   return {
     hs: await field('Heron Slough', 'HS'),
     pt: await field('Pecan Turn', 'PT'),

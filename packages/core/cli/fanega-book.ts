@@ -87,9 +87,7 @@ if (help) {
       answer = plain;
     } else {
       const entry = ledger.entry(delivery!);
-      fail([
-        `fanega-book: ${delivery} ${entry === undefined ? 'is not in this book' : ledger.isVoided(delivery!) ? 'was voided' : 'is not a move into a buyer'}`,
-      ]);
+      fail([`fanega-book: ${delivery} ${entry === undefined ? 'is not in this book' : ledger.isVoided(delivery!) ? 'was voided' : 'is not a move into a buyer'}`]);
     }
   }
   process.stdout.write(JSON.stringify(answer) + '\n');

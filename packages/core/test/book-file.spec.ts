@@ -19,7 +19,10 @@ describe('the JSON Schema', () => {
   });
 
   it('takes every book that the ledger takes', () => {
-    fc.assert(fc.property(anyBook, (book) => valid(book)), { seed: 7, numRuns: 100 });
+    fc.assert(
+      fc.property(anyBook, (book) => valid(book)),
+      { seed: 7, numRuns: 100 },
+    );
   });
 
   it('refuses a percentage for a fraction and a date without a zone', () => {
@@ -60,7 +63,13 @@ describe('fanega-book', () => {
 
   beforeAll(() => {
     execFileSync('npx', ['tsc', '-b', 'packages/core'], { cwd: root });
-    const b = new BookBuilder([{ id: 'A' }, { id: 'B' }], [{ id: 'cart', kind: 'cart' }, { id: 'mill', kind: 'buyer' }]);
+    const b = new BookBuilder(
+      [{ id: 'A' }, { id: 'B' }],
+      [
+        { id: 'cart', kind: 'cart' },
+        { id: 'mill', kind: 'buyer' },
+      ],
+    );
     const load = b.harvest('A', 'cart', 1000, 0.2);
     b.harvest('B', 'cart', 3000, 0.2);
     delivery = b.move('cart', 'mill', { wetKg: 2000 });

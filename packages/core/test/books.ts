@@ -49,7 +49,10 @@ const HOLDERS = PLACES.filter((place) => place.kind !== 'buyer').map((place) => 
 
 type Draft = (id: string, at: string, earlier: readonly Entry[]) => Entry | undefined;
 
-const mass = fc.oneof(fc.double({ min: 0, max: 30_000, noNaN: true, noDefaultInfinity: true }), fc.integer({ min: 0, max: 300 }).map((n) => n * 100));
+const mass = fc.oneof(
+  fc.double({ min: 0, max: 30_000, noNaN: true, noDefaultInfinity: true }),
+  fc.integer({ min: 0, max: 300 }).map((n) => n * 100),
+);
 const moisture = fc.double({ min: 0.05, max: 0.45, noNaN: true });
 const holder = fc.constantFrom(...HOLDERS);
 const anywhere = fc.constantFrom(...PLACES.map((place) => place.id));
@@ -62,16 +65,42 @@ const target = (earlier: readonly Entry[], pick: number, types: readonly string[
 };
 
 const draft: fc.Arbitrary<Draft> = fc.oneof(
-  { weight: 5, arbitrary: fc.record({ lot: fc.constantFrom(...LOTS), to: holder, wetKg: mass, moisture, method }).map((o): Draft => (id, at) => clean({ type: 'harvest', id, at, ...o }) as Entry) },
+  {
+    weight: 5,
+    arbitrary: fc.record({ lot: fc.constantFrom(...LOTS), to: holder, wetKg: mass, moisture, method }).map(
+      (o): Draft =>
+        (id, at) =>
+          clean({ type: 'harvest', id, at, ...o }) as Entry,
+    ),
+  },
   {
     weight: 8,
-    arbitrary: fc
-      .record({ from: holder, to: anywhere, wetKg: maybe(mass), emptied: maybe(fc.boolean()), moisture: maybe(moisture), method })
-      .map((o): Draft => (id, at) => clean({ type: 'move', id, at, ...o }) as Entry),
+    arbitrary: fc.record({ from: holder, to: anywhere, wetKg: maybe(mass), emptied: maybe(fc.boolean()), moisture: maybe(moisture), method }).map(
+      (o): Draft =>
+        (id, at) =>
+          clean({ type: 'move', id, at, ...o }) as Entry,
+    ),
   },
-  { weight: 1, arbitrary: fc.record({ place: holder, moisture, dryLoss: maybe(fc.double({ min: 0, max: 0.05, noNaN: true })) }).map((o): Draft => (id, at) => clean({ type: 'condition', id, at, ...o }) as Entry) },
-  { weight: 1, arbitrary: fc.record({ place: holder, wetKg: mass, reason: fc.constantFrom('spill', 'fines', 'drying') }).map((o): Draft => (id, at) => ({ type: 'loss', id, at, ...o })) },
-  { weight: 1, arbitrary: fc.record({ place: holder, wetKg: mass, moisture: maybe(moisture) }).map((o): Draft => (id, at) => clean({ type: 'measure', id, at, ...o }) as Entry) },
+  {
+    weight: 1,
+    arbitrary: fc.record({ place: holder, moisture, dryLoss: maybe(fc.double({ min: 0, max: 0.05, noNaN: true })) }).map(
+      (o): Draft =>
+        (id, at) =>
+          clean({ type: 'condition', id, at, ...o }) as Entry,
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.record({ place: holder, wetKg: mass, reason: fc.constantFrom('spill', 'fines', 'drying') }).map((o): Draft => (id, at) => ({ type: 'loss', id, at, ...o })),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.record({ place: holder, wetKg: mass, moisture: maybe(moisture) }).map(
+      (o): Draft =>
+        (id, at) =>
+          clean({ type: 'measure', id, at, ...o }) as Entry,
+    ),
+  },
   {
     weight: 2,
     arbitrary: fc.record({ pick: fc.nat(), wetKg: maybe(mass), moisture: maybe(moisture), method }).map(({ pick, ...o }): Draft => (id, at, earlier) => {

@@ -85,7 +85,12 @@ describe('on random books', () => {
           nearMaps(trace.lots, delivery.dry, size, 'share of');
           nearMaps(trace.loads, delivery.loads, size, 'load');
           nearMaps(trace.moves, delivery.moves, size, 'move');
-          near(Object.values(trace.lots).reduce((a, b) => a + b, 0), trace.dryKg, size, 'sum of the shares');
+          near(
+            Object.values(trace.lots).reduce((a, b) => a + b, 0),
+            trace.dryKg,
+            size,
+            'sum of the shares',
+          );
           const byLot: Record<string, number> = {};
           for (const [id, kg] of Object.entries(trace.loads)) {
             const load = ledger.entry(id)!;
@@ -173,11 +178,16 @@ describe('on random books', () => {
         const ledger = Ledger.of(book);
         ledger.append([{ type: 'void', id: 'Z1', at, voids: victim.id }]);
         const gone = new Set([victim.id]);
-        for (let size = -1; size !== gone.size; ) {
+        for (let size = -1; size !== gone.size;) {
           size = gone.size;
           for (const e of book.entries) if ((e.type === 'void' && gone.has(e.voids)) || (e.type === 'witness' && gone.has(e.of))) gone.add(e.id);
         }
-        const without = Ledger.of(withEntries(book, book.entries.filter((e) => !gone.has(e.id))));
+        const without = Ledger.of(
+          withEntries(
+            book,
+            book.entries.filter((e) => !gone.has(e.id)),
+          ),
+        );
         const size = sizeOf(book);
         samePositions(ledger.positions(), without.positions(), size);
         sameAccounts(ledger.accounts(), without.accounts(), size);
@@ -192,9 +202,17 @@ describe('on random books', () => {
     fc.assert(
       fc.property(anyBook, fc.nat(40), (book, minute) => {
         const alive = Ledger.of(book);
-        const plain = withEntries(book, book.entries.filter((entry) => alive.positionOfEntry(entry.id) !== undefined));
+        const plain = withEntries(
+          book,
+          book.entries.filter((entry) => alive.positionOfEntry(entry.id) !== undefined),
+        );
         const limit = Date.UTC(2026, 8, 8, 6, minute);
-        const cut = Ledger.of(withEntries(plain, plain.entries.filter((entry) => instantOf(entry.at) <= limit)));
+        const cut = Ledger.of(
+          withEntries(
+            plain,
+            plain.entries.filter((entry) => instantOf(entry.at) <= limit),
+          ),
+        );
         samePositions(Ledger.of(plain).positions(limit), cut.positions(), sizeOf(book));
       }),
       RUNS,
@@ -214,7 +232,10 @@ describe('on random books', () => {
 
 it('checkpoints kept inside a long book are used and change nothing', () => {
   const lots = [{ id: 'A' }, { id: 'B' }];
-  const places = [{ id: 'cart', kind: 'cart' }, { id: 'bin', kind: 'bin', withdrawal: 'lastIn' as const }];
+  const places = [
+    { id: 'cart', kind: 'cart' },
+    { id: 'bin', kind: 'bin', withdrawal: 'lastIn' as const },
+  ];
   const entries = Array.from({ length: 6000 }, (_, i): Entry => {
     const base = { id: `E${String(i).padStart(5, '0')}`, at: new Date(Date.UTC(2026, 8, 1) + i * 60000).toISOString() };
     return i % 2 === 0
@@ -223,7 +244,12 @@ it('checkpoints kept inside a long book are used and change nothing', () => {
   });
   const book: Book = { format: 'fanega-book', version: 1, defaults: { moisture: 0.15, trust: [] }, lots, places, entries };
   const late = entries[3001]!;
-  const ledger = Ledger.of(withEntries(book, entries.filter((entry) => entry !== late)));
+  const ledger = Ledger.of(
+    withEntries(
+      book,
+      entries.filter((entry) => entry !== late),
+    ),
+  );
   ledger.append([late]);
   expect(ledger.positions()).toEqual(Ledger.of(book).positions());
   expect(ledger.accounts()).toEqual(Ledger.of(book).accounts());

@@ -56,7 +56,11 @@ describe('how grain comes out', () => {
   it('a bin turned over into itself puts its oldest grain on top', () => {
     const b = filled('hopper');
     b.move('hopper', 'hopper', { wetKg: 100 });
-    expect(open(b).layers('hopper').map((l) => rounded(l.lots))).toEqual([{ B: 270 }, { A: 80 }]);
+    expect(
+      open(b)
+        .layers('hopper')
+        .map((l) => rounded(l.lots)),
+    ).toEqual([{ B: 270 }, { A: 80 }]);
   });
 });
 
@@ -204,7 +208,14 @@ describe('which measurement counts', () => {
 
 /** Moments of the farm: invented figures, worked by hand in the scenario. */
 describe('moment M1: two fields in one truck', () => {
-  const b = new BookBuilder([{ id: 'HS' }, { id: 'PT' }], [{ id: 'cart', kind: 'cart' }, { id: 'T2', kind: 'truck' }, { id: 'elevator', kind: 'buyer' }]);
+  const b = new BookBuilder(
+    [{ id: 'HS' }, { id: 'PT' }],
+    [
+      { id: 'cart', kind: 'cart' },
+      { id: 'T2', kind: 'truck' },
+      { id: 'elevator', kind: 'buyer' },
+    ],
+  );
   const lb = poundsToKilograms;
   b.harvest('HS', 'cart', lb(9420), 0.178, { method: 'cartScale' });
   b.harvest('PT', 'cart', lb(46_900), 0.162, { method: 'cartScale' });
@@ -238,7 +249,15 @@ describe('moment M1: two fields in one truck', () => {
 
 describe('moment M17: two phones, one load, and the clock goes back', () => {
   const load = (id: string, device: string, at: string, pounds: number): Entry => ({
-    type: 'move', id, at, device, by: device, from: 'cart', to: 'T2', wetKg: poundsToKilograms(pounds), method: 'cartScale',
+    type: 'move',
+    id,
+    at,
+    device,
+    by: device,
+    from: 'cart',
+    to: 'T2',
+    wetKg: poundsToKilograms(pounds),
+    method: 'cartScale',
   });
   // 1 Nov 2026, central time: 01:40 before the change is 06:40 UTC; 01:38 after it is 07:38 UTC.
   const entries = [
@@ -252,7 +271,14 @@ describe('moment M17: two phones, one load, and the clock goes back', () => {
     expect(pairs.map((p) => [p.first.id, p.second.id, p.same])).toEqual([['A', 'B', true]]);
     expect((pairs[0]!.difference! * 100).toFixed(2)).toBe('0.04');
     const join = joinTwins(pairs[0]!, { voidId: 'V', witnessId: 'W', at: '2026-11-01T12:20:00Z', by: 'Fanega', device: 'server' });
-    const ledger = new Ledger({ defaults: { moisture: 0.15, trust: ['cartScale'] }, lots: [{ id: 'PT' }], places: [{ id: 'cart', kind: 'cart' }, { id: 'T2', kind: 'truck' }] });
+    const ledger = new Ledger({
+      defaults: { moisture: 0.15, trust: ['cartScale'] },
+      lots: [{ id: 'PT' }],
+      places: [
+        { id: 'cart', kind: 'cart' },
+        { id: 'T2', kind: 'truck' },
+      ],
+    });
     ledger.append([{ type: 'harvest', id: '0', at: '2026-11-01T05:00:00Z', lot: 'PT', to: 'cart', wetKg: poundsToKilograms(120_000), moisture: 0.16 }]);
     ledger.append(entries);
     ledger.append(join);
@@ -319,10 +345,14 @@ describe('a bad book is refused whole, naming the entry and the field', () => {
   it('voids that name each other are a circle', () => {
     const at = '2026-09-08T12:00:00Z';
     const ledger = new Ledger(start().book());
-    expect(ledger.check([{ type: 'void', id: 'V1', at, voids: 'V2' }, { type: 'void', id: 'V2', at, voids: 'V1' }]).map((r) => r.code)).toEqual([
-      'voids_in_a_circle',
-      'voids_in_a_circle',
-    ]);
+    expect(
+      ledger
+        .check([
+          { type: 'void', id: 'V1', at, voids: 'V2' },
+          { type: 'void', id: 'V2', at, voids: 'V1' },
+        ])
+        .map((r) => r.code),
+    ).toEqual(['voids_in_a_circle', 'voids_in_a_circle']);
   });
 
   it('one bad entry among a million is found and named', () => {

@@ -1,5 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import { CROPS, cropOf, dryBushels, kilogramsPerBushel, KG_PER_LB, mixParcels, moistureFraction, RangeRefusal, shrinkFactorPerPoint, waterShrink, weightAtMoisture, wetBushels, acresToHectares, CUBIC_METRES_PER_BUSHEL } from '../src/index.js';
+import {
+  CROPS,
+  cropOf,
+  dryBushels,
+  kilogramsPerBushel,
+  KG_PER_LB,
+  mixParcels,
+  moistureFraction,
+  RangeRefusal,
+  shrinkFactorPerPoint,
+  waterShrink,
+  weightAtMoisture,
+  wetBushels,
+  acresToHectares,
+  CUBIC_METRES_PER_BUSHEL,
+} from '../src/index.js';
 
 describe('water shrink', () => {
   // Published (from memory): extension shrink bulletins print these factors per point.
@@ -70,7 +85,12 @@ describe('bushels', () => {
   });
 
   it('mixing goes by weight, not by bushels or by mean', () => {
-    expect(mixParcels([{ wetKg: 9420, moisture: 0.178 }, { wetKg: 46_900, moisture: 0.162 }]).moisture).toBeCloseTo(0.164676, 6);
+    expect(
+      mixParcels([
+        { wetKg: 9420, moisture: 0.178 },
+        { wetKg: 46_900, moisture: 0.162 },
+      ]).moisture,
+    ).toBeCloseTo(0.164676, 6);
   });
 
   it('an acre is 0.404686 ha', () => {

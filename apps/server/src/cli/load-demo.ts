@@ -12,11 +12,25 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
   const demo = demoFarm(options);
   const farmId = FARM_ID;
   await db.transaction(async (tx) => {
-    await tx.insert(FarmRow, { id: farmId, name: demo.name, timeZone: demo.timeZone, seq: 0, setup: 0, demo: true, defaults: { moisture: DEFAULT_MOISTURE, trust: [...DEFAULT_TRUST] } });
+    await tx.insert(FarmRow, {
+      id: farmId,
+      name: demo.name,
+      timeZone: demo.timeZone,
+      seq: 0,
+      setup: 0,
+      demo: true,
+      defaults: { moisture: DEFAULT_MOISTURE, trust: [...DEFAULT_TRUST] },
+    });
     await tx.insert(UserRow, { id: DEMO_USER, email: 'visitor@demo.invalid', name: 'Visitor', passwordHash: null });
     await tx.insert(MembershipRow, { farmId, userId: DEMO_USER, role: 'owner' });
-    await tx.insert(FieldRow, demo.fields.map((field) => ({ farmId, ...field })));
-    await tx.insert(LotRow, demo.lots.map(({ shares, ...lot }) => ({ farmId, ...lot, shares: [...shares] })));
+    await tx.insert(
+      FieldRow,
+      demo.fields.map((field) => ({ farmId, ...field })),
+    );
+    await tx.insert(
+      LotRow,
+      demo.lots.map(({ shares, ...lot }) => ({ farmId, ...lot, shares: [...shares] })),
+    );
     await tx.insert(
       PlaceRow,
       demo.places.map(({ id, name, kind, withdrawal, capacityBu, diameterM, eaveM, hopperM }, position) => ({
@@ -33,10 +47,19 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       })),
     );
     for (let i = 0; i < demo.readings.length; i += 500) {
-      await tx.insert(ReadingRow, demo.readings.slice(i, i + 500).map(({ at, ...reading }) => ({ farmId, ...reading, atMs: instantOf(at) })));
+      await tx.insert(
+        ReadingRow,
+        demo.readings.slice(i, i + 500).map(({ at, ...reading }) => ({ farmId, ...reading, atMs: instantOf(at) })),
+      );
     }
     const repository = new BookRepository(db);
-    await repository.insert(tx, farmId, 1, demo.entries.map((entry) => ({ entry, userId: null })), Date.now());
+    await repository.insert(
+      tx,
+      farmId,
+      1,
+      demo.entries.map((entry) => ({ entry, userId: null })),
+      Date.now(),
+    );
   });
   return { farm: demo.name, entries: demo.entries.length };
 }

@@ -50,8 +50,7 @@ export class AccessGuard implements CanActivate {
     if (!request.caller) throw new Refused('sign_in_needed', 'Sign in first.');
     if (access === 'signedIn') return true;
     const farmId = request.params.farmId;
-    const membership =
-      typeof farmId === 'string' ? await this.db.getRepository(MembershipRow).findOneBy({ farmId, userId: request.caller.id }) : null;
+    const membership = typeof farmId === 'string' ? await this.db.getRepository(MembershipRow).findOneBy({ farmId, userId: request.caller.id }) : null;
     if (!membership) throw new Refused('not_a_member', 'You are not a member of this farm.');
     request.role = membership.role;
     if (ROLES.indexOf(membership.role) < ROLES.indexOf(access)) {
@@ -79,5 +78,6 @@ function checkOrigin(request: Request): void {
   } catch {
     host = undefined;
   }
-  if (host === undefined || host !== request.headers.host) throw new Refused('origin_wrong', 'Writes are taken from this address only (the Origin header is missing or names another).');
+  if (host === undefined || host !== request.headers.host)
+    throw new Refused('origin_wrong', 'Writes are taken from this address only (the Origin header is missing or names another).');
 }

@@ -76,4 +76,3 @@ function NotFound() {
     </div>
   );
 }
-

@@ -76,7 +76,11 @@ function Finder({ onClose, onGo, onTheme }: Props) {
         </Group>
         <Group title="Tickets">
           {(deliveries.data ?? []).slice(0, 200).map((delivery) => (
-            <Item key={delivery.entry.id} value={`ticket ${delivery.ticket ?? ''} ${farm.placeName(delivery.to)} ${delivery.entry.id}`} onSelect={go(`/trace/delivery/${delivery.entry.id}`)}>
+            <Item
+              key={delivery.entry.id}
+              value={`ticket ${delivery.ticket ?? ''} ${farm.placeName(delivery.to)} ${delivery.entry.id}`}
+              onSelect={go(`/trace/delivery/${delivery.entry.id}`)}
+            >
               {delivery.ticket ? `Ticket ${delivery.ticket}` : 'No ticket'} <span className="text-muted">{farm.placeName(delivery.to)}</span>
             </Item>
           ))}
@@ -97,7 +101,10 @@ function Finder({ onClose, onGo, onTheme }: Props) {
 
 function Group({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <Command.Group heading={title} className="[&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:font-semibold [&_[cmdk-group-heading]]:text-muted">
+    <Command.Group
+      heading={title}
+      className="[&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:font-semibold [&_[cmdk-group-heading]]:text-muted"
+    >
       {children}
     </Command.Group>
   );

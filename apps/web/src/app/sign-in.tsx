@@ -17,11 +17,13 @@ export function SignIn({ me, onDone }: Props) {
         <Mark />
         <h1 className="mt-6 text-4xl leading-tight md:text-5xl">The farm&rsquo;s grain book</h1>
         <p className="mt-4 max-w-md text-lg text-muted">
-          Every bushel from the combine to the sale: whose field it came from, what it weighed, how wet it was, where it lies now and what it sold for. The book always
-          balances, and says where it does not.
+          Every bushel from the combine to the sale: whose field it came from, what it weighed, how wet it was, where it lies now and what it sold for. The book always balances,
+          and says where it does not.
         </p>
       </div>
-      <div className="border-t-2 border-ink pt-6 md:border-t-0 md:border-l-2 md:pt-0 md:pl-10">{me.firstRun ? <FirstRun onDone={onDone} /> : <Doors me={me} onDone={onDone} />}</div>
+      <div className="border-t-2 border-ink pt-6 md:border-t-0 md:border-l-2 md:pt-0 md:pl-10">
+        {me.firstRun ? <FirstRun onDone={onDone} /> : <Doors me={me} onDone={onDone} />}
+      </div>
     </main>
   );
 }
@@ -76,7 +78,13 @@ function Doors({ me, onDone }: Props) {
       <form className="space-y-4" noValidate onSubmit={(e) => void handleSubmit((values) => run('/auth/sign-in', values))(e)}>
         <h2 className="text-xl">Sign in</h2>
         <TextBox label="Mail address" type="email" autoComplete="username" {...register('email', { required: 'The address is missing' })} error={formState.errors.email?.message} />
-        <TextBox label="Password" type="password" autoComplete="current-password" {...register('password', { required: 'The password is missing' })} error={formState.errors.password?.message} />
+        <TextBox
+          label="Password"
+          type="password"
+          autoComplete="current-password"
+          {...register('password', { required: 'The password is missing' })}
+          error={formState.errors.password?.message}
+        />
         <Problem text={problem} />
         <Button type="submit" className="w-full" disabled={formState.isSubmitting}>
           Sign in

@@ -41,7 +41,8 @@ const STATIONS: readonly Station[] = [
   {
     path: '/dry',
     name: 'Dry',
-    figure: (farm) => (farm.data.dried ? `${formatMoisture(farm.data.dried.from)} → ${formatMoisture(farm.data.dried.to)} %` : `${formatBushels(bushelsIn(farm, 'wetBin', 'dryer'))} bu wet`),
+    figure: (farm) =>
+      farm.data.dried ? `${formatMoisture(farm.data.dried.from)} → ${formatMoisture(farm.data.dried.to)} %` : `${formatBushels(bushelsIn(farm, 'wetBin', 'dryer'))} bu wet`,
   },
   {
     path: '/store',
@@ -108,7 +109,17 @@ function Band({ farm, width, current }: { farm: Farm; width: number; current: nu
   const bands = lots.map((lot) => {
     const upper = [...tops];
     stops.forEach((stop, i) => (tops[i] = tops[i]! + (most > 0 ? (THICK * (stop.byLot[lot] ?? 0)) / most : 0)));
-    return <path key={lot} d={ribbon(stops.map((s) => s.x), upper, [...tops])} fill={lotFill(farm.lotIndex(lot))} />;
+    return (
+      <path
+        key={lot}
+        d={ribbon(
+          stops.map((s) => s.x),
+          upper,
+          [...tops],
+        )}
+        fill={lotFill(farm.lotIndex(lot))}
+      />
+    );
   });
   return (
     <svg width={width} height={BAND} className="pointer-events-none absolute bottom-0 left-0" aria-hidden="true">

@@ -66,22 +66,44 @@ export function farmOf(id: string, data: FarmNow): Farm {
   };
 }
 
-/** Follows the change feed: every event makes what is shown be fetched anew. */
+/** Follows the change feed: every event makes what is shown be fetched anew. False while there is no signal. */
 function useFeed(farmId: string, seq: number | undefined): boolean {
   const { mutate } = useSWRConfig();
   const [connected, setConnected] = useState(true);
+  const [online, setOnline] = useState(navigator.onLine);
+  const [attempt, setAttempt] = useState(0);
   const known = seq !== undefined;
   useEffect(() => {
-    if (!known) return;
-    const source = new EventSource(`/api/farms/${farmId}/feed?after=${seq}`);
-    source.onopen = () => setConnected(true);
-    source.onerror = () => setConnected(false);
-    source.onmessage = () => void mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farmId}/`));
-    return () => source.close();
+    const refresh = () => void mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farmId}/`));
+    const on = () => {
+      setOnline(true);
+      refresh();
+    };
+    const off = () => setOnline(false);
+    window.addEventListener('online', on);
+    window.addEventListener('offline', off);
+    let retry: ReturnType<typeof setTimeout> | undefined;
+    let source: EventSource | undefined;
+    if (known) {
+      source = new EventSource(`/api/farms/${farmId}/feed?after=${seq}`);
+      source.onopen = () => setConnected(true);
+      source.onmessage = refresh;
+      source.onerror = () => {
+        setConnected(false);
+        // The browser tries again by itself unless the server refused the feed.
+        if (source?.readyState === EventSource.CLOSED) retry = setTimeout(() => setAttempt((n) => n + 1), 3000);
+      };
+    }
+    return () => {
+      window.removeEventListener('online', on);
+      window.removeEventListener('offline', off);
+      clearTimeout(retry);
+      source?.close();
+    };
     // Only the first sequence number matters: later the browser resumes with the last event's id.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [farmId, known, mutate]);
-  return connected;
+  }, [farmId, known, mutate, attempt]);
+  return connected && online;
 }
 
 export interface FarmState {

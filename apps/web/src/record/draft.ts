@@ -44,6 +44,10 @@ export interface Draft {
   readonly replaces: string;
   /** Id of the void that goes with it. */
   readonly voidId: string;
+  /** What was sent without an answer, as JSON: whether it arrived is not known. Empty when nothing was. */
+  readonly tried: string;
+  /** The draft as it was then. */
+  readonly triedAs: string;
 }
 
 export type DraftField = keyof Draft;
@@ -73,6 +77,8 @@ export function emptyDraft(newId: () => string, given: Partial<Draft> = {}): Dra
     note: '',
     replaces: '',
     voidId: newId(),
+    tried: '',
+    triedAs: '',
     ...given,
   };
 }
@@ -162,7 +168,15 @@ export function readDraft(draft: Draft, farm: Farm, now: number): { entry?: Entr
   let entry: Entry;
   switch (draft.kind) {
     case 'harvest':
-      entry = { type: 'harvest', ...base, ...method, lot: need('lot', 'Which field?'), to: need('to', 'Where to?'), wetKg: weight('weight', 'How much?'), moisture: moisture(true).moisture ?? 0 };
+      entry = {
+        type: 'harvest',
+        ...base,
+        ...method,
+        lot: need('lot', 'Which field?'),
+        to: need('to', 'Where to?'),
+        wetKg: weight('weight', 'How much?'),
+        moisture: moisture(true).moisture ?? 0,
+      };
       break;
     case 'move': {
       const toBuyer = farm.place(draft.to)?.kind === 'buyer';
@@ -188,7 +202,8 @@ export function readDraft(draft: Draft, farm: Farm, now: number): { entry?: Entr
         ...(toBuyer && draft.ticket.trim() !== '' ? { ticket: draft.ticket.trim() } : {}),
         ...(toBuyer && price !== undefined ? { pricePerBu: price } : {}),
       };
-      if (draft.from !== '' && draft.amount === 'all' && farm.held(draft.from).wetKg === 0) errors.from = `The book has nothing in ${farm.placeName(draft.from)}; give a weight if there was grain`;
+      if (draft.from !== '' && draft.amount === 'all' && farm.held(draft.from).wetKg === 0)
+        errors.from = `The book has nothing in ${farm.placeName(draft.from)}; give a weight if there was grain`;
       break;
     }
     case 'condition':

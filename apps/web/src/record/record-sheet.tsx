@@ -8,7 +8,7 @@ import { formatBushels, formatMoisture, formatPounds, formatShare } from '../wid
 import { happensTwice } from '../widgets/time';
 import { type Amount, type Draft, draftCrop, type DraftErrors, emptyDraft, fieldOf, KINDS, likelyMethod, readDraft } from './draft';
 import { keepDraft } from './kept';
-import { send } from './send';
+import { sendDraft } from './send';
 
 const METHOD_WORDS: Record<(typeof METHODS)[number], string> = {
   ticket: "the buyer's ticket",
@@ -49,16 +49,18 @@ export function RecordSheet({ start, onClose, onRecorded }: { start: Draft; onCl
     }
     setSending(true);
     try {
-      await send(farm.id, entry, draft.replaces ? { entry: draft.replaces, voidId: draft.voidId } : undefined);
+      const id = await sendDraft(farm.id, draft, entry, setDraft);
       keepDraft(undefined);
-      onRecorded(draft.id, draft.replaces ? 'Corrected: the old entry is voided' : 'In the book');
+      onRecorded(id, draft.replaces ? 'Corrected: the old entry is voided' : 'In the book');
     } catch (error) {
       setSending(false);
       if (!(error instanceof ApiError)) throw error;
       if (error.unreachable) {
-        setProblem('No signal: nothing was sent. What you typed is kept here; send it again when the signal is back, it will not be doubled.');
+        setProblem('No signal. What you typed is kept here; send it again when the signal is back, it will not be doubled.');
         return;
       }
+      // An answer, if not the wished one: nothing of it is in the book.
+      set({ tried: '', triedAs: '' });
       const atFields: DraftErrors = {};
       for (const issue of error.issues) {
         const field = fieldOf(issue.field, draft);
@@ -221,7 +223,13 @@ function HowMuch({ farm, draft, errors, set }: PartProps) {
       {draft.kind === 'move' && <Choices label="How much" value={draft.amount} onChange={(amount) => set({ amount })} choices={AMOUNTS} />}
       {withWeight && (
         <div className="grid grid-cols-[1fr_7.5rem] items-start gap-3">
-          <TextBox {...digits} label={draft.kind === 'measure' ? 'What is there' : 'Weight'} value={draft.weight} error={errors.weight} onChange={(e) => set({ weight: e.target.value })} />
+          <TextBox
+            {...digits}
+            label={draft.kind === 'measure' ? 'What is there' : 'Weight'}
+            value={draft.weight}
+            error={errors.weight}
+            onChange={(e) => set({ weight: e.target.value })}
+          />
           <Choices
             label="Unit"
             value={draft.unit}
@@ -236,7 +244,15 @@ function HowMuch({ farm, draft, errors, set }: PartProps) {
       {draft.kind === 'move' && draft.amount === 'gross' && (
         <div className="grid grid-cols-2 gap-3">
           <TextBox {...digits} label="Gross" unit="lb" value={draft.gross} error={errors.gross} onChange={(e) => set({ gross: e.target.value })} />
-          <TextBox {...digits} label="Tare" unit="lb" value={draft.tare} error={errors.tare} hint={net === undefined ? undefined : `net ${formatPounds(net)} lb`} onChange={(e) => set({ tare: e.target.value })} />
+          <TextBox
+            {...digits}
+            label="Tare"
+            unit="lb"
+            value={draft.tare}
+            error={errors.tare}
+            hint={net === undefined ? undefined : `net ${formatPounds(net)} lb`}
+            onChange={(e) => set({ tare: e.target.value })}
+          />
         </div>
       )}
       {draft.kind === 'move' && draft.amount !== 'all' && (
@@ -265,7 +281,8 @@ function MoreDetails({ farm, draft, errors, set }: PartProps) {
   return (
     <details open={open || undefined} className="border-t border-rule pt-2">
       <summary className="min-h-11 cursor-pointer py-2 font-semibold">
-        When and how <span className="font-normal text-muted">now, {draft.kind === 'move' && draft.amount === 'all' ? 'not weighed' : METHOD_WORDS[likelyMethod(draft, farm)]}</span>
+        When and how{' '}
+        <span className="font-normal text-muted">now, {draft.kind === 'move' && draft.amount === 'all' ? 'not weighed' : METHOD_WORDS[likelyMethod(draft, farm)]}</span>
       </summary>
       <div className="space-y-4 pt-1">
         <TextBox type="datetime-local" label="Time on the farm" hint="leave empty for now" value={draft.time} error={errors.time} onChange={(e) => set({ time: e.target.value })} />
@@ -325,7 +342,9 @@ function preview(farm: Farm, draft: Draft): string | null {
   }
   if (entry.type === 'condition') {
     const held = farm.held(entry.place);
-    return held.moisture === null ? `The book has nothing in ${farm.placeName(entry.place)}.` : `${formatMoisture(held.moisture)} % to ${formatMoisture(entry.moisture)} %: ${formatPounds(held.wetKg - held.dryKg / (1 - entry.moisture))} lb of water`;
+    return held.moisture === null
+      ? `The book has nothing in ${farm.placeName(entry.place)}.`
+      : `${formatMoisture(held.moisture)} % to ${formatMoisture(entry.moisture)} %: ${formatPounds(held.wetKg - held.dryKg / (1 - entry.moisture))} lb of water`;
   }
   return null;
 }

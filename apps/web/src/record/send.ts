@@ -1,7 +1,8 @@
 import type { AppendAnswer } from '@fanega/contract';
 import type { Entry } from '@fanega/core';
 import { ulid } from 'ulid';
-import { post } from '../data/api';
+import { ApiError, get, post } from '../data/api';
+import type { Draft } from './draft';
 
 const DEVICE = 'fanega.device';
 
@@ -17,13 +18,61 @@ export function deviceName(): string {
 
 const stamped = (entry: Entry): Entry => ({ recordedAt: new Date().toISOString(), device: deviceName(), ...entry });
 
-export function send(farmId: string, entry: Entry, replaces?: { entry: string; voidId: string }): Promise<AppendAnswer> {
-  if (!replaces) return post(`/farms/${farmId}/entries`, { entries: [stamped(entry)] });
-  const undone: Entry = { type: 'void', id: replaces.voidId, at: new Date().toISOString(), voids: replaces.entry, note: 'made again' };
-  return post(`/farms/${farmId}/corrections`, { void: stamped(undone), entry: stamped(entry) });
+interface Request {
+  readonly path: string;
+  readonly body: object;
+}
+
+const appending = (farmId: string, entry: Entry): Request => ({ path: `/farms/${farmId}/entries`, body: { entries: [stamped(entry)] } });
+
+function correcting(farmId: string, entry: Entry, replaces: string, voidId: string): Request {
+  const undone: Entry = { type: 'void', id: voidId, at: new Date().toISOString(), voids: replaces, note: 'made again' };
+  return { path: `/farms/${farmId}/corrections`, body: { void: stamped(undone), entry: stamped(entry) } };
+}
+
+export function send(farmId: string, entry: Entry): Promise<AppendAnswer> {
+  const { path, body } = appending(farmId, entry);
+  return post(path, body);
+}
+
+const plain = (draft: Draft): string => JSON.stringify({ ...draft, tried: '', triedAs: '' });
+
+async function arrived(farmId: string, entryId: string): Promise<boolean> {
+  try {
+    await get(`/farms/${farmId}/entries/${entryId}`);
+    return true;
+  } catch (error) {
+    if (error instanceof ApiError && error.status === 404) return false;
+    throw error;
+  }
+}
+
+/**
+ * Sends a draft exactly once, however often it is tried. The same draft again is the same request, to the letter, so the
+ * server takes it for what it is. A draft that was changed after a try without an answer first asks whether that try
+ * arrived, and then corrects it instead of adding a second entry.
+ * @param keep called with the draft as it must be kept until an answer is there
+ * @returns the id of the entry in the book
+ */
+export async function sendDraft(farmId: string, draft: Draft, entry: Entry, keep: (draft: Draft) => void): Promise<string> {
+  let request: Request;
+  let sent = draft;
+  let id = entry.id;
+  if (draft.tried !== '' && draft.triedAs === plain(draft)) {
+    request = JSON.parse(draft.tried) as Request;
+  } else if (draft.tried !== '' && (await arrived(farmId, draft.id))) {
+    id = ulid();
+    sent = { ...draft, id, replaces: draft.id, voidId: ulid() };
+    request = correcting(farmId, { ...entry, id }, sent.replaces, sent.voidId);
+  } else {
+    request = draft.replaces ? correcting(farmId, entry, draft.replaces, draft.voidId) : appending(farmId, entry);
+  }
+  keep({ ...sent, tried: JSON.stringify(request), triedAs: plain(sent) });
+  await post(request.path, request.body);
+  return id;
 }
 
 /** Makes an entry never to have happened. */
 export function sendVoid(farmId: string, entryId: string, voidId = ulid()): Promise<AppendAnswer> {
-  return post(`/farms/${farmId}/entries`, { entries: [stamped({ type: 'void', id: voidId, at: new Date().toISOString(), voids: entryId })] });
+  return send(farmId, { type: 'void', id: voidId, at: new Date().toISOString(), voids: entryId });
 }

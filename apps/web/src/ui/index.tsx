@@ -25,7 +25,17 @@ export function Button({ look = 'plain', className, ...props }: ButtonHTMLAttrib
 const BOX = 'min-h-11 w-full rounded-[3px] border border-ink px-3 text-lg aria-[invalid=true]:border-2 aria-[invalid=true]:border-clay';
 
 /** A labelled control with its error at its place. */
-export function Labelled({ label, error, hint, children }: { label: string; error?: string | undefined; hint?: string | undefined; children: (props: { id: string; 'aria-invalid': boolean; 'aria-describedby'?: string }) => ReactNode }) {
+export function Labelled({
+  label,
+  error,
+  hint,
+  children,
+}: {
+  label: string;
+  error?: string | undefined;
+  hint?: string | undefined;
+  children: (props: { id: string; 'aria-invalid': boolean; 'aria-describedby'?: string }) => ReactNode;
+}) {
   const id = useId();
   const note = error ?? hint;
   return (
@@ -44,7 +54,13 @@ export function Labelled({ label, error, hint, children }: { label: string; erro
   );
 }
 
-export function TextBox({ label, error, hint, unit, ...props }: InputHTMLAttributes<HTMLInputElement> & { label: string; error?: string | undefined; hint?: string | undefined; unit?: string | undefined }) {
+export function TextBox({
+  label,
+  error,
+  hint,
+  unit,
+  ...props
+}: InputHTMLAttributes<HTMLInputElement> & { label: string; error?: string | undefined; hint?: string | undefined; unit?: string | undefined }) {
   return (
     <Labelled label={label} error={error} hint={hint}>
       {(aria) => (
@@ -57,7 +73,13 @@ export function TextBox({ label, error, hint, unit, ...props }: InputHTMLAttribu
   );
 }
 
-export function SelectBox({ label, error, hint, children, ...props }: SelectHTMLAttributes<HTMLSelectElement> & { label: string; error?: string | undefined; hint?: string | undefined }) {
+export function SelectBox({
+  label,
+  error,
+  hint,
+  children,
+  ...props
+}: SelectHTMLAttributes<HTMLSelectElement> & { label: string; error?: string | undefined; hint?: string | undefined }) {
   return (
     <Labelled label={label} error={error} hint={hint}>
       {(aria) => (
@@ -75,7 +97,19 @@ export interface Choice<T extends string> {
 }
 
 /** A few choices side by side; arrow keys move between them. */
-export function Choices<T extends string>({ label, value, onChange, choices, hidden }: { label: string; value: T; onChange: (value: T) => void; choices: readonly Choice<T>[]; hidden?: boolean }) {
+export function Choices<T extends string>({
+  label,
+  value,
+  onChange,
+  choices,
+  hidden,
+}: {
+  label: string;
+  value: T;
+  onChange: (value: T) => void;
+  choices: readonly Choice<T>[];
+  hidden?: boolean;
+}) {
   const name = useId();
   return (
     <fieldset className="min-w-0">

@@ -30,7 +30,9 @@ export function Grain({ farm, strata, x, width, yAt, onLot, lit }: Props) {
     const bottom = yAt(below);
     below += stratum.bushels;
     const top = yAt(below);
-    const entries = Object.entries(stratum.wetLots).filter(([, kg]) => kg > 0).sort((a, b) => farm.lotIndex(a[0]) - farm.lotIndex(b[0]));
+    const entries = Object.entries(stratum.wetLots)
+      .filter(([, kg]) => kg > 0)
+      .sort((a, b) => farm.lotIndex(a[0]) - farm.lotIndex(b[0]));
     const total = entries.reduce((sum, [, kg]) => sum + kg, 0) || 1;
     let left = x;
     return (
@@ -67,9 +69,27 @@ export function strataOf(farm: Farm, placeId: string): Stratum[] {
 }
 
 /** A cart, truck, tank or load: a box as full as the vessel is. */
-export function BoxSample({ farm, strata, capacity, width, height, label }: { farm: Farm; strata: readonly Stratum[]; capacity: number; width: number; height: number; label: string }) {
+export function BoxSample({
+  farm,
+  strata,
+  capacity,
+  width,
+  height,
+  label,
+}: {
+  farm: Farm;
+  strata: readonly Stratum[];
+  capacity: number;
+  width: number;
+  height: number;
+  label: string;
+}) {
   const inner = height - 4;
-  const full = Math.max(capacity, strata.reduce((sum, s) => sum + s.bushels, 0), 1);
+  const full = Math.max(
+    capacity,
+    strata.reduce((sum, s) => sum + s.bushels, 0),
+    1,
+  );
   return (
     <svg width={width} height={height} role="img" aria-label={label} className="block max-w-full">
       <Grain farm={farm} strata={strata} x={2} width={width - 4} yAt={(bu) => height - 2 - (inner * bu) / full} />

@@ -21,7 +21,11 @@ export function EntrySheet({ entryId, onClose }: { entryId: string | null; onClo
 
 function EntryBody({ entryId, onClose }: { entryId: string; onClose: () => void }) {
   const farm = useFarm();
-  return <Answered answer={useTapeLine(entryId)} what="Looking it up">{(line) => <EntryFacts line={line} farm={farm} onClose={onClose} />}</Answered>;
+  return (
+    <Answered answer={useTapeLine(entryId)} what="Looking it up">
+      {(line) => <EntryFacts line={line} farm={farm} onClose={onClose} />}
+    </Answered>
+  );
 }
 
 function EntryFacts({ line, farm, onClose }: { line: TapeLine; farm: Farm; onClose: () => void }) {
@@ -39,10 +43,28 @@ function EntryFacts({ line, farm, onClose }: { line: TapeLine; farm: Farm; onClo
     ['happened', when(entry.at)],
     ['recorded', entry.recordedAt ? `${when(entry.recordedAt)}${late ? ', late' : ''}` : 'not said'],
     ['by', `${entry.by ?? 'nobody'}${entry.device ? ` on ${entry.device}` : ''}`],
-    ...(own.wetKg === undefined ? [] : [['written down', <><Pounds kg={own.wetKg} /> {entry.method ? `by ${entry.method}` : ''}</>] as [string, React.ReactNode]]),
+    ...(own.wetKg === undefined
+      ? []
+      : [
+          [
+            'written down',
+            <>
+              <Pounds kg={own.wetKg} /> {entry.method ? `by ${entry.method}` : ''}
+            </>,
+          ] as [string, React.ReactNode],
+        ]),
     ...(own.moisture === undefined ? [] : [['moisture', <Moisture value={own.moisture} />] as [string, React.ReactNode]]),
     ...(move?.ticket ? [['ticket', move.ticket] as [string, React.ReactNode]] : []),
-    ...(move?.grossKg !== undefined && move.tareKg !== undefined ? [['gross, tare', <><Pounds kg={move.grossKg} />, <Pounds kg={move.tareKg} /></>] as [string, React.ReactNode]] : []),
+    ...(move?.grossKg !== undefined && move.tareKg !== undefined
+      ? [
+          [
+            'gross, tare',
+            <>
+              <Pounds kg={move.grossKg} />, <Pounds kg={move.tareKg} />
+            </>,
+          ] as [string, React.ReactNode],
+        ]
+      : []),
     ...(move?.pricePerBu === undefined ? [] : [['price', `${formatMoney(move.pricePerBu)} a bushel`] as [string, React.ReactNode]]),
     ...(entry.note ? [['note', entry.note] as [string, React.ReactNode]] : []),
     ['id', <span className="font-mono text-sm">{entry.id}</span>],

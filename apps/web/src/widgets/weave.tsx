@@ -4,7 +4,10 @@ import type { ReactNode } from 'react';
 const COLOURS = ['#c8952b', '#8a5230', '#7c8248', '#a44e63', '#4a568f', '#3f7f78', '#b8602f', '#6d4470', '#4f6b3a', '#5f7387', '#a98d4a', '#5a4038'] as const;
 
 const WEAVES: readonly ReactNode[] = [
-  <g key="dots" fill="var(--weave)"><circle cx="3" cy="3" r="1.1" /><circle cx="9" cy="9" r="1.1" /></g>,
+  <g key="dots" fill="var(--weave)">
+    <circle cx="3" cy="3" r="1.1" />
+    <circle cx="9" cy="9" r="1.1" />
+  </g>,
   <path key="twill" d="M-1 4 4 -1M-1 13 13 -1M8 13 13 8" stroke="var(--weave)" strokeWidth="1.3" />,
   <path key="reeds" d="M0 3H12M0 9H12" stroke="var(--weave)" strokeWidth="1.3" />,
   <path key="grid" d="M0 3H12M3 0V12" stroke="var(--weave)" strokeWidth="1" />,

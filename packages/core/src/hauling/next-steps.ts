@@ -68,15 +68,21 @@ export function nextSteps(input: NextStepInput): NextStep[] {
     return { from: from.id, to: to.id, staysKg, ...(staysKg > 0 ? { wetKg: limit } : {}) };
   };
 
-  for (const cart of of('cart').filter((h) => fill(h) >= FULL).sort(byFill)) {
+  for (const cart of of('cart')
+    .filter((h) => fill(h) >= FULL)
+    .sort(byFill)) {
     const truck = receiver('truck', cart.crop);
     steps.push({ kind: 'cart_full', place: cart.id, ...(truck ? { load: load(cart, truck) } : {}) });
   }
-  for (const combine of of('combine').filter((h) => fill(h) >= FULL).sort(byFill)) {
+  for (const combine of of('combine')
+    .filter((h) => fill(h) >= FULL)
+    .sort(byFill)) {
     const cart = receiver('cart', combine.crop);
     steps.push({ kind: 'tank_full', place: combine.id, ...(cart ? { load: load(combine, cart) } : {}) });
   }
-  for (const truck of of('truck').filter((h) => fill(h) >= LOADED).sort(byFill)) {
+  for (const truck of of('truck')
+    .filter((h) => fill(h) >= LOADED)
+    .sort(byFill)) {
     const to = target(truck, input);
     steps.push({ kind: 'truck_waits', place: truck.id, ...(to ? { load: { from: truck.id, to, staysKg: 0 } } : {}) });
   }

@@ -1,16 +1,5 @@
 import { MAX_MOISTURE } from '../units/index.js';
-import {
-  type Book,
-  type BookDefaults,
-  type BookHeader,
-  DEFAULT_MOISTURE,
-  DEFAULT_TRUST,
-  type Entry,
-  isBuyer,
-  type Lot,
-  type Place,
-  WITHDRAWALS,
-} from './model.js';
+import { type Book, type BookDefaults, type BookHeader, DEFAULT_MOISTURE, DEFAULT_TRUST, type Entry, isBuyer, type Lot, type Place, WITHDRAWALS } from './model.js';
 import { instantOf } from './instant.js';
 import { BookRefused, type Refusal, type RefusalCode } from './refusal.js';
 
@@ -229,8 +218,7 @@ export function checkHeader(o: Record<string, unknown>, refusals: Refusal[]): Bo
     refusals,
   );
   const defaults = o.defaults;
-  const report: Report = (code, field, value, expected) =>
-    refusals.push({ code, path: 'defaults', field, value, ...(expected ? { expected } : {}) });
+  const report: Report = (code, field, value, expected) => refusals.push({ code, path: 'defaults', field, value, ...(expected ? { expected } : {}) });
   if (!absent(defaults) && !isObject(defaults)) {
     refusals.push({ code: 'field_of_wrong_type', path: '', field: 'defaults', value: defaults, expected: 'an object' });
   }

@@ -278,7 +278,7 @@ export class Records {
 
   /** A voided void brings its target back, a voided witness changes what counts: both reach further than one link. */
   private followVoids(r: number, touched: Set<number>): void {
-    for (let entry = this.entries[r]!; entry.type === 'void' || entry.type === 'witness'; ) {
+    for (let entry = this.entries[r]!; entry.type === 'void' || entry.type === 'witness';) {
       const next = this.byId.get(entry.type === 'void' ? entry.voids : entry.of)!;
       if (touched.has(next)) return;
       touched.add(next);

@@ -29,7 +29,7 @@ function entry(type: string, description: string, properties: Record<string, obj
 export const bookSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   title: 'fanega-book',
-  description: 'A farm\'s grain book: lots, places and the entries that people and devices made. Properties that are not named here are kept.',
+  description: "A farm's grain book: lots, places and the entries that people and devices made. Properties that are not named here are kept.",
   type: 'object',
   properties: {
     format: { const: 'fanega-book' },

@@ -291,7 +291,10 @@ export class Stock {
     const lo = (this.lo[own] = from.lo[slot]!);
     const hi = (this.hi[own] = from.hi[slot]!);
     this.wetScale[own] = from.wetScale[slot]!;
-    for (const [a, b] of [[lo, hi], [this.lots + lo, this.lots + hi]] as const) {
+    for (const [a, b] of [
+      [lo, hi],
+      [this.lots + lo, this.lots + hi],
+    ] as const) {
       this.rows.set(from.rows.subarray(slot * this.stride + a, slot * this.stride + b), own * this.stride + a);
     }
     return own;

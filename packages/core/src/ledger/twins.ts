@@ -27,9 +27,7 @@ export const TWIN_RULES: TwinRules = { tolerance: 0.01, withinMinutes: 20 };
  * Each entry is in one pair at most. Voided entries are left out by the caller.
  */
 export function findTwins(entries: readonly Entry[], rules: TwinRules = TWIN_RULES): TwinPair[] {
-  const moves = entries
-    .map((entry) => ({ entry, ms: instantOf(entry.at) }))
-    .sort((a, b) => a.ms - b.ms || (a.entry.id < b.entry.id ? -1 : 1));
+  const moves = entries.map((entry) => ({ entry, ms: instantOf(entry.at) })).sort((a, b) => a.ms - b.ms || (a.entry.id < b.entry.id ? -1 : 1));
   const taken = new Set<string>();
   const pairs: TwinPair[] = [];
   moves.forEach(({ entry: first, ms }, i) => {

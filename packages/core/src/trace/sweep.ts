@@ -78,7 +78,15 @@ export function traceDelivery(ledger: Ledger, entryId: string): DeliveryTrace | 
   }
   sweep(ledger, position, weight, contributions);
   const [parcel] = ledger.parcels(position, position + 1);
-  return { entry: entryId, to: records.placeIds[records.target[r]!]!, wetKg: tape.wetKg[position]!, dryKg, lots: parcel?.lots ?? {}, wetLots: parcel?.wetLots ?? {}, ...contributions };
+  return {
+    entry: entryId,
+    to: records.placeIds[records.target[r]!]!,
+    wetKg: tape.wetKg[position]!,
+    dryKg,
+    lots: parcel?.lots ?? {},
+    wetLots: parcel?.wetLots ?? {},
+    ...contributions,
+  };
 }
 
 /** Where the grain that a place holds now came from; one layer of it (oldest is 0), or all of it. */

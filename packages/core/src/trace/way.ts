@@ -141,4 +141,3 @@ export function lotWay(ledger: Ledger, lotId: string): GrainWay {
   for (const [place, position] of Object.entries(ledger.positions())) way.standing(place, position.lots[lotId] ?? 0);
   return way.build();
 }
-

@@ -118,7 +118,9 @@ export class AnswersService {
       levels: ledger
         .entriesBetween(now - LEVEL_AGE_MS, now)
         .flatMap((entry) => (entry.type === 'measure' ? [{ entry: entry.id, place: entry.place, foundKg: entry.wetKg, bookKg: heldBefore(book, entry) }] : [])),
-      twins: findTwins(day).filter((pair) => !pair.same).map(({ first, second, difference }) => ({ first: first.id, second: second.id, share: difference })),
+      twins: findTwins(day)
+        .filter((pair) => !pair.same)
+        .map(({ first, second, difference }) => ({ first: first.id, second: second.id, share: difference })),
       kgPerBushel,
     });
   }
@@ -204,7 +206,6 @@ export class AnswersService {
     const { ledger } = await this.books.open(farmId);
     return { format: 'fanega-book', version: 1, ...ledger.header, entries: ledger.records.entries };
   }
-
 }
 
 function lastInstant({ ledger }: OpenBook): number | undefined {

@@ -1,4 +1,15 @@
-import { AppendBody, type AppendAnswer, CorrectionBody, type Delivery, type DeliveryTraceAnswer, type EntryBody, type FarmNow, type FieldRow, type LotTraceAnswer, type TapeLine } from '@fanega/contract';
+import {
+  AppendBody,
+  type AppendAnswer,
+  CorrectionBody,
+  type Delivery,
+  type DeliveryTraceAnswer,
+  type EntryBody,
+  type FarmNow,
+  type FieldRow,
+  type LotTraceAnswer,
+  type TapeLine,
+} from '@fanega/contract';
 import { type Account, type Entry, type Position, serializeBook } from '@fanega/core';
 import { Body, Controller, Get, Headers, HttpCode, Inject, type MessageEvent, Param, Post, Query, Res, Sse } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
@@ -40,11 +51,7 @@ export class BookController {
 
   @Get('entries')
   @Allow('viewer')
-  tape(
-    @Param('farmId') farmId: string,
-    @Query('before') before?: string,
-    @Query('limit') limit?: string,
-  ): Promise<TapeLine[]> {
+  tape(@Param('farmId') farmId: string, @Query('before') before?: string, @Query('limit') limit?: string): Promise<TapeLine[]> {
     return this.answers.tape(farmId, wholeNumber('before', before, 4_000_000_000, 4_000_000_000), wholeNumber('limit', limit, 100, 500));
   }
 

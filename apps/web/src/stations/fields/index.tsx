@@ -77,7 +77,7 @@ function Seasons({ farm, rows }: { farm: Farm; rows: readonly FieldRow[] }) {
           );
         })}
       </div>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table className="w-full min-w-[52rem]" onKeyDown={rowKeys}>
           <thead className="border-y border-ink text-left text-sm">
             <tr>
@@ -98,7 +98,9 @@ function Seasons({ farm, rows }: { farm: Farm; rows: readonly FieldRow[] }) {
           </tbody>
         </table>
       </div>
-      <p className="px-5 py-3 text-sm text-muted lg:px-6">Dry an acre counts every planted acre, so it grows until the field is finished. Dry bushels are the same dry matter at the crop&rsquo;s base.</p>
+      <p className="px-5 py-3 text-sm text-muted lg:px-6">
+        Dry an acre counts every planted acre, so it grows until the field is finished. Dry bushels are the same dry matter at the crop&rsquo;s base.
+      </p>
     </>
   );
 }
@@ -129,14 +131,23 @@ function Row({ farm, row }: { farm: Farm; row: FieldRow }) {
       <td className="px-2 text-right">
         {row.lastMoisture ? (
           <>
-            <Moisture value={row.lastMoisture.moisture} /> <span className="text-sm text-muted">{row.lastMoisture.source}, {day(row.lastMoisture.at, timeZone)}</span>
+            <Moisture value={row.lastMoisture.moisture} />{' '}
+            <span className="text-sm text-muted">
+              {row.lastMoisture.source}, {day(row.lastMoisture.at, timeZone)}
+            </span>
           </>
         ) : (
           <span className="text-muted">–</span>
         )}
       </td>
       <td className="py-2 pr-5 pl-2 text-sm whitespace-nowrap lg:pr-6">
-        {cutToday ? <b>● cutting now</b> : row.firstCut && row.lastCut ? `${day(row.firstCut, timeZone)} – ${day(row.lastCut, timeZone)}` : <span className="text-muted">not yet</span>}
+        {cutToday ? (
+          <b>● cutting now</b>
+        ) : row.firstCut && row.lastCut ? (
+          `${day(row.firstCut, timeZone)} – ${day(row.lastCut, timeZone)}`
+        ) : (
+          <span className="text-muted">not yet</span>
+        )}
       </td>
     </tr>
   );
@@ -145,7 +156,9 @@ function Row({ farm, row }: { farm: Farm; row: FieldRow }) {
 function AddField({ open, onClose }: { open: boolean; onClose: () => void }) {
   const farm = useFarm();
   const { mutate } = useSWRConfig();
-  const { register, handleSubmit, formState, setError, reset } = useForm({ defaultValues: { name: '', acres: '', crop: 'corn', variety: '', tag: '', season: String(new Date(farm.data.now).getUTCFullYear()) } });
+  const { register, handleSubmit, formState, setError, reset } = useForm({
+    defaultValues: { name: '', acres: '', crop: 'corn', variety: '', tag: '', season: String(new Date(farm.data.now).getUTCFullYear()) },
+  });
   const { errors } = formState;
   const submit = handleSubmit(async ({ acres, season, ...values }) => {
     try {
@@ -164,7 +177,12 @@ function AddField({ open, onClose }: { open: boolean; onClose: () => void }) {
       <form className="space-y-4 px-5 py-4" noValidate onSubmit={(e) => void submit(e)}>
         <TextBox label="Name" {...register('name', { required: 'The field needs a name' })} error={errors.name?.message} />
         <div className="grid grid-cols-2 gap-3">
-          <TextBox label="Acres" inputMode="decimal" {...register('acres', { validate: (text) => parseNumber(text) > 0 || 'Acres is a number like 62.5' })} error={errors.acres?.message} />
+          <TextBox
+            label="Acres"
+            inputMode="decimal"
+            {...register('acres', { validate: (text) => parseNumber(text) > 0 || 'Acres is a number like 62.5' })}
+            error={errors.acres?.message}
+          />
           <TextBox label="Tag" maxLength={4} hint="two or three letters" {...register('tag', { required: 'The tag is missing' })} error={errors.tag?.message} />
         </div>
         <SelectBox label="Crop" {...register('crop')}>

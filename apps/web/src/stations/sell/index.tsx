@@ -74,7 +74,7 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
           </p>
         ))}
       </div>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table className="w-full min-w-[58rem]" onKeyDown={rowKeys}>
           <thead className="border-y border-ink text-left text-sm">
             <tr>

@@ -137,7 +137,14 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
     <section aria-label={place.name} className="flex flex-wrap items-start gap-x-8 gap-y-5 border-b border-ink px-5 py-5 lg:px-6">
       <div className="border-b-3 border-ink px-2">
         {STANDING.includes(place.kind) ? (
-          <YardVessel farm={farm} place={place} scale={Math.min(24, 250 / shapeOf(place).diameter, 215 / (shapeOf(place).eave + shapeOf(place).hopper + 1))} selected={false} lit={null} large />
+          <YardVessel
+            farm={farm}
+            place={place}
+            scale={Math.min(24, 250 / shapeOf(place).diameter, 215 / (shapeOf(place).eave + shapeOf(place).hopper + 1))}
+            selected={false}
+            lit={null}
+            large
+          />
         ) : (
           <BoxSample farm={farm} strata={strataOf(farm, place.id)} capacity={place.capacityBu ?? 900} width={240} height={130} label={place.name} />
         )}
@@ -172,7 +179,7 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
       {layers.length > 1 && (
         <div className="min-w-52 flex-1">
           <h2 className="text-sm font-semibold text-muted">{layers.length} layers, the newest on top</h2>
-          <ol className="mt-1 max-h-64 overflow-y-auto border-y border-rule">
+          <ol tabIndex={0} aria-label="Layers" className="mt-1 max-h-64 overflow-y-auto border-y border-rule">
             {[...layers].reverse().map((layer, i) => (
               <li key={i} className="flex justify-between gap-3 border-b border-rule py-1 last:border-b-0">
                 <span className="min-w-0 truncate">
@@ -186,10 +193,14 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
               </li>
             ))}
           </ol>
-          <p className="mt-1 text-sm text-muted">{place.withdrawal === 'lastIn' ? 'Flat floor, centre sump: the newest comes out first.' : 'Hopper: the oldest comes out first.'}</p>
+          <p className="mt-1 text-sm text-muted">
+            {place.withdrawal === 'lastIn' ? 'Flat floor, centre sump: the newest comes out first.' : 'Hopper: the oldest comes out first.'}
+          </p>
         </div>
       )}
-      {layers.length === 1 && place.withdrawal === 'mixed' && <p className="text-sm text-muted">What is in it is mixed: the staves stand beside each other because no order is left.</p>}
+      {layers.length === 1 && place.withdrawal === 'mixed' && (
+        <p className="text-sm text-muted">What is in it is mixed: the staves stand beside each other because no order is left.</p>
+      )}
     </section>
   );
 }
@@ -215,7 +226,11 @@ const KIND_WORDS: Record<(typeof PLACE_KINDS)[number], string> = {
   pile: 'Ground pile',
   buyer: 'Buyer',
 };
-const OUT_WORDS: Record<(typeof WITHDRAWALS)[number], string> = { mixed: 'mixed (stirred, side draw, on wheels)', firstIn: 'oldest first (hopper bottom)', lastIn: 'newest first (flat floor, centre sump)' };
+const OUT_WORDS: Record<(typeof WITHDRAWALS)[number], string> = {
+  mixed: 'mixed (stirred, side draw, on wheels)',
+  firstIn: 'oldest first (hopper bottom)',
+  lastIn: 'newest first (flat floor, centre sump)',
+};
 
 function AddPlace({ open, onClose }: { open: boolean; onClose: () => void }) {
   const farm = useFarm();

@@ -119,7 +119,7 @@ export function YardVessel({ farm, place, scale, selected, lit, large = false }:
         const low = yAt(from);
         const high = Math.max(yAt(to), to >= bushels - 1e-6 && !pile ? y(Math.min(edge, peak)) : 0);
         const middle = (low + high) / 2;
-        if (low - high < 15 || w < 44 || shape.hopper > 0 && middle > y(shape.hopper * 0.7)) return null;
+        if (low - high < 15 || w < 44 || (shape.hopper > 0 && middle > y(shape.hopper * 0.7))) return null;
         return (
           <g key={from} fontSize="12" fontWeight="700">
             <Label x={x + 5} y={middle} text={tag} />

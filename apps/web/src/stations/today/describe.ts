@@ -25,7 +25,11 @@ export function describe(step: NextStep, farm: Farm): { title: string; why: stri
     case 'cart_full':
       return {
         title: load ? `${name} is full. Load ${to}.` : `${name} is full, and no truck is empty.`,
-        why: load ? (load.staysKg > 0 ? `${formatBushels(load.staysKg / kgPerBu)} bu stay in the cart, with the same shares` : `${bushels} bu${moisture}, all of it fits`) : `${bushels} bu${moisture}; the combine stops when its tank is full too.`,
+        why: load
+          ? load.staysKg > 0
+            ? `${formatBushels(load.staysKg / kgPerBu)} bu stay in the cart, with the same shares`
+            : `${bushels} bu${moisture}, all of it fits`
+          : `${bushels} bu${moisture}; the combine stops when its tank is full too.`,
       };
     case 'tank_full':
       return { title: load ? `${name} is full. Dump on ${to}.` : `${name} is full, and no cart has room.`, why: `${bushels} bu${moisture} in the tank` };

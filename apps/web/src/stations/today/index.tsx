@@ -88,7 +88,14 @@ function LoadPicture({ farm, load }: { farm: Farm; load: LoadStep }) {
         {v.buyer ? (
           <span className="border-b-2 border-ink px-4 pb-1 text-lg">sold there</span>
         ) : (
-          <BoxSample farm={farm} strata={strataOf(farm, v.id)} capacity={v.capacity} width={v.big ? 110 : Math.max(60, v.capacity * scale)} height={v.big ? 92 : 84} label={`${v.name}: ${formatBushels(v.bushels)} of ${formatBushels(v.capacity)} bushels`} />
+          <BoxSample
+            farm={farm}
+            strata={strataOf(farm, v.id)}
+            capacity={v.capacity}
+            width={v.big ? 110 : Math.max(60, v.capacity * scale)}
+            height={v.big ? 92 : 84}
+            label={`${v.name}: ${formatBushels(v.bushels)} of ${formatBushels(v.capacity)} bushels`}
+          />
         )}
       </div>
       <figcaption className="mt-1.5 leading-snug">
@@ -143,7 +150,11 @@ function Act({ farm, step, look, onEntry }: { farm: Farm; step: NextStep; look: 
     };
     return (
       <Button look={look} className={className} disabled={busy} onClick={() => void go()}>
-        {toBuyer ? `Ticket from ${farm.placeName(load.to)}` : `Load ${formatBushels(bushels)} bu on ${farm.placeName(load.to)}`.replace('Load', farm.place(load.from)?.kind === 'truck' ? 'Dump' : 'Load').replace(' on ', farm.place(load.from)?.kind === 'truck' ? ' into ' : ' on ')}
+        {toBuyer
+          ? `Ticket from ${farm.placeName(load.to)}`
+          : `Load ${formatBushels(bushels)} bu on ${farm.placeName(load.to)}`
+              .replace('Load', farm.place(load.from)?.kind === 'truck' ? 'Dump' : 'Load')
+              .replace(' on ', farm.place(load.from)?.kind === 'truck' ? ' into ' : ' on ')}
       </Button>
     );
   }
@@ -162,7 +173,10 @@ function Act({ farm, step, look, onEntry }: { farm: Farm; step: NextStep; look: 
     );
   }
   return (
-    <Link to={`/store/${step.place}`} className={`inline-flex min-h-11 items-center rounded-[3px] px-4 font-semibold ${look === 'do' ? 'bg-clay text-on-clay' : 'border border-ink hover:bg-sand'}`}>
+    <Link
+      to={`/store/${step.place}`}
+      className={`inline-flex min-h-11 items-center rounded-[3px] px-4 font-semibold ${look === 'do' ? 'bg-clay text-on-clay' : 'border border-ink hover:bg-sand'}`}
+    >
       See {farm.placeName(step.place)}
     </Link>
   );
@@ -219,7 +233,10 @@ function DaySoFar({ farm }: { farm: Farm }) {
 function Nothing({ farm }: { farm: Farm }) {
   return (
     <Empty title="Nothing waits.">
-      <p>No vessel is full, no truck stands loaded, and the book has no open question. Last entry at {farm.data.tape[0] ? clock(farm.data.tape[0].entry.at, farm.data.farm.timeZone) : '–'}.</p>
+      <p>
+        No vessel is full, no truck stands loaded, and the book has no open question. Last entry at{' '}
+        {farm.data.tape[0] ? clock(farm.data.tape[0].entry.at, farm.data.farm.timeZone) : '–'}.
+      </p>
     </Empty>
   );
 }
@@ -247,4 +264,3 @@ function FirstSteps() {
     </Empty>
   );
 }
-

@@ -46,41 +46,43 @@ function Start() {
               const cut = rows.filter((row) => row.account.harvestedDryKg !== 0 || row.account.restatedDryKg !== 0);
               if (cut.length === 0) return <Empty title="No grain is in the book yet." />;
               return (
-                <table className="mt-2 w-full" onKeyDown={rowKeys}>
-                  <thead className="border-b border-ink text-right text-sm">
-                    <tr>
-                      <th className="py-1.5 text-left">Field</th>
-                      <th className="px-2">Cut</th>
-                      <th className="px-2">Restated</th>
-                      <th className="px-2">Lost</th>
-                      <th className="px-2">In stock</th>
-                      <th className="px-2">Delivered</th>
-                      <th className="pl-2">
-                        <span className="sr-only">balances</span>
-                      </th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {cut.map(({ lot, account, balance }) => {
-                      const bu = (kg: number) => formatBushels(dryAtBase(lot.crop, kg));
-                      return (
-                        <tr key={lot.id} className="border-b border-rule text-right hover:bg-sand">
-                          <td className="py-1.5 text-left whitespace-nowrap">
-                            <Link to={`/trace/lot/${lot.id}`} className="font-semibold">
-                              <Swatch index={farm.lotIndex(lot.id)} /> {lot.tag} <span className="underline decoration-rule underline-offset-4">{lot.fieldName}</span>
-                            </Link>
-                          </td>
-                          <td className="px-2">{bu(balance.harvested)}</td>
-                          <td className="px-2">{signed(dryAtBase(lot.crop, account.restatedDryKg))}</td>
-                          <td className="px-2">{bu(balance.lost)}</td>
-                          <td className="px-2">{bu(balance.inStock)}</td>
-                          <td className="px-2">{bu(balance.delivered)}</td>
-                          <td className="pl-2">{balance.balances ? '=' : '≠'}</td>
-                        </tr>
-                      );
-                    })}
-                  </tbody>
-                </table>
+                <div className="relative overflow-x-auto">
+                  <table className="mt-2 w-full" onKeyDown={rowKeys}>
+                    <thead className="border-b border-ink text-right text-sm">
+                      <tr>
+                        <th className="py-1.5 text-left">Field</th>
+                        <th className="px-2">Cut</th>
+                        <th className="px-2">Restated</th>
+                        <th className="px-2">Lost</th>
+                        <th className="px-2">In stock</th>
+                        <th className="px-2">Delivered</th>
+                        <th className="pl-2">
+                          <span className="sr-only">balances</span>
+                        </th>
+                      </tr>
+                    </thead>
+                    <tbody>
+                      {cut.map(({ lot, account, balance }) => {
+                        const bu = (kg: number) => formatBushels(dryAtBase(lot.crop, kg));
+                        return (
+                          <tr key={lot.id} className="border-b border-rule text-right hover:bg-sand">
+                            <td className="py-1.5 text-left whitespace-nowrap">
+                              <Link to={`/trace/lot/${lot.id}`} className="font-semibold">
+                                <Swatch index={farm.lotIndex(lot.id)} /> {lot.tag} <span className="underline decoration-rule underline-offset-4">{lot.fieldName}</span>
+                              </Link>
+                            </td>
+                            <td className="px-2">{bu(balance.harvested)}</td>
+                            <td className="px-2">{signed(dryAtBase(lot.crop, account.restatedDryKg))}</td>
+                            <td className="px-2">{bu(balance.lost)}</td>
+                            <td className="px-2">{bu(balance.inStock)}</td>
+                            <td className="px-2">{bu(balance.delivered)}</td>
+                            <td className="pl-2">{balance.balances ? '=' : '≠'}</td>
+                          </tr>
+                        );
+                      })}
+                    </tbody>
+                  </table>
+                </div>
               );
             }}
           </Answered>
@@ -92,25 +94,27 @@ function Start() {
               rows.length === 0 ? (
                 <p className="mt-2 text-muted">Nothing is delivered yet.</p>
               ) : (
-                <table className="mt-2 w-full" onKeyDown={rowKeys}>
-                  <tbody>
-                    {rows.slice(0, 60).map((row) => (
-                      <tr key={row.entry.id} className="border-b border-rule hover:bg-sand">
-                        <td className="py-1.5 font-semibold">
-                          <Link to={`/trace/delivery/${row.entry.id}`} className="underline decoration-rule underline-offset-4">
-                            {row.ticket ?? 'no ticket'}
-                          </Link>
-                        </td>
-                        <td className="px-2 whitespace-nowrap text-muted">{day(row.entry.at, farm.data.farm.timeZone)}</td>
-                        <td className="px-2">{farm.placeName(row.to)}</td>
-                        <td className="px-2 text-sm">{Object.keys(row.lots).map(farm.tag).slice(0, 5).join(' ')}</td>
-                        <td className="pl-2 text-right">
-                          <Bushels value={farm.bushels(row.wetLots)} />
-                        </td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
+                <div className="relative overflow-x-auto">
+                  <table className="mt-2 w-full" onKeyDown={rowKeys}>
+                    <tbody>
+                      {rows.slice(0, 60).map((row) => (
+                        <tr key={row.entry.id} className="border-b border-rule hover:bg-sand">
+                          <td className="py-1.5 font-semibold">
+                            <Link to={`/trace/delivery/${row.entry.id}`} className="underline decoration-rule underline-offset-4">
+                              {row.ticket ?? 'no ticket'}
+                            </Link>
+                          </td>
+                          <td className="px-2 whitespace-nowrap text-muted">{day(row.entry.at, farm.data.farm.timeZone)}</td>
+                          <td className="px-2">{farm.placeName(row.to)}</td>
+                          <td className="px-2 text-sm">{Object.keys(row.lots).map(farm.tag).slice(0, 5).join(' ')}</td>
+                          <td className="pl-2 text-right">
+                            <Bushels value={farm.bushels(row.wetLots)} />
+                          </td>
+                        </tr>
+                      ))}
+                    </tbody>
+                  </table>
+                </div>
               )
             }
           </Answered>
@@ -136,21 +140,21 @@ function Identity({ account, crop }: { account: Account; crop: string }) {
     ['+', account.deliveredDryKg, 'delivered'],
   ];
   return (
-    <dl aria-label="Balance of the field" className="flex flex-wrap items-end gap-x-3 gap-y-2">
-      {parts.map(([sign, kg, word]) => (
-        <div key={word} className="flex items-end gap-3">
-          {sign && <span className="pb-0.5 text-2xl text-muted">{sign}</span>}
-          <div>
-            <dt className="text-sm text-muted">{word}</dt>
+    <div className="flex flex-wrap items-end gap-x-3 gap-y-2">
+      <dl aria-label="Balance of the field" className="flex flex-wrap items-end gap-x-3 gap-y-2">
+        {parts.map(([sign, kg, word]) => (
+          <div key={word}>
+            <dt className={`text-sm text-muted ${sign ? 'pl-7' : ''}`}>{word}</dt>
             <dd className="text-2xl font-bold">
+              {sign && <span className="inline-block w-7 font-normal text-muted">{sign}</span>}
               {formatBushelsFine(dryAtBase(crop, kg))}
               <span className="text-[0.6em] font-normal text-muted"> bu</span>
             </dd>
           </div>
-        </div>
-      ))}
+        ))}
+      </dl>
       <span className="pb-1 text-sm text-muted">dry at {baseOf(crop)} %</span>
-    </dl>
+    </div>
   );
 }
 
@@ -188,7 +192,12 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceAnswer }) {
         </div>
         {lot.shares.length > 1 && (
           <p className="mt-3 text-muted">
-            {lot.shares.map((share) => `${share.owner}: ${formatShare(share.part)} % of every bushel, ${formatBushels(dryAtBase(lot.crop, row.account.deliveredDryKg) * share.part)} bu delivered`).join(' · ')}
+            {lot.shares
+              .map(
+                (share) =>
+                  `${share.owner}: ${formatShare(share.part)} % of every bushel, ${formatBushels(dryAtBase(lot.crop, row.account.deliveredDryKg) * share.part)} bu delivered`,
+              )
+              .join(' · ')}
           </p>
         )}
       </div>
@@ -199,7 +208,7 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceAnswer }) {
       <section aria-label="Its tickets" className="px-5 py-4 lg:px-6">
         <h2 className="text-xl">On {deliveries.length} tickets</h2>
         {deliveries.length > 0 && (
-          <div className="overflow-x-auto">
+          <div className="relative overflow-x-auto">
             <table className="mt-2 w-full min-w-[36rem]" onKeyDown={rowKeys}>
               <thead className="border-b border-ink text-left text-sm">
                 <tr>
@@ -301,7 +310,11 @@ function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceAnswer }
             The shares sum to {formatPounds(Object.values(delivery.wetLots).reduce((a, b) => a + b, 0))} lb.
             {unknown > 0 && ` ${formatPounds(unknown)} lb of dry matter came from grain that no field is known for.`}
           </p>
-          {delivery.witnesses.length > 0 && <p className="mt-1 text-sm">Also weighed: {delivery.witnesses.map((w) => ('wetKg' in w && w.wetKg !== undefined ? `${formatPounds(w.wetKg)} lb by ${w.method ?? 'someone'}` : '')).join(', ')}</p>}
+          {delivery.witnesses.length > 0 && (
+            <p className="mt-1 text-sm">
+              Also weighed: {delivery.witnesses.map((w) => ('wetKg' in w && w.wetKg !== undefined ? `${formatPounds(w.wetKg)} lb by ${w.method ?? 'someone'}` : '')).join(', ')}
+            </p>
+          )}
         </div>
       </div>
       <section aria-label="Its way" className="border-b border-ink px-5 py-4 lg:px-6">
@@ -309,7 +322,14 @@ function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceAnswer }
         <WayDrawing farm={farm} way={way} crop={crop} />
       </section>
       <div className="xl:grid xl:grid-cols-2">
-        <Steps title={`Down to ${loads.length === 1 ? 'one load' : `${loads.length} loads`} off the field`} farm={farm} steps={loads} delivery={delivery} crop={crop} onOpen={setOpen} />
+        <Steps
+          title={`Down to ${loads.length === 1 ? 'one load' : `${loads.length} loads`} off the field`}
+          farm={farm}
+          steps={loads}
+          delivery={delivery}
+          crop={crop}
+          onOpen={setOpen}
+        />
         <Steps title="Every move on the way" farm={farm} steps={moves} delivery={delivery} crop={crop} onOpen={setOpen} />
       </div>
       <EntrySheet entryId={open} onClose={() => setOpen(null)} />
@@ -319,7 +339,21 @@ function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceAnswer }
 
 const SHOWN = 25;
 
-function Steps({ title, farm, steps, delivery, crop, onOpen }: { title: string; farm: Farm; steps: readonly TraceLoad[]; delivery: Delivery; crop: string | undefined; onOpen: (id: string) => void }) {
+function Steps({
+  title,
+  farm,
+  steps,
+  delivery,
+  crop,
+  onOpen,
+}: {
+  title: string;
+  farm: Farm;
+  steps: readonly TraceLoad[];
+  delivery: Delivery;
+  crop: string | undefined;
+  onOpen: (id: string) => void;
+}) {
   const [all, setAll] = useState(false);
   const { timeZone } = farm.data.farm;
   const sorted = [...steps].sort((a, b) => b.dryKg - a.dryKg);
@@ -327,26 +361,28 @@ function Steps({ title, farm, steps, delivery, crop, onOpen }: { title: string; 
   return (
     <section aria-label={title} className="px-5 py-4 lg:px-6 xl:border-r xl:border-rule">
       <h2 className="text-xl">{title}</h2>
-      <table className="mt-2 w-full" onKeyDown={rowKeys}>
-        <tbody>
-          {shown.map(({ entry, dryKg }) => (
-            <tr key={entry.id} className="border-b border-rule hover:bg-sand">
-              <td className="py-1 whitespace-nowrap text-muted">
-                {day(entry.at, timeZone)} {clock(entry.at, timeZone)}
-              </td>
-              <td className="px-2">
-                <button type="button" onClick={() => onOpen(entry.id)} className="text-left font-semibold underline decoration-rule underline-offset-4">
-                  {headline(entry, farm)}
-                </button>
-              </td>
-              <td className="px-2 text-right">
-                <Bushels value={dryAtBase(crop, dryKg)} />
-              </td>
-              <td className="pl-2 text-right">{formatShare(dryKg / delivery.dryKg)} %</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <div className="relative overflow-x-auto">
+        <table className="mt-2 w-full" onKeyDown={rowKeys}>
+          <tbody>
+            {shown.map(({ entry, dryKg }) => (
+              <tr key={entry.id} className="border-b border-rule hover:bg-sand">
+                <td className="py-1 whitespace-nowrap text-muted">
+                  {day(entry.at, timeZone)} {clock(entry.at, timeZone)}
+                </td>
+                <td className="px-2">
+                  <button type="button" onClick={() => onOpen(entry.id)} className="text-left font-semibold underline decoration-rule underline-offset-4">
+                    {headline(entry, farm)}
+                  </button>
+                </td>
+                <td className="px-2 text-right">
+                  <Bushels value={dryAtBase(crop, dryKg)} />
+                </td>
+                <td className="pl-2 text-right">{formatShare(dryKg / delivery.dryKg)} %</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       {sorted.length > shown.length && (
         <Button look="quiet" className="mt-2 px-0" onClick={() => setAll(true)}>
           Show the other {sorted.length - shown.length}, {formatPounds(sorted.slice(SHOWN).reduce((sum, s) => sum + s.dryKg, 0))} lb dry
@@ -355,4 +391,3 @@ function Steps({ title, farm, steps, delivery, crop, onOpen }: { title: string; 
     </section>
   );
 }
-

@@ -89,7 +89,17 @@ export function WayDrawing({ farm, way, crop }: { farm: Farm; way: GrainWay; cro
           return (
             <g key={node.id}>
               <rect x={x0} y={y0} width={9} height={Math.max(2, y1 - y0)} fill="var(--ink)" />
-              <text x={right ? x0 - 6 : x0 + 15} y={(y0 + y1) / 2 - 3} textAnchor={right ? 'end' : 'start'} fontSize="13" fill="var(--ink)" stroke="var(--paper)" strokeWidth="4" paintOrder="stroke" strokeLinejoin="round">
+              <text
+                x={right ? x0 - 6 : x0 + 15}
+                y={(y0 + y1) / 2 - 3}
+                textAnchor={right ? 'end' : 'start'}
+                fontSize="13"
+                fill="var(--ink)"
+                stroke="var(--paper)"
+                strokeWidth="4"
+                paintOrder="stroke"
+                strokeLinejoin="round"
+              >
                 <tspan fontWeight="700">{name}</tspan>
                 <tspan x={right ? x0 - 6 : x0 + 15} dy="15">
                   {bu(node.value ?? 0)}

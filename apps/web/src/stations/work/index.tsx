@@ -77,7 +77,14 @@ export default function Work({ station }: { station: Station }) {
             const capacity = place.capacityBu ?? Math.max(bushels, 1);
             return (
               <li key={place.id} className="min-w-36">
-                <BoxSample farm={farm} strata={strataOf(farm, place.id)} capacity={capacity} width={Math.min(220, Math.max(110, capacity / 7))} height={84} label={`${place.name}: ${formatBushels(bushels)} of ${formatBushels(capacity)} bushels`} />
+                <BoxSample
+                  farm={farm}
+                  strata={strataOf(farm, place.id)}
+                  capacity={capacity}
+                  width={Math.min(220, Math.max(110, capacity / 7))}
+                  height={84}
+                  label={`${place.name}: ${formatBushels(bushels)} of ${formatBushels(capacity)} bushels`}
+                />
                 <p className="mt-1.5 font-semibold">{place.name}</p>
                 {held.wetKg > 0 ? (
                   <p>
@@ -106,7 +113,7 @@ function Log({ farm, lines }: { farm: Farm; lines: readonly TapeLine[] }) {
   const { timeZone } = farm.data.farm;
   if (lines.length === 0) return <Empty title="Nothing is recorded here yet." />;
   return (
-    <div className="overflow-x-auto">
+    <div className="relative overflow-x-auto">
       <table className="w-full min-w-[40rem]" onKeyDown={rowKeys}>
         <thead className="border-b border-ink text-left text-sm">
           <tr>
@@ -136,7 +143,9 @@ function Log({ farm, lines }: { farm: Farm; lines: readonly TapeLine[] }) {
                   </span>
                 ))}
               </td>
-              <td className="px-2 text-right">{line.wetKg ? <Bushels value={Object.keys(line.wetLots).length > 0 ? farm.bushels(line.wetLots) : line.wetKg / farm.kgPerBu('corn')} /> : ''}</td>
+              <td className="px-2 text-right">
+                {line.wetKg ? <Bushels value={Object.keys(line.wetLots).length > 0 ? farm.bushels(line.wetLots) : line.wetKg / farm.kgPerBu('corn')} /> : ''}
+              </td>
               <td className="px-2 text-right">{line.wetKg && line.dryKg ? <Moisture value={1 - line.dryKg / line.wetKg} /> : ''}</td>
               <td className="py-1.5 pr-5 pl-2 lg:pr-6">{line.entry.by}</td>
             </tr>

@@ -1,0 +1,182 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { DEMO, enterDemo, record, tape } from './pages';
+
+test('a newcomer enters by one button and is told what to do next', async ({ page }) => {
+  await enterDemo(page);
+  await expect(page.getByRole('heading', { name: 'Cart 2 is full. Load Truck 2.' })).toBeVisible();
+  await expect(page.getByText('59 bu stay in the cart')).toBeVisible();
+  await expect(page.getByText('Book balances')).toBeVisible();
+  await expect(page.getByRole('link', { name: /Trace balances/ })).toBeVisible();
+});
+
+test('the next load is one tap, another browser sees it within a second, and one tap undoes it', async ({ page, browser }) => {
+  await enterDemo(page);
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  await enterDemo(other);
+  const before = await tape(other).first().innerText();
+  expect(before).toContain('BE → Combine 1');
+
+  await page.getByRole('button', { name: 'Load 940 bu on Truck 2' }).click();
+  await expect(tape(other).first()).toContainText('Cart 2 → Truck 2', { timeout: 1500 });
+  await expect(page.getByText('Cart 2 → Truck 2 is in the book')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Cart 2 is full' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(tape(page).first()).toContainText('void');
+  await expect(page.getByRole('heading', { name: 'Cart 2 is full. Load Truck 2.' })).toBeVisible();
+  await expect(tape(other).nth(1).getByRole('button')).toHaveCSS('text-decoration-line', 'line-through');
+  await context.close();
+});
+
+test('a load is recorded with the keyboard only', async ({ page }) => {
+  await enterDemo(page);
+  await page.keyboard.press('n');
+  await page.keyboard.press('l');
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toBeVisible();
+  await sheet.getByLabel('From', { exact: true }).focus();
+  await page.keyboard.type('Truck 1');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Bin A');
+  await page.keyboard.press('Tab');
+  await expect(sheet.getByRole('radio', { name: 'All of it' })).toBeFocused();
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('13.9');
+  await page.keyboard.press('Enter');
+  await expect(sheet).toBeHidden();
+  await expect(tape(page).first()).toContainText('Truck 1 → Bin A');
+  await expect(tape(page).first()).toContainText('13.9 %');
+});
+
+test('a slip is explained at its place, nothing typed is lost, and a reload keeps it', async ({ page }) => {
+  await enterDemo(page);
+  await page.keyboard.press('n');
+  await page.keyboard.press('c');
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Weight').fill('12,400');
+  await sheet.getByLabel('Moisture').fill('0.165');
+  await sheet.getByRole('button', { name: 'Record it' }).click();
+  await expect(sheet.getByText('Type it in per cent: 16.5')).toBeVisible();
+  await expect(sheet.getByText('Which field?')).toBeVisible();
+  await expect(sheet.getByLabel('Field', { exact: true })).toBeFocused();
+  await page.reload();
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(page.getByRole('dialog').getByLabel('Weight')).toHaveValue('12,400');
+  await page.getByRole('button', { name: 'Close' }).click();
+});
+
+test('without a signal the page says so, keeps what was typed, and sends it once when the signal is back', async ({ page, context }) => {
+  await enterDemo(page);
+  await page.keyboard.press('n');
+  await page.keyboard.press('c');
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Field', { exact: true }).selectOption({ label: 'Crawfish Cut, soybean 2026' });
+  await sheet.getByLabel('To', { exact: true }).selectOption('cart-1');
+  await sheet.getByLabel('Weight').fill('18,000');
+  await sheet.getByLabel('Moisture').fill('13.1');
+  // The answer is lost on the way: the server has the entry, the page does not know.
+  await page.route('**/entries', async (route) => {
+    await route.fetch();
+    await route.abort('connectionfailed');
+  });
+  await sheet.getByRole('button', { name: 'Record it' }).click();
+  await expect(sheet.getByRole('alert')).toContainText('will not be doubled');
+  await expect(sheet.getByLabel('Weight')).toHaveValue('18,000');
+  await page.unroute('**/entries');
+  await sheet.getByRole('button', { name: 'Send again' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(tape(page).first()).toContainText('CC → Cart 1');
+  await expect(tape(page).filter({ hasText: 'CC → Cart 1' }).filter({ hasText: '300 bu' })).toHaveCount(1);
+
+  await context.setOffline(true);
+  await expect(page.getByText(/^No signal\. You see the book as it was at/)).toBeVisible({ timeout: 15_000 });
+  await context.setOffline(false);
+  await expect(page.getByText(/^No signal\. You see/)).toBeHidden({ timeout: 15_000 });
+});
+
+test('an entry is corrected by voiding it and making it again', async ({ page }) => {
+  await enterDemo(page);
+  await record(page, { what: 'Cut', Field: 'Possum Tail', To: 'Cart 1', Weight: '4,000', moisture: '13' });
+  await tape(page).first().getByRole('button').click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByRole('heading', { name: 'PO → Cart 1' })).toBeVisible();
+  await sheet.getByRole('button', { name: 'Void and make again' }).click();
+  await expect(sheet.getByLabel('Weight')).toHaveValue('4000');
+  await sheet.getByLabel('Weight').fill('14,000');
+  await sheet.getByRole('button', { name: 'Void the old one and record this' }).click();
+  await expect(tape(page).first()).toContainText('233 bu');
+  await expect(tape(page).nth(1)).toContainText('void');
+  await expect(tape(page).nth(2).getByRole('button')).toHaveCSS('text-decoration-line', 'line-through');
+});
+
+test('anything is found by typing', async ({ page }) => {
+  await enterDemo(page);
+  await page.keyboard.press('/');
+  await page.keyboard.type('heron');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /Heron Slough/ })).toBeVisible();
+  await expect(page.getByText('Vance heirs: 33.3 % of every bushel')).toBeVisible();
+  await expect(page.getByLabel('Balance of the field')).toBeVisible();
+});
+
+test('a ticket is opened down to its loads, and arrow keys walk the rows', async ({ page }) => {
+  await enterDemo(page);
+  await page.getByRole('link', { name: /^Sell/ }).click();
+  const rows = page.locator('tbody tr');
+  await expect(rows.first()).toBeVisible();
+  const three = rows.filter({ hasText: 'weighed 3×' });
+  await expect(three).toHaveCount(1);
+  await rows.first().getByRole('link').focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(rows.nth(1).getByRole('link')).toBeFocused();
+  await rows.filter({ hasText: 'HS' }).first().getByRole('link').click();
+  await expect(page.getByRole('heading', { name: /loads off the field/ })).toBeVisible();
+  const shares = await page.getByRole('table', { name: 'Shares by field' }).locator('td:last-child').allInnerTexts();
+  expect(shares.length).toBeGreaterThan(1);
+  expect(Math.abs(shares.reduce((sum, text) => sum + Number.parseFloat(text), 0) - 100)).toBeLessThan(0.3);
+});
+
+for (const path of ['/', '/fields', '/haul', '/store', '/sell', '/trace', '/trace/lot/lot-hs-2026']) {
+  test(`axe finds nothing serious on ${path}, in daylight and at night`, async ({ page }) => {
+    await enterDemo(page);
+    for (const theme of ['day', 'night']) {
+      await page.evaluate((name) => localStorage.setItem('fanega.theme', name), theme);
+      await page.goto(DEMO + path);
+      await expect(page.locator('main h1').first()).toBeAttached();
+      await expect(page.locator('.animate-spin')).toHaveCount(0);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+      expect(serious.map(({ id, nodes }) => `${theme} ${id}: ${nodes[0]?.html}`)).toEqual([]);
+    }
+  });
+}
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test('no page is wider than the screen, targets are large, and the tape opens', async ({ page }) => {
+    await enterDemo(page);
+    for (const path of ['/', '/fields', '/haul', '/store', '/sell', '/trace']) {
+      await page.goto(DEMO + path);
+      await expect(page.locator('main h1').first()).toBeAttached();
+      await expect(page.locator('.animate-spin')).toHaveCount(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
+    }
+    await page.getByRole('button', { name: 'Tape' }).tap();
+    await expect(tape(page).first()).toBeVisible();
+    const record = await page.getByRole('button', { name: 'Record', exact: true }).boundingBox();
+    expect(record!.height).toBeGreaterThanOrEqual(56);
+  });
+
+  test('a likely load is recorded in three taps', async ({ page }) => {
+    await enterDemo(page);
+    await page.getByRole('button', { name: 'Record', exact: true }).tap();
+    const sheet = page.getByRole('dialog');
+    await sheet.getByRole('button', { name: /Cart 2 → Truck/ }).tap();
+    await sheet.getByRole('button', { name: 'Record it' }).tap();
+    await expect(sheet).toBeHidden();
+    await page.getByRole('button', { name: 'Tape' }).tap();
+    await expect(tape(page).first()).toContainText('Cart 2 → Truck');
+  });
+});

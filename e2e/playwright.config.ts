@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+
+const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+
+/** scripts/test.mjs starts the servers and names their addresses; run `npm run test:e2e`. */
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../.e2e/results',
+  timeout: 45_000,
+  expect: { timeout: 7_000 },
+  workers: 1,
+  fullyParallel: false,
+  retries: 0,
+  reporter: [['list'], ['json']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: 'reduce',
+    launchOptions: { executablePath: process.env.FANEGA_CHROMIUM ?? '/usr/bin/chromium', args: FLAGS },
+  },
+});
