@@ -134,4 +134,5 @@ export const useDeliveries = () => useFarmAnswer<Delivery[]>('deliveries');
 export const useDeliveryTrace = (entryId: string | undefined) => useFarmAnswer<DeliveryTraceAnswer>(entryId ? `deliveries/${entryId}/trace` : null);
 export const useLotTrace = (lotId: string | undefined) => useFarmAnswer<LotTraceAnswer>(lotId ? `lots/${lotId}/trace` : null);
 export const useTapeLine = (entryId: string | null) => useFarmAnswer<TapeLine>(entryId ? `entries/${entryId}` : null);
-export const useTapePage = (limit: number) => useFarmAnswer<TapeLine[]>(`entries?limit=${limit}`);
+export const useTapePage = (limit: number, types: string, places: readonly string[] | null) =>
+  useFarmAnswer<TapeLine[]>(`entries?limit=${limit}&types=${types}${places === null ? '' : `&places=${places.join(',')}`}`);

@@ -91,7 +91,7 @@ export function BoxSample({
     1,
   );
   return (
-    <svg width={width} height={height} role="img" aria-label={label} className="block max-w-full">
+    <svg viewBox={`0 0 ${width} ${height}`} width={width} role="img" aria-label={label} className="block h-auto max-w-full">
       <Grain farm={farm} strata={strata} x={2} width={width - 4} yAt={(bu) => height - 2 - (inner * bu) / full} />
       <rect x="1" y="1" width={width - 2} height={height - 2} fill="none" stroke="var(--ink)" strokeWidth="2" />
     </svg>

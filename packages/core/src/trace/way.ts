@@ -16,6 +16,8 @@ export interface WayLink {
   readonly from: string;
   readonly to: string;
   readonly dryKg: number;
+  /** Its dry kg by lot. */
+  readonly lots: Readonly<Record<string, number>>;
   /** How many entries made it up. */
   readonly entries: number;
 }
@@ -30,7 +32,7 @@ const ON_WHEELS: ReadonlySet<string> = new Set<PlaceKind>(['combine', 'cart', 't
 
 class WayBuilder {
   private readonly nodes = new Map<string, WayNode>();
-  private readonly links = new Map<string, { from: string; to: string; dryKg: number; entries: number }>();
+  private readonly links = new Map<string, { from: string; to: string; dryKg: number; lots: Record<string, number>; entries: number }>();
   private readonly carriesStored = new Set<string>();
   private readonly kinds: Map<string, string>;
 
@@ -55,35 +57,35 @@ class WayBuilder {
   harvest(lot: string, to: string, dryKg: number): void {
     if (!(dryKg > 0)) return;
     this.carriesStored.delete(to);
-    this.add(this.node('lot', lot), this.placeNode(to), dryKg);
+    this.add(this.node('lot', lot), this.placeNode(to), dryKg, { [lot]: dryKg });
   }
 
   /** Called in the order of the book, so that what a truck carries is known when it unloads. */
-  move(from: string, to: string, dryKg: number): void {
+  move(from: string, to: string, dryKg: number, lots: Readonly<Record<string, number>>): void {
     if (!(dryKg > 0)) return;
     const source = this.placeNode(from);
     if (this.onWheels(to)) {
       if (!this.onWheels(from) || this.carriesStored.has(from)) this.carriesStored.add(to);
       else this.carriesStored.delete(to);
     }
-    this.add(source, this.placeNode(to), dryKg);
+    this.add(source, this.placeNode(to), dryKg, lots);
   }
 
-  lost(place: string, reason: string, dryKg: number): void {
-    if (dryKg > 0) this.add(this.placeNode(place), this.node('lost', reason), dryKg);
+  lost(place: string, reason: string, dryKg: number, lots: Readonly<Record<string, number>>): void {
+    if (dryKg > 0) this.add(this.placeNode(place), this.node('lost', reason), dryKg, lots);
   }
 
-  standing(place: string, dryKg: number): void {
-    if (dryKg > 0) this.add(this.placeNode(place), this.node('standing', place), dryKg);
+  standing(place: string, dryKg: number, lots: Readonly<Record<string, number>>): void {
+    if (dryKg > 0) this.add(this.placeNode(place), this.node('standing', place), dryKg, lots);
   }
 
-  private add(from: string, to: string, dryKg: number): void {
+  private add(from: string, to: string, dryKg: number, lots: Readonly<Record<string, number>>): void {
     const key = `${from}\n${to}`;
-    const link = this.links.get(key);
-    if (link) {
-      link.dryKg += dryKg;
-      link.entries++;
-    } else this.links.set(key, { from, to, dryKg, entries: 1 });
+    let link = this.links.get(key);
+    if (!link) this.links.set(key, (link = { from, to, dryKg: 0, lots: {}, entries: 0 }));
+    link.dryKg += dryKg;
+    link.entries++;
+    for (const [lot, kg] of Object.entries(lots)) link.lots[lot] = (link.lots[lot] ?? 0) + kg;
   }
 
   /** Grain that came back (dryer to bin to dryer, a bin turned over) goes to a second stop of the same place. */
@@ -117,10 +119,16 @@ export function deliveryWay(ledger: Ledger, trace: DeliveryTrace): GrainWay {
   const steps = [...Object.entries(trace.loads), ...Object.entries(trace.moves)]
     .map(([id, dryKg]) => ({ r: records.recordOf(id)!, dryKg }))
     .sort((a, b) => records.compare(a.r, b.r));
+  // A parcel is mixed through, so whatever part of it reached the delivery has the shares of the whole.
+  const carried = new Map(ledger.parcels(0, records.steps, (entry) => entry.id in trace.moves).map((parcel) => [parcel.entry.id, parcel]));
   for (const { r, dryKg } of steps) {
     const entry = records.entries[r]!;
     if (entry.type === 'harvest') way.harvest(entry.lot, entry.to, dryKg);
-    else if (entry.type === 'move') way.move(entry.from, entry.to, dryKg);
+    else if (entry.type === 'move') {
+      const parcel = carried.get(entry.id);
+      const part = parcel && parcel.dryKg > 0 ? dryKg / parcel.dryKg : 0;
+      way.move(entry.from, entry.to, dryKg, Object.fromEntries(Object.entries(parcel?.lots ?? {}).map(([lot, kg]) => [lot, kg * part])));
+    }
   }
   return way.build();
 }
@@ -135,9 +143,9 @@ export function lotWay(ledger: Ledger, lotId: string): GrainWay {
     if (dryKg === 0) return;
     const entry = records.entries[r]!;
     if (entry.type === 'harvest') way.harvest(lotId, entry.to, dryKg);
-    else if (entry.type === 'move') way.move(entry.from, entry.to, dryKg);
-    else if (entry.type === 'loss') way.lost(entry.place, entry.reason, dryKg);
+    else if (entry.type === 'move') way.move(entry.from, entry.to, dryKg, { [lotId]: dryKg });
+    else if (entry.type === 'loss') way.lost(entry.place, entry.reason, dryKg, { [lotId]: dryKg });
   });
-  for (const [place, position] of Object.entries(ledger.positions())) way.standing(place, position.lots[lotId] ?? 0);
+  for (const [place, position] of Object.entries(ledger.positions())) way.standing(place, position.lots[lotId] ?? 0, { [lotId]: position.lots[lotId] ?? 0 });
   return way.build();
 }

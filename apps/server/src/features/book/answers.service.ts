@@ -189,9 +189,9 @@ export class AnswersService {
   }
 
   /** One page of the book's arrivals, newest first. */
-  async tape(farmId: string, before: number, limit: number): Promise<TapeLine[]> {
+  async tape(farmId: string, before: number, limit: number, wanted: (entry: Entry) => boolean): Promise<TapeLine[]> {
     const book = await this.books.open(farmId);
-    return tapeOf(book, limit, before);
+    return tapeOf(book, limit, before, wanted);
   }
 
   async entry(farmId: string, entryId: string): Promise<TapeLine> {
@@ -248,14 +248,14 @@ function lineOf(book: OpenBook, entry: Entry): TapeLine {
 }
 
 /** The latest arrivals before a sequence number, newest first. */
-function tapeOf(book: OpenBook, limit: number, before = Infinity): TapeLine[] {
-  const { ledger } = book;
-  const all = ledger.records.entries;
-  const end = Math.min(all.length, before - 1);
-  return all
-    .slice(Math.max(0, end - limit), end)
-    .reverse()
-    .map((entry) => lineOf(book, entry));
+function tapeOf(book: OpenBook, limit: number, before = Infinity, wanted: (entry: Entry) => boolean = () => true): TapeLine[] {
+  const all = book.ledger.records.entries;
+  const lines: TapeLine[] = [];
+  for (let i = Math.min(all.length, before - 1) - 1; i >= 0 && lines.length < limit; i--) {
+    const entry = all[i]!;
+    if (wanted(entry)) lines.push(lineOf(book, entry));
+  }
+  return lines;
 }
 
 function flowOf(book: OpenBook, today: readonly ParcelView[], from: number): DayFlow {

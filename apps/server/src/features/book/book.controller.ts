@@ -49,10 +49,20 @@ export class BookController {
     return this.books.append(farmId, [body.void, ...(body.entry ? [body.entry] : [])].map(asEntry), caller);
   }
 
+  /** Arrivals, newest first; of some types only (`types=harvest,move`), or that touch some places (`places=ID,ID`). */
   @Get('entries')
   @Allow('viewer')
-  tape(@Param('farmId') farmId: string, @Query('before') before?: string, @Query('limit') limit?: string): Promise<TapeLine[]> {
-    return this.answers.tape(farmId, wholeNumber('before', before, 4_000_000_000, 4_000_000_000), wholeNumber('limit', limit, 100, 500));
+  tape(
+    @Param('farmId') farmId: string,
+    @Query('before') before?: string,
+    @Query('limit') limit?: string,
+    @Query('types') types?: string,
+    @Query('places') places?: string,
+  ): Promise<TapeLine[]> {
+    const ofTypes = types === undefined ? null : new Set(types.split(','));
+    const atPlaces = places === undefined ? null : new Set(places.split(','));
+    const wanted = (entry: Entry): boolean => (ofTypes?.has(entry.type) ?? true) && (atPlaces === null || placesOf(entry).some((place) => atPlaces.has(place)));
+    return this.answers.tape(farmId, wholeNumber('before', before, 4_000_000_000, 4_000_000_000), wholeNumber('limit', limit, 100, 500), wanted);
   }
 
   @Get('entries/:entryId')
@@ -118,6 +128,12 @@ export class BookController {
     const from = Number(lastEventId ?? after ?? -1);
     return this.feed.follow(farmId, Number.isFinite(from) ? from : -1).pipe(map((event) => ({ id: String(event.seq), data: event })));
   }
+}
+
+/** The places that an entry names. */
+function placesOf(entry: Entry): string[] {
+  const { from, to, place } = entry as { from?: string; to?: string; place?: string };
+  return [from, to, place].filter((id) => id !== undefined);
 }
 
 /** A number in the address, from 1 to `most`. */

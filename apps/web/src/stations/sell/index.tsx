@@ -5,7 +5,7 @@ import { type Farm, useDeliveries, useFarm } from '../../data/farm';
 import { useRecorder } from '../../record';
 import { Button, Empty } from '../../ui';
 import { Answered } from '../../ui/answer';
-import { Bushels, formatMoney, Moisture, Pounds } from '../../widgets/quantity';
+import { Bushels, formatBushels, formatMoisture, formatMoney, formatPounds } from '../../widgets/quantity';
 import { rowKeys } from '../../widgets/row-keys';
 import { clock, day } from '../../widgets/time';
 import { Swatch } from '../../widgets/weave';
@@ -75,19 +75,19 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
         ))}
       </div>
       <div className="relative overflow-x-auto">
-        <table className="w-full min-w-[58rem]" onKeyDown={rowKeys}>
+        <table className="w-full min-w-[56rem] text-[15px]" onKeyDown={rowKeys}>
           <thead className="border-y border-ink text-left text-sm">
             <tr>
               <th className="py-2 pr-2 pl-5 lg:pl-6">Ticket</th>
               <th className="px-2">When</th>
               <th className="px-2">Buyer</th>
               <th className="px-2">Fields</th>
-              <th className="px-2 text-right">Gross</th>
-              <th className="px-2 text-right">Tare</th>
-              <th className="px-2 text-right">Net</th>
-              <th className="px-2 text-right">Moisture</th>
-              <th className="px-2 text-right">Dry</th>
-              <th className="px-2 text-right">Price</th>
+              <th className="px-2 text-right">Gross, lb</th>
+              <th className="px-2 text-right">Tare, lb</th>
+              <th className="px-2 text-right">Net, lb</th>
+              <th className="px-2 text-right">Moist., %</th>
+              <th className="px-2 text-right">Dry, bu</th>
+              <th className="px-2 text-right">$/bu</th>
               <th className="py-2 pr-5 pl-2 text-right lg:pr-6">Brings</th>
             </tr>
           </thead>
@@ -100,7 +100,11 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
                     <Link to={`/trace/delivery/${row.entry.id}`} className="underline decoration-rule underline-offset-4">
                       {row.ticket ?? 'no ticket'}
                     </Link>
-                    {row.witnesses.length > 0 && <span className="ml-1 text-sm font-normal text-muted">weighed {row.witnesses.filter((w) => 'wetKg' in w).length + 1}×</span>}
+                    {row.witnesses.length > 0 && (
+                      <span className="ml-1 text-sm font-normal text-muted">
+                        {row.witnesses.filter((w) => 'wetKg' in w).length + 1}×<span className="sr-only"> weighed</span>
+                      </span>
+                    )}
                   </td>
                   <td className="px-2 whitespace-nowrap">
                     {day(row.entry.at, timeZone)} {clock(row.entry.at, timeZone)}
@@ -115,18 +119,12 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
                         </span>
                       ))}
                   </td>
-                  <td className="px-2 text-right">{row.grossKg === null ? '' : <Pounds kg={row.grossKg} />}</td>
-                  <td className="px-2 text-right">{row.tareKg === null ? '' : <Pounds kg={row.tareKg} />}</td>
-                  <td className="px-2 text-right font-semibold">
-                    <Pounds kg={row.netKg} />
-                  </td>
-                  <td className="px-2 text-right">
-                    <Moisture value={row.moisture} />
-                  </td>
-                  <td className="px-2 text-right">
-                    <Bushels value={sold.bushels} />
-                  </td>
-                  <td className="px-2 text-right">{row.pricePerBu === null ? '' : formatMoney(row.pricePerBu)}</td>
+                  <td className="px-2 text-right">{row.grossKg === null ? '' : formatPounds(row.grossKg)}</td>
+                  <td className="px-2 text-right">{row.tareKg === null ? '' : formatPounds(row.tareKg)}</td>
+                  <td className="px-2 text-right font-semibold">{formatPounds(row.netKg)}</td>
+                  <td className="px-2 text-right">{formatMoisture(row.moisture)}</td>
+                  <td className="px-2 text-right">{formatBushels(sold.bushels)}</td>
+                  <td className="px-2 text-right">{row.pricePerBu === null ? '' : row.pricePerBu.toFixed(2)}</td>
                   <td className="py-1.5 pr-5 pl-2 text-right lg:pr-6">{sold.dollars === null ? '' : formatMoney(sold.dollars)}</td>
                 </tr>
               );

@@ -57,7 +57,7 @@ function Caption({ farm, place, selected }: { farm: Farm; place: PlaceInfo; sele
   const bushels = farm.bushels(held.wetLots);
   const unknown = (held.lots.unknown ?? 0) > 0;
   return (
-    <span className="mt-1 block px-1 leading-snug">
+    <span className="mt-1 block min-h-[4.2em] px-1 leading-snug">
       <span className={`font-bold ${selected ? 'text-clay' : ''}`}>{place.name}</span>
       <br />
       {held.wetKg > 0 ? (
@@ -83,9 +83,9 @@ function Yard({ farm, places, selected }: { farm: Farm; places: readonly PlaceIn
     observer.observe(frame.current!);
     return () => observer.disconnect();
   }, []);
-  const row = places.filter((place) => place.kind !== 'pile');
+  const row = places.filter((place) => !(place.kind === 'pile' && farm.held(place.id).wetKg === 0));
   const metres = row.reduce((sum, place) => sum + shapeOf(place).diameter, 0);
-  const scale = Math.max(8, Math.min(15, (width - row.length * 42) / Math.max(metres, 1)));
+  const scale = Math.max(7, Math.min(15, (width - row.length * 42) / Math.max(metres, 1)));
   return (
     <ul ref={frame} className="flex flex-wrap items-end justify-center gap-y-4 border-b border-ink px-3 pt-4 pb-3 lg:justify-start lg:px-5">
       {places.map((place) => (

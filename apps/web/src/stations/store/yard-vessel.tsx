@@ -59,12 +59,22 @@ interface Props {
 }
 
 /** A bin, hopper, dryer or pile cut open, to scale, with its grain lying in it. */
+/** No pile lies there: a mark of where it would be, not to scale. */
+function NoPile() {
+  return (
+    <svg width="72" height="26" className="block" aria-hidden="true">
+      <path d="M6 24 36 6 66 24" fill="none" stroke="var(--rule)" strokeWidth="1.5" strokeDasharray="4 4" />
+    </svg>
+  );
+}
+
 export function YardVessel({ farm, place, scale, selected, lit, large = false }: Props) {
   const shape = shapeOf(place);
   const strata = strataOf(farm, place.id);
   const pile = place.kind === 'pile';
   const boxy = place.kind === 'dryer';
   const bushels = strata.reduce((sum, s) => sum + s.bushels, 0);
+  if (pile && bushels === 0) return <NoPile />;
   const crop = cropOf(farm.cropOf(farm.held(place.id).lots) ?? '') ?? CROPS.corn;
   const slope = Math.tan((crop.reposeDegrees * Math.PI) / 180);
   const radius = shape.diameter / 2;
@@ -102,7 +112,6 @@ export function YardVessel({ farm, place, scale, selected, lit, large = false }:
           <path d={pile ? outline : flat} />
         </clipPath>
       </defs>
-      {pile && bushels === 0 && <path d={`M${x} ${y(0)}L${x + w / 2} ${y(top)}L${x + w} ${y(0)}Z`} fill="none" stroke="var(--rule)" strokeDasharray="4 4" />}
       <g clipPath={`url(#${clip})`}>
         <Grain farm={farm} strata={strata} x={x} width={w} yAt={yAt} lit={lit} />
       </g>

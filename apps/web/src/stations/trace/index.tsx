@@ -38,7 +38,7 @@ function Start() {
         <h1 className="text-2xl">Trace</h1>
         <p className="text-muted">Pick a field to see where its grain went, or a ticket to see which fields it came from.</p>
       </div>
-      <div className="xl:grid xl:grid-cols-2">
+      <div className="xl:grid xl:grid-cols-[1.4fr_1fr]">
         <section aria-label="Accounts of the fields" className="border-b border-ink px-5 py-4 lg:px-6 xl:border-r xl:border-b-0">
           <h2 className="text-xl">Accounts, dry bushels</h2>
           <Answered answer={fields} what="Adding up the accounts">
@@ -377,7 +377,7 @@ function Steps({
                 <td className="px-2 text-right">
                   <Bushels value={dryAtBase(crop, dryKg)} />
                 </td>
-                <td className="pl-2 text-right">{formatShare(dryKg / delivery.dryKg)} %</td>
+                <td className="pl-2 text-right whitespace-nowrap">{formatShare(dryKg / delivery.dryKg)} %</td>
               </tr>
             ))}
           </tbody>

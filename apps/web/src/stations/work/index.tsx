@@ -21,10 +21,10 @@ interface Plan {
   readonly kinds: readonly string[];
   readonly record: RecordKind;
   readonly button: string;
-  readonly belongs: (line: TapeLine, farm: Farm) => boolean;
+  /** What is listed: entries of these types, at its own vessels or anywhere. */
+  readonly types: string;
+  readonly anywhere?: boolean;
 }
-
-const kindOf = (farm: Farm, id: string): string => farm.place(id)?.kind ?? '';
 
 const PLANS: Record<Station, Plan> = {
   cut: {
@@ -33,7 +33,8 @@ const PLANS: Record<Station, Plan> = {
     kinds: ['combine', 'cart'],
     record: 'harvest',
     button: 'Record grain off the field',
-    belongs: ({ entry }) => entry.type === 'harvest',
+    types: 'harvest',
+    anywhere: true,
   },
   haul: {
     title: 'Haul',
@@ -41,7 +42,7 @@ const PLANS: Record<Station, Plan> = {
     kinds: ['truck', 'cart'],
     record: 'move',
     button: 'Record a load',
-    belongs: ({ entry }, farm) => entry.type === 'move' && ['truck', 'cart'].includes(kindOf(farm, entry.from)),
+    types: 'move',
   },
   dry: {
     title: 'Dry',
@@ -49,8 +50,7 @@ const PLANS: Record<Station, Plan> = {
     kinds: ['wetBin', 'dryer'],
     record: 'condition',
     button: 'Record a dryer run',
-    belongs: ({ entry }, farm) =>
-      entry.type === 'condition' || (entry.type === 'move' && [kindOf(farm, entry.from), kindOf(farm, entry.to)].some((kind) => kind === 'wetBin' || kind === 'dryer')),
+    types: 'move,condition',
   },
 };
 
@@ -59,8 +59,8 @@ export default function Work({ station }: { station: Station }) {
   const farm = useFarm();
   const recorder = useRecorder();
   const plan = PLANS[station];
-  const page = useTapePage(300);
   const vessels = farm.data.places.filter((place) => plan.kinds.includes(place.kind));
+  const page = useTapePage(120, plan.types, plan.anywhere ? null : vessels.map((place) => place.id));
   return (
     <div>
       <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
@@ -102,7 +102,7 @@ export default function Work({ station }: { station: Station }) {
         </ul>
       </section>
       <Answered answer={page} what="Reading the book">
-        {(lines) => <Log farm={farm} lines={lines.filter((line) => plan.belongs(line, farm))} />}
+        {(lines) => <Log farm={farm} lines={lines} />}
       </Answered>
     </div>
   );
@@ -126,7 +126,7 @@ function Log({ farm, lines }: { farm: Farm; lines: readonly TapeLine[] }) {
           </tr>
         </thead>
         <tbody>
-          {lines.slice(0, 120).map((line) => (
+          {lines.map((line) => (
             <tr key={line.entry.id} className={`border-b border-rule hover:bg-sand ${line.voided ? 'text-muted line-through' : ''}`}>
               <td className="py-1.5 pr-2 pl-5 whitespace-nowrap lg:pl-6">
                 {day(line.entry.at, timeZone)} <b>{clock(line.entry.at, timeZone)}</b>
