@@ -4,12 +4,12 @@ import path from 'node:path';
 import { buildAll } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { ensureMariadb, ensurePackages } from './lib/packages.mjs';
-import { alive, DATA } from './lib/run.mjs';
+import { DATA, runs } from './lib/run.mjs';
 import { step, stop } from './lib/say.mjs';
 import { prepareDatabase } from './lib/server.mjs';
 
 const runFile = path.join(DATA, 'run.json');
-if (existsSync(runFile) && alive(JSON.parse(readFileSync(runFile, 'utf8')).pid)) stop('Fanega is running; stop it first (Ctrl-C), then run this again.');
+if (existsSync(runFile) && runs(JSON.parse(readFileSync(runFile, 'utf8')).pid, 'start.mjs')) stop('Fanega is running; stop it first (Ctrl-C), then run this again.');
 await ensurePackages();
 await ensureMariadb();
 await buildAll();

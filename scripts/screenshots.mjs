@@ -37,7 +37,7 @@ const VIEWS = [
   { name: 'cut', path: '/cut', size: DESK },
   { name: 'haul', path: '/haul', size: DESK },
   { name: 'dry', path: '/dry', size: DESK },
-  { name: 'store', path: '/store/bin-a', size: DESK },
+  { name: 'store', path: '/store/bin-b', size: DESK },
   { name: 'sell', path: '/sell', size: DESK },
   { name: 'trace', path: '/trace', size: DESK },
   { name: 'trace-field', path: '/trace/lot/lot-hs-2026', size: DESK },
@@ -48,7 +48,7 @@ const VIEWS = [
     act: (page) => page.getByRole('region', { name: 'Tickets' }).getByRole('row').filter({ hasText: 'HS' }).getByRole('link').first().click(),
   },
   { name: 'today-night', path: '/', size: DESK, theme: 'night' },
-  { name: 'store-glare', path: '/store/bin-a', size: DESK, theme: 'glare' },
+  { name: 'store-glare', path: '/store/bin-b', size: DESK, theme: 'glare' },
   { name: 'sign-in', path: '/', size: DESK, signedOut: true },
 ];
 

@@ -4,7 +4,7 @@ import path from 'node:path';
 import { buildAll } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { ensureMariadb, ensurePackages } from './lib/packages.mjs';
-import { alive, DATA, portFree } from './lib/run.mjs';
+import { DATA, portFree, runs, until } from './lib/run.mjs';
 import { step, stop } from './lib/say.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
 
@@ -26,8 +26,12 @@ const runFile = path.join(DATA, 'run.json');
 const modeFile = path.join(DATA, 'mode');
 if (existsSync(runFile)) {
   const old = JSON.parse(readFileSync(runFile, 'utf8'));
-  if (old.pid !== process.pid && alive(old.pid)) stop(`Fanega is running already at ${old.address ?? 'an address not known yet'} (process ${old.pid}).`);
-  if (old.server && alive(old.server)) process.kill(old.server, 'SIGTERM');
+  if (old.pid !== process.pid && runs(old.pid, 'start.mjs')) stop(`Fanega is running already at ${old.address ?? 'an address not known yet'} (process ${old.pid}).`);
+  if (old.server && runs(old.server, 'dist/main.js')) {
+    step('the server of an earlier run is still up; stopping it');
+    process.kill(old.server, 'SIGTERM');
+    await until('stopping the old server', 15_000, () => !runs(old.server, 'dist/main.js'));
+  }
 }
 writeFileSync(runFile, JSON.stringify({ pid: process.pid }));
 

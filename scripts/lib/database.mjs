@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } 
 import net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
-import { alive, anyFreePort, has, portFree, run, until } from './run.mjs';
+import { alive, anyFreePort, has, portFree, run, runs, until } from './run.mjs';
 import { step, stop } from './say.mjs';
 
 const connects = (port) =>
@@ -14,16 +14,6 @@ const connects = (port) =>
     socket.once('error', () => resolve(false));
     socket.setTimeout(500, () => (socket.destroy(), resolve(false)));
   });
-
-/** A pid file may name a process that is long gone, or another program under the same number. */
-function isOurs(pid, dir) {
-  if (!alive(pid)) return false;
-  try {
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(dir);
-  } catch {
-    return false;
-  }
-}
 
 /**
  * A private MariaDB in `dir`, on loopback. Started again by itself if it is killed.
@@ -43,7 +33,7 @@ export async function startDatabase(dir, { quiet = false } = {}) {
   const stored = existsSync(settings) ? JSON.parse(readFileSync(settings, 'utf8')) : { password: randomBytes(18).toString('hex') };
   if (existsSync(pidFile)) {
     const pid = Number(readFileSync(pidFile, 'utf8'));
-    if (isOurs(pid, data)) {
+    if (runs(pid, data)) {
       tell('a database of an earlier run is still up; stopping it');
       process.kill(pid, 'SIGTERM');
       await until('stopping the old database', 30_000, () => !alive(pid));

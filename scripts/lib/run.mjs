@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -34,6 +34,16 @@ export const alive = (pid) => {
     return error.code === 'EPERM';
   }
 };
+
+/** A living process whose command line has the word: pid numbers are used again, and a dead child may linger. */
+export function runs(pid, word) {
+  if (!alive(pid)) return false;
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(word);
+  } catch {
+    return true; // no /proc here: better to believe it
+  }
+}
 
 export async function until(what, ms, check) {
   const end = Date.now() + ms;

@@ -85,7 +85,7 @@ function Yard({ farm, places, selected }: { farm: Farm; places: readonly PlaceIn
   }, []);
   const row = places.filter((place) => !(place.kind === 'pile' && farm.held(place.id).wetKg === 0));
   const metres = row.reduce((sum, place) => sum + shapeOf(place).diameter, 0);
-  const scale = Math.max(7, Math.min(15, (width - row.length * 42) / Math.max(metres, 1)));
+  const scale = Math.max(7, Math.min(15, (width - 92 - row.length * 42) / Math.max(metres, 1)));
   return (
     <ul ref={frame} className="flex flex-wrap items-end justify-center gap-y-4 border-b border-ink px-3 pt-4 pb-3 lg:justify-start lg:px-5">
       {places.map((place) => (
@@ -158,7 +158,7 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
             </p>
             <p className="mt-1 text-lg">
               <Bushels value={farm.bushels(held.wetLots)} basis="as it lies" /> · <Pounds kg={held.wetKg} /> · <Moisture value={held.moisture} />
-              {place.capacityBu !== null && <span className="text-muted"> · room {formatBushels(Math.max(0, place.capacityBu - farm.bushels(held.wetLots)))} bu</span>}
+              {place.capacityBu !== null && <span className="whitespace-nowrap text-muted"> · room {formatBushels(Math.max(0, place.capacityBu - farm.bushels(held.wetLots)))} bu</span>}
             </p>
             <div className="mt-3">
               <ShareList farm={farm} wetLots={held.wetLots} />

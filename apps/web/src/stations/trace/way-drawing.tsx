@@ -31,7 +31,7 @@ const nameOf = (node: WayNode, farm: Farm): string => {
 };
 
 /** Room at the right for the names of the last stops. */
-const NAMES = 150;
+const NAMES = 185;
 
 /** The way of the grain as a flow: as wide as the dry bushels that went there. */
 export function WayDrawing({ farm, way, crop }: { farm: Farm; way: GrainWay; crop: string | undefined }) {
