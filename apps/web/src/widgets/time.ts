@@ -25,7 +25,7 @@ export function toWallTime(ms: number, timeZone: string): string {
 export function fromWallTime(text: string, timeZone: string, second = false): number {
   const asUtc = Date.parse(`${text}:00Z`);
   if (Number.isNaN(asUtc)) return NaN;
-  const candidates = [-1, 0, 1].map((hours) => asUtc - offsetAt(asUtc + hours * 3 * 3_600_000, timeZone));
+  const candidates = [-24, 0, 24].map((hours) => asUtc - offsetAt(asUtc + hours * 3_600_000, timeZone));
   const right = [...new Set(candidates)].filter((ms) => toWallTime(ms, timeZone) === text).sort((a, b) => a - b);
   return (second ? right.at(-1) : right[0]) ?? Math.max(...candidates);
 }

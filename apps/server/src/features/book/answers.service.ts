@@ -198,7 +198,7 @@ export class AnswersService {
     const book = await this.books.open(farmId);
     const entry = book.ledger.entry(entryId);
     if (!entry) throw new Refused('not_found', 'There is no such entry in the book.');
-    return lineOf(book, entry);
+    return linesOf(book, [entry])[0]!;
   }
 
   /** The whole book in the open format. */
@@ -231,31 +231,37 @@ function heldBefore({ ledger }: OpenBook, entry: Entry & { type: 'measure' }): n
   return ledger.positions(instantOf(entry.at) - 0.001)[entry.place]?.wetKg ?? 0;
 }
 
-function lineOf(book: OpenBook, entry: Entry): TapeLine {
+/** Entries with what replay made of them; the span that they lie in is replayed once for all of them. */
+function linesOf(book: OpenBook, entries: readonly Entry[]): TapeLine[] {
   const { ledger } = book;
-  const position = ledger.positionOfEntry(entry.id);
-  const [parcel] = position === undefined ? [] : ledger.parcels(position, position + 1);
-  const effective = ledger.effective(entry.id);
-  return {
-    seq: book.seqOf.get(entry.id) ?? 0,
-    entry,
-    voided: ledger.isVoided(entry.id),
-    wetKg: effective?.wetKg ?? null,
-    dryKg: effective?.dryKg ?? null,
-    wetLots: parcel?.wetLots ?? {},
-    witnesses: ledger.witnessesOf(entry.id),
-  };
+  const ids = new Set(entries.map((entry) => entry.id));
+  const positions = entries.map((entry) => ledger.positionOfEntry(entry.id)).filter((position) => position !== undefined);
+  const from = Math.min(...positions);
+  const parcels = positions.length === 0 ? [] : ledger.parcels(from, Math.max(...positions) + 1, (entry) => ids.has(entry.id));
+  const wetLots = new Map(parcels.map((parcel) => [parcel.entry.id, parcel.wetLots]));
+  return entries.map((entry) => {
+    const effective = ledger.effective(entry.id);
+    return {
+      seq: book.seqOf.get(entry.id) ?? 0,
+      entry,
+      voided: ledger.isVoided(entry.id),
+      wetKg: effective?.wetKg ?? null,
+      dryKg: effective?.dryKg ?? null,
+      wetLots: wetLots.get(entry.id) ?? {},
+      witnesses: ledger.witnessesOf(entry.id),
+    };
+  });
 }
 
 /** The latest arrivals before a sequence number, newest first. */
 function tapeOf(book: OpenBook, limit: number, before = Infinity, wanted: (entry: Entry) => boolean = () => true): TapeLine[] {
   const all = book.ledger.records.entries;
-  const lines: TapeLine[] = [];
-  for (let i = Math.min(all.length, before - 1) - 1; i >= 0 && lines.length < limit; i--) {
+  const found: Entry[] = [];
+  for (let i = Math.min(all.length, before - 1) - 1; i >= 0 && found.length < limit; i--) {
     const entry = all[i]!;
-    if (wanted(entry)) lines.push(lineOf(book, entry));
+    if (wanted(entry)) found.push(entry);
   }
-  return lines;
+  return linesOf(book, found);
 }
 
 function flowOf(book: OpenBook, today: readonly ParcelView[], from: number): DayFlow {

@@ -1,5 +1,6 @@
 import type { Delivery } from '@fanega/contract';
 import { cropOf, dryBushels } from '@fanega/core';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useDeliveries, useFarm } from '../../data/farm';
 import { useRecorder } from '../../record';
@@ -9,6 +10,9 @@ import { Bushels, formatBushels, formatMoisture, formatMoney, formatPounds } fro
 import { rowKeys } from '../../widgets/row-keys';
 import { clock, day } from '../../widgets/time';
 import { Swatch } from '../../widgets/weave';
+
+/** Tickets shown before somebody asks for older ones. */
+const AT_ONCE = 200;
 
 interface Sold {
   readonly bushels: number;
@@ -53,6 +57,7 @@ export default function Sell() {
 
 function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
   const { timeZone } = farm.data.farm;
+  const [shown, setShown] = useState(AT_ONCE);
   const byCrop = new Map<string, Sold>();
   for (const row of rows) {
     const { crop, bushels, dollars } = soldOf(farm, row);
@@ -92,7 +97,7 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
             </tr>
           </thead>
           <tbody>
-            {rows.map((row) => {
+            {rows.slice(0, shown).map((row) => {
               const sold = soldOf(farm, row);
               return (
                 <tr key={row.entry.id} className="border-b border-rule hover:bg-sand">
@@ -132,6 +137,11 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
           </tbody>
         </table>
       </div>
+      {rows.length > shown && (
+        <Button className="mx-5 mt-3 lg:mx-6" onClick={() => setShown(shown + 5 * AT_ONCE)}>
+          Show older tickets ({rows.length - shown})
+        </Button>
+      )}
       <p className="px-5 py-3 text-sm text-muted lg:px-6">Brings: dry bushels at the price, before the buyer&rsquo;s discounts; over-dry grain at its own weight.</p>
     </>
   );
