@@ -98,6 +98,7 @@ test('without a signal the page says so, keeps what was typed, and sends it once
 test('an entry is corrected by voiding it and making it again', async ({ page }) => {
   await enterDemo(page);
   await record(page, { what: 'Cut', Field: 'Possum Tail', To: 'Cart 1', Weight: '4,000', moisture: '13' });
+  await expect(tape(page).first()).toContainText('PO → Cart 1');
   await tape(page).first().getByRole('button').click();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByRole('heading', { name: 'PO → Cart 1' })).toBeVisible();

@@ -213,7 +213,7 @@ export function checkHeader(o: Record<string, unknown>, refusals: Refusal[]): Bo
     'places',
     (place, report) => {
       optionalText(place.kind, 'kind', report);
-      oneOf(place.withdrawal, 'withdrawal', WITHDRAWALS, report);
+      if (!isBuyer(place as unknown as Place)) oneOf(place.withdrawal, 'withdrawal', WITHDRAWALS, report);
     },
     refusals,
   );

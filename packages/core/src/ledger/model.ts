@@ -134,6 +134,7 @@ export const UNKNOWN_LOT = 'unknown';
 /** A mass at or below this is no grain. */
 export const NO_GRAIN_KG = 1e-9;
 
+/** `type` is read too where a book calls it that. */
 export function isBuyer(place: Place): boolean {
-  return place.kind === 'buyer';
+  return place.kind === 'buyer' || place.type === 'buyer';
 }
