@@ -281,7 +281,9 @@ export class Ledger {
         deliveredDryKg: stock.delivered[i]!,
       };
       const listed = i < this.header.lots.length;
-      if (listed || account.restatedDryKg !== 0 || account.inStockDryKg !== 0 || account.deliveredDryKg !== 0) result[id] = account;
+      const { restatedDryKg, waterRemovedKg, inStockDryKg, deliveredDryKg } = account;
+      const touched = [restatedDryKg, waterRemovedKg, inStockDryKg, deliveredDryKg, ...Object.values(lostDryKg)].some((kg) => kg !== 0);
+      if (listed || touched) result[id] = account;
     });
     return result;
   }
