@@ -35,7 +35,7 @@ test('a load is recorded with the keyboard only', async ({ page }) => {
   await page.keyboard.press('l');
   const sheet = page.getByRole('dialog');
   await expect(sheet).toBeVisible();
-  await sheet.getByLabel('From', { exact: true }).focus();
+  await expect(sheet.getByLabel('From', { exact: true })).toBeFocused();
   await page.keyboard.type('Truck 1');
   await page.keyboard.press('Tab');
   await page.keyboard.type('Bin A');

@@ -6,7 +6,7 @@ import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import cookieParser from 'cookie-parser';
-import type { NextFunction, Request, Response } from 'express';
+import { json, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { Logger } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
@@ -20,6 +20,8 @@ export async function createApp(config: Config): Promise<INestApplication> {
   app.useLogger(app.get(Logger));
   app.flushLogs();
   app.setGlobalPrefix('api');
+  // A whole book is larger than any batch of entries.
+  app.use(/^\/api\/farms\/[^/]+\/book$/, json({ limit: '256mb' }));
   app.useBodyParser('json', { limit: '2mb' });
   app.use(helmet({ contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } }, strictTransportSecurity: false }));
   app.use(cookieParser());

@@ -36,6 +36,25 @@ it('the database gives the book back to the last digit', async () => {
   expect(stored.entries).toEqual(JSON.parse(JSON.stringify(demoFarm().entries)));
 });
 
+it('a saved book goes into an empty farm and is the same book again; into a begun one it is refused', async () => {
+  const visitor = harness.client();
+  await visitor.post('/auth/demo');
+  const saved = (await visitor.get<{ entries: object[] }>('/farms/kestrel-levee/book')).body;
+  const fresh = await Harness.start();
+  const { client, farmId } = await fresh.owner();
+  const broken = { ...saved, entries: [...saved.entries, { type: 'harvest', id: 'x' }] };
+  expect((await client.post(`/farms/${farmId}/book`, broken)).status).toBe(422);
+  const long = { ...saved, entries: [], places: [{ id: 'x'.repeat(60), kind: 'bin' }] };
+  expect((await client.post(`/farms/${farmId}/book`, long)).status).toBe(422);
+  expect((await client.post(`/farms/${farmId}/book`, { format: 'something' })).status).toBe(422);
+  expect((await client.post<{ entries: number }>(`/farms/${farmId}/book`, saved)).body).toEqual({ entries: saved.entries.length });
+  expect((await client.get<object>(`/farms/${farmId}/book`)).body).toEqual(saved);
+  expect((await client.get<object>(`/farms/${farmId}/accounts`)).body).toEqual((await visitor.get<object>('/farms/kestrel-levee/accounts')).body);
+  expect((await client.post(`/farms/${farmId}/book`, saved)).status).toBe(409);
+  expect((await (await fresh.member(farmId, 'manager')).post(`/farms/${farmId}/book`, saved)).status).toBe(403);
+  await fresh.stop();
+});
+
 it('migrations go down and up again', async () => {
   const fresh = await Harness.start();
   await fresh.db.undoLastMigration();

@@ -114,7 +114,18 @@ function FirstRun({ onDone }: { onDone: () => void }) {
         {...register('password', { minLength: { value: 10, message: 'The password needs 10 characters or more' }, required: 'The password is missing' })}
         error={errors.password?.message}
       />
-      <TextBox label="Time zone" hint="the farm's days begin and end by it" {...register('timeZone', { required: 'The time zone is missing' })} error={errors.timeZone?.message} />
+      <TextBox
+        label="Time zone"
+        list="time-zones"
+        hint="the farm's days begin and end by it"
+        {...register('timeZone', { required: 'The time zone is missing' })}
+        error={errors.timeZone?.message}
+      />
+      <datalist id="time-zones">
+        {Intl.supportedValuesOf('timeZone').map((zone) => (
+          <option key={zone}>{zone}</option>
+        ))}
+      </datalist>
       <Problem text={problem} />
       <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={formState.isSubmitting}>
         Begin

@@ -1,23 +1,16 @@
 import { METHODS } from '@fanega/core';
+import { TriangleAlert } from 'lucide-react';
 import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { ApiError } from '../data/api';
 import { type Farm, useFarm } from '../data/farm';
 import { Button, Choices, SelectBox, Sheet, TextBox } from '../ui';
 import { formatBushels, formatMoisture, formatPounds, formatShare } from '../widgets/quantity';
+import { METHOD_WORDS } from '../widgets/method-words';
 import { happensTwice } from '../widgets/time';
 import { type Amount, type Draft, draftCrop, type DraftErrors, emptyDraft, fieldOf, KINDS, likelyMethod, readDraft } from './draft';
 import { keepDraft } from './kept';
 import { sendDraft } from './send';
-
-const METHOD_WORDS: Record<(typeof METHODS)[number], string> = {
-  ticket: "the buyer's ticket",
-  bridge: 'own bridge',
-  cartScale: 'cart scale',
-  volume: 'level or volume',
-  monitor: 'yield monitor',
-  estimate: 'estimate',
-};
 
 /** Records an entry: likely next ones ready made on top, everything else in one column below. */
 export function RecordSheet({ start, onClose, onRecorded }: { start: Draft; onClose: () => void; onRecorded: (id: string, what: string) => void }) {
@@ -77,6 +70,7 @@ export function RecordSheet({ start, onClose, onRecorded }: { start: Draft; onCl
         <div className="flex-1 space-y-4 px-5 py-4">
           {!draft.replaces && <Likely farm={farm} onPick={(given) => setDraft(emptyDraft(ulid, given))} />}
           <Choices label="What happened" hidden value={draft.kind} onChange={(kind) => set({ kind })} choices={KINDS} />
+          <Caution farm={farm} draft={draft} />
           <WhatAndWhere farm={farm} draft={draft} errors={errors} set={set} />
           <HowMuch farm={farm} draft={draft} errors={errors} set={set} />
           <MoreDetails farm={farm} draft={draft} errors={errors} set={set} />
@@ -95,6 +89,25 @@ export function RecordSheet({ start, onClose, onRecorded }: { start: Draft; onCl
       </form>
     </Sheet>
   );
+}
+
+/** The usual caution where the hazard is met; common practice, no source. The program never says that a place is safe. */
+function Caution({ farm, draft }: { farm: Farm; draft: Draft }) {
+  const kind = farm.place(draft.place)?.kind;
+  const words =
+    draft.kind === 'measure' && kind !== 'cart' && kind !== 'truck' && kind !== 'combine'
+      ? 'Take the level from outside, with somebody on the ground. Lock out the unload first and never step onto grain. Local rules and the bin’s own book decide.'
+      : draft.kind === 'loss'
+        ? 'Augers, belts and dryer stopped and locked before anybody reaches in or shovels; never work below hung-up grain.'
+        : null;
+  return words ? (
+    <p className="flex gap-2 border-l-4 border-clay bg-sand px-3 py-2 text-sm">
+      <TriangleAlert size={16} className="mt-0.5 shrink-0" aria-hidden="true" />
+      <span>
+        <b>Caution.</b> {words}
+      </span>
+    </p>
+  ) : null;
 }
 
 interface PartProps {

@@ -137,6 +137,13 @@ export function Sheet({ open, onClose, title, children }: { open: boolean; onClo
         <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/35" />
         <Dialog.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={(event) => {
+            // Straight to the first thing to fill in, not to the button that closes.
+            const first = (event.currentTarget as HTMLElement | null)?.querySelector<HTMLElement>('form select, form input:not([type=radio], [type=checkbox])');
+            if (!first) return;
+            event.preventDefault();
+            first.focus();
+          }}
           className="sheet-in fixed inset-y-0 right-0 z-40 flex w-full max-w-[30rem] flex-col border-l-2 border-ink bg-paper text-ink outline-none"
         >
           <div className="flex items-center justify-between border-b border-ink px-5 py-3">

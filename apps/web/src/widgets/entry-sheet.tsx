@@ -6,6 +6,7 @@ import { useRecorder } from '../record';
 import { Button, Sheet } from '../ui';
 import { Answered } from '../ui/answer';
 import { headline } from './headline';
+import { methodWords } from './method-words';
 import { formatMoney, Moisture, Pounds } from './quantity';
 import { ShareList } from './share-list';
 import { clock, day } from './time';
@@ -49,7 +50,7 @@ function EntryFacts({ line, farm, onClose }: { line: TapeLine; farm: Farm; onClo
           [
             'written down',
             <>
-              <Pounds kg={own.wetKg} /> {entry.method ? `by ${entry.method}` : ''}
+              <Pounds kg={own.wetKg} /> <span className="text-muted">{methodWords(entry.method)}</span>
             </>,
           ] as [string, React.ReactNode],
         ]),
@@ -89,7 +90,7 @@ function EntryFacts({ line, farm, onClose }: { line: TapeLine; farm: Farm; onClo
               const { wetKg, moisture, method, note } = witness as { wetKg?: number; moisture?: number; method?: string; note?: string };
               return (
                 <li key={witness.id}>
-                  {wetKg === undefined ? '' : <Pounds kg={wetKg} />} {moisture === undefined ? '' : <Moisture value={moisture} />} {method ?? ''} {note ? `· ${note}` : ''}
+                  {wetKg === undefined ? '' : <Pounds kg={wetKg} />} {moisture === undefined ? '' : <Moisture value={moisture} />} {methodWords(method)} {note ? `· ${note}` : ''}
                 </li>
               );
             })}

@@ -11,9 +11,9 @@ import {
   type TapeLine,
 } from '@fanega/contract';
 import { type Account, type Entry, type Position, serializeBook } from '@fanega/core';
-import { Body, Controller, Get, Headers, HttpCode, Inject, type MessageEvent, Param, Post, Query, Res, Sse } from '@nestjs/common';
+import { Body, Controller, Get, Headers, HttpCode, Inject, type MessageEvent, Param, Post, Query, Req, Res, Sse } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
 import { map, type Observable } from 'rxjs';
 import { Allow, type Caller, CallerOf } from '../../platform/access.js';
 import { Refused } from '../../platform/refused.js';
@@ -119,6 +119,14 @@ export class BookController {
   async book(@Param('farmId') farmId: string, @Res() response: Response): Promise<void> {
     const text = serializeBook(await this.answers.book(farmId));
     response.type('application/json').attachment('grain-book.json').send(text);
+  }
+
+  /** Brings a book file into a farm that has no book yet. */
+  @Post('book')
+  @HttpCode(200)
+  @Allow('owner')
+  restore(@Param('farmId') farmId: string, @Req() request: Request, @CallerOf() caller: Caller): Promise<{ entries: number }> {
+    return this.books.restore(farmId, request.body, caller);
   }
 
   /** Server-sent events, one for each change; `Last-Event-ID` or `after` resumes by sequence. */

@@ -1,11 +1,11 @@
-import type { AppendAnswer } from '@fanega/contract';
-import { type Entry, findTwins, instantOf, joinTwins, Ledger, TWIN_RULES, type TwinPair } from '@fanega/core';
+import { type AppendAnswer, ULID } from '@fanega/contract';
+import { type Book, bookFromJson, BookRefused, type Entry, findTwins, instantOf, joinTwins, Ledger, TWIN_RULES, type TwinPair } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { bookRefuses, Refused } from '../../platform/refused.js';
-import { BookRepository, type FarmSetup, type NewEntry } from './book.repository.js';
+import { BookRepository, type Connection, type FarmSetup, type NewEntry, targetsFirst } from './book.repository.js';
 import { FeedService } from './feed.service.js';
 
 /** A farm's book, replayed up to a sequence number. */
@@ -53,16 +53,16 @@ export class BookService {
     return mine;
   }
 
-  private async catchUp(farmId: string): Promise<OpenBook> {
-    const versions = await this.repository.versions(farmId);
+  private async catchUp(farmId: string, on?: Connection): Promise<OpenBook> {
+    const versions = await this.repository.versions(farmId, on);
     if (!versions) throw new Refused('not_found', 'There is no such farm.');
     let book = this.books.get(farmId);
     if (!book || book.setupVersion !== versions.setup) {
-      const setup = await this.repository.setup(farmId);
+      const setup = await this.repository.setup(farmId, on);
       book = { setup, ledger: new Ledger(BookRepository.header(setup)), setupVersion: versions.setup, seq: 0, seqOf: new Map(), answers: new Map() };
       this.books.set(farmId, book);
     }
-    if (book.seq < versions.seq) this.take(book, await this.repository.entriesAfter(farmId, book.seq));
+    if (book.seq < versions.seq) this.take(book, await this.repository.entriesAfter(farmId, book.seq, on));
     return book;
   }
 
@@ -82,7 +82,7 @@ export class BookService {
   append(farmId: string, sent: readonly Entry[], caller: Caller): Promise<AppendAnswer> {
     return this.oneAtATime(farmId, () =>
       this.repository.appending(farmId, async (tx, lockedSeq) => {
-        const book = await this.catchUp(farmId);
+        const book = await this.catchUp(farmId, tx);
         // Nobody else can append while we hold the farm's row, so the state is the newest.
         const base = Math.max(lockedSeq, book.seq);
         const receivedMs = this.clock.now();
@@ -122,7 +122,8 @@ export class BookService {
             fresh.push({ entry, userId: null });
           }
         }
-        const rows = targetsFirst(fresh);
+        const users = new Map(fresh.map((row) => [row.entry.id, row]));
+        const rows = targetsFirst(fresh.map(({ entry }) => entry)).map((entry) => users.get(entry.id)!);
         await this.repository.insert(tx, farmId, base + 1, rows, receivedMs);
         return { seq: base + rows.length, accepted: accepted(rows), joined: twins.map(({ first, second }) => ({ first: first.id, second: second.id })) };
       }),
@@ -130,6 +131,33 @@ export class BookService {
       this.feed.appended(farmId, answer.seq);
       return answer;
     });
+  }
+
+  /** Brings a whole book file into a farm that has no book yet; checked whole before anything is written. */
+  async restore(farmId: string, json: unknown, caller: Caller): Promise<{ entries: number }> {
+    let book: Book;
+    try {
+      book = bookFromJson(json);
+      Ledger.of(book);
+    } catch (error) {
+      if (error instanceof BookRefused) throw bookRefuses(error.refusals);
+      throw error;
+    }
+    const strange = book.entries.findIndex((entry) => !ULID.test(entry.id));
+    if (strange >= 0) {
+      const message = `entry ${strange + 1}: its id is not a ULID of 26 letters and digits`;
+      throw new Refused('book_refuses', message, [{ index: strange, field: 'id', code: 'not_a_ulid', message }]);
+    }
+    try {
+      await this.repository.restore(farmId, book, caller.id, this.clock.now());
+    } catch (error) {
+      const { code, sqlMessage } = error as { code?: string; sqlMessage?: string };
+      // Ids, names and tags that are too long or used twice: rules of our tables, not of the format.
+      if (code === 'ER_DUP_ENTRY' || code === 'ER_DATA_TOO_LONG') throw new Refused('book_refuses', `a name or id of this book does not fit: ${sqlMessage ?? code}`);
+      throw error;
+    }
+    this.feed.appended(farmId, book.entries.length);
+    return { entries: book.entries.length };
   }
 
   /** Pairs within the tolerance in which at least one record is new. */
@@ -146,21 +174,6 @@ export class BookService {
     }
     return findTwins([...around.values()].filter((entry) => !voided.has(entry.id))).filter((pair) => pair.same && (ids.has(pair.first.id) || ids.has(pair.second.id)));
   }
-}
-
-/** A void or witness may stand before its target in a batch; the foreign key wants the target first. */
-function targetsFirst(entries: readonly NewEntry[]): NewEntry[] {
-  const waiting = new Map(entries.map((row) => [row.entry.id, row]));
-  const ordered: NewEntry[] = [];
-  const place = (row: NewEntry): void => {
-    if (!waiting.delete(row.entry.id)) return;
-    const { entry } = row;
-    const target = entry.type === 'witness' ? waiting.get(entry.of) : entry.type === 'void' ? waiting.get(entry.voids) : undefined;
-    if (target) place(target);
-    ordered.push(row);
-  };
-  for (const row of entries) place(row);
-  return ordered;
 }
 
 /** The same entry: every field that was sent again has the value that is stored. */

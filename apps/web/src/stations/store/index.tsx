@@ -129,6 +129,7 @@ function Wheels({ farm, places, selected }: { farm: Farm; places: readonly Place
 
 function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
   const recorder = useRecorder();
+  const navigate = useNavigate();
   const held = farm.held(place.id);
   const layers = farm.data.layers[place.id] ?? [];
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
@@ -144,6 +145,7 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
             selected={false}
             lit={null}
             large
+            onLot={(lotId) => void navigate(`/trace/lot/${lotId}`)}
           />
         ) : (
           <BoxSample farm={farm} strata={strataOf(farm, place.id)} capacity={place.capacityBu ?? 900} width={240} height={130} label={place.name} />
@@ -158,7 +160,9 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
             </p>
             <p className="mt-1 text-lg">
               <Bushels value={farm.bushels(held.wetLots)} basis="as it lies" /> · <Pounds kg={held.wetKg} /> · <Moisture value={held.moisture} />
-              {place.capacityBu !== null && <span className="whitespace-nowrap text-muted"> · room {formatBushels(Math.max(0, place.capacityBu - farm.bushels(held.wetLots)))} bu</span>}
+              {place.capacityBu !== null && (
+                <span className="whitespace-nowrap text-muted"> · room {formatBushels(Math.max(0, place.capacityBu - farm.bushels(held.wetLots)))} bu</span>
+              )}
             </p>
             <div className="mt-3">
               <ShareList farm={farm} wetLots={held.wetLots} />

@@ -56,6 +56,8 @@ interface Props {
   readonly lit: string | null;
   /** With a drawing of its own on the page: another clip name, and labels wherever they fit. */
   readonly large?: boolean;
+  /** A click on a stratum: whose way to light up. */
+  readonly onLot?: (lotId: string) => void;
 }
 
 /** A bin, hopper, dryer or pile cut open, to scale, with its grain lying in it. */
@@ -68,7 +70,7 @@ function NoPile() {
   );
 }
 
-export function YardVessel({ farm, place, scale, selected, lit, large = false }: Props) {
+export function YardVessel({ farm, place, scale, selected, lit, large = false, onLot }: Props) {
   const shape = shapeOf(place);
   const strata = strataOf(farm, place.id);
   const pile = place.kind === 'pile';
@@ -113,7 +115,7 @@ export function YardVessel({ farm, place, scale, selected, lit, large = false }:
         </clipPath>
       </defs>
       <g clipPath={`url(#${clip})`}>
-        <Grain farm={farm} strata={strata} x={x} width={w} yAt={yAt} lit={lit} />
+        <Grain farm={farm} strata={strata} x={x} width={w} yAt={yAt} lit={lit} onLot={onLot} />
       </g>
       {pile ? (
         bushels > 0 && <path d={outline} fill="none" stroke="var(--ink)" strokeWidth={line} />

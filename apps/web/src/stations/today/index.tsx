@@ -1,6 +1,8 @@
 import type { LoadStep, NextStep } from '@fanega/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { useSWRConfig } from 'swr';
+import { ApiError, post } from '../../data/api';
 import { type Farm, useFarm } from '../../data/farm';
 import { useRecorder } from '../../record';
 import { Button, Empty } from '../../ui';
@@ -261,6 +263,37 @@ function FirstSteps() {
         </li>
         <li>Record the first load: the button at the bottom right, or press n and then c.</li>
       </ol>
+      <BringBook />
     </Empty>
+  );
+}
+
+/** A saved book, brought back into an empty farm. */
+function BringBook() {
+  const farm = useFarm();
+  const { mutate } = useSWRConfig();
+  const [state, setState] = useState<{ busy: boolean; problem?: string }>({ busy: false });
+  const bring = async (file: File | undefined) => {
+    if (!file) return;
+    setState({ busy: true });
+    try {
+      await post(`/farms/${farm.id}/book`, JSON.parse(await file.text()));
+      await mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farm.id}/`));
+    } catch (error) {
+      setState({ busy: false, problem: error instanceof ApiError ? error.message : 'This file is not a grain book.' });
+    }
+  };
+  return (
+    <div className="pt-2">
+      <label className="inline-flex min-h-11 cursor-pointer items-center gap-2 text-ink underline decoration-rule underline-offset-4 has-focus-visible:outline-3">
+        {state.busy ? 'Bringing it in …' : 'Or bring a saved book file'}
+        <input type="file" accept="application/json,.json" disabled={state.busy} className="sr-only" onChange={(event) => void bring(event.target.files?.[0])} />
+      </label>
+      {state.problem && (
+        <p role="alert" className="font-semibold text-clay">
+          {state.problem}
+        </p>
+      )}
+    </div>
   );
 }

@@ -8,6 +8,7 @@ import { Answered } from '../../ui/answer';
 import { EntrySheet } from '../../widgets/entry-sheet';
 import { headline } from '../../widgets/headline';
 import { Bushels, formatBushels, formatBushelsFine, formatMoney, formatPounds, formatShare, Moisture, Pounds } from '../../widgets/quantity';
+import { methodWords } from '../../widgets/method-words';
 import { rowKeys } from '../../widgets/row-keys';
 import { ShareList } from '../../widgets/share-list';
 import { clock, day } from '../../widgets/time';
@@ -312,7 +313,7 @@ function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceAnswer }
           </p>
           {delivery.witnesses.length > 0 && (
             <p className="mt-1 text-sm">
-              Also weighed: {delivery.witnesses.map((w) => ('wetKg' in w && w.wetKg !== undefined ? `${formatPounds(w.wetKg)} lb by ${w.method ?? 'someone'}` : '')).join(', ')}
+              Also weighed: {delivery.witnesses.map((w) => ('wetKg' in w && w.wetKg !== undefined ? `${formatPounds(w.wetKg)} lb by ${methodWords(w.method)}` : '')).join(', ')}
             </p>
           )}
         </div>

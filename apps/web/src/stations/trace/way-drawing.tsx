@@ -38,7 +38,7 @@ export function WayDrawing({ farm, way, crop }: { farm: Farm; way: GrainWay; cro
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(900);
   useLayoutEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(Math.max(620, entry!.contentRect.width)));
+    const observer = new ResizeObserver(([entry]) => setWidth(Math.max(880, entry!.contentRect.width)));
     observer.observe(frame.current!);
     return () => observer.disconnect();
   }, []);
