@@ -7,6 +7,7 @@ export default defineConfig({
   test: {
     projects: [
       { oxc, test: { name: 'unit', include: ['packages/**/*.spec.ts', 'demo/**/*.spec.ts', 'apps/web/src/**/*.spec.ts'] } },
+      { test: { name: 'start', include: ['scripts/**/*.spec.ts'], testTimeout: 60_000, fileParallelism: false } },
       { oxc, test: { name: 'server', include: ['apps/server/**/*.spec.ts'], testTimeout: 30_000, hookTimeout: 60_000, fileParallelism: false } },
     ],
   },

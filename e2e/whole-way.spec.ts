@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { EMPTY, record, tape } from './pages';
 
@@ -104,4 +105,46 @@ test('a real farm begins empty, and a bushel goes the whole way', async ({ page 
   expect(Math.abs(cut + restated - lost - stock - delivered)).toBeLessThan(0.11);
   await expect(page.getByText('Book balances')).toBeVisible();
   await expect(tape(page)).toHaveCount(10);
+
+  // A stratum clicked in the yard leads to its field.
+  await page.getByRole('link', { name: /^Store/ }).click();
+  await page
+    .getByRole('main')
+    .getByRole('button', { name: /^Bin A/ })
+    .click();
+  await page.getByRole('region', { name: 'Bin A' }).locator('svg rect.cursor-pointer').last().click();
+  await expect(page.getByRole('heading', { level: 1, name: /Heron Slough|Pecan Turn/ })).toBeVisible();
+
+  // Out and in again: a wrong password is told from a right one, and the book is as it was.
+  await page.keyboard.press('/');
+  await page.keyboard.type('sign out');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Mail address').fill('dell@example.invalid');
+  await page.getByLabel('Password').fill('not the password');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert')).toHaveText('Address or password is wrong.');
+  await page.getByLabel('Password').fill('ten characters and more');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('Book balances')).toBeVisible();
+  await expect(tape(page)).toHaveCount(10);
+});
+
+test('a saved book is brought into an empty farm only', async ({ page, request }) => {
+  await page.goto(EMPTY);
+  await page.getByLabel('Mail address').fill('dell@example.invalid');
+  await page.getByLabel('Password').fill('ten characters and more');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('Book balances')).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    (async () => {
+      await page.keyboard.press('/');
+      await page.keyboard.type('save the whole book');
+      await page.keyboard.press('Enter');
+    })(),
+  ]);
+  const book = JSON.parse(await readFile(await download.path(), 'utf8')) as { format: string; entries: object[] };
+  expect([book.format, book.entries.length]).toEqual(['fanega-book', 10]);
+  await expect(page.getByText('Or bring a saved book file')).toHaveCount(0);
+  expect((await request.post(`${EMPTY}/api/farms/x/book`, { data: book, headers: { Origin: EMPTY } })).status()).toBe(401);
 });

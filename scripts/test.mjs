@@ -8,7 +8,7 @@ import { anyFreePort, bin, DATA, has, run } from './lib/run.mjs';
 import { step, stop } from './lib/say.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
 
-const PARTS = ['types', 'lint', 'unit', 'server', 'e2e'];
+const PARTS = ['types', 'lint', 'unit', 'start', 'server', 'e2e'];
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('-'));
 const unknown = wanted.filter((word) => !PARTS.includes(word));
 if (unknown.length > 0) stop(`npm test does not know ${unknown.join(' ')}; parts are ${PARTS.join(', ')}.`);
@@ -88,6 +88,7 @@ try {
     ]);
   }
   if (doing('unit')) await vitest('unit');
+  if (doing('start')) await vitest('start', { FANEGA_DATABASE_URL: '' });
   if (doing('server') || doing('e2e')) database = await startDatabase(path.join(work, 'db'), { quiet: true });
   if (doing('server')) await vitest('server', { FANEGA_TEST_DATABASE_URL: database.url('') });
   if (doing('e2e')) {

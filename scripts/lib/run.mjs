@@ -5,7 +5,8 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..');
-export const DATA = path.join(ROOT, '.data');
+/** Where the private database lives. */
+export const DATA = process.env.FANEGA_DATA ? path.resolve(process.env.FANEGA_DATA) : path.join(ROOT, '.data');
 export const bin = (name) => path.join(ROOT, 'node_modules/.bin', name);
 
 export function has(command) {

@@ -115,6 +115,11 @@ export interface FarmState {
 
 export function useFarmState(farmId: string): FarmState {
   const { data, error, mutate } = useSWR<FarmNow, ApiError>(`/farms/${farmId}/now`, { refreshInterval: 60_000 });
+  const { mutate: mutateAny } = useSWRConfig();
+  // The session is over: the way in is shown again.
+  useEffect(() => {
+    if (error?.status === 401) void mutateAny('/auth/me');
+  }, [error, mutateAny]);
   const connected = useFeed(farmId, data?.seq);
   const farm = useMemo(() => (data ? farmOf(farmId, data) : undefined), [farmId, data]);
   return { farm, error, offline: !connected || (error?.unreachable ?? false), retry: () => void mutate() };

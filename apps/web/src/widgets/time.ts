@@ -23,7 +23,8 @@ export function toWallTime(ms: number, timeZone: string): string {
  * unless `second` is set; in the hour that spring leaves out, the clock has gone on.
  */
 export function fromWallTime(text: string, timeZone: string, second = false): number {
-  const asUtc = Date.parse(`${text}:00Z`);
+  // `Date.parse` alone would make a date of almost any text.
+  const asUtc = /^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(text) ? Date.parse(`${text}:00Z`) : NaN;
   if (Number.isNaN(asUtc)) return NaN;
   const candidates = [-24, 0, 24].map((hours) => asUtc - offsetAt(asUtc + hours * 3_600_000, timeZone));
   const right = [...new Set(candidates)].filter((ms) => toWallTime(ms, timeZone) === text).sort((a, b) => a - b);

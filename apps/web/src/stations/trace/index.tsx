@@ -3,7 +3,7 @@ import { type Account, cropOf, CROPS, dryBushels } from '@fanega/core';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Farm, useDeliveries, useDeliveryTrace, useFarm, useFields, useLotTrace } from '../../data/farm';
-import { Button, Empty, Failure, Loading } from '../../ui';
+import { Button, Empty } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { EntrySheet } from '../../widgets/entry-sheet';
 import { headline } from '../../widgets/headline';
@@ -169,10 +169,7 @@ function Back() {
 
 function LotPage({ lotId }: { lotId: string }) {
   const farm = useFarm();
-  const { data, error, mutate } = useLotTrace(lotId);
-  if (error && !data) return <Failure message={error.message} unreachable={error.unreachable} onRetry={() => void mutate()} />;
-  if (!data) return <Loading what="Following the grain" />;
-  return <LotFacts farm={farm} data={data} />;
+  return <Answered answer={useLotTrace(lotId)} what="Following the grain">{(data) => <LotFacts farm={farm} data={data} />}</Answered>;
 }
 
 function LotFacts({ farm, data }: { farm: Farm; data: LotTraceAnswer }) {
@@ -265,10 +262,7 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceAnswer }) {
 
 function DeliveryPage({ entryId }: { entryId: string }) {
   const farm = useFarm();
-  const { data, error, mutate } = useDeliveryTrace(entryId);
-  if (error && !data) return <Failure message={error.message} unreachable={error.unreachable} onRetry={() => void mutate()} />;
-  if (!data) return <Loading what="Following the load back to the fields" />;
-  return <DeliveryFacts farm={farm} data={data} />;
+  return <Answered answer={useDeliveryTrace(entryId)} what="Following the load back to the fields">{(data) => <DeliveryFacts farm={farm} data={data} />}</Answered>;
 }
 
 function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceAnswer }) {
