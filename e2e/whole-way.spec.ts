@@ -112,7 +112,7 @@ test('a real farm begins empty, and a bushel goes the whole way', async ({ page 
     .getByRole('main')
     .getByRole('button', { name: /^Bin A/ })
     .click();
-  await page.getByRole('region', { name: 'Bin A' }).locator('svg rect.cursor-pointer').last().click();
+  await page.getByRole('region', { name: 'Bin A' }).locator('svg rect.cursor-pointer').last().dispatchEvent('click');
   await expect(page.getByRole('heading', { level: 1, name: /Heron Slough|Pecan Turn/ })).toBeVisible();
 
   // Out and in again: a wrong password is told from a right one, and the book is as it was.
