@@ -170,13 +170,14 @@ test('a ticket is opened down to its loads, and arrow keys walk the rows', async
 
 for (const path of ['/', '/fields', '/haul', '/store', '/sell', '/trace', '/trace/lot/lot-hs-2026']) {
   test(`axe finds nothing serious on ${path}, in daylight and at night`, async ({ page }) => {
+    test.setTimeout(150_000);
     await enterDemo(page);
     for (const theme of ['day', 'night']) {
       await page.evaluate((name) => localStorage.setItem('fanega.theme', name), theme);
       await page.goto(DEMO + path);
       await expect(page.locator('main h1').first()).toBeAttached();
       await expect(page.locator('.animate-spin')).toHaveCount(0);
-      const { violations } = await new AxeBuilder({ page }).analyze();
+      const { violations } = await (path === '/' ? new AxeBuilder({ page }) : new AxeBuilder({ page }).exclude('aside')).analyze(); // the tape is looked at once
       const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
       expect(serious.map(({ id, nodes }) => `${theme} ${id}: ${nodes[0]?.html}`)).toEqual([]);
     }
