@@ -6,8 +6,8 @@ const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-ru
 export default defineConfig({
   testDir: '.',
   outputDir: '../.e2e/results',
-  timeout: 45_000,
-  expect: { timeout: 7_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   workers: 1,
   fullyParallel: false,
   retries: 0,

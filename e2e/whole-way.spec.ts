@@ -27,7 +27,7 @@ async function addPlace(page: Page, what: string, name: string, out?: RegExp, ho
 }
 
 test('a real farm begins empty, and a bushel goes the whole way', async ({ page }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(180_000);
   await page.goto(EMPTY);
   await expect(page.getByRole('button', { name: 'Walk into the demo farm' })).toHaveCount(0);
 
