@@ -1,5 +1,5 @@
 import type { Entry, LoadStep } from '@fanega/core';
-import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { useSWRConfig } from 'swr';
 import { ulid } from 'ulid';
@@ -8,7 +8,7 @@ import { useFarm } from '../data/farm';
 import { type Draft, draftOf, emptyDraft, type RecordKind } from './draft';
 import { keptDraft } from './kept';
 import { RecordSheet } from './record-sheet';
-import { send, sendVoid } from './send';
+import { deviceName, send, sendVoid } from './send';
 
 interface Recorder {
   /** Opens the sheet with what is known. */
@@ -32,6 +32,7 @@ export function RecordProvider({ children }: { children: ReactNode }) {
   const farm = useFarm();
   const { mutate } = useSWRConfig();
   const [draft, setDraft] = useState<Draft | null>(null);
+  const tried = useRef(new Map<string, Entry>());
 
   const refresh = useCallback(() => mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farm.id}/`)), [mutate, farm.id]);
 
@@ -61,12 +62,28 @@ export function RecordProvider({ children }: { children: ReactNode }) {
       open: (given = {}) => setDraft(Object.keys(given).length === 0 ? (keptDraft() ?? emptyDraft(ulid)) : emptyDraft(ulid, given)),
       correct: (entry) => setDraft(draftOf(entry, ulid, farm.data.farm.timeZone)),
       load: async ({ from, to, wetKg }) => {
-        const id = ulid();
+        // Tapped again after a try without an answer: the same entry once more, so that it cannot be doubled.
+        const key = `${from} ${to}`;
+        const entry: Entry = tried.current.get(key) ?? {
+          type: 'move',
+          id: ulid(),
+          at: new Date(farm.clock()).toISOString(),
+          recordedAt: new Date().toISOString(),
+          device: deviceName(),
+          from,
+          to,
+          ...(wetKg === undefined ? {} : { wetKg, method: 'estimate' }),
+        };
         try {
-          await send(farm.id, { type: 'move', id, at: new Date(farm.clock()).toISOString(), from, to, ...(wetKg === undefined ? {} : { wetKg, method: 'estimate' }) });
-          recorded(id, `${farm.placeName(from)} → ${farm.placeName(to)} is in the book`);
+          await send(farm.id, entry);
+          tried.current.delete(key);
+          recorded(entry.id, `${farm.placeName(from)} → ${farm.placeName(to)} is in the book`);
         } catch (error) {
-          toast.error(error instanceof ApiError ? error.message : 'This did not work.');
+          if (error instanceof ApiError && error.unreachable) tried.current.set(key, entry);
+          else tried.current.delete(key);
+          toast.error(
+            error instanceof ApiError ? `${error.message}${error.unreachable ? ' Tap again when the signal is back; it will not be doubled.' : ''}` : 'This did not work.',
+          );
         }
       },
       undo,
