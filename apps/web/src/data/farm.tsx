@@ -1,6 +1,6 @@
 import type { Delivery, DeliveryTraceAnswer, FarmNow, FieldRow, LotInfo, LotTraceAnswer, Me, PlaceInfo, TapeLine } from '@fanega/contract';
 import { CROPS, cropOf, kilogramsPerBushel, type Position, UNKNOWN_LOT } from '@fanega/core';
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
 import { type ApiError } from './api';
 
@@ -66,18 +66,23 @@ export function farmOf(id: string, data: FarmNow): Farm {
   };
 }
 
+/** Makes everything that is shown of a farm be fetched anew. */
+export function useRefreshFarm(farmId: string): () => Promise<unknown> {
+  const { mutate } = useSWRConfig();
+  return useCallback(() => mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farmId}/`)), [mutate, farmId]);
+}
+
 /** Follows the change feed: every event makes what is shown be fetched anew. False while there is no signal. */
 function useFeed(farmId: string, seq: number | undefined): boolean {
-  const { mutate } = useSWRConfig();
+  const refresh = useRefreshFarm(farmId);
   const [connected, setConnected] = useState(true);
   const [online, setOnline] = useState(navigator.onLine);
   const [attempt, setAttempt] = useState(0);
   const known = seq !== undefined;
   useEffect(() => {
-    const refresh = () => void mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farmId}/`));
     const on = () => {
       setOnline(true);
-      refresh();
+      void refresh();
     };
     const off = () => setOnline(false);
     window.addEventListener('online', on);
@@ -87,7 +92,7 @@ function useFeed(farmId: string, seq: number | undefined): boolean {
     if (known) {
       source = new EventSource(`/api/farms/${farmId}/feed?after=${seq}`);
       source.onopen = () => setConnected(true);
-      source.onmessage = refresh;
+      source.onmessage = () => void refresh();
       source.onerror = () => {
         setConnected(false);
         // The browser tries again by itself unless the server refused the feed.
@@ -102,7 +107,7 @@ function useFeed(farmId: string, seq: number | undefined): boolean {
     };
     // Only the first sequence number matters: later the browser resumes with the last event's id.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [farmId, known, mutate, attempt]);
+  }, [farmId, known, refresh, attempt]);
   return connected && online;
 }
 

@@ -1,10 +1,9 @@
 import type { Entry, LoadStep } from '@fanega/core';
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { useSWRConfig } from 'swr';
 import { ulid } from 'ulid';
 import { ApiError } from '../data/api';
-import { useFarm } from '../data/farm';
+import { useFarm, useRefreshFarm } from '../data/farm';
 import { type Draft, draftOf, emptyDraft, type RecordKind } from './draft';
 import { keptDraft } from './kept';
 import { RecordSheet } from './record-sheet';
@@ -30,11 +29,10 @@ export function useRecorder(): Recorder {
 
 export function RecordProvider({ children }: { children: ReactNode }) {
   const farm = useFarm();
-  const { mutate } = useSWRConfig();
   const [draft, setDraft] = useState<Draft | null>(null);
   const tried = useRef(new Map<string, Entry>());
 
-  const refresh = useCallback(() => mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farm.id}/`)), [mutate, farm.id]);
+  const refresh = useRefreshFarm(farm.id);
 
   const undo = useCallback(
     async (entryId: string) => {

@@ -17,14 +17,13 @@ interface Props {
   /** y of the surface over each stratum's top, given the bushels below it: 0 is the lowest point. */
   readonly yAt: (bushels: number) => number;
   readonly onLot?: ((lotId: string) => void) | undefined;
-  readonly lit?: string | null | undefined;
 }
 
 /**
  * The grain in a vessel. Layers lie: strata in their order, to scale. Mixtures stand: inside a stratum the lots are
  * staves, as wide as their shares.
  */
-export function Grain({ farm, strata, x, width, yAt, onLot, lit }: Props) {
+export function Grain({ farm, strata, x, width, yAt, onLot }: Props) {
   let below = 0;
   const drawn = strata.map((stratum, i) => {
     const bottom = yAt(below);
@@ -47,7 +46,6 @@ export function Grain({ farm, strata, x, width, yAt, onLot, lit }: Props) {
               width={w}
               height={Math.max(0, bottom - top)}
               fill={lotFill(farm.lotIndex(lot))}
-              opacity={lit && lit !== lot ? 0.28 : 1}
               {...(onLot && farm.lot(lot) ? { onClick: () => onLot(lot), className: 'cursor-pointer' } : {})}
             >
               <title>{`${farm.lot(lot)?.fieldName ?? 'unknown'}: ${Math.round((100 * kg) / total)} %`}</title>

@@ -97,14 +97,6 @@ export class Records {
     return l;
   }
 
-  hasLot(id: string): boolean {
-    return this.lotIndex.has(id);
-  }
-
-  hasPlace(id: string): boolean {
-    return this.placeIndex.has(id);
-  }
-
   isVoided(r: number): boolean {
     return this.voids.has(r) && this.dead(r);
   }

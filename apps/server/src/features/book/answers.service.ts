@@ -42,8 +42,8 @@ export class AnswersService {
 
   async now(farmId: string): Promise<FarmNow> {
     const now = await this.farmTime(farmId);
-    // The minute is part of the key: what is due today changes with the clock too.
-    return this.books.answer(farmId, `now ${Math.floor(now / 60_000)}`, (book) => this.farmNow(book, now));
+    // What is due today changes with the clock too, minute by minute.
+    return this.books.answer(farmId, 'now', (book) => this.farmNow(book, now), Math.floor(now / 60_000));
   }
 
   private async farmTime(farmId: string): Promise<number> {

@@ -17,7 +17,7 @@ export interface OpenBook {
   /** Sequence number of each entry. */
   readonly seqOf: Map<string, number>;
   /** Answers worked out from this state, thrown away with the next entry. */
-  readonly answers: Map<string, unknown>;
+  readonly answers: Map<string, { readonly version: number; readonly value: unknown }>;
 }
 
 @Injectable()
@@ -36,11 +36,20 @@ export class BookService {
     return this.oneAtATime(farmId, () => this.catchUp(farmId));
   }
 
-  /** An answer that costs more than a look-up, worked out once for each state of the book. */
-  async answer<T>(farmId: string, key: string, work: (book: OpenBook) => T | Promise<T>): Promise<T> {
+  /**
+   * An answer that costs more than a look-up, worked out once for each state of the book. One that changes with the
+   * clock too gives a `version`: the older one is replaced, so that a quiet farm does not pile them up.
+   */
+  async answer<T>(farmId: string, key: string, work: (book: OpenBook) => T | Promise<T>, version = 0): Promise<T> {
     const book = await this.open(farmId);
-    if (!book.answers.has(key)) book.answers.set(key, work(book));
-    return book.answers.get(key) as T;
+    const { seq } = book;
+    const kept = book.answers.get(key);
+    if (kept?.version === version) return kept.value as T;
+    // Only what was answered is kept: a failure must not be answered again.
+    const value = await work(book);
+    // An entry may have come in while it was worked out.
+    if (book.seq === seq) book.answers.set(key, { version, value });
+    return value;
   }
 
   private oneAtATime<T>(farmId: string, work: () => Promise<T>): Promise<T> {

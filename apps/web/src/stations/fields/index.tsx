@@ -3,9 +3,8 @@ import { cropOf, CROPS, dryBushels } from '@fanega/core';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
-import { useSWRConfig } from 'swr';
 import { ApiError, post } from '../../data/api';
-import { type Farm, useFarm, useFields } from '../../data/farm';
+import { type Farm, useFarm, useRefreshFarm, useFields } from '../../data/farm';
 import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { Bushels, formatAcres, formatBushelsFine, Moisture, parseNumber } from '../../widgets/quantity';
@@ -155,7 +154,7 @@ function Row({ farm, row }: { farm: Farm; row: FieldRow }) {
 
 function AddField({ open, onClose }: { open: boolean; onClose: () => void }) {
   const farm = useFarm();
-  const { mutate } = useSWRConfig();
+  const refresh = useRefreshFarm(farm.id);
   const { register, handleSubmit, formState, setError, reset } = useForm({
     defaultValues: { name: '', acres: '', crop: 'corn', variety: '', tag: '', season: String(new Date(farm.data.now).getUTCFullYear()) },
   });
@@ -163,7 +162,7 @@ function AddField({ open, onClose }: { open: boolean; onClose: () => void }) {
   const submit = handleSubmit(async ({ acres, season, ...values }) => {
     try {
       await post(`/farms/${farm.id}/fields`, { ...values, acres: parseNumber(acres), season: Number(season) });
-      await mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farm.id}/`));
+      await refresh();
       reset();
       onClose();
     } catch (error) {

@@ -3,9 +3,8 @@ import { CROPS, cropOf, dryBushels, PLACE_KINDS, WITHDRAWALS } from '@fanega/cor
 import { useLayoutEffect, useRef, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
-import { useSWRConfig } from 'swr';
 import { ApiError, post } from '../../data/api';
-import { type Farm, useFarm } from '../../data/farm';
+import { type Farm, useFarm, useRefreshFarm } from '../../data/farm';
 import { useRecorder } from '../../record';
 import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
@@ -92,7 +91,7 @@ function Yard({ farm, places, selected }: { farm: Farm; places: readonly PlaceIn
         <li key={place.id}>
           <button type="button" aria-pressed={place.id === selected?.id} onClick={() => select(place)} className="block text-center text-sm">
             <span className="flex justify-center border-b-3 border-ink px-1">
-              <YardVessel farm={farm} place={place} scale={scale} selected={place.id === selected?.id} lit={null} />
+              <YardVessel farm={farm} place={place} scale={scale} selected={place.id === selected?.id} />
             </span>
             <Caption farm={farm} place={place} selected={place.id === selected?.id} />
           </button>
@@ -143,7 +142,6 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
             place={place}
             scale={Math.min(24, 250 / shapeOf(place).diameter, 215 / (shapeOf(place).eave + shapeOf(place).hopper + 1))}
             selected={false}
-            lit={null}
             large
             onLot={(lotId) => void navigate(`/trace/lot/${lotId}`)}
           />
@@ -238,7 +236,7 @@ const OUT_WORDS: Record<(typeof WITHDRAWALS)[number], string> = {
 
 function AddPlace({ open, onClose }: { open: boolean; onClose: () => void }) {
   const farm = useFarm();
-  const { mutate } = useSWRConfig();
+  const refresh = useRefreshFarm(farm.id);
   const { register, handleSubmit, formState, setError, reset, watch } = useForm({ defaultValues: { name: '', kind: 'cart', withdrawal: 'mixed', capacityBu: '' } });
   const { errors } = formState;
   const kind = watch('kind');
@@ -249,7 +247,7 @@ function AddPlace({ open, onClose }: { open: boolean; onClose: () => void }) {
         withdrawal: ['bin', 'wetBin', 'pit', 'overhead'].includes(values.kind) ? withdrawal : 'mixed',
         ...(capacityBu.trim() === '' || values.kind === 'buyer' ? {} : { capacityBu: parseNumber(capacityBu) }),
       });
-      await mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farm.id}/`));
+      await refresh();
       reset();
       onClose();
     } catch (error) {

@@ -53,7 +53,6 @@ interface Props {
   /** pixels a metre */
   readonly scale: number;
   readonly selected: boolean;
-  readonly lit: string | null;
   /** With a drawing of its own on the page: another clip name, and labels wherever they fit. */
   readonly large?: boolean;
   /** A click on a stratum: whose way to light up. */
@@ -70,7 +69,7 @@ function NoPile() {
   );
 }
 
-export function YardVessel({ farm, place, scale, selected, lit, large = false, onLot }: Props) {
+export function YardVessel({ farm, place, scale, selected, large = false, onLot }: Props) {
   const shape = shapeOf(place);
   const strata = strataOf(farm, place.id);
   const pile = place.kind === 'pile';
@@ -115,7 +114,7 @@ export function YardVessel({ farm, place, scale, selected, lit, large = false, o
         </clipPath>
       </defs>
       <g clipPath={`url(#${clip})`}>
-        <Grain farm={farm} strata={strata} x={x} width={w} yAt={yAt} lit={lit} onLot={onLot} />
+        <Grain farm={farm} strata={strata} x={x} width={w} yAt={yAt} onLot={onLot} />
       </g>
       {pile ? (
         bushels > 0 && <path d={outline} fill="none" stroke="var(--ink)" strokeWidth={line} />

@@ -1,9 +1,8 @@
 import type { LoadStep, NextStep } from '@fanega/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useSWRConfig } from 'swr';
 import { ApiError, post } from '../../data/api';
-import { type Farm, useFarm } from '../../data/farm';
+import { type Farm, useFarm, useRefreshFarm } from '../../data/farm';
 import { useRecorder } from '../../record';
 import { Button, Empty } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
@@ -271,14 +270,14 @@ function FirstSteps() {
 /** A saved book, brought back into an empty farm. */
 function BringBook() {
   const farm = useFarm();
-  const { mutate } = useSWRConfig();
+  const refresh = useRefreshFarm(farm.id);
   const [state, setState] = useState<{ busy: boolean; problem?: string }>({ busy: false });
   const bring = async (file: File | undefined) => {
     if (!file) return;
     setState({ busy: true });
     try {
       await post(`/farms/${farm.id}/book`, JSON.parse(await file.text()));
-      await mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farm.id}/`));
+      await refresh();
     } catch (error) {
       setState({ busy: false, problem: error instanceof ApiError ? error.message : 'This file is not a grain book.' });
     }

@@ -169,7 +169,11 @@ function Back() {
 
 function LotPage({ lotId }: { lotId: string }) {
   const farm = useFarm();
-  return <Answered answer={useLotTrace(lotId)} what="Following the grain">{(data) => <LotFacts farm={farm} data={data} />}</Answered>;
+  return (
+    <Answered answer={useLotTrace(lotId)} what="Following the grain">
+      {(data) => <LotFacts farm={farm} data={data} />}
+    </Answered>
+  );
 }
 
 function LotFacts({ farm, data }: { farm: Farm; data: LotTraceAnswer }) {
@@ -262,7 +266,11 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceAnswer }) {
 
 function DeliveryPage({ entryId }: { entryId: string }) {
   const farm = useFarm();
-  return <Answered answer={useDeliveryTrace(entryId)} what="Following the load back to the fields">{(data) => <DeliveryFacts farm={farm} data={data} />}</Answered>;
+  return (
+    <Answered answer={useDeliveryTrace(entryId)} what="Following the load back to the fields">
+      {(data) => <DeliveryFacts farm={farm} data={data} />}
+    </Answered>
+  );
 }
 
 function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceAnswer }) {
