@@ -1,1 +1,20 @@
-export { CROPS, cropOf, type Crop, type CropId } from './crops.js';
+export {
+  CROPS,
+  CROP_IDS,
+  cropOf,
+  requireCrop,
+  defineCrop,
+  safeMoisture,
+  specificHeat,
+  bulkDensity,
+  kernelGramsOfRule,
+  kernelsPerSquareMetreOfKgPerHa,
+  VOID_FRACTION,
+  SAFE_MOISTURE,
+  SPECIFIC_HEAT,
+  BULK_DENSITY,
+  type Crop,
+  type CropId,
+  type SafeMoisture,
+} from './crops.js';
+export { GRADES, usGrade, US_GRADE, type Grade, type GradeFactor } from './grades.js';

@@ -18,3 +18,13 @@ export function percentToFraction(percent: number): MoistureFraction {
 export function fractionToPercent(fraction: number): number {
   return fraction * 100;
 }
+
+/** kg of water for each kg of dry matter, from a wet-basis fraction: 0.155 -> 0.183432. Unchecked: for inner loops. */
+export function wetToDryBasis(moisture: number): number {
+  return moisture / (1 - moisture);
+}
+
+/** Wet-basis fraction from kg of water for each kg of dry matter: 0.25 -> 0.2. Unchecked: for inner loops. */
+export function dryToWetBasis(moistureDb: number): number {
+  return moistureDb / (1 + moistureDb);
+}

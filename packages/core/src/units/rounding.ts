@@ -1,0 +1,35 @@
+import { requireInRange } from '../kernel/index.js';
+
+/**
+ * How a figure is brought to fewer decimals. `halfUp` is the grade standards' rule (7 CFR 810.104: 0.35 -> 0.4, 2.45 -> 2.5);
+ * `down` is what some buyers do.
+ */
+export type Rounding = 'halfUp' | 'halfEven' | 'down' | 'up';
+
+/**
+ * Rounds the decimal that is printed, not the binary number behind it: 2.45 is stored a hair below 2.45 and must still give 2.5.
+ * @param decimals 0 to 9; negative values round the size and keep the sign
+ */
+export function roundDecimal(value: number, decimals: number, rule: Rounding = 'halfUp'): number {
+  requireInRange('value to round', value, -1e15, 1e15, '');
+  requireInRange('decimals', decimals, 0, 9, '');
+  const sign = value < 0 ? -1 : 1;
+  // Twelve significant digits: what arithmetic leaves behind the twelfth is noise, not a figure.
+  const scaled = Number(`${Number(Math.abs(value).toPrecision(12))}e${decimals}`);
+  const floor = Math.floor(scaled);
+  const rest = scaled - floor;
+  const up = rule === 'up' ? rest > 0 : rule === 'down' ? false : rest > 0.5 || (rest === 0.5 && (rule === 'halfUp' || floor % 2 === 1));
+  const rounded = Number(`${floor + (up ? 1 : 0)}e-${decimals}`);
+  return rounded === 0 ? 0 : sign * rounded;
+}
+
+/** Whole multiples of a step (half a point, ten pounds). */
+export function roundToStep(value: number, step: number, rule: Rounding = 'halfUp'): number {
+  requireInRange('step', step, 1e-9, 1e9, '');
+  return Number((roundDecimal(value / step, 0, rule) * step).toPrecision(12));
+}
+
+/** Money to the cent, half up. */
+export function cents(amount: number): number {
+  return roundDecimal(amount, 2);
+}
