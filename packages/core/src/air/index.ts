@@ -14,5 +14,3 @@ export {
 } from './equilibrium.js';
 export { LATENT_HEAT, BINDING_HEAT, bindingHeatOf, latentHeatOfWater, latentHeatOfGrain, latentRatioOfIsotherm, type BindingHeat } from './latent-heat.js';
 export { airOnGrain, type AirOnGrain } from './air-on-grain.js';
-export { RESISTANCE, AIRFLOW_RESISTANCE, FLOOR_LOSS, airflowResistance, usualPacking, floorLoss, ductLoss, type Resistance, type ResistanceSet } from './resistance.js';
-export { FAN, fanFromTable, fanFromModel, fanAtSpeed, staticPressure, operatingPoint, fanHeat, fanPowerNeeded, type AiredBin, type FanCurve, type OperatingPoint } from './fan.js';

@@ -1,1 +1,6 @@
 export { nextSteps, type HolderNow, type LoadStep, type NextStep, type NextStepInput } from './next-steps.js';
+export { weighed, netWeight, tareFits, loadsLeft, FIELD_WEIGHTS, fieldWeights, wholePounds, type FieldWeights, type NetWeight, type Tare, type Weighing } from './weights.js';
+export { BRIDGE_FORMULA, FEDERAL_RULES, bridgePounds, axleGroups, legalLoad, type AxleGroup, type LegalLoad, type WeightRules } from './bridge.js';
+export { ERLANG_C, TRUCK_CYCLE, waitingLine, truckCycle, type WaitingLine } from './queue.js';
+export { LAST_LOAD, lastLoad, type LastLoad, type LastLoadInput } from './last-load.js';
+export { HAULING_DAY, simulateHauling, trucksWorthHaving, type HaulingDay, type HaulingResult, type Minutes, type TrucksWorth } from './day.js';

@@ -1,4 +1,4 @@
-import { quantity, requireInRange, splitWhole, within } from '../kernel/index.js';
+import { type Formula, quantity, requireInRange, splitWhole, within } from '../kernel/index.js';
 import { MASS, MOISTURE } from '../units/index.js';
 
 /** Grain to be blended. What is not known is left out and then not known of the blend either. */
@@ -14,6 +14,16 @@ export interface BlendPart {
 
 const TEST_WEIGHT = quantity('test weight', 5, 100, 'lb/bu');
 const FOREIGN = quantity('foreign material', 0, 1, 'fraction of weight');
+
+export const BLEND: Formula = {
+  id: 'blend',
+  title: 'Blending',
+  equation: 'M = sum(w M)/sum(w); share of the first of two = (wanted - second)/(first - second), by weight; test weight = sum(w)/sum(w/TW)',
+  standing: 'computed',
+  source: 'Balance of water and dry matter',
+  inputs: [MASS, MOISTURE, TEST_WEIGHT, FOREIGN],
+  note: 'By weight, never by bushels of space. Always from the latest readings.',
+};
 
 /**
  * What any number of parcels make together. Water, dry matter and foreign material add by weight; test weight by space, because each

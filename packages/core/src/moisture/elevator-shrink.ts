@@ -90,6 +90,15 @@ export function compareShrink(input: {
   };
 }
 
+export const OVER_DRY: Formula = {
+  id: 'over-dry',
+  title: 'Selling drier than the price allows',
+  equation: 'lost share = 1 - (1 - allowed)/(1 - sold)',
+  standing: 'published, from memory',
+  source: 'Nebraska and Kansas extension tables for soybeans',
+  inputs: [MASS, MOISTURE, PRICE],
+};
+
 export interface OverDryLoss {
   /** Fraction of the weight at the allowed moisture that was dried away. */
   readonly share: number;

@@ -1,4 +1,4 @@
-import { mean, quantity, requireInRange, standardDeviation, tOf95, within } from '../kernel/index.js';
+import { type Formula, mean, quantity, requireInRange, standardDeviation, tOf95, within } from '../kernel/index.js';
 import { MOISTURE, TEMPERATURE } from '../units/index.js';
 
 /** One row of the meter maker's card: add this many points at this grain temperature. */
@@ -34,6 +34,16 @@ export function correctMeter(reading: number, temperature: number, card: readonl
   }
   return { moisture: within(MOISTURE, Math.max(0, reading + points / 100)), points, outside };
 }
+
+export const TESTER: Formula = {
+  id: 'tester',
+  title: 'A tester against the buyer’s',
+  equation: 'likely = reading + mean(buyer - tester) ± t s sqrt(1 + 1/n);  meter card: straight between its rows',
+  standing: 'published, from memory',
+  source: 'Prediction interval of a mean, any statistics handbook; the meter maker’s own card',
+  inputs: [MOISTURE, TEMPERATURE, OFFSET],
+  note: 'Fewer than three pairs say nothing.',
+};
 
 /** What a tester is worth against the buyer's test. */
 export interface TesterRecord {

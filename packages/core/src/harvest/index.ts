@@ -1,0 +1,23 @@
+export { GROUND_SPEED, widthOfRows, rateAt, areaRate, fieldEfficiency, speedForRate, tankFill, type SpeedAdvice, type SpeedLimit } from './speed.js';
+export {
+  LOSS_COUNT,
+  kernelsPerSquareMetre,
+  countError,
+  lossCheck,
+  compareLoss,
+  kernelsOnEars,
+  brokenShare,
+  type ChangeResult,
+  type FrameCount,
+  type Loss,
+  type LossCheck,
+  type LossCheckInput,
+  type LossPart,
+} from './losses.js';
+export { STRIPS, compareStrips, type StripResult } from './strips.js';
+export { SETTINGS, SYMPTOMS, SETTINGS_LADDER, USUAL_SETTINGS, advise, type Advice, type Change, type Setting, type Settings, type Symptom, type Tried } from './adviser.js';
+export { YIELD_MONITOR, CALIBRATION_LOADS, CALIBRATION_FLOW_SPREAD, calibrateMonitor, yieldFromFlow, type Calibration, type CalibrationLoad } from './yield-monitor.js';
+export { SAMPLING, readingsNeeded, sampleMean } from './sampling.js';
+export { CORN_DRYDOWN, cornPointsPerDay, growingDegreeDays, cornAfterHeat, cornDrydown, type Drydown } from './drydown.js';
+export { BEAN_DAY, beanDay, type BeanDay, type CuttingWindow, type FieldReading, type MomentRange, type WeatherHour } from './bean-day.js';
+export { fitToCut, type FitReason, type FitVerdict, type FitWindow } from './fitness.js';
