@@ -30,7 +30,8 @@ module.exports = {
   forbidden: [
     ...folders,
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },
-    rule('core-is-pure', '^packages/core/(src|cli)/', { path: '^(apps|demo|e2e|packages/contract|packages/core/dist)/|node_modules/|^(fs|path|crypto|node:)' }),
+    rule('core-is-pure', `^${core}/`, { path: '^(apps|demo|e2e|packages/contract|packages/core/dist)/|node_modules/|^(fs|path|crypto|node:)' }),
+    rule('solver-knows-the-core-only', '^packages/core/solver/', { path: '^(apps|demo|e2e|packages/contract)/|node_modules/', pathNot: 'node_modules/highs/' }),
     rule('contract-imports-core-only', '^packages/contract/', { path: '^(apps|demo|e2e)/' }),
     rule('server-not-web', '^apps/server/', { path: '^(apps/web|e2e)/' }),
     rule('web-not-server', '^apps/web/', { path: '^(apps/server|demo|e2e)/' }),
