@@ -126,6 +126,7 @@ export function fanHeat(pressure: number, efficiency: number): number {
  */
 export function operatingPoint(fan: FanCurve, bin: AiredBin, efficiency = 0.5): OperatingPoint {
   within(EFFICIENCY, efficiency);
+  staticPressure(bin, 0); // refuses a bin that is none
   // Not past the flow where the resistance formula ends.
   const most = Math.min(fan.freeFlow, bin.floorArea);
   const excess = (q: number): number => fan.pressureAt(q) - staticPressure(bin, q).total;

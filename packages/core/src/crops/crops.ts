@@ -281,8 +281,8 @@ export const BULK_DENSITY: Formula = {
  * @param testWeight lb/bu; where it is known it decides, otherwise the crop's curve by moisture, otherwise its usual test weight
  */
 export function bulkDensity(crop: Crop, moisture: number, testWeight?: number): number {
-  if (testWeight !== undefined) return testWeightToKgPerM3(within(TEST_WEIGHT, testWeight));
   within(MOISTURE, moisture);
+  if (testWeight !== undefined) return testWeightToKgPerM3(within(TEST_WEIGHT, testWeight));
   const curve = crop.like === 'corn' || crop.like === 'wheat';
   if (!curve) return testWeightToKgPerM3(crop.testWeight);
   // Outside the measured moistures the curve's end holds: cubics run away.

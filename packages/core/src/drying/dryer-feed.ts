@@ -57,6 +57,8 @@ export function fieldsForDryer(input: {
   within(MOISTURE, input.lastMoisture);
   requireInRange('combine rate', input.combineBushelsPerHour, 0, 1e5, 'bu/h');
   requireInRange('room in the wet bin', input.roomBushels, 0, 1e7, 'bu');
+  requireInRange('bushel-points an hour', input.bushelPointsPerHour, 0, 1e7, 'bu·points/h');
+  requireInRange('throughput limit', input.throughputBushelsPerHour ?? 0, 0, 1e6, 'bu/h');
   requireInRange('permitted step', input.mostStep, 0, 20, 'points');
   const answers = input.fields.map((field): FieldForDryer => {
     const step = 100 * (within(MOISTURE, field.moisture) - input.lastMoisture);

@@ -138,6 +138,7 @@ export function quickDryingCost(points: number, fuelPerPoint: number, fuelPrice:
 export function dryerRate(bushelPointsPerHour: number, points: number, mostPerHour = Infinity): { bushelsPerHour: number; limitedBy: 'drying' | 'throughput' } {
   requireInRange('bushel-points an hour', bushelPointsPerHour, 0, 1e7, 'bu·points/h');
   within(SPAN, points);
+  requireInRange('throughput limit', mostPerHour, 0, Infinity, 'bu/h');
   const byDrying = points > 0 ? bushelPointsPerHour / points : Infinity;
   if (byDrying >= mostPerHour) return { bushelsPerHour: mostPerHour, limitedBy: 'throughput' };
   requireInRange('points of moisture, where no throughput limit is given', points, 1e-6, SPAN.most, 'points');
@@ -200,7 +201,7 @@ export function dryOrDock(input: {
   const kgPerBu = job.legalPounds * KG_PER_LB;
   const cost = dryingCost(job);
   const dried = waterToRemove(job.wetKg, job.from, job.to);
-  const handling = dried > 0 ? (input.handlingLoss ?? USUAL_HANDLING_LOSS) * job.wetKg : 0;
+  const handling = dried > 0 ? requireInRange('handling loss', input.handlingLoss ?? USUAL_HANDLING_LOSS, 0, 0.05, 'fraction of wet weight') * job.wetKg : 0;
   const homeKg = job.wetKg - dried - handling;
   const homePaidBushels = (homeKg * (1 - shrinkBy(buyer, Math.min(job.to, job.from)))) / kgPerBu;
   const wetBushels = job.wetKg / kgPerBu;

@@ -16,6 +16,8 @@ export interface Weather {
 /** The same air for so many hours: what the design tables are worked with. */
 export function steadyWeather(celsius: number, humidity: number, hours: number): Weather {
   requireInRange('hours of weather', hours, 1, 20_000, 'h');
+  within(quantity('temperature', -40, 50, '°C'), celsius);
+  within(quantity('relative humidity', 0, 1, 'fraction'), humidity);
   return { temperature: new Float64Array(hours).fill(celsius), humidity: new Float64Array(hours).fill(humidity) };
 }
 
@@ -26,6 +28,7 @@ export function steadyWeather(celsius: number, humidity: number, hours: number):
  */
 export function dailyWeather(mean: number, swing: number, humidity: number, hours: number, random?: Random): Weather {
   requireInRange('hours of weather', hours, 1, 20_000, 'h');
+  within(quantity('mean temperature', -40, 50, '°C'), mean);
   within(quantity('daily swing', 0, 20, 'K'), swing);
   within(quantity('relative humidity', 0.01, 1, 'fraction'), humidity);
   const temperature = new Float64Array(hours);

@@ -42,7 +42,7 @@ export function fitToCut(input: {
   if (input.wetStraw) return { verdict: 'stop', because: 'dew or rain on it', points: 0, also: [] };
   if (input.moisture === null) return { verdict: 'wait', because: 'too few readings', points: 0, also: [] };
   const m = within(MOISTURE, input.moisture);
-  const old = requireInRange('age of the reading', input.ageHours ?? 0, 0, 1e4, 'h') > (input.oldAfterHours ?? 3);
+  const old = requireInRange('age of the reading', input.ageHours ?? 0, 0, 1e4, 'h') > requireInRange('hours after which a reading is old', input.oldAfterHours ?? 3, 0, 1e4, 'h');
   const from = (limit: number): number => Math.round(1e4 * (m - limit)) / 100;
   const trend = requireInRange('trend', input.trend ?? 0, -5, 5, 'points/h');
   const answer = (verdict: FitVerdict['verdict'], because: FitReason, limit: number): FitVerdict =>

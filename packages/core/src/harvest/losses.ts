@@ -114,7 +114,8 @@ export function lossCheck(input: LossCheckInput): LossCheck {
   const machine = ears ? { ...kernels, ...loss(kernels.kernelsPerM2, kernels.kgPerHa + ears.kgPerHa) } : kernels;
   const error = ratio * countError(input.behind);
   const acres = (ha: number): number => (ha * 10_000) / M2_PER_ACRE;
-  const t = tOf95(Math.max(1, input.behind.length - 1));
+  // One frame has no scatter of its own: its error is that of counting, and that is known without degrees of freedom.
+  const t = input.behind.length >= 2 ? tOf95(input.behind.length - 1) : 1.96;
   return {
     parts: {
       before: loss(before),

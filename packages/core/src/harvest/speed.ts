@@ -74,7 +74,8 @@ export function speedForRate(input: {
   if (!input.headConfirmed) return { kind: 'none', because: 'head not confirmed today' };
   if (input.yieldKgPerHa === 0) return { kind: 'none', because: 'no crop' };
   const byRate = (input.rate * 10_000) / (3600 * input.width * input.yieldKgPerHa);
-  const binding = [...(input.limits ?? [])].sort((a, b) => within(SPEED, a.speed) - within(SPEED, b.speed))[0];
+  for (const limit of input.limits ?? []) within({ ...SPEED, name: limit.name }, limit.speed);
+  const binding = [...(input.limits ?? [])].sort((a, b) => a.speed - b.speed)[0];
   const limited = binding !== undefined && binding.speed < byRate;
   const speed = limited ? binding.speed : Math.min(byRate, SPEED.most);
   return {
@@ -95,6 +96,6 @@ export function tankFill(input: { readonly inTankKg: number; readonly tankKg: nu
   requireInRange('grain in the tank', input.inTankKg, 0, 1e5, 'kg');
   requireInRange('tank', input.tankKg, 1, 1e5, 'kg');
   const left = Math.max(0, input.tankKg - input.inTankKg);
-  const overCartKg = input.cartRoomKg === undefined ? 0 : Math.max(0, input.inTankKg - input.cartRoomKg);
+  const overCartKg = input.cartRoomKg === undefined ? 0 : Math.max(0, input.inTankKg - requireInRange('room in the cart', input.cartRoomKg, 0, 1e5, 'kg'));
   return { secondsToFull: within(RATE, input.rate) > 0 ? (3600 * left) / input.rate : null, fitsCart: input.cartRoomKg === undefined ? null : overCartKg === 0, overCartKg };
 }

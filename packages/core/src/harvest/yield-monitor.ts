@@ -42,7 +42,7 @@ export const CALIBRATION_FLOW_SPREAD = 1.5;
  * What a yield monitor is worth, from loads weighed on a scale.
  * @param tolerance of one load after correction, fraction; 0.03 by default
  * @throws RangeRefusal with no load, or a load of nothing
- * @example one field of 6,912 bu on the display and 6,640 on the cart: factor 0.9607
+ * @example one field of 6,912 bu on the display and 6,640 on the cart: factor 0.9606
  */
 export function calibrateMonitor(loads: readonly CalibrationLoad[], tolerance = 0.03): Calibration {
   requireInRange('number of loads', loads.length, 1, 10_000, '');

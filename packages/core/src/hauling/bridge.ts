@@ -52,7 +52,8 @@ export interface AxleGroup {
  */
 export function axleGroups(axles: readonly { readonly at: number; readonly kg?: number }[], rules: WeightRules = FEDERAL_RULES): AxleGroup[] {
   const n = requireInRange('axles', axles.length, 2, 12, '');
-  const permit = (lb: number, percent: number): number => lb * (1 + requireInRange('permit', percent, 0, 50, '%') / 100) * KG_PER_LB;
+  const permit = (lb: number, percent: number): number =>
+    requireInRange('weight limit', lb, 1000, 1e6, 'lb') * (1 + requireInRange('permit', percent, 0, 50, '%') / 100) * KG_PER_LB;
   for (let i = 1; i < n; i++) requireInRange('position of an axle, behind the one before', axles[i]!.at, axles[i - 1]!.at + 0.5, 60, 'm');
   const groups: AxleGroup[] = [];
   const add = (first: number, last: number, limitKg: number, rule: AxleGroup['rule']): void => {

@@ -688,6 +688,7 @@ class DayRun {
  */
 export function simulateHauling(day: HaulingDay, replications: number, seed: number): HaulingResult {
   check(day);
+  requireInRange('seed', seed, 0, 2 ** 32 - 2, '');
   requireInRange('replications', replications, 1, 100_000, '');
   const agenda = new Agenda();
   const sum = emptyTally();

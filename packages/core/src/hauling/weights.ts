@@ -40,7 +40,8 @@ export function netWeight(gross: Weighing, tare: Tare, legalPounds: number, oldA
   const [g, t] = [weighed(gross), weighed(tare.weighing)];
   requireInRange('gross weight', g.kg, t.kg, WEIGHT.most, 'kg');
   const doubts: NetWeight['doubts'][number][] = [];
-  if (requireInRange('age of the tare', tare.ageDays, 0, 10_000, 'days') > oldAfterDays) doubts.push('tare is old');
+  if (requireInRange('age of the tare', tare.ageDays, 0, 10_000, 'days') > requireInRange('days after which a tare is old', oldAfterDays, 0, 10_000, 'days'))
+    doubts.push('tare is old');
   let axlesNet: number[] | null = null;
   if (gross.kind === 'axles' && tare.weighing.kind === 'axles') {
     const empty = tare.weighing.kg;
@@ -58,6 +59,7 @@ export function netWeight(gross: Weighing, tare: Tare, legalPounds: number, oldA
 /** Does a new empty weight fit this combination's own history? Without two weighings there is nothing to say. @param tolerance fraction, 0.01 by default */
 export function tareFits(newKg: number, history: readonly number[], tolerance = 0.01): { fits: boolean | null; usualKg: number | null; drift: number | null } {
   within(WEIGHT, newKg);
+  requireInRange('tolerance of a tare', tolerance, 0, 1, 'fraction');
   if (history.length < 2) return { fits: null, usualKg: history[0] ?? null, drift: null };
   const sorted = [...history].map((kg) => requireInRange('tare', kg, 1, WEIGHT.most, 'kg')).sort((a, b) => a - b);
   const middle = sorted.length >> 1;

@@ -127,5 +127,5 @@ export function overDryLoss(input: {
   if (input.sold >= within(MOISTURE, input.allowed)) return { share: 0, lostKg: 0, lostBu: 0, money: 0 };
   const atAllowed = (input.soldKg * (1 - input.sold)) / (1 - input.allowed);
   const lostKg = atAllowed - input.soldKg;
-  return { share: lostKg / atAllowed, lostKg, lostBu: lostKg / input.kgPerBu, money: (lostKg / input.kgPerBu) * input.pricePerBu };
+  return { share: 1 - (1 - input.allowed) / (1 - input.sold), lostKg, lostBu: lostKg / input.kgPerBu, money: (lostKg / input.kgPerBu) * input.pricePerBu };
 }

@@ -20,8 +20,11 @@ export function correctMeter(reading: number, temperature: number, card: readonl
   within(MOISTURE, reading);
   within(TEMPERATURE, temperature);
   requireInRange('rows of the meter card', card.length, 1, 200, '');
+  for (const row of card) {
+    within(OFFSET, row.points);
+    within(TEMPERATURE, row.temperature);
+  }
   const rows = [...card].sort((a, b) => a.temperature - b.temperature);
-  for (const row of rows) within(OFFSET, row.points);
   const [first, last] = [rows[0]!, rows.at(-1)!];
   const outside = temperature < first.temperature || temperature > last.temperature;
   let points = temperature <= first.temperature ? first.points : last.points;

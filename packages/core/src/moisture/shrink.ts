@@ -24,5 +24,5 @@ export function shrinkFactorPerPoint(to: number): number {
 
 /** Weight of the same dry matter at another moisture, in the unit of `weight`. */
 export function weightAtMoisture(weight: number, from: number, to: number): number {
-  return weight * (1 - waterShrink(from, to));
+  return requireInRange('weight', weight, 0, Number.MAX_VALUE, '') * (1 - waterShrink(from, to));
 }

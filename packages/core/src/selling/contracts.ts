@@ -128,7 +128,7 @@ export function crossContract(load: number, contract: OpenContract, spot: number
     overMoney,
     money: cents(contractMoney + overMoney),
     allOnContract,
-    atStake: cents(Math.abs(allOnContract - contractMoney - overMoney)),
+    atStake: cents(Math.abs(over * (contract.price - spot))),
     offers,
     caution: 'The buyer’s rule on overage applies.',
   };

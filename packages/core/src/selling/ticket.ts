@@ -109,18 +109,33 @@ export function factorDiscount(schedule: FactorSchedule, value: number, price: n
   return perBu;
 }
 
+/** A schedule is typed from a posted sheet: every figure of it is checked, also those that this load does not touch. */
+function checkSchedule(schedule: BuyerSchedule): void {
+  if (schedule.refuseMoistureAbove !== undefined) within({ ...MOISTURE, name: 'moisture that is refused' }, schedule.refuseMoistureAbove);
+  requireInRange('free foreign material', schedule.foreignMaterialFree ?? 0, 0, 1, 'fraction');
+  for (const { factor, refuseBeyond, bands } of schedule.factors) {
+    if (refuseBeyond !== undefined) requireInRange(`${factor} that is refused`, refuseBeyond, 0, 200, '');
+    for (const band of bands) {
+      requireInRange(`start of a discount on ${factor}`, band.from, 0, 200, '');
+      requireInRange(`discount on ${factor}`, band.amount, 0, 100, '');
+      if (band.step !== undefined) requireInRange(`step of a discount on ${factor}`, band.step, 1e-6, 100, '');
+    }
+  }
+}
+
 /**
  * What a load comes to by a buyer's schedule, line by line.
  * @throws RangeRefusal when gross is below tare or a figure cannot be
  */
 export function computeTicket(input: TicketInput, schedule: BuyerSchedule): Ticket {
   const [GROSS] = TICKET.inputs as [Formula['inputs'][0]];
+  checkSchedule(schedule);
   within(GROSS, input.grossKg);
   requireInRange('tare weight', input.tareKg, 0, input.grossKg, 'kg');
   within(MOISTURE, input.moisture);
   within(PRICE, input.price);
   const kgPerBu = requireInRange('legal bushel weight', schedule.legalPounds, 1, 200, 'lb/bu') * KG_PER_LB;
-  const step = schedule.moistureStep ?? 0;
+  const step = requireInRange('step of the moisture', schedule.moistureStep ?? 0, 0, 0.05, 'wb fraction');
   const moistureUsed = step > 0 ? roundToStep(input.moisture, step, schedule.moistureRounding) : input.moisture;
   const netKg = input.grossKg - input.tareKg;
   const dockage = schedule.dockage ? roundDecimal(100 * requireInRange('dockage', input.dockage ?? 0, 0, 1, 'fraction'), 1, 'down') / 100 : 0;
@@ -128,7 +143,7 @@ export function computeTicket(input: TicketInput, schedule: BuyerSchedule): Tick
     schedule.foreignMaterialFree === undefined ? 0 : Math.max(0, requireInRange('foreign material', input.foreignMaterial ?? 0, 0, 1, 'fraction') - schedule.foreignMaterialFree);
   const cleanKg = netKg * (1 - dockage) * (1 - foreign);
   const paidKg = cleanKg * (1 - shrinkBy(schedule.shrink, moistureUsed));
-  const decimals = schedule.bushelDecimals ?? 2;
+  const decimals = requireInRange('decimals of bushels', schedule.bushelDecimals ?? 2, 0, 6, '');
   const wetBushels = roundDecimal(netKg / kgPerBu, decimals);
   const paidBushels = roundDecimal(paidKg / kgPerBu, decimals);
   const refused: string[] = [];

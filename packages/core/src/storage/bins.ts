@@ -67,7 +67,7 @@ const area = (bin: Storage): number =>
     ? (Math.PI * within(DIAMETER, bin.diameter) ** 2) / 4
     : requireInRange('length', bin.length, 0.5, 500, 'm') * requireInRange('width', bin.width, 0.5, 200, 'm');
 
-const hopperHeight = (bin: Storage): number => (bin.kind === 'round' && bin.hopperDegrees !== undefined ? (bin.diameter / 2) * tan(bin.hopperDegrees) : 0);
+const hopperHeight = (bin: Storage): number => (bin.kind === 'round' && bin.hopperDegrees !== undefined ? (within(DIAMETER, bin.diameter) / 2) * tan(bin.hopperDegrees) : 0);
 /** Height of the eave above floor or hopper tip, m. */
 export const eaveHeight = (bin: Storage): number => hopperHeight(bin) + within(HEIGHT, bin.kind === 'round' ? bin.eave : bin.wall);
 
@@ -151,6 +151,8 @@ export function fillOf(bin: Storage, surface: Surface): Fill {
 /** Height of a level surface over so much grain, m. May be above the eave: that grain does not fit level. */
 export function heightOf(bin: Storage, cubicMetres: number): number {
   requireInRange('volume', cubicMetres, 0, 1e7, 'm³');
+  eaveHeight(bin);
+  if (bin.kind === 'round' && bin.roofDegrees !== undefined) within({ ...ANGLE, name: 'pitch of the roof' }, bin.roofDegrees);
   const hopper = hopperHeight(bin);
   const inHopper = below(bin, hopper);
   if (cubicMetres >= inHopper) return hopper + (cubicMetres - inHopper) / area(bin);
@@ -161,6 +163,8 @@ export function heightOf(bin: Storage, cubicMetres: number): number {
 /** What a bin holds: level at the eave, and with a heap as steep as the grain lies (or the roof allows). */
 export function capacityOf(bin: Storage, reposeDegrees: number): { level: Fill; heaped: Fill; heapDegrees: number; limitedBy: 'grain' | 'roof' } {
   const roof = bin.kind === 'round' ? bin.roofDegrees : undefined;
+  within(ANGLE, reposeDegrees);
+  if (roof !== undefined) within({ ...ANGLE, name: 'pitch of the roof' }, roof);
   const heapDegrees = roof !== undefined && roof < reposeDegrees ? roof : reposeDegrees;
   const eave = eaveHeight(bin);
   return {

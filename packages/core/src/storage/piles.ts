@@ -49,7 +49,9 @@ export function coneDiameterFor(cubicMetres: number, degrees: number): number {
 /** Length over all of a windrow of a given width for so much grain, m. @throws RangeRefusal when a round pile of that width already holds more */
 export function windrowLengthFor(cubicMetres: number, width: number, degrees: number): number {
   const least = pileSize({ kind: 'windrow', length: width, width, degrees }).cubicMetres;
-  requireInRange('volume for a windrow of this width', cubicMetres, least, 1e7, 'm³');
+  const most = pileSize({ kind: 'windrow', length: SIZE.most, width, degrees }).cubicMetres;
+  requireInRange('volume for a windrow of this width', cubicMetres, least, most, 'm³');
+  if (cubicMetres === most) return SIZE.most;
   if (cubicMetres === least) return width;
   return rootBetween((length) => pileSize({ kind: 'windrow', length, width, degrees }).cubicMetres - cubicMetres, width, SIZE.most, 1e-9);
 }
