@@ -218,6 +218,7 @@ export function dryInBin(setup: InBinSetup): InBinResult {
   snap(0);
 
   const slopes = new Float64Array(n).fill(-1.5); // of the equilibrium's excess on M1: each layer remembers its own
+  const steps = new Float64Array(n); // and how far it moved an hour ago
   const P = STANDARD_PRESSURE;
   let [fanHours, airHeatIn, airHeatOut, airWaterIn, airWaterOut, heatKJ] = [0, 0, 0, 0, 0, 0];
   let finishHour: number | null = null;
@@ -264,15 +265,17 @@ export function dryInBin(setup: InBinSetup): InBinResult {
           t1 = (sum - 2501 * w1 - R * bound * Math.exp(-bb * md)) / (1.006 + 1.86 * w1 + R * (C0 + C1 * md));
           const pv = (P * w1) / (0.621945 + w1);
           const rh = pv / psatFast(t1);
-          const em = curve.moistureAt(t1, rh < 1e-5 ? 1e-5 : rh > 0.9999 ? 0.9999 : rh);
+          // A trial far from the root may be colder than any form allows (Chung-Pfost has its pole at T = -C).
+          const em = curve.moistureAt(t1 < -25 ? -25 : t1, rh < 1e-5 ? 1e-5 : rh > 0.9999 ? 0.9999 : rh);
           return em / (1 - em) - md;
         };
         let low = 0;
         let high = md0 + wi / R;
-        let md = md0;
+        // The layer's change an hour ago is the best guess for this hour's.
+        let md = Math.min(high * 0.999, Math.max(1e-4, md0 + steps[i]!));
         let f = excess(md);
         let slope = slopes[i]!;
-        for (let k = 0; Math.abs(f) > 1e-8; k++) {
+        for (let k = 0; !(Math.abs(f) <= 1e-7); k++) {
           if (f > 0) low = md;
           else high = md;
           let next = md - f / slope;
@@ -286,6 +289,7 @@ export function dryInBin(setup: InBinSetup): InBinResult {
           if (k > 80 || high - low < 1e-13) break;
         }
         slopes[i] = slope;
+        steps[i] = md - md0;
         x[i] = md;
         t[i] = t1;
         wi = w1;

@@ -221,7 +221,11 @@ export function ageingRate(crop: Crop, options: KeepingOptions & { readonly soyb
   const basis = keepingBasis(crop, options.soybeanShift);
   if (basis.kind === 'germination') {
     const [m, t] = GERMINATION_KEEPING.inputs as [Formula['inputs'][0], Formula['inputs'][0]];
-    return { perHour: (moisture, celsius) => 1 / 24 / germinationDays(Math.min(m.most, moisture), Math.min(t.most, celsius)), lossAt: null, basis: GERMINATION_KEEPING.source };
+    return {
+      perHour: (moisture, celsius) => 1 / 24 / germinationDays(Math.min(m.most, Math.max(0.05, moisture)), Math.min(t.most, Math.max(t.least, celsius))),
+      lossAt: null,
+      basis: GERMINATION_KEEPING.source,
+    };
   }
   const shift = basis.kind === 'as corn' ? basis.pointsWetter / 100 : 0;
   const hours = options.limit === undefined || options.limit === 0.5 ? 230 : referenceHoursForLoss(options.limit);
