@@ -1,6 +1,7 @@
 /** `npm run bench`: speed and size as figures and ratios within one run. Not a test: figures depend on the machine. */
 import { balanceOf, type Book, instantOf, Ledger, traceDelivery, type Entry } from '@fanega/core';
 import { benchBook } from './bench-book.js';
+import { benchScience } from './bench-science.js';
 
 const ENTRIES = 200_000;
 const collect = (globalThis as { gc?: () => void }).gc ?? (() => undefined);
@@ -55,3 +56,4 @@ console.log(`Ledger, on ${process.version}`);
 Ledger.of(benchBook(20_000, 60, 40)); // the first run compiles
 measure('A season, six fields cut at a time', 6);
 measure('The worst case, all sixty fields at once', 60);
+await benchScience(row);

@@ -197,6 +197,7 @@ const beyond = (t: number, rh: number): boolean => t < 0 || t > 50 || rh < 0.1 |
 
 /**
  * Moisture that grain comes to in air of this temperature and humidity.
+ * Range and source: {@link EQUILIBRIUM}.
  * @param celsius -20 to 60 °C @param humidity relative humidity, 0.001 to 0.999
  * @example corn at 10 °C and 65 %: 14.6 % by the default, the average that the extension tables print
  */
@@ -208,7 +209,10 @@ export function equilibriumMoisture(crop: Crop, celsius: number, humidity: numbe
   return { moisture, relativeHumidity: humidity, form: curve.name, confidence: curve.confidence, extrapolated: beyond(celsius, humidity) };
 }
 
-/** Relative humidity of the air between kernels of this moisture: the other direction. */
+/**
+ * Relative humidity of the air between kernels of this moisture: the other direction.
+ * Range and source: {@link EQUILIBRIUM}.
+ */
 export function equilibriumHumidity(crop: Crop, celsius: number, moisture: number, choice?: readonly string[]): Equilibrium {
   within(T, celsius);
   requireInRange('moisture', moisture, 0.001, MAX_MOISTURE, 'wb fraction');

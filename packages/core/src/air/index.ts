@@ -1,4 +1,17 @@
-export * from './psychrometrics.js';
+export {
+  PSYCHROMETRICS,
+  STANDARD_PRESSURE,
+  saturationPressure,
+  saturationPressureUnchecked,
+  humidityRatio,
+  relativeHumidity,
+  enthalpy,
+  specificVolume,
+  dewPoint,
+  wetBulb,
+  heatAir,
+  type AirState,
+} from './psychrometrics.js';
 export {
   ISOTHERMS,
   DEFAULT_ISOTHERM,

@@ -17,7 +17,11 @@ export const LATENT_HEAT: Formula = {
   note: 'At 12-15 % the Thompson form is 5-8 % below what both isotherms give, the alternative lies between. Engineering spread about 8 %. Crops without a form take the slope of their own isotherm.',
 };
 
-/** Free water, J/kg. @param celsius -20 to 120 °C */
+/**
+ * Free water, J/kg.
+ * Range and source: {@link LATENT_HEAT}.
+ * @param celsius -20 to 120 °C
+ */
 export function latentHeatOfWater(celsius: number): number {
   return 1000 * (2501 - 2.386 * within(T, celsius));
 }
@@ -35,14 +39,21 @@ export const BINDING_HEAT = {
   wheat: { a: 23, b: 40, name: 'wheat' },
 } as const satisfies Record<string, BindingHeat>;
 
-/** The form taken for a crop when nobody chooses: the one nearest to the crop's isotherms. */
+/**
+ * The form taken for a crop when nobody chooses: the one nearest to the crop's isotherms.
+ * Range and source: {@link LATENT_HEAT}.
+ */
 export function bindingHeatOf(crop: Crop): BindingHeat {
   if (crop.like === 'corn') return BINDING_HEAT.corn;
   if (crop.like === 'wheat' || crop.like === 'softWheat' || crop.like === 'barley' || crop.like === 'oats') return BINDING_HEAT.wheat;
   return fitBindingHeat(isotherm(crop));
 }
 
-/** Water in grain, J/kg. @param moisture wet-basis fraction, 0.05 to 0.6 */
+/**
+ * Water in grain, J/kg.
+ * Range and source: {@link LATENT_HEAT}.
+ * @param moisture wet-basis fraction, 0.05 to 0.6
+ */
 export function latentHeatOfGrain(crop: Crop, celsius: number, moisture: number, form: BindingHeat = bindingHeatOf(crop)): number {
   within(M, moisture);
   return latentHeatOfWater(celsius) * (1 + form.a * Math.exp(-form.b * wetToDryBasis(moisture)));
@@ -50,6 +61,7 @@ export function latentHeatOfGrain(crop: Crop, celsius: number, moisture: number,
 
 /**
  * hfg/hv from an isotherm by the slope of ln(vapor pressure over grain) on ln(saturation pressure) at constant moisture (Othmer).
+ * Range and source: {@link LATENT_HEAT}.
  * @param celsius where the slope is taken, over +-5 K
  */
 export function latentRatioOfIsotherm(curve: Isotherm, celsius: number, moisture: number): number {

@@ -24,12 +24,21 @@ export function saturationPressureUnchecked(celsius: number): number {
     : Math.exp(-5.8002206e3 / t + 1.3914993 + t * (-4.8640239e-2 + t * (4.1764768e-5 - 1.4452093e-8 * t)) + 6.5459673 * Math.log(t));
 }
 
-/** Saturation pressure of water vapor, Pa. @param celsius air temperature, °C */
+/**
+ * Saturation pressure of water vapor, Pa.
+ * Range and source: {@link PSYCHROMETRICS}.
+ * @param celsius air temperature, °C
+ */
 export function saturationPressure(celsius: number): number {
   return saturationPressureUnchecked(within(AIR_TEMPERATURE, celsius));
 }
 
-/** kg of vapor in a kg of dry air. @param relativeHumidity fraction @param pressure Pa */
+/**
+ * kg of vapor in a kg of dry air.
+ * Range and source: {@link PSYCHROMETRICS}.
+ * @param relativeHumidity fraction
+ * @param pressure Pa
+ */
 export function humidityRatio(celsius: number, relativeHumidity: number, pressure = STANDARD_PRESSURE): number {
   const vapor = within(HUMIDITY, relativeHumidity) * saturationPressure(celsius);
   within(PRESSURE, pressure);
@@ -37,26 +46,39 @@ export function humidityRatio(celsius: number, relativeHumidity: number, pressur
   return (0.621945 * vapor) / (pressure - vapor);
 }
 
-/** Relative humidity (fraction, above 1 where the air is supersaturated) from humidity ratio. */
+/**
+ * Relative humidity (fraction, above 1 where the air is supersaturated) from humidity ratio.
+ * Range and source: {@link PSYCHROMETRICS}.
+ */
 export function relativeHumidity(celsius: number, ratio: number, pressure = STANDARD_PRESSURE): number {
   within(RATIO, ratio);
   within(PRESSURE, pressure);
   return (pressure * ratio) / (0.621945 + ratio) / saturationPressure(celsius);
 }
 
-/** Enthalpy above dry air at 0 °C and liquid water at 0 °C, J for each kg of dry air. */
+/**
+ * Enthalpy above dry air at 0 °C and liquid water at 0 °C, J for each kg of dry air.
+ * Range and source: {@link PSYCHROMETRICS}.
+ */
 export function enthalpy(celsius: number, ratio: number): number {
   within(AIR_TEMPERATURE, celsius);
   return 1000 * (1.006 * celsius + within(RATIO, ratio) * (2501 + 1.86 * celsius));
 }
 
-/** m3 that a kg of dry air with its vapor fills. */
+/**
+ * m3 that a kg of dry air with its vapor fills.
+ * Range and source: {@link PSYCHROMETRICS}.
+ */
 export function specificVolume(celsius: number, ratio: number, pressure = STANDARD_PRESSURE): number {
   within(AIR_TEMPERATURE, celsius);
   return (287.042 * (celsius + 273.15) * (1 + 1.607858 * within(RATIO, ratio))) / within(PRESSURE, pressure);
 }
 
-/** Temperature at which this air would start to wet things, °C. @throws RangeRefusal for air drier than saturation at -60 °C */
+/**
+ * Temperature at which this air would start to wet things, °C.
+ * Range and source: {@link PSYCHROMETRICS}.
+ * @throws RangeRefusal for air drier than saturation at -60 °C
+ */
 export function dewPoint(celsius: number, humidity: number): number {
   const vapor = within(HUMIDITY, humidity) * saturationPressure(celsius);
   within(quantity('vapor pressure', saturationPressure(-60), saturationPressure(150), 'Pa'), vapor);
@@ -64,7 +86,12 @@ export function dewPoint(celsius: number, humidity: number): number {
   return rootBetween((t) => Math.log(saturationPressureUnchecked(t) / vapor), -60, celsius, 1e-9);
 }
 
-/** Wet-bulb temperature, °C. @param humidity relative humidity, fraction @param pressure Pa */
+/**
+ * Wet-bulb temperature, °C.
+ * Range and source: {@link PSYCHROMETRICS}.
+ * @param humidity relative humidity, fraction
+ * @param pressure Pa
+ */
 export function wetBulb(celsius: number, humidity: number, pressure = STANDARD_PRESSURE): number {
   const ratio = humidityRatio(celsius, humidity, pressure);
   if (humidity === 1) return celsius;
@@ -87,7 +114,11 @@ export interface AirState {
   readonly relativeHumidity: number;
 }
 
-/** The same air after a fan or burner warmed it: its water stays, its relative humidity falls. @param kelvin rise, 0 to 100 K */
+/**
+ * The same air after a fan or burner warmed it: its water stays, its relative humidity falls.
+ * Range and source: {@link PSYCHROMETRICS}.
+ * @param kelvin rise, 0 to 100 K
+ */
 export function heatAir(air: AirState, kelvin: number, pressure = STANDARD_PRESSURE): AirState {
   within(quantity('temperature rise', 0, 100, 'K'), kelvin);
   const ratio = humidityRatio(air.temperature, air.relativeHumidity, pressure);

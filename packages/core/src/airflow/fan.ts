@@ -27,6 +27,7 @@ export const FAN: Formula = {
 
 /**
  * A curve from the maker's table, straight between its points; the last point's slope goes on to zero pressure.
+ * Range and source: {@link FAN}.
  * @param points flow (m3/s) and static pressure (Pa), at least two, in any order
  */
 export function fanFromTable(name: string, points: readonly { readonly flow: number; readonly pressure: number }[]): FanCurve {
@@ -51,7 +52,12 @@ export function fanFromTable(name: string, points: readonly { readonly flow: num
   };
 }
 
-/** A simple centrifugal curve: P = P0 [1 - (Q/Q0)²]. @param shutOff Pa at no flow @param freeFlow m3/s at no pressure */
+/**
+ * A simple centrifugal curve: P = P0 [1 - (Q/Q0)²].
+ * Range and source: {@link FAN}.
+ * @param shutOff Pa at no flow
+ * @param freeFlow m3/s at no pressure
+ */
 export function fanFromModel(name: string, shutOff: number, freeFlow: number): FanCurve {
   within(PRESSURE, shutOff);
   requireInRange('free flow', freeFlow, 1e-6, 1000, 'm³/s');
@@ -60,6 +66,7 @@ export function fanFromModel(name: string, shutOff: number, freeFlow: number): F
 
 /**
  * The same fan at another speed, and in other air: flow goes with speed, pressure with its square (and the air's density), power with its cube.
+ * Range and source: {@link FAN}.
  * @param ratio new speed over old
  */
 export function fanAtSpeed(fan: FanCurve, ratio: number, densityRatio = 1): FanCurve {
@@ -84,7 +91,10 @@ export interface AiredBin {
   readonly ductArea?: number;
 }
 
-/** Static pressure (Pa) that a bin asks for at a flow (m3/s). */
+/**
+ * Static pressure (Pa) that a bin asks for at a flow (m3/s).
+ * Range and source: {@link FAN}.
+ */
 export function staticPressure(bin: AiredBin, flow: number): { total: number; grain: number; floor: number; duct: number; extrapolated: boolean } {
   requireInRange('floor area', bin.floorArea, 0.1, 10_000, 'm²');
   requireInRange('grain depth', bin.depth, 0, 60, 'm');
@@ -115,13 +125,17 @@ export interface OperatingPoint {
 /** J/(m3 K) of standard air: 1.2 kg/m3 x 1006. */
 const AIR_HEAT = 1.2 * 1006;
 
-/** K that a fan adds: P / (efficiency x rho x cp); 0.41 K for each inch of water at 50 %. */
+/**
+ * K that a fan adds: P / (efficiency x rho x cp); 0.41 K for each inch of water at 50 %.
+ * Range and source: {@link FAN}.
+ */
 export function fanHeat(pressure: number, efficiency: number): number {
   return within(PRESSURE, pressure) / within(EFFICIENCY, efficiency) / AIR_HEAT;
 }
 
 /**
  * Where fan and bin agree. Both curves are continuous and cross once: the bin's rises with flow, the fan's falls.
+ * Range and source: {@link FAN}.
  * @param efficiency fan (static) efficiency, 0.5 to 0.6 usual
  */
 export function operatingPoint(fan: FanCurve, bin: AiredBin, efficiency = 0.5): OperatingPoint {
@@ -144,7 +158,11 @@ export function operatingPoint(fan: FanCurve, bin: AiredBin, efficiency = 0.5): 
   };
 }
 
-/** Shaft watts that a wanted flow needs on this bin. @param perCubicMetre m3/s for each m3 of grain */
+/**
+ * Shaft watts that a wanted flow needs on this bin.
+ * Range and source: {@link FAN}.
+ * @param perCubicMetre m3/s for each m3 of grain
+ */
 export function fanPowerNeeded(bin: AiredBin, perCubicMetre: number, efficiency = 0.5): { flow: number; pressure: number; shaftWatts: number; heatKelvin: number } {
   const flow = requireInRange('airflow', perCubicMetre, 0, 1, 'm³/s per m³') * bin.floorArea * bin.depth;
   const pressure = staticPressure(bin, flow).total;

@@ -59,6 +59,7 @@ export interface Resistance {
 
 /**
  * Pressure to push air through a metre of grain.
+ * Range and source: {@link AIRFLOW_RESISTANCE}.
  * @param flow m3/s through each m2, 0 to 1
  * @param options packing: multiplier for packed fill (1 = clean and loose); fines: fraction; set: one set only, to compare with a table
  */
@@ -91,12 +92,21 @@ export const FLOOR_LOSS: Formula = {
   inputs: [FLOW, quantity('open area of the floor', 0.01, 1, 'fraction')],
 };
 
-/** Pressure over a perforated floor, Pa. @param open open area, fraction of the floor */
+/**
+ * Pressure over a perforated floor, Pa.
+ * Range and source: {@link FLOOR_LOSS}.
+ * @param open open area, fraction of the floor
+ */
 export function floorLoss(flow: number, open: number): number {
   return 1.071 * (within(FLOW, flow) / (within(FLOOR_LOSS.inputs[1]!, open) * VOID_FRACTION)) ** 2;
 }
 
-/** Pressure in a duct or transition, Pa. @param velocity m/s @param coefficient number of velocity pressures lost; 1.5 for an elbow and a transition (common practice) */
+/**
+ * Pressure in a duct or transition, Pa.
+ * Range and source: {@link FLOOR_LOSS}.
+ * @param velocity m/s
+ * @param coefficient number of velocity pressures lost; 1.5 for an elbow and a transition (common practice)
+ */
 export function ductLoss(velocity: number, coefficient = 1.5, airDensity = 1.2): number {
   within(quantity('air velocity', 0, 60, 'm/s'), velocity);
   within(quantity('loss coefficient', 0, 20, ''), coefficient);

@@ -245,7 +245,10 @@ export const SAFE_MOISTURE: Formula = {
   note: 'For sound grain that is cooled and watched. Cracked or frost-damaged grain wants a point less.',
 };
 
-/** Most moisture (wet-basis fraction) for so many months in a bin with air. */
+/**
+ * Most moisture (wet-basis fraction) for so many months in a bin with air.
+ * Range and source: {@link SAFE_MOISTURE}.
+ */
 export function safeMoisture(crop: Crop, months: number): number {
   within(SAFE_MOISTURE.inputs[0]!, months);
   return (crop.safeMoistures.find((row) => months <= row.months) ?? crop.safeMoistures.at(-1)!).moisture;
@@ -261,7 +264,11 @@ export const SPECIFIC_HEAT: Formula = {
   note: 'Barley borrows oats, sunflower and canola borrow soybean: no formula was remembered.',
 };
 
-/** Specific heat of wet grain, J/(kg K). @param moisture wet-basis fraction */
+/**
+ * Specific heat of wet grain, J/(kg K).
+ * Range and source: {@link SPECIFIC_HEAT}.
+ * @param moisture wet-basis fraction
+ */
 export function specificHeat(crop: Crop, moisture: number): number {
   return 1000 * (crop.specificHeat.at0 + crop.specificHeat.perPoint * 100 * within(MOISTURE, moisture));
 }
@@ -278,6 +285,7 @@ export const BULK_DENSITY: Formula = {
 
 /**
  * Loose bulk density as grain comes off the spout, kg/m3.
+ * Range and source: {@link BULK_DENSITY}.
  * @param testWeight lb/bu; where it is known it decides, otherwise the crop's curve by moisture, otherwise its usual test weight
  */
 export function bulkDensity(crop: Crop, moisture: number, testWeight?: number): number {

@@ -41,6 +41,7 @@ export interface FieldForDryer {
  * Which field keeps the dryer running steadily: those within the step that the dryer keeper permits first, the smaller step before the
  * larger; for each the dryer's rate, when the wet bin is full, and how long to wait for it otherwise. The message goes to the dryer
  * keeper before the first new load.
+ * Range and source: {@link DRYER_FEED}.
  * @param combineBushelsPerHour wet bu/h; @param roomBushels left in the wet bin; @param mostStep points
  */
 export function fieldsForDryer(input: {

@@ -42,12 +42,18 @@ export const HIGH_TEMPERATURE_DRYING: Formula = {
   note: 'The basis must be stated: 0.02 gal a point is 2,451 BTU/lb of water on dry bushels and 2,761 on wet bushels (25 to 15.5 %).',
 };
 
-/** kg of water that leave `wetKg` on the way from one moisture to another; 0 when it is dry enough already. */
+/**
+ * kg of water that leave `wetKg` on the way from one moisture to another; 0 when it is dry enough already.
+ * Range and source: {@link HIGH_TEMPERATURE_DRYING}.
+ */
 export function waterToRemove(wetKg: number, from: number, to: number): number {
   return within(MASS, wetKg) * Math.max(0, waterShrink(from, to));
 }
 
-/** J for each kg of water behind "so many units of fuel a point and bushel", on wet or dry bushels. */
+/**
+ * J for each kg of water behind "so many units of fuel a point and bushel", on wet or dry bushels.
+ * Range and source: {@link HIGH_TEMPERATURE_DRYING}.
+ */
 export function energyOfFuelPerPointBushel(input: {
   readonly fuel: FuelId;
   readonly unitsPerPointBushel: number;
@@ -91,7 +97,10 @@ export interface DryingCost {
   readonly fuelUnitsPerPointWetBushel: number;
 }
 
-/** What a drying job takes and costs. Grain that is dry enough costs nothing. */
+/**
+ * What a drying job takes and costs. Grain that is dry enough costs nothing.
+ * Range and source: {@link HIGH_TEMPERATURE_DRYING}.
+ */
 export function dryingCost(job: DryingJob): DryingCost {
   const water = waterToRemove(job.wetKg, job.from, job.to);
   within(ENERGY, job.joulesPerKgWater);
@@ -121,6 +130,7 @@ export function dryingCost(job: DryingJob): DryingCost {
 
 /**
  * The quick form of the trade: points x (fuel a point x price + electricity a point x price), $ per bushel of the basis that the rates are on.
+ * Range and source: {@link HIGH_TEMPERATURE_DRYING}.
  * @example 10 points, 0.02 gal at $1.80, 0.01 kWh at $0.12: $0.372
  */
 export function quickDryingCost(points: number, fuelPerPoint: number, fuelPrice: number, kWhPerPoint: number, kWhPrice: number): number {
@@ -132,6 +142,7 @@ export function quickDryingCost(points: number, fuelPerPoint: number, fuelPrice:
 /**
  * Rate of a dryer at another span of moisture, bu/h wet: its rated points times bushels stay the same, down to what its unload or
  * throughput allows.
+ * Range and source: {@link HIGH_TEMPERATURE_DRYING}.
  * @param bushelPointsPerHour wet bushels an hour times points, at its rating; @param points the span now; @param mostPerHour throughput limit, bu/h
  * @example 2,600 bushel-points/h take 1,444 bu/h from 16.8 to 15.0
  */
@@ -157,6 +168,7 @@ export interface DryToAdvice {
 /**
  * What moisture to dry to. Sold at once: the buyer's base, no drier. Stored: what keeps for so many months, but never wetter than the
  * base it will be sold at.
+ * Range and source: {@link HIGH_TEMPERATURE_DRYING}.
  * @param months 0 = sold now; 4 about till March, 10 till summer
  */
 export function dryTo(crop: Crop, input: { readonly moisture: number; readonly months: number; readonly buyerBase: number; readonly damagedPoints?: number }): DryToAdvice {
@@ -183,6 +195,7 @@ export interface DockComparison {
 
 /**
  * Drying at home against delivering wet and taking the elevator's dock (shrink and a charge a point).
+ * Range and source: {@link HIGH_TEMPERATURE_DRYING}.
  * @param job the drying at home; `to` is the moisture delivered after it
  */
 export function dryOrDock(input: {

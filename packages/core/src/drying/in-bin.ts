@@ -153,6 +153,7 @@ const perLayer = (value: number | readonly number[], n: number, check: (v: numbe
  *
  * Works in kg and kJ on one m2. Grain enthalpy is a state function: C(Md) T + hv0 a/b exp(-b Md), so that bound water costs more to
  * evaluate at low moisture and the balance closes whatever the path.
+ * Range and source: {@link IN_BIN}.
  * @throws RangeRefusal for inputs that no bin has
  * @example 21 % corn, 47 °F and 65 % outside, 3 °F of fan heat, 1 cfm/bu: about 35 ideal days until the top is at 16.5 %
  */

@@ -15,14 +15,21 @@ const coefficients = (celsius: number): { a: number; b: number } => {
   return { a: -1.862 + 0.00488 * f, b: 427.4 * Math.exp(-0.033 * f) };
 };
 
-/** Hours until (M - Me)/(M0 - Me), dry basis, has fallen to `ratio`, for kernels fully exposed to air. @param celsius 60 to 149 °C */
+/**
+ * Hours until (M - Me)/(M0 - Me), dry basis, has fallen to `ratio`, for kernels fully exposed to air.
+ * Range and source: {@link THIN_LAYER}.
+ * @param celsius 60 to 149 °C
+ */
 export function thinLayerHours(celsius: number, ratio: number): number {
   const { a, b } = coefficients(celsius);
   const ln = Math.log(within(THIN_LAYER.inputs[1]!, ratio));
   return a * ln + b * ln * ln;
 }
 
-/** Moisture ratio after so many hours: the other direction. */
+/**
+ * Moisture ratio after so many hours: the other direction.
+ * Range and source: {@link THIN_LAYER}.
+ */
 export function thinLayerRatio(celsius: number, hours: number): number {
   const { a, b } = coefficients(celsius);
   within(quantity('hours', 0, 1000, 'h'), hours);

@@ -163,6 +163,7 @@ const CAUTION =
 
 /**
  * What to change next for one symptom. Never two at once: a loss that moves after two changes has taught nothing.
+ * Range and source: {@link SETTINGS_LADDER}.
  * @param ranges what this machine can do, by setting; @param tried since the symptom was seen, oldest first
  * @param hint for losses over the sieve: whether the kernels lie light in chaff or under a mat
  * @throws UnknownRefusal for a symptom that is not listed

@@ -79,6 +79,7 @@ const PRIOR_OFFSET_SPREAD = 1; // points
  * How beans dry by noon wind and take up water at night, fitted to the readings of the field, with a forecast of when they enter and
  * leave the window and how sure that is. All pairs of k (0.03-0.6 an hour) and offset (-3 to +3 points) on a grid are weighted by how
  * well they fit the readings and by what is usual; moments and bands are read from the weighted bundle of curves.
+ * Range and source: {@link BEAN_DAY}.
  * @param weather by the hour, from before the first reading to the end of the forecast, 2 to 240 hours
  * @param readings at least one, in the weather's time @param from hour after which entering and leaving is asked (now); not before the first reading
  * @throws RangeRefusal without a reading, or for one outside the weather's time

@@ -22,7 +22,11 @@ const BY_DAY: readonly (readonly [day: number, points: number])[] = [
   [335, 0],
 ];
 
-/** Points a day that mature corn loses standing, by the calendar. @param dayOfYear 1 to 366; before September the first figure holds */
+/**
+ * Points a day that mature corn loses standing, by the calendar.
+ * Range and source: {@link CORN_DRYDOWN}.
+ * @param dayOfYear 1 to 366; before September the first figure holds
+ */
 export function cornPointsPerDay(dayOfYear: number): number {
   within(CORN_DRYDOWN.inputs[1]!, dayOfYear);
   const at = BY_DAY.findIndex(([day]) => day >= dayOfYear);
@@ -32,14 +36,20 @@ export function cornPointsPerDay(dayOfYear: number): number {
   return p0 + ((p1 - p0) * (dayOfYear - d0)) / (d1 - d0);
 }
 
-/** Growing degree days (°F, base 50, ceiling 86) of a day. */
+/**
+ * Growing degree days (°F, base 50, ceiling 86) of a day.
+ * Range and source: {@link CORN_DRYDOWN}.
+ */
 export function growingDegreeDays(mostCelsius: number, leastCelsius: number): number {
   const t = quantity('temperature of the day', -40, 55, '°C');
   const clip = (c: number): number => Math.min(86, Math.max(50, celsiusToFahrenheit(within(t, c))));
   return (clip(mostCelsius) + clip(leastCelsius)) / 2 - 50;
 }
 
-/** Moisture after so many growing degree days: 30 a point above 25 %, 45 below. */
+/**
+ * Moisture after so many growing degree days: 30 a point above 25 %, 45 below.
+ * Range and source: {@link CORN_DRYDOWN}.
+ */
 export function cornAfterHeat(moisture: number, degreeDays: number): number {
   within(MOISTURE, moisture);
   requireInRange('growing degree days', degreeDays, 0, 5000, '°F day');
@@ -64,6 +74,7 @@ export interface Drydown {
 /**
  * M = Me + (M0 - Me) exp(-k t), fitted to samples of one field; with a single sample (or samples that do not fall) the calendar's
  * figures are followed from the last one.
+ * Range and source: {@link CORN_DRYDOWN}.
  * @param samples day (any count, increasing) and wet-basis fraction; @param endsAt Me, 0.14 by default
  * @param dayOfYear of the last sample, for the calendar
  */

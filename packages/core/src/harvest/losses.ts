@@ -21,7 +21,10 @@ export const LOSS_COUNT: Formula = {
   note: 'What fell before the header lies everywhere; only what leaves the back is spread over the discharge width, so only that is scaled. Sunflower rules in print contradict the kernel mass: count a thousand.',
 };
 
-/** Mean kernels on a square metre over all frames. */
+/**
+ * Mean kernels on a square metre over all frames.
+ * Range and source: {@link LOSS_COUNT}.
+ */
 export function kernelsPerSquareMetre(frames: readonly FrameCount[]): number {
   requireInRange('number of frames', frames.length, 1, 1000, '');
   let kernels = 0;
@@ -33,7 +36,10 @@ export function kernelsPerSquareMetre(frames: readonly FrameCount[]): number {
   return kernels / area;
 }
 
-/** Standard error of that mean: from the frames' own scatter, or with a single frame from counting alone (square root of the count). */
+/**
+ * Standard error of that mean: from the frames' own scatter, or with a single frame from counting alone (square root of the count).
+ * Range and source: {@link LOSS_COUNT}.
+ */
 export function countError(frames: readonly FrameCount[]): number {
   const rates = frames.map((frame) => within(KERNELS, frame.kernels) / within(FRAME, frame.area));
   if (frames.length >= 2) return standardError(rates);
@@ -83,6 +89,7 @@ export interface LossCheck {
 
 /**
  * Machine loss and where it comes from. Nothing is ever negative: counts that contradict each other are set to zero and said so.
+ * Range and source: {@link LOSS_COUNT}.
  * @throws RangeRefusal at the count that cannot be
  * @example corn, 3.0 behind and 0.4 before on a square foot at 2 kernels for 1 bu/ac: 1.3 bu/ac
  */
@@ -132,12 +139,19 @@ export function lossCheck(input: LossCheckInput): LossCheck {
   };
 }
 
-/** kg of kernels on ears: whole ears count full, halves half. @param earKg usual weight of an ear's kernels (0.34 kg, 3/4 lb) */
+/**
+ * kg of kernels on ears: whole ears count full, halves half.
+ * Range and source: {@link LOSS_COUNT}.
+ * @param earKg usual weight of an ear's kernels (0.34 kg, 3/4 lb)
+ */
 export function kernelsOnEars(ears: number, halves = 0, earKg = 0.3402): number {
   return (requireInRange('ears', ears, 0, 10_000, '') + requireInRange('half ears', halves, 0, 10_000, '') / 2) * requireInRange('kernels of an ear', earKg, 0.01, 1, 'kg');
 }
 
-/** Share of broken kernels by weight in a sample. */
+/**
+ * Share of broken kernels by weight in a sample.
+ * Range and source: {@link LOSS_COUNT}.
+ */
 export function brokenShare(brokenGrams: number, sampleGrams: number): number {
   return requireInRange('broken kernels', brokenGrams, 0, requireInRange('sample', sampleGrams, 1, 1e5, 'g'), 'g') / sampleGrams;
 }
@@ -153,7 +167,10 @@ export interface ChangeResult {
   readonly verdict: 'better' | 'not shown' | 'worse';
 }
 
-/** Did the change help? From two loss checks of the same field. */
+/**
+ * Did the change help? From two loss checks of the same field.
+ * Range and source: {@link LOSS_COUNT}.
+ */
 export function compareLoss(before: LossCheck, after: LossCheck, input: { readonly pricePerBu: number; readonly areaLeft: number }): ChangeResult {
   const gain = before.parts.machine!.bushelsPerAcre - after.parts.machine!.bushelsPerAcre;
   const uncertainty = Math.hypot(before.uncertainty, after.uncertainty);

@@ -12,7 +12,11 @@ export const SAMPLING: Formula = {
   note: 'Readings from all over the field, not from the headland: rows beside a road dry first.',
 };
 
-/** Readings needed for a mean within `halfWidth` points, 95 times of 100. @param spread standard deviation of single readings, points */
+/**
+ * Readings needed for a mean within `halfWidth` points, 95 times of 100.
+ * Range and source: {@link SAMPLING}.
+ * @param spread standard deviation of single readings, points
+ */
 export function readingsNeeded(spread: number, halfWidth = 0.5): number {
   requireInRange(SPREAD.name, spread, SPREAD.least, SPREAD.most, SPREAD.unit);
   requireInRange('wanted half-width', halfWidth, 0.05, 5, 'points');
@@ -21,7 +25,11 @@ export function readingsNeeded(spread: number, halfWidth = 0.5): number {
   return n;
 }
 
-/** Mean of a field's readings and how sure it is. @param readings wet-basis fractions; one reading has no half-width */
+/**
+ * Mean of a field's readings and how sure it is.
+ * Range and source: {@link SAMPLING}.
+ * @param readings wet-basis fractions; one reading has no half-width
+ */
 export function sampleMean(readings: readonly number[]): { moisture: number; halfWidthPoints: number | null; moreFor: (halfWidth: number) => number | null } {
   for (const reading of readings) requireInRange('moisture', reading, 0, 0.6, 'wb fraction');
   const moisture = mean(readings);

@@ -15,22 +15,37 @@ export const GROUND_SPEED: Formula = {
   inputs: [RATE, WIDTH, YIELD, SPEED, EFFICIENCY],
 };
 
-/** Width that a row head takes, m. @param spacing between rows, m */
+/**
+ * Width that a row head takes, m.
+ * Range and source: {@link GROUND_SPEED}.
+ * @param spacing between rows, m
+ */
 export function widthOfRows(rows: number, spacing: number): number {
   return requireInRange('rows', rows, 1, 40, '') * requireInRange('row spacing', spacing, 0.1, 1.5, 'm');
 }
 
-/** kg/h through the machine while it cuts (no turns). */
+/**
+ * kg/h through the machine while it cuts (no turns).
+ * Range and source: {@link GROUND_SPEED}.
+ */
 export function rateAt(speed: number, width: number, yieldKgPerHa: number): number {
   return (within(SPEED, speed) * 3600 * within(WIDTH, width) * within(YIELD, yieldKgPerHa)) / 10_000;
 }
 
-/** ha/h over the day: speed x width x field efficiency. */
+/**
+ * ha/h over the day: speed x width x field efficiency.
+ * Range and source: {@link GROUND_SPEED}.
+ */
 export function areaRate(speed: number, width: number, efficiency: number): number {
   return (within(SPEED, speed) * 3600 * within(WIDTH, width) * within(EFFICIENCY, efficiency)) / 10_000;
 }
 
-/** Share of the time in the field that was spent cutting. @param cuttingHours and @param fieldHours h */
+/**
+ * Share of the time in the field that was spent cutting.
+ * Range and source: {@link GROUND_SPEED}.
+ * @param cuttingHours and
+ * @param fieldHours h
+ */
 export function fieldEfficiency(cuttingHours: number, fieldHours: number): number {
   return requireInRange('hours cutting', cuttingHours, 0, requireInRange('hours in the field', fieldHours, 1e-6, 1e5, 'h'), 'h') / fieldHours;
 }
@@ -58,6 +73,7 @@ export type SpeedAdvice =
 
 /**
  * Speed for a target rate. No suggestion without the head confirmed for the day: a 20-ft answer on a 30-ft head overloads the machine.
+ * Range and source: {@link GROUND_SPEED}.
  * @param rate kg/h that the machine works well at; @param width m; @param yieldKgPerHa as it stands here
  * @example 30 ft, 4,100 bu/h: 4.8 mph in 235 bu/ac corn; in 150 the formula says 7.5 and a 6.5 limit decides, at 3,545 bu/h
  */

@@ -23,6 +23,7 @@ export interface StripResult {
 
 /**
  * Alternating strips: the only proof that a change raised the yield. A jump on other ground is none.
+ * Range and source: {@link STRIPS}.
  * @param differences new minus old of each pair of neighboring strips, at least two
  * @example +4.1, -0.6, +2.5 bu/ac: +2.0 with standard error 1.4, not shown to differ
  */

@@ -40,6 +40,7 @@ export const CALIBRATION_FLOW_SPREAD = 1.5;
 
 /**
  * What a yield monitor is worth, from loads weighed on a scale.
+ * Range and source: {@link YIELD_MONITOR}.
  * @param tolerance of one load after correction, fraction; 0.03 by default
  * @throws RangeRefusal with no load, or a load of nothing
  * @example one field of 6,912 bu on the display and 6,640 on the cart: factor 0.9606
@@ -86,6 +87,7 @@ export function calibrateMonitor(loads: readonly CalibrationLoad[], tolerance = 
 
 /**
  * Dry yield from a monitor's flow: kg/ha at the base moisture.
+ * Range and source: {@link YIELD_MONITOR}.
  * @param flow kg/s; @param speed m/s; @param width m
  * @example 30 lb/s at 4 mph on 20 ft, 20 % corn: 188.3 bu/ac at 15.5 %
  */

@@ -25,7 +25,12 @@ export interface WeightRules {
 
 export const FEDERAL_RULES: WeightRules = { single: 20_000, tandem: 34_000, gross: 80_000, permitPercent: { axles: 0, gross: 0 } };
 
-/** Pounds that the formula allows a group. @param feet between the outer axles, whole feet @param axles 2 to 12 */
+/**
+ * Pounds that the formula allows a group.
+ * Range and source: {@link BRIDGE_FORMULA}.
+ * @param feet between the outer axles, whole feet
+ * @param axles 2 to 12
+ */
 export function bridgePounds(feet: number, axles: number): number {
   within(AXLES, axles);
   requireInRange('distance between outer axles', feet, 0, 200, 'ft');
@@ -48,6 +53,7 @@ export interface AxleGroup {
 
 /**
  * Every limit of a vehicle: each axle, each consecutive group, and gross.
+ * Range and source: {@link BRIDGE_FORMULA}.
  * @param axles position from the front (m, rising) and weight (kg) where known
  */
 export function axleGroups(axles: readonly { readonly at: number; readonly kg?: number }[], rules: WeightRules = FEDERAL_RULES): AxleGroup[] {
@@ -89,6 +95,7 @@ export interface LegalLoad {
 
 /**
  * How much grain a vehicle may carry, and how much may still go on.
+ * Range and source: {@link BRIDGE_FORMULA}.
  * @param axles position (m), empty weight (kg), and the share of the load that comes down on the axle (shares sum to 1)
  * @param onKg grain on it already
  */

@@ -683,6 +683,7 @@ class DayRun {
 
 /**
  * Runs a day many times over.
+ * Range and source: {@link HAULING_DAY}.
  * @param replications 1 to 100,000 @param seed whole number; each replication has its own stream from it
  * @throws RangeRefusal naming the machine's figure that cannot be
  */
@@ -748,6 +749,7 @@ export interface TrucksWorth {
 
 /**
  * How many trucks are worth having: the same days (same seeds) with one truck, two, and so on, all like the first of the list.
+ * Range and source: {@link HAULING_DAY}.
  * @param leastGain bu/h that a truck has to bring; the advice is the largest fleet whose last truck still did
  */
 export function trucksWorthHaving(day: HaulingDay, most: number, replications: number, seed: number, leastGain: number): { fleets: TrucksWorth[]; worth: number } {

@@ -68,6 +68,7 @@ const BU = (name: string, value: number): number => requireInRange(name, value, 
 /**
  * The last load before closing, and where the rest of the evening's grain sleeps. The first truck is filled as soon as there is enough,
  * then everything that can be covered is filled: returning trucks, cart, tank up to where its lids close.
+ * Range and source: {@link LAST_LOAD}.
  * @throws RangeRefusal where a time, a quantity or a rate cannot be
  */
 export function lastLoad(input: LastLoadInput): LastLoad {

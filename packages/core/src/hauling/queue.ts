@@ -23,7 +23,13 @@ export interface WaitingLine {
   readonly trucks: number;
 }
 
-/** Waiting line of `pits` equal pits. @param arrivalsPerHour lambda @param servicesPerHour mu of one pit @throws RangeRefusal when lambda >= pits x mu */
+/**
+ * Waiting line of `pits` equal pits.
+ * Range and source: {@link ERLANG_C}.
+ * @param arrivalsPerHour lambda
+ * @param servicesPerHour mu of one pit
+ * @throws RangeRefusal when lambda >= pits x mu
+ */
 export function waitingLine(arrivalsPerHour: number, servicesPerHour: number, pits: number): WaitingLine {
   within(RATE, arrivalsPerHour);
   within(SERVICE, servicesPerHour);
@@ -47,7 +53,10 @@ export const TRUCK_CYCLE: Formula = {
   inputs: [quantity('minutes', 0, 10_000, 'min')],
 };
 
-/** Minutes of a truck's round without waiting for anyone, and bushels an hour of one truck. */
+/**
+ * Minutes of a truck's round without waiting for anyone, and bushels an hour of one truck.
+ * Range and source: {@link TRUCK_CYCLE}.
+ */
 export function truckCycle(input: { readonly loadMin: number; readonly roadMin: number; readonly unloadMin: number; readonly waitMin?: number; readonly bushels: number }): {
   minutes: number;
   bushelsPerHour: number;

@@ -111,6 +111,7 @@ export interface FieldWeights {
 /**
  * Display, cart and tickets of one field side by side. A load without a ticket is expected at its cart weight times what tickets and
  * cart agreed on elsewhere; it is listed with its money so that somebody asks for it.
+ * Range and source: {@link FIELD_WEIGHTS}.
  * @param displayBu bushels that the monitor showed @param tolerance of tickets against cart, fraction; 0.005 by default
  * @example eight loads of 371,840 lb on the cart, seven tickets of 318,020: 0.27 % under, load 5 expected at 52,817 lb
  */

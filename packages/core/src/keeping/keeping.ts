@@ -24,7 +24,11 @@ export const KEEPING: Formula = {
   note: 'Genetic and fungicide multipliers are 1 unless given (values low confidence). Time is counted from harvest: a day in a hot truck counts. Losses add up in equivalent hours, never as loss upon loss.',
 };
 
-/** Dry-matter loss (%) after equivalent hours at 25 %, 60 °F, 30 % damage. @param referenceHours 0 to 1e6 */
+/**
+ * Dry-matter loss (%) after equivalent hours at 25 %, 60 °F, 30 % damage.
+ * Range and source: {@link KEEPING}.
+ * @param referenceHours 0 to 1e6
+ */
 export function dryMatterLoss(referenceHours: number): number {
   within(HOURS, referenceHours);
   return dryMatterLossUnchecked(referenceHours);
@@ -35,19 +39,31 @@ export function dryMatterLossUnchecked(tr: number): number {
   return 0.0884 * Math.expm1(0.006 * tr) + 0.00102 * tr;
 }
 
-/** Equivalent hours at which so many per cent of dry matter are gone: 230.77 for half a per cent (the standard rounds to 230). */
+/**
+ * Equivalent hours at which so many per cent of dry matter are gone: 230.77 for half a per cent (the standard rounds to 230).
+ * Range and source: {@link KEEPING}.
+ */
 export function referenceHoursForLoss(percent: number): number {
   if (within(LOSS, percent) === 0) return 0;
   return rootBetween((tr) => dryMatterLossUnchecked(tr) - percent, 0, 5000, 1e-9);
 }
 
-/** MM: how much longer drier corn keeps. @param moisture wet-basis fraction, 0.10 to 0.35 */
+/**
+ * MM: how much longer drier corn keeps.
+ * Range and source: {@link KEEPING}.
+ * @param moisture wet-basis fraction, 0.10 to 0.35
+ */
 export function moistureMultiplier(moisture: number): number {
   const md = 100 * wetToDryBasis(within(M, moisture));
   return 0.103 * (Math.exp(455 / Math.pow(md, 1.53)) - 0.00845 * md + 1.558);
 }
 
-/** MT: how much longer cooler corn keeps. @param celsius -20 to 50 °C; @param moisture matters above 60 °F only */
+/**
+ * MT: how much longer cooler corn keeps.
+ * Range and source: {@link KEEPING}.
+ * @param celsius -20 to 50 °C;
+ * @param moisture matters above 60 °F only
+ */
 export function temperatureMultiplier(celsius: number, moisture: number, variant: KeepingVariant = 'B'): number {
   const f = 1.8 * within(T, celsius) + 32;
   const points = 100 * within(M, moisture);
@@ -56,7 +72,11 @@ export function temperatureMultiplier(celsius: number, moisture: number, variant
   return 32.3 * Math.exp((-3.48 * f) / 60) + wet * Math.exp((0.61 * (f - 60)) / 60);
 }
 
-/** MD: how much longer sounder corn keeps; 1.015 at the reference 30 %. @param percent mechanical damage by weight */
+/**
+ * MD: how much longer sounder corn keeps; 1.015 at the reference 30 %.
+ * Range and source: {@link KEEPING}.
+ * @param percent mechanical damage by weight
+ */
 export function damageMultiplier(percent: number): number {
   return 2.08 * Math.exp(-0.0239 * within(DAMAGE, percent));
 }
@@ -77,7 +97,10 @@ function slowness(moisture: number, celsius: number, options: KeepingOptions): n
   return moistureMultiplier(moisture) * temperatureMultiplier(celsius, moisture, options.variant) * damage * requireInRange('other multipliers', options.other ?? 1, 0.2, 5, '');
 }
 
-/** Hours that corn keeps at a steady moisture and temperature until the limit is lost. The default limit counts as the standard's 230 h. */
+/**
+ * Hours that corn keeps at a steady moisture and temperature until the limit is lost. The default limit counts as the standard's 230 h.
+ * Range and source: {@link KEEPING}.
+ */
 export function allowableHours(moisture: number, celsius: number, options: KeepingOptions = {}): number {
   const limit = options.limit ?? 0.5;
   return (limit === 0.5 ? 230 : referenceHoursForLoss(limit)) * slowness(moisture, celsius, options);
@@ -101,7 +124,10 @@ export interface Aged {
   readonly lifeUsed: number;
 }
 
-/** Dry-matter loss over a varying history: equivalent hours add up, the loss follows from their sum. */
+/**
+ * Dry-matter loss over a varying history: equivalent hours add up, the loss follows from their sum.
+ * Range and source: {@link KEEPING}.
+ */
 export function age(history: readonly Stretch[], options: KeepingOptions = {}): Aged {
   let tr = 0;
   for (const { hours, moisture, temperature } of history) tr += within(HOURS, hours) / slowness(moisture, temperature, options);
@@ -150,7 +176,10 @@ export const GERMINATION_KEEPING: Formula = {
   note: 'The two pieces meet at 19 % with a small step (48.2 against 45.6 days at 10 °C). Drier than 12 % counts as 12, cooler than 0 °C as 0.',
 };
 
-/** Days of wheat, barley and oats; drier and cooler than the formula's range count as its edge, so the answer errs to the short side. */
+/**
+ * Days of wheat, barley and oats; drier and cooler than the formula's range count as its edge, so the answer errs to the short side.
+ * Range and source: {@link GERMINATION_KEEPING}.
+ */
 export function germinationDays(moisture: number, celsius: number): number {
   const [m, t] = GERMINATION_KEEPING.inputs as [Formula['inputs'][0], Formula['inputs'][0]];
   const points = 100 * within({ ...m, least: 0.05 }, moisture);
@@ -174,6 +203,7 @@ export interface SafeDays {
 
 /**
  * Safe days left at today's moisture and temperature, after what the grain has been through.
+ * Range and source: {@link KEEPING} and {@link GERMINATION_KEEPING}.
  * @param now wet-basis fraction and °C; @param history since harvest, oldest first
  * @throws UnknownRefusal for sunflower and canola: no table was remembered for them
  */
@@ -215,7 +245,10 @@ export interface AgeingRate {
   readonly basis: string;
 }
 
-/** The ageing rate of a crop, or null for one without a keeping table. */
+/**
+ * The ageing rate of a crop, or null for one without a keeping table.
+ * Range and source: {@link KEEPING} and {@link GERMINATION_KEEPING}.
+ */
 export function ageingRate(crop: Crop, options: KeepingOptions & { readonly soybeanShift?: number } = {}): AgeingRate | null {
   if (crop.like === 'sunflower' || crop.like === 'canola') return null;
   const basis = keepingBasis(crop, options.soybeanShift);

@@ -28,6 +28,7 @@ export const BLEND: Formula = {
 /**
  * What any number of parcels make together. Water, dry matter and foreign material add by weight; test weight by space, because each
  * parcel fills wetKg / testWeight of it (loose grain that does not settle into itself: common practice).
+ * Range and source: {@link BLEND}.
  * @throws RangeRefusal for an empty blend or impossible figures
  */
 export function blend(parts: readonly BlendPart[]): Required<Omit<BlendPart, 'testWeight' | 'foreignMaterial'>> & { dryKg: number; testWeight?: number; foreignMaterial?: number } {
@@ -83,6 +84,7 @@ export interface BlendBin {
 /**
  * How much from each of two bins for a load of a wanted moisture: share of the first = (wanted - second) / (first - second), by weight.
  * Always from the moistures handed in: after a retest call it again, an old ratio is no answer.
+ * Range and source: {@link BLEND}.
  * @param wanted wet-basis fraction; @param loadKg kg; @param kgPerBu legal bushel, kg
  * @example bins at 14.2 and 10.6, wanted 12.9, 950 bu of beans: 63.9 %, 607 and 343 bu
  */

@@ -36,6 +36,7 @@ export type ShrinkRule =
 /**
  * Share of the wet weight that is not paid for. At or below base it is zero: nothing is dried, so nothing is lost in drying,
  * and buyers pay no premium for dry grain.
+ * Range and source: {@link WATER_SHRINK} and {@link PENCIL_SHRINK}.
  * @param moisture wet-basis fraction @returns fraction of wet weight, 0 to 1
  */
 export function shrinkBy(rule: ShrinkRule, moisture: number): number {
@@ -61,6 +62,7 @@ export interface ShrinkComparison {
 
 /**
  * A flat rule against dry-matter shrink (with the handling loss that drying at home would have), and the money between them.
+ * Range and source: {@link PENCIL_SHRINK}.
  * @param wetKg kg; @param moisture wet-basis fraction; @param pricePerBu $ per bushel of `legalPounds`
  */
 export function compareShrink(input: {
@@ -110,6 +112,7 @@ export interface OverDryLoss {
 
 /**
  * What selling below the allowed moisture gives away, as water that would have been paid for.
+ * Range and source: {@link OVER_DRY}.
  * @param soldKg kg over the scale; @param sold wet-basis fraction; @param allowed wet-basis fraction the price is for
  * @example of 1,000 bu at 13 % delivered at 10 %: 33.3 bu, $350.00 at $10.50
  */

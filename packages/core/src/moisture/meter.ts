@@ -14,6 +14,7 @@ const OFFSET = quantity('meter offset', -15, 15, 'points');
 /**
  * A meter reading corrected for grain temperature by the table on the meter's own card, straight between its rows.
  * Beyond the table the nearest row holds and `outside` says so: a guess there would be ours, not the maker's.
+ * Range and source: {@link TESTER}.
  * @param reading wet-basis fraction as shown; @param temperature of the grain, °C
  */
 export function correctMeter(reading: number, temperature: number, card: readonly MeterOffset[]): { moisture: number; points: number; outside: boolean } {

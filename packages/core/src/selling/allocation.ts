@@ -95,7 +95,10 @@ function checked(input: AllocationInput): void {
   }
 }
 
-/** The programme behind an allocation: lanes are its columns; rows are named `from:…`, `to:…`, `hours`. */
+/**
+ * The programme behind an allocation: lanes are its columns; rows are named `from:…`, `to:…`, `hours`.
+ * Range and source: {@link ALLOCATION}.
+ */
 export function allocationProgram(input: AllocationInput): LinearProgram {
   checked(input);
   const column = input.lanes.map((_, i) => i);
@@ -111,6 +114,7 @@ export function allocationProgram(input: AllocationInput): LinearProgram {
 
 /**
  * The most money from the expected bushels, within the bins, the buyers and the trucks.
+ * Range and source: {@link ALLOCATION}.
  * @param solve `loadSolver()` of `@fanega/core/solver`
  */
 export function allocate(input: AllocationInput, solve: LinearSolver): Allocation {

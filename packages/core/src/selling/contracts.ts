@@ -30,7 +30,10 @@ export interface ContractPrice {
   readonly today: number | null;
 }
 
-/** @param market today's futures and basis, $/bu */
+/**
+ * @param market today's futures and basis, $/bu
+ * Range and source: {@link CONTRACT_PRICE}.
+ */
 export function contractPrice(terms: ContractTerms, market: { readonly futures?: number; readonly basis?: number } = {}): ContractPrice {
   const futures = (value: number): number => within(PRICE, value);
   const basis = (value: number): number => within(BASIS, value);
@@ -56,7 +59,11 @@ export function contractPrice(terms: ContractTerms, market: { readonly futures?:
   }
 }
 
-/** Net price of a hedge: cash plus what the futures brought, less fees. @example sold 4.50, bought back 4.10, cash 3.85, fees 0.02: 4.23 */
+/**
+ * Net price of a hedge: cash plus what the futures brought, less fees.
+ * Range and source: {@link CONTRACT_PRICE}.
+ * @example sold 4.50, bought back 4.10, cash 3.85, fees 0.02: 4.23
+ */
 export function hedgeNet(input: { readonly cash: number; readonly sold: number; readonly boughtBack: number; readonly fees: number }): number {
   return within(PRICE, input.cash) + within(PRICE, input.sold) - within(PRICE, input.boughtBack) - within(FEE, input.fees);
 }
@@ -90,6 +97,7 @@ export interface ContractCrossing {
 
 /**
  * A load that crosses the end of a contract.
+ * Range and source: {@link CONTRACT_PRICE}.
  * @param load bushels as the contract counts them @param others open contracts of the same crop and buyer that could take the rest
  * @example 10,000 bu at $10.62 with 9,483.50 done, a load of 949.60, spot $10.05: $5,485.23 + $4,352.66
  */

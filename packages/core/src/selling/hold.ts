@@ -55,6 +55,7 @@ export interface HoldOrSell {
 
 /**
  * Pile, store, hold or sell: each plan on the same bushels, with interest on the harvest value.
+ * Range and source: {@link HOLD_OR_SELL}.
  * @example 40,000 bu, $4.85 now; a pile sold at $5.62 after three months, 0.8 % lost, $4,636 of costs, 8 %: $214,485.60, $20,485.60 more
  */
 export function holdOrSell(input: { readonly bushels: number; readonly harvestPrice: number; readonly interest: number; readonly plans: readonly WaitingPlan[] }): HoldOrSell {
@@ -92,6 +93,7 @@ export function holdOrSell(input: { readonly bushels: number; readonly harvestPr
 
 /**
  * $/bu that waiting costs until a month, and whether the market pays for it.
+ * Range and source: {@link HOLD_OR_SELL}.
  * @example 4.20 cash, 8 %, 5 months at 0.04: 0.34 in all
  */
 export function carry(input: {

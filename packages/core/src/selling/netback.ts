@@ -11,7 +11,13 @@ export const NETBACK: Formula = {
   inputs: [PRICE, quantity('distance one way', 0, 5e6, 'm'), quantity('cost of a truck', 0, 1, '$/m')],
 };
 
-/** Freight of a load: there and back. @param distance one way, m @param perMetre $ for each m driven @returns $ */
+/**
+ * Freight of a load: there and back.
+ * Range and source: {@link NETBACK}.
+ * @param distance one way, m
+ * @param perMetre $ for each m driven
+ * @returns $
+ */
 export function freight(distance: number, perMetre: number, fixed = 0): number {
   return 2 * within(NETBACK.inputs[1]!, distance) * within(NETBACK.inputs[2]!, perMetre) + requireInRange('fixed cost of a load', fixed, 0, 10_000, '$');
 }
@@ -34,7 +40,10 @@ export interface Netback {
   readonly refused: readonly string[];
 }
 
-/** Bids for one load after shrink, discounts, drying, fees and road; best first, refusing buyers last. */
+/**
+ * Bids for one load after shrink, discounts, drying, fees and road; best first, refusing buyers last.
+ * Range and source: {@link NETBACK}.
+ */
 export function compareBids(load: Omit<TicketInput, 'price'>, bids: readonly Bid[]): Netback[] {
   return bids
     .map((bid) => {

@@ -87,7 +87,11 @@ export interface Ticket {
   readonly refused: readonly string[];
 }
 
-/** $/bu that a factor costs. @param price $/bu, for discounts in per cent of it */
+/**
+ * $/bu that a factor costs.
+ * Range and source: {@link TICKET}.
+ * @param price $/bu, for discounts in per cent of it
+ */
 export function factorDiscount(schedule: FactorSchedule, value: number, price: number, legalPounds: number): number {
   requireInRange(schedule.factor, value, 0, 200, '');
   const sign = schedule.worse === 'above' ? 1 : -1;
@@ -125,6 +129,7 @@ function checkSchedule(schedule: BuyerSchedule): void {
 
 /**
  * What a load comes to by a buyer's schedule, line by line.
+ * Range and source: {@link TICKET}.
  * @throws RangeRefusal when gross is below tare or a figure cannot be
  */
 export function computeTicket(input: TicketInput, schedule: BuyerSchedule): Ticket {
@@ -185,7 +190,10 @@ export interface TicketAudit {
 /** Differences that rounding explains: 5 kg on the scale, 0.0005 of moisture, 0.05 bu, a tenth of a cent, 5 cents. */
 const LINE_TOLERANCE: Readonly<Record<TicketLine, number>> = { netKg: 5, moisture: 0.00051, paidBushels: 0.05, pricePaid: 0.001, drying: 0.05, money: 0.05 };
 
-/** A printed ticket against the farm's own arithmetic by the buyer's posted schedule. */
+/**
+ * A printed ticket against the farm's own arithmetic by the buyer's posted schedule.
+ * Range and source: {@link TICKET}.
+ */
 export function auditTicket(printed: PrintedTicket, input: TicketInput, schedule: BuyerSchedule, tolerance: Partial<Record<TicketLine, number>> = {}): TicketAudit {
   const own = computeTicket(input, schedule);
   const value: Readonly<Record<TicketLine, number>> = {

@@ -120,6 +120,7 @@ function fromReadings(bin: RoundBin, readings: readonly DepthReading[]): { volum
 
 /**
  * Space that the grain fills, from what its surface looks like.
+ * Range and source: {@link BIN_VOLUME}.
  * @throws RangeRefusal for readings outside the bin; a heap on a surface inside the hopper is refused too
  */
 export function fillOf(bin: Storage, surface: Surface): Fill {
@@ -148,7 +149,10 @@ export function fillOf(bin: Storage, surface: Surface): Fill {
   return { cubicMetres: volume, bushels: volumeBushels(volume), leveled: heightOf(bin, volume), highest };
 }
 
-/** Height of a level surface over so much grain, m. May be above the eave: that grain does not fit level. */
+/**
+ * Height of a level surface over so much grain, m. May be above the eave: that grain does not fit level.
+ * Range and source: {@link BIN_VOLUME}.
+ */
 export function heightOf(bin: Storage, cubicMetres: number): number {
   requireInRange('volume', cubicMetres, 0, 1e7, 'm³');
   eaveHeight(bin);
@@ -160,7 +164,10 @@ export function heightOf(bin: Storage, cubicMetres: number): number {
   return hopper * Math.cbrt(cubicMetres / inHopper);
 }
 
-/** What a bin holds: level at the eave, and with a heap as steep as the grain lies (or the roof allows). */
+/**
+ * What a bin holds: level at the eave, and with a heap as steep as the grain lies (or the roof allows).
+ * Range and source: {@link BIN_VOLUME}.
+ */
 export function capacityOf(bin: Storage, reposeDegrees: number): { level: Fill; heaped: Fill; heapDegrees: number; limitedBy: 'grain' | 'roof' } {
   const roof = bin.kind === 'round' ? bin.roofDegrees : undefined;
   within(ANGLE, reposeDegrees);
@@ -186,7 +193,11 @@ export type LevelForQuantity =
   /** So little that the shape does not reach the wall: only the leveled height can be told. */
   | { readonly kind: 'less_than_shape'; readonly leveled: number };
 
-/** The level that so much grain should show, with a surface of the given shape. @param cubicMetres space it fills, packing counted */
+/**
+ * The level that so much grain should show, with a surface of the given shape.
+ * Range and source: {@link BIN_VOLUME}.
+ * @param cubicMetres space it fills, packing counted
+ */
 export function levelFor(bin: Storage, cubicMetres: number, shape: { readonly kind: 'level' } | { readonly kind: 'peaked' | 'cored'; readonly degrees: number }): LevelForQuantity {
   requireInRange('volume', cubicMetres, 0, 1e7, 'm³');
   const eave = eaveHeight(bin);

@@ -26,6 +26,7 @@ const PRESSURE_SCALE = 38_304;
 
 /**
  * Vertical pressure at the floor and mean density of grain in a round bin, by second-order steps down the column.
+ * Range and source: {@link PACKING}.
  * @param density of the loose grain, kg/m3; @param gain share by which density grows under great pressure; 0 gives Janssen's closed form
  */
 export function columnOf(input: {
@@ -68,6 +69,7 @@ export interface Pack {
 
 /**
  * Pack factor of a bin: the user's own where there is one, otherwise from test weight, moisture, depth and diameter.
+ * Range and source: {@link PACKING}.
  * @param own 0.9 to 1.4
  */
 export function packFactor(input: {
@@ -89,7 +91,11 @@ export function packFactor(input: {
   return { factor: meanDensity / density, by: 'assumed compaction', warning: 'pack factor is assumed; weigh a bin out once and enter its own' };
 }
 
-/** The pack factor that a bin weighed over a scale shows it had. @throws RangeRefusal when it would be below 0.9 or above 1.4: then a level, a weight or the test weight is wrong */
+/**
+ * The pack factor that a bin weighed over a scale shows it had.
+ * Range and source: {@link PACKING}.
+ * @throws RangeRefusal when it would be below 0.9 or above 1.4: then a level, a weight or the test weight is wrong
+ */
 export function packFromScale(wetKg: number, cubicMetres: number, testWeight: number): number {
   requireInRange('volume', cubicMetres, 0.01, 1e7, 'm³');
   const factor = requireInRange('mass', wetKg, 0.01, 1e10, 'kg') / (cubicMetres * testWeightToKgPerM3(testWeight));

@@ -10,7 +10,6 @@ export const M3_PER_S_OF_CFM = M_PER_FT ** 3 / 60;
 export const J_PER_BTU = 1055.05585262;
 /** Mechanical horsepower, W. */
 export const W_PER_HP = 745.6998715822702;
-export const M3_PER_GALLON = 231 * 0.0254 ** 3;
 
 export function inchesOfWaterToPascals(inches: number): number {
   return inches * PA_PER_INCH_WATER;

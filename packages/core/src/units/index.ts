@@ -6,7 +6,21 @@ export { feetToMetres, metresToFeet, inchesToMetres, milesToMetres, M_PER_FT } f
 export { mphToMetresPerSecond, metresPerSecondToMph, metresPerSecondToKmh } from './speed.js';
 export { fahrenheitToCelsius, celsiusToFahrenheit, fahrenheitStepToKelvin } from './temperature.js';
 export { bushelsPerAcreToKgPerHa, kgPerHaToBushelsPerAcre } from './yield.js';
-export * from './air-and-energy.js';
+export {
+  PA_PER_INCH_WATER,
+  M3_PER_S_OF_CFM,
+  J_PER_BTU,
+  W_PER_HP,
+  inchesOfWaterToPascals,
+  pascalsToInchesOfWater,
+  cfmToCubicMetresPerSecond,
+  cubicMetresPerSecondToCfm,
+  cfmPerSquareFootToMetresPerSecond,
+  cfmPerBushelToPerCubicMetre,
+  perCubicMetreToCfmPerBushel,
+  btuPerPoundToJoulesPerKg,
+  joulesPerKgToBtuPerPound,
+} from './air-and-energy.js';
 export { testWeightToKgPerM3, kgPerM3ToTestWeight, wheatCertificateKgPerHl } from './density.js';
 export { roundDecimal, roundToStep, cents, type Rounding } from './rounding.js';
 export { MOISTURE, TEMPERATURE, RELATIVE_HUMIDITY, MASS, PRICE, SHARE, MONTHS, BUSHELS } from './quantities.js';
