@@ -316,7 +316,7 @@ const CALLS: Readonly<Record<string, readonly unknown[]>> = {
       bushels: 40_000,
       harvestPrice: 4.85,
       interest: 0.08,
-      plans: [{ id: 'pile', months: 3, laterPrice: 5.62, loss: 0.01, storagePerMonth: 0.02, costs: [{ what: 'tarp', money: 1900 }] }],
+      plans: [{ id: 'pile', months: 3, laterPrice: 5.62, loss: 0.01, storagePerMonth: 0.02, handlingPerBu: 0.01, costs: [{ what: 'tarp', money: 1900 }] }],
     },
   ],
   carry: [{ cash: 4.2, months: 5, interest: 0.08, storagePerMonth: 0.04, extra: 0.01, deferred: 4.6 }],

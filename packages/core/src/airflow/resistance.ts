@@ -83,13 +83,15 @@ export function airflowResistance(
   return { pascalsPerMetre: multiplier * pascals, set: 'between', extrapolated: false };
 }
 
+const OPEN_AREA = quantity('open area of the floor', 0.01, 1, 'fraction');
+
 export const FLOOR_LOSS: Formula = {
   id: 'floor-loss',
   title: 'Perforated floor and duct',
   equation: 'floor dP = 1.071 [Q/(open x voids)]²; duct dP = K rho v²/2',
   standing: 'published, from memory',
   source: 'ASAE D272 note on perforated floors (low confidence); velocity-pressure form for ducts',
-  inputs: [FLOW, quantity('open area of the floor', 0.01, 1, 'fraction')],
+  inputs: [FLOW, OPEN_AREA],
 };
 
 /**
@@ -98,7 +100,7 @@ export const FLOOR_LOSS: Formula = {
  * @param open open area, fraction of the floor
  */
 export function floorLoss(flow: number, open: number): number {
-  return 1.071 * (within(FLOW, flow) / (within(FLOOR_LOSS.inputs[1]!, open) * VOID_FRACTION)) ** 2;
+  return 1.071 * (within(FLOW, flow) / (within(OPEN_AREA, open) * VOID_FRACTION)) ** 2;
 }
 
 /**

@@ -235,13 +235,15 @@ export function defineCrop(own: Partial<Omit<Crop, 'id' | 'name' | 'like'>> & Pi
   return crop;
 }
 
+const MONTHS = quantity('months', 0, 120, 'months');
+
 export const SAFE_MOISTURE: Formula = {
   id: 'safe-moisture',
   title: 'Storage moisture by storage time',
   equation: 'table by crop; the first row whose months are enough',
   standing: 'published, from memory',
   source: 'Extension storage bulletins; medium confidence',
-  inputs: [quantity('months', 0, 120, 'months')],
+  inputs: [MONTHS],
   note: 'For sound grain that is cooled and watched. Cracked or frost-damaged grain wants a point less.',
 };
 
@@ -250,7 +252,7 @@ export const SAFE_MOISTURE: Formula = {
  * Range and source: {@link SAFE_MOISTURE}.
  */
 export function safeMoisture(crop: Crop, months: number): number {
-  within(SAFE_MOISTURE.inputs[0]!, months);
+  within(MONTHS, months);
   return (crop.safeMoistures.find((row) => months <= row.months) ?? crop.safeMoistures.at(-1)!).moisture;
 }
 

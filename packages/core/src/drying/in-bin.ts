@@ -111,13 +111,17 @@ export interface InBinResult {
   readonly isotherm: string;
 }
 
+const AIRFLOW = quantity('airflow', 0.0005, 0.3, 'm³/(s m²)');
+const DEPTH = quantity('depth', 0.1, 20, 'm');
+const LAYERS = quantity('layers', 2, 200, '');
+
 export const IN_BIN: Formula = {
   id: 'in-bin-drying',
   title: 'Natural-air and low-temperature drying, layer by layer',
   standing: 'published, from memory',
   source: 'Thompson 1972 near-equilibrium layers',
   equation: 'w1 = w0 + R (M0 - M1); h(T0,w0) + R H(Tg,M0) = h(T1,w1) + R H(T1,M1); M1 = EMC(T1, RH(T1,w1)); R = kg dry matter of a layer / kg dry air of a step',
-  inputs: [quantity('airflow', 0.0005, 0.3, 'm³/(s m²)'), quantity('depth', 0.1, 20, 'm'), MOISTURE, quantity('layers', 2, 200, '')],
+  inputs: [AIRFLOW, DEPTH, MOISTURE, LAYERS],
   note: 'For about 0.1 to 2 cfm/bu, where air leaves a layer in equilibrium with it; faster air does not, and finishes later than this says. Real bins take 15-25 % longer than the ideal (fines, cones, uneven air): see NON_UNIFORMITY. Heat of respiration is left out: with the fan off wet grain warms by itself.',
 };
 
@@ -158,7 +162,6 @@ const perLayer = (value: number | readonly number[], n: number, check: (v: numbe
  * @example 21 % corn, 47 °F and 65 % outside, 3 °F of fan heat, 1 cfm/bu: about 35 ideal days until the top is at 16.5 %
  */
 export function dryInBin(setup: InBinSetup): InBinResult {
-  const [AIRFLOW, DEPTH, , LAYERS] = IN_BIN.inputs as [Formula['inputs'][0], Formula['inputs'][0], Formula['inputs'][0], Formula['inputs'][0]];
   const { crop, weather } = setup;
   const n = within(LAYERS, setup.layers ?? 30);
   within(AIRFLOW, setup.airflow);

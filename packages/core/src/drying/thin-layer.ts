@@ -1,17 +1,20 @@
 import { type Formula, quantity, within } from '../kernel/index.js';
 import { celsiusToFahrenheit } from '../units/index.js';
 
+const AIR_TEMPERATURE = quantity('air temperature', 60, 149, '°C');
+const MOISTURE_RATIO = quantity('moisture ratio', 0.01, 1, '');
+
 export const THIN_LAYER: Formula = {
   id: 'thin-layer',
   title: 'Thin-layer drying of shelled corn',
   equation: 't(h) = A ln MR + B (ln MR)²; A = -1.862 + 0.00488 T, B = 427.4 exp(-0.033 T), T in °F',
   standing: 'published, from memory',
   source: 'Thompson, Peart & Foster 1968. High confidence',
-  inputs: [quantity('air temperature', 60, 149, '°C'), quantity('moisture ratio', 0.01, 1, '')],
+  inputs: [AIR_TEMPERATURE, MOISTURE_RATIO],
 };
 
 const coefficients = (celsius: number): { a: number; b: number } => {
-  const f = celsiusToFahrenheit(within(THIN_LAYER.inputs[0]!, celsius));
+  const f = celsiusToFahrenheit(within(AIR_TEMPERATURE, celsius));
   return { a: -1.862 + 0.00488 * f, b: 427.4 * Math.exp(-0.033 * f) };
 };
 
@@ -22,7 +25,7 @@ const coefficients = (celsius: number): { a: number; b: number } => {
  */
 export function thinLayerHours(celsius: number, ratio: number): number {
   const { a, b } = coefficients(celsius);
-  const ln = Math.log(within(THIN_LAYER.inputs[1]!, ratio));
+  const ln = Math.log(within(MOISTURE_RATIO, ratio));
   return a * ln + b * ln * ln;
 }
 

@@ -21,13 +21,16 @@ export interface FieldReading {
   readonly moisture: number;
 }
 
+const T = quantity('temperature', -10, 50, '°C');
+const RH = quantity('relative humidity', 0.01, 1, 'fraction');
+
 export const BEAN_DAY: Formula = {
   id: 'bean-day',
   title: 'The day of standing soybeans',
   equation: 'dM/dt = k [EMC(T, RH) + b - M]; k and b from the day’s own readings',
   standing: 'assumed',
   source: 'First-order lag towards equilibrium; k about 0.1-0.2 an hour (low confidence), so it is fitted, with a prior of 0.15 an hour within a factor of two',
-  inputs: [quantity('temperature', -10, 50, '°C'), quantity('relative humidity', 0.01, 1, 'fraction'), MOISTURE],
+  inputs: [T, RH, MOISTURE],
   note: 'Readings are taken to scatter by half a point. With few readings the band is wide: it says so rather than guess.',
 };
 
@@ -101,7 +104,6 @@ export function beanDay(input: {
     requireInRange('hour of a reading', reading.hour, 0, n - 1, 'h');
   }
   const curve = isotherm(input.crop ?? CROPS.soybean);
-  const [T, RH] = BEAN_DAY.inputs as [Formula['inputs'][0], Formula['inputs'][0]];
   const rest = weather.map(({ temperature, humidity, wet }) => wetToDryBasis(curve.moistureAt(within(T, temperature), wet ? 0.97 : Math.min(0.97, within(RH, humidity)))));
   const sorted = [...readings].sort((a, b) => a.hour - b.hour);
   const start = sorted[0]!.hour;

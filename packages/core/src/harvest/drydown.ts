@@ -1,13 +1,15 @@
 import { fitLine, type Formula, quantity, requireInRange, within } from '../kernel/index.js';
 import { celsiusToFahrenheit, MOISTURE } from '../units/index.js';
 
+const DAY_OF_YEAR = quantity('day of the year', 1, 366, '');
+
 export const CORN_DRYDOWN: Formula = {
   id: 'corn-drydown',
   title: 'Corn drying in the field',
   equation: 'by day: points by time of the season; by heat: 30 GDD a point above 25 %, 45 below; by samples: M = Me + (M0 - Me) exp(-k t)',
   standing: 'published, from memory',
   source: 'Extension drydown bulletins (medium confidence); exponential form with k and Me fitted to the farm’s own samples',
-  inputs: [MOISTURE, quantity('day of the year', 1, 366, ''), quantity('growing degree days', 0, 60, '°F day')],
+  inputs: [MOISTURE, DAY_OF_YEAR, quantity('growing degree days', 0, 60, '°F day')],
   note: 'Below 20 % no heat figure was remembered: the 25-20 % one goes on. Rain and dew stop it.',
 };
 
@@ -28,7 +30,7 @@ const BY_DAY: readonly (readonly [day: number, points: number])[] = [
  * @param dayOfYear 1 to 366; before September the first figure holds
  */
 export function cornPointsPerDay(dayOfYear: number): number {
-  within(CORN_DRYDOWN.inputs[1]!, dayOfYear);
+  within(DAY_OF_YEAR, dayOfYear);
   const at = BY_DAY.findIndex(([day]) => day >= dayOfYear);
   if (at === 0) return BY_DAY[0]![1];
   if (at < 0) return 0;

@@ -11,13 +11,15 @@ export interface FrameCount {
 const KERNELS = quantity('kernels counted', 0, 1e6, '');
 const FRAME = quantity('area of a frame', 0.01, 200, 'm²');
 
+const KERNEL_MASS = quantity('kernel mass', 0.0001, 10, 'g');
+
 export const LOSS_COUNT: Formula = {
   id: 'loss-count',
   title: 'Machine loss from kernels on the ground',
   equation: 'kg/ha = 10 x kernels/m² x kernel mass in g;  machine = (behind - before harvest), corrected for the width of the spread',
   standing: 'published, from memory',
   source: 'Extension loss sheets: 2 corn kernels, 4 soybeans, 19-20 wheat on a square foot are 1 bu/ac',
-  inputs: [KERNELS, FRAME, quantity('kernel mass', 0.0001, 10, 'g')],
+  inputs: [KERNELS, FRAME, KERNEL_MASS],
   note: 'What fell before the header lies everywhere; only what leaves the back is spread over the discharge width, so only that is scaled. Sunflower rules in print contradict the kernel mass: count a thousand.',
 };
 
@@ -80,6 +82,7 @@ export interface LossCheck {
   readonly parts: Readonly<Record<LossPart, Loss | null>>;
   /** 95 % half-width of the machine loss, bu/ac. */
   readonly uncertainty: number;
+  readonly bushelsPerHour: number | null;
   readonly moneyPerHour: number | null;
   /** On what is left to cut. */
   readonly moneyLeft: number | null;
@@ -94,7 +97,7 @@ export interface LossCheck {
  * @example corn, 3.0 behind and 0.4 before on a square foot at 2 kernels for 1 bu/ac: 1.3 bu/ac
  */
 export function lossCheck(input: LossCheckInput): LossCheck {
-  within(LOSS_COUNT.inputs[2]!, input.kernelGrams);
+  within(KERNEL_MASS, input.kernelGrams);
   within(PRICE, input.pricePerBu);
   const warnings: string[] = [];
   const positive = (value: number, what: string): number => {
@@ -121,6 +124,7 @@ export function lossCheck(input: LossCheckInput): LossCheck {
   const machine = ears ? { ...kernels, ...loss(kernels.kernelsPerM2, kernels.kgPerHa + ears.kgPerHa) } : kernels;
   const error = ratio * countError(input.behind);
   const acres = (ha: number): number => (ha * 10_000) / M2_PER_ACRE;
+  const acresPerHour = input.areaRate === undefined ? null : acres(requireInRange('area rate', input.areaRate, 0, 100, 'ha/h'));
   // One frame has no scatter of its own: its error is that of counting, and that is known without degrees of freedom.
   const t = input.behind.length >= 2 ? tOf95(input.behind.length - 1) : 1.96;
   return {
@@ -133,7 +137,8 @@ export function lossCheck(input: LossCheckInput): LossCheck {
       machine,
     },
     uncertainty: loss(t * error).bushelsPerAcre,
-    moneyPerHour: input.areaRate === undefined ? null : machine.moneyPerAcre * acres(requireInRange('area rate', input.areaRate, 0, 100, 'ha/h')),
+    bushelsPerHour: acresPerHour === null ? null : machine.bushelsPerAcre * acresPerHour,
+    moneyPerHour: acresPerHour === null ? null : machine.moneyPerAcre * acresPerHour,
     moneyLeft: input.areaLeft === undefined ? null : machine.moneyPerAcre * acres(requireInRange('area left', input.areaLeft, 0, 1e6, 'ha')),
     warnings,
   };

@@ -10,7 +10,7 @@ export const GROUND_SPEED: Formula = {
   id: 'ground-speed',
   title: 'Speed, width, yield and rate',
   equation: 'rate = speed x width x yield;  bu/h = mph ft bu/ac / 8.25;  ac/h = mph ft efficiency / 8.25',
-  standing: 'published',
+  standing: 'computed',
   source: 'Units (43,560/5,280 = 8.25); efficiencies ASAE D497 from memory: 65-80 %, typically 70',
   inputs: [RATE, WIDTH, YIELD, SPEED, EFFICIENCY],
 };

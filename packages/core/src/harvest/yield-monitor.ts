@@ -1,13 +1,15 @@
 import { fitLine, type Formula, quantity, requireInRange, within } from '../kernel/index.js';
 import { MASS, MOISTURE } from '../units/index.js';
 
+const FLOW = quantity('flow', 0, 100, 'kg/s');
+
 export const YIELD_MONITOR: Formula = {
   id: 'yield-monitor',
   title: 'Yield-monitor calibration',
   equation: 'factor = sum(scale)/sum(monitor); error = monitor/scale - 1; bias with flow from a line of errors on flow',
   standing: 'common practice',
   source: 'At least four or five loads over the range of flows, within 2-3 % each; no printed source',
-  inputs: [MASS, quantity('flow', 0, 100, 'kg/s')],
+  inputs: [MASS, FLOW],
   note: 'Moisture is calibrated apart, against a meter. The scale is the truth.',
 };
 
@@ -64,7 +66,7 @@ export function calibrateMonitor(loads: readonly CalibrationLoad[], tolerance = 
   });
   const spreadOf = (values: readonly number[]): boolean => Math.max(...values) > Math.min(...values);
   const line = loads.length >= 2 && spreadOf(loads.map((load) => load.monitorKg)) ? fitLine(loads.map((load) => ({ x: load.monitorKg, y: load.scaleKg }))) : null;
-  const flows = loads.flatMap(({ flow, monitorKg, scaleKg }) => (flow === undefined ? [] : [{ x: within(YIELD_MONITOR.inputs[1]!, flow), y: monitorKg / scaleKg - 1 }]));
+  const flows = loads.flatMap(({ flow, monitorKg, scaleKg }) => (flow === undefined ? [] : [{ x: within(FLOW, flow), y: monitorKg / scaleKg - 1 }]));
   let flowBias: Calibration['flowBias'] = null;
   if (flows.length >= 3 && spreadOf(flows.map((p) => p.x))) {
     const fit = fitLine(flows);
@@ -94,8 +96,6 @@ export function calibrateMonitor(loads: readonly CalibrationLoad[], tolerance = 
 export function yieldFromFlow(input: { readonly flow: number; readonly speed: number; readonly width: number; readonly moisture: number; readonly base: number }): number {
   within(MOISTURE, input.moisture);
   within(MOISTURE, input.base);
-  const wet =
-    (within(YIELD_MONITOR.inputs[1]!, input.flow) * 10_000) /
-    (requireInRange('ground speed', input.speed, 0.01, 8, 'm/s') * requireInRange('cutting width', input.width, 0.3, 30, 'm'));
+  const wet = (within(FLOW, input.flow) * 10_000) / (requireInRange('ground speed', input.speed, 0.01, 8, 'm/s') * requireInRange('cutting width', input.width, 0.3, 30, 'm'));
   return (wet * (1 - input.moisture)) / (1 - input.base);
 }

@@ -57,13 +57,17 @@ export interface HaulingResult {
   readonly heldBackBy: 'nothing: the combine sets the pace' | 'carts' | 'trucks on the road' | 'the line' | 'wet bin and dryer' | 'closing hour';
 }
 
+const COUNT = quantity('machines of one kind', 0, 40, '');
+const MINUTES = quantity('minutes', 0, 1440, 'min');
+const CV = quantity('coefficient of variation', 0, 3, '');
+
 export const HAULING_DAY: Formula = {
   id: 'hauling-day',
   title: 'A day of hauling, event by event',
   equation: 'combines, carts, trucks, road, line, pit, wet bin and dryer as queues; gamma-distributed times',
   standing: 'computed',
   source: 'Discrete-event simulation; checked against M/M/c and hand-worked cycles',
-  inputs: [quantity('machines of one kind', 0, 40, ''), quantity('minutes', 0, 1440, 'min'), quantity('coefficient of variation', 0, 3, '')],
+  inputs: [COUNT, MINUTES, CV],
   note: 'Trucks leave full (95 %) or when the day ends; a truck that could not be in line by closing keeps its load overnight. Seeded: the same day twice gives the same figures.',
 };
 
@@ -234,7 +238,6 @@ const emptyTally = (): Tally => ({
 });
 
 function check(day: HaulingDay): void {
-  const [COUNT, MINUTES, CV] = HAULING_DAY.inputs as [Formula['inputs'][0], Formula['inputs'][0], Formula['inputs'][0]];
   const minutes = (m: Minutes): void => {
     within(MINUTES, m.mean);
     within(CV, m.cv);

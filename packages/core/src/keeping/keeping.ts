@@ -166,13 +166,16 @@ export function keepingBasis(crop: Crop, soybeanShift: number = SOYBEAN_SHIFTS.t
   }
 }
 
+const CEREAL_M = quantity('moisture', 0.12, 0.24, 'wb fraction');
+const CEREAL_T = quantity('temperature', 0, 40, '°C');
+
 export const GERMINATION_KEEPING: Formula = {
   id: 'germination-keeping',
   title: 'Days of cereals to a 5 % drop in germination',
   equation: 'log10 d = 6.234 - .2118 M - .0527 T (12-19 %); 4.129 - .0997 M - .0576 T (19-24 %)',
   standing: 'published, from memory',
   source: 'Fraser & Muir 1981; medium confidence',
-  inputs: [quantity('moisture', 0.12, 0.24, 'wb fraction'), quantity('temperature', 0, 40, '°C')],
+  inputs: [CEREAL_M, CEREAL_T],
   note: 'The two pieces meet at 19 % with a small step (48.2 against 45.6 days at 10 °C). Drier than 12 % counts as 12, cooler than 0 °C as 0.',
 };
 
@@ -181,10 +184,9 @@ export const GERMINATION_KEEPING: Formula = {
  * Range and source: {@link GERMINATION_KEEPING}.
  */
 export function germinationDays(moisture: number, celsius: number): number {
-  const [m, t] = GERMINATION_KEEPING.inputs as [Formula['inputs'][0], Formula['inputs'][0]];
-  const points = 100 * within({ ...m, least: 0.05 }, moisture);
+  const points = 100 * within({ ...CEREAL_M, least: 0.05 }, moisture);
   const held = Math.max(12, points);
-  const degrees = Math.max(0, within({ ...t, least: -40 }, celsius));
+  const degrees = Math.max(0, within({ ...CEREAL_T, least: -40 }, celsius));
   return 10 ** (held <= 19 ? 6.234 - 0.2118 * held - 0.0527 * degrees : 4.129 - 0.0997 * held - 0.0576 * degrees);
 }
 
@@ -253,9 +255,8 @@ export function ageingRate(crop: Crop, options: KeepingOptions & { readonly soyb
   if (crop.like === 'sunflower' || crop.like === 'canola') return null;
   const basis = keepingBasis(crop, options.soybeanShift);
   if (basis.kind === 'germination') {
-    const [m, t] = GERMINATION_KEEPING.inputs as [Formula['inputs'][0], Formula['inputs'][0]];
     return {
-      perHour: (moisture, celsius) => 1 / 24 / germinationDays(Math.min(m.most, Math.max(0.05, moisture)), Math.min(t.most, Math.max(t.least, celsius))),
+      perHour: (moisture, celsius) => 1 / 24 / germinationDays(Math.min(CEREAL_M.most, Math.max(0.05, moisture)), Math.min(CEREAL_T.most, Math.max(CEREAL_T.least, celsius))),
       lossAt: null,
       basis: GERMINATION_KEEPING.source,
     };

@@ -12,13 +12,15 @@ export const WATER_SHRINK: Formula = {
   note: 'Exact. A printed factor rounded to 1.183 is 0.004 point off at ten points.',
 };
 
+const FLAT = quantity('flat shrink a point', 0.5, 3, '% of wet weight');
+
 export const PENCIL_SHRINK: Formula = {
   id: 'pencil-shrink',
   title: "A buyer's flat shrink a point",
   equation: 'S = k (Mi - Mb) / 100 of the wet weight, k 1.2 to 1.5',
   standing: 'common practice',
   source: 'Posted shrink schedules; 1.4 common',
-  inputs: [MOISTURE, quantity('flat shrink a point', 0.5, 3, '% of wet weight')],
+  inputs: [MOISTURE, FLAT],
   note: 'Usually without a handling term: below 0.5/(k - exact factor) points it is cheaper for the seller than exact shrink plus half a per cent.',
 };
 
@@ -44,7 +46,7 @@ export function shrinkBy(rule: ShrinkRule, moisture: number): number {
   within(MOISTURE, rule.base);
   const handling = within(HANDLING, rule.handling ?? 0);
   if (moisture <= rule.base) return 0;
-  const water = rule.kind === 'exact' ? waterShrink(moisture, rule.base) : within(PENCIL_SHRINK.inputs[1]!, rule.percentPerPoint) * (moisture - rule.base);
+  const water = rule.kind === 'exact' ? waterShrink(moisture, rule.base) : within(FLAT, rule.percentPerPoint) * (moisture - rule.base);
   return Math.min(1, water + handling);
 }
 

@@ -14,13 +14,15 @@ export type LinearSolver = (program: LinearProgram) => LinearAnswer;
 
 const HOURS = quantity('truck hours', 0, 1e6, 'h');
 
+const VALUE = quantity('value', -1000, 1000, '$/bu');
+
 export const ALLOCATION: Formula = {
   id: 'allocation',
   title: 'Which bushels to which bin and buyer',
   equation: 'max sum(value x) with sum over places <= expected; sum into a bin <= room; buyer least <= sum <= most; sum(hours x) <= truck hours',
   standing: 'published, from memory',
   source: 'Linear programming; solved by the HiGHS package',
-  inputs: [BUSHELS, HOURS, quantity('value', -1000, 1000, '$/bu')],
+  inputs: [BUSHELS, HOURS, VALUE],
   note: 'A bin takes one crop: the user says which, the programme does not choose. The shadow price is the gain from one bushel more, found by solving again, so it is right where duals are not unique.',
 };
 
@@ -88,7 +90,7 @@ function checked(input: AllocationInput): void {
     if (!ids.has(lane.from)) throw new UnknownRefusal('source', lane.from, [...ids]);
     const place = places.get(lane.to);
     if (!place) throw new UnknownRefusal('place', lane.to, [...places.keys()]);
-    within(ALLOCATION.inputs[2]!, lane.value);
+    within(VALUE, lane.value);
     requireInRange('truck hours a bushel', lane.hoursPerBushel ?? 0, 0, 100, 'h/bu');
     const crop = input.sources.find((s) => s.id === lane.from)!.crop;
     if (crop !== place.crop) throw new UnknownRefusal(`crop for ${place.id}`, crop, [place.crop]);

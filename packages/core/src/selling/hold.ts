@@ -24,6 +24,8 @@ export interface WaitingPlan {
   readonly loss?: number;
   /** $/bu/month on the bushels put in. */
   readonly storagePerMonth?: number;
+  /** $/bu for moving it in and out again, on the bushels that are sold. */
+  readonly handlingPerBu?: number;
   /** $ once: tarp, fuel, labor, fans, handling. */
   readonly costs?: readonly { readonly what: string; readonly money: number }[];
 }
@@ -68,7 +70,8 @@ export function holdOrSell(input: { readonly bushels: number; readonly harvestPr
     const soldBushels = bushels * kept;
     const sale = soldBushels * within(PRICE, plan.laterPrice);
     const storage = bushels * months * within(PRICE, plan.storagePerMonth ?? 0);
-    const costs = (plan.costs ?? []).reduce((sum, { what, money }) => sum + within({ ...MONEY, name: what }, money), 0);
+    const once = (plan.costs ?? []).reduce((sum, { what, money }) => sum + within({ ...MONEY, name: what }, money), 0);
+    const costs = once + soldBushels * within({ ...PRICE, name: 'handling' }, plan.handlingPerBu ?? 0);
     const interest = (harvest * rate * months) / 12;
     const net = sale - storage - costs - interest;
     const lost = bushels - soldBushels;

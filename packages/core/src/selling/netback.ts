@@ -2,13 +2,16 @@ import { type Formula, quantity, requireInRange, within } from '../kernel/index.
 import { PRICE } from '../units/index.js';
 import { type BuyerSchedule, computeTicket, type TicketInput } from './ticket.js';
 
+const DISTANCE = quantity('distance one way', 0, 5e6, 'm');
+const TRUCK_COST = quantity('cost of a truck', 0, 1, '$/m');
+
 export const NETBACK: Formula = {
   id: 'netback',
   title: 'Net price at the farm',
   equation: '(price x paid bushels - discounts - drying - fees - freight) / bushels that left the farm',
   standing: 'common practice',
   source: 'Arithmetic; per wet and per dry bushel are different figures',
-  inputs: [PRICE, quantity('distance one way', 0, 5e6, 'm'), quantity('cost of a truck', 0, 1, '$/m')],
+  inputs: [PRICE, DISTANCE, TRUCK_COST],
 };
 
 /**
@@ -19,7 +22,7 @@ export const NETBACK: Formula = {
  * @returns $
  */
 export function freight(distance: number, perMetre: number, fixed = 0): number {
-  return 2 * within(NETBACK.inputs[1]!, distance) * within(NETBACK.inputs[2]!, perMetre) + requireInRange('fixed cost of a load', fixed, 0, 10_000, '$');
+  return 2 * within(DISTANCE, distance) * within(TRUCK_COST, perMetre) + requireInRange('fixed cost of a load', fixed, 0, 10_000, '$');
 }
 
 export interface Bid {

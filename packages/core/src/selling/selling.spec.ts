@@ -138,7 +138,7 @@ describe('contracts, bids and holding', () => {
     expect(compareBids(load, bids).map((bid) => bid.buyer)).toEqual(['near', 'far', 'strict']);
   });
   it('break-even prices are break-even, and carry is paid or not', () => {
-    const plan = { id: 'bin', months: 5, laterPrice: 4.6, loss: 0.01, storagePerMonth: 0.03, costs: [{ what: 'fans', money: 300 }] };
+    const plan = { id: 'bin', months: 5, laterPrice: 4.6, loss: 0.01, storagePerMonth: 0.03, handlingPerBu: 0.02, costs: [{ what: 'fans', money: 300 }] };
     const { plans } = holdOrSell({ bushels: 10_000, harvestPrice: 4.2, interest: 0.08, plans: [plan] });
     const even = holdOrSell({ bushels: 10_000, harvestPrice: 4.2, interest: 0.08, plans: [{ ...plan, laterPrice: plans[0]!.breakEvenPrice }] });
     expect(even.plans[0]!.againstHarvest).toBeCloseTo(0, 6);

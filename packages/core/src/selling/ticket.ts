@@ -60,13 +60,15 @@ export interface TicketInput {
   readonly price: number;
 }
 
+const GROSS = quantity('gross weight', 0, 200_000, 'kg');
+
 export const TICKET: Formula = {
   id: 'ticket',
   title: 'A buyer’s ticket',
   equation: 'net = gross - tare; less dockage and foreign material; less moisture shrink; bushels x (price - discounts) - drying - fees',
   standing: 'common practice',
   source: 'Posted schedules of buyers; dockage in whole tenths per 7 CFR 810 (from memory)',
-  inputs: [quantity('gross weight', 0, 200_000, 'kg'), MOISTURE, PRICE],
+  inputs: [GROSS, MOISTURE, PRICE],
   note: 'Every buyer’s schedule is its own: the figures come from the user.',
 };
 
@@ -133,7 +135,6 @@ function checkSchedule(schedule: BuyerSchedule): void {
  * @throws RangeRefusal when gross is below tare or a figure cannot be
  */
 export function computeTicket(input: TicketInput, schedule: BuyerSchedule): Ticket {
-  const [GROSS] = TICKET.inputs as [Formula['inputs'][0]];
   checkSchedule(schedule);
   within(GROSS, input.grossKg);
   requireInRange('tare weight', input.tareKg, 0, input.grossKg, 'kg');

@@ -9,13 +9,16 @@ export const WALL_FRICTION = { corrugated: 0.37, smoothSteel: 0.3, concrete: 0.4
 /** Lateral over vertical pressure (0.4 to 0.5 in the literature). */
 export const LATERAL_RATIO = 0.5;
 
+const DIAMETER = quantity('diameter', 0.5, 60, 'm');
+const DEPTH = quantity('depth', 0, 60, 'm');
+
 export const PACKING: Formula = {
   id: 'packing',
   title: 'Packing under its own weight',
   equation: 'dP/dz = rho(P) g - (4 k mu/D) P;  rho = rho0 [1 + gain (1 - exp(-P/P0))];  pack = mean rho / rho0',
   standing: 'assumed',
   source: 'Janssen 1895 with a density that grows with pressure; pressure part checked against the closed form',
-  inputs: [quantity('diameter', 0.5, 60, 'm'), quantity('depth', 0, 60, 'm'), quantity('test weight', 5, 100, 'lb/bu')],
+  inputs: [DIAMETER, DEPTH, quantity('test weight', 5, 100, 'lb/bu')],
   note: 'The published compaction constants were not remembered. The gains here only land in the range of printed pack factors (corn 1.03-1.10, soybeans 1.02-1.06; more in deep, wide bins and for light or wet grain). Use a factor of your own, or calibrate one with packFromScale.',
 };
 
@@ -37,7 +40,6 @@ export function columnOf(input: {
   readonly gain: number;
   readonly lateral?: number;
 }): { floorPressure: number; meanDensity: number } {
-  const [DIAMETER, DEPTH] = PACKING.inputs as [Formula['inputs'][0], Formula['inputs'][0]];
   within(DIAMETER, input.diameter);
   within(DEPTH, input.depth);
   requireInRange('density', input.density, 100, 1500, 'kg/m³');

@@ -115,7 +115,7 @@ const wetLoad = { grossKg: poundsToKilograms(56_000), tareKg: 0, moisture: 0.18 
 
 export const harvestHaulingSelling = [
   table(
-    { formula: GROUND_SPEED, title: 'bu/h of material (mph, ft, bu/ac)', source: 'mph ft bu/ac / 8.25', standing: 'published', allowed: 0.06, unit: 'bu/h' },
+    { formula: GROUND_SPEED, title: 'bu/h of material (mph, ft, bu/ac)', source: 'mph ft bu/ac / 8.25', standing: 'computed', allowed: 0.06, unit: 'bu/h' },
     [
       [4, 20, 200, 1939.4],
       [3.5, 30, 60, 763.6],
@@ -124,7 +124,7 @@ export const harvestHaulingSelling = [
     (mph, feet, perAcre) => rateAt(mphToMetresPerSecond(mph), ft(feet), bushelsPerAcreToKgPerHa(perAcre, 56)) / bushel,
   ),
   table(
-    { formula: GROUND_SPEED, title: 'ac/h (mph, ft, efficiency)', source: 'mph ft eff / 8.25', standing: 'published', allowed: 0.006, unit: 'ac/h' },
+    { formula: GROUND_SPEED, title: 'ac/h (mph, ft, efficiency)', source: 'mph ft eff / 8.25', standing: 'computed', allowed: 0.006, unit: 'ac/h' },
     [
       [4, 20, 0.7, 6.79],
       [3.5, 40, 0.7, 11.88],
@@ -152,7 +152,7 @@ export const harvestHaulingSelling = [
     },
   ),
   table(
-    { formula: GROUND_SPEED, title: 'Twelve rows at 20 inches', source: 'Arithmetic', standing: 'published', allowed: 1e-9, unit: 'ft' },
+    { formula: GROUND_SPEED, title: 'Twelve rows at 20 inches', source: 'Arithmetic', standing: 'computed', allowed: 1e-9, unit: 'ft' },
     [[12, 20, 20]],
     (rows, inches) => widthOfRows(rows, inchesToMetres(inches)) / 0.3048,
   ),
