@@ -73,7 +73,7 @@ function markdown(): string {
         const worst = Math.max(...check.rows.map((row) => deviation(check, row)));
         const unit = check.relative ? '' : check.unit === '' ? '' : ` ${check.unit}`;
         out.push(
-          `| ${check.title} | ${check.source} | ${check.standing} | ${check.rows.length} | ${figure(worst, check.relative)}${worst < 1e-9 ? '' : unit} | ${figure(check.allowed, check.relative)}${check.allowed === 0 ? '' : unit} |`,
+          `| ${check.title} | ${check.source} | ${check.standing} | ${check.rows.length} | ${figure(worst, check.relative)}${worst < 1e-9 ? '' : unit} | ${check.allowed === 0 ? 'exact' : `${figure(check.allowed, check.relative)}${unit}`} |`,
         );
       }
     }

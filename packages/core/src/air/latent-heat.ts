@@ -45,7 +45,7 @@ export const BINDING_HEAT = {
  */
 export function bindingHeatOf(crop: Crop): BindingHeat {
   if (crop.like === 'corn') return BINDING_HEAT.corn;
-  if (crop.like === 'wheat' || crop.like === 'softWheat' || crop.like === 'barley' || crop.like === 'oats') return BINDING_HEAT.wheat;
+  if (crop.like === 'wheat' || crop.like === 'softWheat') return BINDING_HEAT.wheat;
   return fitBindingHeat(isotherm(crop));
 }
 
