@@ -302,6 +302,32 @@ const CALLS: Readonly<Record<string, readonly unknown[]>> = {
       rainAt: 1230,
     },
   ],
+  waitingCosts: [
+    {
+      hours: [0, 1, 2, 3].map((hour) => ({ hour, moisture: 0.14 - hour / 200 })),
+      starts: [0, 1],
+      dryKgPerHour: 20_000,
+      dryKgLeft: 50_000,
+      value: (m: number) => 0.36 - m / 10,
+      open: [[0, 10]],
+      shatterPerPoint: 0.02,
+      shatterBelow: 0.12,
+      standingRisk: 0.02,
+    },
+  ],
+  fireDanger: [30, 0.2, 8, 1, 35],
+  bestSettings: [
+    [{ id: 'a', machine: 'c', crop: 'corn', variety: '', moisture: 0.18, values: { rotor: 400 }, loss: 1, dirt: 2 }],
+    { machine: 'c', crop: 'corn', variety: '', moisture: 0.19 },
+  ],
+  rankFields: [
+    {
+      fields: [{ id: 'a', moisture: 0.17, pointsPerDay: 0.5, base: 0.15, standability: 1, distance: 3000, area: 20, hours: 6 }],
+      weights: core.SCHOOLS.steady.weights,
+      dryer: { bushelPointsPerHour: 2600, dryTo: 0.15, combineBushelsPerHour: 2900, roomBushels: 9000, lastMoisture: 0.171, mostStep: 2 },
+      rainIn: 5,
+    },
+  ],
   simulateHauling: [homeDay, 2, 3],
   trucksWorthHaving: [ONE_TRUCK, 2, 2, 3, 50],
   contractPrice: [{ kind: 'futuresFixed', futures: 4.5, fee: 0.03 }, { basis: -0.25 }],

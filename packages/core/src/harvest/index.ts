@@ -21,3 +21,6 @@ export { SAMPLING, readingsNeeded, sampleMean } from './sampling.js';
 export { CORN_DRYDOWN, cornPointsPerDay, growingDegreeDays, cornAfterHeat, cornDrydown, type Drydown } from './drydown.js';
 export { BEAN_DAY, beanDay, type BeanDay, type CuttingWindow, type FieldReading, type MomentRange, type WeatherHour } from './bean-day.js';
 export { fitToCut, type FitReason, type FitVerdict, type FitWindow } from './fitness.js';
+export { WAITING, waitingCosts, type StartCost, type ValueOfMoisture, type WaitingInput } from './waiting.js';
+export { FIRE_DANGER, FIRE_CARE, FIRE_STOP, fireDanger, type FireLevel } from './fire.js';
+export { bestSettings, type RankedSettings, type SettingsRecord } from './settings-record.js';

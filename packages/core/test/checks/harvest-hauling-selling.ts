@@ -14,6 +14,8 @@ import {
   contractPrice,
   crossContract,
   feetToMetres,
+  FIRE_DANGER,
+  fireDanger,
   FIELD_WEIGHTS,
   fieldWeights,
   fitLine,
@@ -114,6 +116,33 @@ const corn14 = { legalPounds: 56, shrink: { kind: 'flat', base: 0.155, percentPe
 const wetLoad = { grossKg: poundsToKilograms(56_000), tareKg: 0, moisture: 0.18 };
 
 export const harvestHaulingSelling = [
+  table(
+    { formula: FIRE_DANGER, title: 'Index by °C, % humidity, km/h', source: 'The same form by a separate script', standing: 'computed', allowed: 0.06, unit: '' },
+    [
+      [30, 20, 30, 32.0],
+      [35, 15, 30, 42.1],
+      [40, 10, 40, 97.3],
+    ],
+    (t, rh, kmh) => fireDanger(t, rh / 100, kmh / 3.6).index,
+  ),
+  table(
+    {
+      formula: FIRE_DANGER,
+      title: 'Wind (km/h) at which harvest stops, by °C and %',
+      source: 'South Australian harvest code table, as remembered',
+      standing: 'published, from memory',
+      allowed: 0.25,
+      unit: '',
+    },
+    [
+      [35, 10, 24.3, 35],
+      [35, 20, 29.1, 35],
+      [30, 20, 31.6, 35],
+      [25, 30, 38.5, 35],
+    ],
+    (t, rh, kmh) => fireDanger(t, rh / 100, kmh / 3.6).index,
+  ),
+
   table(
     { formula: GROUND_SPEED, title: 'bu/h of material (mph, ft, bu/ac)', source: 'mph ft bu/ac / 8.25', standing: 'computed', allowed: 0.06, unit: 'bu/h' },
     [
