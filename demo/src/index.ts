@@ -2,3 +2,4 @@ export { demoFarm, type DemoFarm, type DemoField, type DemoLot, type DemoOptions
 export { seeded } from './random.js';
 export { ulidAt } from './ulid.js';
 export { benchBook } from './bench-book.js';
+export { demoNotebook, type DemoNotebook } from './notebook.js';

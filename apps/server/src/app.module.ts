@@ -4,6 +4,7 @@ import { APP_FILTER, APP_GUARD } from '@nestjs/core';
 import { LoggerModule } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
 import { BookModule } from './features/book/index.js';
+import { NotebookModule } from './features/notebook/index.js';
 import { PeopleModule } from './features/people/index.js';
 import { SetupModule } from './features/setup/index.js';
 import { AccessGuard } from './platform/access.js';
@@ -41,6 +42,7 @@ export class AppModule {
         PeopleModule,
         BookModule,
         SetupModule,
+        NotebookModule,
       ],
       controllers: [HealthController],
       providers: [

@@ -57,7 +57,8 @@ it('a saved book goes into an empty farm and is the same book again; into a begu
 
 it('migrations go down and up again', async () => {
   const fresh = await Harness.start();
-  await fresh.db.undoLastMigration();
+  // Each migration has its own way back.
+  for (const _ of fresh.db.migrations) await fresh.db.undoLastMigration();
   expect(await fresh.db.query("SHOW TABLES LIKE 'entries'")).toEqual([]);
   await fresh.db.runMigrations();
   expect(await fresh.db.query("SHOW TABLES LIKE 'entries'")).toHaveLength(1);

@@ -134,4 +134,6 @@ export interface FeedEvent {
   readonly seq: number;
   /** Fields, lots or places changed too. */
   readonly setup: number;
+  /** Readings, checks, settings or weather came in. */
+  readonly notes: number;
 }

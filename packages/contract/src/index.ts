@@ -2,3 +2,4 @@ export * from './answers.js';
 export * from './entries.js';
 export * from './people.js';
 export * from './setup.js';
+export * from './notebook.js';

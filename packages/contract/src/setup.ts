@@ -63,26 +63,3 @@ export class PlaceBody {
   @Max(10_000_000)
   capacityBu?: number;
 }
-
-/** Moisture of a field, measured before or while it is cut. */
-export class ReadingBody {
-  @ApiProperty()
-  @IsString()
-  @IsNotEmpty()
-  @MaxLength(40)
-  fieldId: string;
-
-  @ApiProperty()
-  @IsInstant()
-  at: string;
-
-  @ApiProperty({ description: 'wet-basis fraction' })
-  @IsNumber({}, { message: 'moisture must be a number' })
-  @Min(0)
-  @Max(0.6, { message: 'moisture is a fraction from 0 to 0.6 (16.5 % is 0.165)' })
-  moisture: number;
-
-  @ApiProperty({ enum: ['hand', 'combine', 'elevator'] })
-  @IsIn(['hand', 'combine', 'elevator'])
-  source: string;
-}

@@ -1,9 +1,10 @@
 import { DEFAULT_MOISTURE, DEFAULT_TRUST, instantOf } from '@fanega/core';
-import { demoFarm, type DemoOptions } from '@fanega/demo';
+import { demoFarm, demoNotebook, type DemoOptions } from '@fanega/demo';
 import type { DataSource } from 'typeorm';
 import { BookRepository } from '../features/book/index.js';
 import { DEMO_USER } from '../features/people/index.js';
-import { FarmRow, FieldRow, LotRow, MembershipRow, PlaceRow, ReadingRow, UserRow } from '../platform/rows.js';
+import { NotebookRepository } from '../features/notebook/index.js';
+import { FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PlaceRow, ReadingRow, SheetRow, UserRow, WeatherRow } from '../platform/rows.js';
 
 const FARM_ID = 'kestrel-levee';
 
@@ -18,6 +19,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       timeZone: demo.timeZone,
       seq: 0,
       setup: 0,
+      notes: 0,
       demo: true,
       defaults: { moisture: DEFAULT_MOISTURE, trust: [...DEFAULT_TRUST] },
     });
@@ -46,12 +48,43 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
         hopperM: hopperM ?? null,
       })),
     );
-    for (let i = 0; i < demo.readings.length; i += 500) {
+    const book = demoNotebook(demo);
+    const readings = [...demo.readings, ...book.readings].map(({ at, id, fieldId, source, by, ...reading }) => ({
+      farmId,
+      id,
+      fieldId,
+      source,
+      by,
+      atMs: instantOf(at),
+      moisture: reading.moisture ?? null,
+      cracked: 'cracked' in reading ? (reading.cracked ?? null) : null,
+      tester: 'tester' in reading ? (reading.tester ?? '') : '',
+      spot: 'spot' in reading ? (reading.spot ?? '') : '',
+    }));
+    for (let i = 0; i < readings.length; i += 500) await tx.insert(ReadingRow, readings.slice(i, i + 500));
+    await tx.insert(
+      NoteRow,
+      book.notes.map(({ kind, body, by, voided }) => ({
+        farmId,
+        id: body.id,
+        kind,
+        atMs: instantOf(body.at),
+        lotId: 'lotId' in body ? body.lotId : null,
+        machineId: 'machineId' in body ? body.machineId : null,
+        body,
+        by,
+        voided,
+      })),
+    );
+    await tx.insert(
+      SheetRow,
+      book.sheets.map((sheet) => ({ farmId, revision: 1, ...sheet })),
+    );
+    for (let i = 0; i < book.weather.length; i += 500)
       await tx.insert(
-        ReadingRow,
-        demo.readings.slice(i, i + 500).map(({ at, ...reading }) => ({ farmId, ...reading, atMs: instantOf(at) })),
+        WeatherRow,
+        book.weather.slice(i, i + 500).map((hour) => NotebookRepository.weatherRow(farmId, hour)),
       );
-    }
     const repository = new BookRepository(db);
     await repository.insert(
       tx,

@@ -1,7 +1,8 @@
 import { createConnection } from 'mysql2/promise';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { InitialBook1790000000000 } from '../migrations/1790000000000-initial-book.js';
-import { EntryRow, FarmRow, FieldRow, LotRow, MembershipRow, PlaceRow, ReadingRow, SessionRow, UserRow } from './rows.js';
+import { Notebook1790100000000 } from '../migrations/1790100000000-notebook.js';
+import { EntryRow, FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PlaceRow, ReadingRow, SessionRow, SheetRow, UserRow, WeatherRow } from './rows.js';
 
 export function dataSourceOptions(url: string): DataSourceOptions {
   return {
@@ -9,8 +10,8 @@ export function dataSourceOptions(url: string): DataSourceOptions {
     url,
     charset: 'utf8mb4',
     timezone: 'Z',
-    entities: [FarmRow, UserRow, MembershipRow, SessionRow, FieldRow, LotRow, PlaceRow, EntryRow, ReadingRow],
-    migrations: [InitialBook1790000000000],
+    entities: [FarmRow, UserRow, MembershipRow, SessionRow, FieldRow, LotRow, PlaceRow, EntryRow, ReadingRow, NoteRow, SheetRow, WeatherRow],
+    migrations: [InitialBook1790000000000, Notebook1790100000000],
     synchronize: false,
     poolSize: 10,
   };

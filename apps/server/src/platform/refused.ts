@@ -14,6 +14,7 @@ const STATUS = {
   id_used_otherwise: 409,
   name_used: 409,
   book_begun: 409,
+  sheet_changed: 409,
   set_up_already: 409,
   book_refuses: 422,
   too_many_sign_ins: 429,

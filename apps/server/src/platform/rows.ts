@@ -13,6 +13,8 @@ export class FarmRow {
   @Column('int', { unsigned: true }) seq: number;
   /** Counts changes of fields, lots and places. */
   @Column('int', { unsigned: true }) setup: number;
+  /** Counts readings, notes, sheets and weather. */
+  @Column('int', { unsigned: true, default: 0 }) notes: number;
   @Column('boolean') demo: boolean;
   @Column('json') defaults: { moisture: number; trust: string[] };
 }
@@ -97,7 +99,47 @@ export class ReadingRow {
   @PrimaryColumn({ type: 'char', length: 26 }) id: string;
   @Column({ name: 'field_id', ...ID }) fieldId: string;
   @Column({ name: 'at_ms', type: 'bigint', transformer: { to: (v: number) => v, from: Number } }) atMs: number;
-  @Column('double') moisture: number;
+  /** null: a bite test. */
+  @Column('double', { nullable: true }) moisture: number | null;
   @Column({ type: 'varchar', length: 16 }) source: string;
+  @Column('tinyint', { unsigned: true, nullable: true }) cracked: number | null;
+  @Column(ID) tester: string;
+  @Column(ID) spot: string;
   @Column({ name: 'by_name', ...TEXT }) by: string;
+}
+
+/** Settings sheets, loss checks, tester pairs, strips: one immutable row each. */
+@Entity('notes')
+export class NoteRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn({ type: 'char', length: 26 }) id: string;
+  @Column({ type: 'varchar', length: 16 }) kind: string;
+  @Column({ name: 'at_ms', type: 'bigint', transformer: { to: (v: number) => v, from: Number } }) atMs: number;
+  @Column({ name: 'lot_id', ...ID, nullable: true }) lotId: string | null;
+  @Column({ name: 'machine_id', ...ID, nullable: true }) machineId: string | null;
+  @Column('json') body: object;
+  @Column({ name: 'by_name', ...TEXT }) by: string;
+  @Column('boolean') voided: boolean;
+}
+
+/** What a farm sets for itself: cutting windows by crop, machine profiles, the weights of "which field next". */
+@Entity('sheets')
+export class SheetRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn({ type: 'varchar', length: 16 }) kind: string;
+  @PrimaryColumn(ID) subject: string;
+  @Column('int', { unsigned: true }) revision: number;
+  @Column('json') body: object;
+}
+
+@Entity('weather_hours')
+export class WeatherRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn({ name: 'at_ms', type: 'bigint', transformer: { to: (v: number) => v, from: Number } }) atMs: number;
+  @Column('double') temperature: number;
+  @Column('double') humidity: number;
+  @Column('double') wind: number;
+  @Column('double', { name: 'rain_chance' }) rainChance: number;
+  @Column('boolean') wet: boolean;
+  @Column('boolean') forecast: boolean;
 }

@@ -125,8 +125,9 @@ export class AnswersService {
     });
   }
 
-  fields(farmId: string): Promise<FieldRow[]> {
-    return this.books.answer(farmId, 'fields', async (book) => {
+  async fields(farmId: string): Promise<FieldRow[]> {
+    const { notes } = await this.books.open(farmId);
+    const work = async (book: OpenBook): Promise<FieldRow[]> => {
       const accounts = book.ledger.accounts();
       const readings = await this.repository.lastReadings(farmId);
       const cuts = cutsOf(book);
@@ -134,7 +135,7 @@ export class AnswersService {
         const account = accounts[lot.id]!;
         const cut = cuts.get(lot.id);
         const reading = readings.get(lot.fieldId);
-        const fromReading = reading ? { moisture: reading.moisture, at: new Date(reading.atMs).toISOString(), source: reading.source } : null;
+        const fromReading = reading && reading.moisture !== null ? { moisture: reading.moisture, at: new Date(reading.atMs).toISOString(), source: reading.source } : null;
         const fromCut = cut ? { moisture: cut.lastMoisture, at: cut.last, source: 'combine' } : null;
         const newest = fromReading && fromCut ? (instantOf(fromReading.at) > instantOf(fromCut.at) ? fromReading : fromCut) : (fromReading ?? fromCut);
         return {
@@ -148,7 +149,8 @@ export class AnswersService {
           lastCut: cut?.last ?? null,
         };
       });
-    });
+    };
+    return this.books.answer(farmId, 'fields', work, notes);
   }
 
   deliveries(farmId: string): Promise<Delivery[]> {

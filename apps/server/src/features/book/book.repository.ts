@@ -26,9 +26,9 @@ const INSERT_AT_ONCE = 500;
 export class BookRepository {
   constructor(@Inject(DataSource) private readonly db: DataSource) {}
 
-  /** Sequence and setup numbers, which tell whether a replayed state is still the newest; null for no such farm. */
-  async versions(farmId: string, on: Connection = this.db): Promise<{ seq: number; setup: number } | null> {
-    const rows: { seq: number; setup: number }[] = await on.query('SELECT seq, setup FROM farms WHERE id = ?', [farmId]);
+  /** Sequence, setup and notebook numbers, which tell whether a replayed state is still the newest; null for no such farm. */
+  async versions(farmId: string, on: Connection = this.db): Promise<{ seq: number; setup: number; notes: number } | null> {
+    const rows: { seq: number; setup: number; notes: number }[] = await on.query('SELECT seq, setup, notes FROM farms WHERE id = ?', [farmId]);
     return rows[0] ?? null;
   }
 
@@ -138,7 +138,7 @@ export class BookRepository {
   /** The newest reading of each field. */
   async lastReadings(farmId: string): Promise<Map<string, ReadingRow>> {
     const newest: { id: string }[] = await this.db.query(
-      'SELECT r.id FROM readings r JOIN (SELECT field_id, MAX(at_ms) AS at_ms FROM readings WHERE farm_id = ? GROUP BY field_id) n ON n.field_id = r.field_id AND n.at_ms = r.at_ms WHERE r.farm_id = ?',
+      'SELECT r.id FROM readings r JOIN (SELECT field_id, MAX(at_ms) AS at_ms FROM readings WHERE farm_id = ? AND moisture IS NOT NULL GROUP BY field_id) n ON n.field_id = r.field_id AND n.at_ms = r.at_ms WHERE r.farm_id = ?',
       [farmId, farmId],
     );
     if (newest.length === 0) return new Map();

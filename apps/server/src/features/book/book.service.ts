@@ -14,6 +14,8 @@ export interface OpenBook {
   readonly ledger: Ledger;
   readonly setupVersion: number;
   seq: number;
+  /** Version of the notebook: readings change what is told of the fields, not the book. */
+  notes: number;
   /** Sequence number of each entry. */
   readonly seqOf: Map<string, number>;
   /** Answers worked out from this state, thrown away with the next entry. */
@@ -68,9 +70,10 @@ export class BookService {
     let book = this.books.get(farmId);
     if (!book || book.setupVersion !== versions.setup) {
       const setup = await this.repository.setup(farmId, on);
-      book = { setup, ledger: new Ledger(BookRepository.header(setup)), setupVersion: versions.setup, seq: 0, seqOf: new Map(), answers: new Map() };
+      book = { setup, ledger: new Ledger(BookRepository.header(setup)), setupVersion: versions.setup, seq: 0, notes: versions.notes, seqOf: new Map(), answers: new Map() };
       this.books.set(farmId, book);
     }
+    book.notes = versions.notes;
     if (book.seq < versions.seq) this.take(book, await this.repository.entriesAfter(farmId, book.seq, on));
     return book;
   }

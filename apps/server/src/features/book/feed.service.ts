@@ -22,7 +22,7 @@ export class FeedService implements OnApplicationShutdown {
   /** Called after a commit of this process, so that its own clients need not wait for the next look. */
   appended(farmId: string, seq: number): void {
     const before = this.last.get(farmId);
-    if (before && before.seq < seq) this.tell(farmId, { seq, setup: before.setup });
+    if (before && before.seq < seq) this.tell(farmId, { ...before, seq });
   }
 
   /** Events after a sequence number; the newest state first when the client is behind it. */
@@ -31,14 +31,14 @@ export class FeedService implements OnApplicationShutdown {
       this.listeners.set(farmId, (this.listeners.get(farmId) ?? 0) + 1);
       this.timer ??= setInterval(() => void this.look(), LOOK_MS);
       const subscription = this.events.pipe(filter((event) => event.farmId === farmId)).subscribe({
-        next: ({ seq, setup }) => subscriber.next({ seq, setup }),
+        next: ({ farmId: _, ...event }) => subscriber.next(event),
         complete: () => subscriber.complete(),
       });
       this.repository.versions(farmId).then(
         (now) => {
           if (!now) return;
           this.last.set(farmId, now);
-          if (now.seq !== after) subscriber.next(now);
+          if (now.seq !== after) subscriber.next({ ...now });
         },
         (error: unknown) => subscriber.error(error),
       );
@@ -60,7 +60,7 @@ export class FeedService implements OnApplicationShutdown {
       try {
         const now = await this.repository.versions(farmId);
         const before = this.last.get(farmId);
-        if (now && (!before || now.seq !== before.seq || now.setup !== before.setup)) this.tell(farmId, now);
+        if (now && (!before || now.seq !== before.seq || now.setup !== before.setup || now.notes !== before.notes)) this.tell(farmId, now);
       } catch {
         // The database is away for a moment; the next look tells what was missed.
       }

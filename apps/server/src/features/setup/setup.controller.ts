@@ -1,7 +1,7 @@
-import { FieldBody, PlaceBody, ReadingBody } from '@fanega/contract';
+import { FieldBody, PlaceBody } from '@fanega/contract';
 import { Body, Controller, Inject, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { Allow } from '../../platform/access.js';
 import { SetupService } from './setup.service.js';
 
 @ApiTags('setup')
@@ -19,11 +19,5 @@ export class SetupController {
   @Allow('manager')
   addPlace(@Param('farmId') farmId: string, @Body() body: PlaceBody): Promise<{ placeId: string }> {
     return this.setup.addPlace(farmId, body);
-  }
-
-  @Post('readings')
-  @Allow('operator')
-  addReading(@Param('farmId') farmId: string, @Body() body: ReadingBody, @CallerOf() caller: Caller): Promise<{ readingId: string }> {
-    return this.setup.addReading(farmId, body, caller);
   }
 }

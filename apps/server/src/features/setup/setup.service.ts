@@ -1,13 +1,11 @@
-import type { FieldBody, PlaceBody, ReadingBody } from '@fanega/contract';
+import type { FieldBody, PlaceBody } from '@fanega/contract';
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { ulid } from 'ulid';
-import { instantOf } from '@fanega/core';
-import type { Caller } from '../../platform/access.js';
 import { Refused } from '../../platform/refused.js';
-import { FarmRow, FieldRow, LotRow, PlaceRow, ReadingRow } from '../../platform/rows.js';
+import { FarmRow, FieldRow, LotRow, PlaceRow } from '../../platform/rows.js';
 
-/** Fields, places and readings of a farm. What an entry points to stays, so nothing here deletes. */
+/** Fields and places of a farm. What an entry points to stays, so nothing here deletes. */
 @Injectable()
 export class SetupService {
   constructor(@Inject(DataSource) private readonly db: DataSource) {}
@@ -64,17 +62,6 @@ export class SetupService {
         hopperM: null,
       });
       return { placeId };
-    });
-  }
-
-  addReading(farmId: string, body: ReadingBody, caller: Caller): Promise<{ readingId: string }> {
-    return this.changing(farmId, async (tx) => {
-      if (!(await tx.existsBy(FieldRow, { farmId, id: body.fieldId }))) {
-        throw new Refused('not_found', 'There is no such field.', [{ field: 'fieldId', code: 'not_found', message: 'there is no such field' }]);
-      }
-      const id = ulid();
-      await tx.insert(ReadingRow, { farmId, id, fieldId: body.fieldId, atMs: Math.floor(instantOf(body.at)), moisture: body.moisture, source: body.source, by: caller.name });
-      return { readingId: id };
     });
   }
 }

@@ -1,0 +1,8 @@
+import { Module } from '@nestjs/common';
+import { NotebookController } from './notebook.controller.js';
+import { NotebookRepository } from './notebook.repository.js';
+import { NotebookService } from './notebook.service.js';
+
+@Module({ controllers: [NotebookController], providers: [NotebookService, NotebookRepository] })
+export class NotebookModule {}
+export { NotebookRepository };

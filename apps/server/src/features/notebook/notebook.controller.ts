@@ -1,0 +1,117 @@
+import {
+  LossBody,
+  MachineChange,
+  NextFieldChange,
+  type Notebook,
+  PairBody,
+  ReadingBody,
+  type ReadingInfo,
+  SettingsBody,
+  StripsBody,
+  WeatherBody,
+  type WeatherHourInfo,
+  WindowChange,
+} from '@fanega/contract';
+import { CROPS, instantOf } from '@fanega/core';
+import { Body, Controller, Get, Inject, Param, Post, Put, Query } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { Refused } from '../../platform/refused.js';
+import { NotebookRepository } from './notebook.repository.js';
+import { NotebookService } from './notebook.service.js';
+
+@ApiTags('notebook')
+@Controller('farms/:farmId')
+export class NotebookController {
+  constructor(
+    @Inject(NotebookService) private readonly service: NotebookService,
+    @Inject(NotebookRepository) private readonly repository: NotebookRepository,
+  ) {}
+
+  @Get('notebook')
+  @Allow('viewer')
+  notebook(@Param('farmId') farmId: string): Promise<Notebook> {
+    return this.repository.notebook(farmId);
+  }
+
+  @Get('readings')
+  @Allow('viewer')
+  readings(@Param('farmId') farmId: string, @Query('field') field?: string): Promise<ReadingInfo[]> {
+    return this.repository.readings(farmId, field);
+  }
+
+  @Post('readings')
+  @Allow('operator')
+  addReading(@Param('farmId') farmId: string, @Body() body: ReadingBody, @CallerOf() caller: Caller): Promise<{ readingId: string }> {
+    return this.service.addReading(farmId, body, caller);
+  }
+
+  @Post('notes/pair')
+  @Allow('operator')
+  addPair(@Param('farmId') farmId: string, @Body() body: PairBody, @CallerOf() caller: Caller): Promise<{ noteId: string }> {
+    return this.service.addNote(farmId, 'pair', body, caller);
+  }
+
+  @Post('notes/settings')
+  @Allow('operator')
+  addSettings(@Param('farmId') farmId: string, @Body() body: SettingsBody, @CallerOf() caller: Caller): Promise<{ noteId: string }> {
+    return this.service.addNote(farmId, 'settings', body, caller);
+  }
+
+  @Post('notes/loss')
+  @Allow('operator')
+  addLoss(@Param('farmId') farmId: string, @Body() body: LossBody, @CallerOf() caller: Caller): Promise<{ noteId: string }> {
+    return this.service.addNote(farmId, 'loss', body, caller);
+  }
+
+  @Post('notes/strips')
+  @Allow('operator')
+  addStrips(@Param('farmId') farmId: string, @Body() body: StripsBody, @CallerOf() caller: Caller): Promise<{ noteId: string }> {
+    return this.service.addNote(farmId, 'strips', body, caller);
+  }
+
+  @Post('notes/:noteId/void')
+  @Allow('operator')
+  voidNote(@Param('farmId') farmId: string, @Param('noteId') noteId: string): Promise<{ noteId: string }> {
+    return this.service.voidNote(farmId, noteId);
+  }
+
+  @Put('sheets/window/:crop')
+  @Allow('manager')
+  changeWindow(@Param('farmId') farmId: string, @Param('crop') crop: string, @Body() body: WindowChange): Promise<{ revision: number }> {
+    if (!Object.hasOwn(CROPS, crop)) throw new Refused('not_found', 'There is no such crop.');
+    const { tooDryBelow, bestFrom, bestTo, refuseAbove } = body.sheet;
+    if (!(tooDryBelow <= bestFrom && bestFrom <= bestTo && bestTo <= refuseAbove)) {
+      throw new Refused('body_wrong', 'The limits must rise: too dry, best from, best to, refused above.', [
+        { field: 'bestFrom', code: 'limits_rise', message: 'the limits must rise from too dry to refused' },
+      ]);
+    }
+    return this.service.changeSheet(farmId, 'window', crop, body);
+  }
+
+  @Put('sheets/next-field')
+  @Allow('operator')
+  changeNextField(@Param('farmId') farmId: string, @Body() body: NextFieldChange): Promise<{ revision: number }> {
+    return this.service.changeSheet(farmId, 'nextField', 'farm', body);
+  }
+
+  @Put('sheets/machine/:placeId')
+  @Allow('operator')
+  changeMachine(@Param('farmId') farmId: string, @Param('placeId') placeId: string, @Body() body: MachineChange): Promise<{ revision: number }> {
+    return this.service.changeSheet(farmId, 'machine', placeId, body, this.service.isPlace(farmId, placeId));
+  }
+
+  @Get('weather')
+  @Allow('viewer')
+  weather(@Param('farmId') farmId: string, @Query('from') from = '', @Query('to') to = ''): Promise<WeatherHourInfo[]> {
+    const [fromMs, toMs] = [instantOf(from), instantOf(to)];
+    if (Number.isNaN(fromMs) || Number.isNaN(toMs) || toMs - fromMs > 400 * 24 * 3_600_000) throw new Refused('body_wrong', 'from and to are instants, at most 400 days apart.');
+    return this.repository.weather(farmId, fromMs, toMs);
+  }
+
+  @Post('weather')
+  @Allow('operator')
+  addWeather(@Param('farmId') farmId: string, @Body() body: WeatherBody): Promise<{ hours: number }> {
+    return this.service.addWeather(farmId, body);
+  }
+}

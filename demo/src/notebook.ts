@@ -1,0 +1,243 @@
+import type { NoteInfo, ReadingBody, WeatherHourInfo, WindowBody, MachineProfile, NextFieldSheet } from '@fanega/contract';
+import {
+  bushelsPerAcreToKgPerHa,
+  CROPS,
+  dailyWeather,
+  feetToMetres,
+  instantOf,
+  isotherm,
+  kilogramsPerBushel,
+  mphToMetresPerSecond,
+  SCHOOLS,
+  type Settings,
+  wetToDryBasis,
+  dryToWetBasis,
+} from '@fanega/core';
+import type { DemoFarm } from './farm.js';
+import { seeded } from './random.js';
+import { ulidAt } from './ulid.js';
+
+export interface DemoNotebook {
+  readonly readings: readonly (ReadingBody & { readonly id: string; readonly by: string })[];
+  readonly notes: readonly NoteInfo[];
+  readonly sheets: readonly { readonly kind: string; readonly subject: string; readonly body: object }[];
+  readonly weather: readonly WeatherHourInfo[];
+}
+
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+/** Central daylight time. */
+const LOCAL = 5 * HOUR;
+const SQ_FT = 0.09290304;
+
+/** Three weeks of what people read, counted and set, and the weather they did it in; drawn to the farm's own book. */
+export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
+  const random = seeded(seed);
+  const between = (a: number, b: number): number => a + (b - a) * random();
+  const end = Math.max(...farm.entries.map((entry) => instantOf(entry.at)));
+  const midnight = Math.floor((end - LOCAL) / DAY) * DAY + LOCAL;
+  const id = (at: number): string => ulidAt(at, random);
+  const iso = (at: number): string => new Date(at).toISOString();
+
+  // Weather: 21 days behind, a day and a half ahead.
+  const first = midnight - 21 * DAY;
+  const hours = Math.floor((midnight - first) / HOUR) + 48;
+  const air = dailyWeather(26, 7, 0.62, hours, random);
+  const weather = Array.from({ length: hours }, (_, h): WeatherHourInfo => {
+    const at = first + h * HOUR;
+    const humidity = Math.min(0.98, Math.max(0.2, air.humidity[h]!));
+    const clock = h % 24;
+    const storm = at > end + 20 * HOUR ? Math.max(0, 0.8 - Math.abs(at - end - 27 * HOUR) / (9 * HOUR)) : 0.04;
+    return {
+      at: iso(at),
+      temperature: Math.round(air.temperature[h]! * 10) / 10,
+      humidity: Math.round(humidity * 1000) / 1000,
+      wind: Math.round((clock > 8 && clock < 19 ? between(2.5, 5.5) : between(0.5, 2)) * 10) / 10,
+      rainChance: Math.round(storm * 100) / 100,
+      wet: humidity > 0.94 && clock < 10,
+      forecast: at > end,
+    };
+  });
+
+  const cut = new Map<string, number>();
+  for (const entry of farm.entries) if (entry.type === 'harvest') cut.set(entry.lot, (cut.get(entry.lot) ?? 0) + entry.wetKg);
+  const season = Math.max(...farm.lots.map((lot) => lot.season));
+  const lots = farm.lots.filter((lot) => lot.season === season);
+  const acres = new Map(farm.fields.map((field) => [field.id, field.acres]));
+  const stands = (lot: (typeof lots)[number]): boolean => (cut.get(lot.id) ?? 0) < 0.3 * 55 * (acres.get(lot.fieldId) ?? 0) * kilogramsPerBushel(CROPS[lot.crop].legalPounds);
+
+  // Standing fields are read every other day, and beans through today, as they dry.
+  const readings: (ReadingBody & { id: string; by: string })[] = [];
+  const curve = isotherm(CROPS.soybean);
+  lots.filter(stands).forEach((lot, n) => {
+    const beans = lot.crop === 'soybean';
+    const ends = beans ? 0.128 + 0.006 * n : 0.19 + 0.01 * n;
+    for (let day = 18; day >= 1; day -= 2) {
+      const at = midnight - day * DAY + between(13, 15) * HOUR;
+      const moisture = Math.round((ends + day * (beans ? 0.006 : 0.0045) + between(-0.005, 0.005)) * 1000) / 1000;
+      readings.push({
+        id: id(at),
+        fieldId: lot.fieldId,
+        at: iso(at),
+        moisture,
+        source: day % 4 === 0 ? 'bench' : 'hand',
+        tester: 'Handheld 2',
+        spot: ['gate', 'middle', 'far end'][day % 3]!,
+        by: 'Oona',
+      });
+    }
+    if (!beans) return;
+    // Today: the law of the bean day with this field's own pace.
+    const rate = 0.13 + 0.02 * n;
+    let md = wetToDryBasis(0.165 + 0.006 * n);
+    for (let h = 21 * 24 + 7; first + h * HOUR < end; h++) {
+      const rest = wetToDryBasis(curve.moistureAt(air.temperature[h]!, Math.min(0.95, air.humidity[h]!)));
+      md = rest + (md - rest) * Math.exp(-rate);
+      const at = first + (h + 1) * HOUR;
+      if (at <= end && (h - 1) % 2 === n % 2 && h > 21 * 24 + 8) {
+        readings.push({
+          id: id(at),
+          fieldId: lot.fieldId,
+          at: iso(at),
+          moisture: Math.round((dryToWetBasis(md) + between(-0.003, 0.003)) * 1000) / 1000,
+          source: 'hand',
+          tester: 'Handheld 2',
+          spot: ['gate', 'middle', 'far end'][h % 3]!,
+          by: 'Oona',
+        });
+      }
+    }
+    const bite = midnight + 9.2 * HOUR;
+    if (bite < end) readings.push({ id: id(bite), fieldId: lot.fieldId, at: iso(bite), source: 'bite', cracked: 2 + (n % 3), spot: 'gate', by: 'Bea' });
+  });
+
+  const notes: NoteInfo[] = [];
+  // The handheld reads under the buyer, and not always by as much.
+  for (let i = 0; i < 9; i++) {
+    const at = midnight - (19 - 2 * i) * DAY + 16 * HOUR;
+    const buyer = between(0.13, 0.19);
+    notes.push({
+      kind: 'pair',
+      by: 'Ruiz',
+      voided: false,
+      body: {
+        id: id(at),
+        at: iso(at),
+        tester: 'Handheld 2',
+        testerMoisture: Math.round((buyer - 0.006 - between(-0.003, 0.003)) * 1000) / 1000,
+        buyerMoisture: Math.round(buyer * 1000) / 1000,
+      },
+    });
+  }
+  for (let i = 0; i < 2; i++) {
+    const at = midnight - (6 - 3 * i) * DAY + 16 * HOUR;
+    notes.push({
+      kind: 'pair',
+      by: 'Tilda',
+      voided: false,
+      body: { id: id(at), at: iso(at), tester: 'Shop bench', testerMoisture: 0.151 + 0.01 * i, buyerMoisture: 0.152 + 0.01 * i },
+    });
+  }
+
+  const corn = lots.filter((lot) => lot.crop === 'corn' && !stands(lot));
+  const START: Settings = { rotor: 380, concave: 28, fan: 950, chaffer: 17, sieve: 11, speed: 1.9, deckPlates: 34 };
+  const sheet = (at: number, lotId: string, values: Settings, why: string, more: object = {}): string => {
+    const noteId = id(at);
+    notes.push({ kind: 'settings', by: 'Oona', voided: false, body: { id: noteId, at: iso(at), machineId: 'combine-1', lotId, values, concaveType: 'round bar', why, ...more } });
+    return noteId;
+  };
+  const count = (at: number, lotId: string, settingsId: string, perFoot: number, headerShare: number, symptom?: string): void => {
+    const frame = (density: number) => ({ kernels: Math.max(0, Math.round((density + between(-0.5, 0.5)) * 10)), area: 10 * SQ_FT });
+    notes.push({
+      kind: 'loss',
+      by: 'Bea',
+      voided: false,
+      body: {
+        id: id(at),
+        at: iso(at),
+        machineId: 'combine-1',
+        lotId,
+        settingsId,
+        behind: [1, 2, 3, 4, 5].map(() => frame(perFoot)),
+        before: [{ kernels: 4, area: 10 * SQ_FT }],
+        atHeader: [1, 2, 3].map(() => frame(0.4 + (perFoot - 0.4) * headerShare)),
+        unthreshed: 0.15,
+        kernelGrams: 0.2917,
+        pricePerBu: 4.4,
+        ...(symptom ? { symptom } : {}),
+      },
+    });
+  };
+  corn.slice(0, 3).forEach((lot, i) => {
+    const at = midnight - (17 - 5 * i) * DAY + 10 * HOUR;
+    const opened = sheet(at, lot.id, START, 'as last year', { moisture: 0.18 - 0.01 * i });
+    count(at + 0.6 * HOUR, lot.id, opened, 3.6 - 0.3 * i, 0.3, 'rotorLoss');
+    const slower = { ...START, speed: 1.68 };
+    const second = sheet(at + 0.9 * HOUR, lot.id, slower, 'grain from the rotor: slow down', { moisture: 0.18 - 0.01 * i });
+    count(at + 1.5 * HOUR, lot.id, second, 1.9 - 0.2 * i, 0.35, 'rotorLoss');
+    if (i === 2) {
+      const third = sheet(at + 2 * HOUR, lot.id, { ...slower, rotor: 410 }, 'a little more rotor', { moisture: 0.16, dirt: 3 });
+      count(at + 2.6 * HOUR, lot.id, third, 2.9, 0.3, 'cracked');
+      sheet(at + 3 * HOUR, lot.id, slower, 'worse: back to the sheet before', { moisture: 0.16, dirt: 2, undoes: third });
+    }
+  });
+  const last = lots.find((lot) => (cut.get(lot.id) ?? 0) > 0 && lot.crop === 'corn') ?? lots[0]!;
+  const strips = midnight - 5 * DAY + 15 * HOUR;
+  notes.push({
+    kind: 'strips',
+    by: 'Oona',
+    voided: false,
+    body: {
+      id: id(strips),
+      at: iso(strips),
+      lotId: last.id,
+      what: 'New deck plate setting against old',
+      differences: [4.1, -0.6, 2.5].map((bu) => bushelsPerAcreToKgPerHa(bu, 56)),
+    },
+  });
+
+  const window = (tooDryBelow: number, bestFrom: number, bestTo: number, refuseAbove: number, price: number): WindowBody => ({
+    tooDryBelow,
+    bestFrom,
+    bestTo,
+    refuseAbove,
+    price,
+    shrinkPerPoint: 1.4,
+    dockPerPoint: 0.04,
+  });
+  const bushel = kilogramsPerBushel(56);
+  const machine = (headFeet: number, rate: number, tankBu: number): MachineProfile => ({
+    kind: 'rotary',
+    headWidth: feetToMetres(headFeet),
+    headConfirmed: new Date(end - LOCAL).toISOString().slice(0, 10),
+    goodRate: rate * bushel,
+    speedLimit: mphToMetresPerSecond(6.5),
+    tankBu,
+    fieldEfficiency: 0.72,
+    ranges: { rotor: [200, 1000], concave: [3, 45], fan: [450, 1300], chaffer: [0, 25], sieve: [0, 20], speed: [0.4, 2.9], deckPlates: [25, 45] },
+  });
+  const nextField: NextFieldSheet = {
+    school: 'steady',
+    weights: { ...SCHOOLS.steady.weights },
+    ownOrder: [],
+    mostStep: 2,
+    bushelPointsPerHour: 2600,
+    dryTo: 0.15,
+    facts: Object.fromEntries(
+      farm.fields.map((field, i) => [field.id, { standability: [0, 0, 1, 0, 2, 0, 0, 1, 1, 0, 3, 0][i % 12]!, distance: Math.round(400 + 1100 * ((i * 7) % 12)) }]),
+    ),
+  };
+  return {
+    readings,
+    notes,
+    weather,
+    sheets: [
+      { kind: 'window', subject: 'corn', body: window(0.13, 0.15, 0.18, 0.24, 4.42) },
+      { kind: 'window', subject: 'soybean', body: window(0.1, 0.12, 0.132, 0.15, 10.48) },
+      { kind: 'window', subject: 'sorghum', body: window(0.12, 0.135, 0.15, 0.18, 4.62) },
+      { kind: 'machine', subject: 'combine-1', body: machine(30, 4100, 350) },
+      { kind: 'machine', subject: 'combine-2', body: machine(20, 2900, 300) },
+      { kind: 'nextField', subject: 'farm', body: nextField },
+    ],
+  };
+}
