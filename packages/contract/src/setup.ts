@@ -1,7 +1,6 @@
 import { CROPS, PLACE_KINDS, WITHDRAWALS } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import { IsIn, IsInt, IsNotEmpty, IsNumber, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
-import { IsInstant } from './entries.js';
 
 /** A field with the lot that stands on it this season. */
 export class FieldBody {
