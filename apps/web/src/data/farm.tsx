@@ -1,4 +1,4 @@
-import type { Delivery, DeliveryTraceAnswer, FarmNow, FieldRow, LotInfo, LotTraceAnswer, Me, PlaceInfo, TapeLine } from '@fanega/contract';
+import type { Delivery, DeliveryTraceAnswer, FarmNow, FieldRow, LotInfo, LotTraceAnswer, Me, Notebook, PlaceInfo, TapeLine } from '@fanega/contract';
 import { CROPS, cropOf, kilogramsPerBushel, type Position, UNKNOWN_LOT } from '@fanega/core';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
@@ -140,6 +140,7 @@ const useFarmAnswer = <T,>(path: string | null) => {
 };
 
 export const useFields = () => useFarmAnswer<FieldRow[]>('lots');
+export const useNotebook = () => useFarmAnswer<Notebook>('notebook');
 export const useDeliveries = () => useFarmAnswer<Delivery[]>('deliveries');
 export const useDeliveryTrace = (entryId: string | undefined) => useFarmAnswer<DeliveryTraceAnswer>(entryId ? `deliveries/${entryId}/trace` : null);
 export const useLotTrace = (lotId: string | undefined) => useFarmAnswer<LotTraceAnswer>(lotId ? `lots/${lotId}/trace` : null);

@@ -4,13 +4,15 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import { ApiError, post } from '../../data/api';
-import { type Farm, useFarm, useRefreshFarm, useFields } from '../../data/farm';
+import { type Farm, useFarm, useFields, useNotebook, useRefreshFarm } from '../../data/farm';
 import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { Bushels, formatAcres, formatBushelsFine, Moisture, parseNumber } from '../../widgets/quantity';
 import { rowKeys } from '../../widgets/row-keys';
 import { day } from '../../widgets/time';
 import { Swatch } from '../../widgets/weave';
+import { Fitness } from './fitness';
+import { TakeReading } from './take-reading';
 
 /** Bushels at the crop's base from a lot's dry matter. */
 function dryBu(farm: Farm, row: FieldRow): number {
@@ -23,11 +25,15 @@ export default function Fields() {
   const farm = useFarm();
   const fields = useFields();
   const [adding, setAdding] = useState(false);
+  const [reading, setReading] = useState(false);
   return (
     <div>
       <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
         <h1 className="text-2xl">Fields</h1>
-        <Button onClick={() => setAdding(true)}>Add a field</Button>
+        <div className="flex flex-wrap gap-3">
+          <Button onClick={() => setReading(true)}>Take a reading</Button>
+          <Button onClick={() => setAdding(true)}>Add a field</Button>
+        </div>
       </div>
       <Answered answer={fields} what="Adding up the fields">
         {(rows) =>
@@ -41,6 +47,7 @@ export default function Fields() {
         }
       </Answered>
       <AddField open={adding} onClose={() => setAdding(false)} />
+      <TakeReading open={reading} onClose={() => setReading(false)} />
     </div>
   );
 }
@@ -77,7 +84,7 @@ function Seasons({ farm, rows }: { farm: Farm; rows: readonly FieldRow[] }) {
         })}
       </div>
       <div className="relative overflow-x-auto">
-        <table className="w-full min-w-[52rem]" onKeyDown={rowKeys}>
+        <table className="w-full min-w-[60rem]" onKeyDown={rowKeys}>
           <thead className="border-y border-ink text-left text-sm">
             <tr>
               <th className="py-2 pr-2 pl-5 lg:pl-6">Field</th>
@@ -87,6 +94,7 @@ function Seasons({ farm, rows }: { farm: Farm; rows: readonly FieldRow[] }) {
               <th className="px-2 text-right">Dry</th>
               <th className="px-2 text-right">Dry an acre</th>
               <th className="px-2 text-right">Last moisture</th>
+              <th className="px-2">Fit to cut?</th>
               <th className="py-2 pr-5 pl-2 lg:pr-6">Cut</th>
             </tr>
           </thead>
@@ -105,6 +113,7 @@ function Seasons({ farm, rows }: { farm: Farm; rows: readonly FieldRow[] }) {
 }
 
 function Row({ farm, row }: { farm: Farm; row: FieldRow }) {
+  const windows = useNotebook().data?.windows;
   const { lot } = row;
   const { timeZone } = farm.data.farm;
   const dry = dryBu(farm, row);
@@ -138,6 +147,10 @@ function Row({ farm, row }: { farm: Farm; row: FieldRow }) {
         ) : (
           <span className="text-muted">–</span>
         )}
+      </td>
+      <td className="px-2 whitespace-nowrap">
+        {/* A field that rests after cutting asks nothing. */}
+        {row.firstCut && !cutToday ? <span className="text-muted">–</span> : <Fitness row={row} window={windows?.[lot.crop]?.sheet} now={farm.data.now} />}
       </td>
       <td className="py-2 pr-5 pl-2 text-sm whitespace-nowrap lg:pr-6">
         {cutToday ? (

@@ -1,0 +1,28 @@
+import type { FieldRow, WindowBody } from '@fanega/contract';
+import { fitToCut } from '@fanega/core';
+
+const LOOK = { go: ['●', 'go'], wait: ['◐', 'wait'], stop: ['■', 'stop'] } as const;
+
+/** Beans in a drying wind are another crop three hours later; standing corn and milo keep their moisture for days. */
+const OLD_AFTER_HOURS: Readonly<Record<string, number>> = { soybean: 3 };
+
+/** Go, wait or stop by the farm's own window, with the limit that decided. */
+export function Fitness({ row, window, now }: { row: FieldRow; window: WindowBody | undefined; now: number }) {
+  if (!window) return <span className="text-sm text-muted">no window set</span>;
+  const { lastMoisture, lot } = row;
+  const verdict = fitToCut({
+    moisture: lastMoisture?.moisture ?? null,
+    window,
+    ageHours: lastMoisture ? Math.max(0, Math.min(9999, (now - Date.parse(lastMoisture.at)) / 3_600_000)) : 0,
+    oldAfterHours: OLD_AFTER_HOURS[lot.crop] ?? 72,
+  });
+  const [shape, word] = LOOK[verdict.verdict];
+  return (
+    <>
+      <b className={verdict.verdict === 'stop' ? 'text-clay' : undefined}>
+        <span aria-hidden="true">{shape}</span> {word}
+      </b>{' '}
+      <span className="text-sm text-muted">{verdict.because}</span>
+    </>
+  );
+}

@@ -1,0 +1,103 @@
+import type { ReadingSource } from '@fanega/contract';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { ulid } from 'ulid';
+import { ApiError, post } from '../../data/api';
+import { useFarm, useRefreshFarm } from '../../data/farm';
+import { Button, Choices, SelectBox, Sheet, TextBox } from '../../ui';
+import { parseNumber, readMoisture } from '../../widgets/quantity';
+
+const SOURCE_WORDS: Readonly<Record<ReadingSource, string>> = { hand: 'Hand tester', combine: 'Combine', elevator: 'Elevator', bench: 'Bench', bite: 'Teeth' };
+
+// The contract's classes are the server's: only their types may come into the page.
+const SOURCES = (Object.keys(SOURCE_WORDS) as ReadingSource[]).map((value) => ({ value, label: SOURCE_WORDS[value] }));
+
+/** A moisture from the field in two taps and a number; teeth count how many of ten beans crack. */
+export function TakeReading({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const farm = useFarm();
+  const refresh = useRefreshFarm(farm.id);
+  const season = Math.max(...farm.data.lots.map((lot) => lot.season));
+  const lots = farm.data.lots.filter((lot) => lot.season === season);
+  const [fieldId, setFieldId] = useState(lots[0]?.fieldId ?? '');
+  const [source, setSource] = useState<ReadingSource>('hand');
+  const [figure, setFigure] = useState('');
+  const [tester, setTester] = useState('');
+  const [spot, setSpot] = useState('');
+  const [error, setError] = useState<{ field: string; message: string } | null>(null);
+  const [busy, setBusy] = useState(false);
+  // One id until it is saved: sent again over a broken line, it stays one reading.
+  const id = useRef(ulid());
+  const bite = source === 'bite';
+
+  const save = async (): Promise<void> => {
+    const cracked = parseNumber(figure);
+    const { value, error: wrong } = readMoisture(figure);
+    if (bite && !(Number.isInteger(cracked) && cracked >= 0 && cracked <= 10)) return setError({ field: 'figure', message: 'How many of ten cracked, from 0 to 10?' });
+    if (!bite && value === undefined) return setError({ field: 'figure', message: wrong ?? 'The moisture is missing' });
+    setBusy(true);
+    setError(null);
+    try {
+      await post(`/farms/${farm.id}/readings`, {
+        id: id.current,
+        fieldId,
+        at: new Date(farm.clock()).toISOString(),
+        source,
+        ...(bite ? { cracked } : { moisture: value }),
+        ...(tester.trim() ? { tester: tester.trim() } : {}),
+        ...(spot.trim() ? { spot: spot.trim() } : {}),
+      });
+      id.current = ulid();
+      setFigure('');
+      toast('Reading recorded');
+      await refresh();
+      onClose();
+    } catch (failure) {
+      if (!(failure instanceof ApiError)) throw failure;
+      setError({ field: failure.issues[0]?.field === 'moisture' || failure.issues[0]?.field === 'cracked' ? 'figure' : 'all', message: failure.message });
+    } finally {
+      setBusy(false);
+    }
+  };
+
+  return (
+    <Sheet open={open} title="Take a reading" onClose={onClose}>
+      <form
+        className="space-y-4 px-5 py-4"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        <SelectBox label="Field" value={fieldId} onChange={(event) => setFieldId(event.target.value)}>
+          {lots.map((lot) => (
+            <option key={lot.id} value={lot.fieldId}>
+              {lot.tag} {lot.fieldName}
+            </option>
+          ))}
+        </SelectBox>
+        <Choices label="Read by" value={source} onChange={setSource} choices={SOURCES} />
+        <TextBox
+          label={bite ? 'Cracked, of ten' : 'Moisture'}
+          unit={bite ? 'of 10' : '%'}
+          inputMode="decimal"
+          value={figure}
+          onChange={(event) => setFigure(event.target.value)}
+          error={error?.field === 'figure' ? error.message : undefined}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          <TextBox label="Tester" maxLength={40} hint="which one, if any" value={tester} onChange={(event) => setTester(event.target.value)} />
+          <TextBox label="Spot" maxLength={40} hint="gate, middle, far end" value={spot} onChange={(event) => setSpot(event.target.value)} />
+        </div>
+        {error?.field === 'all' && (
+          <p role="alert" className="font-semibold text-clay">
+            {error.message}
+          </p>
+        )}
+        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={busy || fieldId === ''}>
+          Record the reading
+        </Button>
+      </form>
+    </Sheet>
+  );
+}
