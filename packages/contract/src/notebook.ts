@@ -29,6 +29,12 @@ export type ReadingSource = (typeof READING_SOURCES)[number];
 const MOISTURE_WORDS = { message: '$property is a fraction from 0 to 0.6 (16.5 % is 0.165)' };
 const number = { allowNaN: false, allowInfinity: false };
 
+/** A wet-basis fraction. */
+const IsMoisture = (): PropertyDecorator => (target, propertyName) => {
+  // From the last to the first, as stacked decorators are applied.
+  for (const rule of [Max(0.6, MOISTURE_WORDS), Min(0, MOISTURE_WORDS), IsNumber(number)]) rule(target, propertyName);
+};
+
 /** What every note has: an id that its device made, so that sending it twice is harmless, and when it was. */
 class NoteBody {
   @ApiProperty()
@@ -109,15 +115,11 @@ export class PairBody extends NoteBody {
   tester: string;
 
   @ApiProperty()
-  @IsNumber(number)
-  @Min(0, MOISTURE_WORDS)
-  @Max(0.6, MOISTURE_WORDS)
+  @IsMoisture()
   testerMoisture: number;
 
   @ApiProperty()
-  @IsNumber(number)
-  @Min(0, MOISTURE_WORDS)
-  @Max(0.6, MOISTURE_WORDS)
+  @IsMoisture()
   buyerMoisture: number;
 }
 
@@ -172,9 +174,7 @@ export class SettingsBody extends NoteBody {
 
   @ApiPropertyOptional()
   @IsOptional()
-  @IsNumber(number)
-  @Min(0, MOISTURE_WORDS)
-  @Max(0.6, MOISTURE_WORDS)
+  @IsMoisture()
   moisture?: number;
 
   @ApiPropertyOptional({ description: 'look of the tank, 1 clean to 5' })
@@ -294,13 +294,6 @@ export class StripsBody extends NoteBody {
   differences: number[];
 }
 
-/** Takes a note back; it stays, struck through. */
-export class VoidNoteBody extends NoteBody {
-  @ApiProperty()
-  @Matches(ULID)
-  voids: string;
-}
-
 export interface NoteKinds {
   pair: PairBody;
   settings: SettingsBody;
@@ -366,27 +359,19 @@ export type WeatherHourInfo = Readonly<WeatherHourBody>;
 /** A farm's own limits for a crop. */
 export class WindowBody {
   @ApiProperty()
-  @IsNumber(number)
-  @Min(0, MOISTURE_WORDS)
-  @Max(0.6, MOISTURE_WORDS)
+  @IsMoisture()
   tooDryBelow: number;
 
   @ApiProperty()
-  @IsNumber(number)
-  @Min(0, MOISTURE_WORDS)
-  @Max(0.6, MOISTURE_WORDS)
+  @IsMoisture()
   bestFrom: number;
 
   @ApiProperty()
-  @IsNumber(number)
-  @Min(0, MOISTURE_WORDS)
-  @Max(0.6, MOISTURE_WORDS)
+  @IsMoisture()
   bestTo: number;
 
   @ApiProperty()
-  @IsNumber(number)
-  @Min(0, MOISTURE_WORDS)
-  @Max(0.6, MOISTURE_WORDS)
+  @IsMoisture()
   refuseAbove: number;
 
   @ApiProperty({ description: '$/bu at base' })
@@ -474,9 +459,7 @@ export class NextFieldSheet {
   bushelPointsPerHour: number;
 
   @ApiProperty()
-  @IsNumber(number)
-  @Min(0, MOISTURE_WORDS)
-  @Max(0.6, MOISTURE_WORDS)
+  @IsMoisture()
   dryTo: number;
 }
 
@@ -530,7 +513,12 @@ function IsRanges(): PropertyDecorator {
   return byName((value) =>
     isRecord(value) &&
     Object.entries(value).every(
-      ([name, range]) => Object.hasOwn(SETTINGS, name) && Array.isArray(range) && range.length === 2 && range.every((v) => typeof v === 'number') && (range as number[])[0]! <= (range as number[])[1]!,
+      ([name, range]) =>
+        Object.hasOwn(SETTINGS, name) &&
+        Array.isArray(range) &&
+        range.length === 2 &&
+        range.every((v) => typeof v === 'number') &&
+        (range as number[])[0]! <= (range as number[])[1]!,
     )
       ? null
       : 'a range is its least and its most, by setting',

@@ -97,13 +97,17 @@ function slowness(moisture: number, celsius: number, options: KeepingOptions): n
   return moistureMultiplier(moisture) * temperatureMultiplier(celsius, moisture, options.variant) * damage * requireInRange('other multipliers', options.other ?? 1, 0.2, 5, '');
 }
 
+/** Reference hours until the limit; the default of half a per cent counts as the standard's 230. */
+function referenceLife({ limit = 0.5 }: KeepingOptions): number {
+  return limit === 0.5 ? 230 : referenceHoursForLoss(limit);
+}
+
 /**
  * Hours that corn keeps at a steady moisture and temperature until the limit is lost. The default limit counts as the standard's 230 h.
  * Range and source: {@link KEEPING}.
  */
 export function allowableHours(moisture: number, celsius: number, options: KeepingOptions = {}): number {
-  const limit = options.limit ?? 0.5;
-  return (limit === 0.5 ? 230 : referenceHoursForLoss(limit)) * slowness(moisture, celsius, options);
+  return referenceLife(options) * slowness(moisture, celsius, options);
 }
 
 /** A stretch of time in which corn was about equally wet and warm. */
@@ -134,7 +138,7 @@ export function age(history: readonly Stretch[], options: KeepingOptions = {}): 
   return {
     referenceHours: tr,
     dryMatterLoss: dryMatterLoss(tr),
-    lifeUsed: tr / (options.limit === undefined || options.limit === 0.5 ? 230 : referenceHoursForLoss(options.limit)),
+    lifeUsed: tr / referenceLife(options),
   };
 }
 
@@ -262,7 +266,7 @@ export function ageingRate(crop: Crop, options: KeepingOptions & { readonly soyb
     };
   }
   const shift = basis.kind === 'as corn' ? basis.pointsWetter / 100 : 0;
-  const hours = options.limit === undefined || options.limit === 0.5 ? 230 : referenceHoursForLoss(options.limit);
+  const hours = referenceLife(options);
   return {
     perHour: (moisture, celsius) => 1 / (hours * slowness(Math.min(M.most, Math.max(M.least, moisture + shift)), Math.min(T.most, Math.max(T.least, celsius)), options)),
     lossAt: (life) => dryMatterLossUnchecked(life * hours),

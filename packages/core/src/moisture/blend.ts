@@ -1,5 +1,6 @@
 import { type Formula, quantity, requireInRange, splitWhole, within } from '../kernel/index.js';
 import { MASS, MOISTURE } from '../units/index.js';
+import { mixParcels } from './mix.js';
 
 /** Grain to be blended. What is not known is left out and then not known of the blend either. */
 export interface BlendPart {
@@ -32,21 +33,19 @@ export const BLEND: Formula = {
  * @throws RangeRefusal for an empty blend or impossible figures
  */
 export function blend(parts: readonly BlendPart[]): Required<Omit<BlendPart, 'testWeight' | 'foreignMaterial'>> & { dryKg: number; testWeight?: number; foreignMaterial?: number } {
-  let wetKg = 0;
-  let dryKg = 0;
   let space: number | undefined = 0;
   let foreign: number | undefined = 0;
   for (const part of parts) {
-    wetKg += within(MASS, part.wetKg);
-    dryKg += part.wetKg * (1 - within(MOISTURE, part.moisture));
+    within(MASS, part.wetKg);
     space = space === undefined || part.testWeight === undefined ? undefined : space + part.wetKg / within(TEST_WEIGHT, part.testWeight);
     foreign = foreign === undefined || part.foreignMaterial === undefined ? undefined : foreign + part.wetKg * within(FOREIGN, part.foreignMaterial);
   }
+  const { wetKg, dryKg, moisture } = mixParcels(parts);
   requireInRange('mass of the blend', wetKg, 1e-9, MASS.most, 'kg');
   return {
     wetKg,
     dryKg,
-    moisture: 1 - dryKg / wetKg,
+    moisture,
     ...(space === undefined ? {} : { testWeight: wetKg / space }),
     ...(foreign === undefined ? {} : { foreignMaterial: foreign / wetKg }),
   };
