@@ -14,6 +14,7 @@ const CORE = {
   drying: ['kernel', 'units', 'crops', 'moisture', 'air', 'airflow', 'keeping'],
   storage: ['kernel', 'units', 'crops', 'moisture', 'air', 'airflow', 'keeping'],
   selling: ['kernel', 'units', 'crops', 'moisture', 'air', 'airflow', 'keeping'],
+  shed: ['kernel', 'units', 'crops'],
   trace: ['kernel', 'units', 'crops', 'moisture', 'air', 'ledger'],
   hauling: ['kernel', 'units', 'crops', 'moisture', 'air', 'airflow', 'keeping', 'harvest', 'drying', 'storage'],
 };

@@ -134,6 +134,9 @@ const DAY = 1440 * MINUTE;
 /** Central daylight time: the farm works from about nine to half past seven. */
 const LOCAL = 5 * 60 * MINUTE;
 
+/** Bushels an acre that a field of the demo brings. */
+export const demoYield = (tag: string): number => PLAN.find((plan) => tag.startsWith(plan[1]))?.[5] ?? 100;
+
 /** Draws one farm, the same every time for the same options. */
 export function demoFarm({ seed = 20260908, seasons = 1, fields = PLAN.length, year = 2026 }: DemoOptions = {}): DemoFarm {
   const plans = fieldPlan(fields);
@@ -183,6 +186,11 @@ interface Standing {
 class BookWriter {
   readonly readings: DemoReading[] = [];
   private readonly random: () => number;
+  /** The displays' own scatter, so that they change nothing else that is drawn. */
+  private readonly scatter: () => number;
+  private readonly lastDump = new Map<number, number>();
+  private dump = 0;
+  private day = 0;
   private readonly ledger: Ledger;
   private readonly written: { entry: Entry; arrived: number }[] = [];
   private ticket = 40_118;
@@ -201,6 +209,7 @@ class BookWriter {
     private readonly places: readonly DemoPlace[],
   ) {
     this.random = seeded(seed);
+    this.scatter = seeded(seed + 1);
     this.ledger = new Ledger({
       defaults: { moisture: 0.15, trust: ['ticket', 'bridge', 'cartScale', 'volume', 'monitor', 'estimate'] },
       lots: lots.map(({ id }) => ({ id })),
@@ -216,8 +225,8 @@ class BookWriter {
     return from + this.random() * (to - from);
   }
 
-  private add(entry: object, by: string, device: string, lateMinutes = 0.3): string {
-    const id = ulidAt(this.clock, this.random);
+  private add(entry: object, by: string, device: string, lateMinutes = 0.3, random = this.random): string {
+    const id = ulidAt(this.clock, random);
     const arrived = this.clock + lateMinutes * MINUTE;
     const full = { id, at: new Date(this.clock).toISOString(), ...entry, recordedAt: new Date(arrived).toISOString(), by, device } as Entry;
     this.ledger.append([full]);
@@ -254,6 +263,7 @@ class BookWriter {
       const date = first + day * DAY;
       const lastDay = last && day === 28;
       if (new Date(date).getUTCDay() === 0 || day === 9) continue;
+      this.day = day;
       this.morning(standing, date);
       const worked = day - Math.floor((day + 1) / 7);
       const loads = Math.floor((worked + 1) * cyclesADay) - Math.floor(worked * cyclesADay);
@@ -302,6 +312,8 @@ class BookWriter {
   private load(standing: readonly Standing[]): void {
     const cart = `cart-${(this.cart++ % 2) + 1}`;
     const truck = `truck-${(this.truck++ % 4) + 1}`;
+    // One day the cable of cart 2's scale was torn off: until it was mended only the displays measured.
+    const scaleBroken = this.day === 20 && cart === 'cart-2';
     const driver = ['Ruiz', 'Ames', 'Tilda', 'Ruiz'][this.truck % 4]!;
     const field = standing.find((s) => s.bushelsLeft > 1)!;
     const crop = CROPS[field.lot.crop];
@@ -315,7 +327,7 @@ class BookWriter {
       const moisture = this.moisture(s);
       const weight = this.scaleKg(poundsToKilograms(dump * crop.legalPounds));
       const combine = this.random() < 0.6 ? 1 : 2;
-      this.add({ type: 'harvest', lot: s.lot.id, to: cart, wetKg: weight, moisture, method: 'cartScale' }, combine === 1 ? 'Oona' : 'Bea', `combine-${combine}-tablet`);
+      this.cut(s.lot.id, cart, weight, moisture, combine, scaleBroken);
       wet += weight * moisture;
       kg += weight;
       s.bushelsLeft -= dump;
@@ -324,10 +336,28 @@ class BookWriter {
       if (s.bushelsLeft <= 1) s = standing.find((other) => other.bushelsLeft > 1);
     }
     const moisture = wet / kg;
-    this.add({ type: 'move', from: cart, to: truck, wetKg: this.scaleKg(this.held(cart)), emptied: true, method: 'cartScale' }, 'Dell', `${cart}-phone`);
+    const weighed = scaleBroken ? {} : { wetKg: this.scaleKg(this.held(cart)), method: 'cartScale' };
+    this.add({ type: 'move', from: cart, to: truck, ...weighed, emptied: true }, 'Dell', `${cart}-phone`);
     this.pass(this.between(14, 20));
     if (this.wrong-- === 0) this.wrongThenRight(cart, truck);
     this.unload(truck, field.lot.crop, moisture, driver);
+  }
+
+  /** A dump into a cart; every third one is read off the display too, and where the scale is broken the display is all there is. */
+  private cut(lot: string, cart: string, weight: number, moisture: number, combine: number, scaleBroken: boolean): void {
+    const who = [combine === 1 ? 'Oona' : 'Bea', `combine-${combine}-tablet`] as const;
+    const took = this.clock - (this.lastDump.get(combine) ?? -Infinity);
+    this.lastDump.set(combine, this.clock);
+    const flow = took > 0 && took <= 45 * MINUTE ? (1000 * weight) / took : 7;
+    // Combine 1 reads high, more so when it is full; combine 2 a little low.
+    const bias = combine === 1 ? 0.036 + 0.0035 * (flow - 7) : -0.012;
+    const shown = Math.round((weight * (1 + bias + (this.scatter() - 0.5) * 0.02)) / KG_PER_LB / 10) * 10 * KG_PER_LB;
+    if (scaleBroken) {
+      this.add({ type: 'harvest', lot, to: cart, wetKg: shown, moisture, method: 'monitor', note: 'cart scale has no cable' }, ...who);
+      return;
+    }
+    const id = this.add({ type: 'harvest', lot, to: cart, wetKg: weight, moisture, method: 'cartScale' }, ...who);
+    if (this.dump++ % 3 === 0) this.add({ type: 'witness', of: id, wetKg: shown, method: 'monitor' }, ...who, 0.3, this.scatter);
   }
 
   private unload(truck: string, crop: CropId, moisture: number, driver: string): void {

@@ -3,3 +3,4 @@ export { seeded } from './random.js';
 export { ulidAt } from './ulid.js';
 export { benchBook } from './bench-book.js';
 export { demoNotebook, type DemoNotebook } from './notebook.js';
+export { demoShed, type DemoShed } from './shed.js';

@@ -13,7 +13,7 @@ import {
   wetToDryBasis,
   dryToWetBasis,
 } from '@fanega/core';
-import type { DemoFarm } from './farm.js';
+import { type DemoFarm, demoYield } from './farm.js';
 import { seeded } from './random.js';
 import { ulidAt } from './ulid.js';
 
@@ -204,11 +204,25 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     price,
     shrinkPerPoint: 1.4,
     dockPerPoint: 0.04,
+    dockStep: 0.5,
+    opensAt: 9,
+    closesAt: 21,
+    shatterPerPoint: 0.01,
+    standingRisk: 0.01,
   });
   const bushel = kilogramsPerBushel(56);
-  const machine = (headFeet: number, rate: number, tankBu: number): MachineProfile => ({
+  const heads = [
+    { name: 'Row head, 12 at 30 in', width: feetToMetres(30), rows: 12 },
+    { name: 'Row head, 8 at 30 in', width: feetToMetres(20), rows: 8 },
+    { name: 'Flex platform', width: feetToMetres(35) },
+  ];
+  const machine = (head: number, rate: number, tankBu: number): MachineProfile => ({
     kind: 'rotary',
-    headWidth: feetToMetres(headFeet),
+    heads: heads.filter((_, i) => i === head || i === 2),
+    headOn: heads[head]!.name,
+    concaves: ['round bar', 'small wire', 'cover plates on the first two'],
+    sieves: ['coarse chaffer', 'general chaffer', 'general sieve'],
+    headWidth: heads[head]!.width,
     headConfirmed: new Date(end - LOCAL).toISOString().slice(0, 10),
     goodRate: rate * bushel,
     speedLimit: mphToMetresPerSecond(6.5),
@@ -224,7 +238,11 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     bushelPointsPerHour: 2600,
     dryTo: 0.15,
     facts: Object.fromEntries(
-      farm.fields.map((field, i) => [field.id, { standability: [0, 0, 1, 0, 2, 0, 0, 1, 1, 0, 3, 0][i % 12]!, distance: Math.round(400 + 1100 * ((i * 7) % 12)) }]),
+      farm.fields.map((field, i) => {
+        const lot = lots.find((l) => l.fieldId === field.id);
+        const expected = lot ? { yieldKgPerHa: bushelsPerAcreToKgPerHa(demoYield(lot.tag), CROPS[lot.crop].legalPounds) } : {};
+        return [field.id, { standability: [0, 0, 1, 0, 2, 0, 0, 1, 1, 0, 2, 0][i % 12]!, distance: Math.round(400 + 1100 * ((i * 7) % 12)), ...expected }];
+      }),
     ),
   };
   return {
@@ -234,9 +252,12 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     sheets: [
       { kind: 'window', subject: 'corn', body: window(0.13, 0.15, 0.18, 0.24, 4.42) },
       { kind: 'window', subject: 'soybean', body: window(0.1, 0.12, 0.132, 0.15, 10.48) },
+      // The feed mill takes wetter corn and pays less for it; the terminal closes early.
+      { kind: 'window', subject: 'corn@whistling-duck', body: { ...window(0.12, 0.15, 0.2, 0.28, 4.31), dockPerPoint: 0.03, closesAt: 18 } },
+      { kind: 'window', subject: 'soybean@gar-hole', body: { ...window(0.095, 0.115, 0.13, 0.14, 10.58), dockPerPoint: 0.06, closesAt: 19 } },
       { kind: 'window', subject: 'sorghum', body: window(0.12, 0.135, 0.15, 0.18, 4.62) },
-      { kind: 'machine', subject: 'combine-1', body: machine(30, 4100, 350) },
-      { kind: 'machine', subject: 'combine-2', body: machine(20, 2900, 300) },
+      { kind: 'machine', subject: 'combine-1', body: machine(0, 4100, 350) },
+      { kind: 'machine', subject: 'combine-2', body: machine(1, 2900, 300) },
       { kind: 'nextField', subject: 'farm', body: nextField },
     ],
   };

@@ -7,6 +7,7 @@ import { BookModule } from './features/book/index.js';
 import { NotebookModule } from './features/notebook/index.js';
 import { PeopleModule } from './features/people/index.js';
 import { SetupModule } from './features/setup/index.js';
+import { ShedModule } from './features/shed/index.js';
 import { AccessGuard } from './platform/access.js';
 import { Clock } from './platform/clock.js';
 import { CONFIG, type Config } from './platform/config.js';
@@ -43,6 +44,7 @@ export class AppModule {
         BookModule,
         SetupModule,
         NotebookModule,
+        ShedModule,
       ],
       controllers: [HealthController],
       providers: [

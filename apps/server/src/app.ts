@@ -1,12 +1,13 @@
 import 'reflect-metadata';
 import { existsSync } from 'node:fs';
 import path from 'node:path';
+import { MOST_PHOTO_BYTES } from '@fanega/contract';
 import type { INestApplication } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import cookieParser from 'cookie-parser';
-import { json, type NextFunction, type Request, type Response } from 'express';
+import { json, raw, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { Logger } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
@@ -22,6 +23,7 @@ export async function createApp(config: Config): Promise<INestApplication> {
   app.setGlobalPrefix('api');
   // A whole book is larger than any batch of entries.
   app.use(/^\/api\/farms\/[^/]+\/book$/, json({ limit: '256mb' }));
+  app.use(/^\/api\/farms\/[^/]+\/photos\/[^/]+$/, raw({ type: () => true, limit: MOST_PHOTO_BYTES }));
   app.useBodyParser('json', { limit: '2mb' });
   app.use(helmet({ contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } }, strictTransportSecurity: false }));
   app.use(cookieParser());

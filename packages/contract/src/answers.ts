@@ -1,4 +1,4 @@
-import type { Account, Balance, Entry, GrainWay, Layer, NextStep, Position } from '@fanega/core';
+import type { Account, Balance, Entry, GrainWay, HarvestEntry, Layer, MonitorOnly, MonitorPair, NextStep, Position } from '@fanega/core';
 
 /** Every error of the server: a code for programs, a sentence for people, and where it is. */
 export interface ErrorAnswer {
@@ -136,4 +136,14 @@ export interface FeedEvent {
   readonly setup: number;
   /** Readings, checks, settings or weather came in. */
   readonly notes: number;
+}
+
+/** What a combine's display showed and what scales weighed, out of the book. */
+export interface MonitorAnswer {
+  /** The combine's place, or the device that wrote the entries. */
+  readonly machine: string;
+  readonly name: string;
+  readonly pairs: readonly MonitorPair[];
+  /** Loads that nothing but the display measured, with their entries, so that they can be made again. */
+  readonly only: readonly (MonitorOnly & { readonly entry: HarvestEntry })[];
 }

@@ -1,4 +1,4 @@
-import { ENTRY_TYPES, type Entry, instantOf, MAX_MOISTURE, METHODS } from '@fanega/core';
+import { ENTRY_TYPES, type Entry, MAX_MOISTURE, METHODS } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import {
@@ -15,31 +15,15 @@ import {
   Max,
   MaxLength,
   Min,
-  registerDecorator,
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import { IsInstant, number, ULID } from './rules.js';
 
-export const ULID = /^[0-7][0-9A-HJKMNP-TV-Z]{25}$/;
 /** More than any field can weigh; a greater number is a slip of the finger. */
 export const MOST_KG = 5_000_000;
 export const MOST_ENTRIES_AT_ONCE = 1000;
 
-/** A date-time with its zone, read by the same function as the book's. */
-export function IsInstant(): PropertyDecorator {
-  return (target, propertyName) =>
-    registerDecorator({
-      name: 'isInstant',
-      target: target.constructor,
-      propertyName: propertyName as string,
-      validator: {
-        validate: (value: unknown) => typeof value === 'string' && !Number.isNaN(instantOf(value)),
-        defaultMessage: () => `${String(propertyName)} is no date; write it like 2026-09-08T14:52:00Z, with its zone`,
-      },
-    });
-}
-
-const number = { allowNaN: false, allowInfinity: false };
 const kgMessage = { message: '$property is $value kg; a weight is from 0 to 5,000,000 kg' };
 const moistureMessage = { message: '$property is $value; moisture is a wet-basis fraction from 0 to 0.6 (16.5 % is 0.165)' };
 

@@ -16,35 +16,14 @@ import {
   Max,
   MaxLength,
   Min,
-  registerDecorator,
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { IsInstant, ULID } from './entries.js';
+import { byRule, IsBetween, IsInstant, IsMoisture, isRecord, NoteBody, number, type SheetOf, ULID } from './rules.js';
 
 /** Where a moisture was read; `bite` is teeth and a count of beans that crack. */
 export const READING_SOURCES = ['hand', 'combine', 'elevator', 'bench', 'bite'] as const;
 export type ReadingSource = (typeof READING_SOURCES)[number];
-
-const MOISTURE_WORDS = { message: '$property is a fraction from 0 to 0.6 (16.5 % is 0.165)' };
-const number = { allowNaN: false, allowInfinity: false };
-
-/** A wet-basis fraction. */
-const IsMoisture = (): PropertyDecorator => (target, propertyName) => {
-  // From the last to the first, as stacked decorators are applied.
-  for (const rule of [Max(0.6, MOISTURE_WORDS), Min(0, MOISTURE_WORDS), IsNumber(number)]) rule(target, propertyName);
-};
-
-/** What every note has: an id that its device made, so that sending it twice is harmless, and when it was. */
-class NoteBody {
-  @ApiProperty()
-  @Matches(ULID, { message: 'id must be a ULID of 26 letters and digits' })
-  id: string;
-
-  @ApiProperty()
-  @IsInstant()
-  at: string;
-}
 
 /** Moisture of a field, measured before or while it is cut. */
 export class ReadingBody {
@@ -65,9 +44,7 @@ export class ReadingBody {
 
   @ApiPropertyOptional({ description: 'wet-basis fraction; left out for a bite test' })
   @ValidateIf((body: ReadingBody) => body.source !== 'bite' || body.moisture !== undefined)
-  @IsNumber(number, { message: 'moisture must be a number' })
-  @Min(0, MOISTURE_WORDS)
-  @Max(0.6, MOISTURE_WORDS)
+  @IsMoisture()
   moisture?: number;
 
   @ApiProperty({ enum: READING_SOURCES })
@@ -124,24 +101,15 @@ export class PairBody extends NoteBody {
 }
 
 /** Numbers by setting, each within what any machine can have; the wording names the setting. */
-function IsSettings(): PropertyDecorator {
-  const wrong = (value: unknown): string | null => {
-    if (typeof value !== 'object' || value === null || Array.isArray(value)) return 'the settings are missing';
-    for (const [name, setting] of Object.entries(value)) {
-      const known = Object.hasOwn(SETTINGS, name) ? SETTINGS[name as keyof typeof SETTINGS] : null;
-      if (!known) return `${name} is no setting; known are ${Object.keys(SETTINGS).join(', ')}`;
-      if (typeof setting !== 'number' || !(setting >= known.least && setting <= known.most)) return `${known.name} is from ${known.least} to ${known.most} ${known.unit}`.trim();
-    }
-    return null;
-  };
-  return (target, propertyName) =>
-    registerDecorator({
-      name: 'isSettings',
-      target: target.constructor,
-      propertyName: propertyName as string,
-      validator: { validate: (value: unknown) => wrong(value) === null, defaultMessage: (given) => wrong(given?.value) ?? '' },
-    });
-}
+const IsSettings = byRule('isSettings', (value) => {
+  if (!isRecord(value)) return 'the settings are missing';
+  for (const [name, setting] of Object.entries(value)) {
+    const known = Object.hasOwn(SETTINGS, name) ? SETTINGS[name as keyof typeof SETTINGS] : null;
+    if (!known) return `${name} is no setting; known are ${Object.keys(SETTINGS).join(', ')}`;
+    if (typeof setting !== 'number' || !(setting >= known.least && setting <= known.most)) return `${known.name} is from ${known.least} to ${known.most} ${known.unit}`.trim();
+  }
+  return null;
+});
 
 /** How a machine was set, and why it was changed. The whole sheet each time, so that any of them can be gone back to. */
 export class SettingsBody extends NoteBody {
@@ -259,6 +227,21 @@ export class LossBody extends NoteBody {
   @Max(1000)
   pricePerBu: number;
 
+  @ApiPropertyOptional({ description: 'acres of this crop that were still to cut, for what the loss comes to' })
+  @IsOptional()
+  @IsBetween(0, 1_000_000, 'acres are from 0 to 1,000,000')
+  acresLeft?: number;
+
+  @ApiPropertyOptional({ description: 'm that the spreader throws; with headWidth' })
+  @IsOptional()
+  @IsBetween(0.5, 30, 'the spread is from 0.5 to 30 m')
+  spreadWidth?: number;
+
+  @ApiPropertyOptional({ description: 'm' })
+  @IsOptional()
+  @IsBetween(0.5, 30, 'the head is from 0.5 to 30 m')
+  headWidth?: number;
+
   @ApiPropertyOptional({ enum: Object.keys(SYMPTOMS) })
   @IsOptional()
   @IsIn(Object.keys(SYMPTOMS))
@@ -294,11 +277,41 @@ export class StripsBody extends NoteBody {
   differences: number[];
 }
 
+/** The field that comes next, said to those whom it concerns before its first load. */
+export class NextBody extends NoteBody {
+  @ApiProperty()
+  @IsString()
+  @IsNotEmpty({ message: 'which field?' })
+  @MaxLength(40)
+  lotId: string;
+
+  @ApiPropertyOptional({ description: 'likely moisture, wet-basis fraction' })
+  @IsOptional()
+  @IsMoisture()
+  moisture?: number;
+
+  @ApiPropertyOptional({ description: 'points above the last loads' })
+  @IsOptional()
+  @IsBetween(-60, 60, 'a step is from -60 to 60 points')
+  step?: number;
+
+  @ApiPropertyOptional({ description: 'what the dryer then does, bu/h' })
+  @IsOptional()
+  @IsBetween(0, 1e6, 'bushels an hour are from 0 to 1,000,000')
+  dryerBushelsPerHour?: number;
+
+  @ApiPropertyOptional({ description: 'hours until the wet bin is full; left out: the dryer keeps up' })
+  @IsOptional()
+  @IsBetween(0, 10_000, 'hours are from 0 to 10,000')
+  wetBinFullHours?: number;
+}
+
 export interface NoteKinds {
   pair: PairBody;
   settings: SettingsBody;
   loss: LossBody;
   strips: StripsBody;
+  next: NextBody;
 }
 export type NoteKind = keyof NoteKinds;
 
@@ -391,6 +404,31 @@ export class WindowBody {
   @Min(0)
   @Max(1)
   dockPerPoint: number;
+
+  @ApiPropertyOptional({ description: 'points of one step of the dock; each started one counts' })
+  @IsOptional()
+  @IsBetween(0.05, 5, 'a step of the dock is from 0.05 to 5 points')
+  dockStep?: number;
+
+  @ApiPropertyOptional({ description: 'hour of the day from which grain is taken' })
+  @IsOptional()
+  @IsBetween(0, 24, 'hours are from 0 to 24')
+  opensAt?: number;
+
+  @ApiPropertyOptional({ description: 'hour of the day until which grain is taken' })
+  @IsOptional()
+  @IsBetween(0, 24, 'hours are from 0 to 24')
+  closesAt?: number;
+
+  @ApiPropertyOptional({ description: 'share lost at the header for each point below the window' })
+  @IsOptional()
+  @IsBetween(0, 0.5, 'what shatters is a share from 0 to 0.5 a point')
+  shatterPerPoint?: number;
+
+  @ApiPropertyOptional({ description: 'share of its value that the crop loses standing until another day' })
+  @IsOptional()
+  @IsBetween(0, 1, 'the risk of standing is a share from 0 to 1')
+  standingRisk?: number;
 }
 
 /** A field's part in "which field next". */
@@ -406,25 +444,32 @@ export class FieldFactsBody {
   @Min(0)
   @Max(200_000)
   distance: number;
+
+  @ApiPropertyOptional({ description: 'expected yield, kg/ha' })
+  @IsOptional()
+  @IsNumber(number)
+  yieldKgPerHa?: number;
+
+  @ApiPropertyOptional({ description: 'points a day that it loses standing, where somebody knows better than its readings' })
+  @IsOptional()
+  @IsNumber(number)
+  pointsPerDay?: number;
 }
 
-const byName = (check: (value: unknown) => string | null) => (): PropertyDecorator => (target, propertyName) =>
-  registerDecorator({
-    name: 'byName',
-    target: target.constructor,
-    propertyName: propertyName as string,
-    validator: { validate: (value: unknown) => check(value) === null, defaultMessage: (given) => check(given?.value) ?? '' },
-  });
-const IsWeights = byName((value) => (isRecord(value) && Object.values(value).every((v) => typeof v === 'number' && v >= 0 && v <= 5) ? null : 'weights are numbers from 0 to 5'));
-const IsFacts = byName((value) =>
-  isRecord(value) &&
-  Object.values(value).every((v) => isRecord(v) && [0, 1, 2, 3].includes(v.standability as number) && typeof v.distance === 'number' && v.distance >= 0 && v.distance <= 200_000)
-    ? null
-    : 'each field has a standability from 0 to 3 and a distance in metres',
+const IsWeights = byRule('isWeights', (value) =>
+  isRecord(value) && Object.values(value).every((v) => typeof v === 'number' && v >= 0 && v <= 5) ? null : 'weights are numbers from 0 to 5',
 );
-function isRecord(value: unknown): value is Record<string, unknown> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value);
-}
+const within = (value: unknown, least: number, most: number): boolean => typeof value === 'number' && value >= least && value <= most;
+const IsFacts = byRule('isFacts', (value) => {
+  if (!isRecord(value)) return 'the facts of the fields are missing';
+  for (const v of Object.values(value)) {
+    if (!isRecord(v) || ![0, 1, 2, 3].includes(v.standability as number)) return 'standability is 0 (sound) to 3 (going down)';
+    if (!within(v.distance, 0, 200_000)) return 'the distance is from 0 to 200,000 m';
+    if (v.yieldKgPerHa !== undefined && !within(v.yieldKgPerHa, 1, 40_000)) return 'the expected yield is from 1 to 40,000 kg/ha';
+    if (v.pointsPerDay !== undefined && !within(v.pointsPerDay, 0, 5)) return 'a field loses 0 to 5 points a day';
+  }
+  return null;
+});
 
 export class NextFieldSheet {
   @ApiProperty()
@@ -461,7 +506,26 @@ export class NextFieldSheet {
   @ApiProperty()
   @IsMoisture()
   dryTo: number;
+
+  @ApiPropertyOptional({ description: 'what the combines bring in an hour, bu; left out: by their profiles' })
+  @IsOptional()
+  @IsBetween(0, 100_000, 'what the combines bring is from 0 to 100,000 bu an hour')
+  combineBushelsPerHour?: number;
 }
+
+const IsRanges = byRule('isRanges', (value) =>
+  isRecord(value) &&
+  Object.entries(value).every(
+    ([name, range]) =>
+      Object.hasOwn(SETTINGS, name) &&
+      Array.isArray(range) &&
+      range.length === 2 &&
+      range.every((v) => typeof v === 'number') &&
+      (range as number[])[0]! <= (range as number[])[1]!,
+  )
+    ? null
+    : 'a range is its least and its most, by setting',
+);
 
 /** What a combine is and can do. */
 export class MachineProfile {
@@ -507,22 +571,56 @@ export class MachineProfile {
   @ApiProperty({ description: 'least and most by setting' })
   @IsRanges()
   ranges: Record<string, [number, number]>;
+
+  @ApiPropertyOptional({ type: () => [HeadBody], description: 'heads that fit it' })
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(12)
+  @ValidateNested({ each: true })
+  @Type(() => HeadBody)
+  heads?: HeadBody[];
+
+  @ApiPropertyOptional({ description: 'name of the head that is on' })
+  @IsOptional()
+  @IsString()
+  @MaxLength(40)
+  headOn?: string;
+
+  @ApiPropertyOptional({ type: [String], description: 'concaves or cover plates that the farm has for it' })
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  @MaxLength(40, { each: true })
+  concaves?: string[];
+
+  @ApiPropertyOptional({ type: [String], description: 'chaffers and sieves that the farm has for it' })
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  @MaxLength(40, { each: true })
+  sieves?: string[];
 }
 
-function IsRanges(): PropertyDecorator {
-  return byName((value) =>
-    isRecord(value) &&
-    Object.entries(value).every(
-      ([name, range]) =>
-        Object.hasOwn(SETTINGS, name) &&
-        Array.isArray(range) &&
-        range.length === 2 &&
-        range.every((v) => typeof v === 'number') &&
-        (range as number[])[0]! <= (range as number[])[1]!,
-    )
-      ? null
-      : 'a range is its least and its most, by setting',
-  )();
+/** A head: its width, or the rows that make it. */
+export class HeadBody {
+  @ApiProperty()
+  @IsString()
+  @IsNotEmpty({ message: 'the head needs a name' })
+  @MaxLength(40)
+  name: string;
+
+  @ApiProperty({ description: 'm; of a row head, rows x spacing' })
+  @IsBetween(0.3, 30, 'a head is from 0.3 to 30 m wide')
+  width: number;
+
+  @ApiPropertyOptional()
+  @IsOptional()
+  @IsInt()
+  @Min(1, { message: 'a row head has 1 to 40 rows' })
+  @Max(40, { message: 'a row head has 1 to 40 rows' })
+  rows?: number;
 }
 
 /** A sheet is changed as a whole; the revision that the change began from tells whether somebody else was faster. */
@@ -552,15 +650,10 @@ export class MachineChange extends SheetChange {
   sheet: MachineProfile;
 }
 
-export interface SheetOf<T> {
-  readonly revision: number;
-  readonly sheet: T;
-}
-
 /** What people saw and did beside the grain book, newest first, and the farm's own sheets. */
 export interface Notebook {
   readonly notes: readonly NoteInfo[];
-  /** By crop. */
+  /** By crop (`corn`), and by crop and buyer (`corn@redbud`) where a buyer has limits of his own. */
   readonly windows: Readonly<Record<string, SheetOf<WindowBody>>>;
   readonly nextField: SheetOf<NextFieldSheet> | null;
   /** By machine (the id of its place). */

@@ -12,3 +12,4 @@ export * from './selling/index.js';
 export * from './ledger/index.js';
 export * from './trace/index.js';
 export * from './hauling/index.js';
+export * from './shed/index.js';

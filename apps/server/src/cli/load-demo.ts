@@ -1,10 +1,10 @@
 import { DEFAULT_MOISTURE, DEFAULT_TRUST, instantOf } from '@fanega/core';
-import { demoFarm, demoNotebook, type DemoOptions } from '@fanega/demo';
+import { demoFarm, demoNotebook, type DemoOptions, demoShed } from '@fanega/demo';
 import type { DataSource } from 'typeorm';
 import { BookRepository } from '../features/book/index.js';
 import { DEMO_USER } from '../features/people/index.js';
 import { NotebookRepository } from '../features/notebook/index.js';
-import { FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PlaceRow, ReadingRow, SheetRow, UserRow, WeatherRow } from '../platform/rows.js';
+import { FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PhotoRow, PlaceRow, ReadingRow, SheetRow, UserRow, WeatherRow } from '../platform/rows.js';
 
 const FARM_ID = 'kestrel-levee';
 
@@ -49,6 +49,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       })),
     );
     const book = demoNotebook(demo);
+    const shed = demoShed(demo);
     const readings = [...demo.readings, ...book.readings].map(({ at, id, fieldId, source, by, ...reading }) => ({
       farmId,
       id,
@@ -64,7 +65,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
     for (let i = 0; i < readings.length; i += 500) await tx.insert(ReadingRow, readings.slice(i, i + 500));
     await tx.insert(
       NoteRow,
-      book.notes.map(({ kind, body, by, voided }) => ({
+      [...book.notes, ...shed.notes].map(({ kind, body, by, voided }) => ({
         farmId,
         id: body.id,
         kind,
@@ -78,7 +79,11 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
     );
     await tx.insert(
       SheetRow,
-      book.sheets.map((sheet) => ({ farmId, revision: 1, ...sheet })),
+      [...book.sheets, ...shed.sheets].map((sheet) => ({ farmId, revision: 1, ...sheet })),
+    );
+    await tx.insert(
+      PhotoRow,
+      shed.photos.map(({ at, ...photo }) => ({ farmId, atMs: at, type: 'image/png', ...photo })),
     );
     for (let i = 0; i < book.weather.length; i += 500)
       await tx.insert(

@@ -2,7 +2,8 @@ import { createConnection } from 'mysql2/promise';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { InitialBook1790000000000 } from '../migrations/1790000000000-initial-book.js';
 import { Notebook1790100000000 } from '../migrations/1790100000000-notebook.js';
-import { EntryRow, FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PlaceRow, ReadingRow, SessionRow, SheetRow, UserRow, WeatherRow } from './rows.js';
+import { Shed1790200000000 } from '../migrations/1790200000000-shed.js';
+import { EntryRow, FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PhotoRow, PlaceRow, ReadingRow, SessionRow, SheetRow, UserRow, WeatherRow } from './rows.js';
 
 export function dataSourceOptions(url: string): DataSourceOptions {
   return {
@@ -10,8 +11,8 @@ export function dataSourceOptions(url: string): DataSourceOptions {
     url,
     charset: 'utf8mb4',
     timezone: 'Z',
-    entities: [FarmRow, UserRow, MembershipRow, SessionRow, FieldRow, LotRow, PlaceRow, EntryRow, ReadingRow, NoteRow, SheetRow, WeatherRow],
-    migrations: [InitialBook1790000000000, Notebook1790100000000],
+    entities: [FarmRow, UserRow, MembershipRow, SessionRow, FieldRow, LotRow, PlaceRow, EntryRow, ReadingRow, NoteRow, SheetRow, WeatherRow, PhotoRow],
+    migrations: [InitialBook1790000000000, Notebook1790100000000, Shed1790200000000],
     synchronize: false,
     poolSize: 10,
   };

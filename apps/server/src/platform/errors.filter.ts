@@ -18,12 +18,12 @@ export class ErrorsFilter implements ExceptionFilter {
       return;
     }
     const requestId = String(http.getRequest<Request & { id?: unknown }>().id ?? '');
-    const answer = this.answer(error);
+    const answer = this.answer(error, http.getRequest<Request>().path);
     if (answer.statusCode >= 500) this.logger.error(error);
     response.status(answer.statusCode).json({ ...answer, ...(requestId ? { requestId } : {}) });
   }
 
-  private answer(error: unknown): ErrorAnswer {
+  private answer(error: unknown, path: string): ErrorAnswer {
     if (error instanceof Refused) {
       return { statusCode: error.getStatus(), code: error.code, message: error.message, ...(error.issues.length > 0 ? { issues: error.issues } : {}) };
     }
@@ -36,9 +36,12 @@ export class ErrorsFilter implements ExceptionFilter {
     const { status, type } = error as { status?: number; type?: string };
     // body-parser's own errors: not JSON, too large, cut off.
     if (typeof status === 'number' && status >= 400 && status < 500) {
-      const message = type === 'entity.too.large' ? 'this is too large for one request; send it in smaller batches' : 'the body is not JSON that can be read';
+      const message = type === 'entity.too.large' ? tooLarge(path) : 'the body is not JSON that can be read';
       return { statusCode: status, code: CODES[status] ?? 'body_wrong', message };
     }
     return { statusCode: 500, code: 'our_fault', message: 'Something went wrong on our side. Nothing was recorded; try again.' };
   }
 }
+
+const tooLarge = (path: string): string =>
+  path.includes('/photos/') ? 'The photograph is larger than 4 MB; take it smaller, or let the page scale it.' : 'this is too large for one request; send it in smaller batches';

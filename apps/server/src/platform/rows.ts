@@ -143,3 +143,16 @@ export class WeatherRow {
   @Column('boolean') wet: boolean;
   @Column('boolean') forecast: boolean;
 }
+
+@Entity('photos')
+export class PhotoRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn({ type: 'char', length: 26 }) id: string;
+  @Column({ name: 'at_ms', type: 'bigint', transformer: { to: (v: number) => v, from: Number } }) atMs: number;
+  @Column(TEXT) about: string;
+  @Column({ type: 'varchar', length: 16 }) type: string;
+  @Column('smallint', { unsigned: true }) width: number;
+  @Column('smallint', { unsigned: true }) height: number;
+  @Column('mediumblob') bytes: Buffer;
+  @Column({ name: 'by_name', ...TEXT }) by: string;
+}

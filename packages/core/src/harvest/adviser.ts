@@ -12,6 +12,8 @@ export const SETTINGS = {
   reel: { name: 'reel index', unit: '', least: 0.5, most: 3 },
   deckPlates: { name: 'deck plate gap', unit: 'mm', least: 10, most: 60 },
   headerHeight: { name: 'header height', unit: 'mm', least: 0, most: 1500 },
+  headerDrive: { name: 'header drive', unit: 'rpm', least: 100, most: 1000 },
+  spreader: { name: 'spreader', unit: 'rpm', least: 0, most: 1500 },
 } as const;
 
 export type Setting = keyof typeof SETTINGS;

@@ -24,3 +24,6 @@ export { fitToCut, type FitReason, type FitVerdict, type FitWindow } from './fit
 export { WAITING, waitingCosts, type StartCost, type ValueOfMoisture, type WaitingInput } from './waiting.js';
 export { FIRE_DANGER, FIRE_CARE, FIRE_STOP, fireDanger, type FireLevel } from './fire.js';
 export { bestSettings, type RankedSettings, type SettingsRecord } from './settings-record.js';
+export { gatherReadings, type ReadingMark } from './readings.js';
+export { fieldForecast, type FieldForecast, type FieldForecastInput, type ForecastMoment, type ForecastPoint, type NoForecast } from './field-forecast.js';
+export { monitorLoads, monitorDrift, RESTATED, type HarvestedLoad, type MonitorOnly, type MonitorPair } from './monitor-book.js';

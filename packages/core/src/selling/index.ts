@@ -29,3 +29,4 @@ export {
   type Shadow,
   type Source,
 } from './allocation.js';
+export { moistureSchedule, valueOfMoisture, type MoistureTerms } from './moisture-schedule.js';

@@ -1,4 +1,4 @@
-import type { DayFlow, Delivery, DeliveryTraceAnswer, FarmNow, FieldRow, LotTraceAnswer, TapeLine } from '@fanega/contract';
+import type { DayFlow, Delivery, DeliveryTraceAnswer, FarmNow, FieldRow, LotTraceAnswer, MonitorAnswer, TapeLine } from '@fanega/contract';
 import {
   balanceOf,
   type Book,
@@ -8,10 +8,13 @@ import {
   type Entry,
   FLAG_DEAD,
   findTwins,
+  type HarvestedLoad,
+  type HarvestEntry,
   instantOf,
   kilogramsPerBushel,
   Kind,
   lotWay,
+  monitorLoads,
   type NextStep,
   nextSteps,
   type ParcelView,
@@ -160,6 +163,29 @@ export class AnswersService {
         .map((parcel) => deliveryOf(book, parcel))
         .reverse(),
     );
+  }
+
+  /** Displays against scales, by combine. */
+  monitors(farmId: string): Promise<MonitorAnswer[]> {
+    return this.books.answer(farmId, 'monitors', (book) => {
+      const places = book.setup.places.filter((place) => place.kind === 'combine');
+      const entries = new Map<string, HarvestEntry>();
+      const loads = book.ledger.records.entries.flatMap((entry): HarvestedLoad[] => {
+        if (entry.type !== 'harvest' || book.ledger.isVoided(entry.id)) return [];
+        entries.set(entry.id, entry);
+        // Grain is dumped from the tank into the cart: then the tablet of the combine tells whose display it was.
+        const combine = places.find((place) => place.id === entry.to) ?? places.find((place) => entry.device?.startsWith(`${place.id}-`));
+        const own = { method: entry.method ?? 'estimate', wetKg: entry.wetKg };
+        const others = book.ledger.witnessesOf(entry.id).flatMap((w) => ('wetKg' in w && w.wetKg !== undefined ? [{ method: w.method ?? 'estimate', wetKg: w.wetKg }] : []));
+        return [{ id: entry.id, machine: combine?.id ?? entry.device ?? '', lot: entry.lot, atMs: instantOf(entry.at), measured: [own, ...others], note: entry.note ?? '' }];
+      });
+      return [...monitorLoads(loads)].map(([machine, { pairs, only }]) => ({
+        machine,
+        name: places.find((place) => place.id === machine)?.name ?? machine,
+        pairs,
+        only: only.map((load) => ({ ...load, entry: entries.get(load.id)! })),
+      }));
+    });
   }
 
   async delivery(farmId: string, entryId: string): Promise<DeliveryTraceAnswer> {

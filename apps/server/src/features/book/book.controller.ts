@@ -8,6 +8,7 @@ import {
   type FarmNow,
   type FieldRow,
   type LotTraceAnswer,
+  type MonitorAnswer,
   type TapeLine,
 } from '@fanega/contract';
 import { type Account, type Entry, type Position, serializeBook } from '@fanega/core';
@@ -69,6 +70,12 @@ export class BookController {
   @Allow('viewer')
   entry(@Param('farmId') farmId: string, @Param('entryId') entryId: string): Promise<TapeLine> {
     return this.answers.entry(farmId, entryId);
+  }
+
+  @Get('monitors')
+  @Allow('viewer')
+  monitors(@Param('farmId') farmId: string): Promise<MonitorAnswer[]> {
+    return this.answers.monitors(farmId);
   }
 
   @Get('now')

@@ -3,6 +3,6 @@ import { NotebookController } from './notebook.controller.js';
 import { NotebookRepository } from './notebook.repository.js';
 import { NotebookService } from './notebook.service.js';
 
-@Module({ controllers: [NotebookController], providers: [NotebookService, NotebookRepository] })
+@Module({ controllers: [NotebookController], providers: [NotebookService, NotebookRepository], exports: [NotebookService, NotebookRepository] })
 export class NotebookModule {}
-export { NotebookRepository };
+export { NotebookRepository, NotebookService };

@@ -1,6 +1,7 @@
 import {
   LossBody,
   MachineChange,
+  NextBody,
   NextFieldChange,
   type Notebook,
   PairBody,
@@ -70,6 +71,12 @@ export class NotebookController {
     return this.service.addNote(farmId, 'strips', body, caller);
   }
 
+  @Post('notes/next')
+  @Allow('operator')
+  addNext(@Param('farmId') farmId: string, @Body() body: NextBody, @CallerOf() caller: Caller): Promise<{ noteId: string }> {
+    return this.service.addNote(farmId, 'next', body, caller);
+  }
+
   @Post('notes/:noteId/void')
   @Allow('operator')
   voidNote(@Param('farmId') farmId: string, @Param('noteId') noteId: string): Promise<{ noteId: string }> {
@@ -79,14 +86,15 @@ export class NotebookController {
   @Put('sheets/window/:crop')
   @Allow('manager')
   changeWindow(@Param('farmId') farmId: string, @Param('crop') crop: string, @Body() body: WindowChange): Promise<{ revision: number }> {
-    if (!Object.hasOwn(CROPS, crop)) throw new Refused('not_found', 'There is no such crop.');
-    const { tooDryBelow, bestFrom, bestTo, refuseAbove } = body.sheet;
-    if (!(tooDryBelow <= bestFrom && bestFrom <= bestTo && bestTo <= refuseAbove)) {
-      throw new Refused('body_wrong', 'The limits must rise: too dry, best from, best to, refused above.', [
-        { field: 'bestFrom', code: 'limits_rise', message: 'the limits must rise from too dry to refused' },
-      ]);
-    }
+    checkWindow(crop, body);
     return this.service.changeSheet(farmId, 'window', crop, body);
+  }
+
+  @Put('sheets/window/:crop/:buyerId')
+  @Allow('manager')
+  changeBuyerWindow(@Param('farmId') farmId: string, @Param('crop') crop: string, @Param('buyerId') buyerId: string, @Body() body: WindowChange): Promise<{ revision: number }> {
+    checkWindow(crop, body);
+    return this.service.changeSheet(farmId, 'window', `${crop}@${buyerId}`, body, this.service.isPlace(farmId, buyerId));
   }
 
   @Put('sheets/next-field')
@@ -114,4 +122,15 @@ export class NotebookController {
   addWeather(@Param('farmId') farmId: string, @Body() body: WeatherBody): Promise<{ hours: number }> {
     return this.service.addWeather(farmId, body);
   }
+}
+
+function checkWindow(crop: string, { sheet }: WindowChange): void {
+  if (!Object.hasOwn(CROPS, crop)) throw new Refused('not_found', 'There is no such crop.');
+  const { tooDryBelow, bestFrom, bestTo, refuseAbove, opensAt = 0, closesAt = 24 } = sheet;
+  const wrong = (field: string, code: string, message: string): Refused =>
+    new Refused('body_wrong', `${message[0]!.toUpperCase()}${message.slice(1)}.`, [{ field, code, message }]);
+  if (!(tooDryBelow <= bestFrom && bestFrom <= bestTo && bestTo <= refuseAbove)) {
+    throw wrong('bestFrom', 'limits_rise', 'the limits must rise: too dry, best from, best to, refused above');
+  }
+  if (!(opensAt < closesAt)) throw wrong('closesAt', 'hours_rise', 'it must close after it opens');
 }

@@ -1,12 +1,14 @@
-import type { MachineProfile, NextFieldSheet, Notebook, NoteInfo, ReadingInfo, SheetOf, WeatherHourInfo, WindowBody } from '@fanega/contract';
+import type { MachineProfile, NextFieldSheet, Notebook, NoteInfo, NoteKind, ReadingInfo, SheetOf, WeatherHourInfo, WindowBody } from '@fanega/contract';
 import { instantOf } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
-import { Between, DataSource, type EntityManager } from 'typeorm';
+import { Between, DataSource, type EntityManager, In } from 'typeorm';
 import { FarmRow, NoteRow, ReadingRow, SheetRow, WeatherRow } from '../../platform/rows.js';
 
 /** Notes that a screen gets at once; older ones are in the database and in no one's way. */
 const NOTES_AT_ONCE = 1000;
 const READINGS_AT_ONCE = 5000;
+/** The shed's own notes come with the shed. */
+const KINDS: readonly NoteKind[] = ['pair', 'settings', 'loss', 'strips', 'next'];
 
 @Injectable()
 export class NotebookRepository {
@@ -31,7 +33,7 @@ export class NotebookRepository {
 
   async notebook(farmId: string): Promise<Notebook> {
     const [notes, sheets] = await Promise.all([
-      this.db.getRepository(NoteRow).find({ where: { farmId }, order: { atMs: 'DESC', id: 'DESC' }, take: NOTES_AT_ONCE }),
+      this.db.getRepository(NoteRow).find({ where: { farmId, kind: In([...KINDS]) }, order: { atMs: 'DESC', id: 'DESC' }, take: NOTES_AT_ONCE }),
       this.db.getRepository(SheetRow).findBy({ farmId }),
     ]);
     const of = <T>(kind: string): Record<string, SheetOf<T>> =>

@@ -1,4 +1,4 @@
-import type { NoteKind, NoteKinds, ReadingBody, SheetChange, WeatherBody } from '@fanega/contract';
+import type { NoteBody, NoteKind, ReadingBody, ShedNotes, SheetChange, WeatherBody } from '@fanega/contract';
 import { instantOf } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { type EntityManager, In } from 'typeorm';
@@ -41,7 +41,7 @@ export class NotebookService {
   }
 
   /** The same note again is accepted and nothing is doubled; another under its id is refused. */
-  addNote<K extends NoteKind>(farmId: string, kind: K, body: NoteKinds[K], caller: Caller): Promise<{ noteId: string }> {
+  addNote(farmId: string, kind: NoteKind | keyof ShedNotes, body: NoteBody, caller: Caller): Promise<{ noteId: string }> {
     return this.repository.changing(farmId, async (tx) => {
       const { lotId, machineId } = body as { lotId?: string; machineId?: string };
       if (lotId !== undefined && !(await tx.existsBy(LotRow, { farmId, id: lotId }))) throw missing('lotId', 'field');

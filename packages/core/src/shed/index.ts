@@ -1,0 +1,22 @@
+export { dayNumber, dayAfter, daysBetween, readyBy } from './days.js';
+export {
+  MACHINE_KINDS,
+  standingOf,
+  serviceStanding,
+  wearStanding,
+  machineReadiness,
+  alternatives,
+  type ItemStanding,
+  type ItemState,
+  type MachineKind,
+  type MachineReadiness,
+  type PartNeed,
+  type ReadyItem,
+  type Service,
+  type WearPart,
+  type WearStanding,
+} from './readiness.js';
+export { READINESS_TEMPLATES, type TemplateLine } from './templates.js';
+export { SAFETY_CARDS, CARD_FOOT, type CardId, type SafetyCard } from './safety.js';
+export { changeoverSteps, FIRST_HUNDRED_FEET, type ChangeoverStep } from './changeover.js';
+export { CAUSES, breakdownSummary, type Breakdown, type BreakdownSum, type BreakdownSummary, type Cause } from './breakdowns.js';
