@@ -237,6 +237,7 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     mostStep: 2,
     bushelPointsPerHour: 2600,
     dryTo: 0.15,
+    combineBushelsPerHour: 2900,
     facts: Object.fromEntries(
       farm.fields.map((field, i) => {
         const lot = lots.find((l) => l.fieldId === field.id);

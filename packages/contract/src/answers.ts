@@ -89,7 +89,7 @@ export interface FieldRow {
   /** Wet kg as it came off the field, all measurements settled. */
   readonly cutWetKg: number;
   readonly cutDryKg: number;
-  readonly lastMoisture: { readonly moisture: number; readonly at: string; readonly source: string } | null;
+  readonly lastMoisture: { readonly moisture: number; readonly at: string; readonly source: string; readonly tester: string } | null;
   readonly firstCut: string | null;
   readonly lastCut: string | null;
 }

@@ -10,6 +10,8 @@ import { Shell } from './shell';
 // One chunk a station: the cab's phone loads only what it opens.
 const Today = lazy(() => import('../stations/today'));
 const Fields = lazy(() => import('../stations/fields'));
+const FieldPage = lazy(() => import('../stations/fields/field-page'));
+const NextField = lazy(() => import('../stations/fields/next-field'));
 const Work = lazy(() => import('../stations/work'));
 const Store = lazy(() => import('../stations/store'));
 const Sell = lazy(() => import('../stations/sell'));
@@ -48,6 +50,8 @@ function FarmPages({ farmId }: { farmId: string }) {
             <Routes>
               <Route path="/" element={<Today />} />
               <Route path="/fields" element={<Fields />} />
+              <Route path="/fields/next" element={<NextField />} />
+              <Route path="/fields/:lotId" element={<FieldPage />} />
               <Route path="/cut" element={<Work station="cut" />} />
               <Route path="/haul" element={<Work station="haul" />} />
               <Route path="/dry" element={<Work station="dry" />} />

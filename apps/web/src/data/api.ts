@@ -19,12 +19,13 @@ export class ApiError extends Error {
 }
 
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const asItIs = body instanceof Blob;
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      headers: body === undefined ? {} : { 'Content-Type': asItIs ? 'application/octet-stream' : 'application/json' },
+      ...(body === undefined ? {} : { body: asItIs ? body : JSON.stringify(body) }),
     });
   } catch {
     throw new ApiError(0, 'No signal, or the server does not answer.', 'unreachable');
@@ -41,3 +42,4 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
 /** The one place that fetches. */
 export const get = <T>(path: string): Promise<T> => call<T>('GET', path);
 export const post = <T = void>(path: string, body?: unknown): Promise<T> => call<T>('POST', path, body ?? {});
+export const put = <T = void>(path: string, body: unknown): Promise<T> => call<T>('PUT', path, body);

@@ -1,4 +1,19 @@
-import type { Delivery, DeliveryTraceAnswer, FarmNow, FieldRow, LotInfo, LotTraceAnswer, Me, Notebook, PlaceInfo, TapeLine } from '@fanega/contract';
+import type {
+  Delivery,
+  DeliveryTraceAnswer,
+  FarmNow,
+  FieldRow,
+  LotInfo,
+  LotTraceAnswer,
+  Me,
+  MonitorAnswer,
+  Notebook,
+  PlaceInfo,
+  ReadingInfo,
+  Shed,
+  TapeLine,
+  WeatherHourInfo,
+} from '@fanega/contract';
 import { CROPS, cropOf, kilogramsPerBushel, type Position, UNKNOWN_LOT } from '@fanega/core';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
@@ -141,6 +156,17 @@ const useFarmAnswer = <T,>(path: string | null) => {
 
 export const useFields = () => useFarmAnswer<FieldRow[]>('lots');
 export const useNotebook = () => useFarmAnswer<Notebook>('notebook');
+export const useShed = () => useFarmAnswer<Shed>('shed');
+export const useMonitors = () => useFarmAnswer<MonitorAnswer[]>('monitors');
+/** Readings of a field, or of all of them (''). */
+export const useReadings = (fieldId: string | undefined) => useFarmAnswer<ReadingInfo[]>(fieldId === undefined ? null : fieldId === '' ? 'readings' : `readings?field=${fieldId}`);
+export const useLotMoistures = (lotId: string | undefined) => useFarmAnswer<ReadingInfo[]>(lotId ? `lots/${lotId}/moistures` : null);
+/** Weather of so many days back and ahead; whole hours, so that the answer is asked for once an hour. */
+export const useWeather = (daysBack: number, daysAhead: number) => {
+  const hour = Math.floor(useFarm().data.now / 3_600_000) * 3_600_000;
+  const day = 86_400_000;
+  return useFarmAnswer<WeatherHourInfo[]>(`weather?from=${new Date(hour - daysBack * day).toISOString()}&to=${new Date(hour + daysAhead * day).toISOString()}`);
+};
 export const useDeliveries = () => useFarmAnswer<Delivery[]>('deliveries');
 export const useDeliveryTrace = (entryId: string | undefined) => useFarmAnswer<DeliveryTraceAnswer>(entryId ? `deliveries/${entryId}/trace` : null);
 export const useLotTrace = (lotId: string | undefined) => useFarmAnswer<LotTraceAnswer>(lotId ? `lots/${lotId}/trace` : null);

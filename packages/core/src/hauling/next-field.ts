@@ -118,12 +118,14 @@ export function rankFields(input: {
     const standing = within(STANDABILITY, field.standability) / 3;
     const value: Record<Criterion, readonly [number, string]> = {
       dryer:
-        dryer && input.dryer
-          ? [
-              share(1 - Math.abs(dryer.step) / (2 * Math.max(0.5, input.dryer.mostStep))),
-              `${Math.abs(dryer.step) < 0.05 ? 'as wet as' : `${one(Math.abs(dryer.step))} points ${dryer.step > 0 ? 'wetter' : 'drier'} than`} the last loads`,
-            ]
-          : [0.5, 'no reading against the dryer'],
+        dryer?.dryerBushelsPerHour === null
+          ? [0.5, 'goes past the dryer']
+          : dryer && input.dryer
+            ? [
+                share(1 - Math.abs(dryer.step) / (2 * Math.max(0.5, input.dryer.mostStep))),
+                `${Math.abs(dryer.step) < 0.05 ? 'as wet as' : `${one(Math.abs(dryer.step))} points ${dryer.step > 0 ? 'wetter' : 'drier'} than`} the last loads`,
+              ]
+            : [0.5, 'no reading against the dryer'],
       dryness: over === null ? [0.3, 'nobody has read it'] : [share(1 - over / 6), over <= 0 ? 'at or below base' : `${one(over)} points above base`],
       standing: [standing, ['stands well', 'some weak stalks', 'weak stalks', 'going down'][Math.round(field.standability)]!],
       near: [share(1 - km / 20), `${one(km)} km away`],
@@ -148,7 +150,11 @@ export function rankFields(input: {
     const counting = parts.filter((part) => part.weight > 0);
     const best = [...counting].sort((a, b) => b.weight * b.value - a.weight * a.value).slice(0, 2);
     const worst = [...counting].sort((a, b) => b.weight * (1 - b.value) - a.weight * (1 - a.value)).find((part) => part.value < 0.4 && !best.includes(part));
-    const blocked = dryer && !dryer.allowed ? `a step of ${one(dryer.step)} points is more than the dryer keeper permits` : null;
+    // Grain that needs no drying asks nothing of the dryer's setting.
+    const blocked =
+      dryer && !dryer.allowed && dryer.dryerBushelsPerHour !== null
+        ? `a step of ${dryer.step > 0 ? '+' : '−'}${one(Math.abs(dryer.step))} points is more than the dryer keeper permits`
+        : null;
     return {
       id: field.id,
       score: (100 * parts.reduce((sum, part) => sum + part.weight * part.value, 0)) / total,

@@ -1,4 +1,4 @@
-import type { DayFlow, Delivery, DeliveryTraceAnswer, FarmNow, FieldRow, LotTraceAnswer, MonitorAnswer, TapeLine } from '@fanega/contract';
+import type { DayFlow, Delivery, DeliveryTraceAnswer, FarmNow, FieldRow, LotTraceAnswer, MonitorAnswer, ReadingInfo, TapeLine } from '@fanega/contract';
 import {
   balanceOf,
   type Book,
@@ -138,8 +138,8 @@ export class AnswersService {
         const account = accounts[lot.id]!;
         const cut = cuts.get(lot.id);
         const reading = readings.get(lot.fieldId);
-        const fromReading = reading && reading.moisture !== null ? { moisture: reading.moisture, at: new Date(reading.atMs).toISOString(), source: reading.source } : null;
-        const fromCut = cut ? { moisture: cut.lastMoisture, at: cut.last, source: 'combine' } : null;
+        const fromReading = reading && reading.moisture !== null ? { moisture: reading.moisture, at: new Date(reading.atMs).toISOString(), source: reading.source, tester: reading.tester } : null;
+        const fromCut = cut ? { moisture: cut.lastMoisture, at: cut.last, source: 'combine', tester: '' } : null;
         const newest = fromReading && fromCut ? (instantOf(fromReading.at) > instantOf(fromCut.at) ? fromReading : fromCut) : (fromReading ?? fromCut);
         return {
           lot,
@@ -163,6 +163,25 @@ export class AnswersService {
         .map((parcel) => deliveryOf(book, parcel))
         .reverse(),
     );
+  }
+
+  /**
+   * Moistures of a lot that are in the book already: what the combine read of each load, and the test of a ticket whose grain was
+   * this lot's alone (a twentieth of another field is not told apart). Newest first.
+   */
+  lotMoistures(farmId: string, lotId: string): Promise<ReadingInfo[]> {
+    return this.books.answer(farmId, `moistures ${lotId}`, (book) => {
+      const lot = book.setup.lots.find(({ id }) => id === lotId);
+      if (!lot) throw new Refused('not_found', 'There is no such field in the book.');
+      const found: ReadingInfo[] = [];
+      for (const { entry, lots, dryKg, moisture } of book.ledger.parcels(0, book.ledger.records.steps, (e) => e.type === 'harvest' || book.ledger.isDelivery(e.id))) {
+        const source = entry.type === 'harvest' ? 'combine' : 'elevator';
+        if (!((lots[lotId] ?? 0) >= 0.95 * dryKg && dryKg > 0)) continue;
+        if (source === 'elevator' && !('moisture' in entry && entry.moisture !== undefined)) continue;
+        found.push({ id: entry.id, fieldId: lot.fieldId, at: entry.at, moisture, source, cracked: null, tester: '', spot: '', by: entry.by ?? '' });
+      }
+      return found.reverse();
+    });
   }
 
   /** Displays against scales, by combine. */

@@ -9,6 +9,7 @@ import {
   type FieldRow,
   type LotTraceAnswer,
   type MonitorAnswer,
+  type ReadingInfo,
   type TapeLine,
 } from '@fanega/contract';
 import { type Account, type Entry, type Position, serializeBook } from '@fanega/core';
@@ -70,6 +71,12 @@ export class BookController {
   @Allow('viewer')
   entry(@Param('farmId') farmId: string, @Param('entryId') entryId: string): Promise<TapeLine> {
     return this.answers.entry(farmId, entryId);
+  }
+
+  @Get('lots/:lotId/moistures')
+  @Allow('viewer')
+  lotMoistures(@Param('farmId') farmId: string, @Param('lotId') lotId: string): Promise<ReadingInfo[]> {
+    return this.answers.lotMoistures(farmId, lotId);
   }
 
   @Get('monitors')

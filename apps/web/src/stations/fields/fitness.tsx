@@ -1,22 +1,23 @@
 import type { FieldRow, WindowBody } from '@fanega/contract';
 import { fitToCut } from '@fanega/core';
+import { asBuyer, type Tester } from '../../data/field-facts';
 
-const LOOK = { go: ['●', 'go'], wait: ['◐', 'wait'], stop: ['■', 'stop'] } as const;
+export const FIT_LOOK = { go: ['●', 'go'], wait: ['◐', 'wait'], stop: ['■', 'stop'] } as const;
 
 /** Beans in a drying wind are another crop three hours later; standing corn and milo keep their moisture for days. */
-const OLD_AFTER_HOURS: Readonly<Record<string, number>> = { soybean: 3 };
+export const OLD_AFTER_HOURS: Readonly<Record<string, number>> = { soybean: 3 };
 
 /** Go, wait or stop by the farm's own window, with the limit that decided. */
-export function Fitness({ row, window, now }: { row: FieldRow; window: WindowBody | undefined; now: number }) {
+export function Fitness({ row, window, now, tester }: { row: FieldRow; window: WindowBody | undefined; now: number; tester: Tester | undefined }) {
   if (!window) return <span className="text-sm text-muted">no window set</span>;
   const { lastMoisture, lot } = row;
   const verdict = fitToCut({
-    moisture: lastMoisture?.moisture ?? null,
+    moisture: lastMoisture ? asBuyer(lastMoisture.moisture, tester) : null,
     window,
     ageHours: lastMoisture ? Math.max(0, Math.min(9999, (now - Date.parse(lastMoisture.at)) / 3_600_000)) : 0,
     oldAfterHours: OLD_AFTER_HOURS[lot.crop] ?? 72,
   });
-  const [shape, word] = LOOK[verdict.verdict];
+  const [shape, word] = FIT_LOOK[verdict.verdict];
   return (
     <>
       <b className={verdict.verdict === 'stop' ? 'text-clay' : undefined}>

@@ -1,18 +1,20 @@
 import type { FieldRow } from '@fanega/contract';
-import { cropOf, CROPS, dryBushels } from '@fanega/core';
-import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import type { Notebook } from '@fanega/contract';
+import { cropOf, dryBushels } from '@fanega/core';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { ApiError, post } from '../../data/api';
-import { type Farm, useFarm, useFields, useNotebook, useRefreshFarm } from '../../data/farm';
-import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
+import { type Farm, useFarm, useFields, useNotebook, useWeather } from '../../data/farm';
+import { type Tester, testersOf } from '../../data/field-facts';
+import { Button, Empty, SelectBox } from '../../ui';
 import { Answered } from '../../ui/answer';
-import { Bushels, formatAcres, formatBushelsFine, Moisture, parseNumber } from '../../widgets/quantity';
+import { Bushels, formatAcres, formatBushelsFine, Moisture } from '../../widgets/quantity';
 import { rowKeys } from '../../widgets/row-keys';
 import { day } from '../../widgets/time';
 import { Swatch } from '../../widgets/weave';
+import { AddField } from './add-field';
 import { Fitness } from './fitness';
 import { TakeReading } from './take-reading';
+import { WeatherLine, WeatherNow } from './weather-line';
 
 /** Bushels at the crop's base from a lot's dry matter. */
 function dryBu(farm: Farm, row: FieldRow): number {
@@ -24,6 +26,9 @@ function dryBu(farm: Farm, row: FieldRow): number {
 export default function Fields() {
   const farm = useFarm();
   const fields = useFields();
+  const notebook = useNotebook();
+  const weather = useWeather(1, 2);
+  const hour = Math.floor(farm.data.now / 3_600_000) * 3_600_000;
   const [adding, setAdding] = useState(false);
   const [reading, setReading] = useState(false);
   return (
@@ -31,10 +36,19 @@ export default function Fields() {
       <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
         <h1 className="text-2xl">Fields</h1>
         <div className="flex flex-wrap gap-3">
+          <Link to="/fields/next" className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4">
+            Which field next?
+          </Link>
           <Button onClick={() => setReading(true)}>Take a reading</Button>
           <Button onClick={() => setAdding(true)}>Add a field</Button>
         </div>
       </div>
+      {weather.data && weather.data.length > 0 && (
+        <section aria-label="Weather" className="border-b border-rule px-5 py-3 lg:px-6">
+          <WeatherNow weather={weather.data} nowMs={farm.data.now} timeZone={farm.data.farm.timeZone} />
+          <WeatherLine weather={weather.data} from={hour} to={hour + 36 * 3_600_000} timeZone={farm.data.farm.timeZone} />
+        </section>
+      )}
       <Answered answer={fields} what="Adding up the fields">
         {(rows) =>
           rows.length === 0 ? (
@@ -42,7 +56,7 @@ export default function Fields() {
               <p>A field with its crop is what every bushel is traced to. Add the first one to begin.</p>
             </Empty>
           ) : (
-            <Seasons farm={farm} rows={rows} />
+            <Seasons farm={farm} rows={rows} notebook={notebook.data} />
           )
         }
       </Answered>
@@ -52,10 +66,13 @@ export default function Fields() {
   );
 }
 
-function Seasons({ farm, rows }: { farm: Farm; rows: readonly FieldRow[] }) {
+function Seasons({ farm, rows, notebook }: { farm: Farm; rows: readonly FieldRow[]; notebook: Notebook | undefined }) {
+  const testers = useMemo(() => testersOf(notebook), [notebook]);
   const seasons = [...new Set(rows.map((row) => row.lot.season))].sort((a, b) => b - a);
   const [season, setSeason] = useState(seasons[0]!);
-  const shown = rows.filter((row) => row.lot.season === season);
+  // What is cut today, then what stands, then what is done.
+  const rank = (row: FieldRow): number => ((farm.data.flow.cut[row.lot.id] ?? 0) > 0 ? 0 : row.firstCut ? 2 : 1);
+  const shown = rows.filter((row) => row.lot.season === season).sort((a, b) => rank(a) - rank(b));
   const crops = [...new Set(shown.map((row) => row.lot.crop))];
   return (
     <>
@@ -90,8 +107,7 @@ function Seasons({ farm, rows }: { farm: Farm; rows: readonly FieldRow[] }) {
               <th className="py-2 pr-2 pl-5 lg:pl-6">Field</th>
               <th className="px-2">Crop, variety</th>
               <th className="px-2 text-right">Acres</th>
-              <th className="px-2 text-right">Cut, as it came</th>
-              <th className="px-2 text-right">Dry</th>
+              <th className="px-2 text-right">Cut, as it came, dry</th>
               <th className="px-2 text-right">Dry an acre</th>
               <th className="px-2 text-right">Last moisture</th>
               <th className="px-2">Fit to cut?</th>
@@ -100,7 +116,7 @@ function Seasons({ farm, rows }: { farm: Farm; rows: readonly FieldRow[] }) {
           </thead>
           <tbody>
             {shown.map((row) => (
-              <Row key={row.lot.id} farm={farm} row={row} />
+              <Row key={row.lot.id} farm={farm} row={row} windows={notebook?.windows} tester={testers.get(row.lastMoisture?.tester ?? '')} />
             ))}
           </tbody>
         </table>
@@ -112,8 +128,7 @@ function Seasons({ farm, rows }: { farm: Farm; rows: readonly FieldRow[] }) {
   );
 }
 
-function Row({ farm, row }: { farm: Farm; row: FieldRow }) {
-  const windows = useNotebook().data?.windows;
+function Row({ farm, row, windows, tester }: { farm: Farm; row: FieldRow; windows: Notebook['windows'] | undefined; tester: Tester | undefined }) {
   const { lot } = row;
   const { timeZone } = farm.data.farm;
   const dry = dryBu(farm, row);
@@ -121,26 +136,36 @@ function Row({ farm, row }: { farm: Farm; row: FieldRow }) {
   return (
     <tr className="border-b border-rule hover:bg-sand">
       <td className="py-2 pr-2 pl-5 lg:pl-6">
-        <Link to={`/trace/lot/${lot.id}`} className="flex items-center gap-2 font-semibold">
+        <Link to={`/fields/${lot.id}`} className="flex items-center gap-2 font-semibold">
           <Swatch index={farm.lotIndex(lot.id)} size={22} />
-          <span className="w-8">{lot.tag}</span> <span className="underline decoration-rule underline-offset-4">{lot.fieldName}</span>
+          <span className="w-8">{lot.tag}</span> <span className="whitespace-nowrap underline decoration-rule underline-offset-4">{lot.fieldName}</span>
         </Link>
         {lot.shares.length > 1 && (
           <span className="ml-[4.6rem] block text-sm text-muted">{lot.shares.map((share) => `${share.owner} ${Math.round(share.part * 1000) / 10} %`).join(', ')}</span>
         )}
       </td>
       <td className="px-2">
-        {cropOf(lot.crop)?.name ?? lot.crop} <span className="text-muted">{lot.variety}</span>
+        {cropOf(lot.crop)?.name ?? lot.crop} <span className="block text-sm whitespace-nowrap text-muted">{lot.variety}</span>
       </td>
       <td className="px-2 text-right">{formatAcres(lot.acres)}</td>
-      <td className="px-2 text-right">{row.cutWetKg > 0 ? <Bushels value={row.cutWetKg / farm.kgPerBu(lot.crop)} /> : <span className="text-muted">stands</span>}</td>
-      <td className="px-2 text-right">{dry > 0 ? <Bushels value={dry} /> : ''}</td>
+      <td className="px-2 text-right">
+        {row.cutWetKg > 0 ? (
+          <>
+            <Bushels value={row.cutWetKg / farm.kgPerBu(lot.crop)} />
+            <span className="block text-sm text-muted">
+              <Bushels value={dry} basis="dry" />
+            </span>
+          </>
+        ) : (
+          <span className="text-muted">stands</span>
+        )}
+      </td>
       <td className="px-2 text-right text-lg font-semibold">{dry > 0 ? formatBushelsFine(dry / lot.acres) : ''}</td>
       <td className="px-2 text-right">
         {row.lastMoisture ? (
           <>
-            <Moisture value={row.lastMoisture.moisture} />{' '}
-            <span className="text-sm text-muted">
+            <Moisture value={row.lastMoisture.moisture} />
+            <span className="block text-sm whitespace-nowrap text-muted">
               {row.lastMoisture.source}, {day(row.lastMoisture.at, timeZone)}
             </span>
           </>
@@ -150,7 +175,7 @@ function Row({ farm, row }: { farm: Farm; row: FieldRow }) {
       </td>
       <td className="px-2 whitespace-nowrap">
         {/* A field that rests after cutting asks nothing. */}
-        {row.firstCut && !cutToday ? <span className="text-muted">–</span> : <Fitness row={row} window={windows?.[lot.crop]?.sheet} now={farm.data.now} />}
+        {row.firstCut && !cutToday ? <span className="text-muted">–</span> : <Fitness row={row} window={windows?.[lot.crop]?.sheet} now={farm.data.now} tester={tester} />}
       </td>
       <td className="py-2 pr-5 pl-2 text-sm whitespace-nowrap lg:pr-6">
         {cutToday ? (
@@ -162,61 +187,5 @@ function Row({ farm, row }: { farm: Farm; row: FieldRow }) {
         )}
       </td>
     </tr>
-  );
-}
-
-function AddField({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const farm = useFarm();
-  const refresh = useRefreshFarm(farm.id);
-  const { register, handleSubmit, formState, setError, reset } = useForm({
-    defaultValues: { name: '', acres: '', crop: 'corn', variety: '', tag: '', season: String(new Date(farm.data.now).getUTCFullYear()) },
-  });
-  const { errors } = formState;
-  const submit = handleSubmit(async ({ acres, season, ...values }) => {
-    try {
-      await post(`/farms/${farm.id}/fields`, { ...values, acres: parseNumber(acres), season: Number(season) });
-      await refresh();
-      reset();
-      onClose();
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      for (const issue of error.issues) if (issue.field && issue.field in values) setError(issue.field as 'name', { message: issue.message });
-      setError('root', { message: error.message });
-    }
-  });
-  return (
-    <Sheet open={open} title="Add a field" onClose={onClose}>
-      <form className="space-y-4 px-5 py-4" noValidate onSubmit={(e) => void submit(e)}>
-        <TextBox label="Name" {...register('name', { required: 'The field needs a name' })} error={errors.name?.message} />
-        <div className="grid grid-cols-2 gap-3">
-          <TextBox
-            label="Acres"
-            inputMode="decimal"
-            {...register('acres', { validate: (text) => parseNumber(text) > 0 || 'Acres is a number like 62.5' })}
-            error={errors.acres?.message}
-          />
-          <TextBox label="Tag" maxLength={4} hint="two or three letters" {...register('tag', { required: 'The tag is missing' })} error={errors.tag?.message} />
-        </div>
-        <SelectBox label="Crop" {...register('crop')}>
-          {Object.values(CROPS).map((crop) => (
-            <option key={crop.id} value={crop.id}>
-              {crop.name}
-            </option>
-          ))}
-        </SelectBox>
-        <div className="grid grid-cols-2 gap-3">
-          <TextBox label="Variety" {...register('variety')} error={errors.variety?.message} />
-          <TextBox label="Season" inputMode="numeric" {...register('season', { pattern: { value: /^20\d\d$/, message: 'A year like 2026' } })} error={errors.season?.message} />
-        </div>
-        {errors.root && (
-          <p role="alert" className="font-semibold text-clay">
-            {errors.root.message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={formState.isSubmitting}>
-          Add the field
-        </Button>
-      </form>
-    </Sheet>
   );
 }

@@ -6,22 +6,24 @@ import { ApiError, post } from '../../data/api';
 import { useFarm, useRefreshFarm } from '../../data/farm';
 import { Button, Choices, SelectBox, Sheet, TextBox } from '../../ui';
 import { parseNumber, readMoisture } from '../../widgets/quantity';
+import { SOURCE_WORDS } from './moisture-chart';
 
-const SOURCE_WORDS: Readonly<Record<ReadingSource, string>> = { hand: 'Hand tester', combine: 'Combine', elevator: 'Elevator', bench: 'Bench', bite: 'Teeth' };
+/** The tester of the last reading on this device: most people have one. */
+const TESTER_KEY = 'fanega.tester';
 
 // The contract's classes are the server's: only their types may come into the page.
 const SOURCES = (Object.keys(SOURCE_WORDS) as ReadingSource[]).map((value) => ({ value, label: SOURCE_WORDS[value] }));
 
 /** A moisture from the field in two taps and a number; teeth count how many of ten beans crack. */
-export function TakeReading({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function TakeReading({ open, onClose, fieldId: given }: { open: boolean; onClose: () => void; fieldId?: string }) {
   const farm = useFarm();
   const refresh = useRefreshFarm(farm.id);
   const season = Math.max(...farm.data.lots.map((lot) => lot.season));
   const lots = farm.data.lots.filter((lot) => lot.season === season);
-  const [fieldId, setFieldId] = useState(lots[0]?.fieldId ?? '');
+  const [fieldId, setFieldId] = useState(given ?? lots[0]?.fieldId ?? '');
   const [source, setSource] = useState<ReadingSource>('hand');
   const [figure, setFigure] = useState('');
-  const [tester, setTester] = useState('');
+  const [tester, setTester] = useState(() => localStorage.getItem(TESTER_KEY) ?? '');
   const [spot, setSpot] = useState('');
   const [error, setError] = useState<{ field: string; message: string } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -47,6 +49,7 @@ export function TakeReading({ open, onClose }: { open: boolean; onClose: () => v
         ...(spot.trim() ? { spot: spot.trim() } : {}),
       });
       id.current = ulid();
+      localStorage.setItem(TESTER_KEY, tester.trim());
       setFigure('');
       toast('Reading recorded');
       await refresh();

@@ -7,6 +7,7 @@ import { useRecorder } from '../../record';
 import { Button, Empty } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { EntrySheet } from '../../widgets/entry-sheet';
+import { NextNote } from '../../widgets/next-note';
 import { Bushels, formatBushels, formatShare, Moisture } from '../../widgets/quantity';
 import { clock, weekday } from '../../widgets/time';
 import { Swatch } from '../../widgets/weave';
@@ -21,6 +22,7 @@ export default function Today() {
   return (
     <div className="min-h-full">
       <h1 className="sr-only">Today</h1>
+      <NextNote />
       <div className="border-b border-ink xl:grid xl:grid-cols-[1.35fr_1fr]">
         <section aria-label="Next" className="px-5 py-5 lg:px-6">
           {first ? <First farm={farm} step={first} onEntry={setEntry} /> : farm.data.entries === 0 ? <FirstSteps /> : <Nothing farm={farm} />}

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { EntrySheet } from '../../widgets/entry-sheet';
 import { headline } from '../../widgets/headline';
+import { NextNote } from '../../widgets/next-note';
 import { Bushels, formatBushels, Moisture } from '../../widgets/quantity';
 import { rowKeys } from '../../widgets/row-keys';
 import { clock, day } from '../../widgets/time';
@@ -67,6 +68,7 @@ export default function Work({ station }: { station: Station }) {
         <h1 className="text-2xl">{plan.title}</h1>
         <Button onClick={() => recorder.open({ kind: plan.record })}>{plan.button}</Button>
       </div>
+      {station === 'dry' && <NextNote />}
       <section aria-label={plan.question} className="border-b border-ink px-5 py-5 lg:px-6">
         <h2 className="text-sm text-muted">{plan.question}</h2>
         {vessels.length === 0 && <p className="mt-2 text-muted">The farm has none of these yet; places are added in Store.</p>}

@@ -1,0 +1,72 @@
+import type { FieldRow, Notebook, WindowBody } from '@fanega/contract';
+import { cropOf, type Crop, CROPS, dryBushels, kgPerHaToBushelsPerAcre, likelyBuyerReading, M2_PER_ACRE } from '@fanega/core';
+import type { Farm } from './farm';
+
+export const acresToHa = (acres: number): number => (acres * M2_PER_ACRE) / 10_000;
+
+/** What a field still has, from what it was expected to bring and what it brought. */
+export interface FieldFacts {
+  readonly row: FieldRow;
+  readonly crop: Crop;
+  /** bu/ac at the crop's base; null where nobody expects anything yet. */
+  readonly expected: number | null;
+  readonly acresLeft: number;
+  readonly cuttingToday: boolean;
+}
+
+/** A rest this small is the edge of the map, not a field to go back to. */
+const REST = 0.04;
+
+export function fieldFacts(farm: Farm, rows: readonly FieldRow[], notebook: Notebook | undefined): FieldFacts[] {
+  const facts = notebook?.nextField?.sheet.facts ?? {};
+  const dry = (row: FieldRow, crop: Crop): number => dryBushels(row.cutDryKg, crop.legalPounds, crop.baseMoisture);
+  return rows.map((row): FieldFacts => {
+    const { lot } = row;
+    const crop = cropOf(lot.crop) ?? CROPS.corn;
+    const cuttingToday = (farm.data.flow.cut[lot.id] ?? 0) > 0;
+    const typed = facts[lot.fieldId]?.yieldKgPerHa;
+    const like = rows.filter((other) => other.lot.crop === lot.crop && other.lot.season === lot.season && other.cutDryKg > 0 && !farm.data.flow.cut[other.lot.id]);
+    const acres = like.reduce((sum, other) => sum + other.lot.acres, 0);
+    const expected = typed !== undefined ? kgPerHaToBushelsPerAcre(typed, crop.legalPounds) : acres > 0 ? like.reduce((sum, other) => sum + dry(other, crop), 0) / acres : null;
+    const cut = dry(row, crop);
+    const left = expected === null ? (cut > 0 && !cuttingToday ? 0 : lot.acres) : Math.max(0, lot.acres - cut / expected);
+    return { row, crop, expected, acresLeft: !cuttingToday && left < REST * lot.acres ? 0 : left, cuttingToday };
+  });
+}
+
+/** The window for a crop: a buyer's own where he has one, otherwise the farm's. */
+export function windowFor(
+  notebook: Notebook | undefined,
+  crop: string,
+  buyerId: string | null,
+): { readonly subject: string; readonly revision: number; readonly sheet: WindowBody } | undefined {
+  const subject = buyerId === null ? crop : `${crop}@${buyerId}`;
+  const found = notebook?.windows[subject];
+  return found && { subject, ...found };
+}
+
+export interface Tester {
+  readonly name: string;
+  readonly pairs: readonly { readonly tester: number; readonly buyer: number; readonly at: string; readonly id: string }[];
+  /** Newest first. */
+  readonly newest: string;
+}
+
+/** Pairs of each tester and the buyer's test, by the tester's name. */
+export function testersOf(notebook: Notebook | undefined): Map<string, Tester> {
+  const testers = new Map<string, Tester>();
+  for (const note of notebook?.notes ?? []) {
+    if (note.kind !== 'pair' || note.voided) continue;
+    const { tester, testerMoisture, buyerMoisture, at, id } = note.body;
+    const own = testers.get(tester) ?? { name: tester, pairs: [], newest: at };
+    testers.set(tester, { ...own, pairs: [...own.pairs, { tester: testerMoisture, buyer: buyerMoisture, at, id }] });
+  }
+  return testers;
+}
+
+/** A reading as the buyer would likely test it; the reading itself where its tester has too few pairs. */
+export function asBuyer(moisture: number, tester: Tester | undefined): number {
+  if (!tester) return moisture;
+  const { likely } = likelyBuyerReading(moisture, tester.pairs);
+  return likely ? Math.min(0.6, Math.max(0, likely.moisture)) : moisture;
+}

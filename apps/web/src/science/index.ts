@@ -1,0 +1,40 @@
+import useSWR from 'swr';
+import type { Task, TaskAnswer, TaskInput } from './tasks';
+
+interface Waiting {
+  readonly resolve: (answer: never) => void;
+  readonly reject: (error: Error) => void;
+}
+
+let worker: Worker | undefined;
+let last = 0;
+const waiting = new Map<number, Waiting>();
+
+function ask<T extends Task>(task: T, input: TaskInput<T>): Promise<TaskAnswer<T>> {
+  if (!worker) {
+    worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<{ id: number; answer?: never; error?: string }>) => {
+      const asked = waiting.get(data.id);
+      waiting.delete(data.id);
+      if (data.error === undefined) asked?.resolve(data.answer as never);
+      else asked?.reject(new Error(data.error));
+    };
+    worker.onerror = () => {
+      // The next question starts a new one.
+      worker = undefined;
+      for (const { reject } of waiting.values()) reject(new Error('The calculation stopped. Reload the page.'));
+      waiting.clear();
+    };
+  }
+  const id = ++last;
+  return new Promise((resolve, reject) => {
+    waiting.set(id, { resolve: resolve as Waiting['resolve'], reject });
+    worker!.postMessage({ id, task, input });
+  });
+}
+
+/** Works something out beside the page; the answer before stays until the new one is there. Null: nothing to ask yet. */
+export function useScience<T extends Task>(task: T, input: TaskInput<T> | null) {
+  const key = input === null ? null : `science:${task}:${JSON.stringify(input)}`;
+  return useSWR<TaskAnswer<T>, Error>(key, () => ask(task, input!), { keepPreviousData: true, revalidateOnFocus: false, revalidateOnReconnect: false, shouldRetryOnError: false });
+}

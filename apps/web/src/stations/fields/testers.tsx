@@ -1,0 +1,89 @@
+import { LEAST_PAIRS, likelyBuyerReading } from '@fanega/core';
+import { useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { ulid } from 'ulid';
+import { post } from '../../data/api';
+import { useFarm, useRefreshFarm } from '../../data/farm';
+import type { Tester } from '../../data/field-facts';
+import { useSend } from '../../data/use-send';
+import { Button, Sheet, TextBox } from '../../ui';
+import { readMoisture } from '../../widgets/quantity';
+
+const points = (value: number): string => `${Math.abs(value).toFixed(1)} ${Math.abs(Math.abs(value) - 1) < 0.05 ? 'point' : 'points'}`;
+
+/** What a tester is worth, in one sentence. */
+export function testerWords(tester: Tester | undefined, name: string, now: number): string {
+  const pairs = tester?.pairs ?? [];
+  if (pairs.length < LEAST_PAIRS) return `${name}: ${pairs.length === 0 ? 'never paired with the buyer’s test' : `${pairs.length} of ${LEAST_PAIRS} pairs`}. Too little to go on.`;
+  const { offsetPoints, spreadPoints } = likelyBuyerReading(0.15, pairs);
+  const days = Math.max(0, Math.round((now - Date.parse(tester!.newest)) / 86_400_000));
+  return `${name} reads ${points(offsetPoints!)} ${offsetPoints! >= 0 ? 'under' : 'over'} the buyer (${pairs.length} pairs, scatter ${spreadPoints!.toFixed(1)}, newest ${days === 0 ? 'today' : `${days} d ago`}).`;
+}
+
+/** One more pair of the same grain: our tester's figure and the buyer's test. */
+export function PairSheet({ tester, onClose }: { tester: string; onClose: () => void }) {
+  const farm = useFarm();
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const id = useRef(ulid());
+  const [name, setName] = useState(tester);
+  const [ours, setOurs] = useState('');
+  const [theirs, setTheirs] = useState('');
+  const [wrong, setWrong] = useState<Record<string, string>>({});
+  const save = async (): Promise<void> => {
+    const [a, b] = [readMoisture(ours), readMoisture(theirs)];
+    const errors = {
+      ...(name.trim() === '' ? { tester: 'Which tester was it?' } : {}),
+      ...(a.value === undefined ? { testerMoisture: a.error ?? 'The tester’s reading is missing' } : {}),
+      ...(b.value === undefined ? { buyerMoisture: b.error ?? 'The buyer’s test is missing' } : {}),
+    };
+    setWrong(errors);
+    if (Object.keys(errors).length > 0) return;
+    const body = { id: id.current, at: new Date(farm.clock()).toISOString(), tester: name.trim(), testerMoisture: a.value, buyerMoisture: b.value };
+    if (!(await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/pair`, body)))) return;
+    toast('Pair recorded');
+    await refresh();
+    onClose();
+  };
+  return (
+    <Sheet open title="Tester against the buyer" onClose={onClose}>
+      <form
+        className="space-y-4 px-5 py-4"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        <p className="text-muted">The same grain, read by your tester and tested by the buyer. Three pairs are the least that says anything.</p>
+        <TextBox label="Tester" maxLength={40} value={name} error={wrong.tester ?? sending.at.tester} onChange={(event) => setName(event.target.value)} />
+        <div className="grid grid-cols-2 gap-3">
+          <TextBox
+            label="Ours"
+            unit="%"
+            inputMode="decimal"
+            value={ours}
+            error={wrong.testerMoisture ?? sending.at.testerMoisture}
+            onChange={(event) => setOurs(event.target.value)}
+          />
+          <TextBox
+            label="The buyer’s"
+            unit="%"
+            inputMode="decimal"
+            value={theirs}
+            error={wrong.buyerMoisture ?? sending.at.buyerMoisture}
+            onChange={(event) => setTheirs(event.target.value)}
+          />
+        </div>
+        {sending.message && (
+          <p role="alert" className="font-semibold text-clay">
+            {sending.message}
+          </p>
+        )}
+        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
+          Record the pair
+        </Button>
+      </form>
+    </Sheet>
+  );
+}
