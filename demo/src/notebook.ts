@@ -146,7 +146,7 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     notes.push({ kind: 'settings', by: 'Oona', voided: false, body: { id: noteId, at: iso(at), machineId: 'combine-1', lotId, values, concaveType: 'round bar', why, ...more } });
     return noteId;
   };
-  const count = (at: number, lotId: string, settingsId: string, perFoot: number, headerShare: number, symptom?: string): void => {
+  const count = (at: number, lotId: string, settingsId: string, perFoot: number, headerShare: number, symptom?: string, acresLeft?: number): void => {
     const frame = (density: number) => ({ kernels: Math.max(0, Math.round((density + between(-0.5, 0.5)) * 10)), area: 10 * SQ_FT });
     notes.push({
       kind: 'loss',
@@ -165,22 +165,31 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
         kernelGrams: 0.2917,
         pricePerBu: 4.4,
         ...(symptom ? { symptom } : {}),
+        ...(acresLeft === undefined ? {} : { acresLeft }),
       },
     });
   };
   corn.slice(0, 3).forEach((lot, i) => {
     const at = midnight - (17 - 5 * i) * DAY + 10 * HOUR;
     const opened = sheet(at, lot.id, START, 'as last year', { moisture: 0.18 - 0.01 * i });
-    count(at + 0.6 * HOUR, lot.id, opened, 3.6 - 0.3 * i, 0.3, 'rotorLoss');
+    count(at + 0.6 * HOUR, lot.id, opened, 3.6 - 0.3 * i, 0.3, 'rotorLoss', 400 - 90 * i);
     const slower = { ...START, speed: 1.68 };
     const second = sheet(at + 0.9 * HOUR, lot.id, slower, 'grain from the rotor: slow down', { moisture: 0.18 - 0.01 * i });
-    count(at + 1.5 * HOUR, lot.id, second, 1.9 - 0.2 * i, 0.35, 'rotorLoss');
+    count(at + 1.5 * HOUR, lot.id, second, 1.9 - 0.2 * i, 0.35, 'rotorLoss', 390 - 90 * i);
     if (i === 2) {
       const third = sheet(at + 2 * HOUR, lot.id, { ...slower, rotor: 410 }, 'a little more rotor', { moisture: 0.16, dirt: 3 });
-      count(at + 2.6 * HOUR, lot.id, third, 2.9, 0.3, 'cracked');
+      count(at + 2.6 * HOUR, lot.id, third, 2.9, 0.3, 'cracked', 205);
       sheet(at + 3 * HOUR, lot.id, slower, 'worse: back to the sheet before', { moisture: 0.16, dirt: 2, undoes: third });
     }
   });
+  // The field that is cut now: opened this morning, counted once, and a change waits to be made.
+  const newest = [...farm.entries].reverse().find((entry) => entry.type === 'harvest');
+  const here = newest?.type === 'harvest' ? lots.find((lot) => lot.id === newest.lot && lot.crop === 'corn') : undefined;
+  if (here) {
+    const at = Math.min(end - HOUR, midnight + 13.4 * HOUR);
+    const opened = sheet(at, here.id, { ...START, speed: 1.9, rotor: 400 }, 'as in Pecan Turn, wetter corn', { moisture: 0.211, dirt: 2 });
+    count(at + 0.5 * HOUR, here.id, opened, 3.1, 0.25, 'rotorLoss', 92);
+  }
   const last = lots.find((lot) => (cut.get(lot.id) ?? 0) > 0 && lot.crop === 'corn') ?? lots[0]!;
   const strips = midnight - 5 * DAY + 15 * HOUR;
   notes.push({

@@ -572,6 +572,11 @@ export class MachineProfile {
   @IsRanges()
   ranges: Record<string, [number, number]>;
 
+  @ApiPropertyOptional({ description: 'loss that the farm accepts, kg/ha' })
+  @IsOptional()
+  @IsBetween(0, 5000, 'the accepted loss is from 0 to 5,000 kg/ha')
+  acceptableLoss?: number;
+
   @ApiPropertyOptional({ type: () => [HeadBody], description: 'heads that fit it' })
   @IsOptional()
   @IsArray()

@@ -12,6 +12,7 @@ const Today = lazy(() => import('../stations/today'));
 const Fields = lazy(() => import('../stations/fields'));
 const FieldPage = lazy(() => import('../stations/fields/field-page'));
 const NextField = lazy(() => import('../stations/fields/next-field'));
+const Cut = lazy(() => import('../stations/cut'));
 const Work = lazy(() => import('../stations/work'));
 const Store = lazy(() => import('../stations/store'));
 const Sell = lazy(() => import('../stations/sell'));
@@ -52,7 +53,7 @@ function FarmPages({ farmId }: { farmId: string }) {
               <Route path="/fields" element={<Fields />} />
               <Route path="/fields/next" element={<NextField />} />
               <Route path="/fields/:lotId" element={<FieldPage />} />
-              <Route path="/cut" element={<Work station="cut" />} />
+              <Route path="/cut/*" element={<Cut />} />
               <Route path="/haul" element={<Work station="haul" />} />
               <Route path="/dry" element={<Work station="dry" />} />
               <Route path="/store" element={<Store />} />

@@ -27,3 +27,4 @@ export { bestSettings, type RankedSettings, type SettingsRecord } from './settin
 export { gatherReadings, type ReadingMark } from './readings.js';
 export { fieldForecast, type FieldForecast, type FieldForecastInput, type ForecastMoment, type ForecastPoint, type NoForecast } from './field-forecast.js';
 export { monitorLoads, monitorDrift, RESTATED, type HarvestedLoad, type MonitorOnly, type MonitorPair } from './monitor-book.js';
+export { changedSettings, settingsTrail, triedOf, type LoggedCheck, type LoggedSheet, type SettingChange, type TrailStep } from './trail.js';

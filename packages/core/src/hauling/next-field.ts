@@ -127,7 +127,7 @@ export function rankFields(input: {
               ]
             : [0.5, 'no reading against the dryer'],
       dryness: over === null ? [0.3, 'nobody has read it'] : [share(1 - over / 6), over <= 0 ? 'at or below base' : `${one(over)} points above base`],
-      standing: [standing, ['stands well', 'some weak stalks', 'weak stalks', 'going down'][Math.round(field.standability)]!],
+      standing: [standing, ['stands well, it can wait', 'some weak stalks', 'weak stalks', 'going down'][Math.round(field.standability)]!],
       near: [share(1 - km / 20), `${one(km)} km away`],
       rain:
         rain === null
@@ -137,7 +137,7 @@ export function rankFields(input: {
       room: dryer
         ? [
             dryer.wetBinFullHours === null ? 1 : share(dryer.wetBinFullHours / 8),
-            dryer.wetBinFullHours === null ? 'the dryer keeps up' : `wet bin full after ${one(dryer.wetBinFullHours)} h`,
+            dryer.dryerBushelsPerHour === null ? 'fills no wet bin' : dryer.wetBinFullHours === null ? 'the dryer keeps up' : `wet bin full after ${one(dryer.wetBinFullHours)} h`,
           ]
         : [0.5, 'no dryer in the way'],
     };

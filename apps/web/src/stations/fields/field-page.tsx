@@ -138,7 +138,9 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
         nowMs={nowMs}
         timeZone={timeZone}
         corrected={corrected}
-        wetNow={isWet(weather, nowMs)} byDollars={waiting.answer ? bestStart(waiting.answer, waiting.base, timeZone) : null} />
+        wetNow={isWet(weather, nowMs)}
+        byDollars={waiting.answer ? bestStart(waiting.answer, waiting.base, timeZone) : null}
+      />
 
       <section aria-label="Moisture" className="border-t border-ink px-5 py-4 lg:px-6">
         <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
@@ -214,7 +216,7 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
           {[...new Set(known.readings.map((r) => r.tester).filter((name) => name !== ''))].map((name) => (
             <li key={name} className="flex flex-wrap items-center gap-x-3">
               {testerWords(testers.get(name), name, nowMs)}
-              <Button look="quiet" className="px-0" onClick={() => setSheet({ tester: name })}>
+              <Button look="quiet" className="!px-0" onClick={() => setSheet({ tester: name })}>
                 Add a pair
               </Button>
             </li>

@@ -11,6 +11,7 @@ import {
   milesToMetres,
   type RankedField,
   rankFields,
+  rateAt,
   type School,
   SCHOOLS,
 } from '@fanega/core';
@@ -127,7 +128,9 @@ function Ranking(given: Given) {
             const { moisture, pointsPerDay } = moistureOf(facts, given);
             const own = sheet.facts[facts.row.lot.fieldId];
             const kgPerHa = bushelsPerAcreToKgPerHa(facts.expected ?? 0, facts.crop.legalPounds);
-            const kgPerHour = combineBushelsPerHour * kilogramsPerBushel(facts.crop.legalPounds);
+            // Thin crops are cut no faster than the ground allows.
+            const bySpeed = machines.reduce((sum, m) => sum + rateAt(m.speedLimit, m.headWidth, kgPerHa) * m.fieldEfficiency, 0);
+            const kgPerHour = Math.min(combineBushelsPerHour * kilogramsPerBushel(facts.crop.legalPounds), bySpeed > 0 ? bySpeed : Infinity);
             return {
               id: facts.row.lot.id,
               moisture,
@@ -209,7 +212,7 @@ function Ranking(given: Given) {
         </DndContext>
         {sheet.ownOrder.length > 0 && (
           <div className="px-5 py-3 lg:px-6">
-            <Button look="quiet" className="px-0" onClick={() => setSheet({ ...sheet, ownOrder: [] })}>
+            <Button look="quiet" className="!px-0" onClick={() => setSheet({ ...sheet, ownOrder: [] })}>
               Drop my own order
             </Button>
           </div>
@@ -366,7 +369,7 @@ function Ranked({
         )}
         <div className="flex flex-wrap items-center gap-x-5">
           <Tell farm={farm} lotId={lot.id} name={lot.fieldName} moisture={moisture} dryer={dryer} first={place === 0} />
-          <Button look="quiet" className="px-0 text-sm" onClick={onFacts}>
+          <Button look="quiet" className="!px-0 text-sm" onClick={onFacts}>
             Way, stand, yield
           </Button>
           <details className="text-sm open:w-full">
@@ -413,7 +416,7 @@ function Tell({ farm, lotId, name, moisture, dryer, first }: { farm: Farm; lotId
   };
   return (
     <>
-      <Button look={first ? 'do' : 'quiet'} className={first ? '' : 'px-0 text-sm'} disabled={sending.busy} onClick={() => void tell()}>
+      <Button look={first ? 'do' : 'quiet'} className={first ? '' : '!px-0 text-sm'} disabled={sending.busy} onClick={() => void tell()}>
         {name} is next: tell the dryer
       </Button>
       {sending.message && (

@@ -1,0 +1,367 @@
+import type { FrameBody, LossBody } from '@fanega/contract';
+import { cropOf, CROPS, kernelGramsOfRule, SYMPTOMS } from '@fanega/core';
+import { Delete, TriangleAlert } from 'lucide-react';
+import { type ReactNode, useEffect, useState } from 'react';
+import { toast } from 'sonner';
+import { ulid } from 'ulid';
+import { post } from '../../data/api';
+import { useRefreshFarm } from '../../data/farm';
+import { fieldFacts, windowFor } from '../../data/field-facts';
+import { useSend } from '../../data/use-send';
+import { Button, SelectBox, Sheet, TextBox } from '../../ui';
+import { formatMoney, parseNumber } from '../../widgets/quantity';
+import type { CutGiven } from '.';
+import { checkOf } from './machine';
+
+const SQ_FT = 0.09290304;
+
+interface Draft {
+  /** One id until it is recorded, over a reload too: sent again, it stays one check. */
+  readonly id: string;
+  readonly step: number;
+  readonly frameFt: string;
+  readonly perFoot: string;
+  readonly price: string;
+  readonly acres: string;
+  readonly before: readonly FrameText[];
+  readonly atHeader: readonly FrameText[];
+  readonly behind: readonly FrameText[];
+  readonly stands: boolean;
+  readonly unthreshed: '' | '0' | '0.15' | '0.5' | '0.85';
+  readonly symptom: string;
+}
+interface FrameText {
+  readonly kernels: number;
+  readonly ft: number;
+}
+
+const STEPS = ['Frame', 'Before harvest', 'Stop', 'At the header', 'Behind', 'Look'] as const;
+type Counted = 'before' | 'atHeader' | 'behind';
+
+/** A guided count: where to stand, what to count, one keypad, and the answer under it at once. Kept over a reload until it is recorded. */
+export function CountLoss({
+  farm,
+  notebook,
+  rows,
+  machineId,
+  lotId,
+  settingsId,
+  speed,
+  onDone,
+}: CutGiven & { lotId: string; settingsId: string | undefined; speed: number | undefined; onDone: () => void }) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const lot = farm.lot(lotId);
+  const crop = cropOf(lot?.crop ?? '') ?? CROPS.corn;
+  const key = `fanega.loss.${farm.id}.${machineId}.${lotId}`;
+  const [draft, setDraft] = useState<Draft>(() => {
+    const kept = localStorage.getItem(key);
+    if (kept) {
+      try {
+        return JSON.parse(kept) as Draft;
+      } catch {
+        // Not ours; begin anew.
+      }
+    }
+    const standing = fieldFacts(farm, rows, notebook).filter((f) => f.crop.id === crop.id);
+    return {
+      id: ulid(),
+      step: 0,
+      frameFt: '10',
+      perFoot: String(crop.kernelsPerFootOfBushel ?? Math.round(10 * (0.0625 / crop.kernelGrams)) / 10),
+      price: String(windowFor(notebook, crop.id, null)?.sheet.price ?? ''),
+      acres: String(Math.round(standing.reduce((sum, f) => sum + f.acresLeft, 0))),
+      before: [],
+      atHeader: [],
+      behind: [],
+      stands: false,
+      unthreshed: '',
+      symptom: '',
+    };
+  });
+  const set = (change: Partial<Draft>) => setDraft((was) => ({ ...was, ...change }));
+  useEffect(() => localStorage.setItem(key, JSON.stringify(draft)), [key, draft]);
+  const [wrong, setWrong] = useState<Record<string, string>>({});
+
+  const frameFt = parseNumber(draft.frameFt);
+  const perFoot = parseNumber(draft.perFoot);
+  const price = parseNumber(draft.price);
+  const acres = parseNumber(draft.acres);
+  const setupErrors: Record<string, string> = {
+    ...(!(frameFt >= 0.2 && frameFt <= 2000) ? { frameFt: 'Square feet, from 0.2 to 2,000' } : {}),
+    ...(!(perFoot >= 0.1 && perFoot <= 5000) ? { perFoot: 'Kernels, from 0.1 to 5,000' } : {}),
+    ...(!(price >= 0 && price <= 1000) ? { price: 'Dollars a bushel' } : {}),
+    ...(!(acres >= 0 && acres <= 1_000_000) ? { acres: 'Acres, or 0' } : {}),
+  };
+  const frames = (which: readonly FrameText[]): FrameBody[] => which.map(({ kernels, ft }) => ({ kernels, area: ft * SQ_FT }));
+  const body: LossBody | null =
+    draft.behind.length > 0 && Object.keys(setupErrors).length === 0
+      ? {
+          id: draft.id,
+          at: '',
+          machineId,
+          lotId,
+          behind: frames(draft.behind),
+          before: frames(draft.before),
+          atHeader: frames(draft.atHeader),
+          kernelGrams: kernelGramsOfRule(perFoot, crop.legalPounds),
+          pricePerBu: price,
+          acresLeft: acres,
+          ...(draft.unthreshed === '' ? {} : { unthreshed: Number(draft.unthreshed) }),
+          ...(draft.symptom === '' ? {} : { symptom: draft.symptom }),
+          ...(settingsId === undefined ? {} : { settingsId }),
+        }
+      : null;
+  const check = body ? checkOf(farm, body, notebook.machines[machineId]?.sheet, speed) : null;
+
+  const forward = (): void => {
+    if (draft.step === 0) {
+      setWrong(setupErrors);
+      if (Object.keys(setupErrors).length > 0) return;
+    }
+    if (draft.step === 2 && !draft.stands) return setWrong({ stands: 'Nobody goes behind or looks inside before the machine stands' });
+    if (draft.step === 4 && draft.behind.length === 0) return setWrong({ behind: 'Count at least one frame behind the machine' });
+    setWrong({});
+    set({ step: draft.step + 1 });
+  };
+  const record = async (): Promise<void> => {
+    if (!body) return;
+    const at = new Date(farm.clock()).toISOString();
+    if (!(await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/loss`, { ...body, at })))) return;
+    localStorage.removeItem(key);
+    toast('Loss check recorded');
+    await refresh();
+    onDone();
+  };
+  const counter = (which: Counted, words: ReactNode) => (
+    <Counter
+      key={which}
+      frames={draft[which]}
+      ft={frameFt}
+      error={wrong[which]}
+      onChange={(next) => {
+        setWrong({});
+        set({ [which]: next });
+      }}
+    >
+      {words}
+    </Counter>
+  );
+  const name = STEPS[draft.step]!;
+  return (
+    <Sheet open title="Loss check" onClose={onDone}>
+      <div className="flex min-h-full flex-col">
+        <section aria-label={`Loss check: ${name}`} className="flex-1 px-5 py-4">
+          <p className="text-sm text-muted">
+            {lot?.fieldName}, step {draft.step + 1} of {STEPS.length}
+          </p>
+          <h2 className="text-2xl">{name}</h2>
+          <div className="mt-3">
+            {draft.step === 0 && (
+              <div className="grid grid-cols-2 gap-3">
+                <TextBox label="Frame" unit="ft²" inputMode="decimal" value={draft.frameFt} error={wrong.frameFt} onChange={(e) => set({ frameFt: e.target.value })} />
+                <TextBox
+                  label="Kernels on 1 ft² that make 1 bu/ac"
+                  inputMode="decimal"
+                  value={draft.perFoot}
+                  error={wrong.perFoot}
+                  hint={
+                    crop.kernelsPerFootOfBushel === null ? 'by this crop’s kernel mass; count a thousand for a better one' : 'rule of the trade; a count of a thousand is better'
+                  }
+                  onChange={(e) => set({ perFoot: e.target.value })}
+                />
+                <TextBox label="Price" unit="$/bu" inputMode="decimal" value={draft.price} error={wrong.price} onChange={(e) => set({ price: e.target.value })} />
+                <TextBox
+                  label={`Acres of ${crop.short} left`}
+                  unit="ac"
+                  inputMode="decimal"
+                  value={draft.acres}
+                  error={wrong.acres}
+                  onChange={(e) => set({ acres: e.target.value })}
+                />
+              </div>
+            )}
+            {draft.step === 1 &&
+              counter('before', <>Stand in the standing crop, thirty feet ahead of where the machine will stop. What lies there fell by itself: it is not the machine&rsquo;s.</>)}
+            {draft.step === 2 && (
+              <div className="space-y-4">
+                <p className="flex gap-3 border-l-4 border-clay bg-sand px-4 py-3 text-lg">
+                  <TriangleAlert size={22} className="mt-1 shrink-0" aria-hidden="true" />
+                  <span>
+                    Cut until it runs full, then stop it all at once and back up a machine&rsquo;s length.{' '}
+                    <b>Separator and header off, engine off, key out. Wait until everything stands</b> before anybody goes behind it or looks inside. The machine&rsquo;s book
+                    rules.
+                  </span>
+                </p>
+                <label className="flex min-h-16 items-center gap-4 text-xl font-semibold">
+                  <input
+                    type="checkbox"
+                    checked={draft.stands}
+                    onChange={(e) => {
+                      setWrong({});
+                      set({ stands: e.target.checked });
+                    }}
+                    className="size-8 accent-[var(--clay)]"
+                  />
+                  The machine stands, the key is in my pocket
+                </label>
+                {wrong.stands && (
+                  <p role="alert" className="font-semibold text-clay">
+                    {wrong.stands}
+                  </p>
+                )}
+              </div>
+            )}
+            {draft.step === 3 && counter('atHeader', <>Between the standing crop and the wheels, where only the head has been. Skip it, and header and rear are not told apart.</>)}
+            {draft.step === 4 &&
+              counter('behind', <>Behind the machine, inside what the spreader throws, several frames across the width. Count kernels on cobs, heads and in pods too.</>)}
+            {draft.step === 5 && (
+              <div className="space-y-4">
+                <SelectBox
+                  label="Of those behind, still on cobs, heads or in pods"
+                  value={draft.unthreshed}
+                  onChange={(e) => set({ unthreshed: e.target.value as Draft['unthreshed'] })}
+                >
+                  <option value="">not looked at</option>
+                  <option value="0">none</option>
+                  <option value="0.15">a few</option>
+                  <option value="0.5">about half</option>
+                  <option value="0.85">most</option>
+                </SelectBox>
+                <SelectBox label="What is seen" value={draft.symptom} onChange={(e) => set({ symptom: e.target.value })}>
+                  <option value="">nothing special</option>
+                  {Object.entries(SYMPTOMS).map(([symptom, words]) => (
+                    <option key={symptom} value={symptom}>
+                      {words}
+                    </option>
+                  ))}
+                </SelectBox>
+              </div>
+            )}
+          </div>
+        </section>
+        <div className="sticky bottom-0 border-t border-ink bg-paper px-5 py-3">
+          <p aria-label="Machine loss so far">
+            {check ? (
+              <>
+                <b className="text-3xl">{check.parts.machine!.bushelsPerAcre.toFixed(2)}</b> bu/ac, <b>{formatMoney(check.parts.machine!.moneyPerAcre)}</b> an acre
+                {check.moneyPerHour === null ? '' : `, ${formatMoney(check.moneyPerHour)} an hour`}
+                {check.moneyLeft === null ? '' : `, ${formatMoney(check.moneyLeft)} on what is left`}
+                {check.warnings.map((warning) => (
+                  <span key={warning} className="block text-sm">
+                    ◐ {warning}
+                  </span>
+                ))}
+              </>
+            ) : (
+              <span className="text-muted">The loss stands here from the first frame behind the machine.</span>
+            )}
+          </p>
+          {sending.message && (
+            <p role="alert" className="mb-2 font-semibold text-clay">
+              {sending.message}
+            </p>
+          )}
+          <div className="mt-2 flex flex-wrap gap-3">
+            <Button className="min-h-16 flex-1" onClick={() => (draft.step === 0 ? onDone() : set({ step: draft.step - 1 }))}>
+              {draft.step === 0 ? 'Not now' : 'Back'}
+            </Button>
+            {draft.step < STEPS.length - 1 ? (
+              <Button look="do" className="min-h-16 flex-[2] text-lg" onClick={forward}>
+                {(draft.step === 1 && draft.before.length === 0) || (draft.step === 3 && draft.atHeader.length === 0) ? 'Skip it' : 'Go on'}
+              </Button>
+            ) : (
+              <Button look="do" className="min-h-16 flex-[2] text-lg" disabled={!body || sending.busy} onClick={() => void record()}>
+                Record the count
+              </Button>
+            )}
+          </div>
+        </div>
+      </div>
+    </Sheet>
+  );
+}
+
+/** Frames by a keypad that gloves can hit; the keyboard works too. */
+function Counter({
+  frames,
+  ft,
+  error,
+  onChange,
+  children,
+}: {
+  frames: readonly FrameText[];
+  ft: number;
+  error: string | undefined;
+  onChange: (frames: FrameText[]) => void;
+  children: ReactNode;
+}) {
+  const [text, setText] = useState('');
+  const [wrong, setWrong] = useState<string | undefined>();
+  const type = (next: string) => {
+    setText(next);
+    setWrong(undefined);
+  };
+  const add = (): void => {
+    const kernels = parseNumber(text);
+    if (text.trim() === '' || Number.isNaN(kernels)) return setWrong('How many kernels? A whole number');
+    if (kernels < 0) return setWrong('A count cannot be less than zero');
+    if (!Number.isInteger(kernels)) return setWrong('Kernels are counted whole');
+    if (kernels > 100_000) return setWrong('That is more than lies in a frame; check the digits');
+    onChange([...frames, { kernels, ft }]);
+    setText('');
+  };
+  return (
+    <div className="space-y-3">
+      <div>
+        <p className="text-lg">{children}</p>
+        <ol className="mt-3 flex flex-wrap gap-2" aria-label="Frames counted">
+          {frames.map((frame, i) => (
+            <li key={i} className="flex items-center border border-ink">
+              <span className="px-3 text-xl font-bold">{frame.kernels}</span>
+              <span className="pr-1 text-sm text-muted">{frame.ft} ft²</span>
+              <button
+                type="button"
+                aria-label={`Take frame ${i + 1} out`}
+                onClick={() => onChange(frames.filter((_, k) => k !== i))}
+                className="flex min-h-11 min-w-11 items-center justify-center"
+              >
+                ×
+              </button>
+            </li>
+          ))}
+        </ol>
+        {error && (
+          <p role="alert" className="mt-2 font-semibold text-clay">
+            {error}
+          </p>
+        )}
+      </div>
+      <form
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          add();
+        }}
+      >
+        <TextBox label={`Kernels in frame ${frames.length + 1}`} inputMode="numeric" autoComplete="off" value={text} error={wrong} onChange={(event) => type(event.target.value)} />
+        <div className="mt-2 grid grid-cols-3 gap-1.5">
+          {['1', '2', '3', '4', '5', '6', '7', '8', '9'].map((digit) => (
+            <Button key={digit} className="min-h-16 text-2xl" onClick={() => type(text + digit)}>
+              {digit}
+            </Button>
+          ))}
+          <Button className="min-h-16" aria-label="Last digit out" onClick={() => type(text.slice(0, -1))}>
+            <Delete size={24} aria-hidden="true" />
+          </Button>
+          <Button className="min-h-16 text-2xl" onClick={() => type(`${text}0`)}>
+            0
+          </Button>
+          <Button type="submit" className="min-h-16 bg-sand font-bold">
+            Next frame
+          </Button>
+        </div>
+      </form>
+    </div>
+  );
+}

@@ -1,0 +1,121 @@
+import type { FieldRow, Notebook } from '@fanega/contract';
+import { lazy, Suspense } from 'react';
+import { NavLink, Route, Routes, useSearchParams } from 'react-router';
+import { type Farm, useFarm, useFields, useNotebook, useTapePage } from '../../data/farm';
+import { useRecorder } from '../../record';
+import { Button, Empty, Loading, SelectBox } from '../../ui';
+import { Answered } from '../../ui/answer';
+import { EntryLog } from '../../widgets/entry-log';
+import { Vessels } from '../../widgets/vessels';
+import { LossChecks } from './loss';
+import { SettingsLog } from './settings';
+import { Speed } from './speed';
+import { Strips } from './strips';
+
+// The chart library comes only with the page that draws with it.
+const Monitor = lazy(() => import('./monitor'));
+
+const PAGES = [
+  { path: '', name: 'Speed, tank' },
+  { path: 'settings', name: 'Settings' },
+  { path: 'loss', name: 'Loss check' },
+  { path: 'monitor', name: 'Monitor' },
+  { path: 'strips', name: 'Strips' },
+  { path: 'loads', name: 'Loads' },
+] as const;
+
+export interface CutGiven {
+  readonly farm: Farm;
+  readonly notebook: Notebook;
+  readonly rows: readonly FieldRow[];
+  readonly machineId: string;
+}
+
+/** How the machine is set, what it leaves behind, and what its display is worth. */
+export default function Cut() {
+  const farm = useFarm();
+  const notebook = useNotebook();
+  const fields = useFields();
+  const [search, setSearch] = useSearchParams();
+  const combines = farm.data.places.filter((place) => place.kind === 'combine');
+  const machineId = combines.find((place) => place.id === search.get('machine'))?.id ?? combines[0]?.id;
+  return (
+    <div>
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-ink px-5 py-2 lg:px-6">
+        <h1 className="text-2xl">Cut</h1>
+        {combines.length > 1 && (
+          <div className="w-44">
+            <SelectBox label="Machine" value={machineId} onChange={(event) => setSearch({ machine: event.target.value }, { replace: true })}>
+              {combines.map((place) => (
+                <option key={place.id} value={place.id}>
+                  {place.name}
+                </option>
+              ))}
+            </SelectBox>
+          </div>
+        )}
+        <nav aria-label="Cut" className="-mx-2 flex max-w-full min-w-0 overflow-x-auto">
+          {PAGES.map(({ path, name }) => (
+            <NavLink
+              key={path}
+              to={{ pathname: `/cut/${path}`, search: search.toString() }}
+              end={path === ''}
+              className="inline-flex min-h-11 items-center whitespace-nowrap border-b-4 border-transparent px-3 font-semibold aria-[current=page]:border-clay"
+            >
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+      </div>
+      {machineId === undefined ? (
+        <Empty title="No combine stands in the book yet.">
+          <p>Add the combine’s tank as a place in Store; its settings, checks and calibration then stand here.</p>
+        </Empty>
+      ) : (
+        <Answered answer={notebook} what="Opening the notebook">
+          {(book) => (
+            <Answered answer={fields} what="Opening the notebook">
+              {(rows) => <Pages given={{ farm, notebook: book, rows, machineId }} />}
+            </Answered>
+          )}
+        </Answered>
+      )}
+    </div>
+  );
+}
+
+function Pages({ given }: { given: CutGiven }) {
+  const key = given.machineId;
+  return (
+    <Suspense fallback={<Loading what="Opening" />}>
+      <Routes>
+        <Route index element={<Speed key={key} {...given} />} />
+        <Route path="settings" element={<SettingsLog key={key} {...given} />} />
+        <Route path="loss" element={<LossChecks key={key} {...given} />} />
+        <Route path="monitor" element={<Monitor key={key} {...given} />} />
+        <Route path="strips" element={<Strips key={key} {...given} />} />
+        <Route path="loads" element={<Loads farm={given.farm} />} />
+        <Route path="*" element={<Empty title="There is no such page in Cut." />} />
+      </Routes>
+    </Suspense>
+  );
+}
+
+function Loads({ farm }: { farm: Farm }) {
+  const recorder = useRecorder();
+  const page = useTapePage(120, 'harvest', null);
+  return (
+    <div>
+      <section aria-label="In the tanks and carts" className="border-b border-ink px-5 py-5 lg:px-6">
+        <div className="flex flex-wrap items-center justify-between gap-3">
+          <h2 className="text-sm text-muted">In the tanks and carts</h2>
+          <Button onClick={() => recorder.open({ kind: 'harvest' })}>Record grain off the field</Button>
+        </div>
+        <Vessels farm={farm} vessels={farm.data.places.filter((place) => place.kind === 'combine' || place.kind === 'cart')} />
+      </section>
+      <Answered answer={page} what="Reading the book">
+        {(lines) => <EntryLog farm={farm} lines={lines} />}
+      </Answered>
+    </div>
+  );
+}

@@ -1,0 +1,262 @@
+import type { MonitorAnswer } from '@fanega/contract';
+import { calibrateMonitor, CALIBRATION_LOADS, type HarvestEntry, kilogramsToPounds, monitorDrift, RESTATED } from '@fanega/core';
+import { useState } from 'react';
+import { CartesianGrid, ComposedChart, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from 'recharts';
+import { toast } from 'sonner';
+import { ulid } from 'ulid';
+import { post } from '../../data/api';
+import { type Farm, useMonitors, useRefreshFarm } from '../../data/farm';
+import { useSend } from '../../data/use-send';
+import { Button, Sheet, TextBox } from '../../ui';
+import { Answered } from '../../ui/answer';
+import { formatBushels, formatPounds, parseNumber } from '../../widgets/quantity';
+import { clock, day } from '../../widgets/time';
+import type { CutGiven } from '.';
+
+/** With its sign, unless it rounds to nothing. */
+const signed = (value: number): string => `${Math.abs(value) < 0.05 ? '' : value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}`;
+const percent = (fraction: number): string => `${signed(100 * fraction)} %`;
+
+const WANTED = {
+  'more loads': 'more loads',
+  'slower and faster loads': 'slower and faster loads, for its flow',
+  'loads within tolerance': 'loads within tolerance of each other',
+} as const;
+
+/** What the display is worth: its loads against the scales, out of the book. */
+export default function Monitor({ farm, machineId }: CutGiven) {
+  const monitors = useMonitors();
+  return (
+    <Answered answer={monitors} what="Comparing display and scales">
+      {(all) => {
+        const own = all.find(({ machine }) => machine === machineId);
+        const others = all.filter(({ machine }) => machine !== machineId && !farm.data.places.some((place) => place.kind === 'combine' && place.id === machine));
+        return (
+          <>
+            {own && own.pairs.length > 0 ? (
+              <Worth farm={farm} own={own} />
+            ) : (
+              <p className="max-w-2xl px-5 py-5 text-lg lg:px-6">
+                No load of this machine has both the display&rsquo;s figure and a scale&rsquo;s in the book. When a load is recorded by the cart scale, add the display&rsquo;s
+                figure to it as another measurement (or the other way round); {CALIBRATION_LOADS} or five loads over slow and fast cutting are what it takes.
+              </p>
+            )}
+            {own && own.pairs.length === 0 && own.only.length > 0 && <p className="px-5 text-muted lg:px-6">{own.only.length} loads were measured by the display alone.</p>}
+            {others.length > 0 && (
+              <p className="px-5 py-3 text-sm text-muted lg:px-6">
+                Displays of devices that belong to no combine of the book: {others.map(({ name }) => name || 'unnamed').join(', ')}.
+              </p>
+            )}
+          </>
+        );
+      }}
+    </Answered>
+  );
+}
+
+function Worth({ farm, own }: { farm: Farm; own: MonitorAnswer }) {
+  const { timeZone } = farm.data.farm;
+  const [tolerance, setTolerance] = useState('3');
+  const [restating, setRestating] = useState(false);
+  const value = parseNumber(tolerance);
+  const wrong = value >= 0.1 && value <= 50 ? undefined : 'Per cent, from 0.1 to 50';
+  const calibration = calibrateMonitor(own.pairs, wrong ? 0.03 : value / 100);
+  const { factor, errors, flowBias, enough, wanted } = calibration;
+  const drift = monitorDrift(own.pairs);
+  const restated = own.only;
+  const byLot = new Map<string, number>();
+  for (const load of restated) byLot.set(load.lot, (byLot.get(load.lot) ?? 0) + load.monitorKg);
+  const bu = (kg: number, lot: string): number => kg / farm.kgPerBu(farm.lot(lot)?.crop);
+  const points = own.pairs.flatMap((pair, i) => (pair.flow === undefined ? [] : [{ flow: kilogramsToPounds(pair.flow), error: 100 * errors[i]!.before }]));
+  return (
+    <div>
+      <div className="lg:grid lg:grid-cols-2">
+        <section aria-label="The display" className="px-5 py-5 lg:px-6">
+          <p className="text-sm text-muted">{own.name}: multiply its display by</p>
+          <p className="text-7xl leading-none font-bold">{factor.toFixed(4)}</p>
+          <p className="mt-2 text-lg">
+            It reads {Math.abs(100 * (1 / factor - 1)).toFixed(1)} % {factor < 1 ? 'high' : 'low'}, from {own.pairs.length} loads with a scale&rsquo;s weight.{' '}
+            {enough ? <b>● Enough to go by.</b> : <b>◐ Not enough yet: {wanted.map((w) => WANTED[w]).join('; ')}.</b>}
+          </p>
+          {flowBias && (
+            <p className="mt-1">
+              {flowBias.shown ? (
+                <>
+                  <b>◐ The error goes with flow</b>: {percent(flowBias.lowFlowError)} at the slowest, {percent(flowBias.highFlowError)} at the fastest load. One factor will not do;
+                  calibrate over the range.
+                </>
+              ) : (
+                'No error that goes with flow is shown.'
+              )}
+            </p>
+          )}
+          {drift !== null && (
+            <p className="mt-1">
+              The newest third reads {percent(drift)} against the loads before. {Math.abs(drift) > 0.015 ? <b>■ It drifts: calibrate anew.</b> : 'No drift to speak of.'}
+            </p>
+          )}
+          <p className="mt-1 text-sm text-muted">
+            The scale is the truth. Moisture is calibrated apart, against a meter. Least squares through zero would give {calibration.throughOrigin.toFixed(4)}.
+          </p>
+          <div className="mt-3 w-44">
+            <TextBox label="A load is good within" unit="%" inputMode="decimal" value={tolerance} error={wrong} onChange={(event) => setTolerance(event.target.value)} />
+          </div>
+        </section>
+        <section aria-label="Error by flow" className="border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6">
+          <h2 className="text-sm text-muted">Error of each load against its flow</h2>
+          {points.length < 2 ? (
+            <p className="mt-2 text-muted">The flow is known where loads follow each other within three quarters of an hour.</p>
+          ) : (
+            <div role="img" aria-label={`Error by flow: ${points.length} loads`} className="h-60">
+              <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 480, height: 240 }}>
+                <ComposedChart data={points} margin={{ top: 8, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
+                  <CartesianGrid stroke="var(--rule)" vertical={false} />
+                  <XAxis
+                    type="number"
+                    dataKey="flow"
+                    unit=" lb/s"
+                    domain={[0, 'auto']}
+                    tickFormatter={(v: number) => v.toFixed(0)}
+                    stroke="var(--ink)"
+                    tick={{ fill: 'var(--ink)', fontSize: 14 }}
+                  />
+                  <YAxis
+                    type="number"
+                    dataKey="error"
+                    unit=" %"
+                    width={52}
+                    tickFormatter={(v: number) => v.toFixed(0)}
+                    stroke="var(--ink)"
+                    tick={{ fill: 'var(--ink)', fontSize: 14 }}
+                  />
+                  <ReferenceLine y={0} stroke="var(--ink)" />
+                  <Scatter dataKey="error" fill="var(--ink)" isAnimationActive={false} />
+                </ComposedChart>
+              </ResponsiveContainer>
+            </div>
+          )}
+        </section>
+      </div>
+      <section aria-label="Restatement" className="border-t border-ink px-5 py-5 lg:px-6">
+        <h2 className="text-xl">What it makes of the season</h2>
+        {restated.length === 0 ? (
+          <p className="mt-1 text-muted">Every load of this machine was weighed on a scale: nothing hangs on the display.</p>
+        ) : (
+          <>
+            <p className="mt-1">{restated.length} loads were measured by the display alone. They stand in the book as it showed them:</p>
+            <ul className="mt-2 space-y-1">
+              {[...byLot].map(([lotId, kg]) => {
+                const lot = farm.lot(lotId);
+                return (
+                  <li key={lotId}>
+                    <b>{lot?.fieldName}</b>: {formatBushels(bu(kg, lotId))} bu on the display, {formatBushels(bu(kg * factor, lotId))} bu restated (
+                    {signed(bu(kg * (factor - 1), lotId) / (lot?.acres ?? 1))} bu/ac of the field)
+                  </li>
+                );
+              })}
+            </ul>
+            <Button className="mt-3" onClick={() => setRestating(true)}>
+              Restate them in the book …
+            </Button>
+          </>
+        )}
+      </section>
+      <section aria-label="Loads of display and scale" className="overflow-x-auto border-t border-ink px-5 py-5 lg:px-6">
+        <table className="w-full min-w-[40rem]">
+          <thead className="border-y border-ink text-left text-sm">
+            <tr>
+              <th className="py-1.5 pr-2">Load</th>
+              <th className="px-2">Field</th>
+              <th className="px-2 text-right">Display</th>
+              <th className="px-2 text-right">Scale</th>
+              <th className="px-2 text-right">Error</th>
+              <th className="px-2 text-right">After the factor</th>
+              <th className="py-1.5 pl-2 text-right">Flow</th>
+            </tr>
+          </thead>
+          <tbody>
+            {own.pairs
+              .map((pair, i) => ({ pair, error: errors[i]! }))
+              .reverse()
+              .slice(0, 60)
+              .map(({ pair, error }) => (
+                <tr key={pair.id} className="border-b border-rule">
+                  <td className="py-1 pr-2 whitespace-nowrap">
+                    {day(pair.atMs, timeZone)} <b>{clock(pair.atMs, timeZone)}</b>
+                  </td>
+                  <td className="px-2">{farm.lot(pair.lot)?.fieldName}</td>
+                  <td className="px-2 text-right">{formatPounds(pair.monitorKg)} lb</td>
+                  <td className="px-2 text-right">{formatPounds(pair.scaleKg)} lb</td>
+                  <td className="px-2 text-right">{percent(error.before)}</td>
+                  <td className={`px-2 text-right ${error.within ? '' : 'font-semibold text-clay'}`}>
+                    {error.within ? '' : '■ '}
+                    {percent(error.after)}
+                  </td>
+                  <td className="py-1 pl-2 text-right">{pair.flow === undefined ? '–' : `${kilogramsToPounds(pair.flow).toFixed(0)} lb/s`}</td>
+                </tr>
+              ))}
+          </tbody>
+        </table>
+      </section>
+      {restating && <Restate farm={farm} own={own} factor={factor} enough={enough} onClose={() => setRestating(false)} />}
+    </div>
+  );
+}
+
+/** Each load is voided and made again with the display's figure times the factor: nothing is changed in silence, and all of it can be seen. */
+function Restate({ farm, own, factor, enough, onClose }: { farm: Farm; own: MonitorAnswer; factor: number; enough: boolean; onClose: () => void }) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const { timeZone } = farm.data.farm;
+  // Made once: sent again over a broken line, they are the same entries.
+  const [entries] = useState(() =>
+    own.only.flatMap(({ entry, monitorKg }) => {
+      const now = new Date(farm.clock()).toISOString();
+      const { id: old, recordedAt: _, device, by: __, ...rest } = entry as HarvestEntry & { recordedAt?: string };
+      const note = `${RESTATED}${formatPounds(monitorKg)} lb × ${factor.toFixed(4)}${entry.note ? `; ${entry.note}` : ''}`.slice(0, 500);
+      return [
+        { id: ulid(), type: 'void', at: now, voids: old, note: 'restated by the calibration of the display' },
+        { ...rest, id: ulid(), wetKg: monitorKg * factor, note, ...(device === undefined ? {} : { device }) },
+      ];
+    }),
+  );
+  const restate = async (): Promise<void> => {
+    if (!(await sending.send(() => post<object>(`/farms/${farm.id}/entries`, { entries })))) return;
+    toast(`${own.only.length} loads restated`);
+    await refresh();
+    onClose();
+  };
+  return (
+    <Sheet open title="Restate loads" onClose={onClose}>
+      <div className="space-y-4 px-5 py-4">
+        <p>
+          Each of these loads is voided and made again with its display times <b>{factor.toFixed(4)}</b>. The old entries stay visible, voided; the field&rsquo;s yield and all that
+          was traced from it follow.
+        </p>
+        {!enough && (
+          <p className="border-l-4 border-clay bg-sand px-3 py-2">◐ The calibration has not enough to go by yet. It can be done again later, with a better factor, only by hand.</p>
+        )}
+        <ul className="divide-y divide-rule border-y border-rule">
+          {own.only.map((load) => (
+            <li key={load.id} className="flex justify-between gap-3 py-1.5">
+              <span>
+                {day(load.atMs, timeZone)} {clock(load.atMs, timeZone)}, {farm.tag(load.lot)}
+              </span>
+              <span className="whitespace-nowrap">
+                {formatPounds(load.monitorKg)} → <b>{formatPounds(load.monitorKg * factor)}</b> lb
+              </span>
+            </li>
+          ))}
+        </ul>
+        {sending.message && (
+          <p role="alert" className="font-semibold text-clay">
+            {sending.message}
+          </p>
+        )}
+        <Button look="do" className="min-h-14 w-full text-lg" disabled={sending.busy} onClick={() => void restate()}>
+          Restate {own.only.length} {own.only.length === 1 ? 'load' : 'loads'} in the book
+        </Button>
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,96 @@
+import { type ChangeResult, compareLoss, type LossCheck } from './losses.js';
+import { type Setting, type Settings, SETTINGS, type Tried } from './adviser.js';
+
+/** A settings sheet as the log has it. */
+export interface LoggedSheet {
+  readonly id: string;
+  readonly atMs: number;
+  readonly values: Settings;
+  /** The sheet that this one takes back. */
+  readonly undoes?: string;
+}
+
+/** A loss check, with the sheet that it was counted under. */
+export interface LoggedCheck {
+  readonly id: string;
+  readonly atMs: number;
+  readonly sheetId: string | null;
+  readonly check: LossCheck;
+}
+
+export interface SettingChange {
+  readonly setting: Setting;
+  readonly from: number | null;
+  readonly to: number | null;
+}
+
+/** One sheet of the trail: what was changed, what was counted under it, and what the change did. */
+export interface TrailStep {
+  readonly sheet: LoggedSheet;
+  readonly changed: readonly SettingChange[];
+  /** The newest count under it. */
+  readonly check: LoggedCheck | null;
+  /** Against the count under the sheet before; null where one of them was not counted. */
+  readonly result: ChangeResult | null;
+  /** `go back` for a change that made it worse or did nothing that a count could show; `nothing learnt` when two things were changed. */
+  readonly verdict: 'keep' | 'go back' | 'nothing learnt' | 'count first' | 'taken back' | null;
+}
+
+const NAMES = Object.keys(SETTINGS) as Setting[];
+
+/** What differs between two sheets. */
+export function changedSettings(before: Settings, after: Settings): SettingChange[] {
+  return NAMES.flatMap((setting) => (before[setting] === after[setting] ? [] : [{ setting, from: before[setting] ?? null, to: after[setting] ?? null }]));
+}
+
+/**
+ * The way of a machine's settings in one field: each change with what it did. A change is judged by the counts before and after it
+ * and by nothing else; when two settings moved at once, the count cannot say which of them it was.
+ * Range and source: {@link LOSS_COUNT}.
+ * @param sheets of one machine and field @param pricePerBu and
+ * @param areaLeft ha, for what a change is worth
+ * @returns oldest first
+ */
+export function settingsTrail(sheets: readonly LoggedSheet[], checks: readonly LoggedCheck[], worth: { readonly pricePerBu: number; readonly areaLeft: number }): TrailStep[] {
+  const order = [...sheets].sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1));
+  const takenBack = new Set(order.flatMap((sheet) => (sheet.undoes === undefined ? [] : [sheet.undoes])));
+  const newest = new Map<string, LoggedCheck>();
+  for (const check of [...checks].sort((a, b) => a.atMs - b.atMs)) if (check.sheetId !== null) newest.set(check.sheetId, check);
+  // Counts to compare with: a sheet that takes another back stands where the one before that stood.
+  const standsFor = new Map<string, LoggedCheck | null>();
+  let before: LoggedSheet | undefined;
+  const beforeOf = new Map<string, LoggedSheet | undefined>();
+  return order.map((sheet): TrailStep => {
+    beforeOf.set(sheet.id, before);
+    const check = newest.get(sheet.id) ?? null;
+    const changed = before ? changedSettings(before.values, sheet.values) : [];
+    const reference = before ? (standsFor.get(before.id) ?? null) : null;
+    const restored = sheet.undoes === undefined ? undefined : beforeOf.get(sheet.undoes);
+    standsFor.set(sheet.id, check ?? (restored ? (standsFor.get(restored.id) ?? null) : null));
+    const first = before === undefined;
+    before = sheet;
+    const judged = sheet.undoes === undefined && !first && changed.length > 0;
+    const result = judged && check && reference ? compareLoss(reference.check, check.check, worth) : null;
+    const verdict = takenBack.has(sheet.id)
+      ? 'taken back'
+      : !judged
+        ? null
+        : result === null
+          ? 'count first'
+          : changed.length > 1
+            ? 'nothing learnt'
+            : result.verdict === 'better'
+              ? 'keep'
+              : 'go back';
+    return { sheet, changed, check, result, verdict };
+  });
+}
+
+/** What was tried, for the adviser: single changes with their outcome, oldest first. */
+export function triedOf(trail: readonly TrailStep[]): Tried[] {
+  return trail.flatMap(({ changed, result }): Tried[] => {
+    const [change] = changed;
+    if (!change || changed.length > 1 || result === null || change.from === null || change.to === null) return [];
+    return [{ setting: change.setting, direction: change.to > change.from ? 'up' : 'down', outcome: result.verdict }];
+  });
+}
