@@ -16,6 +16,7 @@ const Cut = lazy(() => import('../stations/cut'));
 const Work = lazy(() => import('../stations/work'));
 const Store = lazy(() => import('../stations/store'));
 const Sell = lazy(() => import('../stations/sell'));
+const Shed = lazy(() => import('../stations/shed'));
 const Trace = lazy(() => import('../stations/trace'));
 
 export function App() {
@@ -62,6 +63,7 @@ function FarmPages({ farmId }: { farmId: string }) {
               <Route path="/trace" element={<Trace />} />
               <Route path="/trace/lot/:lotId" element={<Trace />} />
               <Route path="/trace/delivery/:entryId" element={<Trace />} />
+              <Route path="/shed/*" element={<Shed />} />
               <Route path="*" element={<NotFound />} />
             </Routes>
           </Suspense>

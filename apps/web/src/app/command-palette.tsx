@@ -8,6 +8,15 @@ import { KINDS, useRecorder } from '../record';
 import { Swatch } from '../widgets/weave';
 import { type Theme, THEMES } from './theme';
 
+const GO = [
+  ['/fields/next', 'Which field next?'],
+  ['/cut/loss', 'Loss check'],
+  ['/cut/settings', 'Settings of the combine'],
+  ['/cut/monitor', 'Display against scales'],
+  ['/shed', 'Ready for harvest?'],
+  ['/shed/breakdowns', 'Breakdowns'],
+] as const;
+
 interface Props {
   readonly open: boolean;
   readonly onClose: () => void;
@@ -52,6 +61,13 @@ function Finder({ onClose, onGo, onTheme }: Props) {
           {KINDS.map((kind) => (
             <Item key={kind.value} onSelect={act(() => recorder.open({ kind: kind.value }))} keys={`n ${kind.key}`}>
               {kind.label}
+            </Item>
+          ))}
+        </Group>
+        <Group title="Go to">
+          {GO.map(([path, name]) => (
+            <Item key={path} onSelect={go(path)}>
+              {name}
             </Item>
           ))}
         </Group>

@@ -1,13 +1,16 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
-import { type Farm, useFarm } from '../data/farm';
+import type { Shed } from '@fanega/contract';
+import { machineReadiness, readyBy } from '@fanega/core';
+import { type Farm, useFarm, useShed } from '../data/farm';
 import { formatBushels, formatMoisture } from '../widgets/quantity';
+import { toWallTime } from '../widgets/time';
 import { lotFill } from '../widgets/weave';
 
 interface Station {
   readonly path: string;
   readonly name: string;
-  readonly figure: (farm: Farm) => string;
+  readonly figure: (farm: Farm, shed: Shed | undefined) => string;
 }
 
 const sum = (o: Readonly<Record<string, number>>): number => Object.values(o).reduce((a, b) => a + b, 0);
@@ -54,10 +57,23 @@ const STATIONS: readonly Station[] = [
   },
   { path: '/sell', name: 'Sell', figure: (farm) => `${formatBushels(farm.bushels(farm.data.flow.sell))} bu today` },
   { path: '/trace', name: 'Trace', figure: (farm) => (farm.data.balance.balances ? 'balances' : 'does not balance') },
+  // Beside the way of the grain.
+  {
+    path: '/shed',
+    name: 'Shed',
+    figure: (farm, shed) => {
+      const firstDays = shed?.season?.sheet.firstDays ?? {};
+      const today = toWallTime(farm.data.now, farm.data.farm.timeZone).slice(0, 10);
+      const own = Object.values(shed?.assets ?? {}).filter(({ sheet }) => !sheet.retired);
+      const waiting = own.filter(({ sheet }) => !machineReadiness(sheet.items, today, readyBy(firstDays, today, sheet.crops).day).ready).length;
+      return own.length === 0 ? 'machines' : waiting === 0 ? 'all ready' : `${waiting} not ready`;
+    },
+  },
 ];
 
 export function StationsBar() {
   const farm = useFarm();
+  const shed = useShed();
   const { pathname } = useLocation();
   const nav = useRef<HTMLElement>(null);
   const [width, setWidth] = useState(0);
@@ -72,16 +88,16 @@ export function StationsBar() {
   }, [pathname]);
   return (
     <nav ref={nav} aria-label="The way of the grain" className="relative overflow-x-auto">
-      <ul className="relative flex lg:grid lg:grid-cols-8 lg:pb-9">
+      <ul className="relative flex lg:grid lg:grid-cols-9 lg:pb-9">
         {STATIONS.map((station) => (
-          <li key={station.path} className="shrink-0">
+          <li key={station.path} className={`shrink-0 ${station.path === '/shed' ? 'border-l border-rule' : ''}`}>
             <NavLink
               to={station.path}
               end={station.path === '/'}
               className="group block min-h-14 px-4 py-1.5 text-center aria-[current=page]:bg-sand lg:min-h-0 lg:aria-[current=page]:bg-transparent"
             >
               <span className="block text-[17px] font-bold group-aria-[current=page]:text-clay">{station.name}</span>
-              <span className="block text-sm whitespace-nowrap text-muted">{station.figure(farm)}</span>
+              <span className="block text-sm whitespace-nowrap text-muted">{station.figure(farm, shed.data)}</span>
             </NavLink>
           </li>
         ))}

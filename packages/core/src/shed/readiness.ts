@@ -39,6 +39,8 @@ export interface ReadyItem {
   /** The machine cannot work without it. */
   readonly needed: boolean;
   readonly part: PartNeed | null;
+  /** The caution that belongs to it. */
+  readonly card?: string;
 }
 
 export type ItemState = 'done' | 'skipped' | 'part too late' | 'overdue' | 'due' | 'open';
@@ -172,14 +174,14 @@ export function machineReadiness(items: readonly ReadyItem[], today: string, fir
 
 /**
  * What can be done about a part that comes too late, the nearest first. Common practice, no source.
- * @param otherReady names of machines of the same kind that are ready
+ * @param others machines of the same kind that no part keeps back, with the lines still open on their lists
  */
-export function alternatives(standing: ItemStanding, otherReady: readonly string[], laterCrop: string | null): string[] {
+export function alternatives(standing: ItemStanding, others: readonly { readonly name: string; readonly open: number }[], laterCrop: string | null): string[] {
   if (standing.daysShort === 0) return [];
   const days = `${standing.daysShort} day${standing.daysShort === 1 ? '' : 's'}`;
   return [
     ...(standing.item.needed ? [] : ['Start without it: the machine works, if not at its best']),
-    ...otherReady.map((name) => `Start with ${name}; this one follows ${days} later`),
+    ...others.map(({ name, open }) => `Start with ${name}${open > 0 ? `, once its ${open} open line${open === 1 ? ' is' : 's are'} done` : ''}; this one follows ${days} later`),
     'Ask for overnight freight, or another dealer’s shelf',
     'Borrow or rent: a neighbor who starts later has the same part',
     'Take a used or rebuilt part and change it at the first rain',

@@ -11,7 +11,7 @@ import { useSend } from '../../data/use-send';
 import { Button, SelectBox, Sheet, TextBox } from '../../ui';
 import { formatMoney, parseNumber } from '../../widgets/quantity';
 import type { CutGiven } from '.';
-import { checkOf } from './machine';
+import { checkOf, checksOf } from './machine';
 
 const SQ_FT = 0.09290304;
 
@@ -63,15 +63,22 @@ export function CountLoss({
         // Not ours; begin anew.
       }
     }
+    // The same field again: its frame, its terms and what lay there before harvest stay true.
+    const [last] = checksOf(farm, notebook, machineId).filter((one) => one.body.lotId === lotId);
     const standing = fieldFacts(farm, rows, notebook).filter((f) => f.crop.id === crop.id);
     return {
       id: ulid(),
       step: 0,
       frameFt: '10',
-      perFoot: String(crop.kernelsPerFootOfBushel ?? Math.round(10 * (0.0625 / crop.kernelGrams)) / 10),
-      price: String(windowFor(notebook, crop.id, null)?.sheet.price ?? ''),
-      acres: String(Math.round(standing.reduce((sum, f) => sum + f.acresLeft, 0))),
-      before: [],
+      perFoot: String(
+        Math.round(
+          1e4 *
+            (last ? kernelGramsOfRule(1, crop.legalPounds) / last.body.kernelGrams : (crop.kernelsPerFootOfBushel ?? kernelGramsOfRule(1, crop.legalPounds) / crop.kernelGrams)),
+        ) / 1e4,
+      ),
+      price: String(last?.body.pricePerBu ?? windowFor(notebook, crop.id, null)?.sheet.price ?? ''),
+      acres: String(last?.body.acresLeft ?? Math.round(standing.reduce((sum, f) => sum + f.acresLeft, 0))),
+      before: (last?.body.before ?? []).map(({ kernels, area }) => ({ kernels, ft: Math.round((100 * area) / SQ_FT) / 100 })),
       atHeader: [],
       behind: [],
       stands: false,
@@ -347,14 +354,14 @@ function Counter({
         <TextBox label={`Kernels in frame ${frames.length + 1}`} inputMode="numeric" autoComplete="off" value={text} error={wrong} onChange={(event) => type(event.target.value)} />
         <div className="mt-2 grid grid-cols-3 gap-1.5">
           {['1', '2', '3', '4', '5', '6', '7', '8', '9'].map((digit) => (
-            <Button key={digit} className="min-h-16 text-2xl" onClick={() => type(text + digit)}>
+            <Button key={digit} className="min-h-16 !text-2xl" onClick={() => type(text + digit)}>
               {digit}
             </Button>
           ))}
           <Button className="min-h-16" aria-label="Last digit out" onClick={() => type(text.slice(0, -1))}>
             <Delete size={24} aria-hidden="true" />
           </Button>
-          <Button className="min-h-16 text-2xl" onClick={() => type(`${text}0`)}>
+          <Button className="min-h-16 !text-2xl" onClick={() => type(`${text}0`)}>
             0
           </Button>
           <Button type="submit" className="min-h-16 bg-sand font-bold">

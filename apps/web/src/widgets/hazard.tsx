@@ -1,0 +1,62 @@
+import { CARD_FOOT, type CardId, SAFETY_CARDS } from '@fanega/core';
+import { TriangleAlert } from 'lucide-react';
+import { useRef } from 'react';
+import { ulid } from 'ulid';
+import { post } from '../data/api';
+import { useFarm, useRefreshFarm, useShed } from '../data/farm';
+import { useSend } from '../data/use-send';
+import { Button } from '../ui';
+
+export const isCard = (card: string | null | undefined): card is CardId => typeof card === 'string' && Object.hasOwn(SAFETY_CARDS, card);
+
+/** An acknowledgement holds for a working day; tomorrow's hands are other hands. */
+const HOLDS_MS = 12 * 3_600_000;
+
+/** Whether a card must be read first, and whether somebody did, before this very step, in the last hours. */
+export function useAcknowledged(card: string | null | undefined, before: string): { readonly needed: boolean; readonly done: boolean } {
+  const farm = useFarm();
+  const { data } = useShed();
+  const needed = isCard(card) && (data?.season?.sheet.acknowledge ?? []).includes(card);
+  const done =
+    data?.notes.some(
+      (note) => note.kind === 'ack' && !note.voided && note.body.card === card && note.body.before === before && farm.data.now - Date.parse(note.body.at) < HOLDS_MS,
+    ) ?? false;
+  return { needed, done };
+}
+
+/** The usual caution where the hazard is met; where the farm wants it, it is acknowledged before the step. */
+export function Hazard({ card, before }: { card: CardId; before: string }) {
+  const farm = useFarm();
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const id = useRef(ulid());
+  const { needed, done } = useAcknowledged(card, before);
+  const { title, lines } = SAFETY_CARDS[card];
+  const acknowledge = async (): Promise<void> => {
+    const body = { id: id.current, at: new Date(farm.clock()).toISOString(), card, before };
+    if (await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/ack`, body))) await refresh();
+  };
+  return (
+    <aside aria-label={`Caution: ${title}`} className="border-l-4 border-clay bg-sand px-3 py-2 text-sm">
+      <p className="flex gap-2">
+        <TriangleAlert size={16} className="mt-0.5 shrink-0" aria-hidden="true" />
+        <span>
+          <b>{title}.</b> {lines.join(' ')} <span className="text-muted">{CARD_FOOT}</span>
+        </span>
+      </p>
+      {needed &&
+        (done ? (
+          <p className="mt-1 font-semibold">● Acknowledged today.</p>
+        ) : (
+          <Button className="mt-2" disabled={sending.busy} onClick={() => void acknowledge()}>
+            I have done this
+          </Button>
+        ))}
+      {sending.message && (
+        <p role="alert" className="mt-1 font-semibold text-clay">
+          {sending.message}
+        </p>
+      )}
+    </aside>
+  );
+}
