@@ -1,4 +1,5 @@
-import { balanceOf, Ledger } from '@fanega/core';
+import type { FarmNow, MonitorAnswer, Notebook, ReadingInfo, Shed, WeatherHourInfo } from '@fanega/contract';
+import { balanceOf, calibrateMonitor, Ledger, machineReadiness } from '@fanega/core';
 import { demoFarm } from '@fanega/demo';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { loadDemo } from '../src/cli/load-demo.js';
@@ -74,11 +75,54 @@ it('the demo tells the stories that it promises', () => {
   ledger.append(demo.entries);
   expect(balanceOf(Object.values(ledger.accounts())).balances).toBe(true);
   const count = (type: string) => demo.entries.filter((entry) => entry.type === type).length;
-  expect([count('void'), count('witness'), count('measure')]).toEqual([1, 2, 2]);
+  expect([count('void'), count('measure')]).toEqual([1, 2]);
+  const witnesses = (monitor: boolean) => demo.entries.filter((entry) => entry.type === 'witness' && (entry.method === 'monitor') === monitor).length;
+  expect([witnesses(false), witnesses(true)]).toEqual([2, 100]);
   const late = demo.entries.filter((entry) => Date.parse(entry.recordedAt!) - Date.parse(entry.at) > 24 * 3_600_000);
   expect(late.length).toBeGreaterThan(0);
   expect(ledger.parcels().some((parcel) => ledger.isDelivery(parcel.entry.id) && Object.keys(parcel.lots).length > 1)).toBe(true);
   expect(ledger.accounts().unknown!.inStockDryKg).toBeGreaterThan(0);
+});
+
+it('three weeks of readings, settings, counts, pairs, weather and machines stand behind the book', async () => {
+  const visitor = harness.client();
+  await visitor.post('/auth/demo');
+  const farm = (await visitor.get<{ farms: { id: string }[] }>('/auth/me')).body.farms[0]!.id;
+  const get = async <T>(path: string): Promise<T> => (await visitor.get<T>(`/farms/${farm}/${path}`)).body;
+  const now = (await get<FarmNow>('now')).now;
+  const oldest = (list: readonly { at: string }[]): number => (now - Math.min(...list.map(({ at }) => Date.parse(at)))) / 86_400_000;
+
+  const readings = await get<ReadingInfo[]>('readings');
+  expect(new Set(readings.map((reading) => reading.source))).toEqual(new Set(['hand', 'bench', 'bite']));
+  expect(oldest(readings)).toBeGreaterThan(17);
+  const { notes, windows, machines } = await get<Notebook>('notebook');
+  expect(oldest(notes.map((note) => note.body))).toBeGreaterThan(15);
+  for (const kind of ['pair', 'settings', 'loss', 'strips'])
+    expect(
+      notes.some((note) => note.kind === kind),
+      kind,
+    ).toBe(true);
+  expect(notes.some((note) => note.kind === 'settings' && note.body.undoes !== undefined)).toBe(true);
+  expect(Object.keys(windows).some((subject) => subject.includes('@'))).toBe(true);
+  expect(Object.keys(machines).sort()).toEqual(['combine-1', 'combine-2']);
+  const weather = await get<WeatherHourInfo[]>(`weather?from=${new Date(now - 22 * 86_400_000).toISOString()}&to=${new Date(now + 3 * 86_400_000).toISOString()}`);
+  expect([weather.some((hour) => hour.forecast), weather.length > 21 * 24]).toEqual([true, true]);
+
+  // Combine 1 reads high and with the flow, combine 2 a little low; six loads hang on a display alone.
+  const monitors = await get<MonitorAnswer[]>('monitors');
+  const of = (id: string) => monitors.find(({ machine }) => machine === id)!;
+  const first = calibrateMonitor(of('combine-1').pairs);
+  expect(first.factor).toBeGreaterThan(0.94);
+  expect(first.factor).toBeLessThan(0.98);
+  expect(first.flowBias!.shown).toBe(true);
+  expect(calibrateMonitor(of('combine-2').pairs).factor).toBeGreaterThan(1);
+  expect(of('combine-1').only.length).toBeGreaterThan(2);
+
+  const shed = await get<Shed>('shed');
+  const flex = shed.assets['flex-35']!.sheet;
+  expect(machineReadiness(flex.items, '2026-09-08', shed.season!.sheet.firstDays.soybean!).daysShort).toBe(3);
+  expect(oldest(shed.notes.map((note) => note.body))).toBeGreaterThan(15);
+  expect(shed.changeovers['combine-2']!.sheet.done.length).toBe(2);
 });
 
 it('a bigger demo still balances', () => {

@@ -100,7 +100,7 @@ describe('which field next', () => {
     const ranked = rank([field('east', { moisture: 0.213, pointsPerDay: 0.6, standability: 3 }), field('pecan', { moisture: 0.168 })], 'early');
     expect(ranked.map((r) => [r.id, r.blocked])).toEqual([
       ['pecan', null],
-      ['east', 'a step of 4.2 points is more than the dryer keeper permits'],
+      ['east', 'a step of +4.2 points is more than the dryer keeper permits'],
     ]);
     expect(ranked[1]!.dryer!.daysToMatch).toBeCloseTo(7, 9);
   });

@@ -302,6 +302,45 @@ const CALLS: Readonly<Record<string, readonly unknown[]>> = {
       rainAt: 1230,
     },
   ],
+  gatherReadings: [
+    [
+      { atMs: 1.7e12, moisture: 0.16, source: 'hand' },
+      { atMs: 1.71e12, moisture: 0.15, source: 'hand' },
+    ],
+    1,
+  ],
+  fieldForecast: [
+    {
+      crop: corn,
+      readings: [
+        { atMs: 1.75e12, moisture: 0.2 },
+        { atMs: 1.7503e12, moisture: 0.19 },
+      ],
+      weather: [{ atMs: 1.75e12, temperature: 20, humidity: 0.6 }],
+      window: { least: 0.14, most: 0.18 },
+      nowMs: 1.7504e12,
+      dayOfYear: 260,
+    },
+  ],
+  monitorLoads: [
+    [
+      {
+        id: 'a',
+        machine: 'c',
+        lot: 'l',
+        atMs: 1.75e12,
+        measured: [
+          { method: 'monitor', wetKg: 7000 },
+          { method: 'cartScale', wetKg: 6800 },
+        ],
+        note: '',
+      },
+    ],
+  ],
+  monitorDrift: [Array.from({ length: 6 }, (_, i) => ({ id: String(i), lot: 'l', atMs: 1, monitorKg: 7000 + i, scaleKg: 6800 }))],
+  changedSettings: [{ rotor: 400 }, { rotor: 430, fan: 900 }],
+  moistureSchedule: [{ legalPounds: 56, base: 0.15, shrinkPerPoint: 1.4, dockPerPoint: 0.04, dockStep: 0.5, refuseAbove: 0.22 }],
+  valueOfMoisture: [{ legalPounds: 56, base: 0.15, shrinkPerPoint: 1.4, dockPerPoint: 0.04, dockStep: 0.5, refuseAbove: 0.22 }, 4.4],
   waitingCosts: [
     {
       hours: [0, 1, 2, 3].map((hour) => ({ hour, moisture: 0.14 - hour / 200 })),
@@ -426,6 +465,9 @@ describe('no science answers with NaN', () => {
       'fanRuns',
       'eaveHeight',
       'compareLoss',
+      // Their checks and changes come from lossCheck and changedSettings.
+      'settingsTrail',
+      'triedOf',
       'sampleMean',
       'cornDrydown',
       'nextSteps',

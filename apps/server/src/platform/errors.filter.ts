@@ -31,7 +31,7 @@ export class ErrorsFilter implements ExceptionFilter {
       const statusCode = error.getStatus();
       const body = error.getResponse();
       const message = typeof body === 'string' ? body : String((body as { message?: unknown }).message ?? error.message);
-      return { statusCode, code: CODES[statusCode] ?? 'refused', message };
+      return { statusCode, code: CODES[statusCode] ?? 'refused', message: statusCode === 413 ? tooLarge(path) : message };
     }
     const { status, type } = error as { status?: number; type?: string };
     // body-parser's own errors: not JSON, too large, cut off.

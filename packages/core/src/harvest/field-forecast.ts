@@ -1,4 +1,5 @@
-import { requireInRange } from '../kernel/index.js';
+import { requireInRange, within } from '../kernel/index.js';
+import { MOISTURE, RELATIVE_HUMIDITY, TEMPERATURE } from '../units/index.js';
 import { type Crop } from '../crops/index.js';
 import { beanDay, type WeatherHour } from './bean-day.js';
 import { cornDrydown } from './drydown.js';
@@ -56,11 +57,24 @@ export type NoForecast = { readonly missing: 'no reading' | 'no reading of the l
  * Where a field's moisture goes, in instants of the farm: beans by the hour with the weather (they dry by noon and take up water at
  * night), other crops by the day along their own readings, or the calendar where readings do not fall yet.
  * Range and source: {@link BEAN_DAY} and {@link CORN_DRYDOWN}.
- * @returns what is missing, where there is too little to go on
+ * @returns what is missing, where there is too little to go on @throws RangeRefusal for a figure that cannot be
  */
 export function fieldForecast(input: FieldForecastInput): FieldForecast | NoForecast {
+  const instant = (what: string, ms: number): number => requireInRange(what, ms, 0, 1e14, 'ms');
+  instant('time', input.nowMs);
+  requireInRange('day of the year', input.dayOfYear, 1, 366, '');
+  within({ ...MOISTURE, name: 'lower edge of the window' }, input.window.least);
+  requireInRange('upper edge of the window', input.window.most, input.window.least, MOISTURE.most, 'wb fraction');
+  for (const { atMs, moisture } of input.readings) {
+    instant('time of a reading', atMs);
+    within(MOISTURE, moisture);
+  }
+  for (const hour of input.weather) {
+    instant('hour of the weather', hour.atMs);
+    within(TEMPERATURE, hour.temperature);
+    within(RELATIVE_HUMIDITY, hour.humidity);
+  }
   const past = input.readings.filter((reading) => reading.atMs <= input.nowMs).sort((a, b) => a.atMs - b.atMs);
-  requireInRange('time', input.nowMs, 0, 1e14, 'ms');
   if (past.length === 0) return { missing: 'no reading' };
   return input.crop.like === 'soybean' ? byTheHour(input, past) : byTheDay(input, past);
 }
@@ -109,12 +123,14 @@ function byTheHour(input: FieldForecastInput, past: FieldForecastInput['readings
 
 function byTheDay(input: FieldForecastInput, past: FieldForecastInput['readings']): FieldForecast {
   const { nowMs, window } = input;
-  const samples = past.slice(-1000).map(({ atMs, moisture }) => ({ day: atMs / DAY, moisture }));
+  // Older than this is another year's crop.
+  const season = past.filter((reading) => reading.atMs >= nowMs - 120 * DAY);
+  const samples = (season.length > 0 ? season : past.slice(-1)).slice(-1000).map(({ atMs, moisture }) => ({ day: atMs / DAY, moisture }));
   const first = samples[0]!.day;
   const curve = cornDrydown(samples, input.dayOfYear);
   // One reading of one spot is good for half a point; a curve through few of them is no better.
   const half = (EIGHT_IN_TEN * Math.max(0.5, curve.scatterPoints ?? 0.7)) / 100;
-  const points = Array.from({ length: Math.ceil(nowMs / DAY - first) + DRYDOWN_DAYS + 1 }, (_, i): ForecastPoint => {
+  const points = Array.from({ length: Math.min(400, Math.ceil(nowMs / DAY - first)) + DRYDOWN_DAYS + 1 }, (_, i): ForecastPoint => {
     const likely = curve.moistureAt(i);
     // Days ahead are less sure than days between readings.
     const ahead = Math.max(0, first + i - nowMs / DAY);

@@ -106,7 +106,7 @@ describe('loss check', () => {
 });
 
 describe('settings adviser', () => {
-  const present = { rotor: 400, concave: 25, fan: 900, chaffer: 16, sieve: 11, speed: 1.8, reel: 1.2, deckPlates: 32, headerHeight: 300 };
+  const present = { rotor: 400, concave: 25, fan: 900, chaffer: 16, sieve: 11, speed: 1.8, reel: 1.2, deckPlates: 32, headerHeight: 300, headerDrive: 520, spreader: 700 };
   const symptoms = Object.keys(SYMPTOMS) as Symptom[];
 
   it('gives one change at a time, towards the range’s inside, for every symptom and machine', () => {

@@ -1,4 +1,5 @@
-import { mean } from '../kernel/index.js';
+import { mean, requireInRange, within } from '../kernel/index.js';
+import { MASS } from '../units/index.js';
 import { type CalibrationLoad } from './yield-monitor.js';
 
 /** A load off the field as the book has it, with everything that weighed it. */
@@ -43,6 +44,8 @@ export function monitorLoads(loads: readonly HarvestedLoad[]): Map<string, { rea
   const byMachine = new Map<string, { pairs: MonitorPair[]; only: MonitorOnly[] }>();
   const last = new Map<string, number>();
   for (const load of [...loads].sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))) {
+    requireInRange('time of a load', load.atMs, 0, 1e14, 'ms');
+    for (const { wetKg } of load.measured) within(MASS, wetKg);
     const before = last.get(load.machine);
     last.set(load.machine, load.atMs);
     const of = (method: string): number | undefined => load.measured.find((m) => m.method === method)?.wetKg;
@@ -65,7 +68,9 @@ export function monitorLoads(loads: readonly HarvestedLoad[]): Map<string, { rea
 
 /** Mean error of the newest loads against those before them: a display that drifts. Fraction; null with fewer than three on a side. */
 export function monitorDrift(pairs: readonly MonitorPair[]): number | null {
-  const errors = pairs.map((pair) => pair.monitorKg / pair.scaleKg - 1);
+  for (const pair of pairs) requireInRange('time of a load', pair.atMs, 0, 1e14, 'ms');
+  const inTime = [...pairs].sort((x, y) => x.atMs - y.atMs);
+  const errors = inTime.map((pair) => within(MASS, pair.monitorKg) / requireInRange('load on the scale', pair.scaleKg, 1e-6, MASS.most, 'kg') - 1);
   const newest = errors.slice(-Math.max(3, Math.floor(errors.length / 3)));
   const older = errors.slice(0, errors.length - newest.length);
   return older.length < 3 ? null : mean(newest) - mean(older);

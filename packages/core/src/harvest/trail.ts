@@ -1,3 +1,4 @@
+import { requireInRange } from '../kernel/index.js';
 import { type ChangeResult, compareLoss, type LossCheck } from './losses.js';
 import { type Setting, type Settings, SETTINGS, type Tried } from './adviser.js';
 
@@ -38,8 +39,10 @@ export interface TrailStep {
 
 const NAMES = Object.keys(SETTINGS) as Setting[];
 
-/** What differs between two sheets. */
+/** What differs between two sheets. @throws RangeRefusal for a setting that no machine has */
 export function changedSettings(before: Settings, after: Settings): SettingChange[] {
+  for (const values of [before, after])
+    for (const name of NAMES) if (values[name] !== undefined) requireInRange(SETTINGS[name].name, values[name], SETTINGS[name].least, SETTINGS[name].most, SETTINGS[name].unit);
   return NAMES.flatMap((setting) => (before[setting] === after[setting] ? [] : [{ setting, from: before[setting] ?? null, to: after[setting] ?? null }]));
 }
 

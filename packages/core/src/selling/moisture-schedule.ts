@@ -19,9 +19,9 @@ export interface MoistureTerms {
 export function moistureSchedule(terms: MoistureTerms): BuyerSchedule {
   const step = requireInRange('step of the dock', terms.dockStep ?? 0.5, 0.05, 5, 'points');
   return {
-    legalPounds: terms.legalPounds,
-    shrink: { kind: 'flat', base: within(MOISTURE, terms.base), percentPerPoint: terms.shrinkPerPoint },
-    refuseMoistureAbove: terms.refuseAbove,
+    legalPounds: requireInRange('legal bushel weight', terms.legalPounds, 1, 200, 'lb/bu'),
+    shrink: { kind: 'flat', base: within(MOISTURE, terms.base), percentPerPoint: requireInRange('shrink a point', terms.shrinkPerPoint, 0, 5, '%') },
+    refuseMoistureAbove: within({ ...MOISTURE, name: 'moisture that is refused' }, terms.refuseAbove),
     factors: [
       {
         factor: 'moisture',

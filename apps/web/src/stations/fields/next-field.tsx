@@ -22,7 +22,7 @@ import { toast } from 'sonner';
 import { ulid } from 'ulid';
 import { post, put } from '../../data/api';
 import { type Farm, useFarm, useFields, useNotebook, useReadings, useRefreshFarm, useWeather } from '../../data/farm';
-import { asBuyer, acresToHa, fieldFacts, type FieldFacts, testersOf, windowFor } from '../../data/field-facts';
+import { asBuyer, acresToHa, fieldFacts, type FieldFacts, testersOf } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
 import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
@@ -406,8 +406,8 @@ function Tell({ farm, lotId, name, moisture, dryer, first }: { farm: Farm; lotId
       lotId,
       ...(moisture === null ? {} : { moisture }),
       ...(dryer === null ? {} : { step: Math.round(dryer.step * 100) / 100 }),
-      ...(dryer?.dryerBushelsPerHour == null ? {} : { dryerBushelsPerHour: Math.round(dryer.dryerBushelsPerHour) }),
-      ...(dryer?.wetBinFullHours == null ? {} : { wetBinFullHours: Math.round(dryer.wetBinFullHours * 100) / 100 }),
+      ...(typeof dryer?.dryerBushelsPerHour !== 'number' ? {} : { dryerBushelsPerHour: Math.round(dryer.dryerBushelsPerHour) }),
+      ...(typeof dryer?.wetBinFullHours !== 'number' ? {} : { wetBinFullHours: Math.round(dryer.wetBinFullHours * 100) / 100 }),
     };
     if (!(await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/next`, body)))) return;
     id.current = ulid();

@@ -1,5 +1,5 @@
 import type { MachineProfile, WindowBody } from '@fanega/contract';
-import { bushelsPerAcreToKgPerHa, type FieldForecast, kilogramsPerBushel, rateAt, type StartCost } from '@fanega/core';
+import { bushelsPerAcreToKgPerHa, type FieldForecast, rateAt, type StartCost } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { acresToHa, type FieldFacts } from '../../data/field-facts';
 import { useScience } from '../../science';
