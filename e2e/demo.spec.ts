@@ -188,7 +188,23 @@ test('a ticket is opened down to its loads, and arrow keys walk the rows', async
   expect(Math.abs(shares.reduce((sum, text) => sum + Number.parseFloat(text), 0) - 100)).toBeLessThan(0.3);
 });
 
-for (const path of ['/', '/fields', '/haul', '/store', '/sell', '/trace', '/trace/lot/lot-hs-2026']) {
+for (const path of [
+  '/',
+  '/fields',
+  '/fields/lot-wr-2026',
+  '/fields/next',
+  '/cut',
+  '/cut/settings',
+  '/cut/loss',
+  '/cut/monitor',
+  '/haul',
+  '/store',
+  '/sell',
+  '/trace',
+  '/trace/lot/lot-hs-2026',
+  '/shed',
+  '/shed/combine-2/changeover',
+]) {
   test(`axe finds nothing serious on ${path}, in daylight and at night`, async ({ page }) => {
     test.setTimeout(150_000);
     await enterDemo(page);
@@ -209,7 +225,25 @@ test.describe('on a phone', () => {
 
   test('no page is wider than the screen, targets are large, and the tape opens', async ({ page }) => {
     await enterDemo(page);
-    for (const path of ['/', '/fields', '/haul', '/store', '/sell', '/trace']) {
+    for (const path of [
+      '/',
+      '/fields',
+      '/fields/lot-wr-2026',
+      '/fields/next',
+      '/cut',
+      '/cut/settings',
+      '/cut/loss',
+      '/cut/monitor',
+      '/cut/strips',
+      '/haul',
+      '/store',
+      '/sell',
+      '/trace',
+      '/shed',
+      '/shed/flex-35',
+      '/shed/combine-2/changeover',
+      '/shed/breakdowns',
+    ]) {
       await page.goto(DEMO + path);
       await expect(page.locator('main h1').first()).toBeAttached();
       await expect(page.locator('.animate-spin')).toHaveCount(0);

@@ -62,6 +62,12 @@ async function browser(env) {
 let database;
 const servers = [];
 let code = 0;
+// A run that is stopped leaves no database or server behind for the next one to stumble over.
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+  process.once(signal, () => {
+    void Promise.allSettled([...servers.map((server) => server.stop()), database?.stop()]).then(() => process.exit(1));
+  });
+}
 try {
   await ensurePackages();
   await ensureMariadb();
@@ -99,7 +105,12 @@ try {
       servers.push(server);
       return server.address;
     };
-    const env = { FANEGA_E2E_DEMO: await serve('fanega_demo', true), FANEGA_E2E_EMPTY: await serve('fanega_farm', false), FANEGA_CHROMIUM: has('chromium') };
+    const env = {
+      FANEGA_E2E_DEMO: await serve('fanega_demo', true),
+      FANEGA_E2E_EMPTY: await serve('fanega_farm', false),
+      FANEGA_E2E_OWN: await serve('fanega_own', false),
+      FANEGA_CHROMIUM: has('chromium'),
+    };
     await browser(env);
   }
 } catch (error) {

@@ -108,3 +108,5 @@ export function RecordProvider({ children }: { children: ReactNode }) {
 
 export type { Draft, RecordKind };
 export { KINDS } from './draft';
+
+export { deviceName } from './send';

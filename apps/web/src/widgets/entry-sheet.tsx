@@ -10,6 +10,7 @@ import { methodWords } from './method-words';
 import { formatMoney, Moisture, Pounds } from './quantity';
 import { ShareList } from './share-list';
 import { clock, day } from './time';
+import { WeighAgain } from './weigh-again';
 
 /** One entry, as it was recorded and as it counts; from here it is voided, made again or traced. */
 export function EntrySheet({ entryId, onClose }: { entryId: string | null; onClose: () => void }) {
@@ -32,10 +33,12 @@ function EntryBody({ entryId, onClose }: { entryId: string; onClose: () => void 
 function EntryFacts({ line, farm, onClose }: { line: TapeLine; farm: Farm; onClose: () => void }) {
   const recorder = useRecorder();
   const [sure, setSure] = useState(false);
+  const [again, setAgain] = useState(false);
   const { entry } = line;
   const { timeZone } = farm.data.farm;
   const isDelivery = entry.type === 'move' && farm.place(entry.to)?.kind === 'buyer';
   const canRedo = !line.voided && entry.type !== 'void' && entry.type !== 'witness';
+  const canWeigh = !line.voided && (entry.type === 'harvest' || entry.type === 'move');
   const late = entry.recordedAt !== undefined && Date.parse(entry.recordedAt) - Date.parse(entry.at) > 3_600_000;
   const when = (at: string) => `${day(at, timeZone)} ${clock(at, timeZone)}`;
   const own = entry as { wetKg?: number; moisture?: number };
@@ -105,12 +108,14 @@ function EntryFacts({ line, farm, onClose }: { line: TapeLine; farm: Farm; onClo
           </div>
         ))}
       </dl>
+      {again && canWeigh && <WeighAgain farm={farm} entry={entry} crop={farm.cropOf(line.wetLots)} onDone={() => setAgain(false)} />}
       <div className="flex flex-wrap gap-3 border-t border-rule pt-4">
         {isDelivery && !line.voided && (
           <Link to={`/trace/delivery/${entry.id}`} onClick={onClose} className="inline-flex min-h-11 items-center rounded-[3px] bg-clay px-4 font-semibold text-on-clay">
             Trace it
           </Link>
         )}
+        {canWeigh && !again && <Button onClick={() => setAgain(true)}>Another measurement</Button>}
         {canRedo && (
           <Button
             onClick={() => {

@@ -10,6 +10,10 @@ export const formatBushelsFine = (bushels: number): string => TENTH.format(bushe
 export const formatPounds = (kg: number): string => WHOLE.format(Math.round(kg / KG_PER_LB) === 0 ? 0 : kg / KG_PER_LB);
 export const formatMoisture = (fraction: number): string => TENTH.format(fraction * 100);
 export const formatShare = (fraction: number): string => TENTH.format(fraction * 100);
+const DOLLARS = new Intl.NumberFormat('en-US', { style: 'currency', currency: 'USD', maximumFractionDigits: 0 });
+
+/** Cents below a hundred dollars, whole dollars from there on. */
+export const formatDollars = (dollars: number): string => (Math.abs(dollars) < 99.995 ? CENT : DOLLARS).format(dollars);
 export const formatMoney = (dollars: number): string => CENT.format(dollars);
 export const formatAcres = (acres: number): string => TENTH.format(acres);
 

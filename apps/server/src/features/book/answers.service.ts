@@ -138,7 +138,8 @@ export class AnswersService {
         const account = accounts[lot.id]!;
         const cut = cuts.get(lot.id);
         const reading = readings.get(lot.fieldId);
-        const fromReading = reading && reading.moisture !== null ? { moisture: reading.moisture, at: new Date(reading.atMs).toISOString(), source: reading.source, tester: reading.tester } : null;
+        const fromReading =
+          reading && reading.moisture !== null ? { moisture: reading.moisture, at: new Date(reading.atMs).toISOString(), source: reading.source, tester: reading.tester } : null;
         const fromCut = cut ? { moisture: cut.lastMoisture, at: cut.last, source: 'combine', tester: '' } : null;
         const newest = fromReading && fromCut ? (instantOf(fromReading.at) > instantOf(fromCut.at) ? fromReading : fromCut) : (fromReading ?? fromCut);
         return {
@@ -192,8 +193,9 @@ export class AnswersService {
       const loads = book.ledger.records.entries.flatMap((entry): HarvestedLoad[] => {
         if (entry.type !== 'harvest' || book.ledger.isVoided(entry.id)) return [];
         entries.set(entry.id, entry);
-        // Grain is dumped from the tank into the cart: then the tablet of the combine tells whose display it was.
-        const combine = places.find((place) => place.id === entry.to) ?? places.find((place) => entry.device?.startsWith(`${place.id}-`));
+        // Grain is dumped from the tank into the cart: then the tablet of the combine tells whose display it was, or there is only one.
+        const combine =
+          places.find((place) => place.id === entry.to) ?? places.find((place) => entry.device?.startsWith(`${place.id}-`)) ?? (places.length === 1 ? places[0] : undefined);
         const own = { method: entry.method ?? 'estimate', wetKg: entry.wetKg };
         const others = book.ledger.witnessesOf(entry.id).flatMap((w) => ('wetKg' in w && w.wetKg !== undefined ? [{ method: w.method ?? 'estimate', wetKg: w.wetKg }] : []));
         return [{ id: entry.id, machine: combine?.id ?? entry.device ?? '', lot: entry.lot, atMs: instantOf(entry.at), measured: [own, ...others], note: entry.note ?? '' }];

@@ -9,7 +9,7 @@ import { useRefreshFarm } from '../../data/farm';
 import { fieldFacts, windowFor } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
 import { Button, SelectBox, Sheet, TextBox } from '../../ui';
-import { formatMoney, parseNumber } from '../../widgets/quantity';
+import { formatDollars, parseNumber } from '../../widgets/quantity';
 import type { CutGiven } from '.';
 import { checkOf, checksOf } from './machine';
 
@@ -251,9 +251,9 @@ export function CountLoss({
           <p aria-label="Machine loss so far">
             {check ? (
               <>
-                <b className="text-3xl">{check.parts.machine!.bushelsPerAcre.toFixed(2)}</b> bu/ac, <b>{formatMoney(check.parts.machine!.moneyPerAcre)}</b> an acre
-                {check.moneyPerHour === null ? '' : `, ${formatMoney(check.moneyPerHour)} an hour`}
-                {check.moneyLeft === null ? '' : `, ${formatMoney(check.moneyLeft)} on what is left`}
+                <b className="text-3xl">{check.parts.machine!.bushelsPerAcre.toFixed(2)}</b> bu/ac, <b>{formatDollars(check.parts.machine!.moneyPerAcre)}</b> an acre
+                {check.moneyPerHour === null ? '' : `, ${formatDollars(check.moneyPerHour)} an hour`}
+                {check.moneyLeft === null ? '' : `, ${formatDollars(check.moneyLeft)} on what is left`}
                 {check.warnings.map((warning) => (
                   <span key={warning} className="block text-sm">
                     ◐ {warning}

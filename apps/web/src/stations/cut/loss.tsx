@@ -7,7 +7,7 @@ import { post } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
 import { Button, SelectBox } from '../../ui';
-import { formatMoney } from '../../widgets/quantity';
+import { formatDollars } from '../../widgets/quantity';
 import { clock, day } from '../../widgets/time';
 import type { CutGiven } from '.';
 import { CountLoss } from './count-loss';
@@ -120,9 +120,9 @@ function Newest({ farm, note, accepted }: { farm: Farm; note: CheckNote; accepte
         {machine.bushelsPerAcre.toFixed(2)} <span className="text-2xl font-normal text-muted">bu/ac</span>
       </p>
       <p className="text-lg">
-        ± {check.uncertainty.toFixed(2)}. <b>{formatMoney(machine.moneyPerAcre)}</b> an acre
-        {check.moneyPerHour === null ? '' : `, ${formatMoney(check.moneyPerHour)} an hour`}
-        {check.moneyLeft === null ? '' : `, ${formatMoney(check.moneyLeft)} on the ${Math.round(body.acresLeft ?? 0)} acres left`}.
+        ± {check.uncertainty.toFixed(2)}. <b>{formatDollars(machine.moneyPerAcre)}</b> an acre
+        {check.moneyPerHour === null ? '' : `, ${formatDollars(check.moneyPerHour)} an hour`}
+        {check.moneyLeft === null ? '' : `, ${formatDollars(check.moneyLeft)} on the ${Math.round(body.acresLeft ?? 0)} acres left`}.
       </p>
       <p>
         {machine.kgPerHa > accepted

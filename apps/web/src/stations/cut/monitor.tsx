@@ -37,16 +37,19 @@ export default function Monitor({ farm, machineId }: CutGiven) {
               <Worth farm={farm} own={own} />
             ) : (
               <p className="max-w-2xl px-5 py-5 text-lg lg:px-6">
-                No load of this machine has both the display&rsquo;s figure and a scale&rsquo;s in the book. When a load is recorded by the cart scale, add the display&rsquo;s
-                figure to it as another measurement (or the other way round); {CALIBRATION_LOADS} or five loads over slow and fast cutting are what it takes.
+                No load of this machine has both the display&rsquo;s figure and a scale&rsquo;s in the book. Open a load in Loads and put the display&rsquo;s figure beside the
+                scale&rsquo;s; {CALIBRATION_LOADS} or five loads over slow and fast cutting are what it takes.
               </p>
             )}
             {own && own.pairs.length === 0 && own.only.length > 0 && <p className="px-5 text-muted lg:px-6">{own.only.length} loads were measured by the display alone.</p>}
-            {others.length > 0 && (
-              <p className="px-5 py-3 text-sm text-muted lg:px-6">
-                Displays of devices that belong to no combine of the book: {others.map(({ name }) => name || 'unnamed').join(', ')}.
-              </p>
-            )}
+            {others
+              .filter((other) => other.pairs.length > 0)
+              .map((other) => (
+                <section key={other.machine} aria-label={other.name} className="border-t-2 border-ink">
+                  <p className="px-5 pt-4 text-sm text-muted lg:px-6">Recorded on a device that is no combine of the book:</p>
+                  <Worth farm={farm} own={other} />
+                </section>
+              ))}
           </>
         );
       }}

@@ -2,7 +2,7 @@ import type { Notebook } from '@fanega/contract';
 import { settingsTrail, type TrailStep } from '@fanega/core';
 import { acresToHa } from '../../data/field-facts';
 import type { Farm } from '../../data/farm';
-import { formatMoney } from '../../widgets/quantity';
+import { formatDollars } from '../../widgets/quantity';
 import { checksOf, settingText, sheetsOf, SHOWN } from './machine';
 
 /** The trail of a machine's settings in a field, oldest first, at the newest check's price and acres. */
@@ -28,7 +28,7 @@ export function changeWords(step: TrailStep): string {
 export function outcomeWords(step: TrailStep) {
   const { result, verdict } = step;
   const gain = result
-    ? `${result.gain >= 0 ? 'saves' : 'costs'} ${Math.abs(result.gain).toFixed(2)} bu/ac${result.money === 0 ? '' : `, ${formatMoney(Math.abs(result.money))} on what is left`}`
+    ? `${result.gain >= 0 ? 'saves' : 'costs'} ${Math.abs(result.gain).toFixed(2)} bu/ac${result.money === 0 ? '' : `, ${formatDollars(Math.abs(result.money))} on what is left`}`
     : '';
   const unsure = result ? ` (± ${result.uncertainty.toFixed(2)})` : '';
   switch (verdict) {

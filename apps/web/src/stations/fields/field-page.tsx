@@ -1,5 +1,5 @@
 import type { FieldRow, Notebook, ReadingInfo, WeatherHourInfo, WindowBody } from '@fanega/contract';
-import { type FieldForecast, fitToCut, type FitVerdict, gatherReadings, likelyBuyerReading } from '@fanega/core';
+import { type FieldForecast, fitToCut, type FitVerdict, gatherReadings, LEAST_PAIRS, likelyBuyerReading } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Farm, useFarm, useFields, useLotMoistures, useNotebook, useReadings, useWeather } from '../../data/farm';
@@ -137,7 +137,7 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
         forecast={forecast}
         nowMs={nowMs}
         timeZone={timeZone}
-        corrected={corrected}
+        corrected={corrected && (testers.get(last?.tester ?? '')?.pairs.length ?? 0) >= LEAST_PAIRS}
         wetNow={isWet(weather, nowMs)}
         byDollars={waiting.answer ? bestStart(waiting.answer, waiting.base, timeZone) : null}
       />
@@ -225,7 +225,12 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
         <ReadingsTable own={own.data ?? []} testers={testers} timeZone={timeZone} />
       </section>
 
-      <TakeReading open={sheet === 'reading'} onClose={() => setSheet(null)} fieldId={lot.fieldId} />
+      <TakeReading
+        open={sheet === 'reading'}
+        onClose={() => setSheet(null)}
+        fieldId={lot.fieldId}
+        tester={[...known.readings].reverse().find((r) => r.tester !== '')?.tester ?? ''}
+      />
       {sheet === 'window' && <WindowSheet crop={facts.crop} buyerId={buyerId} start={wanted?.sheet ?? window} revision={wanted?.revision ?? 0} onClose={() => setSheet(null)} />}
       {sheet !== null && typeof sheet === 'object' && <PairSheet tester={sheet.tester} onClose={() => setSheet(null)} />}
     </div>
@@ -262,9 +267,9 @@ function Fit({
 }) {
   if (facts.acresLeft === 0 && !facts.cuttingToday) return <p className="px-5 py-4 text-lg lg:px-6">Nothing stands here any more: what was cut lies in its bushels.</p>;
   if (!window) return <p className="px-5 py-4 text-lg lg:px-6">No window is set for {facts.crop.name}: with one, this page says go, wait or stop.</p>;
-  const at = forecast && forecast.by === 'the day’s weather' ? nearest(forecast, nowMs) : null;
+  const at = forecast && forecast.by === 'the day’s weather' ? forecastAt(forecast, nowMs) : null;
   const moisture = at?.likely ?? last?.likely ?? null;
-  const trend = forecast && forecast.by === 'the day’s weather' ? 100 * (nearest(forecast, nowMs + HOUR).likely - nearest(forecast, nowMs).likely) : 0;
+  const trend = forecast && forecast.by === 'the day’s weather' ? 100 * (forecastAt(forecast, nowMs + HOUR).likely - forecastAt(forecast, nowMs).likely) : 0;
   const verdict: FitVerdict = fitToCut({
     moisture,
     window,
@@ -281,7 +286,7 @@ function Fit({
         <span aria-hidden="true" className="mr-2 text-5xl">
           {shape}
         </span>
-        {word}
+        <span>{word}</span>
         <span className="mt-2 block text-lg leading-snug font-normal text-muted">
           {verdict.because}
           {verdict.also.length > 0 ? `; ${verdict.also.join(', ')}` : ''}
@@ -327,8 +332,15 @@ function Fit({
   );
 }
 
-function nearest(forecast: FieldForecast, at: number): FieldForecast['points'][number] {
-  return forecast.points.reduce((best, point) => (Math.abs(point.atMs - at) < Math.abs(best.atMs - at) ? point : best), forecast.points[0]!);
+/** The forecast at an instant, straight between its points; its first or last one beyond them. */
+function forecastAt(forecast: FieldForecast, at: number): Pick<FieldForecast['points'][number], 'likely' | 'low' | 'high'> {
+  const { points } = forecast;
+  const i = points.findIndex((point) => point.atMs > at);
+  const [a, b] = [points[i - 1], points[i]];
+  if (!a || !b) return i === 0 ? points[0]! : points.at(-1)!;
+  const share = (at - a.atMs) / (b.atMs - a.atMs);
+  const between = (key: 'likely' | 'low' | 'high'): number => a[key] + share * (b[key] - a[key]);
+  return { likely: between('likely'), low: between('low'), high: between('high') };
 }
 
 function Moments({ forecast, nowMs, timeZone }: { forecast: FieldForecast; nowMs: number; timeZone: string }) {
@@ -370,16 +382,13 @@ function Moments({ forecast, nowMs, timeZone }: { forecast: FieldForecast; nowMs
 
 /** The forecast of the readings before, held against what was read. */
 function Held({ forecast, last, timeZone }: { forecast: FieldForecast; last: Known['readings'][number]; timeZone: string }) {
-  const i = forecast.points.findIndex((point) => point.atMs > last.atMs);
-  const [a, b] = [forecast.points[i - 1], forecast.points[i]];
-  if (!a || !b) return null;
-  const share = (last.atMs - a.atMs) / (b.atMs - a.atMs);
-  const at = (key: 'likely' | 'low' | 'high'): number => a[key] + share * (b[key] - a[key]);
-  const inside = last.likely >= at('low') - 1e-9 && last.likely <= at('high') + 1e-9;
+  if (last.atMs < forecast.points[0]!.atMs || last.atMs > forecast.points.at(-1)!.atMs) return null;
+  const said = forecastAt(forecast, last.atMs);
+  const inside = last.likely >= said.low - 1e-9 && last.likely <= said.high + 1e-9;
   return (
     <p className="mt-2" aria-label="Forecast against reading">
-      Before it, the forecast for {clock(last.atMs, timeZone)} said {formatMoisture(at('likely'))} ({formatMoisture(at('low'))} to {formatMoisture(at('high'))}); it read{' '}
-      {formatMoisture(last.likely)}: {inside ? 'as it said' : last.likely > at('high') ? 'wetter than it said' : 'drier than it said'}.
+      Before it, the forecast for {clock(last.atMs, timeZone)} said {formatMoisture(said.likely)} ({formatMoisture(said.low)} to {formatMoisture(said.high)}); it read{' '}
+      {formatMoisture(last.likely)}: {inside ? 'as it said' : last.likely > said.high ? 'wetter than it said' : 'drier than it said'}.
     </p>
   );
 }

@@ -49,7 +49,7 @@ export default function NextField() {
       <Answered answer={fields} what="Ranking the fields">
         {(rows) => (
           <Answered answer={notebook} what="Ranking the fields">
-            {(book) => <Ranking key={book.nextField?.revision ?? 0} farm={farm} rows={rows} notebook={book} weather={weather.data ?? []} readings={readings.data ?? []} />}
+            {(book) => <Ranking farm={farm} rows={rows} notebook={book} weather={weather.data ?? []} readings={readings.data ?? []} />}
           </Answered>
         )}
       </Answered>
@@ -87,18 +87,29 @@ function moistureOf(facts: FieldFacts, { farm, notebook, readings }: Given): { m
   return { moisture: newest?.moisture ?? null, pointsPerDay: Math.min(5, Math.max(0, 100 * (curve.moistureAt(today) - curve.moistureAt(today + 1)))) };
 }
 
+const textsOf = (sheet: NextFieldSheet) => ({
+  points: sheet.bushelPointsPerHour ? String(sheet.bushelPointsPerHour) : '',
+  dryTo: formatMoisture(sheet.dryTo),
+  step: String(sheet.mostStep),
+  rate: sheet.combineBushelsPerHour === undefined ? '' : String(sheet.combineBushelsPerHour),
+});
+
 function Ranking(given: Given) {
   const { farm, rows, notebook, weather } = given;
   const refresh = useRefreshFarm(farm.id);
   const saved = notebook.nextField?.sheet ?? START;
   const revision = notebook.nextField?.revision ?? 0;
   const [sheet, setSheet] = useState<NextFieldSheet>(saved);
-  const [typed, setTyped] = useState({
-    points: sheet.bushelPointsPerHour ? String(sheet.bushelPointsPerHour) : '',
-    dryTo: formatMoisture(sheet.dryTo),
-    step: String(sheet.mostStep),
-    rate: sheet.combineBushelsPerHour === undefined ? '' : String(sheet.combineBushelsPerHour),
-  });
+  const [typed, setTyped] = useState(() => textsOf(saved));
+  // What somebody else saved is taken over, unless something here waits to be saved.
+  const [base, setBase] = useState(saved);
+  if (JSON.stringify(saved) !== JSON.stringify(base)) {
+    setBase(saved);
+    if (JSON.stringify(sheet) === JSON.stringify(base)) {
+      setSheet(saved);
+      setTyped(textsOf(saved));
+    }
+  }
   const [editing, setEditing] = useState<string | null>(null);
   const sending = useSend();
   const changed = JSON.stringify(sheet) !== JSON.stringify(saved);

@@ -15,7 +15,7 @@ const TESTER_KEY = 'fanega.tester';
 const SOURCES = (Object.keys(SOURCE_WORDS) as ReadingSource[]).map((value) => ({ value, label: SOURCE_WORDS[value] }));
 
 /** A moisture from the field in two taps and a number; teeth count how many of ten beans crack. */
-export function TakeReading({ open, onClose, fieldId: given }: { open: boolean; onClose: () => void; fieldId?: string }) {
+export function TakeReading({ open, onClose, fieldId: given, tester: usual = '' }: { open: boolean; onClose: () => void; fieldId?: string; tester?: string }) {
   const farm = useFarm();
   const refresh = useRefreshFarm(farm.id);
   const season = Math.max(...farm.data.lots.map((lot) => lot.season));
@@ -23,7 +23,8 @@ export function TakeReading({ open, onClose, fieldId: given }: { open: boolean; 
   const [fieldId, setFieldId] = useState(given ?? lots[0]?.fieldId ?? '');
   const [source, setSource] = useState<ReadingSource>('hand');
   const [figure, setFigure] = useState('');
-  const [tester, setTester] = useState(() => localStorage.getItem(TESTER_KEY) ?? '');
+  const [typedTester, setTester] = useState(() => localStorage.getItem(TESTER_KEY));
+  const tester = typedTester ?? usual;
   const [spot, setSpot] = useState('');
   const [error, setError] = useState<{ field: string; message: string } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -45,7 +46,8 @@ export function TakeReading({ open, onClose, fieldId: given }: { open: boolean; 
         at: new Date(farm.clock()).toISOString(),
         source,
         ...(bite ? { cracked } : { moisture: value }),
-        ...(tester.trim() ? { tester: tester.trim() } : {}),
+        // The buyer's test and the teeth are no tester of ours.
+        ...(tester.trim() && source !== 'elevator' && !bite ? { tester: tester.trim() } : {}),
         ...(spot.trim() ? { spot: spot.trim() } : {}),
       });
       id.current = ulid();

@@ -4,12 +4,11 @@ import { useMemo, useState } from 'react';
 import { acresToHa, type FieldFacts } from '../../data/field-facts';
 import { useScience } from '../../science';
 import { SelectBox } from '../../ui';
-import { formatAcres, formatMoisture } from '../../widgets/quantity';
+import { formatAcres, formatDollars, formatMoisture } from '../../widgets/quantity';
 import { clock, fromWallTime, toWallTime, weekday } from '../../widgets/time';
 
 const HOUR = 3_600_000;
 const DAYS_AHEAD = 10;
-const DOLLARS = new Intl.NumberFormat('en-US', { style: 'currency', currency: 'USD', maximumFractionDigits: 0 });
 
 /** Moisture at each whole hour from now, straight between the forecast's points. */
 function hourly(forecast: FieldForecast, base: number): { hour: number; moisture: number }[] {
@@ -112,7 +111,7 @@ export function bestStart(answer: { starts: StartCost[]; best: number }, base: n
   const now = answer.starts[0]!;
   return {
     title: best.start === 0 ? 'Start now.' : `Start ${weekday(base + best.start * HOUR, timeZone)}, ${clock(base + best.start * HOUR, timeZone)}.`,
-    rest: best.start !== 0 && now.behind >= 1 ? `Starting now leaves ${DOLLARS.format(now.behind)} behind.` : `${DOLLARS.format(best.money)} in all.`,
+    rest: best.start !== 0 && now.behind >= 1 ? `Starting now leaves ${formatDollars(now.behind)} behind.` : `${formatDollars(best.money)} in all.`,
   };
 }
 
@@ -197,7 +196,7 @@ function Starts({ answer, base, timeZone, dryPerAcre }: { answer: { starts: Star
                   <td className="px-2">
                     <span className="flex items-center gap-2">
                       <span className="inline-block h-3.5 bg-ink" style={{ width: `${(9 * start.behind) / most}rem` }} aria-hidden="true" />
-                      <span className="whitespace-nowrap">{isBest ? '● best' : DOLLARS.format(start.behind)}</span>
+                      <span className="whitespace-nowrap">{isBest ? '● best' : formatDollars(start.behind)}</span>
                     </span>
                   </td>
                   <td className="px-2 text-right">{formatAcres(start.cutDryKg / dryPerAcre)}</td>

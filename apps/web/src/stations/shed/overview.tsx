@@ -116,13 +116,15 @@ function Row({ asset }: { asset: Asset }) {
   const { readiness, sheet } = asset;
   const next = readiness.items.find(({ state }) => state !== 'done' && state !== 'skipped');
   const state =
-    readiness.daysShort > 0
-      ? `■ ${days(readiness.daysShort)} short`
-      : readiness.ready
-        ? readiness.open > 0
-          ? `● ready, ${readiness.open} open`
-          : '● ready'
-        : `◐ ${readiness.open} open`;
+    asset.down !== null
+      ? '■ down'
+      : readiness.daysShort > 0
+        ? `■ ${days(readiness.daysShort)} short`
+        : readiness.ready
+          ? readiness.open > 0
+            ? `● ready, ${readiness.open} open`
+            : '● ready'
+          : `◐ ${readiness.open} open`;
   return (
     <tr className="border-b border-rule hover:bg-sand">
       <td className="py-2 pr-2 pl-5 lg:pl-6">

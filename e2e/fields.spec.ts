@@ -1,0 +1,197 @@
+import { expect, type Page, test } from '@playwright/test';
+import { ulid } from 'ulid';
+import { enterDemo } from './pages';
+import { addField, addPlace, OWN, type OwnFarm, ownFarm } from './own-farm';
+
+const HOUR = 3_600_000;
+
+async function takeReading(page: Page, field: string, figure: string, source?: string): Promise<void> {
+  await page.getByRole('button', { name: 'Take a reading' }).click();
+  const sheet = page.getByRole('dialog');
+  const box = sheet.getByLabel('Field', { exact: true });
+  await box.selectOption({ label: (await box.locator('option').allInnerTexts()).find((text) => text.endsWith(field))! });
+  if (source) await sheet.getByText(source, { exact: true }).click();
+  await sheet.getByRole('textbox', { name: 'Moisture' }).fill(figure);
+  await sheet.getByRole('button', { name: 'Record the reading' }).click();
+  await expect(sheet).toBeHidden();
+}
+
+/** A drying wind until evening, dew at night, by the hours of now. */
+async function weather(farm: OwnFarm): Promise<void> {
+  const now = Math.floor(Date.now() / HOUR) * HOUR;
+  const hours = Array.from({ length: 60 }, (_, i) => {
+    const ahead = i - 12;
+    const dry = Math.cos((Math.PI * (ahead - 2)) / 12);
+    return {
+      at: new Date(now + ahead * HOUR).toISOString(),
+      temperature: 24 + 7 * dry,
+      humidity: 0.6 - 0.27 * dry,
+      wind: 3,
+      rainChance: 0.05,
+      wet: false,
+      forecast: ahead > 0,
+    };
+  });
+  await farm.post('weather', { hours });
+}
+
+test('the bean day: four readings fall, the forecast, the verdict, the dollars, and the actual', async ({ page }) => {
+  const farm = await ownFarm(page);
+  const { lotId, fieldId } = await addField(farm, 'Willow Run', 'WR', 88.3, 'soybean');
+  await weather(farm);
+  await farm.put('sheets/window/soybean', {
+    revision: 0,
+    sheet: { tooDryBelow: 0.1, bestFrom: 0.12, bestTo: 0.135, refuseAbove: 0.155, price: 10.4, shrinkPerPoint: 1.4, dockPerPoint: 0.04, standingRisk: 0.01 },
+  });
+  for (const [hoursAgo, moisture] of [
+    [5, 0.185],
+    [3.5, 0.176],
+    [2, 0.167],
+  ] as const) {
+    await farm.post('readings', { id: ulid(), fieldId, at: new Date(Date.now() - hoursAgo * HOUR).toISOString(), moisture, source: 'hand', tester: 'Handheld 2', spot: 'middle' });
+  }
+  await page.goto(`${OWN}/fields/${lotId}`);
+  const fit = page.getByRole('region', { name: 'Is it fit?' });
+  await expect(fit.getByText('wait', { exact: true })).toBeVisible();
+  await expect(fit).toContainText('Too little to go on for the buyer’s test: 0 of 3 pairs for Handheld 2.');
+
+  // The slip of a finger is said at its place and stays typed.
+  await page.getByRole('button', { name: 'Take a reading' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('textbox', { name: 'Moisture' }).fill('160');
+  await sheet.getByRole('button', { name: 'Record the reading' }).click();
+  await expect(sheet.getByText('Moisture is from 0 to 60 %')).toBeVisible();
+  await expect(sheet.getByRole('textbox', { name: 'Moisture' })).toHaveValue('160');
+  // The fourth: two taps and a number.
+  await sheet.getByRole('textbox', { name: 'Moisture' }).fill('15.0');
+  await page.keyboard.press('Enter');
+  await expect(sheet).toBeHidden();
+
+  await expect(fit.getByText('go', { exact: true })).toBeVisible();
+  await expect(fit).toContainText(/Enters its best window at \d\d:\d\d/);
+  await expect(page.getByRole('img', { name: 'Moisture of Willow Run: 4 readings and the forecast' })).toBeVisible();
+  // What the three before it said, against what came.
+  await expect(page.getByLabel('Forecast against reading')).toContainText('it read 15.0: as it said');
+
+  // With three pairs the buyer's likely test is known, and with it that this load may be refused.
+  for (const [ours, theirs] of [
+    ['14.0', '14.7'],
+    ['15.1', '15.6'],
+    ['13.2', '13.9'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Add a pair' }).click();
+    const pair = page.getByRole('dialog');
+    await pair.getByLabel('Ours').fill(ours);
+    await pair.getByLabel('The buyer’s').fill(theirs);
+    await pair.getByRole('button', { name: 'Record the pair' }).click();
+    await expect(pair).toBeHidden();
+  }
+  // Differences 0.7, 0.5, 0.7: mean 0.633, s 0.115, t(2) 4.303: half 0.57.
+  await expect(page.getByLabel('Likely at the buyer')).toContainText('At the buyer likely 15.6, 15.1 to 16.2: do not haul.');
+  await expect(page.getByRole('region', { name: 'Readings', exact: true })).toContainText('Handheld 2 reads 0.6 points under the buyer (3 pairs');
+
+  // Dollars of each start, once somebody says what the field will bring and what cuts it.
+  const combine = await addPlace(farm, 'Combine 1', 'combine', 350);
+  await farm.put(`sheets/machine/${combine}`, {
+    revision: 0,
+    sheet: { kind: 'rotary', headWidth: 10.668, headConfirmed: '', goodRate: 100_000, speedLimit: 2.9, tankBu: 350, fieldEfficiency: 0.72, ranges: {} },
+  });
+  await farm.put('sheets/next-field', {
+    revision: 0,
+    sheet: {
+      school: 'steady',
+      weights: {},
+      ownOrder: [],
+      facts: { [fieldId]: { standability: 0, distance: 0, yieldKgPerHa: 3600 } },
+      mostStep: 2,
+      bushelPointsPerHour: 0,
+      dryTo: 0.15,
+    },
+  });
+  const waiting = page.getByRole('region', { name: 'What waiting costs' });
+  await expect(waiting.getByRole('table', { name: 'Dollars by start' })).toBeVisible();
+  await expect(waiting.getByText('● best')).toHaveCount(1);
+  await expect(waiting.getByRole('row').filter({ hasText: 'now' })).toContainText('$');
+  await expect(fit).toContainText('By dollars: Start');
+});
+
+test('M5: which field next so that the dryer runs steadily, and the dryer keeper hears of it', async ({ page }) => {
+  const farm = await ownFarm(page);
+  const pecan = await addField(farm, 'Pecan Turn', 'PT', 84);
+  const east = await addField(farm, 'Buttonbush East', 'BE', 72);
+  const levee = await addField(farm, 'Levee Forty', 'LF', 41.2);
+  await addPlace(farm, 'Wet bin', 'wetBin', 9000);
+  await addPlace(farm, 'Dryer', 'dryer', 1400);
+  const cart = await addPlace(farm, 'Cart 1', 'cart', 1100);
+  await farm.post('entries', { entries: [{ id: ulid(), type: 'harvest', lot: levee.lotId, to: cart, wetKg: 6000, moisture: 0.171, at: new Date().toISOString() }] });
+
+  await page.goto(`${OWN}/fields`);
+  await takeReading(page, 'Pecan Turn', '16.8');
+  await takeReading(page, 'Buttonbush East', '21.3', 'Bench');
+  await page.getByRole('link', { name: 'Which field next?' }).click();
+  const weights = page.getByRole('region', { name: 'What counts' });
+  await weights.getByLabel('School').selectOption('steady');
+  await weights.getByLabel('Dryer takes').fill('2,600');
+  await weights.getByLabel('Combines bring').fill('2,900');
+  await expect(weights).toContainText('Last loads 17.1 %. Room in the wet bin 9,000 bu.');
+  const row = (name: string) => page.getByRole('listitem', { name });
+  await expect(row('Pecan Turn')).toContainText('Step −0.3. Dryer 1,444 bu/h, wet bin full after 6.2 h.');
+
+  await row('Buttonbush East').getByRole('button', { name: 'Way, stand, yield' }).click();
+  const facts = page.getByRole('dialog');
+  await facts.getByLabel('Dries standing').fill('0.6');
+  await facts.getByRole('button', { name: 'Take it' }).click();
+  await weights.getByRole('button', { name: 'Save for everybody' }).click();
+  await expect(page.getByText('Saved for everybody')).toBeVisible();
+  await expect(row('Buttonbush East')).toContainText('a step of +4.2 points is more than the dryer keeper permits');
+  await expect(row('Buttonbush East')).toContainText('Dryer 413 bu/h, wet bin full after 3.6 h. 7.0 days to come down to the last loads, retest then.');
+  const names = await page
+    .getByRole('region', { name: 'Order of the fields' })
+    .locator('ol > li')
+    .evaluateAll((items) => items.map((item) => item.getAttribute('aria-label')));
+  expect(names.indexOf('Pecan Turn')).toBeLessThan(names.indexOf('Buttonbush East'));
+
+  // The user's own order stands above the ranking: moved up by the keyboard, and dropped again.
+  await row('Buttonbush East').getByRole('button', { name: 'Move Buttonbush East' }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/^Draggable item .* was moved over/)).toBeAttached();
+  const said = page.locator('[id^=DndLiveRegion]');
+  for (let i = 0; i < names.indexOf('Buttonbush East') - names.indexOf('Pecan Turn'); i++) {
+    const before = await said.innerText();
+    await page.keyboard.press('ArrowUp');
+    await expect(said).not.toHaveText(before);
+  }
+  await page.keyboard.press('Space');
+  await expect(row('Buttonbush East')).toContainText('your order');
+  await page.getByRole('button', { name: 'Drop my own order' }).click();
+  await expect(row('Buttonbush East')).not.toContainText('your order');
+
+  await row('Pecan Turn').getByRole('button', { name: 'Pecan Turn is next: tell the dryer' }).click();
+  await page.getByRole('link', { name: /^Dry/ }).click();
+  const told = page.getByRole('status', { name: 'Next field' });
+  await expect(told).toContainText('Pecan Turn comes next at 16.8 %. 0.3 points drier than the last loads. The dryer then does 1,444 bu/h. Wet bin full after 6.2 h.');
+  // Its first load is in the book: the message has done its work.
+  await farm.post('entries', { entries: [{ id: ulid(), type: 'harvest', lot: pecan.lotId, to: cart, wetKg: 6000, moisture: 0.168, at: new Date().toISOString() }] });
+  await expect(told).toBeHidden();
+  expect(east.lotId).not.toBe('');
+});
+
+test('the window of one buyer is set beside the farm’s, and what does not fit is said at its place', async ({ page }) => {
+  await enterDemo(page);
+  await page.getByRole('link', { name: /^Fields/ }).click();
+  await page.getByRole('link', { name: /Willow Run/ }).click();
+  await page.getByLabel('Window of').selectOption({ label: 'Redbud Elevator (as the farm’s)' });
+  await page.getByRole('button', { name: 'Set this window' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Refused above').fill('11');
+  await sheet.getByRole('button', { name: 'Save the window' }).click();
+  await expect(
+    sheet.getByText('the limits must rise from too dry to refused').or(sheet.getByText('the limits must rise: too dry, best from, best to, refused above')).first(),
+  ).toBeVisible();
+  await expect(sheet.getByLabel('Refused above')).toHaveValue('11');
+  await sheet.getByLabel('Refused above').fill('14.5');
+  await sheet.getByRole('button', { name: 'Save the window' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByLabel('Window of').locator('option', { hasText: 'Redbud Elevator' })).toHaveText('Redbud Elevator');
+  await expect(page.getByRole('button', { name: 'Change the window' })).toBeVisible();
+});

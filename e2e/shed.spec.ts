@@ -1,0 +1,130 @@
+import { expect, test } from '@playwright/test';
+import { deflateSync, crc32 } from 'node:zlib';
+import { OWN, ownFarm } from './own-farm';
+
+const day = (ahead: number): string => {
+  // The farm's own calendar, not the machine's.
+  const parts = new Intl.DateTimeFormat('en-CA', { timeZone: 'America/Chicago', year: 'numeric', month: '2-digit', day: '2-digit' }).format(Date.now() + ahead * 86_400_000);
+  return parts;
+};
+
+function png(): Buffer {
+  const chunk = (type: string, data: Buffer): Buffer => {
+    const body = Buffer.concat([Buffer.from(type, 'ascii'), data]);
+    const [length, sum] = [Buffer.alloc(4), Buffer.alloc(4)];
+    length.writeUInt32BE(data.length);
+    sum.writeUInt32BE(crc32(body));
+    return Buffer.concat([length, body, sum]);
+  };
+  const header = Buffer.alloc(13);
+  header.writeUInt32BE(64, 0);
+  header.writeUInt32BE(48, 4);
+  header.set([8, 0, 0, 0, 0], 8);
+  return Buffer.concat([Buffer.from('89504e470d0a1a0a', 'hex'), chunk('IHDR', header), chunk('IDAT', deflateSync(Buffer.alloc(65 * 48, 120))), chunk('IEND', Buffer.alloc(0))]);
+}
+
+test('a part whose lead time passes the first day of harvest: days short, alternatives, and the caution before it is done', async ({ page }) => {
+  const farm = await ownFarm(page);
+  await farm.post('fields', { name: 'Possum Tail', acres: 55, crop: 'soybean', variety: '', tag: 'PO', season: new Date().getUTCFullYear() });
+  await page.goto(`${OWN}/shed`);
+  await page.getByRole('button', { name: 'First days and cards' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('First day of beans').fill(day(9));
+  await sheet.getByLabel('Under the header').check();
+  await sheet.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(sheet).toBeHidden();
+
+  await page.getByRole('button', { name: 'Add a machine' }).click();
+  await sheet.getByLabel('What it is').selectOption('header');
+  await sheet.getByRole('button', { name: 'Add the machine' }).click();
+  await expect(sheet.getByText('The machine needs a name')).toBeVisible();
+  await sheet.getByLabel('Name').fill('Flex platform');
+  await sheet.getByLabel('Who sees to it').fill('Ruiz');
+  await sheet.getByRole('button', { name: 'Add the machine' }).click();
+  await expect(page.getByRole('heading', { name: /Flex platform/ })).toBeVisible();
+
+  const line = page.getByRole('listitem', { name: /^Knives and guards/ });
+  await line.getByRole('button', { name: 'Change' }).click();
+  await sheet.getByLabel('Which part, if any').fill('Knife drive gearbox');
+  await sheet.getByLabel('Lead time').fill('soon');
+  await sheet.getByRole('button', { name: 'Save the line' }).click();
+  await expect(sheet.getByText('Days from the order to the shelf, from 0 to 730')).toBeVisible();
+  await expect(sheet.getByLabel('Which part, if any')).toHaveValue('Knife drive gearbox');
+  await sheet.getByLabel('Lead time').fill('12');
+  await sheet.getByRole('button', { name: 'Save the line' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(line).toContainText('3 days too late. Not ordered.');
+
+  await page.getByRole('link', { name: 'Ready?' }).click();
+  const ready = page.getByRole('region', { name: 'Ready for harvest?' });
+  await expect(ready).toContainText('3 days short');
+  await expect(ready).toContainText('It is not ordered yet.');
+  await expect(ready.getByRole('list', { name: 'Alternatives' })).toContainText('Move the first day back by 3 days');
+
+  // It was on the shelf after all: what is left is the caution, and then it is done.
+  await page.getByRole('row').filter({ hasText: 'Flex platform' }).getByRole('link').click();
+  await line.getByRole('button', { name: 'Change' }).click();
+  await sheet.getByLabel('It is on the shelf').check();
+  await sheet.getByRole('button', { name: 'Save the line' }).click();
+  await expect(line).toContainText('Knife drive gearbox is on the shelf');
+  await expect(line.getByRole('button', { name: 'Done', exact: true })).toBeDisabled();
+  await line.getByRole('button', { name: 'I have done this' }).click();
+  await line.getByRole('button', { name: 'Done', exact: true }).click();
+  await page.getByText('1 done or left out').click();
+  await expect(page.getByRole('list', { name: 'Done' })).toContainText('Knives and guards');
+});
+
+test('the change of crop asks for a photograph, and a program is none', async ({ page }) => {
+  await ownFarm(page);
+  await page.goto(`${OWN}/shed`);
+  await page.getByRole('button', { name: 'Add a machine' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Name').fill('Big combine');
+  await sheet.getByRole('button', { name: 'Add the machine' }).click();
+  await page.getByRole('link', { name: 'Change of crop' }).click();
+  await page.getByLabel('Out of').selectOption('corn');
+  await page.getByLabel('Into').selectOption('soybean');
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  const step = page.getByRole('listitem', { name: 'Concaves' });
+  await expect(step).toContainText('stays: look that it is so');
+  await step.getByLabel('Photograph it').setInputFiles({ name: 'concave.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('#!/bin/sh\necho I am no picture\n') });
+  await expect(step.getByRole('alert')).toHaveText('This file is not a photograph. Choose a JPEG, PNG or WebP picture.');
+  await step.getByLabel('Photograph it').setInputFiles({ name: 'concave.png', mimeType: 'image/png', buffer: png() });
+  const picture = step.getByRole('img', { name: 'Concaves, as it was left' });
+  await expect(picture).toBeVisible();
+  await expect.poll(() => picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(64);
+  const plates = page.getByRole('listitem', { name: 'Cover plates' });
+  await plates.getByRole('button', { name: 'Without a photograph' }).click();
+  await plates.getByRole('button', { name: 'It is done' }).click();
+  await expect(plates.getByText(/Say why/)).toBeVisible();
+  await plates.getByLabel('No photograph, because').fill('phone is flat');
+  await plates.getByRole('button', { name: 'It is done' }).click();
+  await expect(plates).toContainText('no photograph: phone is flat');
+  await expect(page.getByText('8 of 10 places to go')).toBeVisible();
+});
+
+test('a breakdown is added up by machine, cause and spare, and a machine that is down is not ready', async ({ page }) => {
+  await ownFarm(page);
+  await page.goto(`${OWN}/shed/breakdowns`);
+  await page.getByRole('button', { name: 'Something broke' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Machine').selectOption({ label: 'Big combine' });
+  await sheet.getByLabel('What broke').fill('Feeder chain jumped');
+  await sheet.getByLabel('Cost').fill('-3');
+  await sheet.getByRole('button', { name: 'Record it' }).click();
+  await expect(sheet.getByText('Dollars, 0 or more')).toBeVisible();
+  await sheet.getByLabel('Cost').fill('640');
+  await sheet.getByLabel('Hours lost').fill('4.5');
+  await sheet.getByLabel('Spare that was not there').fill('feeder slats');
+  await sheet.getByLabel('It runs again').uncheck();
+  await sheet.getByRole('button', { name: 'Record it' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('region', { name: 'Spares that were missing' })).toContainText('feeder slats');
+  await expect(page.getByRole('region', { name: 'By machine' })).toContainText('4.5 h $640.00');
+  await page.getByRole('link', { name: 'Ready?' }).click();
+  await expect(page.getByRole('row').filter({ hasText: 'Big combine' })).toContainText('■ down');
+  await page.getByRole('link', { name: 'Breakdowns' }).click();
+  await page.getByRole('button', { name: 'It runs again' }).click();
+  await expect(page.getByText('still down')).toHaveCount(0);
+  await expect(page.getByRole('table', { name: 'Breakdowns' }).getByRole('row')).toHaveCount(2);
+});
