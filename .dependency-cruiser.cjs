@@ -34,6 +34,7 @@ module.exports = {
     rule('core-is-pure', `^${core}/`, { path: '^(apps|demo|e2e|packages/contract|packages/core/dist)/|node_modules/|^(fs|path|crypto|node:)' }),
     rule('solver-knows-the-core-only', '^packages/core/solver/', { path: '^(apps|demo|e2e|packages/contract)/|node_modules/', pathNot: 'node_modules/highs/' }),
     rule('contract-imports-core-only', '^packages/contract/', { path: '^(apps|demo|e2e)/' }),
+    rule('devices-import-core-and-contract', '^apps/devices/', { path: '^(apps/(web|server)|demo|e2e)/' }),
     rule('server-not-web', '^apps/server/', { path: '^(apps/web|e2e)/' }),
     rule('web-not-server', '^apps/web/', { path: '^(apps/server|demo|e2e)/' }),
     rule('demo-imports-core-and-contract', '^demo/', { path: '^(apps|e2e)/' }),

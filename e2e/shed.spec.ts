@@ -128,3 +128,45 @@ test('a breakdown is added up by machine, cause and spare, and a machine that is
   await expect(page.getByText('still down')).toHaveCount(0);
   await expect(page.getByRole('table', { name: 'Breakdowns' }).getByRole('row')).toHaveCount(2);
 });
+
+test('a weather station is added, its token shown once, and its weather stands on Fields', async ({ page }) => {
+  const farm = await ownFarm(page);
+  await page.goto(`${OWN}/shed/devices`);
+  await page.getByRole('button', { name: 'Add a device' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Add the device' }).click();
+  await expect(sheet.getByText('the device needs a name')).toBeVisible();
+  await sheet.getByLabel('Name').fill('Roof station');
+  await sheet.getByRole('button', { name: 'Add the device' }).click();
+  const token = await sheet.getByLabel('Token').innerText();
+  await sheet.getByRole('button', { name: 'It is copied' }).click();
+  await expect(page.getByText('never heard yet')).toBeVisible();
+
+  const headers = { Authorization: `Bearer ${token}` };
+  const now = Math.floor(Date.now() / 3_600_000) * 3_600_000;
+  const hours = Array.from({ length: 30 }, (_, h) => ({
+    at: new Date(now + (h - 1) * 3_600_000).toISOString(),
+    temperature: 36,
+    humidity: 0.12,
+    wind: 11,
+    rainChance: h > 20 ? 0.7 : 0,
+    wet: false,
+    forecast: h > 1,
+  }));
+  expect((await page.request.post(`${OWN}/api/device/weather`, { headers, data: { hours } })).ok()).toBe(true);
+  await page.goto(`${OWN}/fields`);
+  const weather = page.getByRole('region', { name: 'Weather' });
+  await expect(weather).toContainText('97 °F');
+  // Hot, dry and windy: the fire line says stop, and who decides.
+  await expect(weather).toContainText('Fire danger ■ stop');
+  await expect(weather).toContainText('Stop where the local authority’s limit is reached.');
+  await expect(weather).toContainText('Local orders and the fire service rule, whatever this figure says.');
+  await expect(weather).toContainText('Rain likely (70 %)');
+  await page.goto(`${OWN}/shed/devices`);
+  await expect(page.getByText(/last heard/)).toBeVisible();
+  await page.getByRole('button', { name: 'Revoke' }).click();
+  await page.getByRole('button', { name: 'Yes, revoke it' }).click();
+  await expect(page.getByText('revoked', { exact: true })).toBeVisible();
+  expect((await page.request.get(`${OWN}/api/device/hello`, { headers })).status()).toBe(401);
+  expect(farm.id).not.toBe('');
+});

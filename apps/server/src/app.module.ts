@@ -4,11 +4,12 @@ import { APP_FILTER, APP_GUARD } from '@nestjs/core';
 import { LoggerModule } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
 import { BookModule } from './features/book/index.js';
+import { DevicesModule } from './features/devices/index.js';
 import { NotebookModule } from './features/notebook/index.js';
 import { PeopleModule } from './features/people/index.js';
 import { SetupModule } from './features/setup/index.js';
 import { ShedModule } from './features/shed/index.js';
-import { AccessGuard } from './platform/access.js';
+import { AccessGuard, DeviceTokens } from './platform/access.js';
 import { Clock } from './platform/clock.js';
 import { CONFIG, type Config } from './platform/config.js';
 import { openDatabase } from './platform/database.js';
@@ -45,12 +46,10 @@ export class AppModule {
         SetupModule,
         NotebookModule,
         ShedModule,
+        DevicesModule,
       ],
       controllers: [HealthController],
-      providers: [
-        { provide: APP_GUARD, useClass: AccessGuard },
-        { provide: APP_FILTER, useClass: ErrorsFilter },
-      ],
+      providers: [DeviceTokens, { provide: APP_GUARD, useClass: AccessGuard }, { provide: APP_FILTER, useClass: ErrorsFilter }],
     };
   }
 }

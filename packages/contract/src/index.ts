@@ -5,3 +5,4 @@ export * from './people.js';
 export * from './setup.js';
 export * from './notebook.js';
 export * from './shed.js';
+export * from './devices.js';

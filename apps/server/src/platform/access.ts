@@ -5,14 +5,14 @@ import type { Request } from 'express';
 import { DataSource } from 'typeorm';
 import { Clock } from './clock.js';
 import { Refused } from './refused.js';
-import { MembershipRow, SessionRow, UserRow } from './rows.js';
+import { DeviceRow, MembershipRow, SessionRow, UserRow } from './rows.js';
 import { hashToken } from './tokens.js';
 
 export const COOKIE = 'fanega';
 export const ACCESS = 'fanega:access';
 
-/** Who may call a route: anyone, anyone signed in, or a member of the farm in the path with at least a role. */
-export type Access = 'public' | 'signedIn' | Role;
+/** Who may call a route: anyone, anyone signed in, a device with its token, or a member of the farm in the path with at least a role. */
+export type Access = 'public' | 'signedIn' | 'device' | Role;
 
 /** Every route says who may call it; one that does not is refused to everybody. */
 export const Allow = (access: Access) => SetMetadata(ACCESS, access);
@@ -23,14 +23,60 @@ export interface Caller {
   readonly email: string;
 }
 
+/** A device, by its token: it belongs to one farm and writes what its kind may. */
+export interface DeviceCaller {
+  readonly farmId: string;
+  readonly id: string;
+  readonly name: string;
+  readonly kind: string;
+}
+
 export interface CalledRequest extends Request {
+  device?: DeviceCaller;
   caller?: Caller;
   role?: Role;
 }
 
 export const CallerOf = createParamDecorator((_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<CalledRequest>().caller ?? null);
 
+export const DeviceOf = createParamDecorator((_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<CalledRequest>().device ?? null);
+
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** Calls that a device may make at once, and how many come back each second. */
+const BURST = 40;
+const PER_SECOND = 10;
+/** How often it is written down that a device was seen. */
+const SEEN_EVERY_MS = 30_000;
+
+@Injectable()
+export class DeviceTokens {
+  private readonly buckets = new Map<string, { left: number; at: number; seen: number }>();
+
+  constructor(
+    @Inject(DataSource) private readonly db: DataSource,
+    @Inject(Clock) private readonly clock: Clock,
+  ) {}
+
+  /** @throws Refused for a token that is none, was revoked, or calls too often */
+  async of(authorization: string | undefined): Promise<DeviceCaller> {
+    const token = /^Bearer ([\w-]{20,100})$/.exec(authorization ?? '')?.[1];
+    const row = token === undefined ? null : await this.db.getRepository(DeviceRow).findOneBy({ tokenHash: hashToken(token), revoked: false });
+    if (!row) throw new Refused('sign_in_needed', 'This device is not known here: its token is missing, wrong or revoked.');
+    const now = this.clock.now();
+    const bucket = this.buckets.get(row.id) ?? { left: BURST, at: now, seen: 0 };
+    bucket.left = Math.min(BURST, bucket.left + (PER_SECOND * Math.max(0, now - bucket.at)) / 1000);
+    bucket.at = now;
+    this.buckets.set(row.id, bucket);
+    if (bucket.left < 1) throw new Refused('too_often', `A device calls at most ${PER_SECOND} times a second; put several figures into one call.`);
+    bucket.left -= 1;
+    if (now - bucket.seen > SEEN_EVERY_MS) {
+      bucket.seen = now;
+      await this.db.getRepository(DeviceRow).update({ farmId: row.farmId, id: row.id }, { seenMs: now });
+    }
+    return { farmId: row.farmId, id: row.id, name: row.name, kind: row.kind };
+  }
+}
 
 @Injectable()
 export class AccessGuard implements CanActivate {
@@ -38,12 +84,18 @@ export class AccessGuard implements CanActivate {
     @Inject(Reflector) private readonly reflector: Reflector,
     @Inject(DataSource) private readonly db: DataSource,
     @Inject(Clock) private readonly clock: Clock,
+    @Inject(DeviceTokens) private readonly devices: DeviceTokens,
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
     const request = context.switchToHttp().getRequest<CalledRequest>();
     const access = this.reflector.getAllAndOverride<Access | undefined>(ACCESS, [context.getHandler(), context.getClass()]);
     if (access === undefined) throw new Refused('role_too_low', 'nobody may call this');
+    // No browser sends a device's token by itself, so its writes need no origin.
+    if (access === 'device') {
+      request.device = await this.devices.of(request.headers.authorization);
+      return true;
+    }
     if (!SAFE.has(request.method)) checkOrigin(request);
     await this.identify(request);
     if (access === 'public') return true;

@@ -2,8 +2,9 @@ import { createConnection } from 'mysql2/promise';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { InitialBook1790000000000 } from '../migrations/1790000000000-initial-book.js';
 import { Notebook1790100000000 } from '../migrations/1790100000000-notebook.js';
+import { Devices1790300000000 } from '../migrations/1790300000000-devices.js';
 import { Shed1790200000000 } from '../migrations/1790200000000-shed.js';
-import { EntryRow, FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PhotoRow, PlaceRow, ReadingRow, SessionRow, SheetRow, UserRow, WeatherRow } from './rows.js';
+import { DeviceRow, EntryRow, FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PhotoRow, PlaceRow, ReadingRow, SessionRow, SheetRow, UserRow, WeatherRow } from './rows.js';
 
 export function dataSourceOptions(url: string): DataSourceOptions {
   return {
@@ -11,8 +12,8 @@ export function dataSourceOptions(url: string): DataSourceOptions {
     url,
     charset: 'utf8mb4',
     timezone: 'Z',
-    entities: [FarmRow, UserRow, MembershipRow, SessionRow, FieldRow, LotRow, PlaceRow, EntryRow, ReadingRow, NoteRow, SheetRow, WeatherRow, PhotoRow],
-    migrations: [InitialBook1790000000000, Notebook1790100000000, Shed1790200000000],
+    entities: [FarmRow, UserRow, MembershipRow, SessionRow, FieldRow, LotRow, PlaceRow, EntryRow, ReadingRow, NoteRow, SheetRow, WeatherRow, PhotoRow, DeviceRow],
+    migrations: [InitialBook1790000000000, Notebook1790100000000, Shed1790200000000, Devices1790300000000],
     synchronize: false,
     poolSize: 10,
   };

@@ -18,6 +18,7 @@ const STATUS = {
   set_up_already: 409,
   book_refuses: 422,
   too_many_sign_ins: 429,
+  too_often: 429,
 } satisfies Record<string, number>;
 
 export type ServerCode = keyof typeof STATUS;

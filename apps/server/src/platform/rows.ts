@@ -156,3 +156,18 @@ export class PhotoRow {
   @Column('mediumblob') bytes: Buffer;
   @Column({ name: 'by_name', ...TEXT }) by: string;
 }
+
+/** Something on the farm's wire, with a token of its own. */
+@Entity('devices')
+export class DeviceRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn({ type: 'char', length: 26 }) id: string;
+  @Column(TEXT) name: string;
+  @Column({ type: 'varchar', length: 16 }) kind: string;
+  /** SHA-256 of the token. */
+  @Column({ name: 'token_hash', type: 'char', length: 64 }) tokenHash: string;
+  @Column({ name: 'added_ms', type: 'bigint', transformer: { to: (v: number) => v, from: Number } }) addedMs: number;
+  @Column({ name: 'seen_ms', type: 'bigint', nullable: true, transformer: { to: (v: number | null) => v, from: (v: string | null) => (v === null ? null : Number(v)) } })
+  seenMs: number | null;
+  @Column('boolean') revoked: boolean;
+}

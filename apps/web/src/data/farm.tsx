@@ -1,6 +1,7 @@
 import type {
   Delivery,
   DeliveryTraceAnswer,
+  DeviceInfo,
   FarmNow,
   FieldRow,
   LotInfo,
@@ -157,6 +158,7 @@ const useFarmAnswer = <T,>(path: string | null) => {
 export const useFields = () => useFarmAnswer<FieldRow[]>('lots');
 export const useNotebook = () => useFarmAnswer<Notebook>('notebook');
 export const useShed = () => useFarmAnswer<Shed>('shed');
+export const useDevices = () => useFarmAnswer<DeviceInfo[]>('devices');
 export const useMonitors = () => useFarmAnswer<MonitorAnswer[]>('monitors');
 /** Readings of a field, or of all of them (''). */
 export const useReadings = (fieldId: string | undefined) => useFarmAnswer<ReadingInfo[]>(fieldId === undefined ? null : fieldId === '' ? 'readings' : `readings?field=${fieldId}`);

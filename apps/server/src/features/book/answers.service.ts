@@ -49,7 +49,8 @@ export class AnswersService {
     return this.books.answer(farmId, 'now', (book) => this.farmNow(book, now), Math.floor(now / 60_000));
   }
 
-  private async farmTime(farmId: string): Promise<number> {
+  /** The farm's clock, ms since 1970: a demo farm lives at the end of its book. */
+  async farmTime(farmId: string): Promise<number> {
     const book = await this.books.open(farmId);
     const real = this.clock.now();
     if (!book.setup.farm.demo) return real;

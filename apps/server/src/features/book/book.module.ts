@@ -5,5 +5,5 @@ import { BookRepository } from './book.repository.js';
 import { BookService } from './book.service.js';
 import { FeedService } from './feed.service.js';
 
-@Module({ controllers: [BookController], providers: [BookRepository, BookService, AnswersService, FeedService], exports: [BookService, BookRepository] })
+@Module({ controllers: [BookController], providers: [BookRepository, BookService, AnswersService, FeedService], exports: [BookService, BookRepository, AnswersService] })
 export class BookModule {}

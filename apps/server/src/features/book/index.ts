@@ -1,3 +1,4 @@
+export { AnswersService } from './answers.service.js';
 export { BookModule } from './book.module.js';
 export { BookRepository } from './book.repository.js';
 export { BookService } from './book.service.js';

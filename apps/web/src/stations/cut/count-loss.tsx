@@ -10,8 +10,7 @@ import { fieldFacts, windowFor } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
 import { Button, SelectBox, Sheet, TextBox } from '../../ui';
 import { formatDollars, parseNumber } from '../../widgets/quantity';
-import type { CutGiven } from '.';
-import { checkOf, checksOf } from './machine';
+import { type CutGiven, checkOf, checksOf } from './machine';
 
 const SQ_FT = 0.09290304;
 

@@ -1,4 +1,3 @@
-import type { FieldRow, Notebook } from '@fanega/contract';
 import { lazy, Suspense } from 'react';
 import { NavLink, Route, Routes, useSearchParams } from 'react-router';
 import { type Farm, useFarm, useFields, useNotebook, useTapePage } from '../../data/farm';
@@ -8,6 +7,7 @@ import { Answered } from '../../ui/answer';
 import { EntryLog } from '../../widgets/entry-log';
 import { Vessels } from '../../widgets/vessels';
 import { LossChecks } from './loss';
+import type { CutGiven } from './machine';
 import { SettingsLog } from './settings';
 import { Speed } from './speed';
 import { Strips } from './strips';
@@ -23,13 +23,6 @@ const PAGES = [
   { path: 'strips', name: 'Strips' },
   { path: 'loads', name: 'Loads' },
 ] as const;
-
-export interface CutGiven {
-  readonly farm: Farm;
-  readonly notebook: Notebook;
-  readonly rows: readonly FieldRow[];
-  readonly machineId: string;
-}
 
 /** How the machine is set, what it leaves behind, and what its display is worth. */
 export default function Cut() {

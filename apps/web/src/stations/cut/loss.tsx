@@ -9,9 +9,8 @@ import { useSend } from '../../data/use-send';
 import { Button, SelectBox } from '../../ui';
 import { formatDollars } from '../../widgets/quantity';
 import { clock, day } from '../../widgets/time';
-import type { CutGiven } from '.';
 import { CountLoss } from './count-loss';
-import { type CheckNote, checksOf, likelyLot, rangesOf, settingText, sheetsOf, SHOWN } from './machine';
+import { type CutGiven, type CheckNote, checksOf, likelyLot, rangesOf, settingText, sheetsOf, SHOWN } from './machine';
 import { changeWords, outcomeWords, trailOf } from './trail';
 
 /** Bushels an acre that a farm accepts where it has not said so; common practice, no source. */

@@ -4,6 +4,14 @@ import { acresToHa } from '../../data/field-facts';
 import type { Farm } from '../../data/farm';
 import { toWallTime } from '../../widgets/time';
 
+/** What every page of Cut is given. */
+export interface CutGiven {
+  readonly farm: Farm;
+  readonly notebook: Notebook;
+  readonly rows: readonly FieldRow[];
+  readonly machineId: string;
+}
+
 /** The farm's day, like 2026-09-08. */
 export const farmDay = (farm: Farm): string => toWallTime(farm.data.now, farm.data.farm.timeZone).slice(0, 10);
 

@@ -1,4 +1,5 @@
 import type { MonitorAnswer } from '@fanega/contract';
+import type { CutGiven } from './machine';
 import { calibrateMonitor, CALIBRATION_LOADS, type HarvestEntry, kilogramsToPounds, monitorDrift, RESTATED } from '@fanega/core';
 import { useState } from 'react';
 import { CartesianGrid, ComposedChart, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from 'recharts';
@@ -11,7 +12,6 @@ import { Button, Sheet, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { formatBushels, formatPounds, parseNumber } from '../../widgets/quantity';
 import { clock, day } from '../../widgets/time';
-import type { CutGiven } from '.';
 
 /** With its sign, unless it rounds to nothing. */
 const signed = (value: number): string => `${Math.abs(value) < 0.05 ? '' : value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}`;

@@ -9,8 +9,7 @@ import { useSend } from '../../data/use-send';
 import { Button, Choices, SelectBox, Sheet, TextBox } from '../../ui';
 import { formatMoisture, parseNumber, readMoisture } from '../../widgets/quantity';
 import { clock, day } from '../../widgets/time';
-import type { CutGiven } from '.';
-import { checksOf, likelyLot, rangesOf, settingText, sheetsOf, SHOWN, valuesOf } from './machine';
+import { type CutGiven, checksOf, likelyLot, rangesOf, settingText, sheetsOf, SHOWN, valuesOf } from './machine';
 import { changeWords, outcomeWords, trailOf } from './trail';
 
 /** How the machine stands, what was best last time, and every change with what it did. */

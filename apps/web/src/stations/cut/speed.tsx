@@ -9,8 +9,7 @@ import { useSend } from '../../data/use-send';
 import { Button, SelectBox, TextBox } from '../../ui';
 import { formatBushels, formatBushelsFine, formatMoney, parseNumber } from '../../widgets/quantity';
 import { day } from '../../widgets/time';
-import type { CutGiven } from '.';
-import { checksOf, farmDay, likelyLot, NO_PROFILE } from './machine';
+import { type CutGiven, checksOf, farmDay, likelyLot, NO_PROFILE } from './machine';
 import { ProfileSheet } from './profile-sheet';
 
 /** The speed to drive, large; the tank under it; and what the rate costs in loss, from the farm's own counts. */

@@ -8,8 +8,7 @@ import { useSend } from '../../data/use-send';
 import { Button, SelectBox, TextBox } from '../../ui';
 import { parseNumber } from '../../widgets/quantity';
 import { day } from '../../widgets/time';
-import type { CutGiven } from '.';
-import { likelyLot } from './machine';
+import { type CutGiven, likelyLot } from './machine';
 
 const signed = (value: number, digits = 1): string => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
 const VERDICT = { better: '● better', worse: '■ worse', 'not shown to differ': '◐ not shown to differ' } as const;

@@ -17,7 +17,9 @@ export function ChangeoverPage({ farm, shed, assetId }: { farm: Farm; shed: Shed
   const asset = shed.assets[assetId]?.sheet;
   const kept = shed.changeovers[assetId] ?? NONE;
   const sending = useSheetChange<ChangeoverBody>('changeover', assetId, (now) => now.changeovers[assetId] ?? NONE);
-  const grown = CROP_IDS.filter((crop) => farm.data.lots.some((lot) => lot.crop === crop));
+  // The farm's own crops first; a machine may come from elsewhere.
+  const isGrown = (crop: CropId): boolean => farm.data.lots.some((lot) => lot.crop === crop);
+  const crops = [...CROP_IDS].sort((a, b) => Number(isGrown(b)) - Number(isGrown(a)));
   const [from, setFrom] = useState(kept.sheet.from ?? '');
   const [to, setTo] = useState(kept.sheet.to);
   if (!asset) return <Empty title="There is no such machine in the shed." />;
@@ -51,7 +53,7 @@ export function ChangeoverPage({ farm, shed, assetId }: { farm: Farm; shed: Shed
           <div className="w-40">
             <SelectBox label="Out of" value={from} onChange={(event) => setFrom(event.target.value)}>
               <option value="">not known</option>
-              {grown.map((crop) => (
+              {crops.map((crop) => (
                 <option key={crop} value={crop}>
                   {CROPS[crop].name}
                 </option>
@@ -60,7 +62,7 @@ export function ChangeoverPage({ farm, shed, assetId }: { farm: Farm; shed: Shed
           </div>
           <div className="w-40">
             <SelectBox label="Into" value={to} onChange={(event) => setTo(event.target.value)}>
-              {(grown.length > 0 ? grown : CROP_IDS).map((crop) => (
+              {crops.map((crop) => (
                 <option key={crop} value={crop}>
                   {CROPS[crop].name}
                 </option>

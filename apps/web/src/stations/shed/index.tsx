@@ -5,12 +5,14 @@ import { Answered } from '../../ui/answer';
 import { AssetPage } from './asset-page';
 import { Breakdowns } from './breakdowns';
 import { ChangeoverPage } from './changeover';
+import { Devices } from './devices';
 import { Overview } from './overview';
 import { assetsOf, farmDay } from './shed-data';
 
 const PAGES = [
   { path: '', name: 'Ready?' },
   { path: 'breakdowns', name: 'Breakdowns' },
+  { path: 'devices', name: 'Devices' },
 ] as const;
 
 /** Machines, what they wait for, and what broke. */
@@ -41,6 +43,7 @@ export default function ShedStation() {
             <Routes>
               <Route index element={<Overview farm={farm} shed={data} assets={assets} />} />
               <Route path="breakdowns" element={<Breakdowns farm={farm} shed={data} />} />
+              <Route path="devices" element={<Devices farm={farm} />} />
               <Route path=":assetId" element={<One>{(id) => <AssetPage key={id} farm={farm} shed={data} assets={assets} assetId={id} />}</One>} />
               <Route path=":assetId/changeover" element={<One>{(id) => <ChangeoverPage key={id} farm={farm} shed={data} assetId={id} />}</One>} />
               <Route path="*" element={<Empty title="There is no such page in the shed." />} />

@@ -1,0 +1,77 @@
+import type { DeviceBody, DeviceHello, DeviceInfo, DeviceKind, NewDevice, ReadingBody, WeatherBody } from '@fanega/contract';
+import { Inject, Injectable } from '@nestjs/common';
+import { DataSource } from 'typeorm';
+import { ulid } from 'ulid';
+import type { DeviceCaller } from '../../platform/access.js';
+import { Clock } from '../../platform/clock.js';
+import { Refused } from '../../platform/refused.js';
+import { DeviceRow, FarmRow } from '../../platform/rows.js';
+import { hashToken, newToken } from '../../platform/tokens.js';
+import { AnswersService } from '../book/index.js';
+import { NotebookService } from '../notebook/index.js';
+
+const MOST_DEVICES = 200;
+
+/** Devices of a farm, and what each kind of them may write. */
+@Injectable()
+export class DevicesService {
+  constructor(
+    @Inject(DataSource) private readonly db: DataSource,
+    @Inject(Clock) private readonly clock: Clock,
+    @Inject(NotebookService) private readonly notebook: NotebookService,
+    @Inject(AnswersService) private readonly answers: AnswersService,
+  ) {}
+
+  async add(farmId: string, body: DeviceBody): Promise<NewDevice> {
+    const devices = this.db.getRepository(DeviceRow);
+    if ((await devices.countBy({ farmId, revoked: false })) >= MOST_DEVICES) throw new Refused('body_wrong', `A farm has at most ${MOST_DEVICES} devices; revoke one first.`);
+    const token = newToken();
+    const id = ulid();
+    await devices.insert({ farmId, id, name: body.name.trim(), kind: body.kind, tokenHash: hashToken(token), addedMs: this.clock.now(), seenMs: null, revoked: false });
+    return { deviceId: id, token };
+  }
+
+  async list(farmId: string): Promise<DeviceInfo[]> {
+    const rows = await this.db.getRepository(DeviceRow).find({ where: { farmId }, order: { addedMs: 'ASC', id: 'ASC' } });
+    return rows.map((row) => ({
+      id: row.id,
+      name: row.name,
+      kind: row.kind as DeviceKind,
+      addedAt: new Date(row.addedMs).toISOString(),
+      lastSeen: row.seenMs === null ? null : new Date(row.seenMs).toISOString(),
+      revoked: Boolean(row.revoked),
+    }));
+  }
+
+  async revoke(farmId: string, id: string): Promise<{ deviceId: string }> {
+    const { affected } = await this.db.getRepository(DeviceRow).update({ farmId, id }, { revoked: true });
+    if (affected === 0) throw new Refused('not_found', 'There is no such device.');
+    return { deviceId: id };
+  }
+
+  async hello(device: DeviceCaller): Promise<DeviceHello> {
+    const farm = await this.db.getRepository(FarmRow).findOneByOrFail({ id: device.farmId });
+    return {
+      farm: farm.name,
+      timeZone: farm.timeZone,
+      name: device.name,
+      kind: device.kind as DeviceKind,
+      now: new Date(await this.answers.farmTime(device.farmId)).toISOString(),
+    };
+  }
+
+  weather(device: DeviceCaller, body: WeatherBody): Promise<{ hours: number }> {
+    only(device, 'weather');
+    return this.notebook.addWeather(device.farmId, body);
+  }
+
+  reading(device: DeviceCaller, body: ReadingBody): Promise<{ readingId: string }> {
+    only(device, 'tester', 'monitor', 'elevator');
+    return this.notebook.addReading(device.farmId, { tester: device.name, ...body }, { id: device.id, name: device.name, email: '' });
+  }
+}
+
+function only(device: DeviceCaller, ...kinds: readonly DeviceKind[]): void {
+  if (!(kinds as readonly string[]).includes(device.kind))
+    throw new Refused('role_too_low', `A device of the kind ${device.kind} does not write this; it takes ${kinds.join(' or ')}.`);
+}

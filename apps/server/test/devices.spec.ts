@@ -1,0 +1,82 @@
+import type { DeviceHello, DeviceInfo, NewDevice, ReadingInfo, WeatherHourInfo } from '@fanega/contract';
+import { Link, stationWeather } from '@fanega/devices';
+import { ulid } from 'ulid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Client, Harness, smallFarm } from './harness.js';
+
+let harness: Harness;
+let client: Client;
+let farmId: string;
+let fieldId: string;
+
+beforeAll(async () => {
+  harness = await Harness.start();
+  ({ client, farmId } = await harness.owner());
+  const { hs } = await smallFarm(client, farmId);
+  fieldId = (await client.get<{ lot: { id: string; fieldId: string } }[]>(`/farms/${farmId}/lots`)).body.find((row) => row.lot.id === hs)!.lot.fieldId;
+});
+afterAll(() => harness.stop());
+
+const add = async (kind: string, name = kind) => (await client.post<NewDevice>(`/farms/${farmId}/devices`, { name, kind })).body;
+const list = async () => (await client.get<DeviceInfo[]>(`/farms/${farmId}/devices`)).body;
+
+describe('the device interface', () => {
+  it('the stand-in station says hello, writes its hours once, and is seen', async () => {
+    const { token, deviceId } = await add('weather', 'Roof station');
+    const link = new Link(client.address, token);
+    const hello: DeviceHello = await link.hello();
+    expect(hello).toMatchObject({ farm: 'Test Levee', timeZone: 'America/Chicago', name: 'Roof station', kind: 'weather' });
+    const hours = stationWeather({ now: Date.parse(hello.now), offset: 5 * 3_600_000, seed: 1, hoursBack: 3, hoursAhead: 24 });
+    expect(await link.send('weather', { hours })).toEqual({ hours: 28 });
+    await link.send('weather', { hours });
+    const kept = (await client.get<WeatherHourInfo[]>(`/farms/${farmId}/weather?from=${hours[0]!.at}&to=${hours.at(-1)!.at}`)).body;
+    expect(kept).toEqual(hours);
+    expect((await list()).find(({ id }) => id === deviceId)!.lastSeen).not.toBeNull();
+  });
+
+  it('each kind writes its own and nothing else, in words', async () => {
+    const tester = new Link(client.address, (await add('tester', 'Handheld 2')).token);
+    const reading = { id: ulid(), fieldId, at: '2026-09-20T12:00:00Z', moisture: 0.163, source: 'hand' };
+    expect(await tester.send('readings', reading)).toEqual({ readingId: reading.id });
+    await tester.send('readings', reading);
+    const kept = (await client.get<ReadingInfo[]>(`/farms/${farmId}/readings?field=${fieldId}`)).body;
+    expect(kept.map(({ moisture, tester: name, by }) => [moisture, name, by])).toEqual([[0.163, 'Handheld 2', 'Handheld 2']]);
+    await expect(tester.send('weather', { hours: [] })).rejects.toThrow(/hours must contain|elements/);
+    await expect(tester.send('weather', { hours: stationWeather({ now: Date.now(), offset: 0, seed: 1, hoursBack: 0, hoursAhead: 1 }) })).rejects.toThrow(
+      'A device of the kind tester does not write this; it takes weather.',
+    );
+    await expect(tester.send('readings', { ...reading, id: ulid(), moisture: 160 })).rejects.toThrow(/fraction from 0 to 0.6/);
+  });
+
+  it('a token that is wrong or revoked opens nothing, and no other door', async () => {
+    const { token, deviceId } = await add('weather');
+    const link = new Link(client.address, token);
+    await link.hello();
+    // A device's token is no session: the farm's own pages stay closed to it.
+    const asPage = await fetch(`${client.address}/api/farms/${farmId}/now`, { headers: { Authorization: `Bearer ${token}` } });
+    expect(asPage.status).toBe(401);
+    expect((await fetch(`${client.address}/api/device/hello`, { headers: { Cookie: client.cookie } })).status).toBe(401);
+    await client.post(`/farms/${farmId}/devices/${deviceId}/revoke`);
+    await expect(link.hello()).rejects.toThrow(/missing, wrong or revoked/);
+    await expect(new Link(client.address, 'x'.repeat(43)).hello()).rejects.toThrow(/missing, wrong or revoked/);
+    const stored: { token_hash: string }[] = await harness.db.query('SELECT token_hash FROM devices');
+    expect(stored.some((row) => row.token_hash === token)).toBe(false);
+  });
+
+  it('one that calls too often is told to put more into one call', async () => {
+    const link = new Link(client.address, (await add('weather')).token);
+    const answers = await Promise.allSettled(Array.from({ length: 80 }, () => link.hello()));
+    const refused = answers.filter((answer) => answer.status === 'rejected');
+    expect(refused.length).toBeGreaterThan(0);
+    expect(refused.length).toBeLessThan(80);
+    expect(String((refused[0] as PromiseRejectedResult).reason)).toMatch(/at most 10 times a second/);
+  });
+
+  it('only a manager adds or revokes', async () => {
+    const operator = await harness.member(farmId, 'operator');
+    expect((await operator.post(`/farms/${farmId}/devices`, { name: 'x', kind: 'weather' })).status).toBe(403);
+    expect((await operator.get(`/farms/${farmId}/devices`)).status).toBe(200);
+    expect((await client.post(`/farms/${farmId}/devices`, { name: '', kind: 'weather' })).status).toBe(400);
+    expect((await client.post(`/farms/${farmId}/devices/none/revoke`)).status).toBe(404);
+  });
+});
