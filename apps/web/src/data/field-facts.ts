@@ -64,9 +64,11 @@ export function testersOf(notebook: Notebook | undefined): Map<string, Tester> {
   return testers;
 }
 
-/** A reading as the buyer would likely test it; the reading itself where its tester has too few pairs. */
-export function asBuyer(moisture: number, tester: Tester | undefined): number {
-  if (!tester) return moisture;
-  const { likely } = likelyBuyerReading(moisture, tester.pairs);
-  return likely ? Math.min(0.6, Math.max(0, likely.moisture)) : moisture;
+/** What the buyer likely reads above a tester, as a fraction; 0 where it has too few pairs. */
+export function buyerOffset(tester: Tester | undefined): number {
+  const { offsetPoints } = likelyBuyerReading(0.15, tester?.pairs ?? []);
+  return (offsetPoints ?? 0) / 100;
 }
+
+/** A reading as the buyer would likely test it; the reading itself where its tester has too few pairs. */
+export const asBuyer = (moisture: number, offset: number): number => Math.min(0.6, Math.max(0, moisture + offset));

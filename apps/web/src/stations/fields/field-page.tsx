@@ -3,7 +3,7 @@ import { type FieldForecast, fitToCut, type FitVerdict, gatherReadings, LEAST_PA
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Farm, useFarm, useFields, useLotMoistures, useNotebook, useReadings, useWeather } from '../../data/farm';
-import { asBuyer, fieldFacts, type FieldFacts, type Tester, testersOf, windowFor } from '../../data/field-facts';
+import { asBuyer, buyerOffset, fieldFacts, type FieldFacts, type Tester, testersOf, windowFor } from '../../data/field-facts';
 import { useScience } from '../../science';
 import { Button, Choices, Empty, SelectBox } from '../../ui';
 import { Answered } from '../../ui/answer';
@@ -21,7 +21,10 @@ import { WindowSheet } from './window-sheet';
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
 /** A chart of more marks than this is a smear; beyond it readings are gathered. */
-const MOST_MARKS = 260;
+const MOST_MARKS = 180;
+/** Older readings of beans say nothing of today; those of other crops count by their means. */
+const BEAN_HOURS = 32;
+const MOST_SAMPLES = 200;
 
 export default function FieldPage() {
   const { lotId = '' } = useParams();
@@ -42,6 +45,17 @@ export default function FieldPage() {
       }}
     </Answered>
   );
+}
+
+/** The readings that a forecast needs: few enough to be handed to the worker at a touch. */
+function samplesOf(readings: Known['readings'], until: number, beans: boolean): { atMs: number; moisture: number }[] {
+  const wanted = beans ? readings.filter(({ atMs }) => atMs > until - BEAN_HOURS * HOUR) : readings;
+  // Nothing of the last day: the newest one says so.
+  const used = wanted.length > 0 ? wanted : readings.slice(-1);
+  return gatherReadings(
+    used.map(({ atMs, likely }) => ({ atMs, moisture: likely, source: '' })),
+    MOST_SAMPLES,
+  ).map(({ atMs, moisture }) => ({ atMs: Math.round(atMs), moisture }));
 }
 
 /** What the readings come to, corrected to the buyer's tester or as they were read. */
@@ -69,9 +83,10 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
   const known = useMemo((): Known => {
     const year = Date.UTC(lot.season, 0, 1);
     const all = [...(own.data ?? []), ...(fromBook.data ?? [])].map((reading) => ({ ...reading, atMs: Date.parse(reading.at) })).filter(({ atMs }) => atMs >= year);
+    const offsets = new Map([...testers].map(([name, tester]) => [name, buyerOffset(tester)]));
     return {
       readings: all
-        .flatMap((r) => (r.moisture === null ? [] : [{ ...r, likely: corrected ? asBuyer(r.moisture, testers.get(r.tester)) : r.moisture }]))
+        .flatMap((r) => (r.moisture === null ? [] : [{ ...r, likely: corrected ? asBuyer(r.moisture, offsets.get(r.tester) ?? 0) : r.moisture }]))
         .sort((a, b) => a.atMs - b.atMs),
       bites: all.flatMap(({ atMs, cracked }) => (cracked === null ? [] : [{ atMs, cracked }])),
     };
@@ -81,7 +96,7 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
     window && readings.length > 0
       ? {
           crop: facts.crop.like,
-          readings: readings.map(({ atMs, likely }) => ({ atMs, moisture: likely })),
+          readings: samplesOf(readings, until, facts.crop.like === 'soybean'),
           weather: weather.map(({ at, temperature, humidity, wet }) => ({ atMs: Date.parse(at), temperature: Math.min(50, Math.max(-10, temperature)), humidity, wet })),
           window: { least: window.bestFrom, most: window.bestTo },
           nowMs: until,

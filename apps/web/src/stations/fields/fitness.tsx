@@ -1,6 +1,6 @@
 import type { FieldRow, WindowBody } from '@fanega/contract';
 import { fitToCut } from '@fanega/core';
-import { asBuyer, type Tester } from '../../data/field-facts';
+import { asBuyer, buyerOffset, type Tester } from '../../data/field-facts';
 
 export const FIT_LOOK = { go: ['●', 'go'], wait: ['◐', 'wait'], stop: ['■', 'stop'] } as const;
 
@@ -12,7 +12,7 @@ export function Fitness({ row, window, now, tester }: { row: FieldRow; window: W
   if (!window) return <span className="text-sm text-muted">no window set</span>;
   const { lastMoisture, lot } = row;
   const verdict = fitToCut({
-    moisture: lastMoisture ? asBuyer(lastMoisture.moisture, tester) : null,
+    moisture: lastMoisture ? asBuyer(lastMoisture.moisture, buyerOffset(tester)) : null,
     window,
     ageHours: lastMoisture ? Math.max(0, Math.min(9999, (now - Date.parse(lastMoisture.at)) / 3_600_000)) : 0,
     oldAfterHours: OLD_AFTER_HOURS[lot.crop] ?? 72,

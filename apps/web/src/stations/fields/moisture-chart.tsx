@@ -1,39 +1,30 @@
 import type { ReadingSource, WindowBody } from '@fanega/contract';
 import type { FieldForecast, ReadingMark } from '@fanega/core';
 import { memo } from 'react';
-import { Area, CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from 'recharts';
+import { Area, CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, ResponsiveContainer, usePlotArea, XAxis, YAxis } from 'recharts';
 import { clock, day } from '../../widgets/time';
 
 export const SOURCE_WORDS: Readonly<Record<ReadingSource, string>> = { hand: 'Hand tester', combine: 'Combine', elevator: 'Elevator', bench: 'Bench', bite: 'Teeth' };
 
-const PATHS: Readonly<Record<ReadingSource, (r: number) => string>> = {
-  hand: (r) => `M0 ${-r}A${r} ${r} 0 1 1 0 ${r}A${r} ${r} 0 1 1 0 ${-r}Z`,
-  combine: (r) => `M0 ${-r}L${r} ${r * 0.8}H${-r}Z`,
-  elevator: (r) => `M${-r * 0.85} ${-r * 0.85}H${r * 0.85}V${r * 0.85}H${-r * 0.85}Z`,
-  bench: (r) => `M0 ${-r * 1.15}L${r} 0 0 ${r * 1.15} ${-r} 0Z`,
-  bite: (r) => `M${-r} ${-r}L${r} ${r}M${-r} ${r}L${r} ${-r}`,
+/** Outlines of the marks about a point. */
+const PATHS: Readonly<Record<ReadingSource, (x: number, y: number, r: number) => string>> = {
+  hand: (x, y, r) => `M${x} ${y - r}a${r} ${r} 0 1 1 0 ${2 * r}a${r} ${r} 0 1 1 0 ${-2 * r}Z`,
+  combine: (x, y, r) => `M${x} ${y - r}l${r} ${1.8 * r}h${-2 * r}Z`,
+  elevator: (x, y, r) => `M${x - 0.85 * r} ${y - 0.85 * r}h${1.7 * r}v${1.7 * r}h${-1.7 * r}Z`,
+  bench: (x, y, r) => `M${x} ${y - 1.15 * r}l${r} ${1.15 * r}l${-r} ${1.15 * r}l${-r} ${-1.15 * r}Z`,
+  bite: (x, y, r) => `M${x - r} ${y - r}l${2 * r} ${2 * r}M${x - r} ${y + r}l${2 * r} ${-2 * r}`,
 };
 const FILLED: readonly ReadingSource[] = ['elevator', 'combine'];
 
-/** The mark of a source: told apart by its shape, not by a colour. */
-export function SourceMark({ source, cx = 8, cy = 8, r = 5 }: { source: ReadingSource; cx?: number; cy?: number; r?: number }) {
-  const filled = FILLED.includes(source);
-  return (
-    <path
-      d={PATHS[source](r)}
-      transform={`translate(${cx} ${cy})`}
-      fill={filled ? 'var(--ink)' : source === 'bite' ? 'none' : 'var(--paper)'}
-      stroke="var(--ink)"
-      strokeWidth="1.8"
-    />
-  );
-}
+/** The look of a source: told apart by its shape, not by a colour. */
+const markLook = (source: ReadingSource) =>
+  ({ fill: FILLED.includes(source) ? 'var(--ink)' : source === 'bite' ? 'none' : 'var(--paper)', stroke: 'var(--ink)', strokeWidth: 1.8 }) as const;
 
 export function SourceName({ source }: { source: ReadingSource }) {
   return (
     <span className="inline-flex items-center gap-1.5 whitespace-nowrap">
       <svg width="16" height="16" aria-hidden="true">
-        <SourceMark source={source} />
+        <path d={PATHS[source](8, 8, 5)} {...markLook(source)} />
       </svg>
       {SOURCE_WORDS[source]}
     </span>
@@ -145,51 +136,60 @@ export const MoistureChart = memo(function MoistureChart({
               label={{ value: `out ${long ? day(leaves!.likely!, timeZone) : clock(leaves!.likely!, timeZone)}`, position: 'top', fill: 'var(--clay)', fontSize: 13 }}
             />
           )}
-          <Scatter
-            data={shown.map(({ source, atMs, moisture, low: least, high: most, count }) => ({
-              source,
-              atMs,
-              y: percent(moisture),
-              least: percent(least),
-              most: percent(most),
-              count,
-            }))}
-            dataKey="y"
-            isAnimationActive={false}
-            shape={(props: unknown) => <Mark {...(props as MarkProps)} perPercent={(high - low) / 270} />}
-          />
-          {bites.length > 0 && (
-            <Scatter
-              data={bites.filter((bite) => bite.atMs >= from && bite.atMs <= to).map(({ atMs, cracked }) => ({ source: 'bite', atMs, y: low + (high - low) * 0.05, cracked }))}
-              dataKey="y"
-              isAnimationActive={false}
-              shape={(props: unknown) => <Mark {...(props as MarkProps)} perPercent={1} />}
-            />
-          )}
+          <Marks marks={shown} bites={bites.filter((bite) => bite.atMs >= from && bite.atMs <= to)} from={from} to={to} low={low} high={high} />
         </ComposedChart>
       </ResponsiveContainer>
     </div>
   );
 });
 
-interface MarkProps {
-  readonly cx: number;
-  readonly cy: number;
-  readonly payload: { readonly source: ReadingSource; readonly count?: number; readonly y: number; readonly least?: number; readonly most?: number; readonly cracked?: number };
-}
-
-/** One mark; several readings in one are drawn with the span that they had. */
-function Mark({ cx, cy, payload, perPercent }: MarkProps & { perPercent: number }) {
-  const { source, count = 1, y, least = y, most = y, cracked } = payload;
+/**
+ * All marks as one outline for each source: hundreds of them cost no more than one. Several readings in one mark are drawn with the
+ * span that they had.
+ */
+function Marks({
+  marks,
+  bites,
+  from,
+  to,
+  low,
+  high,
+}: {
+  marks: readonly ReadingMark[];
+  bites: readonly { readonly atMs: number; readonly cracked: number }[];
+  from: number;
+  to: number;
+  low: number;
+  high: number;
+}) {
+  const area = usePlotArea();
+  if (!area) return null;
+  const x = (atMs: number): number => Math.round(10 * (area.x + (area.width * (atMs - from)) / (to - from))) / 10;
+  const y = (moisture: number): number => Math.round(10 * (area.y + area.height - (area.height * (100 * moisture - low)) / (high - low))) / 10;
+  const spans = marks.filter((mark) => mark.count > 1).map((mark) => `M${x(mark.atMs)} ${y(mark.high)}V${y(mark.low)}`);
+  const sources = [...new Set(marks.map((mark) => mark.source as ReadingSource))];
+  const foot = area.y + area.height - 12;
   return (
-    <g>
-      {count > 1 && <line x1={cx} x2={cx} y1={cy - (most - y) / perPercent} y2={cy + (y - least) / perPercent} stroke="var(--ink)" strokeWidth="1.2" />}
-      <SourceMark source={source} cx={cx} cy={cy} r={count > 1 ? 4 : 5.5} />
-      {cracked !== undefined && (
-        <text x={cx + 9} y={cy + 4} fontSize="13" fill="var(--ink)">
-          {cracked} of 10
-        </text>
-      )}
+    <g className="recharts-marks">
+      {spans.length > 0 && <path d={spans.join('')} stroke="var(--ink)" strokeWidth="1.2" fill="none" />}
+      {sources.map((source) => (
+        <path
+          key={source}
+          d={marks
+            .filter((mark) => mark.source === source)
+            .map((mark) => PATHS[source](x(mark.atMs), y(mark.moisture), mark.count > 1 ? 4 : 5.5))
+            .join('')}
+          {...markLook(source)}
+        />
+      ))}
+      {bites.map((bite) => (
+        <g key={bite.atMs}>
+          <path d={PATHS.bite(x(bite.atMs), foot, 5)} {...markLook('bite')} />
+          <text x={x(bite.atMs) + 9} y={foot + 4} fontSize="13" fill="var(--ink)">
+            {bite.cracked} of 10
+          </text>
+        </g>
+      ))}
     </g>
   );
 }

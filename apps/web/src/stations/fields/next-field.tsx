@@ -22,7 +22,7 @@ import { toast } from 'sonner';
 import { ulid } from 'ulid';
 import { post, put } from '../../data/api';
 import { type Farm, useFarm, useFields, useNotebook, useReadings, useRefreshFarm, useWeather } from '../../data/farm';
-import { asBuyer, acresToHa, fieldFacts, type FieldFacts, testersOf } from '../../data/field-facts';
+import { asBuyer, acresToHa, buyerOffset, fieldFacts, type FieldFacts, testersOf } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
 import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
@@ -70,7 +70,7 @@ function moistureOf(facts: FieldFacts, { farm, notebook, readings }: Given): { m
   const testers = testersOf(notebook);
   const { lot } = facts.row;
   const own = readings
-    .flatMap((r) => (r.fieldId === lot.fieldId && r.moisture !== null ? [{ at: Date.parse(r.at), moisture: asBuyer(r.moisture, testers.get(r.tester)) }] : []))
+    .flatMap((r) => (r.fieldId === lot.fieldId && r.moisture !== null ? [{ at: Date.parse(r.at), moisture: asBuyer(r.moisture, buyerOffset(testers.get(r.tester))) }] : []))
     .filter((r) => r.at <= farm.data.now && r.at > farm.data.now - 30 * DAY)
     .sort((a, b) => a.at - b.at);
   const typed = notebook.nextField?.sheet.facts[lot.fieldId]?.pointsPerDay;
