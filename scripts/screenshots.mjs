@@ -28,28 +28,44 @@ const record = async (page) => {
   await page.getByLabel('From').selectOption('cart-2');
   await page.getByLabel('To', { exact: true }).selectOption('truck-2');
 };
+const counted = async (page) => {
+  await page.getByRole('button', { name: /^Count/ }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Go on' }).click();
+  await sheet.getByRole('button', { name: 'Go on' }).click();
+  await sheet.getByLabel('The machine stands, the key is in my pocket').check();
+  await sheet.getByRole('button', { name: 'Go on' }).click();
+  await sheet.getByRole('button', { name: 'Skip it' }).click();
+  for (const kernels of [31, 27, 36]) {
+    await sheet.getByLabel(/^Kernels in frame/).fill(String(kernels));
+    await sheet.getByRole('button', { name: 'Next frame' }).click();
+  }
+};
+const drawn = (name) => (page) => page.getByRole('img', { name }).locator('svg.recharts-surface').first().waitFor();
 const VIEWS = [
   { name: 'today', path: '/', size: DESK },
   { name: 'today-phone', path: '/', size: PHONE },
-  { name: 'record', path: '/', size: DESK, act: record },
+  { name: 'today-night', path: '/', size: DESK, theme: 'night' },
   { name: 'record-phone', path: '/', size: PHONE, act: record },
   { name: 'fields', path: '/fields', size: DESK },
+  { name: 'field', path: '/fields/lot-wr-2026', size: DESK, act: drawn(/^Moisture of/) },
+  { name: 'next-field', path: '/fields/next', size: DESK },
   { name: 'cut', path: '/cut', size: DESK },
+  { name: 'cut-loss', path: '/cut/loss', size: DESK },
+  { name: 'loss-phone', path: '/cut/loss', size: PHONE, act: counted },
+  { name: 'cut-monitor', path: '/cut/monitor', size: DESK, act: drawn(/^Error by flow/) },
   { name: 'haul', path: '/haul', size: DESK },
-  { name: 'dry', path: '/dry', size: DESK },
   { name: 'store', path: '/store/bin-b', size: DESK },
   { name: 'sell', path: '/sell', size: DESK },
   { name: 'trace', path: '/trace', size: DESK },
-  { name: 'trace-field', path: '/trace/lot/lot-hs-2026', size: DESK },
   {
     name: 'trace-ticket',
     path: '/trace',
     size: DESK,
     act: (page) => page.getByRole('region', { name: 'Tickets' }).getByRole('row').filter({ hasText: 'HS' }).getByRole('link').first().click(),
   },
-  { name: 'today-night', path: '/', size: DESK, theme: 'night' },
-  { name: 'store-glare', path: '/store/bin-b', size: DESK, theme: 'glare' },
-  { name: 'sign-in', path: '/', size: DESK, signedOut: true },
+  { name: 'shed', path: '/shed', size: DESK },
+  { name: 'changeover', path: '/shed/combine-2/changeover', size: DESK },
 ];
 
 await ensureMariadb();

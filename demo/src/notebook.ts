@@ -64,14 +64,19 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
   const season = Math.max(...farm.lots.map((lot) => lot.season));
   const lots = farm.lots.filter((lot) => lot.season === season);
   const acres = new Map(farm.fields.map((field) => [field.id, field.acres]));
-  const stands = (lot: (typeof lots)[number]): boolean => (cut.get(lot.id) ?? 0) < 0.3 * 55 * (acres.get(lot.fieldId) ?? 0) * kilogramsPerBushel(CROPS[lot.crop].legalPounds);
+  // Less than half of what it will bring is cut: it is read still.
+  const stands = (lot: (typeof lots)[number]): boolean =>
+    (cut.get(lot.id) ?? 0) < 0.5 * demoYield(lot.tag) * (acres.get(lot.fieldId) ?? 0) * kilogramsPerBushel(CROPS[lot.crop].legalPounds);
+  const lastCut = new Map(farm.entries.flatMap((entry) => (entry.type === 'harvest' ? [[entry.lot, entry.moisture] as const] : [])));
 
   // Standing fields are read every other day, and beans through today, as they dry.
   const readings: (ReadingBody & { id: string; by: string })[] = [];
   const curve = isotherm(CROPS.soybean);
-  lots.filter(stands).forEach((lot, n) => {
+  const standing = lots.filter(stands);
+  standing.forEach((lot) => {
     const beans = lot.crop === 'soybean';
-    const ends = beans ? 0.128 + 0.006 * n : 0.19 + 0.01 * n;
+    const n = standing.filter((other) => other.crop === lot.crop).indexOf(lot);
+    const ends = beans ? 0.128 + 0.006 * n : (lastCut.get(lot.id) ?? 0.19 + 0.01 * n);
     for (let day = 18; day >= 1; day -= 2) {
       const at = midnight - day * DAY + between(13, 15) * HOUR;
       const moisture = Math.round((ends + day * (beans ? 0.006 : 0.0045) + between(-0.005, 0.005)) * 1000) / 1000;
