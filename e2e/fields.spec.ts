@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
-import { enterDemo } from './pages';
+import { DEMO, enterDemo } from './pages';
 import { addField, addPlace, OWN, type OwnFarm, ownFarm } from './own-farm';
 
 const HOUR = 3_600_000;
@@ -194,4 +194,22 @@ test('the window of one buyer is set beside the farm’s, and what does not fit 
   await expect(sheet).toBeHidden();
   await expect(page.getByLabel('Window of').locator('option', { hasText: 'Redbud Elevator' })).toHaveText('Redbud Elevator');
   await expect(page.getByRole('button', { name: 'Change the window' })).toBeVisible();
+});
+
+test('a reading that was a slip is taken back by one tap, and is still there', async ({ page }) => {
+  await enterDemo(page);
+  await page.goto(`${DEMO}/fields/lot-po-2026`);
+  const fit = page.getByRole('region', { name: 'Is it fit?' });
+  await expect(fit.getByText('go', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Take a reading' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('textbox', { name: 'Moisture' }).fill('31.1');
+  await page.keyboard.press('Enter');
+  await expect(sheet).toBeHidden();
+  const row = page.getByRole('table', { name: 'Readings taken' }).getByRole('row').filter({ hasText: '31.1' });
+  await expect(row).toBeVisible();
+  await expect(fit.getByText('go', { exact: true })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(row).toHaveCSS('text-decoration-line', 'line-through');
+  await expect(fit.getByText('go', { exact: true })).toBeVisible();
 });

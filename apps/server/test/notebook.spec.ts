@@ -53,6 +53,19 @@ describe('readings', () => {
     expect((await post('readings', { ...first, moisture: 0.18 })).status).toBe(409);
   });
 
+  it('one that was taken back counts no longer, and is still there', async () => {
+    const wrong = reading({ at: '2026-09-21T12:00:00Z', moisture: 0.271 });
+    await post('readings', wrong);
+    const last = async () =>
+      (await client.get<{ lot: { id: string }; lastMoisture: { moisture: number } }[]>(`/farms/${farmId}/lots`)).body.find((row) => row.lot.id === p.hs)!.lastMoisture.moisture;
+    expect(await last()).toBe(0.271);
+    expect((await post(`readings/${wrong.id}/void`, {})).status).toBe(201);
+    expect(await last()).toBe(0.171);
+    const kept = (await client.get<ReadingInfo[]>(`/farms/${farmId}/readings?field=${fieldId}`)).body;
+    expect(kept.find(({ id }) => id === wrong.id)!.voided).toBe(true);
+    expect((await post('readings/none/void', {})).status).toBe(404);
+  });
+
   it('are refused at their place when they cannot be', async () => {
     for (const [body, message] of [
       [reading({ moisture: 160 }), /fraction from 0 to 0.6/],

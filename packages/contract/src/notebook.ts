@@ -81,6 +81,8 @@ export interface ReadingInfo {
   readonly tester: string;
   readonly spot: string;
   readonly by: string;
+  /** Taken back: it counts no longer, and is still there. */
+  readonly voided?: boolean;
 }
 
 /** The same grain read by a tester and by the buyer. */
@@ -445,6 +447,11 @@ export class FieldFactsBody {
   @Max(200_000)
   distance: number;
 
+  @ApiPropertyOptional({ description: '0 still filling, 1 just mature, 2 ripe, 3 ripe for long' })
+  @IsOptional()
+  @IsInt()
+  maturity?: number;
+
   @ApiPropertyOptional({ description: 'expected yield, kg/ha' })
   @IsOptional()
   @IsNumber(number)
@@ -464,6 +471,7 @@ const IsFacts = byRule('isFacts', (value) => {
   if (!isRecord(value)) return 'the facts of the fields are missing';
   for (const v of Object.values(value)) {
     if (!isRecord(v) || ![0, 1, 2, 3].includes(v.standability as number)) return 'standability is 0 (sound) to 3 (going down)';
+    if (v.maturity !== undefined && ![0, 1, 2, 3].includes(v.maturity as number)) return 'maturity is 0 (still filling) to 3 (ripe for long)';
     if (!within(v.distance, 0, 200_000)) return 'the distance is from 0 to 200,000 m';
     if (v.yieldKgPerHa !== undefined && !within(v.yieldKgPerHa, 1, 40_000)) return 'the expected yield is from 1 to 40,000 kg/ha';
     if (v.pointsPerDay !== undefined && !within(v.pointsPerDay, 0, 5)) return 'a field loses 0 to 5 points a day';

@@ -276,6 +276,11 @@ export class SeasonBody {
   @IsArray()
   @IsIn(CARDS, { each: true, message: 'there is no such card' })
   acknowledge: string[];
+
+  @ApiPropertyOptional({ description: 'fire index at which harvest stops here: the local authority’s limit' })
+  @IsOptional()
+  @IsBetween(5, 100, 'the fire limit is an index from 5 to 100')
+  fireStopAt?: number;
 }
 export class SeasonChange extends SheetChange {
   @ApiProperty({ type: SeasonBody })

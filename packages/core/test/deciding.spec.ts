@@ -96,6 +96,26 @@ describe('which field next', () => {
     expect(first!.reasons.some((reason) => reason.startsWith('but '))).toBe(true);
     expect(first!.parts.map((part) => part.criterion)).toEqual(Object.keys(CRITERIA));
   });
+  it('ripeness and the buyer’s hours count where they are weighed, and dry grain asks nothing of the dryer', () => {
+    const only = (criterion: string) => Object.fromEntries(Object.keys(CRITERIA).map((name) => [name, name === criterion ? 5 : 0])) as Weights;
+    const dry = (id: string, more: object) => field(id, { moisture: 0.14, ...more });
+    const ripe = rankFields({ fields: [dry('green', { maturity: 1 }), dry('ripe', { maturity: 3 })], weights: only('maturity'), dryer: null, rainIn: null });
+    expect(ripe.map((r) => [r.id, Math.round(r.score)])).toEqual([
+      ['ripe', 100],
+      ['green', 33],
+    ]);
+    const hours = rankFields({
+      fields: [dry('late', { hours: 6, closesIn: 2 }), dry('short', { hours: 2, closesIn: 2 }), dry('shut', { closesIn: 0 })],
+      weights: only('hours'),
+      dryer: null,
+      rainIn: null,
+    });
+    expect(hours.map((r) => r.id)).toEqual(['short', 'late', 'shut']);
+    // 14 % with a dryer set for 17.1: it goes past, it is not refused.
+    const past = rank([dry('past', {})], 'steady');
+    expect([past[0]!.blocked, past[0]!.parts.find((part) => part.criterion === 'dryer')!.why]).toEqual([null, 'goes past the dryer']);
+  });
+
   it('a step that the dryer keeper refuses is blocked and comes after those that are allowed', () => {
     const ranked = rank([field('east', { moisture: 0.213, pointsPerDay: 0.6, standability: 3 }), field('pecan', { moisture: 0.168 })], 'early');
     expect(ranked.map((r) => [r.id, r.blocked])).toEqual([

@@ -361,7 +361,7 @@ const CALLS: Readonly<Record<string, readonly unknown[]>> = {
   ],
   rankFields: [
     {
-      fields: [{ id: 'a', moisture: 0.17, pointsPerDay: 0.5, base: 0.15, standability: 1, distance: 3000, area: 20, hours: 6 }],
+      fields: [{ id: 'a', moisture: 0.17, pointsPerDay: 0.5, base: 0.15, standability: 1, maturity: 2, closesIn: 3, distance: 3000, area: 20, hours: 6 }],
       weights: core.SCHOOLS.steady.weights,
       dryer: { bushelPointsPerHour: 2600, dryTo: 0.15, combineBushelsPerHour: 2900, roomBushels: 9000, lastMoisture: 0.171, mostStep: 2 },
       rainIn: 5,

@@ -61,6 +61,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       cracked: 'cracked' in reading ? (reading.cracked ?? null) : null,
       tester: 'tester' in reading ? (reading.tester ?? '') : '',
       spot: 'spot' in reading ? (reading.spot ?? '') : '',
+      voided: false,
     }));
     for (let i = 0; i < readings.length; i += 500) await tx.insert(ReadingRow, readings.slice(i, i + 500));
     await tx.insert(

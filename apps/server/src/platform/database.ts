@@ -3,6 +3,7 @@ import { DataSource, type DataSourceOptions } from 'typeorm';
 import { InitialBook1790000000000 } from '../migrations/1790000000000-initial-book.js';
 import { Notebook1790100000000 } from '../migrations/1790100000000-notebook.js';
 import { Devices1790300000000 } from '../migrations/1790300000000-devices.js';
+import { VoidedReadings1790400000000 } from '../migrations/1790400000000-voided-readings.js';
 import { Shed1790200000000 } from '../migrations/1790200000000-shed.js';
 import { DeviceRow, EntryRow, FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PhotoRow, PlaceRow, ReadingRow, SessionRow, SheetRow, UserRow, WeatherRow } from './rows.js';
 
@@ -13,7 +14,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
     charset: 'utf8mb4',
     timezone: 'Z',
     entities: [FarmRow, UserRow, MembershipRow, SessionRow, FieldRow, LotRow, PlaceRow, EntryRow, ReadingRow, NoteRow, SheetRow, WeatherRow, PhotoRow, DeviceRow],
-    migrations: [InitialBook1790000000000, Notebook1790100000000, Shed1790200000000, Devices1790300000000],
+    migrations: [InitialBook1790000000000, Notebook1790100000000, Shed1790200000000, Devices1790300000000, VoidedReadings1790400000000],
     synchronize: false,
     poolSize: 10,
   };

@@ -106,6 +106,7 @@ export class ReadingRow {
   @Column(ID) tester: string;
   @Column(ID) spot: string;
   @Column({ name: 'by_name', ...TEXT }) by: string;
+  @Column('boolean', { default: false }) voided: boolean;
 }
 
 /** Settings sheets, loss checks, tester pairs, strips: one immutable row each. */

@@ -11,11 +11,13 @@ export const CRITERIA = {
   rain: 'rain before it is done',
   size: 'long rows while help is there',
   room: 'what the wet bin can take',
+  maturity: 'ripe for longest',
+  hours: 'before the buyer closes',
 } as const;
 export type Criterion = keyof typeof CRITERIA;
 export type Weights = Readonly<Record<Criterion, number>>;
 
-const weights = (dryer: number, dryness: number, standing: number, near: number, rain: number, size: number, room: number): Weights => ({
+const weights = (dryer: number, dryness: number, standing: number, near: number, rain: number, size: number, room: number, maturity: number, hours: number): Weights => ({
   dryer,
   dryness,
   standing,
@@ -23,16 +25,18 @@ const weights = (dryer: number, dryness: number, standing: number, near: number,
   rain,
   size,
   room,
+  maturity,
+  hours,
 });
 
 /** The schools of practice as visible presets, 0 to 5; never a hidden rule. Common practice, no source. */
 export const SCHOOLS = {
-  steady: { name: 'Keep the dryer steady', weights: weights(5, 1, 2, 1, 2, 1, 4) },
-  early: { name: 'Start early, dry it at home', weights: weights(3, 0, 5, 1, 3, 2, 3) },
-  dryCorn: { name: 'Wait for dry grain', weights: weights(1, 5, 1, 1, 1, 1, 1) },
-  elevator: { name: 'Straight to the elevator', weights: weights(0, 5, 2, 2, 3, 2, 0) },
-  showers: { name: 'Close by, between showers', weights: weights(1, 1, 2, 5, 5, 0, 1) },
-  help: { name: 'Long rows while help is here', weights: weights(1, 1, 2, 2, 1, 5, 1) },
+  steady: { name: 'Keep the dryer steady', weights: weights(5, 1, 2, 1, 2, 1, 4, 1, 0) },
+  early: { name: 'Start early, dry it at home', weights: weights(3, 0, 5, 1, 3, 2, 3, 3, 0) },
+  dryCorn: { name: 'Wait for dry grain', weights: weights(1, 5, 1, 1, 1, 1, 1, 3, 1) },
+  elevator: { name: 'Straight to the elevator', weights: weights(0, 5, 2, 2, 3, 2, 0, 2, 5) },
+  showers: { name: 'Close by, between showers', weights: weights(1, 1, 2, 5, 5, 0, 1, 1, 1) },
+  help: { name: 'Long rows while help is here', weights: weights(1, 1, 2, 2, 1, 5, 1, 1, 1) },
 } as const satisfies Record<string, { name: string; weights: Weights }>;
 export type School = keyof typeof SCHOOLS;
 
@@ -45,6 +49,10 @@ export interface FieldToCut {
   readonly base: number;
   /** 0 sound to 3 going down. */
   readonly standability: number;
+  /** 0 still filling, 1 just mature, 2 ripe, 3 ripe for long; left out: nobody looked. */
+  readonly maturity?: number;
+  /** Hours until the buyer of what needs no drying closes, 0 when he is closed; null or left out: no closing time. */
+  readonly closesIn?: number | null;
   /** Metres from where the combine stands. */
   readonly distance: number;
   /** ha left, and hours to cut it. */
@@ -65,6 +73,7 @@ export interface RankedField {
 }
 
 const WEIGHT = quantity('weight', 0, 5, '');
+const RIPENESS = quantity('maturity', 0, 3, '');
 const STANDABILITY = quantity('standability', 0, 3, '');
 const DISTANCE = quantity('distance', 0, 200_000, 'm');
 
@@ -116,7 +125,20 @@ export function rankFields(input: {
     const km = within(DISTANCE, field.distance) / 1000;
     const hours = requireInRange('hours to cut', field.hours, 0, 10_000, 'h');
     const standing = within(STANDABILITY, field.standability) / 3;
+    const ripe = field.maturity === undefined ? null : within(RIPENESS, field.maturity);
+    const open = field.closesIn === undefined || field.closesIn === null ? null : requireInRange('hours until the buyer closes', field.closesIn, 0, 1000, 'h');
+    // Grain that goes home through the dryer asks for no buyer's hours.
+    const goesHome = over !== null && over > 0 && input.dryer !== null;
     const value: Record<Criterion, readonly [number, string]> = {
+      maturity: ripe === null ? [0.5, 'nobody looked how ripe it is'] : [ripe / 3, ['still filling', 'just mature', 'ripe', 'ripe for long'][Math.round(ripe)]!],
+      hours:
+        open === null
+          ? [0.5, 'no closing time is set']
+          : goesHome
+            ? [0.5, 'goes home, whatever the buyer’s hours']
+            : open === 0
+              ? [0, 'the buyer is closed']
+              : [share(open / Math.max(1, Math.min(hours, 6))), `${one(open)} h until the buyer closes`],
       dryer:
         dryer?.dryerBushelsPerHour === null
           ? [0.5, 'goes past the dryer']

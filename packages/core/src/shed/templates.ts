@@ -20,6 +20,7 @@ export const READINESS_TEMPLATES: Readonly<Record<MachineKind, readonly Template
     line('Feeder chain: slats straight, tension, drum position', 14, true, 'headerLock'),
     line('Fire extinguishers charged; chaff blown out of the engine bay', 7, true, 'hotBearing'),
     line('Field list, varieties and last calibration on the display', 5, false),
+    line('Wheels tight, tires and pressure', 7, true, 'lifting'),
     line('Lights, mirrors, slow-moving sign', 5, true, 'roading'),
   ],
   header: [

@@ -138,7 +138,7 @@ export class BookRepository {
   /** The newest reading of each field. */
   async lastReadings(farmId: string): Promise<Map<string, ReadingRow>> {
     const newest: { id: string }[] = await this.db.query(
-      'SELECT r.id FROM readings r JOIN (SELECT field_id, MAX(at_ms) AS at_ms FROM readings WHERE farm_id = ? AND moisture IS NOT NULL GROUP BY field_id) n ON n.field_id = r.field_id AND n.at_ms = r.at_ms WHERE r.farm_id = ?',
+      'SELECT r.id FROM readings r JOIN (SELECT field_id, MAX(at_ms) AS at_ms FROM readings WHERE farm_id = ? AND moisture IS NOT NULL AND NOT voided GROUP BY field_id) n ON n.field_id = r.field_id AND n.at_ms = r.at_ms WHERE r.farm_id = ? AND NOT r.voided AND r.moisture IS NOT NULL',
       [farmId, farmId],
     );
     if (newest.length === 0) return new Map();

@@ -47,6 +47,12 @@ export class NotebookController {
     return this.service.addReading(farmId, body, caller);
   }
 
+  @Post('readings/:readingId/void')
+  @Allow('operator')
+  voidReading(@Param('farmId') farmId: string, @Param('readingId') readingId: string): Promise<{ readingId: string }> {
+    return this.service.voidReading(farmId, readingId);
+  }
+
   @Post('notes/pair')
   @Allow('operator')
   addPair(@Param('farmId') farmId: string, @Body() body: PairBody, @CallerOf() caller: Caller): Promise<{ noteId: string }> {

@@ -28,7 +28,7 @@ export class NotebookRepository {
     const rows = await this.db
       .getRepository(ReadingRow)
       .find({ where: { farmId, ...(fieldId === undefined ? {} : { fieldId }) }, order: { atMs: 'DESC' }, take: READINGS_AT_ONCE });
-    return rows.map(({ farmId: _, atMs, ...row }) => ({ ...row, at: new Date(atMs).toISOString(), source: row.source as ReadingInfo['source'] }));
+    return rows.map(({ farmId: _, atMs, ...row }) => ({ ...row, at: new Date(atMs).toISOString(), source: row.source as ReadingInfo['source'], voided: Boolean(row.voided) }));
   }
 
   async notebook(farmId: string): Promise<Notebook> {

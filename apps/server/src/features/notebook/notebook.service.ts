@@ -30,6 +30,7 @@ export class NotebookService {
         tester: body.tester?.trim() ?? '',
         spot: body.spot?.trim() ?? '',
         by: caller.name,
+        voided: false,
       };
       const kept = await tx.findOneBy(ReadingRow, { farmId, id: row.id });
       if (kept) {
@@ -63,6 +64,14 @@ export class NotebookService {
           voided: false,
         } as never);
       return { noteId: body.id };
+    });
+  }
+
+  voidReading(farmId: string, readingId: string): Promise<{ readingId: string }> {
+    return this.repository.changing(farmId, async (tx) => {
+      if (!(await tx.existsBy(ReadingRow, { farmId, id: readingId }))) throw missing('id', 'reading');
+      await tx.update(ReadingRow, { farmId, id: readingId }, { voided: true });
+      return { readingId };
     });
   }
 

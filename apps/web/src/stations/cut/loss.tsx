@@ -8,6 +8,7 @@ import { type Farm, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
 import { Button, SelectBox } from '../../ui';
 import { formatDollars } from '../../widgets/quantity';
+import { TakeBack } from '../../widgets/take-back';
 import { clock, day } from '../../widgets/time';
 import { CountLoss } from './count-loss';
 import { type CutGiven, type CheckNote, checksOf, likelyLot, rangesOf, settingText, sheetsOf, SHOWN } from './machine';
@@ -149,6 +150,7 @@ function Newest({ farm, note, accepted }: { farm: Farm; note: CheckNote; accepte
         })}
         {check.parts.before && <li className="text-sm text-muted">Down before harvest, not the machine&rsquo;s: {check.parts.before.bushelsPerAcre.toFixed(2)} bu/ac.</li>}
       </ul>
+      <TakeBack path={`notes/${body.id}`} label="Take this count back" />
       {check.warnings.map((warning) => (
         <p key={warning} className="mt-1 text-sm">
           ◐ {warning}

@@ -1,13 +1,13 @@
 import type { SettingsBody } from '@fanega/contract';
 import { bestSettings, changedSettings, cropOf, type RankedSettings, type Setting, SETTINGS, type Settings, type TrailStep, USUAL_SETTINGS } from '@fanega/core';
 import { useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { ulid } from 'ulid';
 import { post } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
 import { Button, Choices, SelectBox, Sheet, TextBox } from '../../ui';
 import { formatMoisture, parseNumber, readMoisture } from '../../widgets/quantity';
+import { useRecorded } from '../../widgets/take-back';
 import { clock, day } from '../../widgets/time';
 import { type CutGiven, checksOf, likelyLot, rangesOf, settingText, sheetsOf, SHOWN, valuesOf } from './machine';
 import { changeWords, outcomeWords, trailOf } from './trail';
@@ -269,6 +269,7 @@ function ChangeSheet({
 }) {
   const refresh = useRefreshFarm(farm.id);
   const sending = useSend();
+  const recorded = useRecorded();
   const id = useRef(ulid());
   const [texts, setTexts] = useState<Record<string, string>>(() =>
     Object.fromEntries(valuesOf(start.values).map(([name, value]) => [name, String(Math.round(SHOWN[name].show(value) * 10) / 10)])),
@@ -311,7 +312,7 @@ function ChangeSheet({
       ...(dirt ? { dirt: Number(dirt) } : {}),
     };
     if (!(await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/settings`, body)))) return;
-    toast('Settings written down');
+    recorded('Settings written down', `notes/${id.current}`);
     await refresh();
     onClose();
   };

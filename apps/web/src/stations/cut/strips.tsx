@@ -7,6 +7,7 @@ import { useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
 import { Button, SelectBox, TextBox } from '../../ui';
 import { parseNumber } from '../../widgets/quantity';
+import { TakeBack } from '../../widgets/take-back';
 import { day } from '../../widgets/time';
 import { type CutGiven, likelyLot } from './machine';
 
@@ -130,6 +131,7 @@ export function Strips({ farm, notebook, rows, machineId }: CutGiven) {
                   {note.body.differences.map((d) => signed(kgPerHaToBushelsPerAcre(d, pounds))).join(', ')}
                 </p>
                 <Result result={compareStrips(note.body.differences)} show={(value) => kgPerHaToBushelsPerAcre(value, pounds)} />
+                <TakeBack path={`notes/${note.body.id}`} />
               </li>,
             ];
           })}

@@ -1,14 +1,15 @@
 import type { FieldRow, Notebook, ReadingInfo, WeatherHourInfo, WindowBody } from '@fanega/contract';
-import { type FieldForecast, fitToCut, type FitVerdict, gatherReadings, LEAST_PAIRS, likelyBuyerReading } from '@fanega/core';
+import { type FieldForecast, FIRE_STOP, fitToCut, type FitVerdict, gatherReadings, LEAST_PAIRS, likelyBuyerReading } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { type Farm, useFarm, useFields, useLotMoistures, useNotebook, useReadings, useWeather } from '../../data/farm';
+import { type Farm, useFarm, useFields, useLotMoistures, useNotebook, useReadings, useShed, useWeather } from '../../data/farm';
 import { asBuyer, buyerOffset, fieldFacts, type FieldFacts, type Tester, testersOf, windowFor } from '../../data/field-facts';
 import { useScience } from '../../science';
 import { Button, Choices, Empty, SelectBox } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { formatAcres, formatMoisture, Moisture } from '../../widgets/quantity';
 import { clock, day, fromWallTime, toWallTime, weekday } from '../../widgets/time';
+import { TakeBack } from '../../widgets/take-back';
 import { Swatch } from '../../widgets/weave';
 import { FIT_LOOK, OLD_AFTER_HOURS } from './fitness';
 import { MoistureChart, SourceName } from './moisture-chart';
@@ -68,6 +69,7 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
   const { lot } = row;
   const { timeZone } = farm.data.farm;
   const nowMs = Math.floor(farm.data.now / 60_000) * 60_000;
+  const stopAt = useShed().data?.season?.sheet.fireStopAt ?? FIRE_STOP;
   const own = useReadings(lot.fieldId);
   const fromBook = useLotMoistures(lot.id);
   const [buyerId, setBuyerId] = useState<string | null>(null);
@@ -82,7 +84,9 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
 
   const known = useMemo((): Known => {
     const year = Date.UTC(lot.season, 0, 1);
-    const all = [...(own.data ?? []), ...(fromBook.data ?? [])].map((reading) => ({ ...reading, atMs: Date.parse(reading.at) })).filter(({ atMs }) => atMs >= year);
+    const all = [...(own.data ?? []), ...(fromBook.data ?? [])]
+      .map((reading) => ({ ...reading, atMs: Date.parse(reading.at) }))
+      .filter(({ atMs, voided }) => atMs >= year && !voided);
     const offsets = new Map([...testers].map(([name, tester]) => [name, buyerOffset(tester)]));
     return {
       readings: all
@@ -200,7 +204,7 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
             label={`Moisture of ${lot.fieldName}: ${known.readings.length} readings${forecast ? ' and the forecast' : ''}`}
           />
         </div>
-        {span === 'day' && <WeatherLine weather={weather} from={from} to={to} timeZone={timeZone} inset />}
+        {span === 'day' && <WeatherLine weather={weather} from={from} to={to} timeZone={timeZone} stopAt={stopAt} inset />}
         <p className="mt-2 flex flex-wrap gap-x-5 gap-y-1 text-sm">
           {[...new Set([...known.readings.map((r) => r.source), ...(known.bites.length > 0 ? (['bite'] as const) : [])])].map((source) => (
             <SourceName key={source} source={source} />
@@ -247,7 +251,7 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
         tester={[...known.readings].reverse().find((r) => r.tester !== '')?.tester ?? ''}
       />
       {sheet === 'window' && <WindowSheet crop={facts.crop} buyerId={buyerId} start={wanted?.sheet ?? window} revision={wanted?.revision ?? 0} onClose={() => setSheet(null)} />}
-      {sheet !== null && typeof sheet === 'object' && <PairSheet tester={sheet.tester} onClose={() => setSheet(null)} />}
+      {sheet !== null && typeof sheet === 'object' && <PairSheet tester={sheet.tester} pairs={testers.get(sheet.tester)?.pairs ?? []} onClose={() => setSheet(null)} />}
     </div>
   );
 }
@@ -423,14 +427,17 @@ function ReadingsTable({ own, testers, timeZone }: { own: readonly ReadingInfo[]
             <th className="px-2">Spot</th>
             <th className="px-2 text-right">Read</th>
             <th className="px-2 text-right">At the buyer</th>
-            <th className="py-1.5 pl-2">By</th>
+            <th className="px-2">By</th>
+            <th className="py-1.5 pl-2">
+              <span className="sr-only">Take back</span>
+            </th>
           </tr>
         </thead>
         <tbody>
           {own.slice(0, READINGS_SHOWN).map((reading) => {
             const likely = reading.moisture === null ? null : likelyBuyerReading(reading.moisture, testers.get(reading.tester)?.pairs ?? []).likely;
             return (
-              <tr key={reading.id} className="border-b border-rule">
+              <tr key={reading.id} className={`border-b border-rule ${reading.voided ? 'text-muted line-through' : ''}`}>
                 <td className="py-1 pr-2 whitespace-nowrap">
                   {day(reading.at, timeZone)} <b>{clock(reading.at, timeZone)}</b>
                 </td>
@@ -443,7 +450,8 @@ function ReadingsTable({ own, testers, timeZone }: { own: readonly ReadingInfo[]
                 <td className="px-2 text-right whitespace-nowrap">
                   {likely ? `${formatMoisture(likely.low)} to ${formatMoisture(likely.high)} %` : <span className="text-muted">–</span>}
                 </td>
-                <td className="py-1 pl-2">{reading.by}</td>
+                <td className="px-2">{reading.by}</td>
+                <td className="py-1 pl-2">{!reading.voided && <TakeBack path={`readings/${reading.id}`} />}</td>
               </tr>
             );
           })}

@@ -1,9 +1,9 @@
 import type { FieldRow } from '@fanega/contract';
 import type { Notebook } from '@fanega/contract';
-import { cropOf, dryBushels } from '@fanega/core';
+import { cropOf, dryBushels, FIRE_STOP } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { type Farm, useFarm, useFields, useNotebook, useWeather } from '../../data/farm';
+import { type Farm, useFarm, useFields, useNotebook, useShed, useWeather } from '../../data/farm';
 import { type Tester, testersOf } from '../../data/field-facts';
 import { Button, Empty, SelectBox } from '../../ui';
 import { Answered } from '../../ui/answer';
@@ -28,6 +28,7 @@ export default function Fields() {
   const fields = useFields();
   const notebook = useNotebook();
   const weather = useWeather(1, 2);
+  const stopAt = useShed().data?.season?.sheet.fireStopAt ?? FIRE_STOP;
   const hour = Math.floor(farm.data.now / 3_600_000) * 3_600_000;
   const [adding, setAdding] = useState(false);
   const [reading, setReading] = useState(false);
@@ -45,8 +46,8 @@ export default function Fields() {
       </div>
       {weather.data && weather.data.length > 0 && (
         <section aria-label="Weather" className="border-b border-rule px-5 py-3 lg:px-6">
-          <WeatherNow weather={weather.data} nowMs={farm.data.now} timeZone={farm.data.farm.timeZone} />
-          <WeatherLine weather={weather.data} from={hour} to={hour + 36 * 3_600_000} timeZone={farm.data.farm.timeZone} />
+          <WeatherNow weather={weather.data} nowMs={farm.data.now} timeZone={farm.data.farm.timeZone} stopAt={stopAt} />
+          <WeatherLine weather={weather.data} from={hour} to={hour + 36 * 3_600_000} timeZone={farm.data.farm.timeZone} stopAt={stopAt} />
         </section>
       )}
       <Answered answer={fields} what="Adding up the fields">

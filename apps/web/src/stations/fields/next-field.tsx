@@ -1,7 +1,7 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import type { FieldRow, NextFieldSheet, Notebook, WeatherHourInfo } from '@fanega/contract';
+import type { FieldRow, NextFieldSheet, Notebook, WeatherHourInfo, WindowBody } from '@fanega/contract';
 import {
   bushelsPerAcreToKgPerHa,
   cornDrydown,
@@ -22,11 +22,12 @@ import { toast } from 'sonner';
 import { ulid } from 'ulid';
 import { post, put } from '../../data/api';
 import { type Farm, useFarm, useFields, useNotebook, useReadings, useRefreshFarm, useWeather } from '../../data/farm';
-import { asBuyer, acresToHa, buyerOffset, fieldFacts, type FieldFacts, testersOf } from '../../data/field-facts';
+import { asBuyer, acresToHa, buyerOffset, fieldFacts, type FieldFacts, testersOf, windowFor } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
 import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { formatAcres, formatBushels, formatMoisture, parseNumber } from '../../widgets/quantity';
+import { toWallTime } from '../../widgets/time';
 import { Swatch } from '../../widgets/weave';
 
 const HOUR = 3_600_000;
@@ -62,7 +63,7 @@ interface Given {
   readonly rows: readonly FieldRow[];
   readonly notebook: Notebook;
   readonly weather: readonly WeatherHourInfo[];
-  readonly readings: readonly { readonly fieldId: string; readonly at: string; readonly moisture: number | null; readonly tester: string }[];
+  readonly readings: readonly { readonly fieldId: string; readonly at: string; readonly moisture: number | null; readonly tester: string; readonly voided?: boolean }[];
 }
 
 /** Moisture as the buyer would test it, and points a day: what somebody said, or the field's own readings. */
@@ -70,7 +71,9 @@ function moistureOf(facts: FieldFacts, { farm, notebook, readings }: Given): { m
   const testers = testersOf(notebook);
   const { lot } = facts.row;
   const own = readings
-    .flatMap((r) => (r.fieldId === lot.fieldId && r.moisture !== null ? [{ at: Date.parse(r.at), moisture: asBuyer(r.moisture, buyerOffset(testers.get(r.tester))) }] : []))
+    .flatMap((r) =>
+      r.fieldId === lot.fieldId && r.moisture !== null && !r.voided ? [{ at: Date.parse(r.at), moisture: asBuyer(r.moisture, buyerOffset(testers.get(r.tester))) }] : [],
+    )
     .filter((r) => r.at <= farm.data.now && r.at > farm.data.now - 30 * DAY)
     .sort((a, b) => a.at - b.at);
   const typed = notebook.nextField?.sheet.facts[lot.fieldId]?.pointsPerDay;
@@ -85,6 +88,15 @@ function moistureOf(facts: FieldFacts, { farm, notebook, readings }: Given): { m
   );
   const today = (farm.data.now - own[0]!.at) / DAY;
   return { moisture: newest?.moisture ?? null, pointsPerDay: Math.min(5, Math.max(0, 100 * (curve.moistureAt(today) - curve.moistureAt(today + 1)))) };
+}
+
+/** Hours until a window closes today, 0 outside of its hours; null where none are set. */
+function closesIn(window: WindowBody | undefined, nowMs: number, timeZone: string): number | null {
+  if (window?.closesAt === undefined && window?.opensAt === undefined) return null;
+  const wall = toWallTime(nowMs, timeZone);
+  const hour = Number(wall.slice(11, 13)) + Number(wall.slice(14, 16)) / 60;
+  const [opens, closes] = [window.opensAt ?? 0, window.closesAt ?? 24];
+  return hour < opens ? 0 : Math.max(0, closes - hour);
 }
 
 const textsOf = (sheet: NextFieldSheet) => ({
@@ -148,6 +160,8 @@ function Ranking(given: Given) {
               ...(pointsPerDay === undefined ? {} : { pointsPerDay }),
               base: facts.crop.baseMoisture,
               standability: own?.standability ?? 0,
+              ...(own?.maturity === undefined ? {} : { maturity: own.maturity }),
+              closesIn: closesIn(windowFor(notebook, facts.crop.id, null)?.sheet, nowMs, farm.data.farm.timeZone),
               distance: own?.distance ?? 0,
               area: acresToHa(facts.acresLeft),
               hours: kgPerHour > 0 ? (kgPerHa * acresToHa(facts.acresLeft)) / kgPerHour : 0,
@@ -439,6 +453,7 @@ function Tell({ farm, lotId, name, moisture, dryer, first }: { farm: Farm; lotId
   );
 }
 
+const RIPE = ['still filling', 'just mature', 'ripe', 'ripe for long'];
 const STANDS = ['sound', 'some weak stalks', 'weak stalks', 'going down'];
 
 function FactsSheet({
@@ -460,6 +475,7 @@ function FactsSheet({
   const perHa = (bushels: number): number => (bushels * legal) / acresToHa(1);
   const [miles, setMiles] = useState(facts ? String(Math.round((facts.distance / milesToMetres(1)) * 10) / 10) : '');
   const [stand, setStand] = useState(facts?.standability ?? 0);
+  const [ripe, setRipe] = useState(facts?.maturity === undefined ? '' : String(facts.maturity));
   const [expected, setExpected] = useState(facts?.yieldKgPerHa === undefined ? '' : String(Math.round(facts.yieldKgPerHa / perHa(1))));
   const [points, setPoints] = useState(facts?.pointsPerDay === undefined ? '' : String(facts.pointsPerDay));
   const [wrong, setWrong] = useState<Record<string, string>>({});
@@ -485,6 +501,7 @@ function FactsSheet({
               [lot.fieldId]: {
                 standability: stand,
                 distance: milesToMetres(way),
+                ...(ripe === '' ? {} : { maturity: Number(ripe) }),
                 ...(expected.trim() === '' ? {} : { yieldKgPerHa: perHa(bring) }),
                 ...(points.trim() === '' ? {} : { pointsPerDay: loses }),
               },
@@ -496,6 +513,14 @@ function FactsSheet({
         <TextBox label="Way from the yard" unit="miles" inputMode="decimal" value={miles} error={wrong.miles} onChange={(event) => setMiles(event.target.value)} />
         <SelectBox label="How it stands" value={stand} onChange={(event) => setStand(Number(event.target.value))}>
           {STANDS.map((word, i) => (
+            <option key={word} value={i}>
+              {word}
+            </option>
+          ))}
+        </SelectBox>
+        <SelectBox label="How ripe it is" value={ripe} onChange={(event) => setRipe(event.target.value)}>
+          <option value="">nobody looked</option>
+          {RIPE.map((word, i) => (
             <option key={word} value={i}>
               {word}
             </option>

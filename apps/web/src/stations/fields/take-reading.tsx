@@ -1,11 +1,11 @@
 import type { ReadingSource } from '@fanega/contract';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { ulid } from 'ulid';
 import { ApiError, post } from '../../data/api';
 import { useFarm, useRefreshFarm } from '../../data/farm';
 import { Button, Choices, SelectBox, Sheet, TextBox } from '../../ui';
 import { parseNumber, readMoisture } from '../../widgets/quantity';
+import { useRecorded } from '../../widgets/take-back';
 import { SOURCE_WORDS } from './moisture-chart';
 
 /** The tester of the last reading on this device: most people have one. */
@@ -28,6 +28,7 @@ export function TakeReading({ open, onClose, fieldId: given, tester: usual = '' 
   const [spot, setSpot] = useState('');
   const [error, setError] = useState<{ field: string; message: string } | null>(null);
   const [busy, setBusy] = useState(false);
+  const recorded = useRecorded();
   // One id until it is saved: sent again over a broken line, it stays one reading.
   const id = useRef(ulid());
   const bite = source === 'bite';
@@ -50,10 +51,10 @@ export function TakeReading({ open, onClose, fieldId: given, tester: usual = '' 
         ...(tester.trim() && source !== 'elevator' && !bite ? { tester: tester.trim() } : {}),
         ...(spot.trim() ? { spot: spot.trim() } : {}),
       });
+      recorded('Reading recorded', `readings/${id.current}`);
       id.current = ulid();
       localStorage.setItem(TESTER_KEY, tester.trim());
       setFigure('');
-      toast('Reading recorded');
       await refresh();
       onClose();
     } catch (failure) {

@@ -1,13 +1,14 @@
 import { LEAST_PAIRS, likelyBuyerReading } from '@fanega/core';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { ulid } from 'ulid';
 import { post } from '../../data/api';
 import { useFarm, useRefreshFarm } from '../../data/farm';
 import type { Tester } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
 import { Button, Sheet, TextBox } from '../../ui';
-import { readMoisture } from '../../widgets/quantity';
+import { formatMoisture, readMoisture } from '../../widgets/quantity';
+import { TakeBack, useRecorded } from '../../widgets/take-back';
+import { day } from '../../widgets/time';
 
 const points = (value: number): string => `${Math.abs(value).toFixed(1)} ${Math.abs(Math.abs(value) - 1) < 0.05 ? 'point' : 'points'}`;
 
@@ -21,10 +22,11 @@ export function testerWords(tester: Tester | undefined, name: string, now: numbe
 }
 
 /** One more pair of the same grain: our tester's figure and the buyer's test. */
-export function PairSheet({ tester, onClose }: { tester: string; onClose: () => void }) {
+export function PairSheet({ tester, pairs, onClose }: { tester: string; pairs: Tester['pairs']; onClose: () => void }) {
   const farm = useFarm();
   const refresh = useRefreshFarm(farm.id);
   const sending = useSend();
+  const recorded = useRecorded();
   const id = useRef(ulid());
   const [name, setName] = useState(tester);
   const [ours, setOurs] = useState('');
@@ -41,7 +43,7 @@ export function PairSheet({ tester, onClose }: { tester: string; onClose: () => 
     if (Object.keys(errors).length > 0) return;
     const body = { id: id.current, at: new Date(farm.clock()).toISOString(), tester: name.trim(), testerMoisture: a.value, buyerMoisture: b.value };
     if (!(await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/pair`, body)))) return;
-    toast('Pair recorded');
+    recorded('Pair recorded', `notes/${id.current}`);
     await refresh();
     onClose();
   };
@@ -83,6 +85,18 @@ export function PairSheet({ tester, onClose }: { tester: string; onClose: () => 
         <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
           Record the pair
         </Button>
+        {pairs.length > 0 && (
+          <ul className="divide-y divide-rule border-y border-rule" aria-label="Pairs so far">
+            {pairs.map((pair) => (
+              <li key={pair.id} className="flex items-center justify-between gap-3">
+                <span>
+                  {day(pair.at, farm.data.farm.timeZone)}: ours {formatMoisture(pair.tester)}, the buyer&rsquo;s <b>{formatMoisture(pair.buyer)}</b>
+                </span>
+                <TakeBack path={`notes/${pair.id}`} />
+              </li>
+            ))}
+          </ul>
+        )}
       </form>
     </Sheet>
   );

@@ -1,13 +1,13 @@
 import type { BreakdownBody, Shed } from '@fanega/contract';
 import { type BreakdownSum, breakdownSummary, type Cause, CAUSES } from '@fanega/core';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { ulid } from 'ulid';
 import { post } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
 import { Button, SelectBox, Sheet, TextBox } from '../../ui';
 import { formatBushelsFine, formatMoney, parseNumber } from '../../widgets/quantity';
+import { useRecorded } from '../../widgets/take-back';
 import { clock, day, fromWallTime, toWallTime } from '../../widgets/time';
 
 /** What broke this season, and what it cost, by machine, by cause, by the spare that was missing. */
@@ -130,6 +130,7 @@ function Sums({ title, rows }: { title: string; rows: readonly (readonly [string
 export function BreakdownSheet({ farm, shed, assetId, onClose }: { farm: Farm; shed: Shed; assetId: string; onClose: () => void }) {
   const refresh = useRefreshFarm(farm.id);
   const sending = useSend();
+  const recorded = useRecorded();
   const id = useRef(ulid());
   const { timeZone } = farm.data.farm;
   const [machine, setMachine] = useState(assetId);
@@ -167,7 +168,7 @@ export function BreakdownSheet({ farm, shed, assetId, onClose }: { farm: Farm; s
       mended,
     };
     if (!(await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/breakdown`, body)))) return;
-    toast('Breakdown recorded');
+    recorded('Breakdown recorded', `notes/${id.current}`);
     await refresh();
     onClose();
   };

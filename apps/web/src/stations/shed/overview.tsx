@@ -1,5 +1,5 @@
 import type { AssetBody, SeasonBody, Shed, TemplateBody } from '@fanega/contract';
-import { type CardId, CROP_IDS, CROPS, MACHINE_KINDS, type MachineKind, SAFETY_CARDS } from '@fanega/core';
+import { type CardId, CROP_IDS, CROPS, FIRE_STOP, MACHINE_KINDS, type MachineKind, SAFETY_CARDS } from '@fanega/core';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ulid } from 'ulid';
@@ -147,10 +147,21 @@ function SeasonSheet({ farm, shed, onClose }: { farm: Farm; shed: Shed; onClose:
   const refresh = useRefreshFarm(farm.id);
   const sending = useSend();
   const [season, setSeason] = useState<SeasonBody>(() => ({ firstDays: { ...shed.season?.sheet.firstDays }, acknowledge: [...(shed.season?.sheet.acknowledge ?? [])] }));
+  const [limit, setLimit] = useState(shed.season?.sheet.fireStopAt === undefined ? '' : String(shed.season.sheet.fireStopAt));
+  const [wrong, setWrong] = useState<string | undefined>();
   const crops = [...new Set([...farm.data.lots.map((lot) => lot.crop), ...Object.keys(season.firstDays)])].filter((crop) => (CROP_IDS as readonly string[]).includes(crop));
   const save = async (): Promise<void> => {
+    const fireStopAt = parseNumber(limit);
+    if (limit.trim() !== '' && !(fireStopAt >= 5 && fireStopAt <= 100)) return setWrong('An index from 5 to 100');
     const firstDays = Object.fromEntries(Object.entries(season.firstDays).filter(([, day]) => day !== ''));
-    if (!(await sending.send(() => put<{ revision: number }>(`/farms/${farm.id}/sheets/season`, { revision: shed.season?.revision ?? 0, sheet: { ...season, firstDays } }))))
+    if (
+      !(await sending.send(() =>
+        put<{ revision: number }>(`/farms/${farm.id}/sheets/season`, {
+          revision: shed.season?.revision ?? 0,
+          sheet: { ...season, firstDays, ...(limit.trim() === '' ? {} : { fireStopAt }) },
+        }),
+      ))
+    )
       return;
     await refresh();
     onClose();
@@ -174,6 +185,17 @@ function SeasonSheet({ farm, shed, onClose }: { farm: Farm; shed: Shed; onClose:
             onChange={(event) => setSeason({ ...season, firstDays: { ...season.firstDays, [crop]: event.target.value } })}
           />
         ))}
+        <TextBox
+          label="Fire index at which we stop"
+          inputMode="decimal"
+          hint={`the local authority’s limit; empty: ${FIRE_STOP}`}
+          value={limit}
+          error={wrong}
+          onChange={(event) => {
+            setLimit(event.target.value);
+            setWrong(undefined);
+          }}
+        />
         <fieldset className="border-t border-rule pt-4">
           <legend className="font-semibold">Cards that are acknowledged before their step</legend>
           {(Object.keys(SAFETY_CARDS) as CardId[]).map((card) => (
