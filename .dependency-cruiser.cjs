@@ -42,6 +42,7 @@ module.exports = {
     { name: 'a-station-no-other', severity: 'error', from: { path: '^apps/web/src/stations/([^/]+)/' }, to: { path: '^apps/web/src/stations/', pathNot: '^apps/web/src/stations/$1/' } },
     rule('widgets-below-stations', '^apps/web/src/widgets/', { path: '^apps/web/src/(stations|app)/' }),
     rule('data-below-all', '^apps/web/src/data/', { path: '^apps/web/src/(stations|app|widgets|record|ui)/' }),
+    rule('outbox-knows-the-api-only', '^apps/web/src/outbox/', { path: '^apps/web/src/', pathNot: '^apps/web/src/(outbox/|data/api)' }),
     { name: 'a-feature-by-its-index', severity: 'error', from: { path: '^apps/server/src/features/([^/]+)/' }, to: { path: '^apps/server/src/features/', pathNot: ['^apps/server/src/features/$1/', '/index\\.ts$'] } },
     rule('platform-below-features', '^apps/server/src/platform/', { path: '^apps/server/src/features/' }),
   ],

@@ -15,6 +15,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     reducedMotion: 'reduce',
+    // Requests that a service worker answers cannot be cut off by a test; those that are about it allow it.
+    serviceWorkers: 'block',
     launchOptions: { executablePath: process.env.FANEGA_CHROMIUM ?? '/usr/bin/chromium', args: FLAGS },
   },
 });

@@ -11,8 +11,12 @@ import { SWRConfig } from 'swr';
 import { App } from './app/App';
 import { applyTheme, storedTheme } from './app/theme';
 import { get } from './data/api';
+import { startOutbox } from './outbox';
 
 applyTheme(storedTheme());
+startOutbox();
+// Only what was built has a list of its files.
+if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

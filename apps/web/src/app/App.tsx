@@ -1,5 +1,5 @@
 import { lazy, Suspense } from 'react';
-import { Route, Routes } from 'react-router';
+import { Route, Routes, useLocation } from 'react-router';
 import { Toaster } from 'sonner';
 import { FarmProvider, useFarmState, useMe } from '../data/farm';
 import { RecordProvider } from '../record';
@@ -12,6 +12,7 @@ const Today = lazy(() => import('../stations/today'));
 const Fields = lazy(() => import('../stations/fields'));
 const FieldPage = lazy(() => import('../stations/fields/field-page'));
 const NextField = lazy(() => import('../stations/fields/next-field'));
+const Cab = lazy(() => import('../stations/cab'));
 const Cut = lazy(() => import('../stations/cut'));
 const Work = lazy(() => import('../stations/work'));
 const Store = lazy(() => import('../stations/store'));
@@ -40,6 +41,7 @@ export function App() {
 
 function FarmPages({ farmId }: { farmId: string }) {
   const { farm, error, offline, retry } = useFarmState(farmId);
+  const inCab = useLocation().pathname.startsWith('/cab');
   if (!farm) {
     if (!error) return <Loading what="Opening the book" />;
     return <Failure message={error.message} unreachable={error.unreachable} onRetry={retry} />;
@@ -47,27 +49,33 @@ function FarmPages({ farmId }: { farmId: string }) {
   return (
     <FarmProvider farm={farm}>
       <RecordProvider>
-        <Shell offline={offline}>
-          <Suspense fallback={<Loading what="Opening" />}>
-            <Routes>
-              <Route path="/" element={<Today />} />
-              <Route path="/fields" element={<Fields />} />
-              <Route path="/fields/next" element={<NextField />} />
-              <Route path="/fields/:lotId" element={<FieldPage />} />
-              <Route path="/cut/*" element={<Cut />} />
-              <Route path="/haul" element={<Work station="haul" />} />
-              <Route path="/dry" element={<Work station="dry" />} />
-              <Route path="/store" element={<Store />} />
-              <Route path="/store/:placeId" element={<Store />} />
-              <Route path="/sell" element={<Sell />} />
-              <Route path="/trace" element={<Trace />} />
-              <Route path="/trace/lot/:lotId" element={<Trace />} />
-              <Route path="/trace/delivery/:entryId" element={<Trace />} />
-              <Route path="/shed/*" element={<Shed />} />
-              <Route path="*" element={<NotFound />} />
-            </Routes>
+        {inCab ? (
+          <Suspense fallback={<Loading what="Opening the cab" />}>
+            <Cab offline={offline} />
           </Suspense>
-        </Shell>
+        ) : (
+          <Shell offline={offline}>
+            <Suspense fallback={<Loading what="Opening" />}>
+              <Routes>
+                <Route path="/" element={<Today />} />
+                <Route path="/fields" element={<Fields />} />
+                <Route path="/fields/next" element={<NextField />} />
+                <Route path="/fields/:lotId" element={<FieldPage />} />
+                <Route path="/cut/*" element={<Cut />} />
+                <Route path="/haul" element={<Work station="haul" />} />
+                <Route path="/dry" element={<Work station="dry" />} />
+                <Route path="/store" element={<Store />} />
+                <Route path="/store/:placeId" element={<Store />} />
+                <Route path="/sell" element={<Sell />} />
+                <Route path="/trace" element={<Trace />} />
+                <Route path="/trace/lot/:lotId" element={<Trace />} />
+                <Route path="/trace/delivery/:entryId" element={<Trace />} />
+                <Route path="/shed/*" element={<Shed />} />
+                <Route path="*" element={<NotFound />} />
+              </Routes>
+            </Suspense>
+          </Shell>
+        )}
       </RecordProvider>
     </FarmProvider>
   );

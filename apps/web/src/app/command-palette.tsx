@@ -108,7 +108,16 @@ function Finder({ onClose, onGo, onTheme }: Props) {
             </Item>
           ))}
           <Item onSelect={act(() => window.location.assign(`/api/farms/${farm.id}/book`))}>Save the whole book as a file</Item>
-          <Item onSelect={act(() => void post('/auth/sign-out').then(() => mutate(() => true)))}>Sign out</Item>
+          <Item
+            onSelect={act(
+              () =>
+                void post('/auth/sign-out')
+                  .then(() => ('caches' in window ? caches.delete('fanega-answers') : undefined))
+                  .then(() => mutate(() => true)),
+            )}
+          >
+            Sign out
+          </Item>
         </Group>
       </Command.List>
     </Command>

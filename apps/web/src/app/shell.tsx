@@ -1,8 +1,8 @@
 import { Menu, Moon, NotebookPen, Search, Sun, SunDim, WifiOff } from 'lucide-react';
 import { type ReactNode, useEffect, useState } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { Link, useLocation, useNavigate } from 'react-router';
 import { useFarm } from '../data/farm';
-import { KINDS, useRecorder } from '../record';
+import { KINDS, QueueBar, useRecorder } from '../record';
 import { clock } from '../widgets/time';
 import { WeaveDefs } from '../widgets/weave';
 import { CommandPalette } from './command-palette';
@@ -74,7 +74,10 @@ export function Shell({ offline, children }: { offline: boolean; children: React
       <header className="no-print sticky top-0 z-20 border-b border-ink bg-paper lg:static lg:col-span-2">
         <div className="flex items-center justify-between gap-2 px-3 pt-1 lg:hidden">
           <span className="truncate font-bold">{farm.data.farm.name}</span>
-          <span className="flex">
+          <span className="flex items-center">
+            <Link to="/cab" className="inline-flex min-h-11 items-center px-2 font-semibold underline decoration-rule underline-offset-4">
+              Cab
+            </Link>
             <IconButton label={`Theme: ${THEME_LOOK[theme].label}, change to ${THEME_LOOK[nextTheme].label}`} onClick={() => changeTheme(nextTheme)}>
               <Icon size={20} />
             </IconButton>
@@ -87,6 +90,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
           </span>
         </div>
         <StationsBar />
+        <QueueBar />
         {offline && (
           <p role="status" className="flex items-center gap-2 border-t border-ink bg-foot px-4 py-1.5 text-on-foot">
             <WifiOff size={16} aria-hidden="true" /> No signal. You see the book as it was at {clock(farm.data.now, farm.data.farm.timeZone)}; what you type is kept.
@@ -98,7 +102,10 @@ export function Shell({ offline, children }: { offline: boolean; children: React
           tools={
             <div className="hidden items-center justify-between border-b border-rule px-2 lg:flex">
               <span className="truncate pl-1.5 text-sm font-semibold">{farm.data.farm.name}</span>
-              <span className="flex shrink-0">
+              <span className="flex shrink-0 items-center">
+                <Link to="/cab" className="inline-flex min-h-11 items-center px-2 text-sm font-semibold underline decoration-rule underline-offset-4">
+                  Cab
+                </Link>
                 <IconButton label={`Theme: ${THEME_LOOK[theme].label}, change to ${THEME_LOOK[nextTheme].label}`} onClick={() => changeTheme(nextTheme)}>
                   <Icon size={18} />
                 </IconButton>

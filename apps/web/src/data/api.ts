@@ -18,6 +18,10 @@ export class ApiError extends Error {
   }
 }
 
+/** Answers that came from this device's own store because there was no signal, with when they were fetched, ms. */
+const kept = new Map<string, number>();
+export const keptSince = (path: string): number | undefined => kept.get(path);
+
 async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
   const asItIs = body instanceof Blob;
   let response: Response;
@@ -36,6 +40,9 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
     const error = answer as ErrorAnswer | null;
     throw new ApiError(response.status, error?.message ?? `The server answered ${response.status}.`, error?.code ?? 'unknown', error?.issues);
   }
+  const keptAt = Number(response.headers.get('x-fanega-kept'));
+  if (keptAt > 0) kept.set(path, keptAt);
+  else kept.delete(path);
   return answer as T;
 }
 

@@ -18,7 +18,9 @@ import type {
 import { CROPS, cropOf, kilogramsPerBushel, type Position, UNKNOWN_LOT } from '@fanega/core';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
-import { type ApiError } from './api';
+import { entriesAhead, farmAhead } from '../outbox/ahead';
+import { useOutbox } from '../outbox';
+import { type ApiError, get, keptSince } from './api';
 
 export const useMe = () => useSWR<Me, ApiError>('/auth/me');
 
@@ -52,10 +54,10 @@ export function useFarm(): Farm {
 
 const EMPTY: Position = { wetKg: 0, dryKg: 0, moisture: null, layers: 0, lots: {}, wetLots: {} };
 
-export function farmOf(id: string, data: FarmNow): Farm {
+export function farmOf(id: string, data: FarmNow, receivedAt = Date.now()): Farm {
   const lots = new Map(data.lots.map((lot) => [lot.id, lot]));
   const places = new Map(data.places.map((place) => [place.id, place]));
-  const ahead = data.now - Date.now();
+  const ahead = data.now - receivedAt;
   const order = new Map(data.lots.map((lot, i) => [lot.id, i]));
   const mainCrop = (byLot: Readonly<Record<string, number>>): string | undefined => {
     const known = Object.entries(byLot).filter(([lot]) => lots.has(lot));
@@ -134,16 +136,25 @@ export interface FarmState {
   readonly retry: () => void;
 }
 
+/** The farm as it was told, with when that was by this device's clock: the two clocks need not agree. */
+type Received = FarmNow & { readonly received: number };
+const received = async (path: string): Promise<Received> => {
+  const data = await get<FarmNow>(path);
+  return { ...data, received: keptSince(path) ?? Date.now() };
+};
+
 export function useFarmState(farmId: string): FarmState {
-  const { data, error, mutate } = useSWR<FarmNow, ApiError>(`/farms/${farmId}/now`, { refreshInterval: 60_000 });
+  const { data, error, mutate } = useSWR<Received, ApiError>(`/farms/${farmId}/now`, received, { refreshInterval: 60_000 });
+  const outbox = useOutbox();
   const { mutate: mutateAny } = useSWRConfig();
   // The session is over: the way in is shown again.
   useEffect(() => {
     if (error?.status === 401) void mutateAny('/auth/me');
   }, [error, mutateAny]);
   const connected = useFeed(farmId, data?.seq);
-  const farm = useMemo(() => (data ? farmOf(farmId, data) : undefined), [farmId, data]);
-  return { farm, error, offline: !connected || (error?.unreachable ?? false), retry: () => void mutate() };
+  const farm = useMemo(() => (data ? farmOf(farmId, farmAhead(data, entriesAhead(outbox, farmId, data.seq)), data.received) : undefined), [farmId, data, outbox]);
+  const offline = !connected || (error?.unreachable ?? false) || (data !== undefined && keptSince(`/farms/${farmId}/now`) !== undefined);
+  return { farm, error, offline, retry: () => void mutate() };
 }
 
 export function FarmProvider({ farm, children }: { farm: Farm; children: ReactNode }) {

@@ -1,8 +1,9 @@
 import type { Entry, LoadStep } from '@fanega/core';
-import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { ulid } from 'ulid';
 import { ApiError } from '../data/api';
+import { enqueue } from '../outbox';
 import { useFarm, useRefreshFarm } from '../data/farm';
 import { type Draft, draftOf, emptyDraft, type RecordKind } from './draft';
 import { keptDraft } from './kept';
@@ -30,7 +31,6 @@ export function useRecorder(): Recorder {
 export function RecordProvider({ children }: { children: ReactNode }) {
   const farm = useFarm();
   const [draft, setDraft] = useState<Draft | null>(null);
-  const tried = useRef(new Map<string, Entry>());
 
   const refresh = useRefreshFarm(farm.id);
 
@@ -60,9 +60,7 @@ export function RecordProvider({ children }: { children: ReactNode }) {
       open: (given = {}) => setDraft(Object.keys(given).length === 0 ? (keptDraft() ?? emptyDraft(ulid)) : emptyDraft(ulid, given)),
       correct: (entry) => setDraft(draftOf(entry, ulid, farm.data.farm.timeZone)),
       load: async ({ from, to, wetKg }) => {
-        // Tapped again after a try without an answer: the same entry once more, so that it cannot be doubled.
-        const key = `${from} ${to}`;
-        const entry: Entry = tried.current.get(key) ?? {
+        const entry: Entry = {
           type: 'move',
           id: ulid(),
           at: new Date(farm.clock()).toISOString(),
@@ -72,16 +70,16 @@ export function RecordProvider({ children }: { children: ReactNode }) {
           to,
           ...(wetKg === undefined ? {} : { wetKg, method: 'estimate' }),
         };
+        const what = `${farm.placeName(from)} → ${farm.placeName(to)}`;
         try {
           await send(farm.id, entry);
-          tried.current.delete(key);
-          recorded(entry.id, `${farm.placeName(from)} → ${farm.placeName(to)} is in the book`);
+          recorded(entry.id, `${what} is in the book`);
         } catch (error) {
-          if (error instanceof ApiError && error.unreachable) tried.current.set(key, entry);
-          else tried.current.delete(key);
-          toast.error(
-            error instanceof ApiError ? `${error.message}${error.unreachable ? ' Tap again when the signal is back; it will not be doubled.' : ''}` : 'This did not work.',
-          );
+          if (!(error instanceof ApiError)) throw error;
+          if (!error.unreachable) return void toast.error(error.message);
+          // It may have arrived: the same entry once more, by its id, doubles nothing.
+          await enqueue(farm.id, [entry], what);
+          toast(`${what} waits on this device and goes out when the signal is back.`);
         }
       },
       undo,
@@ -100,6 +98,10 @@ export function RecordProvider({ children }: { children: ReactNode }) {
             setDraft(null);
             recorded(id, what);
           }}
+          onKept={() => {
+            setDraft(null);
+            toast('Kept on this device: it goes out when the signal is back.');
+          }}
         />
       )}
     </RecorderContext.Provider>
@@ -110,3 +112,6 @@ export type { Draft, RecordKind };
 export { KINDS } from './draft';
 
 export { deviceName } from './send';
+
+export { stamped } from './send';
+export { QueueBar } from './queue';

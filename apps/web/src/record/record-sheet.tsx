@@ -6,14 +6,16 @@ import { ApiError } from '../data/api';
 import { type Farm, useFarm } from '../data/farm';
 import { Button, Choices, SelectBox, Sheet, TextBox } from '../ui';
 import { formatBushels, formatMoisture, formatPounds, formatShare } from '../widgets/quantity';
+import { enqueue } from '../outbox';
+import { headline } from '../widgets/headline';
 import { METHOD_WORDS } from '../widgets/method-words';
 import { happensTwice } from '../widgets/time';
 import { type Amount, type Draft, draftCrop, type DraftErrors, emptyDraft, fieldOf, KINDS, likelyMethod, readDraft } from './draft';
 import { keepDraft } from './kept';
-import { sendDraft } from './send';
+import { sendDraft, stamped } from './send';
 
 /** Records an entry: likely next ones ready made on top, everything else in one column below. */
-export function RecordSheet({ start, onClose, onRecorded }: { start: Draft; onClose: () => void; onRecorded: (id: string, what: string) => void }) {
+export function RecordSheet({ start, onClose, onRecorded, onKept }: { start: Draft; onClose: () => void; onRecorded: (id: string, what: string) => void; onKept: () => void }) {
   const farm = useFarm();
   const [draft, setDraft] = useState(start);
   const [errors, setErrors] = useState<DraftErrors>({});
@@ -48,6 +50,13 @@ export function RecordSheet({ start, onClose, onRecorded }: { start: Draft; onCl
     } catch (error) {
       setSending(false);
       if (!(error instanceof ApiError)) throw error;
+      // A correction is two entries that must go together, and was made on what the book says now: it waits on the screen.
+      if (error.unreachable && !draft.replaces) {
+        await enqueue(farm.id, [stamped(entry)], headline(entry, farm));
+        keepDraft(undefined);
+        onKept();
+        return;
+      }
       if (error.unreachable) {
         setProblem('No signal. What you typed is kept here; send it again when the signal is back, it will not be doubled.');
         return;

@@ -16,7 +16,8 @@ export function deviceName(): string {
   return name;
 }
 
-const stamped = (entry: Entry): Entry => ({ recordedAt: new Date().toISOString(), device: deviceName(), ...entry });
+/** An entry as this device sends it: stamped once, the same however often it is tried. */
+export const stamped = (entry: Entry): Entry => ({ recordedAt: new Date().toISOString(), device: deviceName(), ...entry });
 
 interface Request {
   readonly path: string;

@@ -34,3 +34,4 @@ export { FLAG_DEAD, Kind } from './records.js';
 export { bookSchema } from './schema.js';
 export { balanceOf, type Balance } from './balance.js';
 export { findTwins, joinTwins, TWIN_RULES, type TwinPair, type TwinRules } from './twins.js';
+export { bookAhead, type LastKnown } from './ahead.js';

@@ -110,7 +110,7 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorAnswer }) {
           {points.length < 2 ? (
             <p className="mt-2 text-muted">The flow is known where loads follow each other within three quarters of an hour.</p>
           ) : (
-            <div role="img" aria-label={`Error by flow: ${points.length} loads`} className="h-60">
+            <div role="img" aria-label={`Error by flow: ${points.length} loads`} className="h-60 overflow-hidden">
               <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 480, height: 240 }}>
                 <ComposedChart data={points} margin={{ top: 8, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
                   <CartesianGrid stroke="var(--rule)" vertical={false} />

@@ -21,6 +21,8 @@ import { WindowSheet } from './window-sheet';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
+/** Clocks of devices may differ by this. */
+const JUST_MS = 5 * 60_000;
 /** A chart of more marks than this is a smear; beyond it readings are gathered. */
 const MOST_MARKS = 180;
 /** Older readings of beans say nothing of today; those of other crops count by their means. */
@@ -68,10 +70,12 @@ interface Known {
 function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: readonly FieldRow[]; row: FieldRow; notebook: Notebook; weather: readonly WeatherHourInfo[] }) {
   const { lot } = row;
   const { timeZone } = farm.data.farm;
-  const nowMs = Math.floor(farm.data.now / 60_000) * 60_000;
   const stopAt = useShed().data?.season?.sheet.fireStopAt ?? FIRE_STOP;
   const own = useReadings(lot.fieldId);
   const fromBook = useLotMoistures(lot.id);
+  // A reading of this moment may be some seconds ahead of the last answer of the farm: it counts at once.
+  const justRead = (own.data ?? []).reduce((newest, { at }) => (Date.parse(at) <= farm.data.now + JUST_MS ? Math.max(newest, Date.parse(at)) : newest), 0);
+  const nowMs = Math.ceil(Math.max(farm.data.now, justRead) / 60_000) * 60_000;
   const [buyerId, setBuyerId] = useState<string | null>(null);
   const [corrected, setCorrected] = useState(true);
   const [span, setSpan] = useState<'day' | 'season'>(lot.crop === 'soybean' ? 'day' : 'season');

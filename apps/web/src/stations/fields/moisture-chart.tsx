@@ -77,7 +77,7 @@ export const MoistureChart = memo(function MoistureChart({
   const moment = (at: number | null): at is number => at !== null && at > from && at < to;
   const { enters, leaves } = forecast ?? { enters: null, leaves: null };
   return (
-    <div role="img" aria-label={label} className="h-[19rem] w-full">
+    <div role="img" aria-label={label} className="h-[19rem] w-full overflow-hidden">
       <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 640, height: 304 }}>
         <ComposedChart margin={{ top: 14, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--rule)" vertical={false} strokeWidth={0.7} />

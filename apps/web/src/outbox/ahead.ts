@@ -1,0 +1,34 @@
+import type { FarmNow, TapeLine } from '@fanega/contract';
+import { bookAhead, type Entry } from '@fanega/core';
+import type { Outbox } from '.';
+
+/** Entries that the shown state does not have yet, oldest first. */
+export function entriesAhead(outbox: Outbox, farmId: string, seq: number): Entry[] {
+  return [
+    ...outbox.sent.filter((one) => one.farmId === farmId && one.seq > seq).flatMap((one) => one.entries),
+    ...outbox.waiting.filter((one) => one.farmId === farmId && one.refused === undefined).flatMap((one) => one.entries),
+  ];
+}
+
+/** The farm as it will be when what waits has arrived: by the book's own replay, on what was last known. */
+export function farmAhead(data: FarmNow, waiting: readonly Entry[]): FarmNow {
+  const fresh = waiting.filter((entry) => !data.tape.some((line) => line.entry.id === entry.id));
+  if (fresh.length === 0) return data;
+  const places = data.places.map(({ id, kind, withdrawal }) => ({ id, kind, withdrawal: withdrawal as 'mixed' | 'firstIn' | 'lastIn' }));
+  const { ledger } = bookAhead({ lots: data.lots, places, layers: data.layers }, fresh);
+  const parcels = new Map(ledger.parcels().map((parcel) => [parcel.entry.id, parcel]));
+  const voids = new Set(fresh.flatMap((entry) => (entry.type === 'void' ? [entry.voids] : [])));
+  const lines = fresh.map((entry): TapeLine => {
+    const parcel = parcels.get(entry.id);
+    return { seq: 0, entry, voided: voids.has(entry.id), wetKg: parcel?.wetKg ?? null, dryKg: parcel?.dryKg ?? null, wetLots: parcel?.wetLots ?? {}, witnesses: [] };
+  });
+  const positions = ledger.positions();
+  return {
+    ...data,
+    positions,
+    layers: Object.fromEntries(data.places.filter((place) => place.kind !== 'buyer').map((place) => [place.id, ledger.layers(place.id)])),
+    tape: [...lines.reverse(), ...data.tape.map((line) => (voids.has(line.entry.id) ? { ...line, voided: true } : line))],
+    // What is likely next was worked out without them: what they did already is not offered again.
+    steps: data.steps.filter((step) => !('load' in step && step.load) || (positions[step.load.from]?.wetKg ?? 0) > 0.9 * (data.positions[step.load.from]?.wetKg ?? 0)),
+  };
+}

@@ -1,0 +1,107 @@
+import type { AppendAnswer } from '@fanega/contract';
+import type { Entry } from '@fanega/core';
+import { useSyncExternalStore } from 'react';
+import { ApiError, post } from '../data/api';
+import { allWaiting, putWaiting, removeWaiting, type Waiting } from './store';
+
+export type { Waiting } from './store';
+
+export interface Outbox {
+  /** In the order in which they go out. */
+  readonly waiting: readonly Waiting[];
+  /** Answered, but maybe not in what is shown yet: with the sequence number that the book then had. */
+  readonly sent: readonly { readonly entries: readonly Entry[]; readonly farmId: string; readonly seq: number }[];
+}
+
+/** Names of the lock and the channel that the tabs of one device share. */
+const NAME = 'fanega-outbox';
+const RETRY_MS = [1000, 2000, 5000, 10_000, 20_000] as const;
+const SENT_KEPT = 20;
+
+let state: Outbox = { waiting: [], sent: [] };
+const listeners = new Set<() => void>();
+const channel = 'BroadcastChannel' in window ? new BroadcastChannel(NAME) : undefined;
+let retry: ReturnType<typeof setTimeout> | undefined;
+let failures = 0;
+
+function show(next: Partial<Outbox>): void {
+  state = { ...state, ...next };
+  for (const listener of listeners) listener();
+}
+
+async function look(): Promise<void> {
+  show({ waiting: await allWaiting() });
+}
+
+async function changed(): Promise<void> {
+  await look();
+  channel?.postMessage('changed');
+}
+
+/** Puts entries in the queue; they are on the disk when this resolves, and go out as soon as somebody answers. */
+export async function enqueue(farmId: string, entries: readonly Entry[], what: string): Promise<void> {
+  await putWaiting({ id: entries[0]!.id, farmId, entries, what, since: Date.now(), tries: 0 });
+  await changed();
+  void flush();
+}
+
+/**
+ * Sends what waits, oldest first, one tab of the device at a time. Each entry has the id that its device made: sent again after an
+ * answer that was lost, it is known to the book and nothing is doubled. No answer: the queue waits. A refusal: this one waits for a
+ * person, and the next goes out.
+ */
+export async function flush(): Promise<void> {
+  clearTimeout(retry);
+  const turn = async (): Promise<void> => {
+    for (const item of await allWaiting()) {
+      if (item.refused !== undefined) continue;
+      try {
+        await putWaiting({ ...item, tries: item.tries + 1 });
+        const { seq } = await post<AppendAnswer>(`/farms/${item.farmId}/entries`, { entries: item.entries });
+        await removeWaiting(item.seq!);
+        failures = 0;
+        show({ sent: [...state.sent, { entries: item.entries, farmId: item.farmId, seq }].slice(-SENT_KEPT) });
+        await changed();
+      } catch (error) {
+        if (!(error instanceof ApiError)) throw error;
+        if (error.unreachable || error.status >= 500 || error.status === 401 || error.status === 429) {
+          later();
+          break;
+        }
+        await putWaiting({ ...item, tries: item.tries + 1, refused: error.message });
+        await changed();
+      }
+    }
+  };
+  if ('locks' in navigator) await navigator.locks.request(NAME, turn);
+  else await turn();
+  await look();
+}
+
+function later(): void {
+  const wait = RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)]!;
+  retry = setTimeout(() => void flush(), wait);
+}
+
+/** Takes one out for good: it was refused, or never went out. What may have arrived is voided, not forgotten. */
+export async function drop(item: Waiting): Promise<void> {
+  await removeWaiting(item.seq!);
+  await changed();
+}
+
+/** Begins to send what an earlier visit left, and whatever comes; once a page. */
+export function startOutbox(): void {
+  channel?.addEventListener('message', () => void look());
+  window.addEventListener('online', () => void flush());
+  document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && void flush());
+  // The browser may throw away what was not asked to be kept.
+  void navigator.storage?.persist?.();
+  void look().then(() => flush());
+}
+
+const subscribe = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+export const useOutbox = (): Outbox => useSyncExternalStore(subscribe, () => state);

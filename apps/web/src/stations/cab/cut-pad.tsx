@@ -1,0 +1,137 @@
+import { Delete } from 'lucide-react';
+import { useState } from 'react';
+import type { Farm } from '../../data/farm';
+import { Button, Choices, SelectBox, Sheet, TextBox } from '../../ui';
+import { formatBushels, formatMoisture, readMoisture, readWeight, type WeightUnit } from '../../widgets/quantity';
+
+type Box = 'weight' | 'moisture';
+
+export interface CutEntry {
+  readonly lot: string;
+  readonly to: string;
+  readonly wetKg: number;
+  readonly moisture: number;
+  readonly method: 'cartScale' | 'monitor' | 'estimate';
+}
+
+/** A dump off the field: two figures on a pad that gloves can hit, filled in as the last one was. */
+export function CutPad({
+  farm,
+  start,
+  onClose,
+  onRecord,
+}: {
+  farm: Farm;
+  start: { readonly lot: string; readonly to: string; readonly wetKg: number; readonly moisture: number };
+  onClose: () => void;
+  onRecord: (entry: CutEntry) => void;
+}) {
+  const [lot, setLot] = useState(start.lot);
+  const kgPerBu = farm.kgPerBu(farm.lot(lot)?.crop);
+  const [unit, setUnit] = useState<WeightUnit>('bu');
+  const [texts, setTexts] = useState<Record<Box, string>>({ weight: formatBushels(start.wetKg / kgPerBu).replace(/,/g, ''), moisture: formatMoisture(start.moisture) });
+  const [box, setBox] = useState<Box>('weight');
+  // What stands there is a guess: the first digit replaces it.
+  const [fresh, setFresh] = useState(true);
+  const [method, setMethod] = useState<CutEntry['method']>(farm.place(start.to)?.kind === 'combine' ? 'monitor' : 'cartScale');
+  const [wrong, setWrong] = useState<Partial<Record<Box, string>>>({});
+  const season = Math.max(...farm.data.lots.map((one) => one.season));
+  const type = (key: string): void => {
+    setTexts({ ...texts, [box]: key === 'back' ? texts[box].slice(0, -1) : fresh ? key : texts[box] + key });
+    setFresh(false);
+    setWrong({});
+  };
+  const choose = (next: Box): void => {
+    setBox(next);
+    setFresh(true);
+  };
+  const save = (): void => {
+    const weight = readWeight(texts.weight, unit, kgPerBu);
+    const moisture = readMoisture(texts.moisture);
+    const errors = {
+      ...(weight.kg === undefined ? { weight: weight.error ?? 'How much?' } : {}),
+      ...(moisture.value === undefined ? { moisture: moisture.error ?? 'The moisture is missing' } : {}),
+    };
+    setWrong(errors);
+    if (weight.kg === undefined || moisture.value === undefined) return;
+    onRecord({ lot, to: start.to, wetKg: weight.kg, moisture: moisture.value, method });
+  };
+  return (
+    <Sheet open title={`Into ${farm.placeName(start.to)}`} onClose={onClose}>
+      <form
+        className="flex min-h-full flex-col gap-3 px-4 py-3"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          save();
+        }}
+      >
+        <SelectBox label="Field" value={lot} onChange={(event) => setLot(event.target.value)}>
+          {farm.data.lots
+            .filter((one) => one.season === season)
+            .map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.tag} {one.fieldName}
+              </option>
+            ))}
+        </SelectBox>
+        <div className="grid grid-cols-[1fr_8rem] gap-3">
+          <TextBox
+            label="How much"
+            unit={unit}
+            inputMode="decimal"
+            value={texts.weight}
+            error={wrong.weight}
+            onFocus={() => choose('weight')}
+            onChange={(event) => setTexts({ ...texts, weight: event.target.value })}
+          />
+          <TextBox
+            label="Moisture"
+            unit="%"
+            inputMode="decimal"
+            value={texts.moisture}
+            error={wrong.moisture}
+            onFocus={() => choose('moisture')}
+            onChange={(event) => setTexts({ ...texts, moisture: event.target.value })}
+          />
+        </div>
+        <div className="grid grid-cols-2 gap-3">
+          <Choices
+            label="Unit"
+            hidden
+            value={unit}
+            onChange={setUnit}
+            choices={[
+              { value: 'bu', label: 'bu' },
+              { value: 'lb', label: 'lb' },
+            ]}
+          />
+          <Choices
+            label="Weighed by"
+            hidden
+            value={method}
+            onChange={setMethod}
+            choices={[
+              { value: 'cartScale', label: 'Cart' },
+              { value: 'monitor', label: 'Display' },
+              { value: 'estimate', label: 'Guess' },
+            ]}
+          />
+        </div>
+        <div className="grid grid-cols-3 gap-2">
+          {['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0'].map((key) => (
+            <Button key={key} className="min-h-16 !text-2xl" onClick={() => type(key)}>
+              {key}
+            </Button>
+          ))}
+          <Button className="min-h-16" aria-label="Last digit out" onClick={() => type('back')}>
+            <Delete size={26} aria-hidden="true" />
+          </Button>
+        </div>
+        <Button look="do" type="submit" className="mt-auto min-h-20 w-full !text-2xl">
+          Record it
+        </Button>
+      </form>
+    </Sheet>
+  );
+}
