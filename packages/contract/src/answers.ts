@@ -1,4 +1,4 @@
-import type { Account, Balance, Entry, GrainWay, HarvestEntry, Layer, MonitorOnly, MonitorPair, NextStep, Position } from '@fanega/core';
+import type { Account, Balance, BookDefaults, Entry, GrainWay, HarvestEntry, Layer, MonitorOnly, MonitorPair, NextStep, Position } from '@fanega/core';
 
 /** Every error of the server: a code for programs, a sentence for people, and where it is. */
 export interface ErrorAnswer {
@@ -64,7 +64,7 @@ export type DayFlow = Readonly<Record<'cut' | 'haul' | 'dry' | 'store' | 'sell',
 
 /** All that the frame of the program and most stations show, of one moment. */
 export interface FarmNow {
-  readonly farm: { readonly id: string; readonly name: string; readonly timeZone: string; readonly demo: boolean };
+  readonly farm: { readonly id: string; readonly name: string; readonly timeZone: string; readonly demo: boolean; readonly defaults: BookDefaults };
   readonly seq: number;
   /** The farm's clock, ms since 1970; a demo farm lives at the end of its book. */
   readonly now: number;

@@ -471,6 +471,7 @@ describe('no science answers with NaN', () => {
       'sampleMean',
       'cornDrydown',
       'nextSteps',
+      'cabNext',
       'wholePounds',
       'factorDiscount',
       'allocationProgram',

@@ -15,7 +15,7 @@ export function farmAhead(data: FarmNow, waiting: readonly Entry[]): FarmNow {
   const fresh = waiting.filter((entry) => !data.tape.some((line) => line.entry.id === entry.id));
   if (fresh.length === 0) return data;
   const places = data.places.map(({ id, kind, withdrawal }) => ({ id, kind, withdrawal: withdrawal as 'mixed' | 'firstIn' | 'lastIn' }));
-  const { ledger } = bookAhead({ lots: data.lots, places, layers: data.layers }, fresh);
+  const { ledger } = bookAhead({ defaults: data.farm.defaults, lots: data.lots, places, layers: data.layers }, fresh);
   const parcels = new Map(ledger.parcels().map((parcel) => [parcel.entry.id, parcel]));
   const voids = new Set(fresh.flatMap((entry) => (entry.type === 'void' ? [entry.voids] : [])));
   const lines = fresh.map((entry): TapeLine => {

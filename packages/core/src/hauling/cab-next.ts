@@ -49,11 +49,14 @@ export function cabNext(input: CabInput): CabAction[] {
     const staysKg = Math.max(0, from.wetKg - limit);
     return { kind: 'move', from: from.id, to: to.id, staysKg, ...(staysKg > 0 ? { wetKg: limit } : {}) };
   };
-  /** A vessel begun with the same crop before an empty one; among those, where all of it fits first, then the fullest. */
+  /** Where all of it fits: the one that was begun first; where it does not: the one that takes most. */
   const receivers = (kind: string, from: HolderNow): HolderNow[] =>
     others
       .filter((holder) => holder.kind === kind && fits(holder, from.crop))
-      .sort((a, b) => Number(room(b) >= from.bushels) - Number(room(a) >= from.bushels) || b.bushels - a.bushels);
+      .sort((a, b) => {
+        const [allA, allB] = [room(a) >= from.bushels, room(b) >= from.bushels];
+        return Number(allB) - Number(allA) || (allA ? b.bushels - a.bushels : room(b) - room(a));
+      });
   const cut = (to: HolderNow): CabAction[] => (input.lastLoad && room(to) > LEAST_ROOM_BU ? [{ kind: 'cut', ...input.lastLoad, to: to.id }] : []);
   const loaded = me.bushels >= EMPTY_BU;
   const actions: CabAction[] = [];

@@ -1,9 +1,10 @@
 import { Ledger, type Layer } from './ledger.js';
-import { DEFAULT_MOISTURE, DEFAULT_TRUST, type Entry, type Place } from './model.js';
+import { type BookDefaults, DEFAULT_MOISTURE, DEFAULT_TRUST, type Entry, type Place } from './model.js';
 import { BookRefused } from './refusal.js';
 
 /** What lies where, as somebody last heard of it. */
 export interface LastKnown {
+  readonly defaults?: BookDefaults;
   readonly lots: readonly { readonly id: string }[];
   readonly places: readonly Place[];
   readonly layers: Readonly<Record<string, readonly Layer[]>>;
@@ -17,17 +18,22 @@ export interface LastKnown {
  */
 export function bookAhead(known: LastKnown, waiting: readonly Entry[]): { readonly ledger: Ledger; readonly unforeseen: readonly Entry[] } {
   const ledger = new Ledger(
-    { defaults: { moisture: DEFAULT_MOISTURE, trust: [...DEFAULT_TRUST] }, lots: known.lots.map(({ id }) => ({ id })), places: known.places },
+    { defaults: known.defaults ?? { moisture: DEFAULT_MOISTURE, trust: [...DEFAULT_TRUST] }, lots: known.lots.map(({ id }) => ({ id })), places: known.places },
     { format: 'fanega-checkpoint', version: 1, after: null, places: { ...known.layers }, accounts: {} },
   );
-  const unforeseen: Entry[] = [];
-  for (const entry of waiting) {
-    try {
-      ledger.append([entry]);
-    } catch (error) {
-      if (!(error instanceof BookRefused)) throw error;
-      unforeseen.push(entry);
-    }
+  let left = [...waiting];
+  // A witness may come before what it witnesses: whatever cannot stand yet is tried again once others stand.
+  for (let before = Infinity; left.length > 0 && left.length < before;) {
+    before = left.length;
+    left = left.filter((entry) => {
+      try {
+        ledger.append([entry]);
+        return false;
+      } catch (error) {
+        if (!(error instanceof BookRefused)) throw error;
+        return true;
+      }
+    });
   }
-  return { ledger, unforeseen };
+  return { ledger, unforeseen: left };
 }

@@ -67,7 +67,7 @@ export class AnswersService {
     const from = ledger.records.positionsUntil(startOfDay(now, farm.timeZone) - 1);
     const today = ledger.parcels(from);
     return {
-      farm: { id: farm.id, name: farm.name, timeZone: farm.timeZone, demo: Boolean(farm.demo) },
+      farm: { id: farm.id, name: farm.name, timeZone: farm.timeZone, demo: Boolean(farm.demo), defaults: ledger.header.defaults },
       seq: book.seq,
       now,
       lots,
