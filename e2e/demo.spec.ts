@@ -199,6 +199,8 @@ for (const path of [
   '/cut/loss',
   '/cut/monitor',
   '/haul',
+  '/haul/last-load',
+  '/haul/trucks',
   '/store',
   '/sell',
   '/trace',

@@ -42,9 +42,15 @@ const counted = async (page) => {
   }
 };
 const drawn = (name) => (page) => page.getByRole('img', { name }).locator('svg.recharts-surface').first().waitFor();
+const inCab = (name, machine) => async (page) => {
+  await page.getByLabel('Your name').fill(name);
+  await page.getByRole('button', { name: machine, exact: true }).click();
+  await page.getByRole('region', { name: 'In it now' }).waitFor();
+};
 const VIEWS = [
   { name: 'today', path: '/', size: DESK },
-  { name: 'today-phone', path: '/', size: PHONE },
+  { name: 'cab-phone', path: '/cab', size: PHONE, act: inCab('Dell', 'Cart 2') },
+  { name: 'cab-night', path: '/cab', size: PHONE, theme: 'night', act: inCab('Oona', 'Combine 1') },
   { name: 'today-night', path: '/', size: DESK, theme: 'night' },
   { name: 'record-phone', path: '/', size: PHONE, act: record },
   { name: 'fields', path: '/fields', size: DESK },
@@ -54,7 +60,8 @@ const VIEWS = [
   { name: 'cut-loss', path: '/cut/loss', size: DESK },
   { name: 'loss-phone', path: '/cut/loss', size: PHONE, act: counted },
   { name: 'cut-monitor', path: '/cut/monitor', size: DESK, act: drawn(/^Error by flow/) },
-  { name: 'haul', path: '/haul', size: DESK },
+  { name: 'haul', path: '/haul/last-load', size: DESK },
+  { name: 'trucks', path: '/haul/trucks', size: DESK, act: drawn(/^Bushels an hour by trucks/) },
   { name: 'store', path: '/store/bin-b', size: DESK },
   { name: 'sell', path: '/sell', size: DESK },
   { name: 'trace', path: '/trace', size: DESK },

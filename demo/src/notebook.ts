@@ -1,4 +1,4 @@
-import type { NoteInfo, ReadingBody, WeatherHourInfo, WindowBody, MachineProfile, NextFieldSheet } from '@fanega/contract';
+import type { HaulSheet, NoteInfo, ReadingBody, WeatherHourInfo, WindowBody, MachineProfile, NextFieldSheet } from '@fanega/contract';
 import {
   bushelsPerAcreToKgPerHa,
   CROPS,
@@ -274,6 +274,11 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
       { kind: 'machine', subject: 'combine-1', body: machine(0, 4100, 350) },
       { kind: 'machine', subject: 'combine-2', body: machine(1, 2900, 300) },
       { kind: 'nextField', subject: 'farm', body: nextField },
+      {
+        kind: 'haul',
+        subject: 'farm',
+        body: { roadMin: { redbud: 24, 'gar-hole': 41, 'whistling-duck': 33 }, loadMin: 6, tarpMin: 3, unloadMin: 11, othersPerHour: 3, lidsCloseBu: 300 } satisfies HaulSheet,
+      },
     ],
   };
 }

@@ -208,6 +208,13 @@ describe('windows of buyers and the next field', () => {
     expect((await put(`sheets/window/soybean/${p.mill}`, { revision: 1, sheet: { ...window, opensAt: 18, closesAt: 8 } })).body.message).toBe('It must close after it opens.');
     expect((await put('sheets/window/soybean/none', { revision: 0, sheet: window })).status).toBe(404);
   });
+  it('how the farm hauls is one sheet, and a road of a day is refused', async () => {
+    const haul = { roadMin: { [p.mill]: 24 }, loadMin: 6, tarpMin: 3, unloadMin: 11, othersPerHour: 3, lidsCloseBu: 300 };
+    expect((await put<{ revision: number }>('sheets/haul', { revision: 0, sheet: haul })).body.revision).toBe(1);
+    expect((await client.get<Notebook>(`/farms/${farmId}/notebook`)).body.haul).toEqual({ revision: 1, sheet: haul });
+    expect((await put('sheets/haul', { revision: 1, sheet: { ...haul, roadMin: { [p.mill]: 1440 } } })).body.message).toMatch(/road to each buyer/);
+    expect((await put('sheets/haul', { revision: 1, sheet: { ...haul, tarpMin: -3 } })).body.message).toMatch(/tarping takes/);
+  });
   it('the field that comes next is a note that everybody sees', async () => {
     await post('notes/next', { id: ulid(), at, lotId: p.hs, moisture: 0.168, step: -0.3, dryerBushelsPerHour: 1444, wetBinFullHours: 6.2 });
     const [note] = (await client.get<Notebook>(`/farms/${farmId}/notebook`)).body.notes;

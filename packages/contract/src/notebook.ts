@@ -644,6 +644,42 @@ export class SheetChange {
   revision: number;
 }
 
+const IsRoads = byRule('isRoads', (value) =>
+  isRecord(value) && Object.values(value).every((v) => typeof v === 'number' && v >= 0 && v <= 600) ? null : 'the road to each buyer is from 0 to 600 minutes',
+);
+/** How the farm hauls: minutes of each part, as people know them. */
+export class HaulSheet {
+  @ApiProperty({ description: 'minutes one way, by buyer' })
+  @IsRoads()
+  roadMin: Record<string, number>;
+
+  @ApiProperty({ description: 'cart onto truck' })
+  @IsBetween(0, 240, 'loading takes 0 to 240 minutes')
+  loadMin: number;
+
+  @ApiProperty()
+  @IsBetween(0, 240, 'tarping takes 0 to 240 minutes')
+  tarpMin: number;
+
+  @ApiProperty({ description: 'on the scale and over the pit' })
+  @IsBetween(0, 600, 'unloading takes 0 to 600 minutes')
+  unloadMin: number;
+
+  @ApiProperty({ description: 'trucks of others that come in an hour' })
+  @IsBetween(0, 200, 'other trucks are from 0 to 200 an hour')
+  othersPerHour: number;
+
+  @ApiProperty({ description: 'most in a combine tank at which its lids still close, bu' })
+  @IsBetween(0, 2000, 'a tank with its lids closed holds 0 to 2,000 bu')
+  lidsCloseBu: number;
+}
+export class HaulChange extends SheetChange {
+  @ApiProperty({ type: HaulSheet })
+  @ValidateNested()
+  @Type(() => HaulSheet)
+  sheet: HaulSheet;
+}
+
 export class WindowChange extends SheetChange {
   @ApiProperty({ type: WindowBody })
   @ValidateNested()
@@ -669,6 +705,7 @@ export interface Notebook {
   /** By crop (`corn`), and by crop and buyer (`corn@redbud`) where a buyer has limits of his own. */
   readonly windows: Readonly<Record<string, SheetOf<WindowBody>>>;
   readonly nextField: SheetOf<NextFieldSheet> | null;
+  readonly haul: SheetOf<HaulSheet> | null;
   /** By machine (the id of its place). */
   readonly machines: Readonly<Record<string, SheetOf<MachineProfile>>>;
 }

@@ -14,7 +14,8 @@ const FieldPage = lazy(() => import('../stations/fields/field-page'));
 const NextField = lazy(() => import('../stations/fields/next-field'));
 const Cab = lazy(() => import('../stations/cab'));
 const Cut = lazy(() => import('../stations/cut'));
-const Work = lazy(() => import('../stations/work'));
+const Dry = lazy(() => import('../stations/dry'));
+const Haul = lazy(() => import('../stations/haul'));
 const Store = lazy(() => import('../stations/store'));
 const Sell = lazy(() => import('../stations/sell'));
 const Shed = lazy(() => import('../stations/shed'));
@@ -62,8 +63,8 @@ function FarmPages({ farmId }: { farmId: string }) {
                 <Route path="/fields/next" element={<NextField />} />
                 <Route path="/fields/:lotId" element={<FieldPage />} />
                 <Route path="/cut/*" element={<Cut />} />
-                <Route path="/haul" element={<Work station="haul" />} />
-                <Route path="/dry" element={<Work station="dry" />} />
+                <Route path="/haul/*" element={<Haul />} />
+                <Route path="/dry" element={<Dry />} />
                 <Route path="/store" element={<Store />} />
                 <Route path="/store/:placeId" element={<Store />} />
                 <Route path="/sell" element={<Sell />} />

@@ -2,7 +2,8 @@ import { Menu, Moon, NotebookPen, Search, Sun, SunDim, WifiOff } from 'lucide-re
 import { type ReactNode, useEffect, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { useFarm } from '../data/farm';
-import { KINDS, QueueBar, useRecorder } from '../record';
+import { KINDS, useRecorder } from '../record';
+import { QueueBar } from '../widgets/queue-bar';
 import { clock } from '../widgets/time';
 import { WeaveDefs } from '../widgets/weave';
 import { CommandPalette } from './command-palette';

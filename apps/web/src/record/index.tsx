@@ -109,9 +109,8 @@ export function RecordProvider({ children }: { children: ReactNode }) {
 }
 
 export type { Draft, RecordKind };
-export { KINDS } from './draft';
+export { draftOf, KINDS } from './draft';
 
 export { deviceName } from './send';
 
 export { stamped } from './send';
-export { QueueBar } from './queue';

@@ -1,10 +1,33 @@
-import { CROPS, fieldForecast, type FieldForecastInput, type MoistureTerms, valueOfMoisture, waitingCosts, type WaitingInput } from '@fanega/core';
+import {
+  CROPS,
+  fieldForecast,
+  type FieldForecastInput,
+  type HaulingDay,
+  type MoistureTerms,
+  trucksWorthHaving,
+  valueOfMoisture,
+  waitingCosts,
+  type WaitingInput,
+} from '@fanega/core';
 
 /** Work that takes longer than a frame; it runs in the worker, never on the page's thread. */
 export const TASKS = {
   forecast: ({ crop, ...input }: Omit<FieldForecastInput, 'crop'> & { readonly crop: keyof typeof CROPS }) => fieldForecast({ ...input, crop: CROPS[crop] }),
   waiting: ({ terms, price, ...input }: Omit<WaitingInput, 'value'> & { readonly terms: MoistureTerms; readonly price: number }) =>
     waitingCosts({ ...input, value: valueOfMoisture(terms, price) }),
+  trucks: ({
+    day,
+    most,
+    replications,
+    seed,
+    leastGain,
+  }: {
+    readonly day: HaulingDay;
+    readonly most: number;
+    readonly replications: number;
+    readonly seed: number;
+    readonly leastGain: number;
+  }) => trucksWorthHaving(day, most, replications, seed, leastGain),
 };
 
 export type Task = keyof typeof TASKS;

@@ -1,4 +1,5 @@
 import {
+  HaulChange,
   LossBody,
   MachineChange,
   NextBody,
@@ -107,6 +108,12 @@ export class NotebookController {
   @Allow('operator')
   changeNextField(@Param('farmId') farmId: string, @Body() body: NextFieldChange): Promise<{ revision: number }> {
     return this.service.changeSheet(farmId, 'nextField', 'farm', body);
+  }
+
+  @Put('sheets/haul')
+  @Allow('operator')
+  changeHaul(@Param('farmId') farmId: string, @Body() body: HaulChange): Promise<{ revision: number }> {
+    return this.service.changeSheet(farmId, 'haul', 'farm', body);
   }
 
   @Put('sheets/machine/:placeId')

@@ -1,4 +1,4 @@
-import type { MachineProfile, NextFieldSheet, Notebook, NoteInfo, NoteKind, ReadingInfo, SheetOf, WeatherHourInfo, WindowBody } from '@fanega/contract';
+import type { HaulSheet, MachineProfile, NextFieldSheet, Notebook, NoteInfo, NoteKind, ReadingInfo, SheetOf, WeatherHourInfo, WindowBody } from '@fanega/contract';
 import { instantOf } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { Between, DataSource, type EntityManager, In } from 'typeorm';
@@ -42,6 +42,7 @@ export class NotebookRepository {
       notes: notes.map(({ kind, body, by, voided }) => ({ kind, body, by, voided: Boolean(voided) }) as unknown as NoteInfo),
       windows: of<WindowBody>('window'),
       nextField: of<NextFieldSheet>('nextField')['farm'] ?? null,
+      haul: of<HaulSheet>('haul')['farm'] ?? null,
       machines: of<MachineProfile>('machine'),
     };
   }

@@ -4,9 +4,8 @@ import { ulid } from 'ulid';
 import { useFarm } from '../data/farm';
 import { drop, flush, useOutbox, type Waiting } from '../outbox';
 import { Button, Sheet } from '../ui';
-import { clock, day } from '../widgets/time';
-import { draftOf } from './draft';
-import { useRecorder } from '.';
+import { draftOf, useRecorder } from '../record';
+import { clock, day } from './time';
 
 /** How many entries wait on this device, since when; one tap shows them. Nothing while none waits. */
 export function QueueBar() {

@@ -1,0 +1,75 @@
+import { lazy, Suspense } from 'react';
+import { NavLink, Route, Routes } from 'react-router';
+import { useFarm, useFields, useNotebook, useWeather } from '../../data/farm';
+import { useRecorder } from '../../record';
+import { Button, Empty, Loading } from '../../ui';
+import { Answered } from '../../ui/answer';
+import { VesselPage } from '../../widgets/vessel-page';
+import { LastLoadPage } from './last-load';
+
+const HowManyTrucks = lazy(() => import('./how-many-trucks'));
+
+const PAGES = [
+  { path: '', name: 'On wheels' },
+  { path: 'last-load', name: 'Last load today' },
+  { path: 'trucks', name: 'How many trucks?' },
+] as const;
+
+/** Loads on wheels, the last one that still gets in, and how many trucks the day wants. */
+export default function Haul() {
+  const farm = useFarm();
+  const recorder = useRecorder();
+  const notebook = useNotebook();
+  const fields = useFields();
+  const weather = useWeather(0, 1);
+  return (
+    <div>
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-ink px-5 py-2 lg:px-6">
+        <h1 className="text-2xl">Haul</h1>
+        <nav aria-label="Haul" className="-mx-2 flex max-w-full min-w-0 overflow-x-auto">
+          {PAGES.map(({ path, name }) => (
+            <NavLink
+              key={path}
+              to={`/haul/${path}`}
+              end
+              className="inline-flex min-h-11 items-center border-b-4 border-transparent px-3 font-semibold whitespace-nowrap aria-[current=page]:border-clay"
+            >
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+        <Button className="ml-auto" onClick={() => recorder.open({ kind: 'move' })}>
+          Record a load
+        </Button>
+      </div>
+      <Routes>
+        <Route index element={<VesselPage question="On wheels now" kinds={['truck', 'cart']} types="move" />} />
+        <Route
+          path="last-load"
+          element={
+            <Answered answer={notebook} what="Looking at the clock">
+              {(book) => (
+                <Answered answer={fields} what="Looking at the clock">
+                  {(rows) => <LastLoadPage farm={farm} notebook={book} rows={rows} weather={weather.data ?? []} />}
+                </Answered>
+              )}
+            </Answered>
+          }
+        />
+        <Route
+          path="trucks"
+          element={
+            <Answered answer={notebook} what="Setting up the day">
+              {(book) => (
+                <Suspense fallback={<Loading what="Opening" />}>
+                  <HowManyTrucks farm={farm} notebook={book} />
+                </Suspense>
+              )}
+            </Answered>
+          }
+        />
+        <Route path="*" element={<Empty title="There is no such page in Haul." />} />
+      </Routes>
+    </div>
+  );
+}

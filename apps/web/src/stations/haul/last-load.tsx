@@ -1,0 +1,269 @@
+import type { FieldRow, HaulSheet, Notebook, WeatherHourInfo } from '@fanega/contract';
+import { lastLoad, type LastLoad, RangeRefusal } from '@fanega/core';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { put } from '../../data/api';
+import { type Farm, useRefreshFarm } from '../../data/farm';
+import { windowFor } from '../../data/field-facts';
+import { useSend } from '../../data/use-send';
+import { Button, SelectBox, TextBox } from '../../ui';
+import { formatBushels, parseNumber } from '../../widgets/quantity';
+import { toWallTime } from '../../widgets/time';
+import { bushelsPerHour, minuteText, NO_HAUL, readMinute } from './haul-facts';
+
+interface Text {
+  now: string;
+  closes: string;
+  road: string;
+  load: string;
+  tarp: string;
+  rate: string;
+  truckHolds: string;
+  truck: string;
+  truckHas: string;
+  inCart: string;
+  cart: string;
+  inTank: string;
+  tank: string;
+  lids: string;
+  backAt: string;
+  backHolds: string;
+  rain: string;
+}
+
+const BOXES: readonly (readonly [keyof Text, string, string, boolean?])[] = [
+  ['now', 'It is now', ''],
+  ['closes', 'Buyer takes a truck in line until', ''],
+  ['road', 'Road, one way', 'min'],
+  ['rate', 'Picking', 'bu/h'],
+  ['truckHolds', 'The truck holds', 'bu'],
+  ['truckHas', 'in it now', 'bu'],
+  ['inCart', 'In the cart now', 'bu'],
+  ['cart', 'The cart holds', 'bu'],
+  ['inTank', 'In the tank now', 'bu'],
+  ['tank', 'The tank holds', 'bu'],
+  ['lids', 'Lids close up to', 'bu'],
+  ['load', 'Loading', 'min'],
+  ['tarp', 'Tarping', 'min'],
+  ['backAt', 'Another truck is back at', '', true],
+  ['backHolds', 'and holds', 'bu', true],
+  ['rain', 'Rain likely at', '', true],
+];
+const TIMES: readonly (keyof Text)[] = ['now', 'closes', 'backAt', 'rain'];
+
+/** The last load that still gets in, and where the rest of the evening's grain sleeps. */
+export function LastLoadPage({ farm, notebook, rows, weather }: { farm: Farm; notebook: Notebook; rows: readonly FieldRow[]; weather: readonly WeatherHourInfo[] }) {
+  const { timeZone } = farm.data.farm;
+  const haul = notebook.haul?.sheet ?? NO_HAUL;
+  const of = (kind: string) => farm.data.places.filter((place) => place.kind === kind);
+  const bu = (id: string): number => farm.bushels(farm.held(id).wetLots);
+  const buyers = of('buyer');
+  const crop = rows.filter((row) => row.lastCut).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0]?.lot.crop ?? 'corn';
+  const wall = (ms: number): string => toWallTime(ms, timeZone).slice(11);
+  const [buyerId, setBuyerId] = useState(buyers[0]?.id ?? '');
+  const closing = (id: string): string => {
+    const closes = (windowFor(notebook, crop, id) ?? windowFor(notebook, crop, null))?.sheet.closesAt;
+    return closes === undefined ? '' : minuteText(Math.min(1439, closes * 60));
+  };
+  const [text, setText] = useState<Text>(() => {
+    // The truck that stands begun, or the first empty one; the fullest cart; the fullest tank.
+    const fullest = (kind: string) => [...of(kind)].sort((a, b) => bu(b.id) - bu(a.id))[0];
+    const trucks = of('truck');
+    const truck = trucks.filter((place) => bu(place.id) < 0.9 * (place.capacityBu ?? Infinity)).sort((a, b) => bu(b.id) - bu(a.id))[0] ?? trucks[0];
+    const [cart, tank] = [fullest('cart'), fullest('combine')];
+    const rain = weather.find((hour) => Date.parse(hour.at) > farm.data.now && hour.rainChance >= 0.4);
+    const rate = bushelsPerHour(farm, notebook);
+    const number = (value: number | null | undefined): string => (value === null || value === undefined ? '' : String(Math.round(value)));
+    return {
+      now: wall(farm.data.now),
+      closes: closing(buyers[0]?.id ?? ''),
+      road: number(haul.roadMin[buyers[0]?.id ?? '']),
+      load: String(haul.loadMin),
+      tarp: String(haul.tarpMin),
+      rate: rate > 0 ? number(rate) : '',
+      truck: truck?.name ?? '',
+      truckHolds: number(truck?.capacityBu),
+      truckHas: number(truck ? bu(truck.id) : 0),
+      inCart: number(cart ? bu(cart.id) : 0),
+      cart: number(cart?.capacityBu),
+      inTank: number(tank ? bu(tank.id) : 0),
+      tank: number(tank?.capacityBu),
+      lids: String(haul.lidsCloseBu),
+      backAt: '',
+      backHolds: number(truck?.capacityBu),
+      // Rain of another day is no rain of this evening.
+      rain: rain && toWallTime(Date.parse(rain.at), timeZone).slice(0, 10) === toWallTime(farm.data.now, timeZone).slice(0, 10) ? wall(Date.parse(rain.at)) : '',
+    };
+  });
+  const set = (key: keyof Text, value: string) => setText({ ...text, [key]: value });
+  const errors: Partial<Record<keyof Text, string>> = {};
+  const value = {} as Record<keyof Text, number>;
+  for (const [key, , , optional] of BOXES) {
+    const isTime = TIMES.includes(key);
+    value[key] = isTime ? readMinute(text[key]) : parseNumber(text[key]);
+    if (optional && text[key].trim() === '') continue;
+    if (Number.isNaN(value[key])) errors[key] = isTime ? 'A time like 18:09' : 'A number';
+    else if (value[key] < 0) errors[key] = 'Not below zero';
+  }
+  if (!errors.rate && value.rate < 1) errors.rate = 'What the combines bring an hour';
+  let answer: LastLoad | null = null;
+  let problem: string | null = null;
+  if (Object.keys(errors).length === 0) {
+    try {
+      answer = lastLoad({
+        now: value.now,
+        buyerCloses: value.closes,
+        roadMin: value.road,
+        inCart: value.inCart,
+        inTank: value.inTank,
+        truck: { id: text.truck || 'the truck', capacity: value.truckHolds, holds: value.truckHas },
+        bushelsPerHour: value.rate,
+        loadMin: value.load,
+        tarpMin: value.tarp,
+        returning: text.backAt.trim() === '' ? [] : [{ id: 'the other truck', at: value.backAt, capacity: Number.isNaN(value.backHolds) ? 0 : value.backHolds }],
+        cart: { capacity: value.cart },
+        tank: { capacity: value.tank, lidsCloseAt: value.lids },
+        ...(text.rain.trim() === '' ? {} : { rainAt: value.rain }),
+      });
+    } catch (error) {
+      if (!(error instanceof RangeRefusal)) throw error;
+      problem = error.message;
+    }
+  }
+  return (
+    <div className="lg:grid lg:grid-cols-[1.1fr_1fr]">
+      <section aria-label="Last load" className="px-5 py-5 lg:px-6">
+        {answer ? (
+          <Answer answer={answer} closes={value.closes} truck={text.truck || 'The truck'} />
+        ) : (
+          <p className="text-lg text-muted">{problem ?? 'Fill in what is missing at the right.'}</p>
+        )}
+      </section>
+      <section aria-label="As it stands" className="border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6">
+        {buyers.length > 0 && (
+          <div className="mb-3">
+            <SelectBox
+              label="To"
+              value={buyerId}
+              onChange={(event) => {
+                setBuyerId(event.target.value);
+                const road = haul.roadMin[event.target.value];
+                setText({ ...text, closes: closing(event.target.value) || text.closes, road: road === undefined ? text.road : String(road) });
+              }}
+            >
+              {buyers.map((buyer) => (
+                <option key={buyer.id} value={buyer.id}>
+                  {buyer.name}
+                </option>
+              ))}
+            </SelectBox>
+          </div>
+        )}
+        <div className="grid grid-cols-2 gap-3">
+          {BOXES.map(([key, label, unit]) => (
+            <TextBox
+              key={key}
+              label={label}
+              unit={unit || undefined}
+              inputMode={TIMES.includes(key) ? 'text' : 'decimal'}
+              value={text[key]}
+              error={errors[key]}
+              onChange={(event) => set(key, event.target.value)}
+            />
+          ))}
+        </div>
+        {buyerId !== '' && !errors.road && !errors.load && !errors.tarp && !errors.lids && (
+          <Keep
+            farm={farm}
+            revision={notebook.haul?.revision ?? 0}
+            sheet={{ ...haul, roadMin: { ...haul.roadMin, [buyerId]: value.road }, loadMin: value.load, tarpMin: value.tarp, lidsCloseBu: value.lids }}
+          />
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** Roads, loading and tarping are the same tomorrow. */
+function Keep({ farm, revision, sheet }: { farm: Farm; revision: number; sheet: HaulSheet }) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const save = async (): Promise<void> => {
+    if (!(await sending.send(() => put<{ revision: number }>(`/farms/${farm.id}/sheets/haul`, { revision, sheet })))) return;
+    toast('Road, loading and tarping are kept');
+    await refresh();
+  };
+  return (
+    <>
+      <Button className="mt-4" disabled={sending.busy} onClick={() => void save()}>
+        Keep road, loading and tarping
+      </Button>
+      {sending.message && (
+        <p role="alert" className="mt-2 font-semibold text-clay">
+          {sending.message}
+        </p>
+      )}
+    </>
+  );
+}
+
+function Answer({ answer, closes, truck }: { answer: LastLoad; closes: number; truck: string }) {
+  const { overnight } = answer;
+  const goneBy = Math.ceil(answer.leavesAt);
+  const arrives = Math.ceil(answer.arrivesAt);
+  return (
+    <>
+      <p className={`text-7xl leading-none font-bold ${answer.inTime ? '' : 'text-clay'}`}>
+        {minuteText(goneBy)} <span className="text-2xl font-normal text-muted">{answer.inTime ? 'gone by' : 'too late'}</span>
+      </p>
+      <p className="mt-3 text-xl">
+        {answer.inTime ? (
+          <>
+            {truck} arrives <b>{minuteText(arrives)}</b>: {closes - arrives} minutes to spare. Last departure {minuteText(answer.lastDeparture)}.
+          </>
+        ) : (
+          <>
+            {truck} would arrive {minuteText(arrives)}, {arrives - closes} minutes after closing; the last departure is {minuteText(answer.lastDeparture)}.
+          </>
+        )}
+      </p>
+      <p className="mt-1 text-muted">
+        {answer.stillToPick > 0
+          ? `${formatBushels(answer.stillToPick)} bu more, ${answer.minutesToFull.toFixed(1)} minutes: full ${minuteText(Math.floor(answer.fullAt))}`
+          : 'There is enough for it now'}
+        , loaded {minuteText(Math.floor(answer.loadedAt))}.
+      </p>
+      {answer.others.map((other) => (
+        <p key={other.id} className="mt-2 text-lg">
+          {other.canGo
+            ? `● ${other.id} can go too, there at ${minuteText(Math.ceil(other.arrivesAt))}.`
+            : `■ ${other.id} cannot go today: it would be there at ${minuteText(Math.ceil(other.arrivesAt))}.`}
+        </p>
+      ))}
+      <div className="mt-5 border-t border-ink pt-4">
+        <h2 className="text-xl">Overnight, under cover</h2>
+        <p className="mt-1 text-4xl font-bold">
+          {formatBushels(overnight.room)} <span className="text-xl font-normal text-muted">bu, {Math.floor(overnight.minutes)} minutes</span>
+        </p>
+        <p className="text-lg">
+          Stop at <b>{minuteText(Math.floor(overnight.stopAt))}</b>, {overnight.stoppedBy === 'rain' ? 'before the rain' : 'then everything that can be covered is full'}.{' '}
+          {overnight.pickedByReturn !== null &&
+            `${formatBushels(overnight.pickedByReturn)} bu are picked by the time the other truck is back: ${overnight.combineWaits ? 'the combine waits.' : 'the combine never waits.'}`}
+        </p>
+        <ul className="mt-1">
+          {overnight.holders.map((holder) => (
+            <li key={holder.id}>
+              {holder.id}: {formatBushels(holder.bushels)} bu
+            </li>
+          ))}
+        </ul>
+        <p className="mt-2 border-l-4 border-clay bg-sand px-3 py-2 text-sm">
+          {overnight.minutesToCover === null
+            ? 'Tarp and close the lids before the dew.'
+            : `Tarp everything and close the lids within ${Math.max(0, Math.floor(overnight.minutesToCover))} minutes of stopping, before the rain.`}{' '}
+          What stays on wheels stays on the book under its field. Wet grain must not stand warm: a deadline for air. No tarping alone in wind, never from the top of a load.
+        </p>
+      </div>
+    </>
+  );
+}
