@@ -51,7 +51,6 @@ const VIEWS = [
   { name: 'today', path: '/', size: DESK },
   { name: 'cab-phone', path: '/cab', size: PHONE, act: inCab('Dell', 'Cart 2') },
   { name: 'cab-night', path: '/cab', size: PHONE, theme: 'night', act: inCab('Oona', 'Combine 1') },
-  { name: 'today-night', path: '/', size: DESK, theme: 'night' },
   { name: 'record-phone', path: '/', size: PHONE, act: record },
   { name: 'fields', path: '/fields', size: DESK },
   { name: 'field', path: '/fields/lot-wr-2026', size: DESK, act: drawn(/^Moisture of/) },

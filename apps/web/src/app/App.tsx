@@ -4,6 +4,7 @@ import { Toaster } from 'sonner';
 import { FarmProvider, useFarmState, useMe } from '../data/farm';
 import { RecordProvider } from '../record';
 import { Button, Failure, Loading } from '../ui';
+import { Mishap } from '../ui/mishap';
 import { SignIn } from './sign-in';
 import { Shell } from './shell';
 
@@ -42,7 +43,8 @@ export function App() {
 
 function FarmPages({ farmId }: { farmId: string }) {
   const { farm, error, offline, retry } = useFarmState(farmId);
-  const inCab = useLocation().pathname.startsWith('/cab');
+  const { pathname } = useLocation();
+  const inCab = pathname.startsWith('/cab');
   if (!farm) {
     if (!error) return <Loading what="Opening the book" />;
     return <Failure message={error.message} unreachable={error.unreachable} onRetry={retry} />;
@@ -51,30 +53,34 @@ function FarmPages({ farmId }: { farmId: string }) {
     <FarmProvider farm={farm}>
       <RecordProvider>
         {inCab ? (
-          <Suspense fallback={<Loading what="Opening the cab" />}>
-            <Cab offline={offline} />
-          </Suspense>
+          <Mishap place={pathname}>
+            <Suspense fallback={<Loading what="Opening the cab" />}>
+              <Cab offline={offline} />
+            </Suspense>
+          </Mishap>
         ) : (
           <Shell offline={offline}>
-            <Suspense fallback={<Loading what="Opening" />}>
-              <Routes>
-                <Route path="/" element={<Today />} />
-                <Route path="/fields" element={<Fields />} />
-                <Route path="/fields/next" element={<NextField />} />
-                <Route path="/fields/:lotId" element={<FieldPage />} />
-                <Route path="/cut/*" element={<Cut />} />
-                <Route path="/haul/*" element={<Haul />} />
-                <Route path="/dry" element={<Dry />} />
-                <Route path="/store" element={<Store />} />
-                <Route path="/store/:placeId" element={<Store />} />
-                <Route path="/sell" element={<Sell />} />
-                <Route path="/trace" element={<Trace />} />
-                <Route path="/trace/lot/:lotId" element={<Trace />} />
-                <Route path="/trace/delivery/:entryId" element={<Trace />} />
-                <Route path="/shed/*" element={<Shed />} />
-                <Route path="*" element={<NotFound />} />
-              </Routes>
-            </Suspense>
+            <Mishap place={pathname}>
+              <Suspense fallback={<Loading what="Opening" />}>
+                <Routes>
+                  <Route path="/" element={<Today />} />
+                  <Route path="/fields" element={<Fields />} />
+                  <Route path="/fields/next" element={<NextField />} />
+                  <Route path="/fields/:lotId" element={<FieldPage />} />
+                  <Route path="/cut/*" element={<Cut />} />
+                  <Route path="/haul/*" element={<Haul />} />
+                  <Route path="/dry" element={<Dry />} />
+                  <Route path="/store" element={<Store />} />
+                  <Route path="/store/:placeId" element={<Store />} />
+                  <Route path="/sell" element={<Sell />} />
+                  <Route path="/trace" element={<Trace />} />
+                  <Route path="/trace/lot/:lotId" element={<Trace />} />
+                  <Route path="/trace/delivery/:entryId" element={<Trace />} />
+                  <Route path="/shed/*" element={<Shed />} />
+                  <Route path="*" element={<NotFound />} />
+                </Routes>
+              </Suspense>
+            </Mishap>
           </Shell>
         )}
       </RecordProvider>

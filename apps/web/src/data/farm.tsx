@@ -139,9 +139,21 @@ export interface FarmState {
 /** The farm as it was told, with when that was by this device's clock: the two clocks need not agree. */
 type Received = FarmNow & { readonly received: number };
 const received = async (path: string): Promise<Received> => {
+  const asked = Date.now();
   const data = await get<FarmNow>(path);
-  return { ...data, received: keptSince(path) ?? Date.now() };
+  const kept = keptSince(path);
+  const arrived = kept ?? Date.now();
+  // The answer was made somewhere between the question and its arrival; the least delayed answer of late knows best, so that the
+  // clock never runs back by a slow line. A real change of the clocks is larger.
+  const ahead = data.now - (kept ?? (asked + arrived) / 2);
+  const steady = offsets.get(path);
+  const offset = steady !== undefined && Math.abs(ahead - steady) < CLOCK_JUMP_MS ? Math.max(ahead, steady) : ahead;
+  offsets.set(path, offset);
+  return { ...data, received: data.now - offset };
 };
+/** How far each farm's clock is ahead of this device's, ms. */
+const offsets = new Map<string, number>();
+const CLOCK_JUMP_MS = 120_000;
 
 export function useFarmState(farmId: string): FarmState {
   const { data, error, mutate } = useSWR<Received, ApiError>(`/farms/${farmId}/now`, received, { refreshInterval: 60_000 });

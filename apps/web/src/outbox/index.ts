@@ -20,7 +20,7 @@ const SENT_KEPT = 20;
 
 let state: Outbox = { waiting: [], sent: [] };
 const listeners = new Set<() => void>();
-const channel = 'BroadcastChannel' in window ? new BroadcastChannel(NAME) : undefined;
+let channel: BroadcastChannel | undefined;
 let retry: ReturnType<typeof setTimeout> | undefined;
 let failures = 0;
 
@@ -91,6 +91,7 @@ export async function drop(item: Waiting): Promise<void> {
 
 /** Begins to send what an earlier visit left, and whatever comes; once a page. */
 export function startOutbox(): void {
+  if (typeof BroadcastChannel !== 'undefined') channel = new BroadcastChannel(NAME);
   channel?.addEventListener('message', () => void look());
   window.addEventListener('online', () => void flush());
   document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && void flush());

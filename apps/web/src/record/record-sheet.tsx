@@ -35,7 +35,9 @@ export function RecordSheet({ start, onClose, onRecorded, onKept }: { start: Dra
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (sending) return;
-    const { entry, errors: wrong } = readDraft(draft, farm, farm.clock());
+    const { entry: read, errors: wrong } = readDraft(draft, farm, farm.clock());
+    // Stamped once: what is tried now and what the queue tries later is the same to the letter.
+    const entry = read && stamped(read);
     setErrors(wrong);
     setProblem(null);
     if (!entry) {
@@ -52,7 +54,7 @@ export function RecordSheet({ start, onClose, onRecorded, onKept }: { start: Dra
       if (!(error instanceof ApiError)) throw error;
       // A correction is two entries that must go together, and was made on what the book says now: it waits on the screen.
       if (error.unreachable && !draft.replaces) {
-        await enqueue(farm.id, [stamped(entry)], headline(entry, farm));
+        await enqueue(farm.id, [entry], headline(entry, farm));
         keepDraft(undefined);
         onKept();
         return;

@@ -46,7 +46,9 @@ export class AnswersService {
   async now(farmId: string): Promise<FarmNow> {
     const now = await this.farmTime(farmId);
     // What is due today changes with the clock too, minute by minute.
-    return this.books.answer(farmId, 'now', (book) => this.farmNow(book, now), Math.floor(now / 60_000));
+    const answer = await this.books.answer(farmId, 'now', (book) => this.farmNow(book, now), Math.floor(now / 60_000));
+    // Devices set their clocks by it: the answer may be a minute old, the time must not be.
+    return { ...answer, now };
   }
 
   /** The farm's clock, ms since 1970: a demo farm lives at the end of its book. */

@@ -209,7 +209,8 @@ function Tank({ farm, machineId, profile, rate, kgPerBu }: { farm: CutGiven['far
       {fill && (
         <ul className="self-center">
           {carts.map((cart) => {
-            const room = Math.max(0, cart.capacityBu! - farm.bushels(farm.held(cart.id).wetLots));
+            // A cart of the book may be any vessel on wheels; what no tank fills is room enough.
+            const room = Math.min(3000, Math.max(0, cart.capacityBu! - farm.bushels(farm.held(cart.id).wetLots)));
             const fits = tankFill({ inTankKg: bushels * kgPerBu, tankKg, rate, cartRoomKg: room * kgPerBu });
             return (
               <li key={cart.id}>

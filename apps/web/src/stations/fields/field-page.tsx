@@ -421,7 +421,7 @@ const READINGS_SHOWN = 60;
 function ReadingsTable({ own, testers, timeZone }: { own: readonly ReadingInfo[]; testers: ReadonlyMap<string, Tester>; timeZone: string }) {
   if (own.length === 0) return <p className="mt-2 text-muted">Nobody has taken a reading here yet.</p>;
   return (
-    <div className="mt-3 overflow-x-auto">
+    <div className="relative mt-3 overflow-x-auto">
       <table className="w-full min-w-[40rem]" aria-label="Readings taken">
         <thead className="border-y border-ink text-left text-sm">
           <tr>

@@ -179,7 +179,8 @@ function Fleets({ fleets, worth, busy }: { fleets: readonly TrucksWorth[]; worth
       </p>
       <p className="mt-3 text-xl">
         <b>{formatBushels(result.bushelsPerHour.mean)} bu/h</b> (8 days of 10 between {formatBushels(result.bushelsPerHour.low)} and {formatBushels(result.bushelsPerHour.high)}).{' '}
-        {more !== undefined && more.gain !== null ? `One more would bring ${formatBushels(more.gain)} bu/h.` : ''} {best.gain !== null ? `One less would cost ${formatBushels(best.gain)} bu/h.` : ''}
+        {more !== undefined && more.gain !== null ? `One more would bring ${formatBushels(more.gain)} bu/h.` : ''}{' '}
+        {best.gain !== null ? `One less would cost ${formatBushels(best.gain)} bu/h.` : ''}
       </p>
       <p className="mt-1">
         Held back by: <b>{result.heldBackBy}</b>.{' '}
@@ -206,7 +207,7 @@ function Fleets({ fleets, worth, busy }: { fleets: readonly TrucksWorth[]; worth
           </BarChart>
         </ResponsiveContainer>
       </div>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Table by number of trucks">
         <table className="mt-2 w-full min-w-[34rem]" aria-label="By number of trucks">
           <thead className="border-y border-ink text-left text-sm">
             <tr>
