@@ -4,7 +4,7 @@ import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { ApiError } from '../data/api';
 import { type Farm, useFarm } from '../data/farm';
-import { Button, Choices, SelectBox, Sheet, TextBox } from '../ui';
+import { Button, Choices, Problem, SelectBox, Sheet, TextBox } from '../ui';
 import { formatBushels, formatMoisture, formatPounds, formatShare } from '../widgets/quantity';
 import { enqueue } from '../outbox';
 import { headline } from '../widgets/headline';
@@ -87,11 +87,7 @@ export function RecordSheet({ start, onClose, onRecorded, onKept }: { start: Dra
           <MoreDetails farm={farm} draft={draft} errors={errors} set={set} />
         </div>
         <div className="sticky bottom-0 border-t border-ink bg-paper px-5 py-3">
-          {problem && (
-            <p role="alert" className="mb-2 font-semibold text-clay">
-              {problem}
-            </p>
-          )}
+          <Problem className="mb-2">{problem}</Problem>
           <Preview farm={farm} draft={draft} />
           <Button look="do" type="submit" disabled={sending} className="mt-2 min-h-14 w-full text-lg">
             {sending ? 'Sending …' : problem ? 'Send again' : draft.replaces ? 'Void the old one and record this' : 'Record it'}

@@ -157,6 +157,16 @@ export function Sheet({ open, onClose, title, children }: { open: boolean; onClo
   );
 }
 
+/** What was refused, in words; nothing where nothing was. */
+export function Problem({ children, className }: { children: ReactNode; className?: string }) {
+  if (!children) return null;
+  return (
+    <p role="alert" className={join('font-semibold text-clay', className)}>
+      {children}
+    </p>
+  );
+}
+
 export function Loading({ what }: { what: string }) {
   return (
     <p role="status" className="flex items-center gap-3 p-6 text-muted">

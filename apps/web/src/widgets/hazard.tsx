@@ -5,7 +5,7 @@ import { ulid } from 'ulid';
 import { post } from '../data/api';
 import { useFarm, useRefreshFarm, useShed } from '../data/farm';
 import { useSend } from '../data/use-send';
-import { Button } from '../ui';
+import { Button, Problem } from '../ui';
 
 export const isCard = (card: string | null | undefined): card is CardId => typeof card === 'string' && Object.hasOwn(SAFETY_CARDS, card);
 
@@ -52,11 +52,7 @@ export function Hazard({ card, before }: { card: CardId; before: string }) {
             I have done this
           </Button>
         ))}
-      {sending.message && (
-        <p role="alert" className="mt-1 font-semibold text-clay">
-          {sending.message}
-        </p>
-      )}
+      <Problem className="mt-1">{sending.message}</Problem>
     </aside>
   );
 }

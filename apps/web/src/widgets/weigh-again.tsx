@@ -6,7 +6,7 @@ import { post } from '../data/api';
 import { type Farm, useRefreshFarm } from '../data/farm';
 import { useSend } from '../data/use-send';
 import { deviceName } from '../record';
-import { Button, Choices, SelectBox, TextBox } from '../ui';
+import { Button, Choices, Problem, SelectBox, TextBox } from '../ui';
 import { METHOD_WORDS } from './method-words';
 import { readMoisture, readWeight, type WeightUnit } from './quantity';
 
@@ -81,11 +81,7 @@ export function WeighAgain({ farm, entry, crop, onDone }: { farm: Farm; entry: E
         error={wrong.moisture ?? sending.at.moisture}
         onChange={(event) => setMoisture(event.target.value)}
       />
-      {sending.message && (
-        <p role="alert" className="font-semibold text-clay">
-          {sending.message}
-        </p>
-      )}
+      <Problem>{sending.message}</Problem>
       <Button type="submit" disabled={sending.busy}>
         Put it beside
       </Button>

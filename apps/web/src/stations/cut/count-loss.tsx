@@ -8,7 +8,7 @@ import { post } from '../../data/api';
 import { useRefreshFarm } from '../../data/farm';
 import { fieldFacts, windowFor } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
-import { Button, SelectBox, Sheet, TextBox } from '../../ui';
+import { Button, Problem, SelectBox, Sheet, TextBox } from '../../ui';
 import { formatDollars, parseNumber } from '../../widgets/quantity';
 import { type CutGiven, checkOf, checksOf } from './machine';
 
@@ -211,11 +211,7 @@ export function CountLoss({
                   />
                   The machine stands, the key is in my pocket
                 </label>
-                {wrong.stands && (
-                  <p role="alert" className="font-semibold text-clay">
-                    {wrong.stands}
-                  </p>
-                )}
+                <Problem>{wrong.stands}</Problem>
               </div>
             )}
             {draft.step === 3 && counter('atHeader', <>Between the standing crop and the wheels, where only the head has been. Skip it, and header and rear are not told apart.</>)}
@@ -263,11 +259,7 @@ export function CountLoss({
               <span className="text-muted">The loss stands here from the first frame behind the machine.</span>
             )}
           </p>
-          {sending.message && (
-            <p role="alert" className="mb-2 font-semibold text-clay">
-              {sending.message}
-            </p>
-          )}
+          <Problem className="mb-2">{sending.message}</Problem>
           <div className="mt-2 flex flex-wrap gap-3">
             <Button className="min-h-16 flex-1" onClick={() => (draft.step === 0 ? onDone() : set({ step: draft.step - 1 }))}>
               {draft.step === 0 ? 'Not now' : 'Back'}
@@ -337,11 +329,7 @@ function Counter({
             </li>
           ))}
         </ol>
-        {error && (
-          <p role="alert" className="mt-2 font-semibold text-clay">
-            {error}
-          </p>
-        )}
+        <Problem className="mt-2">{error}</Problem>
       </div>
       <form
         noValidate

@@ -6,7 +6,7 @@ import { ulid } from 'ulid';
 import { post } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
-import { Button, SelectBox } from '../../ui';
+import { Button, Problem, SelectBox } from '../../ui';
 import { formatDollars } from '../../widgets/quantity';
 import { TakeBack } from '../../widgets/take-back';
 import { clock, day } from '../../widgets/time';
@@ -283,11 +283,7 @@ function Next({
           <span>{advice.caution}</span>
         </p>
       </div>
-      {sending.message && (
-        <p role="alert" className="mt-2 font-semibold text-clay">
-          {sending.message}
-        </p>
-      )}
+      <Problem className="mt-2">{sending.message}</Problem>
     </section>
   );
 }

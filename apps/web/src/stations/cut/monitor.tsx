@@ -8,7 +8,7 @@ import { ulid } from 'ulid';
 import { post } from '../../data/api';
 import { type Farm, useMonitors, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
-import { Button, Sheet, TextBox } from '../../ui';
+import { Button, Problem, Sheet, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { formatBushels, formatPounds, parseNumber } from '../../widgets/quantity';
 import { clock, day } from '../../widgets/time';
@@ -251,11 +251,7 @@ function Restate({ farm, own, factor, enough, onClose }: { farm: Farm; own: Moni
             </li>
           ))}
         </ul>
-        {sending.message && (
-          <p role="alert" className="font-semibold text-clay">
-            {sending.message}
-          </p>
-        )}
+        <Problem>{sending.message}</Problem>
         <Button look="do" className="min-h-14 w-full text-lg" disabled={sending.busy} onClick={() => void restate()}>
           Restate {own.only.length} {own.only.length === 1 ? 'load' : 'loads'} in the book
         </Button>

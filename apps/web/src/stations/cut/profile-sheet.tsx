@@ -15,7 +15,8 @@ import { useState } from 'react';
 import { put } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
-import { Button, Choices, Sheet, TextBox } from '../../ui';
+import { Button, Choices, TextBox } from '../../ui';
+import { FormSheet } from '../../ui/form-sheet';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
 import { SHOWN } from './machine';
 
@@ -119,86 +120,69 @@ export function ProfileSheet({ farm, machineId, kept, kgPerBu, onClose }: { farm
     <TextBox label={label} unit={unit} inputMode="decimal" value={text[key]} error={wrong[key]} onChange={(event) => setText({ ...text, [key]: event.target.value })} />
   );
   return (
-    <Sheet open title={farm.placeName(machineId)} onClose={onClose}>
-      <form
-        className="space-y-5 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
-        <Choices
-          label="It threshes with a"
-          value={kind}
-          onChange={setKind}
-          choices={[
-            { value: 'rotary', label: 'Rotor' },
-            { value: 'conventional', label: 'Cylinder and walkers' },
-          ]}
-        />
-        <div className="grid grid-cols-2 gap-3">
-          {box('rate', 'Good rate', 'bu/h')}
-          {box('limit', 'Fastest on rough ground', 'mph')}
-          {box('tank', 'Tank', 'bu')}
-          {box('efficiency', 'Cutting, of field time', '%')}
-          {box('loss', 'Loss you accept', 'bu/ac')}
-        </div>
-        <fieldset className="space-y-3 border-t border-rule pt-4">
-          <legend className="font-semibold">Heads: width, or rows and inches</legend>
-          {heads.map((head, i) => {
-            const set = (change: Partial<HeadText>) => setHeads(heads.map((other, k) => (k === i ? { ...other, ...change } : other)));
-            return (
-              <div key={i} className="grid grid-cols-[1fr_4.5rem_4rem_4.5rem] gap-2">
-                <TextBox label="Name" maxLength={40} value={head.name} error={wrong[`name${i}`]} onChange={(event) => set({ name: event.target.value })} />
-                <TextBox label="ft" inputMode="decimal" value={head.feet} error={wrong[`feet${i}`]} onChange={(event) => set({ feet: event.target.value, rows: '', inches: '' })} />
-                <TextBox label="rows" inputMode="numeric" value={head.rows} error={wrong[`rows${i}`]} onChange={(event) => set({ rows: event.target.value, feet: '' })} />
-                <TextBox label="in" inputMode="decimal" value={head.inches} error={wrong[`inches${i}`]} onChange={(event) => set({ inches: event.target.value, feet: '' })} />
-              </div>
-            );
-          })}
-          <Button onClick={() => setHeads([...heads, { name: '', feet: '', rows: '', inches: '' }])}>Add a head</Button>
-        </fieldset>
-        <fieldset className="space-y-2 border-t border-rule pt-4">
-          <legend className="font-semibold">What its settings can do</legend>
-          {(Object.keys(SETTINGS) as Setting[]).map((name) => {
-            const pair = ranges[name] ?? ['', ''];
-            const set = (at: 0 | 1, value: string) => setRanges({ ...ranges, [name]: at === 0 ? [value, pair[1]] : [pair[0], value] });
-            return (
-              <div key={name} className="grid grid-cols-[1fr_5rem_5rem_2.5rem] items-center gap-2">
-                <span>{SHOWN[name].label}</span>
-                {([0, 1] as const).map((at) => (
-                  <input
-                    key={at}
-                    aria-label={`${SHOWN[name].label}, ${at === 0 ? 'least' : 'most'}`}
-                    aria-invalid={wrong[`range ${name}`] !== undefined}
-                    inputMode="decimal"
-                    className="min-h-11 rounded-[3px] border border-ink px-2 aria-[invalid=true]:border-2 aria-[invalid=true]:border-clay"
-                    value={pair[at]}
-                    onChange={(event) => set(at, event.target.value)}
-                  />
-                ))}
-                <span className="text-sm text-muted">{SHOWN[name].unit}</span>
-                {wrong[`range ${name}`] && (
-                  <p role="alert" className="col-span-4 text-sm font-semibold text-clay">
-                    {wrong[`range ${name}`]}
-                  </p>
-                )}
-              </div>
-            );
-          })}
-        </fieldset>
-        <TextBox label="Concaves and cover plates" hint="with commas between" value={text.concaves} onChange={(event) => setText({ ...text, concaves: event.target.value })} />
-        <TextBox label="Chaffers and sieves" hint="with commas between" value={text.sieves} onChange={(event) => setText({ ...text, sieves: event.target.value })} />
-        {sending.message && (
-          <p role="alert" className="font-semibold text-clay">
-            {sending.message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
-          Save the profile
-        </Button>
-      </form>
-    </Sheet>
+    <FormSheet title={farm.placeName(machineId)} button="Save the profile" busy={sending.busy} problem={sending.message} onSubmit={save} onClose={onClose}>
+      <Choices
+        label="It threshes with a"
+        value={kind}
+        onChange={setKind}
+        choices={[
+          { value: 'rotary', label: 'Rotor' },
+          { value: 'conventional', label: 'Cylinder and walkers' },
+        ]}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        {box('rate', 'Good rate', 'bu/h')}
+        {box('limit', 'Fastest on rough ground', 'mph')}
+        {box('tank', 'Tank', 'bu')}
+        {box('efficiency', 'Cutting, of field time', '%')}
+        {box('loss', 'Loss you accept', 'bu/ac')}
+      </div>
+      <fieldset className="space-y-3 border-t border-rule pt-4">
+        <legend className="font-semibold">Heads: width, or rows and inches</legend>
+        {heads.map((head, i) => {
+          const set = (change: Partial<HeadText>) => setHeads(heads.map((other, k) => (k === i ? { ...other, ...change } : other)));
+          return (
+            <div key={i} className="grid grid-cols-[1fr_4.5rem_4rem_4.5rem] gap-2">
+              <TextBox label="Name" maxLength={40} value={head.name} error={wrong[`name${i}`]} onChange={(event) => set({ name: event.target.value })} />
+              <TextBox label="ft" inputMode="decimal" value={head.feet} error={wrong[`feet${i}`]} onChange={(event) => set({ feet: event.target.value, rows: '', inches: '' })} />
+              <TextBox label="rows" inputMode="numeric" value={head.rows} error={wrong[`rows${i}`]} onChange={(event) => set({ rows: event.target.value, feet: '' })} />
+              <TextBox label="in" inputMode="decimal" value={head.inches} error={wrong[`inches${i}`]} onChange={(event) => set({ inches: event.target.value, feet: '' })} />
+            </div>
+          );
+        })}
+        <Button onClick={() => setHeads([...heads, { name: '', feet: '', rows: '', inches: '' }])}>Add a head</Button>
+      </fieldset>
+      <fieldset className="space-y-2 border-t border-rule pt-4">
+        <legend className="font-semibold">What its settings can do</legend>
+        {(Object.keys(SETTINGS) as Setting[]).map((name) => {
+          const pair = ranges[name] ?? ['', ''];
+          const set = (at: 0 | 1, value: string) => setRanges({ ...ranges, [name]: at === 0 ? [value, pair[1]] : [pair[0], value] });
+          return (
+            <div key={name} className="grid grid-cols-[1fr_5rem_5rem_2.5rem] items-center gap-2">
+              <span>{SHOWN[name].label}</span>
+              {([0, 1] as const).map((at) => (
+                <input
+                  key={at}
+                  aria-label={`${SHOWN[name].label}, ${at === 0 ? 'least' : 'most'}`}
+                  aria-invalid={wrong[`range ${name}`] !== undefined}
+                  inputMode="decimal"
+                  className="min-h-11 rounded-[3px] border border-ink px-2 aria-[invalid=true]:border-2 aria-[invalid=true]:border-clay"
+                  value={pair[at]}
+                  onChange={(event) => set(at, event.target.value)}
+                />
+              ))}
+              <span className="text-sm text-muted">{SHOWN[name].unit}</span>
+              {wrong[`range ${name}`] && (
+                <p role="alert" className="col-span-4 text-sm font-semibold text-clay">
+                  {wrong[`range ${name}`]}
+                </p>
+              )}
+            </div>
+          );
+        })}
+      </fieldset>
+      <TextBox label="Concaves and cover plates" hint="with commas between" value={text.concaves} onChange={(event) => setText({ ...text, concaves: event.target.value })} />
+      <TextBox label="Chaffers and sieves" hint="with commas between" value={text.sieves} onChange={(event) => setText({ ...text, sieves: event.target.value })} />
+    </FormSheet>
   );
 }

@@ -5,7 +5,8 @@ import { ulid } from 'ulid';
 import { post } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
-import { Button, Choices, SelectBox, Sheet, TextBox } from '../../ui';
+import { Button, Choices, SelectBox, TextBox } from '../../ui';
+import { FormSheet } from '../../ui/form-sheet';
 import { formatMoisture, parseNumber, readMoisture } from '../../widgets/quantity';
 import { useRecorded } from '../../widgets/take-back';
 import { clock, day } from '../../widgets/time';
@@ -317,52 +318,35 @@ function ChangeSheet({
     onClose();
   };
   return (
-    <Sheet open title="Settings" onClose={onClose}>
-      <form
-        className="space-y-4 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
-        <p className="text-muted">In {farm.lot(lotId)?.fieldName}. One change at a time, then a count: two at once teach nothing.</p>
-        <div className="grid grid-cols-2 gap-3">
-          {(Object.keys(SETTINGS) as Setting[]).map((name) => (
-            <TextBox
-              key={name}
-              label={SHOWN[name].label}
-              unit={SHOWN[name].unit}
-              inputMode="decimal"
-              value={texts[name] ?? ''}
-              error={wrong[name]}
-              onChange={(event) => setTexts({ ...texts, [name]: event.target.value })}
-            />
+    <FormSheet title="Settings" button="Write it down" busy={sending.busy} problem={sending.message} onSubmit={save} onClose={onClose}>
+      <p className="text-muted">In {farm.lot(lotId)?.fieldName}. One change at a time, then a count: two at once teach nothing.</p>
+      <div className="grid grid-cols-2 gap-3">
+        {(Object.keys(SETTINGS) as Setting[]).map((name) => (
+          <TextBox
+            key={name}
+            label={SHOWN[name].label}
+            unit={SHOWN[name].unit}
+            inputMode="decimal"
+            value={texts[name] ?? ''}
+            error={wrong[name]}
+            onChange={(event) => setTexts({ ...texts, [name]: event.target.value })}
+          />
+        ))}
+        <SelectBox label="Concave or cover plates" value={concave} onChange={(event) => setConcave(event.target.value)}>
+          <option value="">not said</option>
+          {[...new Set([...(profile?.concaves ?? []), ...(concave ? [concave] : [])])].map((name) => (
+            <option key={name}>{name}</option>
           ))}
-          <SelectBox label="Concave or cover plates" value={concave} onChange={(event) => setConcave(event.target.value)}>
-            <option value="">not said</option>
-            {[...new Set([...(profile?.concaves ?? []), ...(concave ? [concave] : [])])].map((name) => (
-              <option key={name}>{name}</option>
-            ))}
-          </SelectBox>
-        </div>
-        <TextBox label="Why" maxLength={200} value={why} error={wrong.why ?? sending.at.why} onChange={(event) => setWhy(event.target.value)} />
-        <TextBox label="Moisture" unit="%" inputMode="decimal" value={wet} error={wrong.moisture ?? sending.at.moisture} onChange={(event) => setWet(event.target.value)} />
-        <Choices
-          label="Look of the tank: 1 clean, 5 full of trash"
-          value={dirt}
-          onChange={setDirt}
-          choices={[{ value: '' as const, label: 'not said' }, ...LOOKS.map((look) => ({ value: look, label: look }))]}
-        />
-        {sending.message && (
-          <p role="alert" className="font-semibold text-clay">
-            {sending.message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
-          Write it down
-        </Button>
-      </form>
-    </Sheet>
+        </SelectBox>
+      </div>
+      <TextBox label="Why" maxLength={200} value={why} error={wrong.why ?? sending.at.why} onChange={(event) => setWhy(event.target.value)} />
+      <TextBox label="Moisture" unit="%" inputMode="decimal" value={wet} error={wrong.moisture ?? sending.at.moisture} onChange={(event) => setWet(event.target.value)} />
+      <Choices
+        label="Look of the tank: 1 clean, 5 full of trash"
+        value={dirt}
+        onChange={setDirt}
+        choices={[{ value: '' as const, label: 'not said' }, ...LOOKS.map((look) => ({ value: look, label: look }))]}
+      />
+    </FormSheet>
   );
 }

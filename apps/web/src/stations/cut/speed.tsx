@@ -6,7 +6,7 @@ import { put } from '../../data/api';
 import { useRefreshFarm } from '../../data/farm';
 import { fieldFacts } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
-import { Button, SelectBox, TextBox } from '../../ui';
+import { Button, Problem, SelectBox, TextBox } from '../../ui';
 import { formatBushels, formatBushelsFine, formatMoney, parseNumber } from '../../widgets/quantity';
 import { day } from '../../widgets/time';
 import { type CutGiven, checksOf, farmDay, likelyLot, NO_PROFILE } from './machine';
@@ -169,11 +169,7 @@ function Heads({ farm, machineId, kept, confirmed, today }: { farm: CutGiven['fa
           ))}
         </div>
       )}
-      {sending.message && (
-        <p role="alert" className="mt-2 font-semibold text-clay">
-          {sending.message}
-        </p>
-      )}
+      <Problem className="mt-2">{sending.message}</Problem>
     </div>
   );
 }

@@ -5,7 +5,7 @@ import { ulid } from 'ulid';
 import { post } from '../../data/api';
 import { useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
-import { Button, SelectBox, TextBox } from '../../ui';
+import { Button, Problem, SelectBox, TextBox } from '../../ui';
 import { parseNumber } from '../../widgets/quantity';
 import { TakeBack } from '../../widgets/take-back';
 import { day } from '../../widgets/time';
@@ -107,11 +107,7 @@ export function Strips({ farm, notebook, rows, machineId }: CutGiven) {
         ))}
         <Button onClick={() => setPairs([...pairs, ['', '']])}>One more pair</Button>
         {result && <Result result={result} show={(value) => value} />}
-        {sending.message && (
-          <p role="alert" className="font-semibold text-clay">
-            {sending.message}
-          </p>
-        )}
+        <Problem>{sending.message}</Problem>
         <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
           Record the strips
         </Button>

@@ -24,7 +24,7 @@ import { post, put } from '../../data/api';
 import { type Farm, useFarm, useFields, useNotebook, useReadings, useRefreshFarm, useWeather } from '../../data/farm';
 import { asBuyer, acresToHa, buyerOffset, fieldFacts, type FieldFacts, testersOf, windowFor } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
-import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
+import { Button, Empty, Problem, SelectBox, Sheet, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { formatAcres, formatBushels, formatMoisture, parseNumber } from '../../widgets/quantity';
 import { toWallTime } from '../../widgets/time';
@@ -319,11 +319,7 @@ function Ranking(given: Given) {
           {wetBins.length > 0 ? `Room in the wet bin ${formatBushels(roomBushels)} bu. ` : 'No wet bin. '}
           {rain ? '' : 'No rain in the forecast.'}
         </p>
-        {sending.message && (
-          <p role="alert" className="mt-2 font-semibold text-clay">
-            {sending.message}
-          </p>
-        )}
+        <Problem className="mt-2">{sending.message}</Problem>
         <Button className="mt-4 w-full" disabled={!changed || sending.busy} onClick={() => void save()}>
           Save for everybody
         </Button>
@@ -444,11 +440,7 @@ function Tell({ farm, lotId, name, moisture, dryer, first }: { farm: Farm; lotId
       <Button look={first ? 'do' : 'quiet'} className={first ? '' : '!px-0 text-sm'} disabled={sending.busy} onClick={() => void tell()}>
         {name} is next: tell the dryer
       </Button>
-      {sending.message && (
-        <p role="alert" className="w-full font-semibold text-clay">
-          {sending.message}
-        </p>
-      )}
+      <Problem className="w-full">{sending.message}</Problem>
     </>
   );
 }

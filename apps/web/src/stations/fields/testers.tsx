@@ -5,7 +5,8 @@ import { post } from '../../data/api';
 import { useFarm, useRefreshFarm } from '../../data/farm';
 import type { Tester } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
-import { Button, Sheet, TextBox } from '../../ui';
+import { TextBox } from '../../ui';
+import { FormSheet } from '../../ui/form-sheet';
 import { formatMoisture, readMoisture } from '../../widgets/quantity';
 import { TakeBack, useRecorded } from '../../widgets/take-back';
 import { day } from '../../widgets/time';
@@ -48,56 +49,50 @@ export function PairSheet({ tester, pairs, onClose }: { tester: string; pairs: T
     onClose();
   };
   return (
-    <Sheet open title="Tester against the buyer" onClose={onClose}>
-      <form
-        className="space-y-4 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
-        <p className="text-muted">The same grain, read by your tester and tested by the buyer. Three pairs are the least that says anything.</p>
-        <TextBox label="Tester" maxLength={40} value={name} error={wrong.tester ?? sending.at.tester} onChange={(event) => setName(event.target.value)} />
-        <div className="grid grid-cols-2 gap-3">
-          <TextBox
-            label="Ours"
-            unit="%"
-            inputMode="decimal"
-            value={ours}
-            error={wrong.testerMoisture ?? sending.at.testerMoisture}
-            onChange={(event) => setOurs(event.target.value)}
-          />
-          <TextBox
-            label="The buyer’s"
-            unit="%"
-            inputMode="decimal"
-            value={theirs}
-            error={wrong.buyerMoisture ?? sending.at.buyerMoisture}
-            onChange={(event) => setTheirs(event.target.value)}
-          />
-        </div>
-        {sending.message && (
-          <p role="alert" className="font-semibold text-clay">
-            {sending.message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
-          Record the pair
-        </Button>
-        {pairs.length > 0 && (
-          <ul className="divide-y divide-rule border-y border-rule" aria-label="Pairs so far">
-            {pairs.map((pair) => (
-              <li key={pair.id} className="flex items-center justify-between gap-3">
-                <span>
-                  {day(pair.at, farm.data.farm.timeZone)}: ours {formatMoisture(pair.tester)}, the buyer&rsquo;s <b>{formatMoisture(pair.buyer)}</b>
-                </span>
-                <TakeBack path={`notes/${pair.id}`} />
-              </li>
-            ))}
-          </ul>
-        )}
-      </form>
-    </Sheet>
+    <FormSheet
+      title="Tester against the buyer"
+      button="Record the pair"
+      busy={sending.busy}
+      problem={sending.message}
+      onSubmit={save}
+      onClose={onClose}
+      after={
+        <>
+          {pairs.length > 0 && (
+            <ul className="divide-y divide-rule border-y border-rule" aria-label="Pairs so far">
+              {pairs.map((pair) => (
+                <li key={pair.id} className="flex items-center justify-between gap-3">
+                  <span>
+                    {day(pair.at, farm.data.farm.timeZone)}: ours {formatMoisture(pair.tester)}, the buyer&rsquo;s <b>{formatMoisture(pair.buyer)}</b>
+                  </span>
+                  <TakeBack path={`notes/${pair.id}`} />
+                </li>
+              ))}
+            </ul>
+          )}
+        </>
+      }
+    >
+      <p className="text-muted">The same grain, read by your tester and tested by the buyer. Three pairs are the least that says anything.</p>
+      <TextBox label="Tester" maxLength={40} value={name} error={wrong.tester ?? sending.at.tester} onChange={(event) => setName(event.target.value)} />
+      <div className="grid grid-cols-2 gap-3">
+        <TextBox
+          label="Ours"
+          unit="%"
+          inputMode="decimal"
+          value={ours}
+          error={wrong.testerMoisture ?? sending.at.testerMoisture}
+          onChange={(event) => setOurs(event.target.value)}
+        />
+        <TextBox
+          label="The buyer’s"
+          unit="%"
+          inputMode="decimal"
+          value={theirs}
+          error={wrong.buyerMoisture ?? sending.at.buyerMoisture}
+          onChange={(event) => setTheirs(event.target.value)}
+        />
+      </div>
+    </FormSheet>
   );
 }

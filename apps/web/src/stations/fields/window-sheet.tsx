@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { put } from '../../data/api';
 import { useFarm, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
-import { Button, Sheet, TextBox } from '../../ui';
+import { TextBox } from '../../ui';
+import { FormSheet } from '../../ui/form-sheet';
 import { parseNumber } from '../../widgets/quantity';
 
 interface Line {
@@ -89,27 +90,17 @@ export function WindowSheet({
     />
   );
   return (
-    <Sheet open title={`Window: ${crop.name}${buyerId === null ? '' : `, ${farm.placeName(buyerId)}`}`} onClose={onClose}>
-      <form
-        className="space-y-5 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
-        <div className="grid grid-cols-2 gap-3">{MOISTURES.map(box)}</div>
-        <div className="grid grid-cols-2 gap-3 border-t border-rule pt-4">{MONEY.map(box)}</div>
-        <div className="grid grid-cols-2 gap-3 border-t border-rule pt-4">{STANDING.map(box)}</div>
-        {sending.message && (
-          <p role="alert" className="font-semibold text-clay">
-            {sending.message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
-          Save the window
-        </Button>
-      </form>
-    </Sheet>
+    <FormSheet
+      title={`Window: ${crop.name}${buyerId === null ? '' : `, ${farm.placeName(buyerId)}`}`}
+      button="Save the window"
+      busy={sending.busy}
+      problem={sending.message}
+      onSubmit={save}
+      onClose={onClose}
+    >
+      <div className="grid grid-cols-2 gap-3">{MOISTURES.map(box)}</div>
+      <div className="grid grid-cols-2 gap-3 border-t border-rule pt-4">{MONEY.map(box)}</div>
+      <div className="grid grid-cols-2 gap-3 border-t border-rule pt-4">{STANDING.map(box)}</div>
+    </FormSheet>
   );
 }

@@ -6,7 +6,7 @@ import { put } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
 import { windowFor } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
-import { Button, SelectBox, TextBox } from '../../ui';
+import { Button, Problem, SelectBox, TextBox } from '../../ui';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
 import { toWallTime } from '../../widgets/time';
 import { bushelsPerHour, minuteText, NO_HAUL, readMinute } from './haul-facts';
@@ -198,11 +198,7 @@ function Keep({ farm, revision, sheet }: { farm: Farm; revision: number; sheet: 
       <Button className="mt-4" disabled={sending.busy} onClick={() => void save()}>
         Keep road, loading and tarping
       </Button>
-      {sending.message && (
-        <p role="alert" className="mt-2 font-semibold text-clay">
-          {sending.message}
-        </p>
-      )}
+      <Problem className="mt-2">{sending.message}</Problem>
     </>
   );
 }

@@ -5,7 +5,8 @@ import { Link } from 'react-router';
 import { ulid } from 'ulid';
 import { type Farm, useFields, useNotebook } from '../../data/farm';
 import { fieldFacts } from '../../data/field-facts';
-import { Button, Choices, Empty, Sheet, TextBox } from '../../ui';
+import { Button, Choices, Empty, TextBox } from '../../ui';
+import { FormSheet } from '../../ui/form-sheet';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
 import { Hazard, isCard, useAcknowledged } from '../../widgets/hazard';
 import { BreakdownSheet } from './breakdowns';
@@ -248,63 +249,55 @@ function ItemSheet({
     });
   };
   return (
-    <Sheet open title={start ? 'Change the line' : 'Add a line'} onClose={onClose}>
-      <form
-        className="space-y-4 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          save();
-        }}
-      >
-        <TextBox label="What is to be done" maxLength={160} value={text.what} error={wrong.what} onChange={(event) => set({ what: event.target.value })} />
-        <div className="grid grid-cols-2 gap-3">
-          <TextBox label="Who" maxLength={60} value={text.owner} onChange={(event) => set({ owner: event.target.value })} />
-          <TextBox label="Due" type="date" value={text.due} onChange={(event) => set({ due: event.target.value })} />
-        </div>
-        <label className="flex min-h-11 items-center gap-3">
-          <input type="checkbox" className="size-6 accent-[var(--clay)]" checked={needed} onChange={(event) => setNeeded(event.target.checked)} /> The machine cannot work without
-          it
-        </label>
-        <fieldset className="space-y-3 border-t border-rule pt-4">
-          <legend className="font-semibold">Part</legend>
-          <TextBox label="Which part, if any" maxLength={80} value={text.part} onChange={(event) => set({ part: event.target.value })} />
-          {text.part.trim() !== '' && (
-            <>
-              <label className="flex min-h-11 items-center gap-3">
-                <input type="checkbox" className="size-6 accent-[var(--clay)]" checked={onHand} onChange={(event) => setOnHand(event.target.checked)} /> It is on the shelf
-              </label>
-              {!onHand && (
-                <div className="grid grid-cols-2 gap-3">
-                  <TextBox label="Lead time" unit="days" inputMode="numeric" value={text.lead} error={wrong.lead} onChange={(event) => set({ lead: event.target.value })} />
-                  <TextBox label="Ordered on" type="date" hint="empty: not yet" max={today} value={text.ordered} onChange={(event) => set({ ordered: event.target.value })} />
-                </div>
-              )}
-            </>
+    <FormSheet
+      title={start ? 'Change the line' : 'Add a line'}
+      button="Save the line"
+      problem={message}
+      onSubmit={save}
+      onClose={onClose}
+      after={
+        <>
+          {start && (
+            <Button look="quiet" className="w-full" onClick={() => void onRemove(start.id)}>
+              Take it off the list
+            </Button>
           )}
-        </fieldset>
-        <TextBox
-          label="Left out this year, because"
-          maxLength={200}
-          hint="empty: it is not left out"
-          value={text.skipped}
-          onChange={(event) => set({ skipped: event.target.value })}
-        />
-        {message && (
-          <p role="alert" className="font-semibold text-clay">
-            {message}
-          </p>
+        </>
+      }
+    >
+      <TextBox label="What is to be done" maxLength={160} value={text.what} error={wrong.what} onChange={(event) => set({ what: event.target.value })} />
+      <div className="grid grid-cols-2 gap-3">
+        <TextBox label="Who" maxLength={60} value={text.owner} onChange={(event) => set({ owner: event.target.value })} />
+        <TextBox label="Due" type="date" value={text.due} onChange={(event) => set({ due: event.target.value })} />
+      </div>
+      <label className="flex min-h-11 items-center gap-3">
+        <input type="checkbox" className="size-6 accent-[var(--clay)]" checked={needed} onChange={(event) => setNeeded(event.target.checked)} /> The machine cannot work without it
+      </label>
+      <fieldset className="space-y-3 border-t border-rule pt-4">
+        <legend className="font-semibold">Part</legend>
+        <TextBox label="Which part, if any" maxLength={80} value={text.part} onChange={(event) => set({ part: event.target.value })} />
+        {text.part.trim() !== '' && (
+          <>
+            <label className="flex min-h-11 items-center gap-3">
+              <input type="checkbox" className="size-6 accent-[var(--clay)]" checked={onHand} onChange={(event) => setOnHand(event.target.checked)} /> It is on the shelf
+            </label>
+            {!onHand && (
+              <div className="grid grid-cols-2 gap-3">
+                <TextBox label="Lead time" unit="days" inputMode="numeric" value={text.lead} error={wrong.lead} onChange={(event) => set({ lead: event.target.value })} />
+                <TextBox label="Ordered on" type="date" hint="empty: not yet" max={today} value={text.ordered} onChange={(event) => set({ ordered: event.target.value })} />
+              </div>
+            )}
+          </>
         )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg">
-          Save the line
-        </Button>
-        {start && (
-          <Button look="quiet" className="w-full" onClick={() => void onRemove(start.id)}>
-            Take it off the list
-          </Button>
-        )}
-      </form>
-    </Sheet>
+      </fieldset>
+      <TextBox
+        label="Left out this year, because"
+        maxLength={200}
+        hint="empty: it is not left out"
+        value={text.skipped}
+        onChange={(event) => set({ skipped: event.target.value })}
+      />
+    </FormSheet>
   );
 }
 
@@ -461,37 +454,20 @@ function Boxes<K extends string>({
     if (Object.keys(errors).length === 0 && (await onSave(texts, numbers))) onClose();
   };
   return (
-    <Sheet open title={title} onClose={onClose}>
-      <form
-        className="space-y-4 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
-        {children}
-        {boxes.map(({ key, label, unit, number }) => (
-          <TextBox
-            key={key}
-            label={label}
-            unit={unit}
-            inputMode={number ? 'decimal' : undefined}
-            value={texts[key]}
-            error={wrong[key]}
-            onChange={(event) => setTexts({ ...texts, [key]: event.target.value })}
-          />
-        ))}
-        {message && (
-          <p role="alert" className="font-semibold text-clay">
-            {message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg">
-          {button}
-        </Button>
-      </form>
-    </Sheet>
+    <FormSheet title={title} button={button} problem={message} onSubmit={save} onClose={onClose}>
+      {children}
+      {boxes.map(({ key, label, unit, number }) => (
+        <TextBox
+          key={key}
+          label={label}
+          unit={unit}
+          inputMode={number ? 'decimal' : undefined}
+          value={texts[key]}
+          error={wrong[key]}
+          onChange={(event) => setTexts({ ...texts, [key]: event.target.value })}
+        />
+      ))}
+    </FormSheet>
   );
 }
 

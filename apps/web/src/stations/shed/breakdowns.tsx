@@ -5,7 +5,8 @@ import { ulid } from 'ulid';
 import { post } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
-import { Button, SelectBox, Sheet, TextBox } from '../../ui';
+import { Button, SelectBox, TextBox } from '../../ui';
+import { FormSheet } from '../../ui/form-sheet';
 import { formatBushelsFine, formatMoney, parseNumber } from '../../widgets/quantity';
 import { useRecorded } from '../../widgets/take-back';
 import { clock, day, fromWallTime, toWallTime } from '../../widgets/time';
@@ -173,55 +174,38 @@ export function BreakdownSheet({ farm, shed, assetId, onClose }: { farm: Farm; s
     onClose();
   };
   return (
-    <Sheet open title="Something broke" onClose={onClose}>
-      <form
-        className="space-y-4 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
-        <SelectBox label="Machine" value={machine} onChange={(event) => setMachine(event.target.value)}>
-          {Object.entries(shed.assets).map(([key, { sheet }]) => (
-            <option key={key} value={key}>
-              {sheet.name}
-            </option>
-          ))}
-        </SelectBox>
-        <TextBox label="What broke" maxLength={200} value={text.what} error={wrong.what ?? sending.at.what} onChange={(event) => set({ what: event.target.value })} />
-        <TextBox label="Since" type="datetime-local" value={text.since} error={wrong.since} onChange={(event) => set({ since: event.target.value })} />
-        <SelectBox label="Why" value={cause} onChange={(event) => setCause(event.target.value as Cause)}>
-          {(Object.keys(CAUSES) as Cause[]).map((one) => (
-            <option key={one} value={one}>
-              {CAUSES[one]}
-            </option>
-          ))}
-        </SelectBox>
-        <div className="grid grid-cols-3 gap-3">
-          <TextBox label="Cost" unit="$" inputMode="decimal" value={text.cost} error={wrong.cost} onChange={(event) => set({ cost: event.target.value })} />
-          <TextBox label="Hours lost" unit="h" inputMode="decimal" value={text.hours} error={wrong.hours} onChange={(event) => set({ hours: event.target.value })} />
-          <TextBox label="Acres lost" unit="ac" inputMode="decimal" value={text.acres} error={wrong.acres} onChange={(event) => set({ acres: event.target.value })} />
-        </div>
-        <TextBox
-          label="Spare that was not there"
-          maxLength={80}
-          hint="empty: it was, or none was wanted"
-          value={text.spare}
-          onChange={(event) => set({ spare: event.target.value })}
-        />
-        <label className="flex min-h-11 items-center gap-3">
-          <input type="checkbox" className="size-6 accent-[var(--clay)]" checked={mended} onChange={(event) => setMended(event.target.checked)} /> It runs again
-        </label>
-        {sending.message && (
-          <p role="alert" className="font-semibold text-clay">
-            {sending.message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
-          Record it
-        </Button>
-      </form>
-    </Sheet>
+    <FormSheet title="Something broke" button="Record it" busy={sending.busy} problem={sending.message} onSubmit={save} onClose={onClose}>
+      <SelectBox label="Machine" value={machine} onChange={(event) => setMachine(event.target.value)}>
+        {Object.entries(shed.assets).map(([key, { sheet }]) => (
+          <option key={key} value={key}>
+            {sheet.name}
+          </option>
+        ))}
+      </SelectBox>
+      <TextBox label="What broke" maxLength={200} value={text.what} error={wrong.what ?? sending.at.what} onChange={(event) => set({ what: event.target.value })} />
+      <TextBox label="Since" type="datetime-local" value={text.since} error={wrong.since} onChange={(event) => set({ since: event.target.value })} />
+      <SelectBox label="Why" value={cause} onChange={(event) => setCause(event.target.value as Cause)}>
+        {(Object.keys(CAUSES) as Cause[]).map((one) => (
+          <option key={one} value={one}>
+            {CAUSES[one]}
+          </option>
+        ))}
+      </SelectBox>
+      <div className="grid grid-cols-3 gap-3">
+        <TextBox label="Cost" unit="$" inputMode="decimal" value={text.cost} error={wrong.cost} onChange={(event) => set({ cost: event.target.value })} />
+        <TextBox label="Hours lost" unit="h" inputMode="decimal" value={text.hours} error={wrong.hours} onChange={(event) => set({ hours: event.target.value })} />
+        <TextBox label="Acres lost" unit="ac" inputMode="decimal" value={text.acres} error={wrong.acres} onChange={(event) => set({ acres: event.target.value })} />
+      </div>
+      <TextBox
+        label="Spare that was not there"
+        maxLength={80}
+        hint="empty: it was, or none was wanted"
+        value={text.spare}
+        onChange={(event) => set({ spare: event.target.value })}
+      />
+      <label className="flex min-h-11 items-center gap-3">
+        <input type="checkbox" className="size-6 accent-[var(--clay)]" checked={mended} onChange={(event) => setMended(event.target.checked)} /> It runs again
+      </label>
+    </FormSheet>
   );
 }

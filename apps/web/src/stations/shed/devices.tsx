@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { post } from '../../data/api';
 import { type Farm, useDevices, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
-import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
+import { Button, Empty, Problem, SelectBox, Sheet, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { clock, day } from '../../widgets/time';
 
@@ -68,11 +68,7 @@ function Device({ farm, device }: { farm: Farm; device: DeviceInfo }) {
           {sure ? 'Yes, revoke it' : 'Revoke'}
         </Button>
       )}
-      {sending.message && (
-        <p role="alert" className="w-full font-semibold text-clay">
-          {sending.message}
-        </p>
-      )}
+      <Problem className="w-full">{sending.message}</Problem>
     </li>
   );
 }

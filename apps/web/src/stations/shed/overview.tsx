@@ -6,7 +6,8 @@ import { ulid } from 'ulid';
 import { put } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
-import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
+import { Button, Empty, SelectBox, TextBox } from '../../ui';
+import { FormSheet } from '../../ui/form-sheet';
 import { parseNumber } from '../../widgets/quantity';
 import { rowKeys } from '../../widgets/row-keys';
 import { alternativesFor, type Asset, assetsOf, cropWords, days, dayWords, farmDay, itemsOf, templateOf } from './shed-data';
@@ -167,59 +168,42 @@ function SeasonSheet({ farm, shed, onClose }: { farm: Farm; shed: Shed; onClose:
     onClose();
   };
   return (
-    <Sheet open title="First days and cards" onClose={onClose}>
-      <form
-        className="space-y-5 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
-        {crops.map((crop) => (
-          <TextBox
-            key={crop}
-            type="date"
-            label={`First day of ${CROPS[crop as keyof typeof CROPS].short}`}
-            value={season.firstDays[crop] ?? ''}
-            onChange={(event) => setSeason({ ...season, firstDays: { ...season.firstDays, [crop]: event.target.value } })}
-          />
-        ))}
+    <FormSheet title="First days and cards" button="Save" busy={sending.busy} problem={sending.message} onSubmit={save} onClose={onClose}>
+      {crops.map((crop) => (
         <TextBox
-          label="Fire index at which we stop"
-          inputMode="decimal"
-          hint={`the local authority’s limit; empty: ${FIRE_STOP}`}
-          value={limit}
-          error={wrong}
-          onChange={(event) => {
-            setLimit(event.target.value);
-            setWrong(undefined);
-          }}
+          key={crop}
+          type="date"
+          label={`First day of ${CROPS[crop as keyof typeof CROPS].short}`}
+          value={season.firstDays[crop] ?? ''}
+          onChange={(event) => setSeason({ ...season, firstDays: { ...season.firstDays, [crop]: event.target.value } })}
         />
-        <fieldset className="border-t border-rule pt-4">
-          <legend className="font-semibold">Cards that are acknowledged before their step</legend>
-          {(Object.keys(SAFETY_CARDS) as CardId[]).map((card) => (
-            <label key={card} className="flex min-h-11 items-center gap-3">
-              <input
-                type="checkbox"
-                className="size-6 accent-[var(--clay)]"
-                checked={season.acknowledge.includes(card)}
-                onChange={(event) => setSeason({ ...season, acknowledge: event.target.checked ? [...season.acknowledge, card] : season.acknowledge.filter((one) => one !== card) })}
-              />
-              {SAFETY_CARDS[card].title}
-            </label>
-          ))}
-        </fieldset>
-        {sending.message && (
-          <p role="alert" className="font-semibold text-clay">
-            {sending.message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
-          Save
-        </Button>
-      </form>
-    </Sheet>
+      ))}
+      <TextBox
+        label="Fire index at which we stop"
+        inputMode="decimal"
+        hint={`the local authority’s limit; empty: ${FIRE_STOP}`}
+        value={limit}
+        error={wrong}
+        onChange={(event) => {
+          setLimit(event.target.value);
+          setWrong(undefined);
+        }}
+      />
+      <fieldset className="border-t border-rule pt-4">
+        <legend className="font-semibold">Cards that are acknowledged before their step</legend>
+        {(Object.keys(SAFETY_CARDS) as CardId[]).map((card) => (
+          <label key={card} className="flex min-h-11 items-center gap-3">
+            <input
+              type="checkbox"
+              className="size-6 accent-[var(--clay)]"
+              checked={season.acknowledge.includes(card)}
+              onChange={(event) => setSeason({ ...season, acknowledge: event.target.checked ? [...season.acknowledge, card] : season.acknowledge.filter((one) => one !== card) })}
+            />
+            {SAFETY_CARDS[card].title}
+          </label>
+        ))}
+      </fieldset>
+    </FormSheet>
   );
 }
 
@@ -258,58 +242,41 @@ function AddMachine({ farm, shed, onClose }: { farm: Farm; shed: Shed; onClose: 
     void navigate(`/shed/${id}`);
   };
   return (
-    <Sheet open title="Add a machine" onClose={onClose}>
-      <form
-        className="space-y-4 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
+    <FormSheet title="Add a machine" button="Add the machine" busy={sending.busy} problem={sending.message} onSubmit={save} onClose={onClose}>
+      <SelectBox label="What it is" value={kind} onChange={(event) => setKind(event.target.value as MachineKind)}>
+        {(Object.keys(MACHINE_KINDS) as MachineKind[]).map((one) => (
+          <option key={one} value={one}>
+            {MACHINE_KINDS[one]}
+          </option>
+        ))}
+      </SelectBox>
+      <TextBox
+        label="Name"
+        maxLength={60}
+        value={name}
+        error={wrong ?? sending.at.name}
+        onChange={(event) => {
+          setName(event.target.value);
+          setWrong(undefined);
         }}
-      >
-        <SelectBox label="What it is" value={kind} onChange={(event) => setKind(event.target.value as MachineKind)}>
-          {(Object.keys(MACHINE_KINDS) as MachineKind[]).map((one) => (
-            <option key={one} value={one}>
-              {MACHINE_KINDS[one]}
-            </option>
-          ))}
-        </SelectBox>
-        <TextBox
-          label="Name"
-          maxLength={60}
-          value={name}
-          error={wrong ?? sending.at.name}
-          onChange={(event) => {
-            setName(event.target.value);
-            setWrong(undefined);
-          }}
-        />
-        <TextBox label="Who sees to it" maxLength={60} value={owner} onChange={(event) => setOwner(event.target.value)} />
-        <fieldset>
-          <legend className="text-sm font-semibold">Only for (none: for all crops)</legend>
-          {grown.map((crop) => (
-            <label key={crop} className="mr-5 inline-flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-[var(--clay)]"
-                checked={crops.includes(crop)}
-                onChange={(event) => setCrops(event.target.checked ? [...crops, crop] : crops.filter((one) => one !== crop))}
-              />
-              {CROPS[crop as keyof typeof CROPS]?.short ?? crop}
-            </label>
-          ))}
-        </fieldset>
-        <p className="text-sm text-muted">It comes with {templateOf(shed, kind).length} usual lines, due before its first day.</p>
-        {sending.message && (
-          <p role="alert" className="font-semibold text-clay">
-            {sending.message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
-          Add the machine
-        </Button>
-      </form>
-    </Sheet>
+      />
+      <TextBox label="Who sees to it" maxLength={60} value={owner} onChange={(event) => setOwner(event.target.value)} />
+      <fieldset>
+        <legend className="text-sm font-semibold">Only for (none: for all crops)</legend>
+        {grown.map((crop) => (
+          <label key={crop} className="mr-5 inline-flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-[var(--clay)]"
+              checked={crops.includes(crop)}
+              onChange={(event) => setCrops(event.target.checked ? [...crops, crop] : crops.filter((one) => one !== crop))}
+            />
+            {CROPS[crop as keyof typeof CROPS]?.short ?? crop}
+          </label>
+        ))}
+      </fieldset>
+      <p className="text-sm text-muted">It comes with {templateOf(shed, kind).length} usual lines, due before its first day.</p>
+    </FormSheet>
   );
 }
 
@@ -350,59 +317,42 @@ function TemplateSheet({ farm, shed, onClose }: { farm: Farm; shed: Shed; onClos
   };
   const set = (i: number, change: Partial<LineText>) => setLines(lines.map((line, k) => (k === i ? { ...line, ...change } : line)));
   return (
-    <Sheet open title="Lists by kind of machine" onClose={onClose}>
-      <form
-        className="space-y-4 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
+    <FormSheet title="Lists by kind of machine" button="Save the list" busy={sending.busy} problem={sending.message} onSubmit={save} onClose={onClose}>
+      <SelectBox
+        label="Kind"
+        value={kind}
+        onChange={(event) => {
+          const next = event.target.value as MachineKind;
+          setKind(next);
+          setLines(texts(next));
+          setWrong({});
         }}
       >
-        <SelectBox
-          label="Kind"
-          value={kind}
-          onChange={(event) => {
-            const next = event.target.value as MachineKind;
-            setKind(next);
-            setLines(texts(next));
-            setWrong({});
-          }}
-        >
-          {(Object.keys(MACHINE_KINDS) as MachineKind[]).map((one) => (
-            <option key={one} value={one}>
-              {MACHINE_KINDS[one]}
-            </option>
-          ))}
-        </SelectBox>
-        <p className="text-sm text-muted">A machine that is added takes this list. Machines that are in the shed keep theirs.</p>
-        {lines.map((line, i) => (
-          <div key={i} className="border-t border-rule pt-3">
-            <TextBox label={`Line ${i + 1}`} maxLength={160} value={line.what} error={wrong[i]} onChange={(event) => set(i, { what: event.target.value })} />
-            <div className="mt-2 flex items-end gap-4">
-              <div className="w-32">
-                <TextBox label="Days before" inputMode="numeric" value={line.daysBefore} onChange={(event) => set(i, { daysBefore: event.target.value })} />
-              </div>
-              <label className="flex min-h-11 items-center gap-2">
-                <input type="checkbox" className="size-5 accent-[var(--clay)]" checked={line.needed} onChange={(event) => set(i, { needed: event.target.checked })} /> cannot work
-                without
-              </label>
-              <Button look="quiet" className="ml-auto !px-0 text-sm" onClick={() => setLines(lines.filter((_, k) => k !== i))}>
-                Take it out
-              </Button>
-            </div>
-          </div>
+        {(Object.keys(MACHINE_KINDS) as MachineKind[]).map((one) => (
+          <option key={one} value={one}>
+            {MACHINE_KINDS[one]}
+          </option>
         ))}
-        <Button onClick={() => setLines([...lines, { what: '', daysBefore: '7', needed: true }])}>One more line</Button>
-        {sending.message && (
-          <p role="alert" className="font-semibold text-clay">
-            {sending.message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
-          Save the list
-        </Button>
-      </form>
-    </Sheet>
+      </SelectBox>
+      <p className="text-sm text-muted">A machine that is added takes this list. Machines that are in the shed keep theirs.</p>
+      {lines.map((line, i) => (
+        <div key={i} className="border-t border-rule pt-3">
+          <TextBox label={`Line ${i + 1}`} maxLength={160} value={line.what} error={wrong[i]} onChange={(event) => set(i, { what: event.target.value })} />
+          <div className="mt-2 flex items-end gap-4">
+            <div className="w-32">
+              <TextBox label="Days before" inputMode="numeric" value={line.daysBefore} onChange={(event) => set(i, { daysBefore: event.target.value })} />
+            </div>
+            <label className="flex min-h-11 items-center gap-2">
+              <input type="checkbox" className="size-5 accent-[var(--clay)]" checked={line.needed} onChange={(event) => set(i, { needed: event.target.checked })} /> cannot work
+              without
+            </label>
+            <Button look="quiet" className="ml-auto !px-0 text-sm" onClick={() => setLines(lines.filter((_, k) => k !== i))}>
+              Take it out
+            </Button>
+          </div>
+        </div>
+      ))}
+      <Button onClick={() => setLines([...lines, { what: '', daysBefore: '7', needed: true }])}>One more line</Button>
+    </FormSheet>
   );
 }

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { ApiError, post } from '../../data/api';
 import { type Farm, useFarm, useRefreshFarm } from '../../data/farm';
 import { useRecorder } from '../../record';
-import { Button, Empty } from '../../ui';
+import { Button, Empty, Problem } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { EntrySheet } from '../../widgets/entry-sheet';
 import { NextNote } from '../../widgets/next-note';
@@ -290,11 +290,7 @@ function BringBook() {
         {state.busy ? 'Bringing it in …' : 'Or bring a saved book file'}
         <input type="file" accept="application/json,.json" disabled={state.busy} className="sr-only" onChange={(event) => void bring(event.target.files?.[0])} />
       </label>
-      {state.problem && (
-        <p role="alert" className="font-semibold text-clay">
-          {state.problem}
-        </p>
-      )}
+      <Problem>{state.problem}</Problem>
     </div>
   );
 }
