@@ -4,7 +4,7 @@ import type { Shed } from '@fanega/contract';
 import { machineReadiness, readyBy } from '@fanega/core';
 import { type Farm, useFarm, useShed } from '../data/farm';
 import { formatBushels, formatMoisture } from '../widgets/quantity';
-import { toWallTime } from '../widgets/time';
+import { calendarDay } from '../widgets/time';
 import { lotFill } from '../widgets/weave';
 
 interface Station {
@@ -63,7 +63,7 @@ const STATIONS: readonly Station[] = [
     name: 'Shed',
     figure: (farm, shed) => {
       const firstDays = shed?.season?.sheet.firstDays ?? {};
-      const today = toWallTime(farm.data.now, farm.data.farm.timeZone).slice(0, 10);
+      const today = calendarDay(farm.data.now, farm.data.farm.timeZone);
       const own = Object.values(shed?.assets ?? {}).filter(({ sheet }) => !sheet.retired);
       const waiting = own.filter(({ sheet }) => !machineReadiness(sheet.items, today, readyBy(firstDays, today, sheet.crops).day).ready).length;
       return own.length === 0 ? 'machines' : waiting === 0 ? 'all ready' : `${waiting} not ready`;

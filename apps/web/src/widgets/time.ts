@@ -18,6 +18,12 @@ export function toWallTime(ms: number, timeZone: string): string {
   return `${part('year')}-${part('month')}-${part('day')}T${part('hour')}:${part('minute')}`;
 }
 
+/** The farm's calendar day of an instant, like 2026-09-08. */
+export const calendarDay = (ms: number, timeZone: string): string => toWallTime(ms, timeZone).slice(0, 10);
+
+/** The instant at which the farm's day began. */
+export const startOfDay = (ms: number, timeZone: string): number => fromWallTime(`${calendarDay(ms, timeZone)}T00:00`, timeZone);
+
 /**
  * The instant of a wall time on the farm; NaN for none. In the repeated hour of autumn the first of the two is meant
  * unless `second` is set; in the hour that spring leaves out, the clock has gone on.

@@ -36,8 +36,7 @@ export class NotebookRepository {
       this.db.getRepository(NoteRow).find({ where: { farmId, kind: In([...KINDS]) }, order: { atMs: 'DESC', id: 'DESC' }, take: NOTES_AT_ONCE }),
       this.db.getRepository(SheetRow).findBy({ farmId }),
     ]);
-    const of = <T>(kind: string): Record<string, SheetOf<T>> =>
-      Object.fromEntries(sheets.filter((row) => row.kind === kind).map((row) => [row.subject, { revision: row.revision, sheet: row.body as T }]));
+    const of = bySubject(sheets);
     return {
       notes: notes.map(({ kind, body, by, voided }) => ({ kind, body, by, voided: Boolean(voided) }) as unknown as NoteInfo),
       windows: of<WindowBody>('window'),
@@ -56,3 +55,9 @@ export class NotebookRepository {
     return { farmId, atMs: Math.floor(instantOf(at) / 3_600_000) * 3_600_000, ...hour };
   }
 }
+
+/** Sheets of a kind by their subject, out of all that a farm has. */
+export const bySubject =
+  (rows: readonly SheetRow[]) =>
+  <T>(kind: string): Record<string, SheetOf<T>> =>
+    Object.fromEntries(rows.filter((row) => row.kind === kind).map((row) => [row.subject, { revision: row.revision, sheet: row.body as T }]));

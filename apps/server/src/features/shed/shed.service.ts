@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto';
-import type { AckBody, BreakdownBody, PhotoInfo, Shed, ShedNoteInfo, ShedNotes, SheetOf } from '@fanega/contract';
+import type { AckBody, BreakdownBody, PhotoInfo, Shed, ShedNoteInfo, ShedNotes } from '@fanega/contract';
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { Refused } from '../../platform/refused.js';
 import { NoteRow, PhotoRow, SheetRow } from '../../platform/rows.js';
-import { NotebookRepository, NotebookService } from '../notebook/index.js';
+import { bySubject, NotebookRepository, NotebookService } from '../notebook/index.js';
 import { photoOf } from './photos.js';
 
 /** Photographs that a farm may keep: some gigabytes at most, and a season's wear parts many times over. */
@@ -35,8 +35,7 @@ export class ShedService {
         take: NOTES_AT_ONCE,
       }),
     ]);
-    const of = <T>(kind: string): Record<string, SheetOf<T>> =>
-      Object.fromEntries(sheets.filter((row) => row.kind === kind).map((row) => [row.subject, { revision: row.revision, sheet: row.body as T }]));
+    const of = bySubject(sheets);
     return {
       assets: of('asset'),
       templates: of('template'),

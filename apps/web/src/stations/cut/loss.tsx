@@ -292,11 +292,9 @@ function Next({
 const clip = (values: Settings): Settings =>
   Object.fromEntries(Object.entries(values).filter(([name, value]) => value >= SETTINGS[name as keyof Settings].least && value <= SETTINGS[name as keyof Settings].most));
 
-const UP: Record<'up' | 'down', string> = { up: 'up', down: 'down' };
-
 function shortWords(change: Change): string {
   if (change.kind === 'do') return change.what;
-  return `${SHOWN[change.setting].label} ${UP[change.direction]}${change.to === null ? '' : ` to ${settingText(change.setting, change.to)}`}`;
+  return `${SHOWN[change.setting].label} ${change.direction}${change.to === null ? '' : ` to ${settingText(change.setting, change.to)}`}`;
 }
 
 function NextChange({ change, values, onMade, busy }: { change: Change; values: Settings; onMade: (values: Settings) => void; busy: boolean }) {
@@ -313,7 +311,7 @@ function NextChange({ change, values, onMade, busy }: { change: Change; values: 
   return (
     <>
       <p className="text-3xl font-bold">
-        {SHOWN[setting].label} {from === null || to === null ? `${UP[change.direction]} a step` : `${settingText(setting, from)} → ${settingText(setting, to)}`}
+        {SHOWN[setting].label} {from === null || to === null ? `${change.direction} a step` : `${settingText(setting, from)} → ${settingText(setting, to)}`}
       </p>
       <p className="text-muted">{change.why}</p>
       {to === null ? (

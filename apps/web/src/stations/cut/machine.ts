@@ -2,7 +2,7 @@ import type { FieldRow, LossBody, MachineProfile, Notebook, SettingsBody, SheetO
 import { areaRate, cropOf, CROPS, lossCheck, type LossCheck, metresPerSecondToMph, mphToMetresPerSecond, type Setting, SETTINGS, type Settings } from '@fanega/core';
 import { acresToHa } from '../../data/field-facts';
 import type { Farm } from '../../data/farm';
-import { toWallTime } from '../../widgets/time';
+import { calendarDay } from '../../widgets/time';
 
 /** What every page of Cut is given. */
 export interface CutGiven {
@@ -13,7 +13,7 @@ export interface CutGiven {
 }
 
 /** The farm's day, like 2026-09-08. */
-export const farmDay = (farm: Farm): string => toWallTime(farm.data.now, farm.data.farm.timeZone).slice(0, 10);
+export const farmDay = (farm: Farm): string => calendarDay(farm.data.now, farm.data.farm.timeZone);
 
 interface Shown {
   readonly label: string;

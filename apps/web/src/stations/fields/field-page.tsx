@@ -8,7 +8,7 @@ import { useScience } from '../../science';
 import { Button, Choices, Empty, SelectBox } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { formatAcres, formatMoisture, Moisture } from '../../widgets/quantity';
-import { clock, day, fromWallTime, toWallTime, weekday } from '../../widgets/time';
+import { clock, day, startOfDay, weekday } from '../../widgets/time';
 import { TakeBack } from '../../widgets/take-back';
 import { Swatch } from '../../widgets/weave';
 import { FIT_LOOK, OLD_AFTER_HOURS } from './fitness';
@@ -126,7 +126,7 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
       ),
     [known],
   );
-  const midnight = fromWallTime(`${toWallTime(nowMs, timeZone).slice(0, 10)}T00:00`, timeZone);
+  const midnight = startOfDay(nowMs, timeZone);
   const start = known.readings[0]?.atMs ?? nowMs - 7 * DAY;
   const [from, to] = span === 'day' ? [midnight + 6 * HOUR, midnight + 33 * HOUR] : [Math.max(midnight - 28 * DAY, Math.floor(start / DAY) * DAY), midnight + 15 * DAY];
   const machines = Object.entries(notebook.machines).map(([id, { sheet: profile }]) => ({ name: farm.placeName(id), profile }));

@@ -5,7 +5,7 @@ import { acresToHa, type FieldFacts } from '../../data/field-facts';
 import { useScience } from '../../science';
 import { SelectBox } from '../../ui';
 import { formatAcres, formatDollars, formatMoisture } from '../../widgets/quantity';
-import { clock, fromWallTime, toWallTime, weekday } from '../../widgets/time';
+import { clock, startOfDay, weekday } from '../../widgets/time';
 
 const HOUR = 3_600_000;
 const DAYS_AHEAD = 10;
@@ -30,7 +30,7 @@ function calendar(hours: readonly { hour: number }[], base: number, window: Wind
   const open: [number, number][] = [];
   const last = hours.at(-1)?.hour ?? 0;
   for (let d = 0; d <= DAYS_AHEAD; d++) {
-    const midnight = fromWallTime(`${toWallTime(base + d * 24 * HOUR, timeZone).slice(0, 10)}T00:00`, timeZone);
+    const midnight = startOfDay(base + d * 24 * HOUR, timeZone);
     open.push([(midnight - base) / HOUR + (window.opensAt ?? 0), (midnight - base) / HOUR + (window.closesAt ?? 24)]);
   }
   const days = open.map(([from, to]) => [Math.max(0, Math.ceil(from)), Math.min(last, Math.floor(to) - 1)] as const).filter(([from, to]) => to >= from);

@@ -8,7 +8,7 @@ import { windowFor } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
 import { Button, Problem, SelectBox, TextBox } from '../../ui';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
-import { toWallTime } from '../../widgets/time';
+import { calendarDay, toWallTime } from '../../widgets/time';
 import { bushelsPerHour, minuteText, NO_HAUL, readMinute } from './haul-facts';
 
 interface Text {
@@ -92,7 +92,7 @@ export function LastLoadPage({ farm, notebook, rows, weather }: { farm: Farm; no
       backAt: '',
       backHolds: number(truck?.capacityBu),
       // Rain of another day is no rain of this evening.
-      rain: rain && toWallTime(Date.parse(rain.at), timeZone).slice(0, 10) === toWallTime(farm.data.now, timeZone).slice(0, 10) ? wall(Date.parse(rain.at)) : '',
+      rain: rain && calendarDay(Date.parse(rain.at), timeZone) === calendarDay(farm.data.now, timeZone) ? wall(Date.parse(rain.at)) : '',
     };
   });
   const set = (key: keyof Text, value: string) => setText({ ...text, [key]: value });

@@ -3,9 +3,9 @@ import { alternatives, CROPS, cropOf, dayAfter, machineReadiness, type MachineKi
 import { ApiError, get, put } from '../../data/api';
 import { type Farm, useFarm, useRefreshFarm } from '../../data/farm';
 import { type Sending, useSend } from '../../data/use-send';
-import { toWallTime } from '../../widgets/time';
+import { calendarDay } from '../../widgets/time';
 
-export const farmDay = (farm: Farm): string => toWallTime(farm.data.now, farm.data.farm.timeZone).slice(0, 10);
+export const farmDay = (farm: Farm): string => calendarDay(farm.data.now, farm.data.farm.timeZone);
 
 const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
 /** "20 Sept" of a calendar day. */
