@@ -86,7 +86,58 @@ const homeDay: core.HaulingDay = {
 };
 const contract = { id: '118', bushels: 10_000, delivered: 9483.5, price: 10.62 };
 
+const still: core.ScaleReading[] = Array.from({ length: 12 }, (_, i) => ({ atMs: 1000 * i, kg: i < 6 ? 4000 : 9000 }));
+const chain: core.ChainNow = {
+  now: 960,
+  until: 1140,
+  fieldLeft: 9000,
+  combines: [{ bushelsPerHour: 2500, tank: 350, holds: 100, stoppedUntil: 970 }],
+  carts: [{ capacity: 1000, holds: 300, stoppedUntil: 965 }],
+  trucks: [{ id: 'T1', capacity: 920, holds: 0, where: 'back', at: 990 }],
+  loadMin: 6,
+  tarpMin: 3,
+  roadMin: 24,
+  backMin: 22,
+  unloadMin: 10,
+  destination: { kind: 'home', wetBin: 4500, wetBinHolds: 3000, dryerPerHour: 900, dryerStoppedUntil: 980, binRoom: 5000 },
+};
+
 const CALLS: Readonly<Record<string, readonly unknown[]>> = {
+  stillWeight: [still, { withinKg: 20, forSeconds: 3 }],
+  axleByAxle: [still, { withinKg: 20, forSeconds: 3 }, 300],
+  curveLoads: [still, { withinKg: 20, forSeconds: 3 }, 250, 20],
+  tareStanding: [
+    [
+      { id: 'a', atMs: 1e12, combination: 'T1', weighing: { kind: 'whole', kg: 12_000 } },
+      { id: 'b', atMs: 1.1e12, combination: 'T1', weighing: { kind: 'axles', kg: [5000, 7100] } },
+    ],
+    'T1',
+    1.2e12,
+    { oldAfterDays: 30, tolerance: 0.01 },
+  ],
+  axleDoubts: [
+    [5100, 15_000],
+    [
+      [5000, 14_000],
+      [5050, 15_500],
+    ],
+    [4600, 5000],
+    0.08,
+  ],
+  tareCorrections: [[{ id: 'a', atMs: 1.05e12, combination: 'T1', grossKg: 36_000, tareKg: 12_000, legalPounds: 56, pricePerBu: 4.4 }], 'T1', 12_600, 1e12, 1.1e12, 0.01],
+  scaleTruth: [
+    Array.from({ length: 6 }, (_, i) => ({
+      id: String(i),
+      atMs: 1e12 + i * 86_400_000,
+      weights: [
+        { method: 'ticket', scale: 'redbud', kg: 24_000 + i },
+        { method: 'cartScale', scale: 'cart-1', kg: 24_100 + i * i },
+      ],
+    })),
+    ['ticket', 'cartScale'],
+    0.005,
+  ],
+  chainAhead: [chain],
   safeMoisture: [corn, 6],
   specificHeat: [corn, 0.2],
   bulkDensity: [corn, 0.2, 55],

@@ -23,7 +23,7 @@ const isFormula = (value: unknown): value is Formula => typeof value === 'object
 const formulasOf = (folder: object): Formula[] => Object.values(folder).filter(isFormula);
 
 /** These are shown by behavior, not by numbers: the specs beside them say how. */
-const BY_BEHAVIOR = ['settings-ladder', 'bean-day', 'waiting', 'next-field'];
+const BY_BEHAVIOR = ['settings-ladder', 'bean-day', 'waiting', 'next-field', 'still-weight', 'axle-by-axle', 'curve-loads', 'scale-truth', 'chain-ahead'];
 
 describe('every number that somebody else worked out', () => {
   it.each(CHECKS.map((check) => [`${check.formula.id}: ${check.title} [${check.standing}: ${check.source}]`, check] as const))('%s', (_, check) => {

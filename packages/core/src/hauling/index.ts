@@ -6,3 +6,32 @@ export { LAST_LOAD, lastLoad, type LastLoad, type LastLoadInput } from './last-l
 export { HAULING_DAY, simulateHauling, trucksWorthHaving, type HaulingDay, type HaulingResult, type Minutes, type TrucksWorth } from './day.js';
 export { NEXT_FIELD, CRITERIA, SCHOOLS, rankFields, type Criterion, type FieldToCut, type RankedField, type School, type Weights } from './next-field.js';
 export { cabNext, type CabAction, type CabInput, type LoadBefore } from './cab-next.js';
+export {
+  STILL_WEIGHT,
+  STILL_BRIDGE,
+  STILL_CART,
+  AXLE_BY_AXLE,
+  CURVE_LOADS,
+  stillWeight,
+  axleByAxle,
+  curveLoads,
+  type AxleRun,
+  type CurveLoad,
+  type ScaleLight,
+  type ScaleReading,
+  type StillRule,
+} from './scale.js';
+export {
+  TARE_RULES,
+  tareStanding,
+  axleDoubts,
+  tareCorrections,
+  type AxleDoubt,
+  type LoadWithTare,
+  type TareCorrection,
+  type TareRules,
+  type TareStanding,
+  type TareTaken,
+} from './tares.js';
+export { SCALE_TRUTH, scaleTruth, type GrainWeighed, type ScaleStanding } from './truth.js';
+export { CHAIN_AHEAD, chainAhead, LINKS, type ChainAhead, type ChainLink, type ChainLever, type ChainNow, type ChainStop } from './chain.js';
