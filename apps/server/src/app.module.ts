@@ -5,6 +5,7 @@ import { LoggerModule } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
 import { BookModule } from './features/book/index.js';
 import { DevicesModule } from './features/devices/index.js';
+import { HaulModule } from './features/haul/index.js';
 import { NotebookModule } from './features/notebook/index.js';
 import { PeopleModule } from './features/people/index.js';
 import { SetupModule } from './features/setup/index.js';
@@ -46,6 +47,7 @@ export class AppModule {
         SetupModule,
         NotebookModule,
         ShedModule,
+        HaulModule,
         DevicesModule,
       ],
       controllers: [HealthController],

@@ -6,3 +6,4 @@ export * from './setup.js';
 export * from './notebook.js';
 export * from './shed.js';
 export * from './devices.js';
+export * from './hauling.js';

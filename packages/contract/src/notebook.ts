@@ -19,7 +19,8 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { byRule, IsBetween, IsInstant, IsMoisture, isRecord, NoteBody, number, type SheetOf, ULID } from './rules.js';
+import type { DelayBody, EmptiedBody, ScaleSheet, TareBody, VehicleSheet, WeightRulesSheet } from './hauling.js';
+import { byRule, IsBetween, IsInstant, IsMoisture, isRecord, NoteBody, number, type SheetOf, ULID, SheetChange } from './rules.js';
 
 /** Where a moisture was read; `bite` is teeth and a count of beans that crack. */
 export const READING_SOURCES = ['hand', 'combine', 'elevator', 'bench', 'bite'] as const;
@@ -314,6 +315,9 @@ export interface NoteKinds {
   loss: LossBody;
   strips: StripsBody;
   next: NextBody;
+  tare: TareBody;
+  delay: DelayBody;
+  emptied: EmptiedBody;
 }
 export type NoteKind = keyof NoteKinds;
 
@@ -636,14 +640,6 @@ export class HeadBody {
   rows?: number;
 }
 
-/** A sheet is changed as a whole; the revision that the change began from tells whether somebody else was faster. */
-export class SheetChange {
-  @ApiProperty()
-  @IsInt()
-  @Min(0)
-  revision: number;
-}
-
 const IsRoads = byRule('isRoads', (value) =>
   isRecord(value) && Object.values(value).every((v) => typeof v === 'number' && v >= 0 && v <= 600) ? null : 'the road to each buyer is from 0 to 600 minutes',
 );
@@ -706,6 +702,11 @@ export interface Notebook {
   readonly windows: Readonly<Record<string, SheetOf<WindowBody>>>;
   readonly nextField: SheetOf<NextFieldSheet> | null;
   readonly haul: SheetOf<HaulSheet> | null;
+  /** By truck. */
+  readonly vehicles: Readonly<Record<string, SheetOf<VehicleSheet>>>;
+  /** By device. */
+  readonly scales: Readonly<Record<string, SheetOf<ScaleSheet>>>;
+  readonly weightRules: SheetOf<WeightRulesSheet> | null;
   /** By machine (the id of its place). */
   readonly machines: Readonly<Record<string, SheetOf<MachineProfile>>>;
 }

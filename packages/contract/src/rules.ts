@@ -1,6 +1,6 @@
 import { instantOf } from '@fanega/core';
 import { ApiProperty } from '@nestjs/swagger';
-import { IsNumber, Matches, Max, Min, registerDecorator } from 'class-validator';
+import { IsInt, IsNumber, Matches, Max, Min, registerDecorator } from 'class-validator';
 
 export const ULID = /^[0-7][0-9A-HJKMNP-TV-Z]{25}$/;
 
@@ -40,6 +40,14 @@ export const IsBetween =
     for (const rule of [Max(most, { message }), Min(least, { message }), IsNumber(number, { message })]) rule(target, propertyName);
   };
 
+/** Every one of a list within limits. */
+export const IsBetweenEach =
+  (least: number, most: number, message: string): PropertyDecorator =>
+  (target, propertyName) => {
+    const each = { message, each: true };
+    for (const rule of [Max(most, each), Min(least, each), IsNumber(number, each)]) rule(target, propertyName);
+  };
+
 /** A wet-basis fraction. */
 export const IsMoisture = (): PropertyDecorator => IsBetween(0, 0.6, '$property is a fraction from 0 to 0.6 (16.5 % is 0.165)');
 
@@ -55,6 +63,13 @@ export class NoteBody {
 }
 
 /** A sheet is changed as a whole; the revision that the change began from tells whether somebody else was faster. */
+export class SheetChange {
+  @ApiProperty()
+  @IsInt()
+  @Min(0)
+  revision: number;
+}
+
 export interface SheetOf<T> {
   readonly revision: number;
   readonly sheet: T;

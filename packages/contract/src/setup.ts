@@ -1,6 +1,26 @@
 import { CROPS, PLACE_KINDS, WITHDRAWALS } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { IsIn, IsInt, IsNotEmpty, IsNumber, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
+import { Type } from 'class-transformer';
+import { IsIn, IsInt, IsNotEmpty, IsNumber, IsOptional, IsString, Max, MaxLength, Min, ValidateNested, ArrayMaxSize, ArrayMinSize, IsArray } from 'class-validator';
+import { byRule, IsBetween } from './rules.js';
+
+const IsWhole = byRule('isWhole', (value) => {
+  const parts = Array.isArray(value) ? value.map((share: { part?: unknown }) => Number(share.part)) : [];
+  return Math.abs(parts.reduce((sum, part) => sum + part, 0) - 1) <= 1e-6 ? null : 'the parts of the owners must come to the whole';
+});
+
+/** Whose a part of every bushel of a lot is. */
+export class ShareBody {
+  @ApiProperty()
+  @IsString()
+  @IsNotEmpty({ message: 'whose part?' })
+  @MaxLength(60)
+  owner: string;
+
+  @ApiProperty({ description: 'fraction of every bushel' })
+  @IsBetween(0.0001, 1, 'a part is more than 0 and at most the whole')
+  part: number;
+}
 
 /** A field with the lot that stands on it this season. */
 export class FieldBody {
@@ -37,6 +57,28 @@ export class FieldBody {
   @Min(2000)
   @Max(2100)
   season: number;
+
+  @ApiPropertyOptional({ type: [ShareBody], description: 'left out: the farm’s own' })
+  @IsOptional()
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => ShareBody)
+  @IsWhole()
+  shares?: ShareBody[];
+}
+
+/** Whose a lot is, where that was entered wrong or became known. */
+export class SharesBody {
+  @ApiProperty({ type: [ShareBody] })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => ShareBody)
+  @IsWhole()
+  shares: ShareBody[];
 }
 
 export class PlaceBody {

@@ -2,8 +2,8 @@ import { CAUSES, CROP_IDS, MACHINE_KINDS, SAFETY_CARDS } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, IsNotEmpty, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested } from 'class-validator';
-import { SheetChange } from './notebook.js';
-import { byRule, IsBetween, IsDay, isRecord, NoteBody, type SheetOf, ULID } from './rules.js';
+
+import { byRule, IsBetween, IsDay, isRecord, NoteBody, SheetChange, type SheetOf, ULID } from './rules.js';
 
 const KINDS = Object.keys(MACHINE_KINDS);
 const CARDS = Object.keys(SAFETY_CARDS);

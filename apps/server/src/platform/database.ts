@@ -4,8 +4,25 @@ import { InitialBook1790000000000 } from '../migrations/1790000000000-initial-bo
 import { Notebook1790100000000 } from '../migrations/1790100000000-notebook.js';
 import { Devices1790300000000 } from '../migrations/1790300000000-devices.js';
 import { VoidedReadings1790400000000 } from '../migrations/1790400000000-voided-readings.js';
+import { WeighTickets1790500000000 } from '../migrations/1790500000000-weigh-tickets.js';
 import { Shed1790200000000 } from '../migrations/1790200000000-shed.js';
-import { DeviceRow, EntryRow, FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PhotoRow, PlaceRow, ReadingRow, SessionRow, SheetRow, UserRow, WeatherRow } from './rows.js';
+import {
+  DeviceRow,
+  EntryRow,
+  FarmRow,
+  FieldRow,
+  LotRow,
+  MembershipRow,
+  NoteRow,
+  PhotoRow,
+  PlaceRow,
+  ReadingRow,
+  SessionRow,
+  SheetRow,
+  UserRow,
+  WeatherRow,
+  WeighTicketRow,
+} from './rows.js';
 
 export function dataSourceOptions(url: string): DataSourceOptions {
   return {
@@ -13,8 +30,8 @@ export function dataSourceOptions(url: string): DataSourceOptions {
     url,
     charset: 'utf8mb4',
     timezone: 'Z',
-    entities: [FarmRow, UserRow, MembershipRow, SessionRow, FieldRow, LotRow, PlaceRow, EntryRow, ReadingRow, NoteRow, SheetRow, WeatherRow, PhotoRow, DeviceRow],
-    migrations: [InitialBook1790000000000, Notebook1790100000000, Shed1790200000000, Devices1790300000000, VoidedReadings1790400000000],
+    entities: [FarmRow, UserRow, MembershipRow, SessionRow, FieldRow, LotRow, PlaceRow, EntryRow, ReadingRow, NoteRow, SheetRow, WeatherRow, PhotoRow, DeviceRow, WeighTicketRow],
+    migrations: [InitialBook1790000000000, Notebook1790100000000, Shed1790200000000, Devices1790300000000, VoidedReadings1790400000000, WeighTickets1790500000000],
     synchronize: false,
     poolSize: 10,
   };

@@ -172,3 +172,17 @@ export class DeviceRow {
   seenMs: number | null;
   @Column('boolean') revoked: boolean;
 }
+
+/** A printed weight. Its number is taken while the farm's row is locked, and is never given again, voided or not. */
+@Entity('weigh_tickets')
+export class WeighTicketRow {
+  @PrimaryColumn({ name: 'farm_id', ...ID }) farmId: string;
+  @PrimaryColumn('int', { unsigned: true }) number: number;
+  @Column({ type: 'char', length: 26 }) id: string;
+  @Column({ name: 'at_ms', type: 'bigint', transformer: { to: (v: number) => v, from: Number } }) atMs: number;
+  @Column({ name: 'machine_id', ...ID }) machineId: string;
+  @Column('json') body: { combination: string; grossKg: number[]; tareKg: number[]; tareId: string | null; byHand: boolean; crop: string | null; shares: Record<string, number> };
+  @Column({ name: 'entry_id', type: 'char', length: 26, nullable: true }) entryId: string | null;
+  @Column({ name: 'by_name', ...TEXT }) by: string;
+  @Column('boolean', { default: false }) voided: boolean;
+}

@@ -10,7 +10,17 @@ const lot = (id: string, acres: number) => ({ id, fieldId: `F-${id}`, fieldName:
 const row = (id: string, acres: number, bushels: number): FieldRow => ({ lot: lot(id, acres), cutDryKg: bushels * BU * 0.85 }) as unknown as FieldRow;
 const farm = (cutToday: Record<string, number> = {}) =>
   farmOf('f', { now: 0, farm: { timeZone: 'America/Chicago' }, lots: [], places: [], positions: {}, flow: { cut: cutToday } } as unknown as FarmNow);
-const notebook = (more: Partial<Notebook>): Notebook => ({ notes: [], windows: {}, nextField: null, haul: null, machines: {}, ...more });
+const notebook = (more: Partial<Notebook>): Notebook => ({
+  notes: [],
+  windows: {},
+  nextField: null,
+  haul: null,
+  machines: {},
+  vehicles: {},
+  scales: {},
+  weightRules: null,
+  ...more,
+});
 const facts = (yieldBu: Record<string, number>) =>
   notebook({
     nextField: {

@@ -59,7 +59,8 @@ export const SEVERAL_CARTS = 'carts';
 interface OnTruck {
   readonly fromMs: number;
   readonly lastMs: number;
-  readonly parts: readonly { readonly method: string; readonly scale: string; readonly kg: number | null }[];
+  /** What weighed each part that was put on. */
+  readonly parts: readonly (readonly { readonly method: string; readonly scale: string; readonly kg: number }[])[];
   readonly bridgeKg: number | null;
 }
 
@@ -108,7 +109,7 @@ export function walkRounds({ entries, witnessesOf, kindOf }: RoundsInput): Round
       if (weights.length === 1 && (weights[0]!.method === 'cartScale' || weights[0]!.method === 'monitor'))
         alone.push({ entry, atMs, method: weights[0]!.method, scale: weights[0]!.scale });
       seen(entry.to, 'loaded', entry.lot, entry, atMs);
-      if (kindOf(entry.to) === 'truck') load(entry, atMs, weights[0] ?? null);
+      if (kindOf(entry.to) === 'truck') load(entry, atMs, weights);
     } else if (entry.type === 'measure' && kindOf(entry.place) === 'truck') {
       const before = on.get(entry.place);
       if (before && entry.method === 'bridge') on.set(entry.place, { ...before, bridgeKg: entry.wetKg });
@@ -129,28 +130,29 @@ export function walkRounds({ entries, witnessesOf, kindOf }: RoundsInput): Round
           else on.set(entry.from, { ...carried, parts: [], bridgeKg: null });
         }
       } else keep(entry, atMs, weights);
-      if (kindOf(entry.to) === 'truck') load(entry, atMs, weights.find((w) => w.method === 'bridge') ?? weights.find((w) => w.method === 'cartScale') ?? null);
+      if (kindOf(entry.to) === 'truck') load(entry, atMs, weights);
     }
   }
   return { weighed, vehicles: [...vehicles.values()], rounds, unticketed, alone };
 
-  function load(entry: HarvestEntry | MoveEntry, atMs: number, weight: { method: string; scale: string; kg: number } | null): void {
+  function load(entry: HarvestEntry | MoveEntry, atMs: number, weights: OnTruck['parts'][number]): void {
     const before = on.get(entry.to);
     if (!before) {
       const last = open.get(entry.to);
       if (last !== undefined) rounds[last] = { ...rounds[last]!, againMs: atMs };
     }
-    const part = weight ?? { method: '', scale: '', kg: null };
-    on.set(entry.to, { fromMs: before?.fromMs ?? atMs, lastMs: atMs, parts: [...(before?.parts ?? []), part], bridgeKg: null });
+    on.set(entry.to, { fromMs: before?.fromMs ?? atMs, lastMs: atMs, parts: [...(before?.parts ?? []), weights], bridgeKg: null });
   }
 
   /** The load as own scales have it: the sum of its parts where one method weighed them all, and the bridge's. */
   function sumOf({ parts, bridgeKg }: OnTruck): { method: string; scale: string; kg: number }[] {
     const found: { method: string; scale: string; kg: number }[] = bridgeKg === null ? [] : [{ method: 'bridge', scale: OWN_BRIDGE, kg: bridgeKg }];
     for (const method of ['bridge', 'cartScale']) {
-      if (parts.length === 0 || !parts.every((part) => part.method === method && part.kg !== null) || (method === 'bridge' && bridgeKg !== null)) continue;
-      const scales = new Set(parts.map((part) => part.scale));
-      found.push({ method, scale: scales.size === 1 ? parts[0]!.scale : SEVERAL_CARTS, kg: parts.reduce((sum, part) => sum + part.kg!, 0) });
+      if (method === 'bridge' && bridgeKg !== null) continue;
+      const weights = parts.flatMap((part) => part.find((w) => w.method === method) ?? []);
+      if (parts.length === 0 || weights.length < parts.length) continue;
+      const scales = new Set(weights.map((w) => w.scale));
+      found.push({ method, scale: scales.size === 1 ? weights[0]!.scale : SEVERAL_CARTS, kg: weights.reduce((sum, w) => sum + w.kg, 0) });
     }
     return found;
   }

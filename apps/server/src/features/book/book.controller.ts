@@ -4,7 +4,6 @@ import {
   CorrectionBody,
   type Delivery,
   type DeliveryTraceAnswer,
-  type EntryBody,
   type FarmNow,
   type FieldRow,
   type LotTraceAnswer,
@@ -20,6 +19,7 @@ import { map, type Observable } from 'rxjs';
 import { Allow, type Caller, CallerOf } from '../../platform/access.js';
 import { Refused } from '../../platform/refused.js';
 import { AnswersService } from './answers.service.js';
+import { asEntry } from './as-entry.js';
 import { BookService } from './book.service.js';
 import { FeedService } from './feed.service.js';
 
@@ -165,16 +165,4 @@ function wholeNumber(field: string, text: string | undefined, otherwise: number,
   if (Number.isInteger(value) && value >= 1 && value <= most) return value;
   const message = `${field} is "${text}"; it must be a whole number from 1 to ${most}`;
   throw new Refused('body_wrong', message, [{ field, code: 'range', message }]);
-}
-
-/** The checked body as the book's entry: class instances and left-out fields do not belong in it. */
-function asEntry(body: EntryBody): Entry {
-  const entry: Record<string, unknown> = {};
-  for (const [key, value] of Object.entries(body)) if (value !== undefined && value !== null) entry[key] = value;
-  const { grossKg, tareKg, wetKg } = body;
-  if (grossKg !== undefined && tareKg !== undefined && wetKg !== undefined && Math.abs(grossKg - tareKg - wetKg) > 0.5) {
-    const issue = { entry: body.id, field: 'wetKg', code: 'net_differs', message: 'net is not gross minus tare' };
-    throw new Refused('body_wrong', `net is not gross minus tare (${grossKg} − ${tareKg} = ${grossKg - tareKg}, not ${wetKg} kg)`, [issue]);
-  }
-  return entry as unknown as Entry;
 }

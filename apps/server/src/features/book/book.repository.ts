@@ -1,5 +1,5 @@
 import type { LotInfo, PlaceInfo } from '@fanega/contract';
-import { type Book, type BookHeader, type Entry, instantOf, isBuyer } from '@fanega/core';
+import { type Book, type BookHeader, type Entry, instantOf, isBuyer, METHODS } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager, In } from 'typeorm';
 import { Refused } from '../../platform/refused.js';
@@ -25,6 +25,21 @@ const INSERT_AT_ONCE = 500;
 @Injectable()
 export class BookRepository {
   constructor(@Inject(DataSource) private readonly db: DataSource) {}
+
+  /** The farm's own order of trust, best first. Every method keeps its place in it: one that is left out comes last. */
+  async changeTrust(farmId: string, trust: readonly string[]): Promise<{ trust: readonly string[] }> {
+    return this.db.transaction(async (tx) => {
+      const farm = await tx.getRepository(FarmRow).findOneOrFail({ where: { id: farmId }, lock: { mode: 'pessimistic_write' } });
+      const wrong = trust.find((method, i) => !(METHODS as readonly string[]).includes(method) || trust.indexOf(method) !== i);
+      if (wrong !== undefined)
+        throw new Refused('body_wrong', `${wrong} is no method, or stands there twice.`, [
+          { field: 'trust', code: 'method', message: `${wrong} is no method, or stands there twice` },
+        ]);
+      const whole = [...trust, ...METHODS.filter((method) => !trust.includes(method))];
+      await tx.update(FarmRow, { id: farmId }, { setup: farm.setup + 1, defaults: { ...farm.defaults, trust: whole } });
+      return { trust: whole };
+    });
+  }
 
   /** Sequence, setup and notebook numbers, which tell whether a replayed state is still the newest; null for no such farm. */
   async versions(farmId: string, on: Connection = this.db): Promise<{ seq: number; setup: number; notes: number } | null> {

@@ -22,6 +22,12 @@ export interface OpenBook {
   readonly answers: Map<string, { readonly version: number; readonly value: unknown }>;
 }
 
+/** Who writes: a person, or a device, which is nobody's account. */
+export interface Writer {
+  readonly id: string | null;
+  readonly name: string;
+}
+
 @Injectable()
 export class BookService {
   private readonly books = new Map<string, OpenBook>();
@@ -91,7 +97,7 @@ export class BookService {
    * Appends a batch, all or nothing. The same entry again is accepted and nothing is doubled; another entry under a used
    * id is refused. Loads that two devices recorded are joined in the same transaction.
    */
-  append(farmId: string, sent: readonly Entry[], caller: Caller): Promise<AppendAnswer> {
+  append(farmId: string, sent: readonly Entry[], caller: Writer): Promise<AppendAnswer> {
     return this.oneAtATime(farmId, () =>
       this.repository.appending(farmId, async (tx, lockedSeq) => {
         const book = await this.catchUp(farmId, tx);

@@ -1,4 +1,4 @@
-import { DeviceBody, type DeviceHello, type DeviceInfo, type NewDevice, ReadingBody, WeatherBody } from '@fanega/contract';
+import { type AppendAnswer, AppendBody, DeviceBody, type DeviceHello, type DeviceInfo, type NewDevice, ReadingBody, WeatherBody, WeightsBody } from '@fanega/contract';
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, type DeviceCaller, DeviceOf } from '../../platform/access.js';
@@ -53,5 +53,19 @@ export class DeviceController {
   @Allow('device')
   reading(@DeviceOf() device: DeviceCaller, @Body() body: ReadingBody): Promise<{ readingId: string }> {
     return this.service.reading(device, body);
+  }
+
+  @Post('weights')
+  @HttpCode(200)
+  @Allow('device')
+  weights(@DeviceOf() device: DeviceCaller, @Body() body: WeightsBody): { samples: number } {
+    return this.service.weights(device, body);
+  }
+
+  @Post('entries')
+  @HttpCode(200)
+  @Allow('device')
+  entries(@DeviceOf() device: DeviceCaller, @Body() body: AppendBody): Promise<AppendAnswer> {
+    return this.service.entries(device, body);
   }
 }

@@ -1,4 +1,4 @@
-import type { DeviceBody, DeviceHello, DeviceInfo, DeviceKind, NewDevice, ReadingBody, WeatherBody } from '@fanega/contract';
+import type { AppendAnswer, AppendBody, DeviceBody, DeviceHello, DeviceInfo, DeviceKind, NewDevice, ReadingBody, WeatherBody, WeightsBody } from '@fanega/contract';
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
@@ -7,10 +7,19 @@ import { Clock } from '../../platform/clock.js';
 import { Refused } from '../../platform/refused.js';
 import { DeviceRow, FarmRow } from '../../platform/rows.js';
 import { hashToken, newToken } from '../../platform/tokens.js';
-import { AnswersService } from '../book/index.js';
+import { AnswersService, asEntry, BookService } from '../book/index.js';
+import { ScalesService } from '../haul/index.js';
 import { NotebookService } from '../notebook/index.js';
 
 const MOST_DEVICES = 200;
+
+/** What a kind of device writes into the book, and the method that stands with it: a scale speaks as a scale. */
+const ENTRIES: Partial<Record<DeviceKind, { readonly method: string; readonly types: readonly string[] }>> = {
+  monitor: { method: 'monitor', types: ['harvest', 'witness'] },
+  cartScale: { method: 'cartScale', types: ['harvest', 'move', 'witness'] },
+  weighbridge: { method: 'bridge', types: ['measure', 'move', 'witness'] },
+  elevator: { method: 'ticket', types: ['move', 'witness'] },
+};
 
 /** Devices of a farm, and what each kind of them may write. */
 @Injectable()
@@ -20,6 +29,8 @@ export class DevicesService {
     @Inject(Clock) private readonly clock: Clock,
     @Inject(NotebookService) private readonly notebook: NotebookService,
     @Inject(AnswersService) private readonly answers: AnswersService,
+    @Inject(BookService) private readonly books: BookService,
+    @Inject(ScalesService) private readonly scales: ScalesService,
   ) {}
 
   async add(farmId: string, body: DeviceBody): Promise<NewDevice> {
@@ -68,6 +79,25 @@ export class DevicesService {
   reading(device: DeviceCaller, body: ReadingBody): Promise<{ readingId: string }> {
     only(device, 'tester', 'monitor', 'elevator');
     return this.notebook.addReading(device.farmId, { tester: device.name, ...body }, { id: device.id, name: device.name, email: '' });
+  }
+
+  weights(device: DeviceCaller, body: WeightsBody): { samples: number } {
+    only(device, 'cartScale', 'weighbridge');
+    return this.scales.take(device.farmId, device.id, body);
+  }
+
+  /** Entries of a device: its kind's own types, by its kind's own method, under its own name. */
+  async entries(device: DeviceCaller, body: AppendBody): Promise<AppendAnswer> {
+    only(device, ...(Object.keys(ENTRIES) as DeviceKind[]));
+    const { method, types } = ENTRIES[device.kind as DeviceKind]!;
+    body.entries.forEach((entry, index) => {
+      const wrong = (field: string, message: string): Refused =>
+        new Refused('body_wrong', `entry ${index + 1}: ${message}`, [{ index, entry: entry.id, field, code: field, message }]);
+      if (!types.includes(entry.type)) throw wrong('type', `a device of the kind ${device.kind} records ${types.join(', ')} and nothing else`);
+      if (entry.method !== method) throw wrong('method', `a device of the kind ${device.kind} weighs by the method ${method}`);
+    });
+    const entries = body.entries.map((entry) => ({ ...asEntry(entry), device: entry.device ?? device.id, by: entry.by ?? device.name }));
+    return this.books.append(device.farmId, entries, { id: null, name: device.name });
   }
 }
 

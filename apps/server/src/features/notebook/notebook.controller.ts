@@ -1,4 +1,6 @@
 import {
+  DelayBody,
+  EmptiedBody,
   HaulChange,
   LossBody,
   MachineChange,
@@ -8,10 +10,14 @@ import {
   PairBody,
   ReadingBody,
   type ReadingInfo,
+  ScaleChange,
   SettingsBody,
   StripsBody,
+  TareBody,
+  VehicleChange,
   WeatherBody,
   type WeatherHourInfo,
+  WeightRulesChange,
   WindowChange,
 } from '@fanega/contract';
 import { CROPS, instantOf } from '@fanega/core';
@@ -19,6 +25,7 @@ import { Body, Controller, Get, Inject, Param, Post, Put, Query } from '@nestjs/
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, type Caller, CallerOf } from '../../platform/access.js';
 import { Refused } from '../../platform/refused.js';
+import { DeviceRow } from '../../platform/rows.js';
 import { NotebookRepository } from './notebook.repository.js';
 import { NotebookService } from './notebook.service.js';
 
@@ -84,6 +91,24 @@ export class NotebookController {
     return this.service.addNote(farmId, 'next', body, caller);
   }
 
+  @Post('notes/tare')
+  @Allow('operator')
+  addTare(@Param('farmId') farmId: string, @Body() body: TareBody, @CallerOf() caller: Caller): Promise<{ noteId: string }> {
+    return this.service.addNote(farmId, 'tare', body, caller);
+  }
+
+  @Post('notes/delay')
+  @Allow('operator')
+  addDelay(@Param('farmId') farmId: string, @Body() body: DelayBody, @CallerOf() caller: Caller): Promise<{ noteId: string }> {
+    return this.service.addNote(farmId, 'delay', body, caller);
+  }
+
+  @Post('notes/emptied')
+  @Allow('operator')
+  addEmptied(@Param('farmId') farmId: string, @Body() body: EmptiedBody, @CallerOf() caller: Caller): Promise<{ noteId: string }> {
+    return this.service.addNote(farmId, 'emptied', body, caller);
+  }
+
   @Post('notes/:noteId/void')
   @Allow('operator')
   voidNote(@Param('farmId') farmId: string, @Param('noteId') noteId: string): Promise<{ noteId: string }> {
@@ -116,6 +141,25 @@ export class NotebookController {
     return this.service.changeSheet(farmId, 'haul', 'farm', body);
   }
 
+  @Put('sheets/vehicle/:placeId')
+  @Allow('operator')
+  changeVehicle(@Param('farmId') farmId: string, @Param('placeId') placeId: string, @Body() body: VehicleChange): Promise<{ revision: number }> {
+    checkVehicle(body);
+    return this.service.changeSheet(farmId, 'vehicle', placeId, body, this.service.isPlace(farmId, placeId));
+  }
+
+  @Put('sheets/scale/:deviceId')
+  @Allow('operator')
+  changeScale(@Param('farmId') farmId: string, @Param('deviceId') deviceId: string, @Body() body: ScaleChange): Promise<{ revision: number }> {
+    return this.service.changeSheet(farmId, 'scale', deviceId, body, (tx) => tx.existsBy(DeviceRow, { farmId, id: deviceId }));
+  }
+
+  @Put('sheets/weight-rules')
+  @Allow('manager')
+  changeWeightRules(@Param('farmId') farmId: string, @Body() body: WeightRulesChange): Promise<{ revision: number }> {
+    return this.service.changeSheet(farmId, 'weightRules', 'farm', body);
+  }
+
   @Put('sheets/machine/:placeId')
   @Allow('operator')
   changeMachine(@Param('farmId') farmId: string, @Param('placeId') placeId: string, @Body() body: MachineChange): Promise<{ revision: number }> {
@@ -135,6 +179,14 @@ export class NotebookController {
   addWeather(@Param('farmId') farmId: string, @Body() body: WeatherBody): Promise<{ hours: number }> {
     return this.service.addWeather(farmId, body);
   }
+}
+
+function checkVehicle({ sheet: { axles, permit } }: VehicleChange): void {
+  const wrong = (field: string, message: string): Refused => new Refused('body_wrong', `${message[0]!.toUpperCase()}${message.slice(1)}.`, [{ field, code: field, message }]);
+  if (axles.some((axle, i) => (i === 0 ? axle.at !== 0 : axle.at < axles[i - 1]!.at + 0.5)))
+    throw wrong('axles', 'each axle stands at least half a metre behind the one before, the first at 0');
+  if (Math.abs(axles.reduce((sum, axle) => sum + axle.share, 0) - 1) > 0.001) throw wrong('share', 'the shares of the axles must come to the whole');
+  if (permit && permit.from > permit.until) throw wrong('until', 'the permit ends before it begins');
 }
 
 function checkWindow(crop: string, { sheet }: WindowChange): void {

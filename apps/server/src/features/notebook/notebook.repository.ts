@@ -1,4 +1,18 @@
-import type { HaulSheet, MachineProfile, NextFieldSheet, Notebook, NoteInfo, NoteKind, ReadingInfo, SheetOf, WeatherHourInfo, WindowBody } from '@fanega/contract';
+import type {
+  HaulSheet,
+  MachineProfile,
+  NextFieldSheet,
+  Notebook,
+  NoteInfo,
+  NoteKind,
+  ReadingInfo,
+  ScaleSheet,
+  SheetOf,
+  VehicleSheet,
+  WeatherHourInfo,
+  WeightRulesSheet,
+  WindowBody,
+} from '@fanega/contract';
 import { instantOf } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { Between, DataSource, type EntityManager, In } from 'typeorm';
@@ -8,7 +22,7 @@ import { FarmRow, NoteRow, ReadingRow, SheetRow, WeatherRow } from '../../platfo
 const NOTES_AT_ONCE = 1000;
 const READINGS_AT_ONCE = 5000;
 /** The shed's own notes come with the shed. */
-const KINDS: readonly NoteKind[] = ['pair', 'settings', 'loss', 'strips', 'next'];
+const KINDS: readonly NoteKind[] = ['pair', 'settings', 'loss', 'strips', 'next', 'tare', 'delay', 'emptied'];
 
 @Injectable()
 export class NotebookRepository {
@@ -43,6 +57,9 @@ export class NotebookRepository {
       nextField: of<NextFieldSheet>('nextField')['farm'] ?? null,
       haul: of<HaulSheet>('haul')['farm'] ?? null,
       machines: of<MachineProfile>('machine'),
+      vehicles: of<VehicleSheet>('vehicle'),
+      scales: of<ScaleSheet>('scale'),
+      weightRules: of<WeightRulesSheet>('weightRules')['farm'] ?? null,
     };
   }
 

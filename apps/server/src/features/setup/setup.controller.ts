@@ -1,5 +1,5 @@
-import { FieldBody, PlaceBody } from '@fanega/contract';
-import { Body, Controller, Inject, Param, Post } from '@nestjs/common';
+import { FieldBody, PlaceBody, SharesBody } from '@fanega/contract';
+import { Body, Controller, Inject, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
 import { SetupService } from './setup.service.js';
@@ -13,6 +13,12 @@ export class SetupController {
   @Allow('manager')
   addField(@Param('farmId') farmId: string, @Body() body: FieldBody): Promise<{ fieldId: string; lotId: string }> {
     return this.setup.addField(farmId, body);
+  }
+
+  @Put('lots/:lotId/shares')
+  @Allow('manager')
+  changeShares(@Param('farmId') farmId: string, @Param('lotId') lotId: string, @Body() body: SharesBody): Promise<{ lotId: string }> {
+    return this.setup.changeShares(farmId, lotId, body);
   }
 
   @Post('places')

@@ -1,4 +1,4 @@
-import type { FieldBody, PlaceBody } from '@fanega/contract';
+import type { FieldBody, PlaceBody, SharesBody } from '@fanega/contract';
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { ulid } from 'ulid';
@@ -39,9 +39,18 @@ export class SetupService {
         season: body.season,
         variety: body.variety ?? '',
         tag: body.tag.trim().toUpperCase(),
-        shares: [{ owner: farm.name, part: 1 }],
+        shares: body.shares?.map(({ owner, part }) => ({ owner: owner.trim(), part })) ?? [{ owner: farm.name, part: 1 }],
       });
       return { fieldId, lotId };
+    });
+  }
+
+  /** Whose a lot is: what was recorded stays as it is, and is split anew. */
+  changeShares(farmId: string, lotId: string, body: SharesBody): Promise<{ lotId: string }> {
+    return this.changing(farmId, async (tx) => {
+      if (!(await tx.existsBy(LotRow, { farmId, id: lotId }))) throw new Refused('not_found', 'There is no such field in the book.');
+      await tx.update(LotRow, { farmId, id: lotId }, { shares: body.shares.map(({ owner, part }) => ({ owner: owner.trim(), part })) });
+      return { lotId };
     });
   }
 
