@@ -38,12 +38,23 @@ export interface DemoReading {
   readonly by: string;
 }
 
+export interface DemoBridged {
+  readonly truck: string;
+  readonly at: string;
+  readonly netKg: number;
+  readonly entryId: string;
+  readonly crop: CropId;
+  readonly shares: Readonly<Record<string, number>>;
+}
+
 export interface DemoFarm {
   readonly name: string;
   readonly timeZone: string;
   readonly fields: readonly DemoField[];
   readonly lots: readonly DemoLot[];
   readonly places: readonly DemoPlace[];
+  /** Loads that drove over the farm's own bridge. */
+  readonly bridged: readonly DemoBridged[];
   /** In the order in which they reached the book: one is late. */
   readonly entries: readonly Entry[];
   readonly readings: readonly DemoReading[];
@@ -172,6 +183,7 @@ export function demoFarm({ seed = 20260908, seasons = 1, fields = PLAN.length, y
     places,
     entries: writer.arrivals(),
     readings: writer.readings,
+    bridged: writer.bridged,
   };
 }
 
@@ -185,6 +197,7 @@ interface Standing {
 /** Writes the entries of a season as the people of the farm would, and replays them on the way to know what is where. */
 class BookWriter {
   readonly readings: DemoReading[] = [];
+  readonly bridged: DemoBridged[] = [];
   private readonly random: () => number;
   /** The displays' own scatter, so that they change nothing else that is drawn. */
   private readonly scatter: () => number;
@@ -202,6 +215,9 @@ class BookWriter {
   private wrong = 31;
   private wetToday = false;
   private thrice = 9;
+  /** Deliveries until one drives over the own bridge, and until one whose ticket never came back. */
+  private bridge = 2;
+  private lost = 58;
 
   constructor(
     seed: number,
@@ -386,6 +402,16 @@ class BookWriter {
     const net = this.scaleKg(booked * this.between(0.9955, 1.0025));
     const tare = this.scaleKg(poundsToKilograms(this.between(26_800, 27_600)));
     const measured = Math.round((moisture + this.between(-0.003, 0.003)) * 1000) / 1000;
+    const price = Math.round((PRICE[crop]! + this.between(-0.12, 0.1)) * 100) / 100;
+    const { lots, dryKg } = this.ledger.position(truck);
+    if (this.lost-- === 0) {
+      this.ticket++;
+      return this.add(
+        { type: 'move', from: truck, to: buyer, emptied: true, wetKg: this.scaleKg(booked), method: 'cartScale', note: 'no ticket came back' },
+        driver,
+        `${truck}-phone`,
+      );
+    }
     const id = this.add(
       {
         type: 'move',
@@ -398,11 +424,19 @@ class BookWriter {
         ticket: String(this.ticket++),
         grossKg: net + tare,
         tareKg: tare,
-        pricePerBu: Math.round((PRICE[crop]! + this.between(-0.12, 0.1)) * 100) / 100,
+        pricePerBu: price,
       },
       driver,
       `${truck}-phone`,
     );
+    if (this.bridge-- === 0) {
+      this.bridge = 3;
+      // The own bridge reads a little high, and a little higher every week.
+      const kg = this.scaleKg(net * (1 + 0.001 + 0.0002 * this.day + (this.scatter() - 0.5) * 0.003));
+      const entryId = this.add({ type: 'witness', of: id, wetKg: kg, method: 'bridge', note: 'own bridge' }, driver, 'bridge-tablet', 0.3, this.scatter);
+      const shares = Object.fromEntries(Object.entries(lots).map(([lot, dry]) => [lot, dry / dryKg]));
+      this.bridged.push({ truck, at: new Date(this.clock).toISOString(), netKg: kg, entryId, crop, shares });
+    }
     if (this.thrice-- === 0) {
       this.pass(2);
       this.add({ type: 'witness', of: id, wetKg: this.scaleKg(booked), method: 'cartScale', note: 'cart scale of the same load' }, 'Dell', 'cart-1-phone');

@@ -4,3 +4,4 @@ export { ulidAt } from './ulid.js';
 export { benchBook } from './bench-book.js';
 export { demoNotebook, type DemoNotebook } from './notebook.js';
 export { demoShed, type DemoShed } from './shed.js';
+export { demoHauling, type DemoHauling, type DemoTicket } from './hauling.js';

@@ -328,7 +328,7 @@ export interface HaulAnswer {
     readonly pricePerBu: number | null;
   }[];
   readonly times: Readonly<Record<string, OwnTimes>>;
-  /** Loads with a gross weight and a tare, newest first. */
+  /** Loads that the own bridge weighed with a tare, typed without a ticket, newest first. */
   readonly tared: readonly {
     readonly entry: Entry;
     readonly truck: string;

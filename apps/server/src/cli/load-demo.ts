@@ -1,10 +1,10 @@
 import { DEFAULT_MOISTURE, DEFAULT_TRUST, instantOf } from '@fanega/core';
-import { demoFarm, demoNotebook, type DemoOptions, demoShed } from '@fanega/demo';
+import { demoFarm, demoHauling, demoNotebook, type DemoOptions, demoShed } from '@fanega/demo';
 import type { DataSource } from 'typeorm';
 import { BookRepository } from '../features/book/index.js';
 import { DEMO_USER } from '../features/people/index.js';
 import { NotebookRepository } from '../features/notebook/index.js';
-import { FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PhotoRow, PlaceRow, ReadingRow, SheetRow, UserRow, WeatherRow } from '../platform/rows.js';
+import { FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PhotoRow, PlaceRow, ReadingRow, SheetRow, UserRow, WeatherRow, WeighTicketRow } from '../platform/rows.js';
 
 const FARM_ID = 'kestrel-levee';
 
@@ -50,6 +50,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
     );
     const book = demoNotebook(demo);
     const shed = demoShed(demo);
+    const hauling = demoHauling(demo);
     const readings = [...demo.readings, ...book.readings].map(({ at, id, fieldId, source, by, ...reading }) => ({
       farmId,
       id,
@@ -66,7 +67,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
     for (let i = 0; i < readings.length; i += 500) await tx.insert(ReadingRow, readings.slice(i, i + 500));
     await tx.insert(
       NoteRow,
-      [...book.notes, ...shed.notes].map(({ kind, body, by, voided }) => ({
+      [...book.notes, ...shed.notes, ...hauling.notes].map(({ kind, body, by, voided }) => ({
         farmId,
         id: body.id,
         kind,
@@ -80,7 +81,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
     );
     await tx.insert(
       SheetRow,
-      [...book.sheets, ...shed.sheets].map((sheet) => ({ farmId, revision: 1, ...sheet })),
+      [...book.sheets, ...shed.sheets, ...hauling.sheets].map((sheet) => ({ farmId, revision: 1, ...sheet })),
     );
     await tx.insert(
       PhotoRow,
@@ -90,6 +91,11 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       await tx.insert(
         WeatherRow,
         book.weather.slice(i, i + 500).map((hour) => NotebookRepository.weatherRow(farmId, hour)),
+      );
+    if (hauling.tickets.length > 0)
+      await tx.insert(
+        WeighTicketRow,
+        hauling.tickets.map(({ at, ...ticket }) => ({ farmId, atMs: instantOf(at), voided: false, ...ticket })),
       );
     const repository = new BookRepository(db);
     await repository.insert(

@@ -4,6 +4,7 @@ import type {
   DeviceInfo,
   FarmNow,
   FieldRow,
+  HaulAnswer,
   LotInfo,
   LotTraceAnswer,
   Me,
@@ -181,6 +182,7 @@ const useFarmAnswer = <T,>(path: string | null) => {
 export const useFields = () => useFarmAnswer<FieldRow[]>('lots');
 export const useNotebook = () => useFarmAnswer<Notebook>('notebook');
 export const useShed = () => useFarmAnswer<Shed>('shed');
+export const useHaul = () => useFarmAnswer<HaulAnswer>('haul');
 export const useDevices = () => useFarmAnswer<DeviceInfo[]>('devices');
 export const useMonitors = () => useFarmAnswer<MonitorAnswer[]>('monitors');
 /** Readings of a field, or of all of them (''). */

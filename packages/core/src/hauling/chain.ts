@@ -62,7 +62,7 @@ export interface ChainLever {
 export interface ChainAhead {
   /** When each link first stops, in order of time; a link that runs through is not in it. */
   readonly stops: readonly ChainStop[];
-  /** When a combine first stands full, and which link made it; null when none does. */
+  /** When a combine first stands full, which link made it, and for how many minutes each stands in the mean; null when none does. */
   readonly combineStands: { readonly at: number; readonly because: ChainLink; readonly minutes: number } | null;
   readonly cut: number;
   readonly onWheels: number;
@@ -246,7 +246,7 @@ function run(chain: ChainNow): Run {
     if (chain.trucks.length > 0 && !trucks.some((truck) => truck.state === 'field') && carts.some((holds, i) => holds > 0.85 * chain.carts[i]!.capacity)) mark('trucks', now);
   }
   const onWheels = [...tanks, ...carts, ...trucks.map((truck) => truck.holds)].reduce((sum, holds) => sum + holds, 0);
-  return { first, cut, stands: stands && { ...(stands as NonNullable<Run['stands']>), minutes: standing }, onWheels, longestLine };
+  return { first, cut, stands: stands && { ...(stands as NonNullable<Run['stands']>), minutes: standing / chain.combines.length }, onWheels, longestLine };
 
   function roomBehind(now: number): number {
     // The cart takes it as it comes: what it can hold counts, but not what a truck will take from it later.

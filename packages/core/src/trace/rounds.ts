@@ -26,6 +26,8 @@ export interface VehicleNow {
   readonly entry: string;
   /** When the first grain of what is on it came: a truck that was begun waits from then on. */
   readonly firstLoadMs: number | null;
+  /** Entries that put on it what is on it, since it was last emptied. */
+  readonly loads: readonly string[];
 }
 
 /** A load from its loading to where it was emptied, and when the same truck was loaded again. */
@@ -80,8 +82,9 @@ export function walkRounds({ entries, witnessesOf, kindOf }: RoundsInput): Round
     const kind = kindOf(place);
     if (kind !== 'truck' && kind !== 'cart') return;
     const before = vehicles.get(place);
-    const firstLoadMs = last === 'loaded' ? (before?.last === 'loaded' ? before.firstLoadMs : atMs) : null;
-    vehicles.set(place, { place, kind, sinceMs: atMs, last, where, entry: entry.id, firstLoadMs });
+    const firstLoadMs = last === 'loaded' ? ((before?.loads.length ?? 0) > 0 ? before!.firstLoadMs : atMs) : null;
+    const loads = last === 'loaded' ? [...(before?.loads ?? []), entry.id] : entry.type === 'move' && entry.wetKg !== undefined && !entry.emptied ? (before?.loads ?? []) : [];
+    vehicles.set(place, { place, kind, sinceMs: atMs, last, where, entry: entry.id, firstLoadMs, loads });
   };
   /** Whose scale a weight came from. */
   const scaleOf = (method: string, entry: HarvestEntry | MoveEntry): string => {

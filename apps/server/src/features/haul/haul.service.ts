@@ -31,7 +31,10 @@ export class HaulService {
       const { vehicles, weighed, alone, rounds, unticketed } = walkRounds({ entries, witnessesOf: (id) => ledger.witnessesOf(id), kindOf });
       const cropOfLot = new Map(setup.lots.map((lot) => [lot.id, lot.crop]));
       const deliveries = entries.filter((entry): entry is MoveEntry => entry.type === 'move' && kindOf(entry.to) === 'buyer');
-      const wanted = new Set([...unticketed.map(({ entry }) => entry.id), ...deliveries.filter((d) => d.grossKg !== undefined).map((d) => d.id)]);
+      const ownBridge = entries.filter(
+        (entry): entry is MoveEntry => entry.type === 'move' && entry.method === 'bridge' && entry.grossKg !== undefined && entry.tareKg !== undefined,
+      );
+      const wanted = new Set([...unticketed.map(({ entry }) => entry.id), ...deliveries.map((d) => d.id), ...ownBridge.map((move) => move.id)]);
       const parcels = new Map(
         ledger.parcels(records.positionsUntil(end - LOOK_BACK_MS), records.steps, (entry) => wanted.has(entry.id)).map((parcel) => [parcel.entry.id, parcel]),
       );
@@ -63,8 +66,7 @@ export class HaulService {
             pricePerBu: entry.pricePerBu ?? prices.get(`${entry.to} ${cropOf(entry.id)}`) ?? null,
           })),
         times,
-        tared: deliveries
-          .filter((d) => d.grossKg !== undefined && d.tareKg !== undefined)
+        tared: ownBridge
           .sort((a, b) => instantOf(b.at) - instantOf(a.at))
           .slice(0, WEIGHED_AT_ONCE)
           .map((entry) => ({ entry, truck: entry.from, grossKg: entry.grossKg!, tareKg: entry.tareKg!, crop: cropOf(entry.id), pricePerBu: entry.pricePerBu ?? null })),

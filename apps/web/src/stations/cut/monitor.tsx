@@ -1,16 +1,13 @@
 import type { MonitorAnswer } from '@fanega/contract';
 import type { CutGiven } from './machine';
-import { calibrateMonitor, CALIBRATION_LOADS, type HarvestEntry, kilogramsToPounds, monitorDrift, RESTATED } from '@fanega/core';
+import { calibrateMonitor, CALIBRATION_LOADS, kilogramsToPounds, monitorDrift, RESTATED } from '@fanega/core';
 import { useState } from 'react';
 import { CartesianGrid, ComposedChart, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from 'recharts';
-import { toast } from 'sonner';
-import { ulid } from 'ulid';
-import { post } from '../../data/api';
-import { type Farm, useMonitors, useRefreshFarm } from '../../data/farm';
-import { useSend } from '../../data/use-send';
-import { Button, Problem, Sheet, TextBox } from '../../ui';
+import { type Farm, useMonitors } from '../../data/farm';
+import { Button, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { formatBushels, formatPounds, parseNumber } from '../../widgets/quantity';
+import { Restate } from '../../widgets/restate';
 import { clock, day } from '../../widgets/time';
 
 /** With its sign, unless it rounds to nothing. */
@@ -201,61 +198,17 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorAnswer }) {
           </tbody>
         </table>
       </section>
-      {restating && <Restate farm={farm} own={own} factor={factor} enough={enough} onClose={() => setRestating(false)} />}
+      {restating && (
+        <Restate
+          farm={farm}
+          loads={own.only.map(({ entry, monitorKg }) => ({ entry, kg: monitorKg }))}
+          factor={factor}
+          mark={RESTATED}
+          why="restated by the calibration of the display"
+          caution={enough ? undefined : '◐ The calibration has not enough to go by yet. It can be done again later, with a better factor, only by hand.'}
+          onClose={() => setRestating(false)}
+        />
+      )}
     </div>
-  );
-}
-
-/** Each load is voided and made again with the display's figure times the factor: nothing is changed in silence, and all of it can be seen. */
-function Restate({ farm, own, factor, enough, onClose }: { farm: Farm; own: MonitorAnswer; factor: number; enough: boolean; onClose: () => void }) {
-  const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const { timeZone } = farm.data.farm;
-  // Made once: sent again over a broken line, they are the same entries.
-  const [entries] = useState(() =>
-    own.only.flatMap(({ entry, monitorKg }) => {
-      const now = new Date(farm.clock()).toISOString();
-      const { id: old, recordedAt: _, device, by: __, ...rest } = entry as HarvestEntry & { recordedAt?: string };
-      const note = `${RESTATED}${formatPounds(monitorKg)} lb × ${factor.toFixed(4)}${entry.note ? `; ${entry.note}` : ''}`.slice(0, 500);
-      return [
-        { id: ulid(), type: 'void', at: now, voids: old, note: 'restated by the calibration of the display' },
-        { ...rest, id: ulid(), wetKg: monitorKg * factor, note, ...(device === undefined ? {} : { device }) },
-      ];
-    }),
-  );
-  const restate = async (): Promise<void> => {
-    if (!(await sending.send(() => post<object>(`/farms/${farm.id}/entries`, { entries })))) return;
-    toast(`${own.only.length} loads restated`);
-    await refresh();
-    onClose();
-  };
-  return (
-    <Sheet open title="Restate loads" onClose={onClose}>
-      <div className="space-y-4 px-5 py-4">
-        <p>
-          Each of these loads is voided and made again with its display times <b>{factor.toFixed(4)}</b>. The old entries stay visible, voided; the field&rsquo;s yield and all that
-          was traced from it follow.
-        </p>
-        {!enough && (
-          <p className="border-l-4 border-clay bg-sand px-3 py-2">◐ The calibration has not enough to go by yet. It can be done again later, with a better factor, only by hand.</p>
-        )}
-        <ul className="divide-y divide-rule border-y border-rule">
-          {own.only.map((load) => (
-            <li key={load.id} className="flex justify-between gap-3 py-1.5">
-              <span>
-                {day(load.atMs, timeZone)} {clock(load.atMs, timeZone)}, {farm.tag(load.lot)}
-              </span>
-              <span className="whitespace-nowrap">
-                {formatPounds(load.monitorKg)} → <b>{formatPounds(load.monitorKg * factor)}</b> lb
-              </span>
-            </li>
-          ))}
-        </ul>
-        <Problem>{sending.message}</Problem>
-        <Button look="do" className="min-h-14 w-full text-lg" disabled={sending.busy} onClick={() => void restate()}>
-          Restate {own.only.length} {own.only.length === 1 ? 'load' : 'loads'} in the book
-        </Button>
-      </div>
-    </Sheet>
   );
 }

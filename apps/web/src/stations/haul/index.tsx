@@ -1,18 +1,25 @@
 import { lazy, Suspense } from 'react';
 import { NavLink, Route, Routes } from 'react-router';
-import { useFarm, useFields, useNotebook, useWeather } from '../../data/farm';
+import { useDevices, useFarm, useFields, useHaul, useNotebook, useWeather } from '../../data/farm';
 import { useRecorder } from '../../record';
 import { Button, Empty, Loading } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { VesselPage } from '../../widgets/vessel-page';
 import { LastLoadPage } from './last-load';
+import { OnWheels } from './on-wheels';
 
 const HowManyTrucks = lazy(() => import('./how-many-trucks'));
+const Scales = lazy(() => import('./scales'));
+const Legal = lazy(() => import('./legal'));
+const Weights = lazy(() => import('./weights'));
 
 const PAGES = [
   { path: '', name: 'On wheels' },
-  { path: 'last-load', name: 'Last load today' },
+  { path: 'last-load', name: 'Last load' },
   { path: 'trucks', name: 'How many trucks?' },
+  { path: 'scales', name: 'Scales' },
+  { path: 'legal', name: 'Legal' },
+  { path: 'weights', name: 'Weights' },
 ] as const;
 
 /** Loads on wheels, the last one that still gets in, and how many trucks the day wants. */
@@ -22,6 +29,8 @@ export default function Haul() {
   const notebook = useNotebook();
   const fields = useFields();
   const weather = useWeather(0, 1);
+  const haul = useHaul();
+  const devices = useDevices();
   return (
     <div>
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-ink px-5 py-2 lg:px-6">
@@ -30,7 +39,7 @@ export default function Haul() {
           {PAGES.map(({ path, name }) => (
             <NavLink
               key={path}
-              to={`/haul/${path}`}
+              to={path === '' ? '/haul' : `/haul/${path}`}
               end
               className="inline-flex min-h-11 items-center border-b-4 border-transparent px-3 font-semibold whitespace-nowrap aria-[current=page]:border-clay"
             >
@@ -43,7 +52,25 @@ export default function Haul() {
         </Button>
       </div>
       <Routes>
-        <Route index element={<VesselPage question="On wheels now" kinds={['truck', 'cart']} types="move" />} />
+        <Route
+          index
+          element={
+            <>
+              <Answered answer={notebook} what="Looking down the chain">
+                {(book) => (
+                  <Answered answer={fields} what="Looking down the chain">
+                    {(rows) => (
+                      <Answered answer={haul} what="Looking down the chain">
+                        {(answer) => <OnWheels farm={farm} notebook={book} haul={answer} rows={rows} />}
+                      </Answered>
+                    )}
+                  </Answered>
+                )}
+              </Answered>
+              <VesselPage question="On wheels now" kinds={['truck', 'cart']} types="move" />
+            </>
+          }
+        />
         <Route
           path="last-load"
           element={
@@ -64,6 +91,66 @@ export default function Haul() {
                 <Suspense fallback={<Loading what="Opening" />}>
                   <HowManyTrucks farm={farm} notebook={book} />
                 </Suspense>
+              )}
+            </Answered>
+          }
+        />
+        <Route
+          path="scales"
+          element={
+            <Answered answer={notebook} what="Listening to the scales">
+              {(book) => (
+                <Answered answer={haul} what="Listening to the scales">
+                  {(answer) => (
+                    <Answered answer={devices} what="Listening to the scales">
+                      {(list) => (
+                        <Suspense fallback={<Loading what="Opening" />}>
+                          <Scales farm={farm} notebook={book} haul={answer} devices={list} />
+                        </Suspense>
+                      )}
+                    </Answered>
+                  )}
+                </Answered>
+              )}
+            </Answered>
+          }
+        />
+        <Route
+          path="legal"
+          element={
+            <Answered answer={notebook} what="Looking up the truck">
+              {(book) => (
+                <Answered answer={haul} what="Looking up the truck">
+                  {() => (
+                    <Answered answer={devices} what="Looking up the truck">
+                      {(list) => (
+                        <Suspense fallback={<Loading what="Opening" />}>
+                          <Legal farm={farm} notebook={book} devices={list} />
+                        </Suspense>
+                      )}
+                    </Answered>
+                  )}
+                </Answered>
+              )}
+            </Answered>
+          }
+        />
+        <Route
+          path="weights"
+          element={
+            <Answered answer={notebook} what="Comparing the scales">
+              {(book) => (
+                <Answered answer={haul} what="Comparing the scales">
+                  {(answer) => (
+                    <Answered answer={devices} what="Comparing the scales">
+                      {() => (
+                        <Suspense fallback={<Loading what="Opening" />}>
+                          <Weights farm={farm} notebook={book} haul={answer} />
+                        </Suspense>
+                      )}
+                    </Answered>
+                  )}
+                </Answered>
               )}
             </Answered>
           }

@@ -1,0 +1,210 @@
+import type { FieldRow, HaulAnswer, HaulSheet, Notebook } from '@fanega/contract';
+import type { ChainNow } from '@fanega/core';
+import type { Farm } from '../../data/farm';
+import { fieldFacts, windowFor } from '../../data/field-facts';
+import { startOfDay } from '../../widgets/time';
+import { bushelsPerHour } from './haul-facts';
+
+export type TruckState = 'stands empty' | 'is being loaded' | 'waits loaded' | 'on the way out' | 'in line or unloading' | 'on the way back';
+
+export interface TruckNow {
+  readonly id: string;
+  readonly name: string;
+  readonly bushels: number;
+  readonly capacity: number;
+  readonly state: TruckState;
+  /** Since when, ms; null where the book knows nothing of it. */
+  readonly sinceMs: number | null;
+  readonly where: string;
+  /** Likely there (out) or in the field again (back), ms. */
+  readonly likelyMs: number | null;
+  /** Leave by then to be in line by closing, ms; null where no closing is known or it is empty. */
+  readonly leaveByMs: number | null;
+}
+
+const MINUTE = 60_000;
+/** As much of a truck as makes it a load. */
+const LOADED = 0.85;
+/** A line that nobody said anything of takes as long as unloading; later than that it is still in line. */
+const STILL_THERE_MIN = 60;
+
+/** Where the truck's load goes by what it did last, or the first buyer. */
+export interface HaulTo {
+  readonly kind: 'elevator' | 'home';
+  /** The buyer; empty for home. */
+  readonly buyerId: string;
+}
+
+/** Minute of the farm's day at which a buyer closes for a crop; null where nobody said. */
+export function closesAt(farm: Farm, notebook: Notebook, crop: string, buyerId: string): { readonly opens: number; readonly closes: number } | null {
+  const sheet = (windowFor(notebook, crop, buyerId) ?? windowFor(notebook, crop, null))?.sheet;
+  return sheet?.closesAt === undefined ? null : { opens: 60 * (sheet.opensAt ?? 0), closes: 60 * sheet.closesAt };
+}
+
+/** Every truck: where it is by the book and by the usual times, what is on it, and since when. */
+export function trucksNow(farm: Farm, notebook: Notebook, haul: HaulAnswer, sheet: HaulSheet, crop: string): TruckNow[] {
+  const now = farm.data.now;
+  const midnight = startOfDay(now, farm.data.farm.timeZone);
+  return farm.data.places
+    .filter((place) => place.kind === 'truck')
+    .map((place): TruckNow => {
+      const bushels = farm.bushels(farm.held(place.id).wetLots);
+      const capacity = place.capacityBu ?? Math.max(900, bushels);
+      const seen = haul.vehicles.find((vehicle) => vehicle.place === place.id);
+      const base = {
+        id: place.id,
+        name: place.name,
+        bushels,
+        capacity,
+        sinceMs: seen?.sinceMs ?? null,
+        where: seen ? farm.placeName(seen.where) : '',
+        likelyMs: null,
+        leaveByMs: null,
+      };
+      // What happened yesterday says where it stands, not where it drives.
+      const today = seen !== undefined && seen.sinceMs >= midnight;
+      if (bushels < 1) {
+        const backMs = seen && seen.last === 'unloaded' ? seen.sinceMs + roadOf(sheet, seen.where) * MINUTE : null;
+        if (today && backMs !== null && backMs > now) return { ...base, state: 'on the way back', likelyMs: backMs };
+        return { ...base, state: 'stands empty' };
+      }
+      const buyer = buyerOf(farm, haul, place.id);
+      const hours = buyer === null ? null : closesAt(farm, notebook, crop, buyer);
+      const road = buyer === null ? 0 : roadOf(sheet, buyer);
+      const leaveByMs = hours === null ? null : midnight + (hours.closes - road) * MINUTE;
+      if (bushels < LOADED * capacity) return { ...base, state: 'is being loaded', leaveByMs };
+      const leftMs = (seen?.sinceMs ?? now) + sheet.tarpMin * MINUTE;
+      const thereMs = leftMs + road * MINUTE;
+      if (buyer === null || !today) return { ...base, state: 'waits loaded', leaveByMs };
+      if (now < leftMs) return { ...base, state: 'waits loaded', leaveByMs };
+      if (now < thereMs) return { ...base, state: 'on the way out', likelyMs: thereMs, leaveByMs };
+      return { ...base, state: now < thereMs + STILL_THERE_MIN * MINUTE ? 'in line or unloading' : 'waits loaded', likelyMs: thereMs, leaveByMs };
+    });
+}
+
+const roadOf = (sheet: HaulSheet, place: string): number => sheet.roadMin[place] ?? 5;
+
+/** The buyer that this truck, or else any truck, went to last; null where trucks go home. */
+function buyerOf(farm: Farm, haul: HaulAnswer, truck: string): string | null {
+  const deliveries = farm.data.tape.flatMap(({ entry, voided }) => (!voided && entry.type === 'move' && farm.place(entry.from)?.kind === 'truck' ? [entry] : []));
+  const last = deliveries.find((entry) => entry.from === truck) ?? deliveries[0];
+  const to = last?.to ?? Object.keys(haul.times).find((place) => farm.place(place)?.kind === 'buyer');
+  return to !== undefined && farm.place(to)?.kind === 'buyer' ? to : null;
+}
+
+/** Delays that are not over yet, newest first. */
+export function delaysNow(
+  farm: Farm,
+  notebook: Notebook,
+): {
+  readonly id: string;
+  readonly link: string;
+  readonly machineId?: string;
+  readonly untilMs: number;
+  readonly minutes: number;
+  readonly reason?: string;
+  readonly by: string;
+  readonly at: string;
+}[] {
+  return notebook.notes.flatMap((note) => {
+    if (note.kind !== 'delay' || note.voided) return [];
+    const { id, link, machineId, minutes, reason, at } = note.body;
+    const untilMs = Date.parse(at) + minutes * MINUTE;
+    return untilMs > farm.data.now
+      ? [{ id, link, minutes, untilMs, by: note.by, at, ...(machineId === undefined ? {} : { machineId }), ...(reason === undefined ? {} : { reason }) }]
+      : [];
+  });
+}
+
+export interface ChainChoice {
+  readonly to: HaulTo;
+  /** Minutes that a truck waits for others there. */
+  readonly lineMin: number;
+  /** Minute of the day when the combines stop anyway. */
+  readonly until: number;
+}
+
+/** The chain as the book, the sheets and the reported delays have it. Null where the farm has no combine or nobody knows its rate. */
+export function chainNow(
+  farm: Farm,
+  notebook: Notebook,
+  haul: HaulAnswer,
+  rows: readonly FieldRow[],
+  sheet: HaulSheet,
+  choice: ChainChoice,
+): { readonly chain: ChainNow; readonly crop: string; readonly field: string | null } | null {
+  const { now } = farm.data;
+  const midnight = startOfDay(now, farm.data.farm.timeZone);
+  const minute = (ms: number): number => Math.min(4320, Math.max(0, (ms - midnight) / MINUTE));
+  const of = (kind: string) => farm.data.places.filter((place) => place.kind === kind);
+  const bu = (id: string): number => farm.bushels(farm.held(id).wetLots);
+  const combines = of('combine');
+  const rate = bushelsPerHour(farm, notebook);
+  if (combines.length === 0 || !(rate >= 1)) return null;
+  const current = [...rows].filter((row) => row.lastCut !== null).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0];
+  const facts = current && fieldFacts(farm, rows, notebook).find((fact) => fact.row === current);
+  const crop = current?.lot.crop ?? 'corn';
+  // Nobody expects a yield yet: the field lasts the day.
+  const fieldLeft =
+    facts && facts.expected !== null
+      ? Math.min(1e6, (facts.acresLeft * facts.expected * (1 - facts.crop.baseMoisture)) / (1 - (current.lastMoisture?.moisture ?? facts.crop.baseMoisture)))
+      : 1e6;
+  const delays = delaysNow(farm, notebook);
+  const until = (link: string, machineId: string): { stoppedUntil?: number } => {
+    const own = delays.filter((delay) => delay.link === link && (delay.machineId === undefined || delay.machineId === machineId)).map((delay) => minute(delay.untilMs));
+    return own.length === 0 ? {} : { stoppedUntil: Math.max(...own) };
+  };
+  const trucks = trucksNow(farm, notebook, haul, sheet, crop).map((truck): ChainNow['trucks'][number] => {
+    const late = delays.filter((delay) => delay.link === 'trucks' && (delay.machineId === undefined || delay.machineId === truck.id)).map((delay) => minute(delay.untilMs));
+    const capacity = Math.max(1, truck.capacity);
+    const base = { id: truck.name, capacity, holds: truck.bushels };
+    if (late.length > 0) return truck.bushels >= LOADED * capacity ? { ...base, where: 'out', at: Math.max(...late) } : { ...base, where: 'back', at: Math.max(...late) };
+    if (truck.state === 'on the way out') return { ...base, where: 'out', at: minute(truck.likelyMs!) };
+    if (truck.state === 'in line or unloading') return { ...base, where: 'out', at: minute(now) };
+    if (truck.state === 'on the way back') return { ...base, where: 'back', at: minute(truck.likelyMs!) };
+    return { ...base, where: 'field' };
+  });
+  const road = choice.to.kind === 'elevator' ? roadOf(sheet, choice.to.buyerId) : roadOf(sheet, 'home');
+  const hours = choice.to.kind === 'elevator' ? closesAt(farm, notebook, crop, choice.to.buyerId) : null;
+  const wet = of('wetBin')[0];
+  const lateLine = delays.filter((delay) => delay.link === 'line' || delay.link === 'pit' || delay.link === 'hours').reduce((sum, delay) => sum + delay.minutes, 0);
+  const dryerStops = delays.filter((delay) => delay.link === 'dryer').map((delay) => minute(delay.untilMs));
+  const moisture = current?.lastMoisture?.moisture ?? 0.18;
+  const next = notebook.nextField?.sheet;
+  const dryerPerHour = next && moisture > next.dryTo + 0.002 ? Math.min(50_000, next.bushelPointsPerHour / (100 * (moisture - next.dryTo))) : 50_000;
+  const binRoom = farm.data.places
+    .filter((place) => (place.kind === 'bin' || place.kind === 'pile') && place.capacityBu !== null)
+    .filter((place) => {
+      const held = farm.cropOf(farm.held(place.id).lots);
+      return held === undefined || held === crop;
+    })
+    .reduce((sum, place) => sum + Math.max(0, place.capacityBu! - bu(place.id)), 0);
+  return {
+    crop,
+    field: current?.lot.fieldName ?? null,
+    chain: {
+      now: minute(now),
+      until: Math.max(minute(now), choice.until),
+      fieldLeft,
+      combines: combines.map((combine) => ({ bushelsPerHour: rate / combines.length, tank: combine.capacityBu ?? 300, holds: bu(combine.id), ...until('combine', combine.id) })),
+      carts: of('cart').map((cart) => ({ capacity: Math.max(cart.capacityBu ?? 1000, bu(cart.id)), holds: bu(cart.id), ...until('cart', cart.id) })),
+      trucks,
+      loadMin: sheet.loadMin,
+      tarpMin: sheet.tarpMin,
+      roadMin: road,
+      backMin: road,
+      unloadMin: choice.to.kind === 'elevator' ? sheet.unloadMin : Math.min(sheet.unloadMin, 6),
+      destination:
+        choice.to.kind === 'elevator'
+          ? { kind: 'elevator', opens: hours?.opens ?? 0, closes: hours?.closes ?? 1440, lineMin: Math.min(1440, choice.lineMin + lateLine) }
+          : {
+              kind: 'home',
+              wetBin: wet?.capacityBu ?? 3000,
+              wetBinHolds: wet ? Math.min(wet.capacityBu ?? Infinity, bu(wet.id)) : 0,
+              dryerPerHour,
+              binRoom: Math.min(1e6, binRoom),
+              ...(dryerStops.length > 0 ? { dryerStoppedUntil: Math.max(...dryerStops) } : {}),
+            },
+    },
+  };
+}

@@ -1,0 +1,90 @@
+import type { DeviceInfo, HaulAnswer, Notebook } from '@fanega/contract';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { put } from '../../data/api';
+import { type Farm, useRefreshFarm } from '../../data/farm';
+import { scaleSheet, useLiveScales } from '../../data/scales';
+import { useSend } from '../../data/use-send';
+import { Choices, Problem, SelectBox } from '../../ui';
+import { LiveWeight, offeredLoads } from '../../widgets/live-scale';
+import { OfferedLoads } from '../../widgets/offered-loads';
+import { WeighStation } from './weigh-station';
+
+/** The farm's own scales, live: the cart's, and the bridge. */
+export default function Scales({ farm, notebook, haul, devices }: { farm: Farm; notebook: Notebook; haul: HaulAnswer; devices: readonly DeviceInfo[] }) {
+  const live = useLiveScales();
+  const carts = devices.filter((device) => device.kind === 'cartScale' && !device.revoked);
+  const bridges = devices.filter((device) => device.kind === 'weighbridge' && !device.revoked);
+  const [part, setPart] = useState<'bridge' | 'carts'>(carts.length > 0 && bridges.length === 0 ? 'carts' : 'bridge');
+  return (
+    <div className="px-5 py-5 lg:px-6">
+      <div className="mb-5 w-72">
+        <Choices
+          label="Scale"
+          hidden
+          value={part}
+          onChange={setPart}
+          choices={[
+            { value: 'bridge', label: 'Own bridge' },
+            { value: 'carts', label: 'Cart scales' },
+          ]}
+        />
+      </div>
+      {part === 'bridge' ? (
+        <WeighStation farm={farm} notebook={notebook} haul={haul} bridges={bridges} live={live} />
+      ) : carts.length === 0 ? (
+        <p className="max-w-xl text-lg text-muted">
+          No cart scale is on the wire. A scale with a gateway is added in{' '}
+          <Link to="/shed/devices" className="underline decoration-rule underline-offset-4">
+            Shed, Devices
+          </Link>
+          ; until then its figure is typed with the load.
+        </p>
+      ) : (
+        <div className="grid gap-10 lg:grid-cols-2">
+          {carts.map((device) => (
+            <div key={device.id}>
+              <CartScale farm={farm} notebook={notebook} device={device} live={live.get(device.id)} />
+            </div>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function CartScale({ farm, notebook, device, live }: { farm: Farm; notebook: Notebook; device: DeviceInfo; live: Parameters<typeof offeredLoads>[3] }) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const { revision, sheet } = scaleSheet(notebook, device);
+  const carts = farm.data.places.filter((place) => place.kind === 'cart' || place.kind === 'truck');
+  const held = sheet.placeId === undefined ? undefined : farm.held(sheet.placeId);
+  const lastLot = farm.data.tape.flatMap(({ entry, voided }) => (!voided && entry.type === 'harvest' ? [entry.lot] : []))[0];
+  const crop = (held && farm.cropOf(held.lots)) ?? farm.lot(lastLot ?? '')?.crop;
+  return (
+    <>
+      <LiveWeight farm={farm} notebook={notebook} device={device} live={live} crop={crop} />
+      <div className="mt-4">
+        <SelectBox
+          label="It stands under"
+          value={sheet.placeId ?? ''}
+          disabled={sending.busy}
+          onChange={(event) => {
+            const { placeId: _, ...rest } = sheet;
+            const next = { revision, sheet: event.target.value === '' ? rest : { ...rest, placeId: event.target.value } };
+            void sending.send(() => put<{ revision: number }>(`/farms/${farm.id}/sheets/scale/${device.id}`, next)).then((answer) => answer && refresh());
+          }}
+        >
+          <option value="">not said yet</option>
+          {carts.map((cart) => (
+            <option key={cart.id} value={cart.id}>
+              {cart.name}
+            </option>
+          ))}
+        </SelectBox>
+        <Problem>{sending.message}</Problem>
+      </div>
+      <OfferedLoads farm={farm} placeId={sheet.placeId} loads={offeredLoads(farm, notebook, device, live)} by={device.name} />
+    </>
+  );
+}

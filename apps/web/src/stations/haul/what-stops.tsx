@@ -1,0 +1,251 @@
+import type { FieldRow, HaulAnswer, Notebook } from '@fanega/contract';
+import { chainAhead, type ChainAhead, type ChainLink, LINKS, RangeRefusal } from '@fanega/core';
+import { useRef, useState } from 'react';
+import { ulid } from 'ulid';
+import { post } from '../../data/api';
+import { type Farm, useRefreshFarm } from '../../data/farm';
+import { useSend } from '../../data/use-send';
+import { Button, SelectBox, TextBox } from '../../ui';
+import { FormSheet } from '../../ui/form-sheet';
+import { formatBushels, parseNumber } from '../../widgets/quantity';
+import { TakeBack, useRecorded } from '../../widgets/take-back';
+import { clock } from '../../widgets/time';
+import { chainNow, delaysNow, type HaulTo } from './chain-facts';
+import { minuteText, NO_HAUL } from './haul-facts';
+
+const LINK_WORDS: Readonly<Record<ChainLink, string>> = {
+  field: 'the field is cut',
+  combine: 'a combine stands full',
+  cart: 'the carts are full',
+  trucks: 'no truck in the field',
+  line: 'a truck waits 20 minutes in line',
+  hours: 'no truck gets in any more',
+  pit: 'trucks meet at the pit',
+  'wet bin': 'the wet bin takes no load',
+  dryer: 'the dryer stands',
+  'bin room': 'the bins are full',
+};
+const BECAUSE: Readonly<Record<ChainLink, string>> = {
+  field: 'the field',
+  combine: 'the combine itself',
+  cart: 'the carts',
+  trucks: 'trucks on the road',
+  line: 'the line at the buyer',
+  hours: 'the buyer’s closing',
+  pit: 'the pit',
+  'wet bin': 'the wet bin and the dryer behind it',
+  dryer: 'the dryer that stands',
+  'bin room': 'full bins',
+};
+const DELAY_LINKS: readonly ChainLink[] = ['combine', 'cart', 'trucks', 'line', 'dryer'];
+const DELAY_WORDS: Partial<Record<ChainLink, string>> = {
+  combine: 'A combine stands',
+  cart: 'A cart stands',
+  trucks: 'A truck is late',
+  line: 'The line is longer',
+  dryer: 'The dryer stands',
+};
+/** The evening on which a harvest day ends where nobody says. */
+const EVENING = 20 * 60;
+
+/** One answer for the whole chain: what stops first, when, and what would move it. */
+export function WhatStops({ farm, notebook, haul, rows }: { farm: Farm; notebook: Notebook; haul: HaulAnswer; rows: readonly FieldRow[] }) {
+  const sheet = notebook.haul?.sheet ?? NO_HAUL;
+  const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
+  const hasHome = farm.data.places.some((place) => place.kind === 'wetBin');
+  const last = farm.data.tape.flatMap(({ entry, voided }) => (!voided && entry.type === 'move' && farm.place(entry.from)?.kind === 'truck' ? [entry.to] : []))[0];
+  const [to, setTo] = useState(() => (last !== undefined && farm.place(last)?.kind === 'buyer' ? last : hasHome ? '' : (buyers[0]?.id ?? '')));
+  const [line, setLine] = useState('15');
+  const [reporting, setReporting] = useState(false);
+  const lineMin = parseNumber(line);
+  const lineWrong = lineMin >= 0 && lineMin <= 600 ? undefined : 'Minutes, from 0 to 600';
+  const haulTo: HaulTo = to === '' ? { kind: 'home', buyerId: '' } : { kind: 'elevator', buyerId: to };
+  const built = chainNow(farm, notebook, haul, rows, sheet, { to: haulTo, lineMin: lineWrong ? 0 : lineMin, until: EVENING });
+  let ahead: ChainAhead | null = null;
+  let problem: string | null = null;
+  if (built) {
+    try {
+      ahead = chainAhead(built.chain);
+    } catch (error) {
+      if (!(error instanceof RangeRefusal)) throw error;
+      problem = error.message;
+    }
+  }
+  const delays = delaysNow(farm, notebook);
+  const { timeZone } = farm.data.farm;
+  return (
+    <section aria-label="What stops first" className="border-b border-ink px-5 py-5 lg:grid lg:grid-cols-[1.5fr_1fr] lg:gap-8 lg:px-6">
+      <div>
+        <h2 className="text-sm text-muted">What stops first?</h2>
+        {ahead && built ? (
+          <Ahead ahead={ahead} until={built.chain.until} now={built.chain.now} rate={built.chain.combines.reduce((sum, c) => sum + c.bushelsPerHour, 0)} />
+        ) : (
+          <p className="mt-2 text-lg text-muted">{problem ?? 'It is worked out as soon as the farm has a combine and its profile says what it brings an hour (Cut).'}</p>
+        )}
+      </div>
+      <div className="mt-5 lg:mt-0 lg:border-l lg:border-rule lg:pl-6">
+        <div className={to === '' ? '' : 'grid grid-cols-[1.6fr_1fr] gap-3'}>
+          <SelectBox label="Loads go to" value={to} onChange={(event) => setTo(event.target.value)}>
+            {hasHome && <option value="">home, the wet bin</option>}
+            {buyers.map((buyer) => (
+              <option key={buyer.id} value={buyer.id}>
+                {buyer.name}
+              </option>
+            ))}
+          </SelectBox>
+          {to !== '' && <TextBox label="Line there" unit="min" inputMode="numeric" value={line} error={lineWrong} onChange={(event) => setLine(event.target.value)} />}
+        </div>
+        <ul className="mt-3">
+          {delays.map((delay) => (
+            <li key={delay.id} className="flex flex-wrap items-baseline justify-between gap-x-3 border-b border-rule py-1">
+              <span>
+                <b>■ {DELAY_WORDS[delay.link as ChainLink] ?? delay.link}</b>
+                {delay.machineId ? ` (${farm.placeName(delay.machineId)})` : ''}: until {clock(delay.untilMs, timeZone)}
+                {delay.reason ? `, ${delay.reason}` : ''} <span className="text-sm text-muted">{delay.by}</span>
+              </span>
+              <TakeBack path={`notes/${delay.id}`} label="Over" />
+            </li>
+          ))}
+        </ul>
+        <Button className="mt-3 min-h-12 w-full" onClick={() => setReporting(true)}>
+          Report a delay
+        </Button>
+        {built && (
+          <p className="mt-2 text-sm text-muted">
+            From the book as it stands{built.field ? `, cutting ${built.field}` : ''}; road, loading and hours as set. Each link at its usual time: a look ahead of hours, no
+            promise.
+          </p>
+        )}
+      </div>
+      {reporting && <ReportDelay farm={farm} onClose={() => setReporting(false)} />}
+    </section>
+  );
+}
+
+function Ahead({ ahead, until, now, rate }: { ahead: ChainAhead; until: number; now: number; rate: number }) {
+  const { combineStands, stops, levers } = ahead;
+  return (
+    <>
+      {combineStands ? (
+        <>
+          <p className="text-6xl leading-none font-bold">
+            {minuteText(Math.floor(combineStands.at))} <span className="text-2xl font-normal text-muted">a combine stands</span>
+          </p>
+          <p className="mt-2 text-xl">
+            Held back by <b>{BECAUSE[combineStands.because]}</b>; {Math.round(combineStands.minutes)} minutes of standing until {minuteText(until)}.
+          </p>
+        </>
+      ) : (
+        <p className="text-4xl leading-tight font-bold">
+          Nothing stops the combines <span className="text-xl font-normal text-muted">until {minuteText(until)}</span>
+        </p>
+      )}
+      <p className="mt-1">
+        {formatBushels(ahead.cut)} bu still cut today at {formatBushels(rate)} bu/h; {formatBushels(ahead.onWheels)} bu on wheels at {minuteText(until)}.
+      </p>
+      {stops.length > 0 && (
+        <ol aria-label="In order" className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
+          {stops.map(({ link, at }) => (
+            <li key={link}>
+              <b>{minuteText(Math.floor(at))}</b> {at <= now + 1 ? <b>(now) </b> : ''}
+              {LINK_WORDS[link]}
+            </li>
+          ))}
+        </ol>
+      )}
+      <p className="mt-1 text-sm text-muted">
+        Runs through:{' '}
+        {LINKS.filter((link) => link !== 'field' && !stops.some((stop) => stop.link === link))
+          .filter((link) => link !== 'hours' || stops.length > 0)
+          .join(', ')}
+        .
+      </p>
+      {levers.length > 0 && (
+        <>
+          <h3 className="mt-4 font-semibold">What would move it</h3>
+          <ul>
+            {levers.map((lever) => (
+              <li key={lever.what} className="flex flex-wrap justify-between gap-x-4 border-b border-rule py-1">
+                <span>{lever.what}</span>
+                <span>
+                  {lever.stopsAt === null ? 'no combine stands' : `stands at ${minuteText(Math.floor(lever.stopsAt))}`},{' '}
+                  <b>
+                    {lever.gain >= 0.5 ? '+' : lever.gain <= -0.5 ? '−' : '±'}
+                    {formatBushels(Math.abs(lever.gain))} bu
+                  </b>
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </>
+  );
+}
+
+function ReportDelay({ farm, onClose }: { farm: Farm; onClose: () => void }) {
+  const refresh = useRefreshFarm(farm.id);
+  const recorded = useRecorded();
+  const sending = useSend();
+  const id = useRef(ulid());
+  const [link, setLink] = useState<ChainLink>('trucks');
+  const [machineId, setMachine] = useState('');
+  const [minutes, setMinutes] = useState('30');
+  const [reason, setReason] = useState('');
+  const kind = link === 'trucks' ? 'truck' : link;
+  const machines = farm.data.places.filter((place) => place.kind === kind);
+  const value = parseNumber(minutes);
+  const wrong = value >= 1 && value <= 1440 ? undefined : 'Minutes, from 1 to 1,440';
+  const report = async (): Promise<void> => {
+    if (wrong) return;
+    const body = {
+      id: id.current,
+      at: new Date(farm.clock()).toISOString(),
+      link,
+      minutes: value,
+      ...(machineId === '' ? {} : { machineId }),
+      ...(reason.trim() === '' ? {} : { reason: reason.trim() }),
+    };
+    if (!(await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/delay`, body)))) return;
+    recorded(`${DELAY_WORDS[link]}: the day is planned anew`, `notes/${body.id}`);
+    await refresh();
+    onClose();
+  };
+  return (
+    <FormSheet title="Report a delay" button="Plan the day anew" busy={sending.busy} problem={sending.message} onSubmit={report} onClose={onClose}>
+      <SelectBox
+        label="What"
+        value={link}
+        onChange={(event) => {
+          setLink(event.target.value as ChainLink);
+          setMachine('');
+        }}
+      >
+        {DELAY_LINKS.map((one) => (
+          <option key={one} value={one}>
+            {DELAY_WORDS[one]}
+          </option>
+        ))}
+      </SelectBox>
+      {machines.length > 0 && (
+        <SelectBox label="Which" value={machineId} onChange={(event) => setMachine(event.target.value)}>
+          <option value="">all of them</option>
+          {machines.map((machine) => (
+            <option key={machine.id} value={machine.id}>
+              {machine.name}
+            </option>
+          ))}
+        </SelectBox>
+      )}
+      <TextBox
+        label="For how long, from now"
+        unit="min"
+        inputMode="numeric"
+        value={minutes}
+        error={wrong ?? sending.at.minutes}
+        onChange={(event) => setMinutes(event.target.value)}
+      />
+      <TextBox label="Why, if you like" maxLength={200} value={reason} onChange={(event) => setReason(event.target.value)} />
+    </FormSheet>
+  );
+}

@@ -1,0 +1,118 @@
+import type { DeviceInfo, Notebook } from '@fanega/contract';
+import { curveLoads, type CurveLoad, KG_PER_LB, RangeRefusal, stillWeight } from '@fanega/core';
+import { useEffect, useMemo, useState } from 'react';
+import { put } from '../data/api';
+import { type Farm, useRefreshFarm } from '../data/farm';
+import { type LiveScale, scaleSheet, SILENT_MS, zeroed } from '../data/scales';
+import { useSend } from '../data/use-send';
+import { Button, Problem } from '../ui';
+import { formatBushels, formatPounds } from './quantity';
+import { clock } from './time';
+
+/** A scale that was moved by hand-sized steps only shows tens of pounds: digits beyond that are noise. */
+const DIVISION_LB = 10;
+export const divided = (kg: number): string => formatPounds(Math.round(kg / KG_PER_LB / DIVISION_LB) * DIVISION_LB * KG_PER_LB);
+
+/** True when nothing was heard of the scale for a while; looks again by itself. */
+export function useSilent(live: LiveScale | undefined): boolean {
+  const [, look] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => look((n) => n + 1), 2000);
+    return () => clearInterval(timer);
+  }, []);
+  return live === undefined || Date.now() - live.heardAt > SILENT_MS;
+}
+
+/** Readable from the other cab: the weight of a cart, live, in pounds and bushels, with zero and hold. */
+export function LiveWeight({
+  farm,
+  notebook,
+  device,
+  live,
+  crop,
+  glance = false,
+}: {
+  farm: Farm;
+  notebook: Notebook;
+  device: DeviceInfo;
+  live: LiveScale | undefined;
+  /** Crop that bushels are counted in. */
+  crop: string | undefined;
+  /** Only looked at, from somewhere else: no buttons. */
+  glance?: boolean;
+}) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const silent = useSilent(live);
+  const [held, setHeld] = useState<number | null>(null);
+  const { revision, sheet } = scaleSheet(notebook, device);
+  const curve = useMemo(() => zeroed(live?.curve ?? [], sheet.zeroKg), [live, sheet.zeroKg]);
+  const now = curve.at(-1)?.kg ?? 0;
+  const still = useMemo(() => {
+    try {
+      return stillWeight(curve.slice(-400), sheet);
+    } catch (error) {
+      if (error instanceof RangeRefusal) return null;
+      throw error;
+    }
+  }, [curve, sheet]);
+  const shown = held ?? still?.kg ?? now;
+  const zero = async (): Promise<void> => {
+    if (!still) return;
+    const change = { revision, sheet: { ...sheet, zeroKg: sheet.zeroKg + still.kg, zeroedAt: new Date(farm.clock()).toISOString() } };
+    if (await sending.send(() => put<{ revision: number }>(`/farms/${farm.id}/sheets/scale/${device.id}`, change))) await refresh();
+  };
+  const state = silent ? '○ silent: no figure for a while' : held !== null ? '❚❚ held' : still ? '● still' : '◐ moving';
+  return (
+    <section aria-label={device.name}>
+      <p className="flex flex-wrap items-baseline justify-between gap-x-3">
+        <b className="text-lg">{device.name}</b>
+        <span role="status" className={silent ? 'font-semibold text-clay' : ''}>
+          {state}
+        </span>
+      </p>
+      <p className={`leading-none font-bold ${glance ? 'text-5xl' : 'text-7xl sm:text-8xl'} ${silent ? 'text-muted' : ''}`}>
+        {live ? divided(shown) : '–'} <span className="text-2xl font-normal text-muted">lb</span>
+      </p>
+      <p className={`mt-1 ${glance ? 'text-2xl' : 'text-4xl'}`}>
+        <b>{live ? formatBushels(shown / farm.kgPerBu(crop)) : '–'}</b> <span className="text-lg text-muted">bu{crop ? ` ${crop}` : ''}, as it is</span>
+      </p>
+      {!glance && (
+        <>
+          <div className="mt-3 grid grid-cols-2 gap-3">
+            <Button className="min-h-16 !text-lg" disabled={!still || silent || sending.busy} onClick={() => void zero()}>
+              Zero
+            </Button>
+            <Button className="min-h-16 !text-lg" aria-pressed={held !== null} disabled={!live} onClick={() => setHeld(held === null ? (still?.kg ?? now) : null)}>
+              {held === null ? 'Hold' : 'Let go'}
+            </Button>
+          </div>
+          <p className="mt-2 text-sm text-muted">
+            {sheet.zeroedAt ? `Zeroed ${clock(sheet.zeroedAt, farm.data.farm.timeZone)}. ` : 'Never zeroed here. '}Zero it empty, on level ground, before the first load.
+          </p>
+          <Problem>{sending.message}</Problem>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** Loads that the curve shows and the book does not have yet. */
+export function offeredLoads(farm: Farm, notebook: Notebook, device: DeviceInfo, live: LiveScale | undefined): CurveLoad[] {
+  const { sheet } = scaleSheet(notebook, device);
+  if (!live || !sheet.placeId) return [];
+  let loads: CurveLoad[];
+  try {
+    loads = curveLoads(zeroed(live.curve, sheet.zeroKg), sheet);
+  } catch (error) {
+    if (error instanceof RangeRefusal) return [];
+    throw error;
+  }
+  const own = farm.data.tape.flatMap(({ entry, voided, witnesses }) => {
+    if (voided || (entry.type !== 'harvest' && entry.type !== 'move')) return [];
+    const side = entry.to === sheet.placeId ? 'loaded' : 'from' in entry && entry.from === sheet.placeId ? 'unloaded' : null;
+    return side === null ? [] : [{ side, at: Date.parse(entry.at), weighed: entry.method === 'cartScale' || witnesses.some((w) => w.method === 'cartScale') }];
+  });
+  // An entry of the same direction around that time is this load: a person was faster, or the scale's own wire.
+  return loads.filter((load) => !own.some(({ side, at }) => side === load.kind && at >= load.fromMs - 120_000 && at <= load.toMs + 240_000));
+}

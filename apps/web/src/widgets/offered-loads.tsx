@@ -1,0 +1,90 @@
+import { type CurveLoad, KG_PER_LB } from '@fanega/core';
+import { toast } from 'sonner';
+import { ulid } from 'ulid';
+import type { Farm } from '../data/farm';
+import { enqueue } from '../outbox';
+import { stamped } from '../record';
+import { Button } from '../ui';
+import { formatBushels, formatMoisture } from './quantity';
+import { clock } from './time';
+
+/** A scale that came down to this is empty; what sticks is swept out another day. */
+const EMPTY_KG = 120;
+
+/** Loads that a scale saw and nobody recorded yet: one tap each. Which field and which truck comes from what was done last. */
+export function OfferedLoads({ farm, placeId, loads, by }: { farm: Farm; placeId: string | undefined; loads: readonly CurveLoad[]; by: string }) {
+  if (placeId === undefined || loads.length === 0) return null;
+  const { timeZone } = farm.data.farm;
+  const last = farm.data.tape.flatMap(({ entry, voided }) => (!voided && entry.type === 'harvest' ? [entry] : []))[0];
+  const room = (id: string): number => (farm.place(id)?.capacityBu ?? Infinity) - farm.bushels(farm.held(id).wetLots);
+  const crop = farm.cropOf(farm.held(placeId).lots) ?? farm.lot(last?.lot ?? '')?.crop;
+  const trucks = farm.data.places
+    .filter((place) => place.kind === 'truck' && room(place.id) > 20)
+    .filter((place) => [undefined, crop].includes(farm.cropOf(farm.held(place.id).lots)))
+    .sort((a, b) => room(a.id) - room(b.id));
+  const record = async (load: CurveLoad, entry: object, what: string): Promise<void> => {
+    const at = new Date(Math.min(load.toMs, farm.clock())).toISOString();
+    await enqueue(farm.id, [stamped({ id: ulid(), at, by, method: 'cartScale', wetKg: load.kg, ...entry } as never)], what);
+    toast(what);
+  };
+  return (
+    <section aria-label="Seen by the scale" className="mt-4">
+      <h3 className="text-sm text-muted">Seen by the scale, not in the book yet</h3>
+      <ul>
+        {loads.slice(-3).map((load) => {
+          const bushels = formatBushels(load.kg / farm.kgPerBu(crop));
+          const pounds = Math.round(load.kg / KG_PER_LB / 10) * 10;
+          if (load.kind === 'loaded') {
+            const tank = farm.data.places.find((place) => place.kind === 'combine' && farm.held(place.id).wetKg > 0.8 * load.kg);
+            const what = tank
+              ? `${tank.name} → ${farm.placeName(placeId)}, ${bushels} bu`
+              : last
+                ? `${farm.lot(last.lot)?.fieldName ?? '?'} → ${farm.placeName(placeId)}, ${bushels} bu at ${formatMoisture(last.moisture)} %`
+                : null;
+            return (
+              <li key={load.toMs} className="border-b border-rule py-2">
+                <p className="text-sm">
+                  {clock(load.fromMs, timeZone)} to {clock(load.toMs, timeZone)}: {pounds.toLocaleString('en-US')} lb came on
+                </p>
+                {what ? (
+                  <Button
+                    look="do"
+                    className="mt-1 min-h-16 w-full !text-lg"
+                    onClick={() =>
+                      void record(load, tank ? { type: 'move', from: tank.id, to: placeId } : { type: 'harvest', lot: last!.lot, to: placeId, moisture: last!.moisture }, what)
+                    }
+                  >
+                    {what}
+                  </Button>
+                ) : (
+                  <p className="text-muted">Record the first load by hand: then the scale knows the field.</p>
+                )}
+              </li>
+            );
+          }
+          return (
+            <li key={load.toMs} className="border-b border-rule py-2">
+              <p className="text-sm">
+                {clock(load.fromMs, timeZone)} to {clock(load.toMs, timeZone)}: {pounds.toLocaleString('en-US')} lb went off
+              </p>
+              {trucks.slice(0, 2).map((truck, i) => {
+                const what = `${farm.placeName(placeId)} → ${truck.name}, ${bushels} bu`;
+                return (
+                  <Button
+                    key={truck.id}
+                    look={i === 0 ? 'do' : 'plain'}
+                    className="mt-1 min-h-16 w-full !text-lg"
+                    onClick={() => void record(load, { type: 'move', from: placeId, to: truck.id, ...(load.afterKg < EMPTY_KG ? { emptied: true } : {}) }, what)}
+                  >
+                    {what}
+                  </Button>
+                );
+              })}
+              {trucks.length === 0 && <p className="text-muted">No truck has room for it in the book.</p>}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

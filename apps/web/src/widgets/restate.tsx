@@ -1,0 +1,88 @@
+import type { HarvestEntry } from '@fanega/core';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { ulid } from 'ulid';
+import { post } from '../data/api';
+import { type Farm, useRefreshFarm } from '../data/farm';
+import { useSend } from '../data/use-send';
+import { Button, Problem, Sheet } from '../ui';
+import { formatPounds } from './quantity';
+import { clock, day } from './time';
+
+/** Entries that go up at once; the server takes a thousand, and a void and its new entry must go together. */
+const AT_ONCE = 400;
+
+/** Each load is voided and made again with its figure times the factor: nothing is changed in silence, and all of it can be seen. */
+export function Restate({
+  farm,
+  loads,
+  factor,
+  mark,
+  why,
+  caution,
+  onClose,
+}: {
+  farm: Farm;
+  loads: readonly { readonly entry: HarvestEntry; readonly kg: number }[];
+  factor: number;
+  /** Begins the note of each new entry: it is not restated twice. */
+  mark: string;
+  /** Stands with the voids. */
+  why: string;
+  caution?: string | undefined;
+  onClose: () => void;
+}) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const { timeZone } = farm.data.farm;
+  // Made once: sent again over a broken line, they are the same entries.
+  const [entries] = useState(() =>
+    loads.flatMap(({ entry, kg }) => {
+      const now = new Date(farm.clock()).toISOString();
+      const { id: old, recordedAt: _, device, by: __, ...rest } = entry;
+      const note = `${mark}${formatPounds(kg)} lb × ${factor.toFixed(4)}${entry.note ? `; ${entry.note}` : ''}`.slice(0, 500);
+      return [
+        { id: ulid(), type: 'void', at: now, voids: old, note: why },
+        { ...rest, id: ulid(), wetKg: kg * factor, note, ...(device === undefined ? {} : { device }) },
+      ];
+    }),
+  );
+  const restate = async (): Promise<void> => {
+    const done = await sending.send(async () => {
+      for (let i = 0; i < entries.length; i += AT_ONCE) await post<object>(`/farms/${farm.id}/entries`, { entries: entries.slice(i, i + AT_ONCE) });
+      return true;
+    });
+    if (!done) return;
+    toast(`${loads.length} loads restated`);
+    await refresh();
+    onClose();
+  };
+  return (
+    <Sheet open title="Restate loads" onClose={onClose}>
+      <div className="space-y-4 px-5 py-4">
+        <p>
+          Each of these loads is voided and made again with its weight times <b>{factor.toFixed(4)}</b>. The old entries stay visible, voided; the field&rsquo;s yield and all that
+          was traced from it follow.
+        </p>
+        {caution && <p className="border-l-4 border-clay bg-sand px-3 py-2">{caution}</p>}
+        <ul className="divide-y divide-rule border-y border-rule">
+          {loads.slice(0, 80).map(({ entry, kg }) => (
+            <li key={entry.id} className="flex justify-between gap-3 py-1.5">
+              <span>
+                {day(entry.at, timeZone)} {clock(entry.at, timeZone)}, {farm.tag(entry.lot)}
+              </span>
+              <span className="whitespace-nowrap">
+                {formatPounds(kg)} → <b>{formatPounds(kg * factor)}</b> lb
+              </span>
+            </li>
+          ))}
+          {loads.length > 80 && <li className="py-1.5 text-muted">and {loads.length - 80} more</li>}
+        </ul>
+        <Problem>{sending.message}</Problem>
+        <Button look="do" className="min-h-14 w-full text-lg" disabled={sending.busy} onClick={() => void restate()}>
+          Restate {loads.length} {loads.length === 1 ? 'load' : 'loads'} in the book
+        </Button>
+      </div>
+    </Sheet>
+  );
+}
