@@ -217,7 +217,7 @@ class BookWriter {
   private thrice = 9;
   /** Deliveries until one drives over the own bridge, and until one whose ticket never came back. */
   private bridge = 2;
-  private lost = 58;
+  private lost = 28;
 
   constructor(
     seed: number,

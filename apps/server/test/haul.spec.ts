@@ -119,7 +119,7 @@ describe('the farm’s own bridge', () => {
     // A bridge without a wire: typed, with an empty weight from paper.
     const byHand = await client.post<WeighTicketInfo>(`/farms/${farmId}/weigh-tickets`, ticket({ tareId: undefined, byHand: true, grossKg: [36_000], tareKg: [12_100] }));
     expect(byHand.body).toMatchObject({ number: 11, byHand: true, tareId: null, netKg: 23_900 });
-    expect((await harness.member(farmId, 'viewer')).post(`/farms/${farmId}/weigh-tickets`, ticket())).resolves.toMatchObject({ status: 403 });
+    await expect((await harness.member(farmId, 'viewer')).post(`/farms/${farmId}/weigh-tickets`, ticket())).resolves.toMatchObject({ status: 403 });
   });
 
   it('tells of the truck, of its weights side by side, and of the ticket that never came', async () => {

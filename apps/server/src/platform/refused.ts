@@ -15,6 +15,7 @@ const STATUS = {
   name_used: 409,
   book_begun: 409,
   sheet_changed: 409,
+  corrected_already: 409,
   set_up_already: 409,
   book_refuses: 422,
   too_many_sign_ins: 429,

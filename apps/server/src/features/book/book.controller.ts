@@ -48,7 +48,7 @@ export class BookController {
     if (body.void.type !== 'void') {
       throw new Refused('body_wrong', 'void must be an entry of the type void', [{ field: 'void', code: 'type', message: 'must be an entry of the type void' }]);
     }
-    return this.books.append(farmId, [body.void, ...(body.entry ? [body.entry] : [])].map(asEntry), caller);
+    return this.books.append(farmId, [body.void, ...(body.entry ? [body.entry] : [])].map(asEntry), caller, body.entry ? body.void.voids : undefined);
   }
 
   /** Arrivals, newest first; of some types only (`types=harvest,move`), or that touch some places (`places=ID,ID`). */

@@ -95,9 +95,9 @@ export class BookService {
 
   /**
    * Appends a batch, all or nothing. The same entry again is accepted and nothing is doubled; another entry under a used
-   * id is refused. Loads that two devices recorded are joined in the same transaction.
+   * id is refused. With `replaces`, the entry that is made again must not have been voided by somebody else. Loads that two devices recorded are joined in the same transaction.
    */
-  append(farmId: string, sent: readonly Entry[], caller: Writer): Promise<AppendAnswer> {
+  append(farmId: string, sent: readonly Entry[], caller: Writer, replaces?: string): Promise<AppendAnswer> {
     return this.oneAtATime(farmId, () =>
       this.repository.appending(farmId, async (tx, lockedSeq) => {
         const book = await this.catchUp(farmId, tx);
@@ -122,6 +122,10 @@ export class BookService {
           batch.set(entry.id, full);
           fresh.push({ entry: full, userId: caller.id });
         });
+        // Made again by two people, a load would be there twice: the second one looks first.
+        if (replaces !== undefined && fresh.length > 0 && book.ledger.entry(replaces) !== undefined && book.ledger.isVoided(replaces)) {
+          throw new Refused('corrected_already', 'Somebody else corrected or voided this load meanwhile. Look at it again, then correct what stands there now.');
+        }
         const refusals = book.ledger.check(fresh.map(({ entry }) => entry));
         if (refusals.length > 0) {
           // The book counted only what is new; people count what they sent.
