@@ -1,6 +1,7 @@
 import type { FarmNow, TapeLine } from '@fanega/contract';
 import { bookAhead, type Entry } from '@fanega/core';
 import type { Outbox } from '.';
+import { isCorrection } from './correction';
 
 /** Entries that the shown state does not have yet, oldest first. */
 export function entriesAhead(outbox: Outbox, farmId: string, seq: number): Entry[] {
@@ -15,7 +16,14 @@ export function farmAhead(data: FarmNow, waiting: readonly Entry[]): FarmNow {
   const fresh = waiting.filter((entry) => !data.tape.some((line) => line.entry.id === entry.id));
   if (fresh.length === 0) return data;
   const places = data.places.map(({ id, kind, withdrawal }) => ({ id, kind, withdrawal: withdrawal as 'mixed' | 'firstIn' | 'lastIn' }));
-  const { ledger } = bookAhead({ defaults: data.farm.defaults, lots: data.lots, places, layers: data.layers }, fresh);
+  // What the old entry did is in the known state and cannot be taken out of it here: until the correction has arrived, the place shows
+  // what it showed, and the new entry is listed.
+  const own = new Set(fresh.map((entry) => entry.id));
+  const later = new Set(fresh.flatMap((entry, i) => (entry.type === 'void' && isCorrection(fresh.slice(i, i + 2)) && !own.has(entry.voids) ? [fresh[i + 1]!.id] : [])));
+  const { ledger } = bookAhead(
+    { defaults: data.farm.defaults, lots: data.lots, places, layers: data.layers },
+    fresh.filter((entry) => !later.has(entry.id)),
+  );
   const parcels = new Map(ledger.parcels().map((parcel) => [parcel.entry.id, parcel]));
   const voids = new Set(fresh.flatMap((entry) => (entry.type === 'void' ? [entry.voids] : [])));
   const lines = fresh.map((entry): TapeLine => {

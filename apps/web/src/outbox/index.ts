@@ -2,6 +2,7 @@ import type { AppendAnswer } from '@fanega/contract';
 import type { Entry } from '@fanega/core';
 import { useSyncExternalStore } from 'react';
 import { ApiError, post } from '../data/api';
+import { isCorrection } from './correction';
 import { allWaiting, putWaiting, removeWaiting, type Waiting } from './store';
 
 export type { Waiting } from './store';
@@ -45,6 +46,12 @@ export async function enqueue(farmId: string, entries: readonly Entry[], what: s
   void flush();
 }
 
+/** A void with the entry made again goes by its own door: the book looks whether somebody else was faster. */
+function requestOf({ farmId, entries }: Waiting): [path: string, body: object] {
+  const [first, second] = entries;
+  return isCorrection(entries) ? [`/farms/${farmId}/corrections`, { void: first, entry: second }] : [`/farms/${farmId}/entries`, { entries }];
+}
+
 /**
  * Sends what waits, oldest first, one tab of the device at a time. Each entry has the id that its device made: sent again after an
  * answer that was lost, it is known to the book and nothing is doubled. No answer: the queue waits. A refusal: this one waits for a
@@ -57,7 +64,7 @@ export async function flush(): Promise<void> {
       if (item.refused !== undefined) continue;
       try {
         await putWaiting({ ...item, tries: item.tries + 1 });
-        const { seq } = await post<AppendAnswer>(`/farms/${item.farmId}/entries`, { entries: item.entries });
+        const { seq } = await post<AppendAnswer>(...requestOf(item));
         await removeWaiting(item.seq!);
         failures = 0;
         show({ sent: [...state.sent, { entries: item.entries, farmId: item.farmId, seq }].slice(-SENT_KEPT) });

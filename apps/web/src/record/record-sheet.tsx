@@ -12,7 +12,7 @@ import { METHOD_WORDS } from '../widgets/method-words';
 import { happensTwice } from '../widgets/time';
 import { type Amount, type Draft, draftCrop, type DraftErrors, emptyDraft, fieldOf, KINDS, likelyMethod, readDraft } from './draft';
 import { keepDraft } from './kept';
-import { sendDraft, stamped } from './send';
+import { sendDraft, stamped, triedEntries } from './send';
 
 /** Records an entry: likely next ones ready made on top, everything else in one column below. */
 export function RecordSheet({ start, onClose, onRecorded, onKept }: { start: Draft; onClose: () => void; onRecorded: (id: string, what: string) => void; onKept: () => void }) {
@@ -45,22 +45,22 @@ export function RecordSheet({ start, onClose, onRecorded, onKept }: { start: Dra
       return;
     }
     setSending(true);
+    let tried = draft;
     try {
-      const id = await sendDraft(farm.id, draft, entry, setDraft);
+      const id = await sendDraft(farm.id, draft, entry, (kept) => {
+        tried = kept;
+        setDraft(kept);
+      });
       keepDraft(undefined);
       onRecorded(id, draft.replaces ? 'Corrected: the old entry is voided' : 'In the book');
     } catch (error) {
       setSending(false);
       if (!(error instanceof ApiError)) throw error;
-      // A correction is two entries that must go together, and was made on what the book says now: it waits on the screen.
-      if (error.unreachable && !draft.replaces) {
-        await enqueue(farm.id, [entry], headline(entry, farm));
+      if (error.unreachable) {
+        // To the letter what was tried: it may have arrived, and must not be doubled. A correction is a void and an entry that go together.
+        await enqueue(farm.id, triedEntries(tried), draft.replaces ? `${headline(entry, farm)}, made again` : headline(entry, farm));
         keepDraft(undefined);
         onKept();
-        return;
-      }
-      if (error.unreachable) {
-        setProblem('No signal. What you typed is kept here; send it again when the signal is back, it will not be doubled.');
         return;
       }
       // An answer, if not the wished one: nothing of it is in the book.

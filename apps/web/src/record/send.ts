@@ -2,6 +2,7 @@ import type { AppendAnswer } from '@fanega/contract';
 import type { Entry } from '@fanega/core';
 import { ulid } from 'ulid';
 import { ApiError, get, post } from '../data/api';
+import { MADE_AGAIN } from '../outbox/correction';
 import type { Draft } from './draft';
 
 const DEVICE = 'fanega.device';
@@ -27,7 +28,7 @@ interface Request {
 const appending = (farmId: string, entry: Entry): Request => ({ path: `/farms/${farmId}/entries`, body: { entries: [stamped(entry)] } });
 
 function correcting(farmId: string, entry: Entry, replaces: string, voidId: string): Request {
-  const undone: Entry = { type: 'void', id: voidId, at: new Date().toISOString(), voids: replaces, note: 'made again' };
+  const undone: Entry = { type: 'void', id: voidId, at: new Date().toISOString(), voids: replaces, note: MADE_AGAIN };
   return { path: `/farms/${farmId}/corrections`, body: { void: stamped(undone), entry: stamped(entry) } };
 }
 
@@ -71,6 +72,12 @@ export async function sendDraft(farmId: string, draft: Draft, entry: Entry, keep
   keep({ ...sent, tried: JSON.stringify(request), triedAs: plain(sent) });
   await post(request.path, request.body);
   return id;
+}
+
+/** The entries of a draft that was tried and got no answer, to the letter, for the queue. */
+export function triedEntries(draft: Draft): Entry[] {
+  const { body } = JSON.parse(draft.tried) as { body: { entries?: Entry[]; void?: Entry; entry?: Entry } };
+  return body.entries ?? [body.void!, body.entry!];
 }
 
 /** Makes an entry never to have happened. */

@@ -1,7 +1,8 @@
-import { Delete } from 'lucide-react';
+import { UNKNOWN_LOT } from '@fanega/core';
 import { useState } from 'react';
 import type { Farm } from '../../data/farm';
 import { Button, Choices, SelectBox, Sheet, TextBox } from '../../ui';
+import { NumberPad, typed } from '../../widgets/number-pad';
 import { formatBushels, formatMoisture, readMoisture, readWeight, type WeightUnit } from '../../widgets/quantity';
 
 type Box = 'weight' | 'moisture';
@@ -12,6 +13,7 @@ export interface CutEntry {
   readonly wetKg: number;
   readonly moisture: number;
   readonly method: 'cartScale' | 'monitor' | 'estimate';
+  readonly note?: string;
 }
 
 /** A dump off the field: two figures on a pad that gloves can hit, filled in as the last one was. */
@@ -20,8 +22,11 @@ export function CutPad({
   start,
   onClose,
   onRecord,
+  neighbor = false,
 }: {
   farm: Farm;
+  /** Rows of somebody else, cut in an emergency. */
+  neighbor?: boolean;
   start: { readonly lot: string; readonly to: string; readonly wetKg: number; readonly moisture: number };
   onClose: () => void;
   onRecord: (entry: CutEntry) => void;
@@ -35,9 +40,10 @@ export function CutPad({
   const [fresh, setFresh] = useState(true);
   const [method, setMethod] = useState<CutEntry['method']>(farm.place(start.to)?.kind === 'combine' ? 'monitor' : 'cartScale');
   const [wrong, setWrong] = useState<Partial<Record<Box, string>>>({});
+  const [whose, setWhose] = useState('');
   const season = Math.max(...farm.data.lots.map((one) => one.season));
   const type = (key: string): void => {
-    setTexts({ ...texts, [box]: key === 'back' ? texts[box].slice(0, -1) : fresh ? key : texts[box] + key });
+    setTexts({ ...texts, [box]: typed(texts[box], key, fresh) });
     setFresh(false);
     setWrong({});
   };
@@ -54,6 +60,8 @@ export function CutPad({
     };
     setWrong(errors);
     if (weight.kg === undefined || moisture.value === undefined) return;
+    // Whose it is, nobody knows but the one who cut it: an open question until the office gives it its own field and owner.
+    if (neighbor) return onRecord({ lot: UNKNOWN_LOT, to: start.to, wetKg: weight.kg, moisture: moisture.value, method, note: `neighbor’s rows: ${whose.trim() || 'whose?'}` });
     onRecord({ lot, to: start.to, wetKg: weight.kg, moisture: moisture.value, method });
   };
   return (
@@ -66,15 +74,20 @@ export function CutPad({
           save();
         }}
       >
-        <SelectBox label="Field" value={lot} onChange={(event) => setLot(event.target.value)}>
-          {farm.data.lots
-            .filter((one) => one.season === season)
-            .map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.tag} {one.fieldName}
-              </option>
-            ))}
-        </SelectBox>
+        {neighbor ? (
+          <TextBox label="Whose rows" maxLength={60} hint="not the farm’s own: the office gives it its field" value={whose} onChange={(event) => setWhose(event.target.value)} />
+        ) : (
+          <SelectBox label="Field" value={lot} onChange={(event) => setLot(event.target.value)}>
+            {farm.data.lots
+              .filter((one) => one.season === season)
+              .map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.tag} {one.fieldName}
+                  {one.shares.some(({ owner }) => owner !== farm.data.farm.name) ? ` (${one.shares.map(({ owner }) => owner).join(', ')})` : ''}
+                </option>
+              ))}
+          </SelectBox>
+        )}
         <div className="grid grid-cols-[1fr_8rem] gap-3">
           <TextBox
             label="How much"
@@ -118,16 +131,7 @@ export function CutPad({
             ]}
           />
         </div>
-        <div className="grid grid-cols-3 gap-2">
-          {['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0'].map((key) => (
-            <Button key={key} className="min-h-16 !text-2xl" onClick={() => type(key)}>
-              {key}
-            </Button>
-          ))}
-          <Button className="min-h-16" aria-label="Last digit out" onClick={() => type('back')}>
-            <Delete size={26} aria-hidden="true" />
-          </Button>
-        </div>
+        <NumberPad onKey={type} />
         <Button look="do" type="submit" className="mt-auto min-h-20 w-full !text-2xl">
           Record it
         </Button>

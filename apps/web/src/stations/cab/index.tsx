@@ -1,22 +1,32 @@
-import { CROPS, type CabAction, cabNext, type Entry, type HolderNow, KG_PER_LB } from '@fanega/core';
+import { CROPS, type CabAction, cabNext, type Entry, type HolderNow, KG_PER_LB, UNKNOWN_LOT } from '@fanega/core';
 import { NotebookPen, Undo2, WifiOff } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { ulid } from 'ulid';
-import { type Farm, useFarm } from '../../data/farm';
+import { ApiError, post } from '../../data/api';
+import { type Farm, useDevices, useFarm, useNotebook } from '../../data/farm';
+import { useLiveScales } from '../../data/scales';
 import { enqueue, useOutbox } from '../../outbox';
 import { stamped, useRecorder } from '../../record';
 import { Button, TextBox } from '../../ui';
+import { ChainLine } from '../../widgets/chain-line';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { headline } from '../../widgets/headline';
+import { LiveWeight, offeredLoads } from '../../widgets/live-scale';
+import { OfferedLoads } from '../../widgets/offered-loads';
+import { Owners } from '../../widgets/owners';
 import { NextNote } from '../../widgets/next-note';
 import { formatBushels, formatMoisture } from '../../widgets/quantity';
 import { QueueBar } from '../../widgets/queue-bar';
+import { ReportDelay } from '../../widgets/report-delay';
 import { ShareList } from '../../widgets/share-list';
-import { clock } from '../../widgets/time';
+import { calendarDay, clock, day } from '../../widgets/time';
 import { WeaveDefs } from '../../widgets/weave';
-import { CutPad } from './cut-pad';
+import { type CutEntry, CutPad } from './cut-pad';
+import { BuyerPick, ChooseWay, LostPad, type QuickWay, SplitPad } from './quick-ways';
+import { ReadMoisture } from './read-moisture';
+import { asked, askedFor, holdersOfOther, SwitchField } from './switch-field';
 
 const KEPT = 'fanega.cab';
 const UNDO_MS = 10 * 60_000;
@@ -135,7 +145,12 @@ function lately(farm: Farm): { lastTargets: Record<string, string[]>; lastLoad: 
 function InCab({ farm, who, offline, onLeave }: { farm: Farm; who: Who; offline: boolean; onLeave: () => void }) {
   const recorder = useRecorder();
   const { waiting } = useOutbox();
-  const [pad, setPad] = useState<{ readonly lot: string; readonly to: string; readonly wetKg: number; readonly moisture: number } | null>(null);
+  const notebook = useNotebook();
+  const devices = useDevices();
+  const [pad, setPad] = useState<{ readonly lot: string; readonly to: string; readonly wetKg: number; readonly moisture: number; readonly neighbor?: boolean } | null>(null);
+  const [way, setWay] = useState<QuickWay | 'choose' | null>(null);
+  /** A dump of a field that was not cut before: kept until somebody said what is still in tank, cart and trucks. */
+  const [changing, setChanging] = useState<CutEntry | null>(null);
   const me = farm.place(who.placeId)!;
   const held = farm.held(me.id);
   const bushels = farm.bushels(held.wetLots);
@@ -151,10 +166,30 @@ function InCab({ farm, who, offline, onLeave }: { farm: Farm; who: Who; offline:
     kgPerBushel: farm.kgPerBu,
   });
 
-  const record = async (entry: Record<string, unknown> & { type: Entry['type'] }, what: string): Promise<void> => {
-    const full = stamped({ id: ulid(), at: new Date(farm.clock()).toISOString(), by: who.name, ...entry } as unknown as Entry);
-    await enqueue(farm.id, [full], what);
+  const recordAll = async (entries: readonly (Record<string, unknown> & { type: Entry['type'] })[], what: string): Promise<void> => {
+    const at = farm.clock();
+    // One after the other, in their order: what goes to the second place is what the first left.
+    const full = entries.map((entry, i) => stamped({ id: ulid(), at: new Date(at + i).toISOString(), by: who.name, ...entry } as unknown as Entry));
+    await enqueue(farm.id, full, what);
     toast(what);
+  };
+  const record = (entry: Record<string, unknown> & { type: Entry['type'] }, what: string): Promise<void> => recordAll([entry], what);
+  const recordCut = (entry: CutEntry): void =>
+    void record({ type: 'harvest', ...entry }, `${farm.tag(entry.lot)} → ${farm.placeName(entry.to)}, ${formatBushels(entry.wetKg / farm.kgPerBu(farm.lot(entry.lot)?.crop))} bu`);
+  const cut = (entry: CutEntry): void => {
+    setPad(null);
+    const changes = lastLoad !== null && lastLoad.lot !== entry.lot && entry.lot !== UNKNOWN_LOT && !askedFor(entry.lot);
+    if (changes && holdersOfOther(farm, entry.lot).length > 0) setChanging(entry);
+    else recordCut(entry);
+  };
+  const goOn = (entry: CutEntry, mixed: readonly string[]): void => {
+    setChanging(null);
+    asked(entry.lot);
+    recordCut(entry);
+    // Said to the farm too, where there is a signal; the mix itself is in the book either way.
+    post<object>(`/farms/${farm.id}/notes/emptied`, { id: ulid(), at: new Date(farm.clock()).toISOString(), lotId: entry.lot, mixed }).catch((error: unknown) => {
+      if (!(error instanceof ApiError)) throw error;
+    });
   };
   const act = (action: CabAction): void => {
     switch (action.kind) {
@@ -171,6 +206,25 @@ function InCab({ farm, who, offline, onLeave }: { farm: Farm; who: Who; offline:
         return recorder.open({ kind: 'move', from: action.from, to: action.to, amount: 'gross', emptied: true });
     }
   };
+  const take = (picked: QuickWay): void => {
+    if (picked === 'neighbor') {
+      setWay(null);
+      setPad({ lot: lastLoad?.lot ?? '', to: me.id, wetKg: 200 * farm.kgPerBu(farm.lot(lastLoad?.lot ?? '')?.crop), moisture: lastLoad?.moisture ?? 0.16, neighbor: true });
+    } else if (picked === 'else') {
+      setWay(null);
+      recorder.open(me.kind === 'combine' ? { kind: 'harvest', to: me.id } : me.kind === 'dryer' ? { kind: 'condition', place: me.id } : { kind: 'move', from: me.id });
+    } else setWay(picked);
+  };
+  // Grain that was not touched since another day slept on wheels, and stays on the book under its field.
+  const touched = farm.data.tape.find(
+    ({ entry, voided }) => !voided && ((entry.type === 'move' && (entry.from === me.id || entry.to === me.id)) || (entry.type === 'harvest' && entry.to === me.id)),
+  );
+  const overnight = bushels >= 1 && touched !== undefined && calendarDay(Date.parse(touched.entry.at), timeZone) !== calendarDay(farm.clock(), timeZone) ? touched.entry.at : null;
+  const scale = (devices.data ?? []).filter((device) => device.kind === 'cartScale' && !device.revoked);
+  const under = scale.find((device) => notebook.data?.scales[device.id]?.sheet.placeId === me.id);
+  const watched = me.kind === 'combine' ? scale.filter((device) => notebook.data?.scales[device.id]?.sheet.placeId !== undefined) : [];
+  const live = useLiveScales(under !== undefined || watched.length > 0);
+  const cropNow = farm.cropOf(held.lots) ?? farm.lot(lastLoad?.lot ?? '')?.crop;
   // Ten minutes to take a slip back: a void, as everything is.
   const mine = farm.data.tape.filter(
     ({ entry, voided }) =>
@@ -216,8 +270,23 @@ function InCab({ farm, who, offline, onLeave }: { farm: Farm; who: Who; offline:
             {me.capacityBu !== null && held.wetKg > 1 && <p className="text-muted">room for {formatBushels(Math.max(0, me.capacityBu - bushels))}</p>}
           </div>
         </section>
+        {overnight !== null && (
+          <p className="border-l-4 border-ink bg-sand px-3 py-2">
+            ◐ Stood overnight since {day(overnight, timeZone)} {clock(overnight, timeZone)}, under its own field. Wet grain must not stand warm.
+          </p>
+        )}
+        <Owners farm={farm} wetLots={held.wetLots} className="text-lg" />
         {Object.keys(held.wetLots).length > 1 && <ShareList farm={farm} wetLots={held.wetLots} />}
         {Object.keys(held.wetLots).length === 1 && <p className="text-xl font-semibold">{Object.keys(held.wetLots).map((lot) => farm.lot(lot)?.fieldName ?? 'unknown field')}</p>}
+        {under && notebook.data && (
+          <>
+            <LiveWeight farm={farm} notebook={notebook.data} device={under} live={live.get(under.id)} crop={cropNow} />
+            <OfferedLoads farm={farm} placeId={me.id} loads={offeredLoads(farm, notebook.data, under, live.get(under.id))} by={who.name} />
+          </>
+        )}
+        {notebook.data &&
+          watched.map((device) => <LiveWeight key={device.id} farm={farm} notebook={notebook.data!} device={device} live={live.get(device.id)} crop={cropNow} glance />)}
+        <ChainLine farm={farm} className="text-lg" />
         {first ? (
           <Button look="do" className="min-h-28 w-full !text-2xl" onClick={() => act(first)}>
             {words(farm, first)}
@@ -233,15 +302,10 @@ function InCab({ farm, who, offline, onLeave }: { farm: Farm; who: Who; offline:
           ))}
         </div>
         <div className="grid grid-cols-2 gap-3">
-          <Button
-            className="min-h-16"
-            onClick={() =>
-              recorder.open(me.kind === 'combine' ? { kind: 'harvest', to: me.id } : me.kind === 'dryer' ? { kind: 'condition', place: me.id } : { kind: 'move', from: me.id })
-            }
-          >
-            <NotebookPen size={20} aria-hidden="true" /> Something else
+          <Button className="min-h-16" onClick={() => setWay('choose')}>
+            <NotebookPen size={20} aria-hidden="true" /> Not the usual
           </Button>
-          <Button className="min-h-16" onClick={() => recorder.open({ kind: 'loss', place: me.id, reason: 'spill' })}>
+          <Button className="min-h-16" disabled={bushels < 1} onClick={() => setWay('spilled')}>
             Spilled
           </Button>
         </div>
@@ -265,20 +329,59 @@ function InCab({ farm, who, offline, onLeave }: { farm: Farm; who: Who; offline:
           </ul>
         </section>
       </main>
-      {pad && (
-        <CutPad
+      {pad && <CutPad farm={farm} start={pad} neighbor={pad.neighbor ?? false} onClose={() => setPad(null)} onRecord={cut} />}
+      {changing && (
+        <SwitchField
           farm={farm}
-          start={pad}
-          onClose={() => setPad(null)}
-          onRecord={(entry) => {
-            setPad(null);
-            void record(
-              { type: 'harvest', ...entry },
-              `${farm.tag(entry.lot)} → ${farm.placeName(entry.to)}, ${formatBushels(entry.wetKg / farm.kgPerBu(farm.lot(entry.lot)?.crop))} bu`,
+          lot={farm.lot(changing.lot)!}
+          onClose={() => setChanging(null)}
+          onEmptied={(place) => recorder.open({ kind: 'move', from: place.id, amount: 'all' })}
+          onDone={(mixed) => goOn(changing, mixed)}
+        />
+      )}
+      {way === 'choose' && <ChooseWay kind={me.kind} loaded={bushels >= 1} onClose={() => setWay(null)} onPick={take} />}
+      {(way === 'split' || way === 'some') && (
+        <SplitPad
+          farm={farm}
+          me={me}
+          two={way === 'split'}
+          onClose={() => setWay(null)}
+          onRecord={(parts) => {
+            setWay(null);
+            void recordAll(
+              parts.map((part) => ({ type: 'move' as const, from: me.id, ...part, ...(part.wetKg === undefined ? {} : { method: 'estimate' }) })),
+              `${me.name} → ${parts.map((part) => farm.placeName(part.to)).join(' and ')}`,
             );
           }}
         />
       )}
+      {(way === 'spilled' || way === 'ranOver') && (
+        <LostPad
+          farm={farm}
+          me={me}
+          ranOver={way === 'ranOver'}
+          onClose={() => setWay(null)}
+          onRecord={(lost, wetKg) => {
+            setWay(null);
+            void record(
+              { type: 'loss', place: me.id, wetKg, reason: 'spill', method: 'estimate', ...(way === 'ranOver' ? { note: `${me.name} ran over` } : {}) },
+              `${formatBushels(lost)} bu ${way === 'ranOver' ? 'ran over' : 'spilled'}`,
+            );
+          }}
+        />
+      )}
+      {way === 'otherBuyer' && (
+        <BuyerPick
+          farm={farm}
+          onClose={() => setWay(null)}
+          onPick={(to) => {
+            setWay(null);
+            recorder.open({ kind: 'move', from: me.id, to, amount: 'gross', emptied: true });
+          }}
+        />
+      )}
+      {way === 'reading' && <ReadMoisture farm={farm} lotId={lastLoad?.lot} by={who.name} onClose={() => setWay(null)} />}
+      {way === 'late' && <ReportDelay farm={farm} machineId={me.id} onClose={() => setWay(null)} />}
     </>
   );
 }

@@ -6,7 +6,7 @@ import type { Farm } from '../../data/farm';
 import { useScience } from '../../science';
 import { Loading, SelectBox, TextBox } from '../../ui';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
-import { NO_HAUL } from './haul-facts';
+import { NO_HAUL } from '../../widgets/haul-facts';
 
 const MOST = 8;
 const REPLICATIONS = 200;

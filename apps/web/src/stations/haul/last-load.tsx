@@ -9,7 +9,7 @@ import { useSend } from '../../data/use-send';
 import { Button, Problem, SelectBox, TextBox } from '../../ui';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
 import { calendarDay, toWallTime } from '../../widgets/time';
-import { bushelsPerHour, minuteText, NO_HAUL, readMinute } from './haul-facts';
+import { bushelsPerHour, minuteText, NO_HAUL, readMinute } from '../../widgets/haul-facts';
 
 interface Text {
   now: string;

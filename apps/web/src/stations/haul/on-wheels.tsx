@@ -7,8 +7,8 @@ import { Button } from '../../ui';
 import { EntrySheet } from '../../widgets/entry-sheet';
 import { formatAcres, formatBushels, formatDollars, formatPounds } from '../../widgets/quantity';
 import { clock, day } from '../../widgets/time';
-import { type TruckNow, trucksNow } from './chain-facts';
-import { NO_HAUL } from './haul-facts';
+import { type TruckNow, trucksNow } from '../../widgets/chain-facts';
+import { NO_HAUL } from '../../widgets/haul-facts';
 import { WhatStops } from './what-stops';
 
 const MINUTE = 60_000;

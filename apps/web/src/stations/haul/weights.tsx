@@ -93,7 +93,7 @@ export default function Weights({ farm, notebook, haul }: { farm: Farm; notebook
 }
 
 const key = (one: { method: string; scale: string }): string => `${one.method} ${one.scale}`;
-const scaleName = (farm: Farm, { method, scale }: { method: string; scale: string }): string => 
+const scaleName = (farm: Farm, { method, scale }: { method: string; scale: string }): string =>
   scale === OWN_BRIDGE ? 'Own bridge' : scale === SEVERAL_CARTS ? `several ${scale}: ${methodWords(method)}` : `${farm.placeName(scale)}: ${methodWords(method)}`;
 
 function OneScale({ farm, haul, standing }: { farm: Farm; haul: HaulAnswer; standing: ScaleStanding }) {

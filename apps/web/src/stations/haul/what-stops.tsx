@@ -1,17 +1,14 @@
 import type { FieldRow, HaulAnswer, Notebook } from '@fanega/contract';
 import { chainAhead, type ChainAhead, type ChainLink, LINKS, RangeRefusal } from '@fanega/core';
-import { useRef, useState } from 'react';
-import { ulid } from 'ulid';
-import { post } from '../../data/api';
-import { type Farm, useRefreshFarm } from '../../data/farm';
-import { useSend } from '../../data/use-send';
+import { useState } from 'react';
+import type { Farm } from '../../data/farm';
 import { Button, SelectBox, TextBox } from '../../ui';
-import { FormSheet } from '../../ui/form-sheet';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
-import { TakeBack, useRecorded } from '../../widgets/take-back';
+import { TakeBack } from '../../widgets/take-back';
 import { clock } from '../../widgets/time';
-import { chainNow, delaysNow, type HaulTo } from './chain-facts';
-import { minuteText, NO_HAUL } from './haul-facts';
+import { BECAUSE, chainNow, DELAY_WORDS, delaysNow, EVENING, type HaulTo, likelyTo } from '../../widgets/chain-facts';
+import { ReportDelay } from '../../widgets/report-delay';
+import { minuteText, NO_HAUL } from '../../widgets/haul-facts';
 
 const LINK_WORDS: Readonly<Record<ChainLink, string>> = {
   field: 'the field is cut',
@@ -25,36 +22,12 @@ const LINK_WORDS: Readonly<Record<ChainLink, string>> = {
   dryer: 'the dryer stands',
   'bin room': 'the bins are full',
 };
-const BECAUSE: Readonly<Record<ChainLink, string>> = {
-  field: 'the field',
-  combine: 'the combine itself',
-  cart: 'the carts',
-  trucks: 'trucks on the road',
-  line: 'the line at the buyer',
-  hours: 'the buyer’s closing',
-  pit: 'the pit',
-  'wet bin': 'the wet bin and the dryer behind it',
-  dryer: 'the dryer that stands',
-  'bin room': 'full bins',
-};
-const DELAY_LINKS: readonly ChainLink[] = ['combine', 'cart', 'trucks', 'line', 'dryer'];
-const DELAY_WORDS: Partial<Record<ChainLink, string>> = {
-  combine: 'A combine stands',
-  cart: 'A cart stands',
-  trucks: 'A truck is late',
-  line: 'The line is longer',
-  dryer: 'The dryer stands',
-};
-/** The evening on which a harvest day ends where nobody says. */
-const EVENING = 20 * 60;
-
 /** One answer for the whole chain: what stops first, when, and what would move it. */
 export function WhatStops({ farm, notebook, haul, rows }: { farm: Farm; notebook: Notebook; haul: HaulAnswer; rows: readonly FieldRow[] }) {
   const sheet = notebook.haul?.sheet ?? NO_HAUL;
   const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
   const hasHome = farm.data.places.some((place) => place.kind === 'wetBin');
-  const last = farm.data.tape.flatMap(({ entry, voided }) => (!voided && entry.type === 'move' && farm.place(entry.from)?.kind === 'truck' ? [entry.to] : []))[0];
-  const [to, setTo] = useState(() => (last !== undefined && farm.place(last)?.kind === 'buyer' ? last : hasHome ? '' : (buyers[0]?.id ?? '')));
+  const [to, setTo] = useState(() => likelyTo(farm).buyerId);
   const [line, setLine] = useState('15');
   const [reporting, setReporting] = useState(false);
   const lineMin = parseNumber(line);
@@ -180,72 +153,5 @@ function Ahead({ ahead, until, now, rate }: { ahead: ChainAhead; until: number; 
         </>
       )}
     </>
-  );
-}
-
-function ReportDelay({ farm, onClose }: { farm: Farm; onClose: () => void }) {
-  const refresh = useRefreshFarm(farm.id);
-  const recorded = useRecorded();
-  const sending = useSend();
-  const id = useRef(ulid());
-  const [link, setLink] = useState<ChainLink>('trucks');
-  const [machineId, setMachine] = useState('');
-  const [minutes, setMinutes] = useState('30');
-  const [reason, setReason] = useState('');
-  const kind = link === 'trucks' ? 'truck' : link;
-  const machines = farm.data.places.filter((place) => place.kind === kind);
-  const value = parseNumber(minutes);
-  const wrong = value >= 1 && value <= 1440 ? undefined : 'Minutes, from 1 to 1,440';
-  const report = async (): Promise<void> => {
-    if (wrong) return;
-    const body = {
-      id: id.current,
-      at: new Date(farm.clock()).toISOString(),
-      link,
-      minutes: value,
-      ...(machineId === '' ? {} : { machineId }),
-      ...(reason.trim() === '' ? {} : { reason: reason.trim() }),
-    };
-    if (!(await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/delay`, body)))) return;
-    recorded(`${DELAY_WORDS[link]}: the day is planned anew`, `notes/${body.id}`);
-    await refresh();
-    onClose();
-  };
-  return (
-    <FormSheet title="Report a delay" button="Plan the day anew" busy={sending.busy} problem={sending.message} onSubmit={report} onClose={onClose}>
-      <SelectBox
-        label="What"
-        value={link}
-        onChange={(event) => {
-          setLink(event.target.value as ChainLink);
-          setMachine('');
-        }}
-      >
-        {DELAY_LINKS.map((one) => (
-          <option key={one} value={one}>
-            {DELAY_WORDS[one]}
-          </option>
-        ))}
-      </SelectBox>
-      {machines.length > 0 && (
-        <SelectBox label="Which" value={machineId} onChange={(event) => setMachine(event.target.value)}>
-          <option value="">all of them</option>
-          {machines.map((machine) => (
-            <option key={machine.id} value={machine.id}>
-              {machine.name}
-            </option>
-          ))}
-        </SelectBox>
-      )}
-      <TextBox
-        label="For how long, from now"
-        unit="min"
-        inputMode="numeric"
-        value={minutes}
-        error={wrong ?? sending.at.minutes}
-        onChange={(event) => setMinutes(event.target.value)}
-      />
-      <TextBox label="Why, if you like" maxLength={200} value={reason} onChange={(event) => setReason(event.target.value)} />
-    </FormSheet>
   );
 }

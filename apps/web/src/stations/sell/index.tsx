@@ -6,6 +6,7 @@ import { type Farm, useDeliveries, useFarm } from '../../data/farm';
 import { useRecorder } from '../../record';
 import { Button, Empty } from '../../ui';
 import { Answered } from '../../ui/answer';
+import { ownersOf } from '../../widgets/owners';
 import { Bushels, formatBushels, formatMoisture, formatMoney, formatPounds } from '../../widgets/quantity';
 import { rowKeys } from '../../widgets/row-keys';
 import { clock, day } from '../../widgets/time';
@@ -59,10 +60,19 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
   const { timeZone } = farm.data.farm;
   const [shown, setShown] = useState(AT_ONCE);
   const byCrop = new Map<string, Sold>();
+  const others = new Map<string, Sold>();
   for (const row of rows) {
     const { crop, bushels, dollars } = soldOf(farm, row);
-    const before = byCrop.get(crop ?? 'unknown') ?? { bushels: 0, dollars: 0 };
-    byCrop.set(crop ?? 'unknown', { bushels: before.bushels + bushels, dollars: (before.dollars ?? 0) + (dollars ?? 0) });
+    // Each owner has his part of the ticket, by the shares of its fields; grain of others is not the farm's own.
+    const owners = ownersOf(farm, row.lots);
+    const whole = owners.reduce((sum, { kg }) => sum + kg, 0);
+    for (const { owner, own, kg } of owners) {
+      const part = whole > 0 ? kg / whole : 0;
+      const of = own ? byCrop : others;
+      const key = own ? (crop ?? 'unknown') : `${owner}, ${cropOf(crop ?? '')?.name.toLowerCase() ?? crop ?? 'unknown crop'}`;
+      const before = of.get(key) ?? { bushels: 0, dollars: 0 };
+      of.set(key, { bushels: before.bushels + part * bushels, dollars: (before.dollars ?? 0) + part * (dollars ?? 0) });
+    }
   }
   return (
     <>
@@ -70,7 +80,7 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
         {[...byCrop].map(([crop, sold]) => (
           <p key={crop}>
             <span className="block text-sm text-muted">
-              {cropOf(crop)?.name ?? crop} delivered, dry at {((cropOf(crop)?.baseMoisture ?? 0.15) * 100).toFixed(1)} %
+              {cropOf(crop)?.name ?? crop} delivered, own, dry at {((cropOf(crop)?.baseMoisture ?? 0.15) * 100).toFixed(1)} %
             </span>
             <span className="text-3xl font-bold">
               <Bushels value={sold.bushels} />
@@ -78,6 +88,18 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
             <span className="block">{formatMoney(sold.dollars ?? 0)}</span>
           </p>
         ))}
+        {others.size > 0 && (
+          <div>
+            <p className="text-sm text-muted">of others, split by their shares</p>
+            <ul>
+              {[...others].map(([owner, sold]) => (
+                <li key={owner}>
+                  <b>{owner}</b> <Bushels value={sold.bushels} /> · {formatMoney(sold.dollars ?? 0)}
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
       </div>
       <div className="relative overflow-x-auto">
         <table className="w-full min-w-[56rem] text-[15px]" onKeyDown={rowKeys}>

@@ -9,6 +9,7 @@ import { useRecorder } from '../../record';
 import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { Bushels, formatBushels, formatMoisture, Moisture, parseNumber, Pounds } from '../../widgets/quantity';
+import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
 import { shapeOf, YardVessel } from './yard-vessel';
 
@@ -132,7 +133,6 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
   const held = farm.held(place.id);
   const layers = farm.data.layers[place.id] ?? [];
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
-  const owners = ownersOf(farm, held.wetLots);
   return (
     <section aria-label={place.name} className="flex flex-wrap items-start gap-x-8 gap-y-5 border-b border-ink px-5 py-5 lg:px-6">
       <div className="border-b-3 border-ink px-2">
@@ -165,7 +165,7 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
             <div className="mt-3">
               <ShareList farm={farm} wetLots={held.wetLots} />
             </div>
-            {owners.length > 1 && <p className="mt-2 text-sm text-muted">owners: {owners.map(([owner, bu]) => `${owner} ${formatBushels(bu)} bu`).join(' · ')}</p>}
+            <Owners farm={farm} wetLots={held.wetLots} className="mt-2" />
           </>
         ) : (
           <p className="text-4xl leading-tight font-bold">nothing</p>
@@ -205,15 +205,6 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
       )}
     </section>
   );
-}
-
-/** Bushels by owner, split by each lot's shares. */
-function ownersOf(farm: Farm, wetLots: Readonly<Record<string, number>>): [string, number][] {
-  const owners = new Map<string, number>();
-  for (const [lotId, kg] of Object.entries(wetLots)) {
-    for (const { owner, part } of farm.lot(lotId)?.shares ?? []) owners.set(owner, (owners.get(owner) ?? 0) + part * farm.bushels({ [lotId]: kg }));
-  }
-  return [...owners].sort((a, b) => b[1] - a[1]);
 }
 
 const KIND_WORDS: Record<(typeof PLACE_KINDS)[number], string> = {

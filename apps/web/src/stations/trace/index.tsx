@@ -10,6 +10,7 @@ import { headline } from '../../widgets/headline';
 import { Bushels, formatBushels, formatBushelsFine, formatMoney, formatPounds, formatShare, Moisture, Pounds } from '../../widgets/quantity';
 import { methodWords } from '../../widgets/method-words';
 import { rowKeys } from '../../widgets/row-keys';
+import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
 import { clock, day } from '../../widgets/time';
 import { Swatch } from '../../widgets/weave';
@@ -192,7 +193,7 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceAnswer }) {
         <div className="mt-4">
           <Identity account={row.account} crop={lot.crop} />
         </div>
-        {lot.shares.length > 1 && (
+        {lot.shares.some((share) => share.owner !== farm.data.farm.name) && (
           <p className="mt-3 text-muted">
             {lot.shares
               .map(
@@ -309,6 +310,7 @@ function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceAnswer }
         <div>
           <h2 className="text-sm text-muted">Whose grain it was</h2>
           <ShareList farm={farm} wetLots={delivery.wetLots} />
+          <Owners farm={farm} wetLots={delivery.wetLots} className="mt-2 text-lg" />
           <p className="mt-1 text-sm text-muted">
             The shares sum to {formatPounds(Object.values(delivery.wetLots).reduce((a, b) => a + b, 0))} lb.
             {unknown > 0 && ` ${formatPounds(unknown)} lb of dry matter came from grain that no field is known for.`}

@@ -1,8 +1,8 @@
 import type { FieldRow, HaulAnswer, HaulSheet, Notebook } from '@fanega/contract';
-import type { ChainNow } from '@fanega/core';
-import type { Farm } from '../../data/farm';
-import { fieldFacts, windowFor } from '../../data/field-facts';
-import { startOfDay } from '../../widgets/time';
+import type { ChainLink, ChainNow } from '@fanega/core';
+import type { Farm } from '../data/farm';
+import { fieldFacts, windowFor } from '../data/field-facts';
+import { startOfDay } from './time';
 import { bushelsPerHour } from './haul-facts';
 
 export type TruckState = 'stands empty' | 'is being loaded' | 'waits loaded' | 'on the way out' | 'in line or unloading' | 'on the way back';
@@ -22,6 +22,30 @@ export interface TruckNow {
   readonly leaveByMs: number | null;
 }
 
+/** What holds the grain back, in words. */
+export const BECAUSE: Readonly<Record<ChainLink, string>> = {
+  field: 'the field',
+  combine: 'the combine itself',
+  cart: 'the carts',
+  trucks: 'trucks on the road',
+  line: 'the line at the buyer',
+  hours: 'the buyer’s closing',
+  pit: 'the pit',
+  'wet bin': 'the wet bin and the dryer behind it',
+  dryer: 'the dryer that stands',
+  'bin room': 'full bins',
+};
+export const DELAY_LINKS: readonly ChainLink[] = ['combine', 'cart', 'trucks', 'line', 'dryer'];
+export const DELAY_WORDS: Partial<Record<ChainLink, string>> = {
+  combine: 'A combine stands',
+  cart: 'A cart stands',
+  trucks: 'A truck is late',
+  line: 'The line is longer',
+  dryer: 'The dryer stands',
+};
+/** The evening on which a harvest day ends where nobody says. */
+export const EVENING = 20 * 60;
+
 const MINUTE = 60_000;
 /** As much of a truck as makes it a load. */
 const LOADED = 0.85;
@@ -33,6 +57,15 @@ export interface HaulTo {
   readonly kind: 'elevator' | 'home';
   /** The buyer; empty for home. */
   readonly buyerId: string;
+}
+
+/** Where trucks likely go: where one went last, or home where there is a wet bin. */
+export function likelyTo(farm: Farm): HaulTo {
+  const last = farm.data.tape.flatMap(({ entry, voided }) => (!voided && entry.type === 'move' && farm.place(entry.from)?.kind === 'truck' ? [entry.to] : []))[0];
+  if (last !== undefined && farm.place(last)?.kind === 'buyer') return { kind: 'elevator', buyerId: last };
+  if (farm.data.places.some((place) => place.kind === 'wetBin')) return { kind: 'home', buyerId: '' };
+  const buyer = farm.data.places.find((place) => place.kind === 'buyer');
+  return buyer ? { kind: 'elevator', buyerId: buyer.id } : { kind: 'home', buyerId: '' };
 }
 
 /** Minute of the farm's day at which a buyer closes for a crop; null where nobody said. */

@@ -1,5 +1,5 @@
 import type { HaulSheet, Notebook } from '@fanega/contract';
-import type { Farm } from '../../data/farm';
+import type { Farm } from '../data/farm';
 
 export const NO_HAUL: HaulSheet = { roadMin: {}, loadMin: 6, tarpMin: 3, unloadMin: 10, othersPerHour: 2, lidsCloseBu: 300 };
 

@@ -1,0 +1,215 @@
+import type { PlaceInfo } from '@fanega/contract';
+import { useState } from 'react';
+import type { Farm } from '../../data/farm';
+import { Button, SelectBox, Sheet, TextBox } from '../../ui';
+import { NumberPad, typed } from '../../widgets/number-pad';
+import { formatBushels, parseNumber } from '../../widgets/quantity';
+
+/** What is not the usual load, each with its own way in. */
+export type QuickWay = 'split' | 'some' | 'otherBuyer' | 'spilled' | 'ranOver' | 'neighbor' | 'reading' | 'late' | 'else';
+
+const WORDS: Readonly<Record<QuickWay, string>> = {
+  split: 'Split over two places',
+  some: 'Only some of it',
+  otherBuyer: 'To another buyer',
+  spilled: 'Spilled',
+  ranOver: 'Ran over',
+  neighbor: 'Neighbor’s rows',
+  reading: 'Moisture reading',
+  late: 'Report a delay',
+  else: 'Something else',
+};
+
+const WAYS: Readonly<Record<string, readonly QuickWay[]>> = {
+  combine: ['some', 'neighbor', 'ranOver', 'spilled', 'reading', 'late', 'else'],
+  cart: ['split', 'some', 'neighbor', 'ranOver', 'spilled', 'late', 'else'],
+  truck: ['split', 'some', 'otherBuyer', 'ranOver', 'spilled', 'late', 'else'],
+  dryer: ['split', 'some', 'spilled', 'late', 'else'],
+};
+
+export function ChooseWay({ kind, loaded, onClose, onPick }: { kind: string; loaded: boolean; onClose: () => void; onPick: (way: QuickWay) => void }) {
+  const needsGrain: readonly QuickWay[] = ['split', 'some', 'otherBuyer', 'spilled'];
+  return (
+    <Sheet open title="Not the usual" onClose={onClose}>
+      <div className="grid gap-3 px-4 py-4">
+        {(WAYS[kind] ?? []).map((way) => (
+          <Button key={way} className="min-h-16 w-full !text-xl" disabled={!loaded && needsGrain.includes(way)} onClick={() => onPick(way)}>
+            {WORDS[way]}
+          </Button>
+        ))}
+      </div>
+    </Sheet>
+  );
+}
+
+/** Where grain of a vessel can go, the likely ones first. */
+export function targetsOf(farm: Farm, me: PlaceInfo): PlaceInfo[] {
+  const crop = farm.cropOf(farm.held(me.id).lots);
+  const order: Readonly<Record<string, readonly string[]>> = {
+    combine: ['cart', 'truck'],
+    cart: ['truck', 'pit', 'wetBin', 'bin', 'pile'],
+    truck: ['pit', 'wetBin', 'bin', 'overhead', 'pile', 'buyer', 'truck'],
+    dryer: ['bin', 'overhead', 'pile', 'truck'],
+  };
+  const kinds = order[me.kind] ?? [];
+  return farm.data.places
+    .filter((place) => place.id !== me.id && kinds.includes(place.kind))
+    .filter((place) => place.kind === 'buyer' || [undefined, crop].includes(farm.cropOf(farm.held(place.id).lots)))
+    .sort((a, b) => kinds.indexOf(a.kind) - kinds.indexOf(b.kind));
+}
+
+const roomOf = (farm: Farm, place: PlaceInfo): number | null => (place.capacityBu === null ? null : Math.max(0, place.capacityBu - farm.bushels(farm.held(place.id).wetLots)));
+
+export interface Part {
+  readonly to: string;
+  /** Left out: all of the rest. */
+  readonly wetKg?: number;
+}
+
+/** A dump that goes to one place in part, or over two: one figure, the rest follows. */
+export function SplitPad({ farm, me, two, onClose, onRecord }: { farm: Farm; me: PlaceInfo; two: boolean; onClose: () => void; onRecord: (parts: readonly Part[]) => void }) {
+  const targets = targetsOf(farm, me).filter((place) => place.kind !== 'buyer');
+  const held = farm.held(me.id);
+  const kgPerBu = farm.kgPerBu(farm.cropOf(held.lots));
+  const all = held.wetKg / kgPerBu;
+  const [first, setFirst] = useState(targets[0]?.id ?? '');
+  const [second, setSecond] = useState(targets[1]?.id ?? '');
+  const room = (id: string): number | null => {
+    const place = farm.place(id);
+    return place ? roomOf(farm, place) : null;
+  };
+  const likely = Math.min(room(first) ?? all / 2, all);
+  const [text, setText] = useState(String(Math.round(likely)));
+  const [fresh, setFresh] = useState(true);
+  const [tried, setTried] = useState(false);
+  const bushels = parseNumber(text);
+  const wrong = !(bushels > 0) ? 'How many bushels?' : bushels >= all - 0.5 ? `There are ${formatBushels(all)} bu in it: that is all of it` : undefined;
+  const same = two && first === second ? 'Two different places' : undefined;
+  const save = (): void => {
+    setTried(true);
+    if (wrong || same || first === '' || (two && second === '')) return;
+    onRecord([{ to: first, wetKg: bushels * kgPerBu }, ...(two ? [{ to: second }] : [])]);
+  };
+  return (
+    <Sheet open title={two ? WORDS.split : WORDS.some} onClose={onClose}>
+      <form
+        className="flex min-h-full flex-col gap-3 px-4 py-3"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          save();
+        }}
+      >
+        {targets.length < (two ? 2 : 1) && <p className="text-lg text-muted">The farm has no other place that takes it: places are added in Store.</p>}
+        <PlacePick farm={farm} label={two ? 'First' : 'To'} value={first} targets={targets} onChange={setFirst} />
+        <TextBox
+          label={two ? 'Into the first' : 'How much'}
+          unit="bu"
+          inputMode="decimal"
+          value={text}
+          error={tried ? wrong : undefined}
+          onChange={(event) => setText(event.target.value)}
+        />
+        {two && <PlacePick farm={farm} label="The rest" value={second} targets={targets} error={tried ? same : undefined} onChange={setSecond} />}
+        <p className="text-lg">{wrong ? '' : `${formatBushels(all - bushels)} bu ${two ? `into ${farm.placeName(second)}` : `stay in ${me.name}`}`}</p>
+        <NumberPad
+          onKey={(key) => {
+            setText(typed(text, key, fresh));
+            setFresh(false);
+          }}
+        />
+        <Button look="do" type="submit" className="mt-auto min-h-20 w-full !text-2xl">
+          Record it
+        </Button>
+      </form>
+    </Sheet>
+  );
+}
+
+function PlacePick({
+  farm,
+  label,
+  value,
+  targets,
+  error,
+  onChange,
+}: {
+  farm: Farm;
+  label: string;
+  value: string;
+  targets: readonly PlaceInfo[];
+  error?: string | undefined;
+  onChange: (id: string) => void;
+}) {
+  return (
+    <SelectBox label={label} value={value} error={error} onChange={(event) => onChange(event.target.value)}>
+      {targets.map((place) => {
+        const room = roomOf(farm, place);
+        return (
+          <option key={place.id} value={place.id}>
+            {place.name}
+            {room === null ? '' : `, room for ${formatBushels(room)}`}
+          </option>
+        );
+      })}
+    </SelectBox>
+  );
+}
+
+/** Grain on the ground: an estimate on the pad. */
+export function LostPad({
+  farm,
+  me,
+  ranOver,
+  onClose,
+  onRecord,
+}: {
+  farm: Farm;
+  me: PlaceInfo;
+  ranOver: boolean;
+  onClose: () => void;
+  onRecord: (bushels: number, wetKg: number) => void;
+}) {
+  const held = farm.held(me.id);
+  const kgPerBu = farm.kgPerBu(farm.cropOf(held.lots));
+  const [text, setText] = useState('');
+  const [tried, setTried] = useState(false);
+  const bushels = parseNumber(text);
+  const wrong = !(bushels > 0) ? 'About how many bushels?' : bushels > Math.max(held.wetKg / kgPerBu, 2000) ? 'More than was in it' : undefined;
+  return (
+    <Sheet open title={ranOver ? `${me.name} ran over` : `Spilled from ${me.name}`} onClose={onClose}>
+      <form
+        className="flex min-h-full flex-col gap-3 px-4 py-3"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          setTried(true);
+          if (!wrong) onRecord(bushels, bushels * kgPerBu);
+        }}
+      >
+        <TextBox label="On the ground, about" unit="bu" inputMode="decimal" value={text} error={tried ? wrong : undefined} onChange={(event) => setText(event.target.value)} />
+        <p className="text-muted">A pile to the knee, as wide as it is long by a step and a half, is about 10 bu. Augers stopped and locked before anybody shovels.</p>
+        <NumberPad onKey={(key) => setText(typed(text, key, false))} />
+        <Button look="do" type="submit" className="mt-auto min-h-20 w-full !text-2xl">
+          Record it
+        </Button>
+      </form>
+    </Sheet>
+  );
+}
+
+export function BuyerPick({ farm, onClose, onPick }: { farm: Farm; onClose: () => void; onPick: (buyerId: string) => void }) {
+  return (
+    <Sheet open title={WORDS.otherBuyer} onClose={onClose}>
+      <div className="grid gap-3 px-4 py-4">
+        {farm.data.places
+          .filter((place) => place.kind === 'buyer')
+          .map((buyer) => (
+            <Button key={buyer.id} className="min-h-16 w-full !text-xl" onClick={() => onPick(buyer.id)}>
+              {buyer.name}
+            </Button>
+          ))}
+      </div>
+    </Sheet>
+  );
+}
