@@ -38,6 +38,13 @@ async function part(name, dirs, made, command, args) {
 /** Builds what is out of date. */
 export async function buildAll() {
   const shared = ['packages/core', 'packages/contract', 'demo'];
-  await part('the server', [...shared, 'apps/server', 'apps/devices'], 'apps/server/dist/main.js', bin('tsc'), ['-b', 'packages/core', 'packages/contract', 'demo', 'apps/server', 'apps/devices']);
+  await part('the server', [...shared, 'apps/server', 'apps/devices'], 'apps/server/dist/main.js', bin('tsc'), [
+    '-b',
+    'packages/core',
+    'packages/contract',
+    'demo',
+    'apps/server',
+    'apps/devices',
+  ]);
   await part('the pages', [...shared.slice(0, 2), 'apps/web'], 'apps/web/dist/index.html', bin('vite'), ['build', 'apps/web', '--logLevel', 'warn']);
 }

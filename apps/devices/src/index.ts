@@ -1,2 +1,11 @@
-export { Link } from './link.js';
+export { CartScale, cartCurve, type CartFigure, type CartMotion } from './cart-scale.js';
+export { harvestDay } from './day/day.js';
+export type { DayEvent } from './day/events.js';
+export { play, type PlayOptions, type Sender } from './day/play.js';
+export { KESTREL_DAY, wiresOf, type DayPlan, type Wire } from './day/plan.js';
+export { ElevatorDesk, type Ticket } from './elevator.js';
+export { DeviceRefused, Link } from './link.js';
+export { Display, type DisplayFaults } from './monitor.js';
+export { HandTester } from './tester.js';
+export { crossing, type BridgeFigure } from './weighbridge.js';
 export { DELTA, stationWeather, type Climate } from './weather.js';

@@ -77,7 +77,12 @@ it('the demo tells the stories that it promises', () => {
   const count = (type: string) => demo.entries.filter((entry) => entry.type === type).length;
   expect([count('void'), count('measure')]).toEqual([1, 2]);
   const witnesses = (method: string) => demo.entries.filter((entry) => entry.type === 'witness' && entry.method === method).length;
-  expect(Object.fromEntries(['monitor', 'bridge', 'cartScale', 'ticket'].map((method) => [method, witnesses(method)]))).toEqual({ monitor: 100, bridge: 9, cartScale: 1, ticket: 0 });
+  expect(Object.fromEntries(['monitor', 'bridge', 'cartScale', 'ticket'].map((method) => [method, witnesses(method)]))).toEqual({
+    monitor: 100,
+    bridge: 9,
+    cartScale: 1,
+    ticket: 0,
+  });
   // One ticket never came back.
   const places = new Map(demo.places.map((place) => [place.id, place.kind]));
   const untold = demo.entries.filter((entry) => entry.type === 'move' && places.get(entry.to) === 'buyer' && entry.method !== 'ticket');

@@ -1,4 +1,4 @@
-import type { Delivery, FarmNow, HaulAnswer, NewDevice, Notebook, ScaleEvent, WeighTicketInfo } from '@fanega/contract';
+import type { Delivery, FarmNow, HaulAnswer, NewDevice, Notebook, LiveEvent, WeighTicketInfo } from '@fanega/contract';
 import { Link } from '@fanega/devices';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { ulid } from 'ulid';
@@ -148,22 +148,22 @@ describe('scales on the wire', () => {
     const samples = Array.from({ length: 20 }, (_, i) => ({ at: new Date(1_788_800_000_000 + 200 * i).toISOString(), kg: 4000 + i }));
     expect(await link.send('weights', { samples: samples.slice(0, 10) })).toEqual({ samples: 10 });
     const abort = new AbortController();
-    const feed = await fetch(`${client.address}/api/farms/${farmId}/scales/live`, { headers: { Cookie: client.cookie, Accept: 'text/event-stream' }, signal: abort.signal });
+    const feed = await fetch(`${client.address}/api/farms/${farmId}/live`, { headers: { Cookie: client.cookie, Accept: 'text/event-stream' }, signal: abort.signal });
     const reader = feed.body!.pipeThrough(new TextDecoderStream()).getReader();
     let text = '';
-    const until = async (count: number): Promise<ScaleEvent[]> => {
+    const until = async (count: number): Promise<LiveEvent[]> => {
       for (;;) {
-        const events = text.split('\n').flatMap((line) => (line.startsWith('data: ') ? [JSON.parse(line.slice(6)) as ScaleEvent] : []));
+        const events = text.split('\n').flatMap((line) => (line.startsWith('data: ') ? [JSON.parse(line.slice(6)) as LiveEvent] : []));
         if (events.length >= count) return events;
         text += (await reader.read()).value ?? '';
       }
     };
     const [first] = await until(1);
     expect(first).toMatchObject({ deviceId });
-    expect(first!.samples.map(({ kg }) => kg)).toEqual([4000, 4001, 4002, 4003, 4004, 4005, 4006, 4007, 4008, 4009]);
+    expect(first!.weights!.map(({ kg }) => kg)).toEqual([4000, 4001, 4002, 4003, 4004, 4005, 4006, 4007, 4008, 4009]);
     // An answer was lost: the device sends the end of it again, and what came since.
     expect(await link.send('weights', { samples: samples.slice(5) })).toEqual({ samples: 10 });
-    expect((await until(2))[1]!.samples.map(({ kg }) => kg)).toEqual([4010, 4011, 4012, 4013, 4014, 4015, 4016, 4017, 4018, 4019]);
+    expect((await until(2))[1]!.weights!.map(({ kg }) => kg)).toEqual([4010, 4011, 4012, 4013, 4014, 4015, 4016, 4017, 4018, 4019]);
     abort.abort();
     await expect(link.send('weights', { samples: [] })).rejects.toThrow(/samples is empty/);
     await expect(link.send('weights', { samples: [{ at: '2026-09-08T00:00:00Z', kg: 1e9 }] })).rejects.toThrow(/from -20,000 to 200,000 kg/);

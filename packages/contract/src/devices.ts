@@ -2,7 +2,7 @@ import { ApiProperty } from '@nestjs/swagger';
 import { IsIn, IsNotEmpty, IsString, MaxLength } from 'class-validator';
 
 /** What may hang on the farm's wire. */
-export const DEVICE_KINDS = ['weather', 'cartScale', 'weighbridge', 'monitor', 'tester', 'elevator'] as const;
+export const DEVICE_KINDS = ['weather', 'cartScale', 'weighbridge', 'monitor', 'tester', 'elevator', 'dryer'] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
 
 export class DeviceBody {
@@ -40,4 +40,20 @@ export interface DeviceHello {
   readonly kind: DeviceKind;
   /** The farm's clock, so that a device's wrong one does no harm. */
   readonly now: string;
+}
+
+/** The farm's places and fields, so that a gateway, a display and a desk all speak of the same ones. */
+export interface DeviceNames {
+  readonly places: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly kind: string;
+    readonly capacityBu: number | null;
+    /** What the book has in it, wet kg. */
+    readonly heldKg: number;
+    /** wet-basis fraction; null where nothing is in it. */
+    readonly moisture: number | null;
+  }[];
+  /** Of the newest season. */
+  readonly lots: readonly { readonly id: string; readonly fieldId: string; readonly fieldName: string; readonly tag: string; readonly crop: string; readonly acres: number }[];
 }

@@ -1,4 +1,4 @@
-import type { Entry, GrainWeighed, HarvestEntry, OwnTimes, VehicleNow } from '@fanega/core';
+import type { Entry, FlowMoment, GrainWeighed, HarvestEntry, OwnTimes, VehicleNow } from '@fanega/core';
 import { LINKS } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
@@ -31,10 +31,46 @@ export class WeightsBody {
   samples: ScaleSampleBody[];
 }
 
-/** What a live scale tells the screens that watch it. */
-export interface ScaleEvent {
+/** What a combine's display shows at one moment. */
+export class FlowSampleBody {
+  @ApiProperty()
+  @IsInstant()
+  at: string;
+
+  @ApiProperty({ description: 'kg/s into the tank' })
+  @IsBetween(0, 100, 'a flow is from 0 to 100 kg/s')
+  flow: number;
+
+  @ApiProperty({ description: 'wet-basis fraction' })
+  @IsBetween(0, 0.6, 'moisture is a wet-basis fraction from 0 to 0.6 (16.5 % is 0.165)')
+  moisture: number;
+
+  @ApiProperty({ description: 'm/s over ground' })
+  @IsBetween(0, 15, 'a speed is from 0 to 15 m/s')
+  speed: number;
+
+  @ApiPropertyOptional({ description: 'kg/ha as the display works it out' })
+  @IsOptional()
+  @IsBetween(0, 60_000, 'a yield is from 0 to 60,000 kg/ha')
+  yieldKgPerHa?: number;
+}
+
+/** Figures of a display since its last call. */
+export class FlowsBody {
+  @ApiProperty({ type: [FlowSampleBody] })
+  @IsArray()
+  @ArrayMinSize(1, { message: 'samples is empty' })
+  @ArrayMaxSize(600, { message: 'at most 600 samples at once' })
+  @ValidateNested({ each: true })
+  @Type(() => FlowSampleBody)
+  samples: FlowSampleBody[];
+}
+
+/** Figures of one device on their way to the screens that watch it: weights of a scale, or flows of a display. */
+export interface LiveEvent {
   readonly deviceId: string;
-  readonly samples: readonly { readonly atMs: number; readonly kg: number }[];
+  readonly weights?: readonly { readonly atMs: number; readonly kg: number }[];
+  readonly flows?: readonly FlowMoment[];
 }
 
 /** An empty weight of a combination of tractor and trailer. */

@@ -76,6 +76,21 @@ describe('loads in the curve of a cart', () => {
     expect(curveLoads(curve([[20, 0], [60, 3000], [8, 3000], [60, 7000], [20, 7000]], 15)).map(({ kg }) => Math.round(kg / 100))).toEqual([70]); // prettier-ignore
     expect(curveLoads(curve([[20, 5000], [1, 5200], [1, 5000], [20, 5000], [300, 5180], [20, 5180]], 15, 1, 5000))).toEqual([]); // prettier-ignore
   });
+  it('two dumps with a drive between them are two, however short the cart stood', () => {
+    // Found by the simulated day: nine seconds of standing, then a minute of shaking on the way to the other combine.
+    const random = seededRandom(4);
+    const shaken = (from: number, seconds: number, kg: number) => Array.from({ length: seconds }, (_, i) => ({ atMs: (from + i) * 1000, kg: kg + 180 * (random() - 0.5) }));
+    const pours = (from: number, kg: number, to: number) => Array.from({ length: 60 }, (_, i) => ({ atMs: (from + i) * 1000, kg: kg + ((to - kg) * i) / 60 }));
+    const stands = (from: number, kg: number) => Array.from({ length: 9 }, (_, i) => ({ atMs: (from + i) * 1000, kg }));
+    const readings = [
+      ...[...stands(0, 0), ...shaken(9, 60, 0), ...pours(69, 0, 6000), ...stands(129, 6000)],
+      ...[...shaken(138, 60, 6000), ...pours(198, 6000, 11_000), ...stands(258, 11_000)],
+    ];
+    const loads = curveLoads(readings);
+    expect(loads.map(({ kg }) => Math.round(kg / 100))).toEqual([60, 50]);
+    // A load begins with its grain, not with the drive to it.
+    expect(loads.map(({ fromMs }) => Math.round(fromMs / 10_000))).toEqual([7, 20]);
+  });
   it('is whole whatever was loaded: a property over seeds', () => {
     for (let seed = 1; seed <= 30; seed++) {
       const random = seededRandom(seed);

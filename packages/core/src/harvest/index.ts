@@ -17,6 +17,7 @@ export {
 export { STRIPS, compareStrips, type StripResult } from './strips.js';
 export { SETTINGS, SYMPTOMS, SETTINGS_LADDER, USUAL_SETTINGS, advise, type Advice, type Change, type Setting, type Settings, type Symptom, type Tried } from './adviser.js';
 export { YIELD_MONITOR, CALIBRATION_LOADS, CALIBRATION_FLOW_SPREAD, calibrateMonitor, yieldFromFlow, type Calibration, type CalibrationLoad } from './yield-monitor.js';
+export { TANK_BY_FLOW, LONGEST_GAP_MS, tankByFlow, type FlowMoment, type TankByFlow } from './tank-by-flow.js';
 export { SAMPLING, readingsNeeded, sampleMean } from './sampling.js';
 export { CORN_DRYDOWN, cornPointsPerDay, growingDegreeDays, cornAfterHeat, cornDrydown, type Drydown } from './drydown.js';
 export { BEAN_DAY, beanDay, type BeanDay, type CuttingWindow, type FieldReading, type MomentRange, type WeatherHour } from './bean-day.js';

@@ -165,10 +165,14 @@ export function curveLoads(readings: readonly ScaleReading[], rule: StillRule = 
     if (rest && Math.abs(still.kg - rest.kg) >= leastKg) {
       const kind = still.kg > rest.kg ? 'loaded' : 'unloaded';
       const last = loads.at(-1);
+      // When it left the weight before for good: driving shakes the figures long before the grain pours.
+      let began = still.first;
+      while (began > 0 && readings[began - 1]!.atMs > rest.untilMs && Math.abs(readings[began - 1]!.kg - rest.kg) > leastKg / 2) began--;
+      const fromMs = Math.max(rest.untilMs, readings[began]!.atMs);
       // The auger stopped for a moment: the same load goes on.
-      if (last && last.kind === kind && rest.untilMs - last.toMs < pauseSeconds * 1000) {
+      if (last && last.kind === kind && fromMs - last.toMs < pauseSeconds * 1000) {
         loads[loads.length - 1] = { ...last, kg: Math.abs(still.kg - last.beforeKg), toMs: startedMs, afterKg: still.kg };
-      } else loads.push({ kind, kg: Math.abs(still.kg - rest.kg), fromMs: rest.untilMs, toMs: startedMs, beforeKg: rest.kg, afterKg: still.kg });
+      } else loads.push({ kind, kg: Math.abs(still.kg - rest.kg), fromMs, toMs: startedMs, beforeKg: rest.kg, afterKg: still.kg });
       rest = { kg: still.kg, untilMs: atMs };
     } else rest = { kg: still.kg, untilMs: atMs };
   }

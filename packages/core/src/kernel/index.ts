@@ -6,3 +6,4 @@ export { rootBetween } from './roots.js';
 export { seededRandom, exponential, duration, type Random } from './random.js';
 export { mean, standardDeviation, standardError, tOf95, fitLine, type Line } from './statistics.js';
 export { splitWhole } from './split.js';
+export { extendCurve } from './curve.js';

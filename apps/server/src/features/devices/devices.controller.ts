@@ -1,4 +1,16 @@
-import { type AppendAnswer, AppendBody, DeviceBody, type DeviceHello, type DeviceInfo, type NewDevice, ReadingBody, WeatherBody, WeightsBody } from '@fanega/contract';
+import {
+  type AppendAnswer,
+  AppendBody,
+  DeviceBody,
+  type DeviceHello,
+  type DeviceInfo,
+  type DeviceNames,
+  FlowsBody,
+  type NewDevice,
+  ReadingBody,
+  WeatherBody,
+  WeightsBody,
+} from '@fanega/contract';
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, type DeviceCaller, DeviceOf } from '../../platform/access.js';
@@ -60,6 +72,19 @@ export class DeviceController {
   @Allow('device')
   weights(@DeviceOf() device: DeviceCaller, @Body() body: WeightsBody): { samples: number } {
     return this.service.weights(device, body);
+  }
+
+  @Post('flows')
+  @HttpCode(200)
+  @Allow('device')
+  flows(@DeviceOf() device: DeviceCaller, @Body() body: FlowsBody): { samples: number } {
+    return this.service.flows(device, body);
+  }
+
+  @Get('names')
+  @Allow('device')
+  names(@DeviceOf() device: DeviceCaller): Promise<DeviceNames> {
+    return this.service.names(device);
   }
 
   @Post('entries')

@@ -1,4 +1,17 @@
-import type { AppendAnswer, AppendBody, DeviceBody, DeviceHello, DeviceInfo, DeviceKind, NewDevice, ReadingBody, WeatherBody, WeightsBody } from '@fanega/contract';
+import type {
+  AppendAnswer,
+  AppendBody,
+  DeviceBody,
+  DeviceHello,
+  DeviceInfo,
+  DeviceKind,
+  DeviceNames,
+  FlowsBody,
+  NewDevice,
+  ReadingBody,
+  WeatherBody,
+  WeightsBody,
+} from '@fanega/contract';
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { ulid } from 'ulid';
@@ -8,7 +21,7 @@ import { Refused } from '../../platform/refused.js';
 import { DeviceRow, FarmRow } from '../../platform/rows.js';
 import { hashToken, newToken } from '../../platform/tokens.js';
 import { AnswersService, asEntry, BookService } from '../book/index.js';
-import { ScalesService } from '../haul/index.js';
+import { LiveService } from '../haul/index.js';
 import { NotebookService } from '../notebook/index.js';
 
 const MOST_DEVICES = 200;
@@ -19,6 +32,8 @@ const ENTRIES: Partial<Record<DeviceKind, { readonly method: string; readonly ty
   cartScale: { method: 'cartScale', types: ['harvest', 'move', 'witness'] },
   weighbridge: { method: 'bridge', types: ['measure', 'move', 'witness'] },
   elevator: { method: 'ticket', types: ['move', 'witness'] },
+  // What goes through a dryer is counted by its space.
+  dryer: { method: 'volume', types: ['move', 'condition'] },
 };
 
 /** Devices of a farm, and what each kind of them may write. */
@@ -30,7 +45,7 @@ export class DevicesService {
     @Inject(NotebookService) private readonly notebook: NotebookService,
     @Inject(AnswersService) private readonly answers: AnswersService,
     @Inject(BookService) private readonly books: BookService,
-    @Inject(ScalesService) private readonly scales: ScalesService,
+    @Inject(LiveService) private readonly live: LiveService,
   ) {}
 
   async add(farmId: string, body: DeviceBody): Promise<NewDevice> {
@@ -83,7 +98,25 @@ export class DevicesService {
 
   weights(device: DeviceCaller, body: WeightsBody): { samples: number } {
     only(device, 'cartScale', 'weighbridge');
-    return this.scales.take(device.farmId, device.id, body);
+    return this.live.weights(device.farmId, device.id, body);
+  }
+
+  flows(device: DeviceCaller, body: FlowsBody): { samples: number } {
+    only(device, 'monitor');
+    return this.live.flows(device.farmId, device.id, body);
+  }
+
+  /** What the farm's places and fields are called, and what the book has in each. */
+  async names(device: DeviceCaller): Promise<DeviceNames> {
+    const { setup, ledger } = await this.books.open(device.farmId);
+    const season = Math.max(...setup.lots.map((lot) => lot.season));
+    return {
+      places: setup.places.map(({ id, name, kind, capacityBu }) => {
+        const { wetKg, moisture } = kind === 'buyer' ? { wetKg: 0, moisture: null } : ledger.position(id);
+        return { id, name, kind, capacityBu, heldKg: wetKg, moisture };
+      }),
+      lots: setup.lots.filter((lot) => lot.season === season).map(({ id, fieldId, fieldName, tag, crop, acres }) => ({ id, fieldId, fieldName, tag, crop, acres })),
+    };
   }
 
   /** Entries of a device: its kind's own types, by its kind's own method, under its own name. */

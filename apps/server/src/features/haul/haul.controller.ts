@@ -6,7 +6,7 @@ import { map, type Observable } from 'rxjs';
 import { Allow, type Caller, CallerOf } from '../../platform/access.js';
 import { BookRepository } from '../book/index.js';
 import { HaulService } from './haul.service.js';
-import { ScalesService } from './scales.service.js';
+import { LiveService } from './live.service.js';
 import { WeighTicketsService } from './weigh-tickets.service.js';
 
 @ApiTags('haul')
@@ -14,7 +14,7 @@ import { WeighTicketsService } from './weigh-tickets.service.js';
 export class HaulController {
   constructor(
     @Inject(HaulService) private readonly service: HaulService,
-    @Inject(ScalesService) private readonly scales: ScalesService,
+    @Inject(LiveService) private readonly live: LiveService,
     @Inject(WeighTicketsService) private readonly tickets: WeighTicketsService,
     @Inject(BookRepository) private readonly book: BookRepository,
   ) {}
@@ -25,11 +25,11 @@ export class HaulController {
     return this.service.haul(farmId);
   }
 
-  /** Server-sent weights: each scale's curve as it stands, then every new figure. */
-  @Sse('scales/live')
+  /** Server-sent weights and flows: each device's curve as it stands, then every new figure. */
+  @Sse('live')
   @Allow('viewer')
-  live(@Param('farmId') farmId: string): Observable<MessageEvent> {
-    return this.scales.follow(farmId).pipe(map((data) => ({ data })));
+  follow(@Param('farmId') farmId: string): Observable<MessageEvent> {
+    return this.live.follow(farmId).pipe(map((data) => ({ data })));
   }
 
   @Post('weigh-tickets')

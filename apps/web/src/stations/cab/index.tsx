@@ -6,14 +6,14 @@ import { toast } from 'sonner';
 import { ulid } from 'ulid';
 import { ApiError, post } from '../../data/api';
 import { type Farm, useDevices, useFarm, useNotebook } from '../../data/farm';
-import { useLiveScales } from '../../data/scales';
+import { useLive } from '../../data/live';
 import { enqueue, useOutbox } from '../../outbox';
 import { stamped, useRecorder } from '../../record';
 import { Button, TextBox } from '../../ui';
 import { ChainLine } from '../../widgets/chain-line';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { headline } from '../../widgets/headline';
-import { LiveWeight, offeredLoads } from '../../widgets/live-scale';
+import { LiveWeight, offeredLoads } from '../../widgets/live-weight';
 import { OfferedLoads } from '../../widgets/offered-loads';
 import { Owners } from '../../widgets/owners';
 import { NextNote } from '../../widgets/next-note';
@@ -223,7 +223,7 @@ function InCab({ farm, who, offline, onLeave }: { farm: Farm; who: Who; offline:
   const scale = (devices.data ?? []).filter((device) => device.kind === 'cartScale' && !device.revoked);
   const under = scale.find((device) => notebook.data?.scales[device.id]?.sheet.placeId === me.id);
   const watched = me.kind === 'combine' ? scale.filter((device) => notebook.data?.scales[device.id]?.sheet.placeId !== undefined) : [];
-  const live = useLiveScales(under !== undefined || watched.length > 0);
+  const live = useLive(under !== undefined || watched.length > 0);
   const cropNow = farm.cropOf(held.lots) ?? farm.lot(lastLoad?.lot ?? '')?.crop;
   // Ten minutes to take a slip back: a void, as everything is.
   const mine = farm.data.tape.filter(

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { put } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
-import { scaleSheet, useLiveScales, zeroed } from '../../data/scales';
+import { scaleSheet, useLive, zeroed } from '../../data/live';
 import { useSend } from '../../data/use-send';
 import { Button, SelectBox, TextBox } from '../../ui';
 import { FormSheet } from '../../ui/form-sheet';
@@ -19,7 +19,7 @@ const POURED_KG = 100;
 /** What may be on a truck by law and permit, and how much more may go on, before and while it is loaded. */
 export default function Legal({ farm, notebook, devices }: { farm: Farm; notebook: Notebook; devices: readonly DeviceInfo[] }) {
   const trucks = farm.data.places.filter((place) => place.kind === 'truck');
-  const live = useLiveScales();
+  const live = useLive();
   const loading = trucks.filter((truck) => farm.held(truck.id).wetKg > 1);
   const [truckId, setTruck] = useState((loading[0] ?? trucks[0])?.id ?? '');
   const lastLot = farm.data.tape.flatMap(({ entry, voided }) => (!voided && entry.type === 'harvest' ? [entry.lot] : []))[0];

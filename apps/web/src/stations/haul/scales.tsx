@@ -3,16 +3,16 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { put } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
-import { scaleSheet, useLiveScales } from '../../data/scales';
+import { scaleSheet, useLive } from '../../data/live';
 import { useSend } from '../../data/use-send';
 import { Choices, Problem, SelectBox } from '../../ui';
-import { LiveWeight, offeredLoads } from '../../widgets/live-scale';
+import { LiveWeight, offeredLoads } from '../../widgets/live-weight';
 import { OfferedLoads } from '../../widgets/offered-loads';
 import { WeighStation } from './weigh-station';
 
 /** The farm's own scales, live: the cart's, and the bridge. */
 export default function Scales({ farm, notebook, haul, devices }: { farm: Farm; notebook: Notebook; haul: HaulAnswer; devices: readonly DeviceInfo[] }) {
-  const live = useLiveScales();
+  const live = useLive();
   const carts = devices.filter((device) => device.kind === 'cartScale' && !device.revoked);
   const bridges = devices.filter((device) => device.kind === 'weighbridge' && !device.revoked);
   const [part, setPart] = useState<'bridge' | 'carts'>(carts.length > 0 && bridges.length === 0 ? 'carts' : 'bridge');

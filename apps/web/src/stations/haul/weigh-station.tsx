@@ -6,11 +6,11 @@ import { toast } from 'sonner';
 import { ulid } from 'ulid';
 import { get, post } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
-import { type LiveScale, scaleSheet, zeroed } from '../../data/scales';
+import { type LiveDevice, scaleSheet, zeroed } from '../../data/live';
 import { useSend } from '../../data/use-send';
 import { deviceName } from '../../record';
 import { Button, Choices, Problem, SelectBox, TextBox } from '../../ui';
-import { divided, useSilent } from '../../widgets/live-scale';
+import { divided, useSilent } from '../../widgets/live-weight';
 import { formatBushels, formatBushelsFine, formatDollars, parseNumber } from '../../widgets/quantity';
 import { clock, day } from '../../widgets/time';
 import { bridgeText, loadedAxles, rulesOf, taresOf, toKg, weighingOf } from './weigh-facts';
@@ -36,7 +36,7 @@ export function WeighStation({
   notebook: Notebook;
   haul: HaulAnswer;
   bridges: readonly DeviceInfo[];
-  live: ReadonlyMap<string, LiveScale>;
+  live: ReadonlyMap<string, LiveDevice>;
 }) {
   const trucks = farm.data.places.filter((place) => place.kind === 'truck');
   const loaded = trucks.filter((truck) => farm.held(truck.id).wetKg > 1000);
@@ -154,7 +154,7 @@ interface Given {
   readonly purpose: Purpose;
   readonly how: How;
   readonly bridge: DeviceInfo | undefined;
-  readonly live: LiveScale | undefined;
+  readonly live: LiveDevice | undefined;
   readonly onWeighEmpty: () => void;
 }
 

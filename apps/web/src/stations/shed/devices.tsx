@@ -14,6 +14,7 @@ const KINDS: Readonly<Record<DeviceKind, string>> = {
   monitor: 'Combine display',
   tester: 'Moisture tester',
   elevator: 'Elevator',
+  dryer: 'Dryer',
 };
 
 /** What writes by itself: stations, scales, testers, each with a token of its own. */

@@ -3,7 +3,7 @@ import { curveLoads, type CurveLoad, KG_PER_LB, RangeRefusal, stillWeight } from
 import { useEffect, useMemo, useState } from 'react';
 import { put } from '../data/api';
 import { type Farm, useRefreshFarm } from '../data/farm';
-import { type LiveScale, scaleSheet, SILENT_MS, zeroed } from '../data/scales';
+import { type LiveDevice, scaleSheet, SILENT_MS, zeroed } from '../data/live';
 import { useSend } from '../data/use-send';
 import { Button, Problem } from '../ui';
 import { formatBushels, formatPounds } from './quantity';
@@ -14,7 +14,7 @@ const DIVISION_LB = 10;
 export const divided = (kg: number): string => formatPounds(Math.round(kg / KG_PER_LB / DIVISION_LB) * DIVISION_LB * KG_PER_LB);
 
 /** True when nothing was heard of the scale for a while; looks again by itself. */
-export function useSilent(live: LiveScale | undefined): boolean {
+export function useSilent(live: LiveDevice | undefined): boolean {
   const [, look] = useState(0);
   useEffect(() => {
     const timer = setInterval(() => look((n) => n + 1), 2000);
@@ -35,7 +35,7 @@ export function LiveWeight({
   farm: Farm;
   notebook: Notebook;
   device: DeviceInfo;
-  live: LiveScale | undefined;
+  live: LiveDevice | undefined;
   /** Crop that bushels are counted in. */
   crop: string | undefined;
   /** Only looked at, from somewhere else: no buttons. */
@@ -98,7 +98,7 @@ export function LiveWeight({
 }
 
 /** Loads that the curve shows and the book does not have yet. */
-export function offeredLoads(farm: Farm, notebook: Notebook, device: DeviceInfo, live: LiveScale | undefined): CurveLoad[] {
+export function offeredLoads(farm: Farm, notebook: Notebook, device: DeviceInfo, live: LiveDevice | undefined): CurveLoad[] {
   const { sheet } = scaleSheet(notebook, device);
   if (!live || !sheet.placeId) return [];
   let loads: CurveLoad[];
