@@ -237,6 +237,25 @@ describe('sheets of trucks and scales', () => {
     expect((await client.call('PUT', `/farms/${farmId}/trust`, { trust: before })).status).toBe(200);
   });
 
+  it('somebody else’s rows are a field of his own from the first load, made once by whoever drives', async () => {
+    const driver = await harness.member(farmId, 'operator');
+    const rows = (more: object) => driver.post<{ lotId: string; message: string }>(`/farms/${farmId}/neighbor-rows`, { id: ulid(), owner: 'Old Dorsey', crop: 'corn', season: 2026, ...more });
+    const id = ulid();
+    expect((await rows({ id })).body).toEqual({ lotId: id });
+    expect((await rows({ id })).body).toEqual({ lotId: id });
+    expect((await rows({ id, owner: 'Somebody else' })).status).toBe(409);
+    const { lotId } = (await rows({})).body;
+    const lots = (await now()).lots;
+    expect(lots.filter((lot) => lot.id === id || lot.id === lotId).map(({ fieldName, tag, acres, shares }) => [fieldName, tag, acres, shares])).toEqual([
+      ['Old Dorsey’s rows', 'OD', 0, [{ owner: 'Old Dorsey', part: 1 }]],
+      ['Old Dorsey’s rows 2', 'OD2', 0, [{ owner: 'Old Dorsey', part: 1 }]],
+    ]);
+    expect((await rows({ owner: '  ' })).body.message).toMatch(/whose rows/);
+    expect((await harness.member(farmId, 'viewer').then((viewer) => viewer.post(`/farms/${farmId}/neighbor-rows`, {}))).status).toBe(403);
+    await append(entry({ type: 'harvest', lot: id, to: place.cart, wetKg: 3000, moisture: 0.18, method: 'cartScale' }));
+    expect((await now()).positions[place.cart]!.wetLots[id]).toBeCloseTo(3000, 6);
+  });
+
   it('a lot has owners whose parts come to the whole, and they can be mended', async () => {
     const field = (shares: object) =>
       client.post<{ lotId: string; message: string }>(`/farms/${farmId}/fields`, { name: `N ${ulid()}`, acres: 3, crop: 'corn', tag: 'NB', season: 2025, shares });

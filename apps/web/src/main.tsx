@@ -9,7 +9,7 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { SWRConfig } from 'swr';
 import { App } from './app/App';
-import { applyTheme, storedTheme } from './app/theme';
+import { applyTheme, storedTheme } from './ui/theme';
 import { get } from './data/api';
 import { startOutbox } from './outbox';
 

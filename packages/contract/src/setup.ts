@@ -1,8 +1,8 @@
 import { CROPS, PLACE_KINDS, WITHDRAWALS } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
-import { IsIn, IsInt, IsNotEmpty, IsNumber, IsOptional, IsString, Max, MaxLength, Min, ValidateNested, ArrayMaxSize, ArrayMinSize, IsArray } from 'class-validator';
-import { byRule, IsBetween } from './rules.js';
+import { IsIn, IsInt, IsNotEmpty, IsNumber, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested, ArrayMaxSize, ArrayMinSize, IsArray } from 'class-validator';
+import { byRule, IsBetween, ULID } from './rules.js';
 
 const IsWhole = byRule('isWhole', (value) => {
   const parts = Array.isArray(value) ? value.map((share: { part?: unknown }) => Number(share.part)) : [];
@@ -79,6 +79,29 @@ export class SharesBody {
   @Type(() => ShareBody)
   @IsWhole()
   shares: ShareBody[];
+}
+
+/** Rows of a neighbor or a family member, cut in an emergency with the farm's own machines: the first load makes the field. */
+export class NeighborRowsBody {
+  @ApiProperty({ pattern: ULID.source, description: 'of the lot that its loads name' })
+  @Matches(ULID, { message: 'id must be a ULID of 26 letters and digits' })
+  id: string;
+
+  @ApiProperty()
+  @IsString()
+  @Matches(/\S/, { message: 'whose rows?' })
+  @MaxLength(60, { message: 'the name is at most 60 letters' })
+  owner: string;
+
+  @ApiProperty({ enum: Object.keys(CROPS) })
+  @IsIn(Object.keys(CROPS), { message: `crop must be one of ${Object.keys(CROPS).join(', ')}` })
+  crop: string;
+
+  @ApiProperty()
+  @IsInt()
+  @Min(2000)
+  @Max(2100)
+  season: number;
 }
 
 export class PlaceBody {

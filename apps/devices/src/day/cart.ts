@@ -145,7 +145,7 @@ export class Cart {
       const id = world.write(wire, `${place.name} scale`, { type: 'harvest', lot: combine.from.lotId, to: place.id, wetKg, moisture, method: 'cartScale' });
       if (shown.kg > 1) {
         const displayed = Math.round(shown.kg / KG_PER_LB / 10) * 10 * KG_PER_LB;
-        world.write(combine.wire, world.names.places.find(({ id: own }) => own === combine.place.id)!.name, { type: 'witness', of: id, wetKg: displayed, method: 'monitor' });
+        world.write(combine.wire, `${combine.place.name} display`, { type: 'witness', of: id, wetKg: displayed, method: 'monitor' });
       }
     }
     combine.served = false;

@@ -34,7 +34,7 @@ export class Combine {
 
   constructor(
     private readonly world: World,
-    readonly place: { readonly id: string; readonly capacityBu: number | null; readonly heldKg: number; readonly moisture: number | null },
+    readonly place: { readonly id: string; readonly name: string; readonly capacityBu: number | null; readonly heldKg: number; readonly moisture: number | null },
     private readonly index: number,
   ) {
     this.tank.add(place.heldKg, place.moisture ?? 0.15);

@@ -6,7 +6,7 @@ import { post } from '../data/api';
 import { useDeliveries, useFarm } from '../data/farm';
 import { KINDS, useRecorder } from '../record';
 import { Swatch } from '../widgets/weave';
-import { type Theme, THEMES } from './theme';
+import { type Theme, THEMES } from '../ui/theme';
 
 const GO = [
   ['/fields/next', 'Which field next?'],

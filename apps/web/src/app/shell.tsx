@@ -1,21 +1,16 @@
-import { Menu, Moon, NotebookPen, Search, Sun, SunDim, WifiOff } from 'lucide-react';
+import { Menu, NotebookPen, Search, WifiOff } from 'lucide-react';
 import { type ReactNode, useEffect, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { useFarm } from '../data/farm';
 import { KINDS, useRecorder } from '../record';
+import { applyTheme, ThemeButton } from '../ui/theme';
+import { ClockNote } from '../widgets/clock-note';
 import { QueueBar } from '../widgets/queue-bar';
 import { clock } from '../widgets/time';
 import { WeaveDefs } from '../widgets/weave';
 import { CommandPalette } from './command-palette';
 import { StationsBar } from './stations-bar';
 import { Tape } from './tape';
-import { applyTheme, storedTheme, type Theme, THEMES } from './theme';
-
-const THEME_LOOK: Record<Theme, { label: string; Icon: typeof Sun }> = {
-  day: { label: 'Day', Icon: SunDim },
-  glare: { label: 'Glare', Icon: Sun },
-  night: { label: 'Night', Icon: Moon },
-};
 
 const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName));
 
@@ -27,13 +22,6 @@ export function Shell({ offline, children }: { offline: boolean; children: React
   const { pathname } = useLocation();
   const [palette, setPalette] = useState(false);
   const [tapeOpen, setTapeOpen] = useState(false);
-  const [theme, setTheme] = useState<Theme>(storedTheme);
-
-  const nextTheme = THEMES[(THEMES.indexOf(theme) + 1) % THEMES.length]!;
-  const changeTheme = (to: Theme) => {
-    applyTheme(to);
-    setTheme(to);
-  };
 
   useEffect(() => setTapeOpen(false), [pathname]);
 
@@ -65,7 +53,6 @@ export function Shell({ offline, children }: { offline: boolean; children: React
     return () => window.removeEventListener('keydown', onKey);
   }, [recorder]);
 
-  const { Icon } = THEME_LOOK[theme];
   return (
     <div className="grid min-h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_1fr] lg:h-dvh lg:grid-cols-[262px_1fr] lg:overflow-hidden">
       <WeaveDefs lots={farm.data.lots.length} />
@@ -79,9 +66,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
             <Link to="/cab" className="inline-flex min-h-11 items-center px-2 font-semibold underline decoration-rule underline-offset-4">
               Cab
             </Link>
-            <IconButton label={`Theme: ${THEME_LOOK[theme].label}, change to ${THEME_LOOK[nextTheme].label}`} onClick={() => changeTheme(nextTheme)}>
-              <Icon size={20} />
-            </IconButton>
+            <ThemeButton />
             <IconButton label="Find" onClick={() => setPalette(true)}>
               <Search size={20} />
             </IconButton>
@@ -92,6 +77,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
         </div>
         <StationsBar />
         <QueueBar />
+        <ClockNote />
         {offline && (
           <p role="status" className="flex items-center gap-2 border-t border-ink bg-foot px-4 py-1.5 text-on-foot">
             <WifiOff size={16} aria-hidden="true" /> No signal. You see the book as it was at {clock(farm.data.now, farm.data.farm.timeZone)}; what you type is kept.
@@ -107,9 +93,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
                 <Link to="/cab" className="inline-flex min-h-11 items-center px-2 text-sm font-semibold underline decoration-rule underline-offset-4">
                   Cab
                 </Link>
-                <IconButton label={`Theme: ${THEME_LOOK[theme].label}, change to ${THEME_LOOK[nextTheme].label}`} onClick={() => changeTheme(nextTheme)}>
-                  <Icon size={18} />
-                </IconButton>
+                <ThemeButton size={18} />
                 <IconButton label="Find (press /)" onClick={() => setPalette(true)}>
                   <Search size={18} />
                 </IconButton>
@@ -128,7 +112,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
       >
         <NotebookPen size={20} aria-hidden="true" /> Record
       </button>
-      <CommandPalette open={palette} onClose={() => setPalette(false)} onGo={(path) => void navigate(path)} onTheme={changeTheme} />
+      <CommandPalette open={palette} onClose={() => setPalette(false)} onGo={(path) => void navigate(path)} onTheme={applyTheme} />
     </div>
   );
 }

@@ -19,7 +19,7 @@ import type {
 import { CROPS, cropOf, kilogramsPerBushel, type Position, UNKNOWN_LOT } from '@fanega/core';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
-import { entriesAhead, farmAhead } from '../outbox/ahead';
+import { entriesAhead, farmAhead, fieldsAhead } from '../outbox/ahead';
 import { useOutbox } from '../outbox';
 import { type ApiError, get, keptSince } from './api';
 
@@ -164,8 +164,17 @@ export function useFarmState(farmId: string): FarmState {
   useEffect(() => {
     if (error?.status === 401) void mutateAny('/auth/me');
   }, [error, mutateAny]);
+  // What stands beside the book comes with no event of the book's feed.
+  const refresh = useRefreshFarm(farmId);
+  const told = outbox.sent.filter((one) => one.beside && one.farmId === farmId).at(-1);
+  useEffect(() => {
+    if (told) void refresh();
+  }, [told, refresh]);
   const connected = useFeed(farmId, data?.seq);
-  const farm = useMemo(() => (data ? farmOf(farmId, farmAhead(data, entriesAhead(outbox, farmId, data.seq)), data.received) : undefined), [farmId, data, outbox]);
+  const farm = useMemo(
+    () => (data ? farmOf(farmId, farmAhead(fieldsAhead(data, outbox, farmId), entriesAhead(outbox, farmId, data.seq)), data.received) : undefined),
+    [farmId, data, outbox],
+  );
   const offline = !connected || (error?.unreachable ?? false) || (data !== undefined && keptSince(`/farms/${farmId}/now`) !== undefined);
   return { farm, error, offline, retry: () => void mutate() };
 }

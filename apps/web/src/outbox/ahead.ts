@@ -1,5 +1,5 @@
-import type { FarmNow, TapeLine } from '@fanega/contract';
-import { bookAhead, type Entry } from '@fanega/core';
+import type { FarmNow, LotInfo, NeighborRowsBody, TapeLine } from '@fanega/contract';
+import { bookAhead, type Entry, neighborRows } from '@fanega/core';
 import type { Outbox } from '.';
 import { isCorrection } from './correction';
 
@@ -9,6 +9,24 @@ export function entriesAhead(outbox: Outbox, farmId: string, seq: number): Entry
     ...outbox.sent.filter((one) => one.farmId === farmId && one.seq > seq).flatMap((one) => one.entries),
     ...outbox.waiting.filter((one) => one.farmId === farmId && one.refused === undefined).flatMap((one) => one.entries),
   ];
+}
+
+/** Where a neighbor's rows are told to the farm. */
+export const NEIGHBOR_ROWS = 'neighbor-rows';
+
+/** The farm with the fields that this device made and the farm does not tell of yet. */
+export function fieldsAhead(data: FarmNow, outbox: Outbox, farmId: string): FarmNow {
+  const made = [...outbox.sent, ...outbox.waiting.filter((item) => item.refused === undefined)].flatMap(({ beside, farmId: of }) =>
+    of === farmId && beside?.path === NEIGHBOR_ROWS ? [beside.body as NeighborRowsBody] : [],
+  );
+  let { lots } = data;
+  for (const { id, owner, crop, season } of made) {
+    if (lots.some((lot) => lot.id === id)) continue;
+    const { fieldName, tag } = neighborRows(owner, { fieldNames: lots.map((lot) => lot.fieldName), tags: lots.filter((lot) => lot.season === season).map((lot) => lot.tag) });
+    const lot: LotInfo = { id, fieldId: id, fieldName, acres: 0, crop, season, variety: '', tag, shares: [{ owner, part: 1 }] };
+    lots = [...lots, lot];
+  }
+  return lots === data.lots ? data : { ...data, lots };
 }
 
 /** The farm as it will be when what waits has arrived: by the book's own replay, on what was last known. */

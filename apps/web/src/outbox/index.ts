@@ -3,15 +3,15 @@ import type { Entry } from '@fanega/core';
 import { useSyncExternalStore } from 'react';
 import { ApiError, post } from '../data/api';
 import { isCorrection } from './correction';
-import { allWaiting, putWaiting, removeWaiting, type Waiting } from './store';
+import { allWaiting, type Beside, putWaiting, removeWaiting, type Waiting } from './store';
 
-export type { Waiting } from './store';
+export type { Beside, Waiting } from './store';
 
 export interface Outbox {
   /** In the order in which they go out. */
   readonly waiting: readonly Waiting[];
   /** Answered, but maybe not in what is shown yet: with the sequence number that the book then had. */
-  readonly sent: readonly { readonly entries: readonly Entry[]; readonly farmId: string; readonly seq: number }[];
+  readonly sent: readonly { readonly entries: readonly Entry[]; readonly beside?: Beside; readonly farmId: string; readonly seq: number }[];
 }
 
 /** Names of the lock and the channel that the tabs of one device share. */
@@ -46,8 +46,16 @@ export async function enqueue(farmId: string, entries: readonly Entry[], what: s
   void flush();
 }
 
+/** The same for what stands beside the book. It goes out before what is put in after it: a field before its first load. */
+export async function enqueueBeside(farmId: string, beside: Beside, what: string): Promise<void> {
+  await putWaiting({ id: beside.body.id, farmId, entries: [], beside, what, since: Date.now(), tries: 0 });
+  await changed();
+  void flush();
+}
+
 /** A void with the entry made again goes by its own door: the book looks whether somebody else was faster. */
-function requestOf({ farmId, entries }: Waiting): [path: string, body: object] {
+function requestOf({ farmId, entries, beside }: Waiting): [path: string, body: object] {
+  if (beside) return [`/farms/${farmId}/${beside.path}`, beside.body];
   const [first, second] = entries;
   return isCorrection(entries) ? [`/farms/${farmId}/corrections`, { void: first, entry: second }] : [`/farms/${farmId}/entries`, { entries }];
 }
@@ -64,10 +72,10 @@ export async function flush(): Promise<void> {
       if (item.refused !== undefined) continue;
       try {
         await putWaiting({ ...item, tries: item.tries + 1 });
-        const { seq } = await post<AppendAnswer>(...requestOf(item));
+        const { seq = 0 } = await post<Partial<AppendAnswer>>(...requestOf(item));
         await removeWaiting(item.seq!);
         failures = 0;
-        show({ sent: [...state.sent, { entries: item.entries, farmId: item.farmId, seq }].slice(-SENT_KEPT) });
+        show({ sent: [...state.sent, { entries: item.entries, ...(item.beside ? { beside: item.beside } : {}), farmId: item.farmId, seq }].slice(-SENT_KEPT) });
         await changed();
       } catch (error) {
         if (!(error instanceof ApiError)) throw error;

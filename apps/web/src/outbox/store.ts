@@ -1,14 +1,23 @@
 import type { Entry } from '@fanega/core';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
+/** Something beside the book that was made without a signal: a reading, a delay, a neighbor's rows. Its body has an id of this device's. */
+export interface Beside {
+  /** Behind /farms/:id/ */
+  readonly path: string;
+  readonly body: { readonly id: string };
+}
+
 /** One request that waits to be sent, with everything that it needs to be sent to the letter. */
 export interface Waiting {
   /** Place in the queue; given when it is put in. */
   readonly seq?: number;
-  /** ULID of its first entry. */
+  /** ULID of its first entry, or of what stands beside the book. */
   readonly id: string;
   readonly farmId: string;
+  /** Of the book; none where it is something beside it. */
   readonly entries: readonly Entry[];
+  readonly beside?: Beside;
   /** "Cart 2 → Truck 3, 412 bu", for people. */
   readonly what: string;
   /** When it was recorded, ms. */

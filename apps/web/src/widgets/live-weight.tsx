@@ -71,11 +71,13 @@ export function LiveWeight({
           {state}
         </span>
       </p>
-      <p className={`leading-none font-bold ${glance ? 'text-5xl' : 'text-7xl sm:text-8xl'} ${silent ? 'text-muted' : ''}`}>
-        {live ? divided(shown) : '–'} <span className="text-2xl font-normal text-muted">lb</span>
-      </p>
-      <p className={`mt-1 ${glance ? 'text-2xl' : 'text-4xl'}`}>
-        <b>{live ? formatBushels(shown / farm.kgPerBu(crop)) : '–'}</b> <span className="text-lg text-muted">bu{crop ? ` ${crop}` : ''}, as it is</span>
+      <p className={`flex flex-wrap items-baseline gap-x-4 leading-none ${silent ? 'text-muted' : ''}`}>
+        <b className={glance ? 'text-4xl' : 'text-7xl'}>
+          {live ? divided(shown) : '–'} <span className="text-xl font-normal text-muted">lb</span>
+        </b>
+        <b className={glance ? 'text-2xl' : 'text-5xl'}>
+          {live ? formatBushels(shown / farm.kgPerBu(crop)) : '–'} <span className="text-lg font-normal text-muted">bu{glance || !crop ? '' : ` ${crop}, as it is`}</span>
+        </b>
       </p>
       {!glance && (
         <>

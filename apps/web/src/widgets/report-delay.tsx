@@ -4,6 +4,7 @@ import { ulid } from 'ulid';
 import { post } from '../data/api';
 import { type Farm, useRefreshFarm } from '../data/farm';
 import { useSend } from '../data/use-send';
+import type { Beside } from '../outbox';
 import { SelectBox, TextBox } from '../ui';
 import { FormSheet } from '../ui/form-sheet';
 import { DELAY_LINKS, DELAY_WORDS } from './chain-facts';
@@ -11,7 +12,19 @@ import { parseNumber } from './quantity';
 import { useRecorded } from './take-back';
 
 /** Something stands, or will be late: the day is planned anew, and everybody sees it. */
-export function ReportDelay({ farm, machineId: own, onClose }: { farm: Farm; /** Whose delay it is, where one reports his own. */ machineId?: string; onClose: () => void }) {
+export function ReportDelay({
+  farm,
+  machineId: own,
+  onClose,
+  onKeep,
+}: {
+  farm: Farm;
+  /** Whose delay it is, where one reports his own. */
+  machineId?: string;
+  onClose: () => void;
+  /** Out of reach of a tower it waits on the device. */
+  onKeep?: (beside: Beside, what: string) => void;
+}) {
   const refresh = useRefreshFarm(farm.id);
   const recorded = useRecorded();
   const sending = useSend();
@@ -34,6 +47,7 @@ export function ReportDelay({ farm, machineId: own, onClose }: { farm: Farm; /**
       ...(machineId === '' ? {} : { machineId }),
       ...(reason.trim() === '' ? {} : { reason: reason.trim() }),
     };
+    if (onKeep) return onKeep({ path: 'notes/delay', body }, DELAY_WORDS[link] ?? link);
     if (!(await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/delay`, body)))) return;
     recorded(`${DELAY_WORDS[link]}: the day is planned anew`, `notes/${body.id}`);
     await refresh();

@@ -4,7 +4,18 @@ import { Bushels, formatShare, Pounds } from './quantity';
 import { Swatch } from './weave';
 
 /** Whose grain it is: each field's part by weight, in bushels and pounds, summing to the whole. */
-export function ShareList({ farm, wetLots, pounds = true }: { farm: Farm; wetLots: Readonly<Record<string, number>>; pounds?: boolean }) {
+export function ShareList({
+  farm,
+  wetLots,
+  pounds = true,
+  links = true,
+}: {
+  farm: Farm;
+  wetLots: Readonly<Record<string, number>>;
+  pounds?: boolean;
+  /** A glove in a cab hits no link in a line of text. */
+  links?: boolean;
+}) {
   const total = Object.values(wetLots).reduce((a, b) => a + b, 0);
   const rows = Object.entries(wetLots).sort((a, b) => b[1] - a[1]);
   return (
@@ -17,7 +28,9 @@ export function ShareList({ farm, wetLots, pounds = true }: { farm: Farm; wetLot
             <tr key={lotId} className="border-b border-rule last:border-b-0">
               <td className="py-1.5 pr-2 whitespace-nowrap">
                 <Swatch index={farm.lotIndex(lotId)} /> <b>{farm.tag(lotId)}</b>{' '}
-                {lot ? (
+                {lot && !links ? (
+                  lot.fieldName
+                ) : lot ? (
                   <Link className="underline decoration-rule underline-offset-4" to={`/trace/lot/${lotId}`}>
                     {lot.fieldName}
                   </Link>

@@ -13,4 +13,4 @@ export {
   type VehicleNow,
   type WeighedGrain,
 } from './rounds.js';
-export { splitByOwner, NOBODY_KNOWS, type OwnedGrain, type Share } from './owners.js';
+export { splitByOwner, neighborRows, NOBODY_KNOWS, type NeighborRows, type OwnedGrain, type Share } from './owners.js';

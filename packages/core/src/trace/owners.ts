@@ -42,3 +42,27 @@ export function splitByOwner(byLot: Readonly<Record<string, number>>, sharesOf: 
   }
   return [...owners].map(([owner, { kg, lots }]) => ({ owner, kg, lots, own: owner === farm })).sort((a, b) => Number(b.own) - Number(a.own) || (a.owner < b.owner ? -1 : 1));
 }
+
+/** What stands for somebody else's rows in the book: they are a field of their own, so that every load has its owner from the first. */
+export interface NeighborRows {
+  readonly fieldName: string;
+  /** At most four letters. */
+  readonly tag: string;
+}
+
+/**
+ * Names the rows of a neighbor or a family member that are cut with the farm's own machines.
+ * @param owner whose they are; one letter at least @param used names of fields and tags that the farm has already
+ * @example Old Dorsey: "Old Dorsey’s rows", tag OD
+ */
+export function neighborRows(owner: string, used: { readonly fieldNames: readonly string[]; readonly tags: readonly string[] }): NeighborRows {
+  const words = owner.trim().split(/\s+/);
+  const letters = words.length > 1 ? words.slice(0, 3).map((word) => word[0]!) : [...words[0]!].slice(0, 2);
+  const initials = letters.join('').toUpperCase();
+  const free = (base: string, taken: readonly string[], join: string): string => {
+    if (!taken.includes(base)) return base;
+    for (let n = 2; ; n++) if (!taken.includes(`${base}${join}${n}`)) return `${base}${join}${n}`;
+  };
+  // A name keeps room for its number in a book that has names of at most sixty letters.
+  return { fieldName: free(`${owner.trim().slice(0, 50)}’s rows`, used.fieldNames, ' '), tag: free(initials.slice(0, 2), used.tags, '') };
+}

@@ -1,4 +1,4 @@
-import { FieldBody, PlaceBody, SharesBody } from '@fanega/contract';
+import { FieldBody, NeighborRowsBody, PlaceBody, SharesBody } from '@fanega/contract';
 import { Body, Controller, Inject, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
@@ -13,6 +13,13 @@ export class SetupController {
   @Allow('manager')
   addField(@Param('farmId') farmId: string, @Body() body: FieldBody): Promise<{ fieldId: string; lotId: string }> {
     return this.setup.addField(farmId, body);
+  }
+
+  /** By whoever drives: the rows burn or the hail comes, and the owner stands with the first load. */
+  @Post('neighbor-rows')
+  @Allow('operator')
+  addNeighborRows(@Param('farmId') farmId: string, @Body() body: NeighborRowsBody): Promise<{ lotId: string }> {
+    return this.setup.addNeighborRows(farmId, body);
   }
 
   @Put('lots/:lotId/shares')

@@ -1,4 +1,5 @@
-import type { FieldBody, PlaceBody, SharesBody } from '@fanega/contract';
+import type { FieldBody, NeighborRowsBody, PlaceBody, SharesBody } from '@fanega/contract';
+import { neighborRows } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { ulid } from 'ulid';
@@ -42,6 +43,26 @@ export class SetupService {
         shares: body.shares?.map(({ owner, part }) => ({ owner: owner.trim(), part })) ?? [{ owner: farm.name, part: 1 }],
       });
       return { fieldId, lotId };
+    });
+  }
+
+  /** A field and a lot for somebody else's rows, all of them his. The same again changes nothing: a phone sends it until it is answered. */
+  addNeighborRows(farmId: string, body: NeighborRowsBody): Promise<{ lotId: string }> {
+    return this.changing(farmId, async (tx) => {
+      const lotId = body.id;
+      const known = await tx.findOneBy(LotRow, { farmId, id: lotId });
+      if (known) {
+        if (known.shares.length !== 1 || known.shares[0]!.owner !== body.owner.trim()) throw new Refused('id_used_otherwise', 'This id is used by another field already.');
+        return { lotId };
+      }
+      const fields = await tx.findBy(FieldRow, { farmId });
+      const lots = await tx.findBy(LotRow, { farmId, season: body.season });
+      const { fieldName, tag } = neighborRows(body.owner, { fieldNames: fields.map(({ name }) => name), tags: lots.map((lot) => lot.tag) });
+      const fieldId = ulid();
+      // Nobody measured them yet.
+      await tx.insert(FieldRow, { farmId, id: fieldId, name: fieldName, acres: 0 });
+      await tx.insert(LotRow, { farmId, id: lotId, fieldId, crop: body.crop, season: body.season, variety: '', tag, shares: [{ owner: body.owner.trim(), part: 1 }] });
+      return { lotId };
     });
   }
 

@@ -1,5 +1,7 @@
-import { UNKNOWN_LOT } from '@fanega/core';
+import type { LotInfo } from '@fanega/contract';
+import { CROPS } from '@fanega/core';
 import { useState } from 'react';
+import { ulid } from 'ulid';
 import type { Farm } from '../../data/farm';
 import { Button, Choices, SelectBox, Sheet, TextBox } from '../../ui';
 import { NumberPad, typed } from '../../widgets/number-pad';
@@ -13,8 +15,19 @@ export interface CutEntry {
   readonly wetKg: number;
   readonly moisture: number;
   readonly method: 'cartScale' | 'monitor' | 'estimate';
-  readonly note?: string;
 }
+
+/** Rows of somebody else that the farm has no field for yet. */
+export interface NewRows {
+  readonly id: string;
+  readonly owner: string;
+  readonly crop: string;
+  readonly season: number;
+}
+
+/** Is all of it somebody else's? */
+const isOthers = (farm: Farm, lot: LotInfo): boolean => lot.shares.length > 0 && lot.shares.every(({ owner }) => owner !== farm.data.farm.name);
+const SOMEBODY = 'somebody';
 
 /** A dump off the field: two figures on a pad that gloves can hit, filled in as the last one was. */
 export function CutPad({
@@ -29,19 +42,22 @@ export function CutPad({
   neighbor?: boolean;
   start: { readonly lot: string; readonly to: string; readonly wetKg: number; readonly moisture: number };
   onClose: () => void;
-  onRecord: (entry: CutEntry) => void;
+  onRecord: (entry: CutEntry, rows?: NewRows) => void;
 }) {
-  const [lot, setLot] = useState(start.lot);
-  const kgPerBu = farm.kgPerBu(farm.lot(lot)?.crop);
+  const season = Math.max(...farm.data.lots.map((one) => one.season));
+  const lots = farm.data.lots.filter((one) => one.season === season && (!neighbor || isOthers(farm, one)));
+  const [lot, setLot] = useState(neighbor ? (lots[0]?.id ?? SOMEBODY) : start.lot);
+  const [whose, setWhose] = useState('');
+  const [crop, setCrop] = useState(farm.lot(start.lot)?.crop ?? 'corn');
+  const isNew = lot === SOMEBODY;
+  const kgPerBu = farm.kgPerBu(isNew ? crop : farm.lot(lot)?.crop);
   const [unit, setUnit] = useState<WeightUnit>('bu');
   const [texts, setTexts] = useState<Record<Box, string>>({ weight: formatBushels(start.wetKg / kgPerBu).replace(/,/g, ''), moisture: formatMoisture(start.moisture) });
   const [box, setBox] = useState<Box>('weight');
   // What stands there is a guess: the first digit replaces it.
   const [fresh, setFresh] = useState(true);
   const [method, setMethod] = useState<CutEntry['method']>(farm.place(start.to)?.kind === 'combine' ? 'monitor' : 'cartScale');
-  const [wrong, setWrong] = useState<Partial<Record<Box, string>>>({});
-  const [whose, setWhose] = useState('');
-  const season = Math.max(...farm.data.lots.map((one) => one.season));
+  const [wrong, setWrong] = useState<Partial<Record<Box | 'whose', string>>>({});
   const type = (key: string): void => {
     setTexts({ ...texts, [box]: typed(texts[box], key, fresh) });
     setFresh(false);
@@ -57,12 +73,12 @@ export function CutPad({
     const errors = {
       ...(weight.kg === undefined ? { weight: weight.error ?? 'How much?' } : {}),
       ...(moisture.value === undefined ? { moisture: moisture.error ?? 'The moisture is missing' } : {}),
+      ...(isNew && whose.trim() === '' ? { whose: 'Whose rows? A name or a word will do' } : {}),
     };
     setWrong(errors);
-    if (weight.kg === undefined || moisture.value === undefined) return;
-    // Whose it is, nobody knows but the one who cut it: an open question until the office gives it its own field and owner.
-    if (neighbor) return onRecord({ lot: UNKNOWN_LOT, to: start.to, wetKg: weight.kg, moisture: moisture.value, method, note: `neighbor’s rows: ${whose.trim() || 'whose?'}` });
-    onRecord({ lot, to: start.to, wetKg: weight.kg, moisture: moisture.value, method });
+    if (weight.kg === undefined || moisture.value === undefined || errors.whose) return;
+    const rows = isNew ? { id: ulid(), owner: whose.trim(), crop, season } : undefined;
+    onRecord({ lot: rows?.id ?? lot, to: start.to, wetKg: weight.kg, moisture: moisture.value, method }, rows);
   };
   return (
     <Sheet open title={`Into ${farm.placeName(start.to)}`} onClose={onClose}>
@@ -74,19 +90,35 @@ export function CutPad({
           save();
         }}
       >
-        {neighbor ? (
-          <TextBox label="Whose rows" maxLength={60} hint="not the farm’s own: the office gives it its field" value={whose} onChange={(event) => setWhose(event.target.value)} />
-        ) : (
-          <SelectBox label="Field" value={lot} onChange={(event) => setLot(event.target.value)}>
-            {farm.data.lots
-              .filter((one) => one.season === season)
-              .map((one) => (
+        {(!neighbor || lots.length > 0) && (
+          <SelectBox label={neighbor ? 'Whose rows' : 'Field'} value={lot} onChange={(event) => setLot(event.target.value)}>
+            {lots.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.tag} {one.fieldName}
+                {one.shares.some(({ owner }) => owner !== farm.data.farm.name) ? ` (${one.shares.map(({ owner }) => owner).join(', ')})` : ''}
+              </option>
+            ))}
+            {neighbor && <option value={SOMEBODY}>somebody else …</option>}
+          </SelectBox>
+        )}
+        {isNew && (
+          <div className="grid grid-cols-[1fr_9rem] gap-3">
+            <TextBox
+              label={lots.length > 0 ? 'Who' : 'Whose rows'}
+              maxLength={60}
+              hint="theirs in every load, never the farm’s own"
+              value={whose}
+              error={wrong.whose}
+              onChange={(event) => setWhose(event.target.value)}
+            />
+            <SelectBox label="Crop" value={crop} onChange={(event) => setCrop(event.target.value)}>
+              {Object.values(CROPS).map((one) => (
                 <option key={one.id} value={one.id}>
-                  {one.tag} {one.fieldName}
-                  {one.shares.some(({ owner }) => owner !== farm.data.farm.name) ? ` (${one.shares.map(({ owner }) => owner).join(', ')})` : ''}
+                  {one.name}
                 </option>
               ))}
-          </SelectBox>
+            </SelectBox>
+          </div>
         )}
         <div className="grid grid-cols-[1fr_8rem] gap-3">
           <TextBox
@@ -132,7 +164,7 @@ export function CutPad({
           />
         </div>
         <NumberPad onKey={type} />
-        <Button look="do" type="submit" className="mt-auto min-h-20 w-full !text-2xl">
+        <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl">
           Record it
         </Button>
       </form>

@@ -6,11 +6,13 @@ import { NumberPad, typed } from '../../widgets/number-pad';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
 
 /** What is not the usual load, each with its own way in. */
-export type QuickWay = 'split' | 'some' | 'otherBuyer' | 'spilled' | 'ranOver' | 'neighbor' | 'reading' | 'late' | 'else';
+export type QuickWay = 'split' | 'some' | 'second' | 'filledUp' | 'otherBuyer' | 'spilled' | 'ranOver' | 'neighbor' | 'reading' | 'late' | 'else';
 
 const WORDS: Readonly<Record<QuickWay, string>> = {
   split: 'Split over two places',
   some: 'Only some of it',
+  second: 'A second field on top',
+  filledUp: 'Filled up elsewhere',
   otherBuyer: 'To another buyer',
   spilled: 'Spilled',
   ranOver: 'Ran over',
@@ -21,14 +23,14 @@ const WORDS: Readonly<Record<QuickWay, string>> = {
 };
 
 const WAYS: Readonly<Record<string, readonly QuickWay[]>> = {
-  combine: ['some', 'neighbor', 'ranOver', 'spilled', 'reading', 'late', 'else'],
-  cart: ['split', 'some', 'neighbor', 'ranOver', 'spilled', 'late', 'else'],
-  truck: ['split', 'some', 'otherBuyer', 'ranOver', 'spilled', 'late', 'else'],
+  combine: ['some', 'second', 'neighbor', 'ranOver', 'spilled', 'reading', 'late', 'else'],
+  cart: ['split', 'some', 'second', 'neighbor', 'ranOver', 'spilled', 'reading', 'late', 'else'],
+  truck: ['filledUp', 'split', 'some', 'otherBuyer', 'ranOver', 'spilled', 'late', 'else'],
   dryer: ['split', 'some', 'spilled', 'late', 'else'],
 };
 
 export function ChooseWay({ kind, loaded, onClose, onPick }: { kind: string; loaded: boolean; onClose: () => void; onPick: (way: QuickWay) => void }) {
-  const needsGrain: readonly QuickWay[] = ['split', 'some', 'otherBuyer', 'spilled'];
+  const needsGrain: readonly QuickWay[] = ['split', 'some', 'second', 'otherBuyer', 'spilled'];
   return (
     <Sheet open title="Not the usual" onClose={onClose}>
       <div className="grid gap-3 px-4 py-4">
@@ -118,7 +120,7 @@ export function SplitPad({ farm, me, two, onClose, onRecord }: { farm: Farm; me:
             setFresh(false);
           }}
         />
-        <Button look="do" type="submit" className="mt-auto min-h-20 w-full !text-2xl">
+        <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl">
           Record it
         </Button>
       </form>
@@ -156,6 +158,76 @@ function PlacePick({
   );
 }
 
+/** A truck that was begun in one place and filled in another: from which vessel, and how much of it. */
+export function FillPad({
+  farm,
+  me,
+  onClose,
+  onRecord,
+}: {
+  farm: Farm;
+  me: PlaceInfo;
+  onClose: () => void;
+  onRecord: (from: string, wetKg: number | undefined, bushels: number) => void;
+}) {
+  const crop = farm.cropOf(farm.held(me.id).lots);
+  const kinds = ['cart', 'combine', 'overhead', 'bin', 'truck', 'pile'];
+  const sources = farm.data.places
+    .filter((place) => place.id !== me.id && kinds.includes(place.kind) && farm.held(place.id).wetKg > 1)
+    .filter((place) => crop === undefined || farm.cropOf(farm.held(place.id).lots) === crop)
+    .sort((a, b) => kinds.indexOf(a.kind) - kinds.indexOf(b.kind));
+  const [from, setFrom] = useState(sources[0]?.id ?? '');
+  const [text, setText] = useState<string | null>(null);
+  const [fresh, setFresh] = useState(true);
+  const [tried, setTried] = useState(false);
+  const held = farm.held(from);
+  const kgPerBu = farm.kgPerBu(crop ?? farm.cropOf(held.lots));
+  const all = held.wetKg / kgPerBu;
+  const shown = text ?? String(Math.round(Math.min(all, roomOf(farm, me) ?? all)));
+  const bushels = parseNumber(shown);
+  const wrong = !(bushels > 0) ? 'How many bushels?' : bushels > all + 0.5 ? `The book has ${formatBushels(all)} bu there` : undefined;
+  return (
+    <Sheet open title={`${me.name}, filled up elsewhere`} onClose={onClose}>
+      <form
+        className="flex min-h-full flex-col gap-3 px-4 py-3"
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          setTried(true);
+          if (!wrong && from !== '') onRecord(from, bushels >= all - 0.5 ? undefined : bushels * kgPerBu, bushels);
+        }}
+      >
+        {sources.length === 0 && <p className="text-lg text-muted">The book has no such grain anywhere it could come from: record it as something else.</p>}
+        <SelectBox
+          label="From"
+          value={from}
+          onChange={(event) => {
+            setFrom(event.target.value);
+            setText(null);
+            setFresh(true);
+          }}
+        >
+          {sources.map((place) => (
+            <option key={place.id} value={place.id}>
+              {place.name}, {formatBushels(farm.bushels(farm.held(place.id).wetLots))} bu
+            </option>
+          ))}
+        </SelectBox>
+        <TextBox label="How much" unit="bu" inputMode="decimal" value={shown} error={tried ? wrong : undefined} onChange={(event) => setText(event.target.value)} />
+        <NumberPad
+          onKey={(key) => {
+            setText(typed(shown, key, fresh));
+            setFresh(false);
+          }}
+        />
+        <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl" disabled={sources.length === 0}>
+          Record it
+        </Button>
+      </form>
+    </Sheet>
+  );
+}
+
 /** Grain on the ground: an estimate on the pad. */
 export function LostPad({
   farm,
@@ -190,7 +262,7 @@ export function LostPad({
         <TextBox label="On the ground, about" unit="bu" inputMode="decimal" value={text} error={tried ? wrong : undefined} onChange={(event) => setText(event.target.value)} />
         <p className="text-muted">A pile to the knee, as wide as it is long by a step and a half, is about 10 bu. Augers stopped and locked before anybody shovels.</p>
         <NumberPad onKey={(key) => setText(typed(text, key, false))} />
-        <Button look="do" type="submit" className="mt-auto min-h-20 w-full !text-2xl">
+        <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl">
           Record it
         </Button>
       </form>

@@ -1,32 +1,28 @@
-import { useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { useState } from 'react';
 import { ulid } from 'ulid';
-import { post } from '../../data/api';
-import { type Farm, useRefreshFarm } from '../../data/farm';
-import { useSend } from '../../data/use-send';
-import { Button, Problem, SelectBox, Sheet, TextBox } from '../../ui';
+import type { Farm } from '../../data/farm';
+import { keepTester, usualTester } from '../../data/usual-tester';
+import type { Beside } from '../../outbox';
+import { Button, SelectBox, Sheet, TextBox } from '../../ui';
 import { NumberPad, typed } from '../../widgets/number-pad';
-import { readMoisture } from '../../widgets/quantity';
+import { formatMoisture, readMoisture } from '../../widgets/quantity';
 
 /** A reading from the cab: the field that is cut, a number, done. */
-export function ReadMoisture({ farm, lotId, by, onClose }: { farm: Farm; lotId: string | undefined; by: string; onClose: () => void }) {
-  const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const id = useRef(ulid());
+export function ReadMoisture({ farm, lotId, onClose, onKeep }: { farm: Farm; lotId: string | undefined; onClose: () => void; onKeep: (beside: Beside, what: string) => void }) {
   const season = Math.max(...farm.data.lots.map((one) => one.season));
   const lots = farm.data.lots.filter((one) => one.season === season);
   const [fieldId, setField] = useState(farm.lot(lotId ?? '')?.fieldId ?? lots[0]?.fieldId ?? '');
+  const [tester, setTester] = useState(usualTester() ?? '');
   const [text, setText] = useState('');
   const [tried, setTried] = useState(false);
   const { value, error } = readMoisture(text);
-  const save = async (): Promise<void> => {
+  const save = (): void => {
     setTried(true);
     if (value === undefined) return;
-    const body = { id: id.current, fieldId, at: new Date(farm.clock()).toISOString(), moisture: value, source: 'hand', tester: by };
-    if (!(await sending.send(() => post<{ readingId: string }>(`/farms/${farm.id}/readings`, body)))) return;
-    toast('Reading kept');
-    await refresh();
-    onClose();
+    keepTester(tester.trim());
+    const name = lots.find((lot) => lot.fieldId === fieldId)?.fieldName ?? '';
+    const body = { id: ulid(), fieldId, at: new Date(farm.clock()).toISOString(), moisture: value, source: 'hand', ...(tester.trim() === '' ? {} : { tester: tester.trim() }) };
+    onKeep({ path: 'readings', body }, `${name} read ${formatMoisture(value)} %`);
   };
   return (
     <Sheet open title="Moisture reading" onClose={onClose}>
@@ -35,7 +31,7 @@ export function ReadMoisture({ farm, lotId, by, onClose }: { farm: Farm; lotId: 
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
-          void save();
+          save();
         }}
       >
         <SelectBox label="Field" value={fieldId} onChange={(event) => setField(event.target.value)}>
@@ -45,17 +41,19 @@ export function ReadMoisture({ farm, lotId, by, onClose }: { farm: Farm; lotId: 
             </option>
           ))}
         </SelectBox>
-        <TextBox
-          label="Moisture"
-          unit="%"
-          inputMode="decimal"
-          value={text}
-          error={tried ? (error ?? (value === undefined ? 'The moisture is missing' : sending.at.moisture)) : undefined}
-          onChange={(event) => setText(event.target.value)}
-        />
+        <div className="grid grid-cols-2 gap-3">
+          <TextBox
+            label="Moisture"
+            unit="%"
+            inputMode="decimal"
+            value={text}
+            error={tried ? (error ?? (value === undefined ? 'The moisture is missing' : undefined)) : undefined}
+            onChange={(event) => setText(event.target.value)}
+          />
+          <TextBox label="Tester" maxLength={40} hint="which one, if any" value={tester} onChange={(event) => setTester(event.target.value)} />
+        </div>
         <NumberPad onKey={(key) => setText(typed(text, key, false))} />
-        <Problem>{sending.message}</Problem>
-        <Button look="do" type="submit" className="mt-auto min-h-20 w-full !text-2xl" disabled={sending.busy}>
+        <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl">
           Keep the reading
         </Button>
       </form>

@@ -63,7 +63,7 @@ export function SwitchField({
             </li>
           ))}
         </ul>
-        <Button look="do" className="min-h-20 w-full !text-2xl" onClick={() => onDone(holders.map(({ place }) => place.id))}>
+        <Button look="do" className="!min-h-20 w-full !text-2xl" onClick={() => onDone(holders.map(({ place }) => place.id))}>
           {holders.length === 0 ? 'All empty: go on' : 'Go on with the mix'}
         </Button>
       </div>

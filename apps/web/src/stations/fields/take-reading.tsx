@@ -3,13 +3,11 @@ import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { ApiError, post } from '../../data/api';
 import { useFarm, useRefreshFarm } from '../../data/farm';
+import { keepTester, usualTester } from '../../data/usual-tester';
 import { Button, Choices, SelectBox, Sheet, TextBox } from '../../ui';
 import { parseNumber, readMoisture } from '../../widgets/quantity';
 import { useRecorded } from '../../widgets/take-back';
 import { SOURCE_WORDS } from './moisture-chart';
-
-/** The tester of the last reading on this device: most people have one. */
-const TESTER_KEY = 'fanega.tester';
 
 // The contract's classes are the server's: only their types may come into the page.
 const SOURCES = (Object.keys(SOURCE_WORDS) as ReadingSource[]).map((value) => ({ value, label: SOURCE_WORDS[value] }));
@@ -23,7 +21,7 @@ export function TakeReading({ open, onClose, fieldId: given, tester: usual = '' 
   const [fieldId, setFieldId] = useState(given ?? lots[0]?.fieldId ?? '');
   const [source, setSource] = useState<ReadingSource>('hand');
   const [figure, setFigure] = useState('');
-  const [typedTester, setTester] = useState(() => localStorage.getItem(TESTER_KEY));
+  const [typedTester, setTester] = useState(usualTester);
   const tester = typedTester ?? usual;
   const [spot, setSpot] = useState('');
   const [error, setError] = useState<{ field: string; message: string } | null>(null);
@@ -53,7 +51,7 @@ export function TakeReading({ open, onClose, fieldId: given, tester: usual = '' 
       });
       recorded('Reading recorded', `readings/${id.current}`);
       id.current = ulid();
-      localStorage.setItem(TESTER_KEY, tester.trim());
+      keepTester(tester.trim());
       setFigure('');
       await refresh();
       onClose();

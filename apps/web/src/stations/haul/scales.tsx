@@ -1,13 +1,12 @@
 import type { DeviceInfo, HaulAnswer, Notebook } from '@fanega/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { put } from '../../data/api';
-import { type Farm, useRefreshFarm } from '../../data/farm';
+import type { Farm } from '../../data/farm';
 import { scaleSheet, useLive } from '../../data/live';
-import { useSend } from '../../data/use-send';
-import { Choices, Problem, SelectBox } from '../../ui';
+import { Choices } from '../../ui';
 import { LiveWeight, offeredLoads } from '../../widgets/live-weight';
 import { OfferedLoads } from '../../widgets/offered-loads';
+import { StandsIn } from '../../widgets/stands-in';
 import { WeighStation } from './weigh-station';
 
 /** The farm's own scales, live: the cart's, and the bridge. */
@@ -54,10 +53,7 @@ export default function Scales({ farm, notebook, haul, devices }: { farm: Farm; 
 }
 
 function CartScale({ farm, notebook, device, live }: { farm: Farm; notebook: Notebook; device: DeviceInfo; live: Parameters<typeof offeredLoads>[3] }) {
-  const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const { revision, sheet } = scaleSheet(notebook, device);
-  const carts = farm.data.places.filter((place) => place.kind === 'cart' || place.kind === 'truck');
+  const { sheet } = scaleSheet(notebook, device);
   const held = sheet.placeId === undefined ? undefined : farm.held(sheet.placeId);
   const lastLot = farm.data.tape.flatMap(({ entry, voided }) => (!voided && entry.type === 'harvest' ? [entry.lot] : []))[0];
   const crop = (held && farm.cropOf(held.lots)) ?? farm.lot(lastLot ?? '')?.crop;
@@ -65,24 +61,7 @@ function CartScale({ farm, notebook, device, live }: { farm: Farm; notebook: Not
     <>
       <LiveWeight farm={farm} notebook={notebook} device={device} live={live} crop={crop} />
       <div className="mt-4">
-        <SelectBox
-          label="It stands under"
-          value={sheet.placeId ?? ''}
-          disabled={sending.busy}
-          onChange={(event) => {
-            const { placeId: _, ...rest } = sheet;
-            const next = { revision, sheet: event.target.value === '' ? rest : { ...rest, placeId: event.target.value } };
-            void sending.send(() => put<{ revision: number }>(`/farms/${farm.id}/sheets/scale/${device.id}`, next)).then((answer) => answer && refresh());
-          }}
-        >
-          <option value="">not said yet</option>
-          {carts.map((cart) => (
-            <option key={cart.id} value={cart.id}>
-              {cart.name}
-            </option>
-          ))}
-        </SelectBox>
-        <Problem>{sending.message}</Problem>
+        <StandsIn farm={farm} notebook={notebook} device={device} />
       </div>
       <OfferedLoads farm={farm} placeId={sheet.placeId} loads={offeredLoads(farm, notebook, device, live)} by={device.name} />
     </>

@@ -1,10 +1,11 @@
 import type { DeviceInfo, DeviceKind, NewDevice } from '@fanega/contract';
 import { useState } from 'react';
 import { post } from '../../data/api';
-import { type Farm, useDevices, useRefreshFarm } from '../../data/farm';
+import { type Farm, useDevices, useNotebook, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
 import { Button, Empty, Problem, SelectBox, Sheet, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
+import { StandsIn } from '../../widgets/stands-in';
 import { clock, day } from '../../widgets/time';
 
 const KINDS: Readonly<Record<DeviceKind, string>> = {
@@ -51,6 +52,7 @@ function Device({ farm, device }: { farm: Farm; device: DeviceInfo }) {
   const refresh = useRefreshFarm(farm.id);
   const sending = useSend();
   const [sure, setSure] = useState(false);
+  const notebook = useNotebook().data;
   const { timeZone } = farm.data.farm;
   const revoke = async (): Promise<void> => {
     if (!sure) return setSure(true);
@@ -64,6 +66,11 @@ function Device({ farm, device }: { farm: Farm; device: DeviceInfo }) {
       <span className="text-sm">
         {device.revoked ? 'revoked' : device.lastSeen ? `last heard ${day(device.lastSeen, timeZone)} ${clock(device.lastSeen, timeZone)}` : '◐ never heard yet'}
       </span>
+      {notebook && !device.revoked && (device.kind === 'cartScale' || device.kind === 'monitor') && (
+        <div className="w-52">
+          <StandsIn farm={farm} notebook={notebook} device={device} />
+        </div>
+      )}
       {!device.revoked && (
         <Button look="quiet" className="!px-0" disabled={sending.busy} onClick={() => void revoke()}>
           {sure ? 'Yes, revoke it' : 'Revoke'}

@@ -1,0 +1,41 @@
+import type { DeviceInfo, DeviceKind, Notebook } from '@fanega/contract';
+import { put } from '../data/api';
+import { type Farm, useRefreshFarm } from '../data/farm';
+import { scaleSheet } from '../data/live';
+import { useSend } from '../data/use-send';
+import { Problem, SelectBox } from '../ui';
+
+/** What a kind of device belongs to. */
+const BELONGS: Partial<Record<DeviceKind, { readonly label: string; readonly kinds: readonly string[] }>> = {
+  cartScale: { label: 'It stands under', kinds: ['cart', 'truck'] },
+  monitor: { label: 'It is the display of', kinds: ['combine'] },
+};
+
+/** Which machine a scale or a display belongs to; nothing for devices that belong to none. */
+export function StandsIn({ farm, notebook, device }: { farm: Farm; notebook: Notebook; device: DeviceInfo }) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const belongs = BELONGS[device.kind];
+  if (!belongs) return null;
+  const { revision, sheet } = scaleSheet(notebook, device);
+  const change = async (placeId: string): Promise<void> => {
+    const { placeId: _, ...rest } = sheet;
+    const next = { revision, sheet: placeId === '' ? rest : { ...rest, placeId } };
+    if (await sending.send(() => put<{ revision: number }>(`/farms/${farm.id}/sheets/scale/${device.id}`, next))) await refresh();
+  };
+  return (
+    <>
+      <SelectBox label={belongs.label} value={sheet.placeId ?? ''} disabled={sending.busy} onChange={(event) => void change(event.target.value)}>
+        <option value="">not said yet</option>
+        {farm.data.places
+          .filter((place) => belongs.kinds.includes(place.kind))
+          .map((place) => (
+            <option key={place.id} value={place.id}>
+              {place.name}
+            </option>
+          ))}
+      </SelectBox>
+      <Problem>{sending.message}</Problem>
+    </>
+  );
+}
