@@ -105,8 +105,8 @@ const chain: core.ChainNow = {
 const CALLS: Readonly<Record<string, readonly unknown[]>> = {
   tankByFlow: [
     [
-      { atMs: 1e12, flow: 5, moisture: 0.2, speed: 2 },
-      { atMs: 1e12 + 2000, flow: 6, moisture: 0.2, speed: 2 },
+      { atMs: 1e12, flow: 5, moisture: 0.2 },
+      { atMs: 1e12 + 2000, flow: 6, moisture: 0.2 },
     ],
     1e12,
   ],

@@ -47,10 +47,10 @@ export interface TankByFlow {
  * @param moments in order of time @param sinceMs earlier figures are of the load before
  * @example 5 kg/s for 60 s and then 10 kg/s for 60 s, figures every 2 s: 905 kg
  */
-export function tankByFlow(moments: readonly FlowMoment[], sinceMs: number): TankByFlow {
+export function tankByFlow(moments: readonly Pick<FlowMoment, 'atMs' | 'flow' | 'moisture'>[], sinceMs: number): TankByFlow {
   requireInRange('time of the last dump', sinceMs, 0, 1e14, 'ms');
   let [kg, water, silent, before] = [0, 0, 0, 0];
-  const counted: FlowMoment[] = [];
+  const counted: (typeof moments)[number][] = [];
   for (const moment of moments) {
     before = requireInRange('time of a figure, not before the one before', moment.atMs, before, 1e14, 'ms');
     within(FLOW, moment.flow);

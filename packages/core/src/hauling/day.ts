@@ -35,6 +35,16 @@ export interface HaulingDay {
     | { readonly kind: 'home'; readonly dump: Minutes; readonly legPerHour: number; readonly wetBin: number; readonly wetBinHolds: number; readonly dryerPerHour: number };
 }
 
+/** Grain that stands about at one moment, bu, mean over all days. */
+export interface GrainStanding {
+  readonly tanks: number;
+  readonly carts: number;
+  /** In the field, on the road and in line. */
+  readonly trucks: number;
+  /** At home only. */
+  readonly wetBin: number;
+}
+
 /** What a day came to: means over all replications. */
 export interface HaulingResult {
   readonly replications: number;
@@ -44,8 +54,11 @@ export interface HaulingResult {
   readonly deliveredBushels: number;
   /** Loads taken at the destination. */
   readonly loads: number;
-  /** Grain in tanks, carts and trucks when the day is over. */
+  /** Grain in tanks, carts and trucks when the day is over: it stays overnight. */
   readonly onWheels: number;
+  readonly overnight: GrainStanding;
+  /** When the elevator takes no truck any more; at home when the combines stop. */
+  readonly atClose: GrainStanding;
   /** Hours a day: combine standing full, cart waiting for a truck, truck waiting in the field, truck in line (each: per machine). */
   readonly waits: { readonly combine: number; readonly cart: number; readonly truckInField: number; readonly truckInLine: number };
   /** Minutes that one truck waits in line, on average; and the other farms'. */
@@ -91,6 +104,7 @@ const OTHER = 9;
 const STOP = 10;
 const LOOK = 11;
 const OPENS = 12;
+const CLOSES = 13;
 
 /** Events by time, then by order of making. A binary heap in flat arrays: a thousand days are some million events. */
 class Agenda {
@@ -283,6 +297,8 @@ function check(day: HaulingDay): void {
   }
 }
 
+const NOTHING: GrainStanding = { tanks: 0, carts: 0, trucks: 0, wetBin: 0 };
+
 /** One day from start to the last event. Minutes from the start of the day. */
 class DayRun {
   private readonly agenda: Agenda;
@@ -305,6 +321,7 @@ class DayRun {
   private looking = false;
   private over = false;
   private readonly leastRoom: number;
+  atClose: GrainStanding = NOTHING;
 
   constructor(
     private readonly day: HaulingDay,
@@ -336,13 +353,22 @@ class DayRun {
     const to = this.day.destination;
     if (to.kind === 'elevator' && to.othersPerHour > 0) agenda.add(Math.max(0, this.opens) + exponential(this.random, 60 / to.othersPerHour), OTHER, 0);
     if (this.opens > 0) agenda.add(this.opens, OPENS, 0);
+    agenda.add(Math.max(0, to.kind === 'elevator' ? this.closes : this.end), CLOSES, 0);
     while (agenda.next()) this.happen(agenda.time, agenda.kind, agenda.who, agenda.version);
     return this.tally;
   }
 
-  /** Grain that no destination has taken: for the balance. */
-  held(): number {
-    return [...this.combines, ...this.carts, ...this.trucks].reduce((sum, holder) => sum + holder.level, 0);
+  /** Grain that no destination has taken. A cart that is a combine driving itself holds nothing of its own. */
+  standing(now: number): GrainStanding {
+    const sum = (holders: readonly { readonly level: number }[]): number => holders.reduce((total, holder) => total + holder.level, 0);
+    // Looked at between two events, and not touched: what was cut since the last one is in the tanks too.
+    const tanks = this.combines.map((combine, i) => {
+      const grown = combine.cutting ? combine.rate * Math.max(0, Math.min(now, this.end) - combine.since) : 0;
+      return { level: combine.moving ? combine.level + grown : Math.min(this.day.combines[i]!.tank, combine.level + grown) };
+    });
+    const to = this.day.destination;
+    const wetBin = to.kind === 'home' ? Math.max(0, this.wet - ((now - this.wetSince) * to.dryerPerHour) / 60) : 0;
+    return { tanks: sum(tanks), carts: sum(this.carts), trucks: sum(this.trucks), wetBin };
   }
 
   private happen(now: number, kind: number, who: number, version: number): void {
@@ -417,6 +443,9 @@ class DayRun {
         return this.serve(now);
       case OPENS:
         return this.serve(now);
+      case CLOSES:
+        this.atClose = this.standing(now);
+        return;
     }
   }
 
@@ -698,12 +727,14 @@ export function simulateHauling(day: HaulingDay, replications: number, seed: num
   const sum = emptyTally();
   const rates: number[] = [];
   const stops: number[] = [];
-  let held = 0;
+  const atClose: Standing = { ...NOTHING };
+  const overnight: Standing = { ...NOTHING };
   const hours = day.stopHour - day.startHour;
   for (let r = 0; r < replications; r++) {
     const run = new DayRun(day, agenda, seededRandom((Math.imul(seed + 1, 0x9e3779b1) + Math.imul(r + 1, 0x85ebca6b)) >>> 0));
     const tally = run.run();
-    held += run.held();
+    add(atClose, run.atClose);
+    add(overnight, run.standing(agenda.time));
     rates.push(tally.cut / hours);
     if (tally.firstStop < Infinity) stops.push(tally.firstStop);
     for (const key of Object.keys(sum) as (keyof Tally)[]) if (key !== 'firstStop') sum[key] += tally[key];
@@ -720,7 +751,9 @@ export function simulateHauling(day: HaulingDay, replications: number, seed: num
     bushelsPerHour: { mean, standardError: Math.sqrt(variance / replications), low: at(0.1), high: at(0.9) },
     deliveredBushels: each(sum.delivered),
     loads: each(sum.loads),
-    onWheels: each(held),
+    onWheels: each(overnight.tanks + overnight.carts + overnight.trucks),
+    overnight: means(overnight, replications),
+    atClose: means(atClose, replications),
     waits: {
       combine: each(sum.combineWait) / 60 / day.combines.length,
       cart: each(sum.cartWait) / 60 / Math.max(1, day.carts.length),
@@ -733,6 +766,12 @@ export function simulateHauling(day: HaulingDay, replications: number, seed: num
     heldBackBy: heldBack(sum, day, hours * replications * day.combines.length * 60),
   };
 }
+
+type Standing = Record<keyof GrainStanding, number>;
+function add(sum: Standing, more: GrainStanding): void {
+  for (const key of Object.keys(sum) as (keyof GrainStanding)[]) sum[key] += more[key];
+}
+const means = ({ tanks, carts, trucks, wetBin }: Standing, n: number): GrainStanding => ({ tanks: tanks / n, carts: carts / n, trucks: trucks / n, wetBin: wetBin / n });
 
 function heldBack(sum: Tally, day: HaulingDay, fieldMinutes: number): HaulingResult['heldBackBy'] {
   // Standing less than two minutes in a hundred is a pace that the combine sets.
@@ -751,22 +790,34 @@ export interface TrucksWorth {
 }
 
 /**
- * How many trucks are worth having: the same days (same seeds) with one truck, two, and so on, all like the first of the list.
+ * How many trucks are worth having: the same days (same seeds) with one truck, two, and so on: those of the list first, then more like its first.
  * Range and source: {@link HAULING_DAY}.
  * @param leastGain bu/h that a truck has to bring; the advice is the largest fleet whose last truck still did
+ * @param mostLineMin minutes that a truck may wait in line, on average: one that waits longer is room on wheels, not haul
+ * @param onFleet told after each fleet, for whoever waits
  */
-export function trucksWorthHaving(day: HaulingDay, most: number, replications: number, seed: number, leastGain: number): { fleets: TrucksWorth[]; worth: number } {
+export function trucksWorthHaving(
+  day: HaulingDay,
+  most: number,
+  replications: number,
+  seed: number,
+  leastGain: number,
+  mostLineMin = Infinity,
+  onFleet?: (trucks: number) => void,
+): { fleets: TrucksWorth[]; worth: number } {
   requireInRange('largest fleet', most, 1, 40, '');
   requireInRange('gain that a truck has to bring', leastGain, 0, 1e5, 'bu/h');
+  if (mostLineMin !== Infinity) requireInRange('longest line', mostLineMin, 0, 1440, 'min');
   const fleets: TrucksWorth[] = [];
   for (let n = 1; n <= most; n++) {
     const result = simulateHauling({ ...day, trucks: Array.from({ length: n }, (_, i) => day.trucks[i] ?? day.trucks[0]!) }, replications, seed);
     const before = fleets.at(-1);
+    onFleet?.(n);
     fleets.push({ trucks: n, result, gain: before ? result.bushelsPerHour.mean - before.result.bushelsPerHour.mean : null });
   }
   let worth = 1;
   for (const fleet of fleets) {
-    if (fleet.gain !== null && fleet.gain < leastGain) break;
+    if (fleet.gain !== null && (fleet.gain < leastGain || fleet.result.lineMinutes > mostLineMin)) break;
     worth = fleet.trucks;
   }
   return { fleets, worth };

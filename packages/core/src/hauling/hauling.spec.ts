@@ -149,6 +149,15 @@ describe('a day of hauling', () => {
           expect(result.deliveredBushels + result.onWheels).toBeCloseTo(result.bushels, 5);
           expect(result.bushels).toBeLessThanOrEqual(1.4 * 5500 * 11);
           for (const wait of Object.values(result.waits)) expect(wait).toBeGreaterThanOrEqual(-1e-9);
+          const { overnight, atClose } = result;
+          expect(overnight.tanks + overnight.carts + overnight.trucks).toBeCloseTo(result.onWheels, 9);
+          // Nothing holds more than it can, at no moment.
+          for (const standing of [overnight, atClose]) {
+            expect(standing.tanks).toBeLessThanOrEqual(day.combines.reduce((sum, { tank }) => sum + tank, 0) * 1.2);
+            expect(standing.carts).toBeLessThanOrEqual(1900 + 1e-6);
+            expect(standing.trucks).toBeLessThanOrEqual(trucks * 950 + 1e-6);
+            expect(standing.wetBin).toBeLessThanOrEqual(atHome ? 8000 + 1e-6 : 0);
+          }
         },
       ),
       RUNS,
@@ -167,6 +176,16 @@ describe('a day of hauling', () => {
     expect(worth).toBeLessThan(8);
     expect(fleets[0]!.result.heldBackBy).toBe('trucks on the road');
     expect(['carts', 'nothing: the combine sets the pace']).toContain(fleets.at(-1)!.result.heldBackBy);
+  });
+  it('trucks that only wait at a full wet bin are no help, whatever they still bring as room on wheels', () => {
+    const slow = home({ dryerPerHour: 400, wetBin: 4500, wetBinHolds: 3000 });
+    const told: number[] = [];
+    const all = trucksWorthHaving(slow, 6, 20, 5, 20);
+    const patient = trucksWorthHaving(slow, 6, 20, 5, 20, 60, (fleet) => told.push(fleet));
+    expect(told).toEqual([1, 2, 3, 4, 5, 6]);
+    expect(patient.fleets).toEqual(all.fleets);
+    expect(all.worth).toBeGreaterThan(patient.worth);
+    expect(patient.fleets[patient.worth]!.result.lineMinutes).toBeGreaterThan(60);
   });
   it('with everything fast the combines never wait', () => {
     const fast: HaulingDay = {
@@ -195,6 +214,26 @@ describe('a day of hauling', () => {
     expect(early.onWheels).toBeGreaterThan(5000);
     expect(early.heldBackBy).toBe('closing hour');
     expect(late.onWheels).toBeLessThan(1e-6);
+    // At noon trucks are on the road and carts are loaded; what nobody takes after that stands there at night.
+    expect(early.atClose.trucks + early.atClose.carts).toBeGreaterThan(1000);
+    expect(early.overnight.trucks).toBeGreaterThan(4000);
+    // Taken as long as anything comes: at closing everything is gone.
+    expect(Object.values(late.atClose).reduce((a, b) => a + b, 0)).toBeLessThan(1e-6);
+  });
+  it('what stands about at closing and what was delivered by then is what was cut, without chance and after the last event', () => {
+    const worked: HaulingDay = {
+      startHour: 8,
+      stopHour: 9.25,
+      combines: [{ bushelsPerHour: 1000, rateCv: 0, tank: 250, unloadPerHour: 1e6, onTheGo: false }],
+      carts: [{ capacity: 1000, unloadPerHour: 1e6, drive: { mean: 0, cv: 0 } }],
+      trucks: [{ capacity: 500, tarpMin: 0 }],
+      road: { out: { mean: 20, cv: 0 }, back: { mean: 30, cv: 0 } },
+      destination: { kind: 'elevator', opens: 7, closes: 12, pits: 1, unload: { mean: 10, cv: 0 }, othersPerHour: 0 },
+    };
+    const { atClose, overnight, bushels, deliveredBushels } = simulateHauling(worked, 1, 1);
+    expect(atClose.tanks + atClose.carts + atClose.trucks + deliveredBushels).toBeCloseTo(bushels, 6);
+    expect(overnight).toEqual(atClose);
+    expect(deliveredBushels).toBeGreaterThan(0);
   });
   it('refuses a machine that cannot be, by name', () => {
     expect(() => simulateHauling({ ...day, trucks: [] }, 1, 1)).toThrow(/trucks is 0/);

@@ -3,7 +3,7 @@ export { weighed, netWeight, tareFits, loadsLeft, FIELD_WEIGHTS, fieldWeights, w
 export { BRIDGE_FORMULA, FEDERAL_RULES, bridgePounds, axleGroups, legalLoad, type AxleGroup, type LegalLoad, type WeightRules } from './bridge.js';
 export { ERLANG_C, TRUCK_CYCLE, waitingLine, truckCycle, type WaitingLine } from './queue.js';
 export { LAST_LOAD, lastLoad, type LastLoad, type LastLoadInput } from './last-load.js';
-export { HAULING_DAY, simulateHauling, trucksWorthHaving, type HaulingDay, type HaulingResult, type Minutes, type TrucksWorth } from './day.js';
+export { HAULING_DAY, simulateHauling, trucksWorthHaving, type GrainStanding, type HaulingDay, type HaulingResult, type Minutes, type TrucksWorth } from './day.js';
 export { NEXT_FIELD, CRITERIA, SCHOOLS, rankFields, type Criterion, type FieldToCut, type RankedField, type School, type Weights } from './next-field.js';
 export { cabNext, type CabAction, type CabInput, type LoadBefore } from './cab-next.js';
 export {

@@ -58,6 +58,8 @@ import {
   ERLANG_C,
   waitingLine,
   widthOfRows,
+  TANK_BY_FLOW,
+  tankByFlow,
   YIELD_MONITOR,
   yieldFromFlow,
   axleGroups,
@@ -304,6 +306,25 @@ export const harvestHaulingSelling = [
       [0.2, 188.29],
     ],
     (m) => kgPerHaToBushelsPerAcre(yieldFromFlow({ flow: 30 * KG_PER_LB, speed: mphToMetresPerSecond(4), width: ft(20), moisture: m, base: 0.155 }), 56),
+  ),
+  table(
+    {
+      formula: TANK_BY_FLOW,
+      title: 'A flow that rises evenly from 0 to 10 kg/s, by minutes',
+      source: 'Its integral, 10 t/2 (reference: simple-statistics, mean of the figures times the time)',
+      standing: 'computed',
+      allowed: 1e-9,
+      relative: true,
+      unit: 'kg',
+    },
+    [1, 5, 12].map((minutes): [number, number] => [minutes, simple.mean([0, 10]) * 60 * minutes]),
+    (minutes) => {
+      const steps = 30 * minutes;
+      return tankByFlow(
+        Array.from({ length: steps + 1 }, (_, i) => ({ atMs: 1e12 + 2000 * i, flow: (10 * i) / steps, moisture: 0.2 })),
+        1e12,
+      ).kg;
+    },
   ),
   table(
     {

@@ -42,9 +42,14 @@ export class HaulService {
         const [main] = Object.entries(parcels.get(id)?.lots ?? {}).sort((a, b) => b[1] - a[1]);
         return (main && cropOfLot.get(main[0])) ?? null;
       };
-      // What the same buyer paid last for the same crop is the likely price of a ticket that never came.
+      // What the same buyer paid last for the same crop is the likely price of a ticket that never came; else what anybody paid last for it.
       const prices = new Map<string, number>();
-      for (const { id, to, pricePerBu } of deliveries) if (pricePerBu !== undefined) prices.set(`${to} ${cropOf(id)}`, pricePerBu);
+      for (const { id, to, pricePerBu } of deliveries) {
+        if (pricePerBu === undefined) continue;
+        prices.set(`${to} ${cropOf(id)}`, pricePerBu);
+        prices.set(`* ${cropOf(id)}`, pricePerBu);
+      }
+      const priceOf = (entry: MoveEntry): number | null => entry.pricePerBu ?? prices.get(`${entry.to} ${cropOf(entry.id)}`) ?? prices.get(`* ${cropOf(entry.id)}`) ?? null;
       const times: Record<string, OwnTimes> = {};
       for (const to of new Set(rounds.map((round) => round.to))) {
         const own = ownTimes(rounds, to);
@@ -63,13 +68,13 @@ export class HaulService {
             truck: entry.from,
             wetKg: parcels.get(entry.id)?.wetKg ?? 0,
             crop: cropOf(entry.id),
-            pricePerBu: entry.pricePerBu ?? prices.get(`${entry.to} ${cropOf(entry.id)}`) ?? null,
+            pricePerBu: priceOf(entry),
           })),
         times,
         tared: ownBridge
           .sort((a, b) => instantOf(b.at) - instantOf(a.at))
           .slice(0, WEIGHED_AT_ONCE)
-          .map((entry) => ({ entry, truck: entry.from, grossKg: entry.grossKg!, tareKg: entry.tareKg!, crop: cropOf(entry.id), pricePerBu: entry.pricePerBu ?? null })),
+          .map((entry) => ({ entry, truck: entry.from, grossKg: entry.grossKg!, tareKg: entry.tareKg!, crop: cropOf(entry.id), pricePerBu: priceOf(entry) })),
       };
     });
     const tickets: readonly WeighTicketInfo[] = await this.tickets.list(farmId);

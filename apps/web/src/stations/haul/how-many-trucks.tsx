@@ -1,166 +1,125 @@
-import type { Notebook } from '@fanega/contract';
-import type { HaulingDay, TrucksWorth } from '@fanega/core';
+import type { FieldRow, HaulAnswer, Notebook } from '@fanega/contract';
+import type { GrainStanding, HaulingDay, TrucksWorth } from '@fanega/core';
 import { useMemo, useState } from 'react';
-import { Bar, BarChart, CartesianGrid, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import { Bar, BarChart, CartesianGrid, Cell, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Farm } from '../../data/farm';
 import { useScience } from '../../science';
-import { Loading, SelectBox, TextBox } from '../../ui';
-import { formatBushels, parseNumber } from '../../widgets/quantity';
+import { Choices, SelectBox, TextBox } from '../../ui';
+import { formatBushels } from '../../widgets/quantity';
+import { likelyTo } from '../../widgets/chain-facts';
 import { NO_HAUL } from '../../widgets/haul-facts';
+import { boxesOf, type Key, ownRounds, readDay, startTexts, type Texts, type TimesFrom } from './trucks-form';
 
 const MOST = 8;
 const REPLICATIONS = 200;
 const SEED = 20261124;
-/** A truck that brings less than this is company, not help; a setting here. */
-const LEAST_GAIN = '60';
 const hourText = (hour: number): string => `${String(Math.floor(hour)).padStart(2, '0')}:${String(Math.floor((hour % 1) * 60)).padStart(2, '0')}`;
 
-interface Text {
-  combine: string;
-  combines: string;
-  tank: string;
-  cart: string;
-  carts: string;
-  truck: string;
-  road: string;
-  unload: string;
-  others: string;
-  begins: string;
-  ends: string;
-  opens: string;
-  closes: string;
-  gain: string;
-}
-const BOXES: readonly (readonly [keyof Text, string, string, number, number])[] = [
-  ['combines', 'Combines', '', 1, 10],
-  ['combine', 'Each brings', 'bu/h', 50, 10_000],
-  ['tank', 'Tank', 'bu', 20, 2000],
-  ['carts', 'Carts', '', 0, 10],
-  ['cart', 'Cart', 'bu', 50, 5000],
-  ['truck', 'Truck', 'bu', 50, 5000],
-  ['road', 'Road, one way', 'min', 1, 300],
-  ['unload', 'Scale and pit', 'min', 1, 240],
-  ['others', 'Other trucks an hour', '', 0, 60],
-  ['begins', 'Cutting from', 'h', 0, 23],
-  ['ends', 'until', 'h', 1, 24],
-  ['opens', 'Elevator from', 'h', 0, 23],
-  ['closes', 'until', 'h', 1, 24],
-  ['gain', 'A truck must bring', 'bu/h', 0, 10_000],
-];
-
 /** The same two hundred days with one truck, two, three …: what the next one brings, and who waits. */
-export default function HowManyTrucks({ farm, notebook }: { farm: Farm; notebook: Notebook }) {
-  const haul = notebook.haul?.sheet ?? NO_HAUL;
-  const of = (kind: string) => farm.data.places.filter((place) => place.kind === kind);
-  const mean = (kind: string, otherwise: number): string => {
-    const sizes = of(kind).flatMap((place) => (place.capacityBu === null ? [] : [place.capacityBu]));
-    return String(Math.round(sizes.length === 0 ? otherwise : sizes.reduce((a, b) => a + b, 0) / sizes.length));
+export default function HowManyTrucks({ farm, notebook, haul, rows }: { farm: Farm; notebook: Notebook; haul: HaulAnswer; rows: readonly FieldRow[] }) {
+  const sheet = notebook.haul?.sheet ?? NO_HAUL;
+  const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
+  const hasHome = farm.data.places.some((place) => place.kind === 'wetBin');
+  const [to, setTo] = useState(() => likelyTo(farm).buyerId);
+  const [texts, setTexts] = useState<Texts>(() => startTexts(farm, notebook, rows, sheet, likelyTo(farm).buyerId));
+  const own = ownRounds(haul, to);
+  const [from, setFrom] = useState<TimesFrom>('tickets');
+  const times = from === 'tickets' && to !== '' ? own : null;
+  const { day, errors, rate } = useMemo(() => readDay(texts, to, times, sheet.tarpMin), [texts, to, times, sheet.tarpMin]);
+  const [leastGain, mostLineMin] = [Number(texts.gain), Number(texts.line)];
+  const input = useMemo(
+    () => day && { day, most: Math.max(MOST, day.trucks.length), replications: REPLICATIONS, seed: SEED, leastGain, mostLineMin },
+    [day, leastGain, mostLineMin],
+  );
+  const { data, error, isValidating, done } = useScience('trucks', input);
+  const goTo = (next: string): void => {
+    setTo(next);
+    const { road, opens, closes } = startTexts(farm, notebook, rows, sheet, next);
+    setTexts({ ...texts, road, opens, closes });
   };
-  const [to, setTo] = useState(() => of('buyer')[0]?.id ?? '');
-  const [text, setText] = useState<Text>(() => {
-    const machines = Object.values(notebook.machines).map(({ sheet }) => sheet);
-    const set = notebook.nextField?.sheet.combineBushelsPerHour;
-    const combines = Math.max(1, of('combine').length);
-    const rate =
-      set !== undefined
-        ? set / combines
-        : machines.length === 0
-          ? 1500
-          : machines.reduce((sum, m) => sum + (m.goodRate * m.fieldEfficiency) / farm.kgPerBu(undefined), 0) / machines.length;
-    return {
-      combines: String(combines),
-      combine: String(Math.round(rate)),
-      tank: mean('combine', 300),
-      carts: String(of('cart').length),
-      cart: mean('cart', 1000),
-      truck: mean('truck', 900),
-      road: String(haul.roadMin[of('buyer')[0]?.id ?? ''] ?? 25),
-      unload: String(haul.unloadMin),
-      others: String(haul.othersPerHour),
-      begins: '10',
-      ends: '20',
-      opens: '7',
-      closes: '19',
-      gain: LEAST_GAIN,
-    };
-  });
-  const errors: Partial<Record<keyof Text, string>> = {};
-  const value = {} as Record<keyof Text, number>;
-  for (const [key, , , least, most] of BOXES) {
-    value[key] = parseNumber(text[key]);
-    const whole = key === 'combines' || key === 'carts';
-    if (!(value[key] >= least && value[key] <= most) || (whole && !Number.isInteger(value[key])))
-      errors[key] = `${whole ? 'A whole number' : 'A number'} from ${least} to ${most.toLocaleString('en-US')}`;
-  }
-  if (!errors.ends && !errors.begins && value.ends <= value.begins) errors.ends = 'After it begins';
-  if (!errors.closes && !errors.opens && value.closes <= value.opens) errors.closes = 'After it opens';
-  const right = Object.keys(errors).length === 0;
-  const input = useMemo(() => {
-    if (!right) return null;
-    const day: HaulingDay = {
-      startHour: value.begins,
-      stopHour: value.ends,
-      combines: Array.from({ length: value.combines }, () => ({ bushelsPerHour: value.combine, rateCv: 0.15, tank: value.tank, unloadPerHour: 9000, onTheGo: true })),
-      carts: Array.from({ length: value.carts }, () => ({ capacity: value.cart, unloadPerHour: 20_000, drive: { mean: 3, cv: 0.3 } })),
-      trucks: [{ capacity: value.truck, tarpMin: haul.tarpMin }],
-      road: { out: { mean: value.road, cv: 0.15 }, back: { mean: value.road * 0.9, cv: 0.15 } },
-      destination: { kind: 'elevator', opens: value.opens, closes: value.closes, pits: 1, unload: { mean: value.unload, cv: 0.35 }, othersPerHour: value.others },
-    };
-    return { day, most: MOST, replications: REPLICATIONS, seed: SEED, leastGain: value.gain };
-    // The texts are what changes; the figures follow from them.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [text, right, haul.tarpMin]);
-  const { data, error, isValidating } = useScience('trucks', input);
+  const set = (key: Key, text: string): void => setTexts({ ...texts, [key]: text });
   return (
-    <div className="lg:grid lg:grid-cols-[1.3fr_1fr]">
+    <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
       <section aria-label="Trucks" className="min-w-0 px-5 py-5 lg:px-6">
         {error && (
           <p role="alert" className="font-semibold text-clay">
             {error.message}
           </p>
         )}
-        {data ? (
-          <Fleets fleets={data.fleets} worth={data.worth} busy={isValidating} />
-        ) : right && !error ? (
-          <Loading what={`Driving ${REPLICATIONS} days with 1 to ${MOST} trucks`} />
+        {isValidating && (
+          <p className="mb-3 flex items-center gap-3 text-sm text-muted">
+            <progress aria-label="Simulated" className="h-2 w-40 accent-[var(--clay)]" value={done} max={1} /> driving {REPLICATIONS} days with 1 to {input?.most ?? MOST} trucks
+          </p>
+        )}
+        {data && day ? (
+          <Fleets fleets={data.fleets} worth={data.worth} day={day} busy={isValidating} />
         ) : (
-          !error && <p className="text-muted">A figure at the right does not fit.</p>
+          !isValidating && !error && <p className="text-muted">A figure at the right does not fit.</p>
         )}
       </section>
-      <section aria-label="The day" className="border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6">
-        {of('buyer').length > 0 && (
-          <div className="mb-3">
-            <SelectBox
-              label="To"
-              value={to}
-              onChange={(event) => {
-                setTo(event.target.value);
-                const road = haul.roadMin[event.target.value];
-                if (road !== undefined) setText({ ...text, road: String(road) });
-              }}
-            >
-              {of('buyer').map((buyer) => (
-                <option key={buyer.id} value={buyer.id}>
-                  {buyer.name}
-                </option>
-              ))}
-            </SelectBox>
+      <section aria-label="The day" className="space-y-4 border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6">
+        <SelectBox label="Loads go to" value={to} onChange={(event) => goTo(event.target.value)}>
+          {hasHome && <option value="">home, the wet bin</option>}
+          {buyers.map((buyer) => (
+            <option key={buyer.id} value={buyer.id}>
+              {buyer.name}
+            </option>
+          ))}
+          {!hasHome && buyers.length === 0 && <option value="">home</option>}
+        </SelectBox>
+        {own && to !== '' && (
+          <div>
+            <Choices
+              label="Line, scale and pit there"
+              value={from}
+              onChange={setFrom}
+              choices={[
+                { value: 'tickets', label: `by ${own.rounds} own tickets` },
+                { value: 'typed', label: 'typed' },
+              ]}
+            />
+            {times && day?.destination.kind === 'elevator' && (
+              <p className="mt-1 text-sm text-muted">
+                {Math.round(own.toTicket.mean)} min from the last grain to the ticket
+                {day.destination.unload.mean > 1
+                  ? `: ${Math.round(day.destination.unload.mean)} of them there, others’ line included.`
+                  : '. That is no more than tarp and road: is the road really so long?'}
+              </p>
+            )}
           </div>
         )}
-        <div className="grid grid-cols-2 gap-3">
-          {BOXES.map(([key, label, unit]) => (
-            <TextBox
-              key={key}
-              label={label}
-              unit={unit || undefined}
-              inputMode="decimal"
-              value={text[key]}
-              error={errors[key]}
-              onChange={(event) => setText({ ...text, [key]: event.target.value })}
-            />
-          ))}
-        </div>
-        <p className="mt-3 text-sm text-muted">
+        {boxesOf(to, times ? 'tickets' : 'typed').map(({ title, boxes }) => (
+          <fieldset key={title}>
+            <legend className="mb-1 font-bold">{title}</legend>
+            <div className="grid grid-cols-2 gap-3">
+              {boxes.map(({ key, label, unit }) => (
+                <TextBox
+                  key={key}
+                  label={label}
+                  unit={unit || undefined}
+                  inputMode="decimal"
+                  value={texts[key]}
+                  error={errors[key]}
+                  hint={key === 'acres' && rate >= 50 ? `${formatBushels(rate)} bu/h each` : undefined}
+                  onChange={(event) => set(key, event.target.value)}
+                />
+              ))}
+              {title === 'Carts and trucks' && (
+                <div className="col-span-2">
+                  <TextBox
+                    label="Trucks, what each holds"
+                    unit="bu"
+                    value={texts.trucks}
+                    error={errors.trucks}
+                    hint="more than these are like the first"
+                    onChange={(event) => set('trucks', event.target.value)}
+                  />
+                </div>
+              )}
+            </div>
+          </fieldset>
+        ))}
+        <p className="text-sm text-muted">
           {REPLICATIONS} days, the same for each number of trucks, with times that scatter as such times do. A truck that cannot be in line by closing keeps its load overnight.
         </p>
       </section>
@@ -168,7 +127,7 @@ export default function HowManyTrucks({ farm, notebook }: { farm: Farm; notebook
   );
 }
 
-function Fleets({ fleets, worth, busy }: { fleets: readonly TrucksWorth[]; worth: number; busy: boolean }) {
+function Fleets({ fleets, worth, day, busy }: { fleets: readonly TrucksWorth[]; worth: number; day: HaulingDay; busy: boolean }) {
   const best = fleets[worth - 1]!;
   const more = fleets[worth];
   const { result } = best;
@@ -179,7 +138,9 @@ function Fleets({ fleets, worth, busy }: { fleets: readonly TrucksWorth[]; worth
       </p>
       <p className="mt-3 text-xl">
         <b>{formatBushels(result.bushelsPerHour.mean)} bu/h</b> (8 days of 10 between {formatBushels(result.bushelsPerHour.low)} and {formatBushels(result.bushelsPerHour.high)}).{' '}
-        {more !== undefined && more.gain !== null ? `One more would bring ${formatBushels(more.gain)} bu/h.` : ''}{' '}
+        {more !== undefined && more.gain !== null
+          ? `One more would bring ${formatBushels(more.gain)} bu/h${more.result.lineMinutes > 60 ? `, and wait ${Math.round(more.result.lineMinutes)} minutes in line` : ''}.`
+          : ''}{' '}
         {best.gain !== null ? `One less would cost ${formatBushels(best.gain)} bu/h.` : ''}
       </p>
       <p className="mt-1">
@@ -187,14 +148,19 @@ function Fleets({ fleets, worth, busy }: { fleets: readonly TrucksWorth[]; worth
         {result.firstStop.hour === null
           ? 'No combine stands full.'
           : `A combine first stands full about ${hourText(result.firstStop.hour)}, on ${Math.round(100 * result.firstStop.share)} % of days.`}{' '}
-        A truck waits {Math.round(result.lineMinutes)} minutes in line. {formatBushels(result.onWheels)} bu stay on wheels overnight.
+        A truck waits {Math.round(result.lineMinutes)} minutes in line, a cart {(60 * result.waits.cart).toFixed(0)} minutes a day for trucks.
+      </p>
+      <p className="mt-1">
+        <b>{day.destination.kind === 'elevator' ? `At closing, ${hourText(day.destination.closes)}` : `When cutting ends, ${hourText(day.stopHour)}`}:</b>{' '}
+        {standing(result.atClose, day, worth)}. <b>Overnight on wheels: {formatBushels(result.onWheels)} bu</b>
+        {result.onWheels >= 1 ? ` (${standing(result.overnight, day, worth)})` : ''}.
       </p>
       <div
         role="img"
         aria-label={`Bushels an hour by trucks: ${fleets.map((fleet) => `${fleet.trucks}: ${formatBushels(fleet.result.bushelsPerHour.mean)}`).join(', ')}`}
-        className="mt-4 h-60 overflow-hidden"
+        className="mt-4 h-56 overflow-hidden"
       >
-        <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 480, height: 240 }}>
+        <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 480, height: 224 }}>
           <BarChart
             data={fleets.map((fleet) => ({ trucks: fleet.trucks, rate: fleet.result.bushelsPerHour.mean }))}
             margin={{ top: 8, right: 8, bottom: 4, left: 0 }}
@@ -203,31 +169,35 @@ function Fleets({ fleets, worth, busy }: { fleets: readonly TrucksWorth[]; worth
             <CartesianGrid stroke="var(--rule)" vertical={false} />
             <XAxis dataKey="trucks" stroke="var(--ink)" tick={{ fill: 'var(--ink)', fontSize: 14 }} />
             <YAxis width={58} stroke="var(--ink)" tick={{ fill: 'var(--ink)', fontSize: 14 }} tickFormatter={(v: number) => formatBushels(v)} />
-            <Bar dataKey="rate" fill="var(--ink)" isAnimationActive={false} />
+            <Bar dataKey="rate" isAnimationActive={false}>
+              {fleets.map((fleet) => (
+                <Cell key={fleet.trucks} fill={fleet.trucks === worth ? 'var(--clay)' : 'var(--ink)'} />
+              ))}
+            </Bar>
           </BarChart>
         </ResponsiveContainer>
       </div>
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Table by number of trucks">
-        <table className="mt-2 w-full min-w-[34rem]" aria-label="By number of trucks">
+        <table className="mt-2 w-full" aria-label="By number of trucks">
           <thead className="border-y border-ink text-left text-sm">
             <tr>
               <th className="py-1.5 pr-2">Trucks</th>
-              <th className="px-2 text-right">bu/h</th>
-              <th className="px-2 text-right">The last one brings</th>
-              <th className="px-2 text-right">Combine stands</th>
-              <th className="px-2 text-right">Truck in line</th>
-              <th className="py-1.5 pl-2 text-right">On wheels at night</th>
+              <th className="px-1 text-right">bu/h</th>
+              <th className="px-1 text-right">The last one brings</th>
+              <th className="px-1 text-right">Combine stands</th>
+              <th className="px-1 text-right">Truck in line</th>
+              <th className="py-1.5 pl-1 text-right">On wheels at night</th>
             </tr>
           </thead>
           <tbody>
             {fleets.map((fleet) => (
               <tr key={fleet.trucks} className={`border-b border-rule ${fleet.trucks === worth ? 'bg-sand font-semibold' : ''}`}>
                 <td className="py-1 pr-2">{fleet.trucks}</td>
-                <td className="px-2 text-right">{formatBushels(fleet.result.bushelsPerHour.mean)}</td>
-                <td className="px-2 text-right">{fleet.gain === null ? '' : formatBushels(fleet.gain)}</td>
-                <td className="px-2 text-right">{fleet.result.waits.combine.toFixed(1)} h</td>
-                <td className="px-2 text-right">{Math.round(fleet.result.lineMinutes)} min</td>
-                <td className="py-1 pl-2 text-right">{formatBushels(fleet.result.onWheels)} bu</td>
+                <td className="px-1 text-right">{formatBushels(fleet.result.bushelsPerHour.mean)}</td>
+                <td className="px-1 text-right">{fleet.gain === null ? '' : formatBushels(fleet.gain)}</td>
+                <td className="px-1 text-right whitespace-nowrap">{fleet.result.waits.combine.toFixed(1)} h</td>
+                <td className="px-1 text-right whitespace-nowrap">{Math.round(fleet.result.lineMinutes)} min</td>
+                <td className="py-1 pl-1 text-right whitespace-nowrap">{formatBushels(fleet.result.onWheels)} bu</td>
               </tr>
             ))}
           </tbody>
@@ -235,4 +205,22 @@ function Fleets({ fleets, worth, busy }: { fleets: readonly TrucksWorth[]; worth
       </div>
     </div>
   );
+}
+
+/** As full as this is called full. */
+const FULL = 0.9;
+
+/** "tanks 310 bu, carts full (1,930 bu), trucks 2,400 bu": what stands where, and what of it is full. */
+function standing({ tanks, carts, trucks, wetBin }: GrainStanding, day: HaulingDay, fleet: number): string {
+  const sum = (sizes: readonly number[]): number => sizes.reduce((a, b) => a + b, 0);
+  const holds = [
+    ['tanks', tanks, sum(day.combines.map(({ tank }) => tank))],
+    ['carts', carts, sum(day.carts.map(({ capacity }) => capacity))],
+    ['trucks', trucks, sum(Array.from({ length: fleet }, (_, i) => (day.trucks[i] ?? day.trucks[0]!).capacity))],
+    ...(day.destination.kind === 'home' ? ([['the wet bin', wetBin, day.destination.wetBin]] as const) : []),
+  ] as const;
+  const words = holds
+    .filter(([, held]) => held >= 1)
+    .map(([name, held, most]) => `${name} ${held >= FULL * most ? `full (${formatBushels(held)} bu)` : `${formatBushels(held)} bu`}`);
+  return words.length === 0 ? 'everything is empty' : words.join(', ');
 }

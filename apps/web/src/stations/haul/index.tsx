@@ -88,9 +88,17 @@ export default function Haul() {
           element={
             <Answered answer={notebook} what="Setting up the day">
               {(book) => (
-                <Suspense fallback={<Loading what="Opening" />}>
-                  <HowManyTrucks farm={farm} notebook={book} />
-                </Suspense>
+                <Answered answer={haul} what="Setting up the day">
+                  {(answer) => (
+                    <Answered answer={fields} what="Setting up the day">
+                      {(rows) => (
+                        <Suspense fallback={<Loading what="Opening" />}>
+                          <HowManyTrucks farm={farm} notebook={book} haul={answer} rows={rows} />
+                        </Suspense>
+                      )}
+                    </Answered>
+                  )}
+                </Answered>
               )}
             </Answered>
           }

@@ -110,7 +110,8 @@ function LostTickets({ farm, haul }: { farm: Farm; haul: HaulAnswer }) {
   return (
     <section aria-label="Lost tickets" className="border-b border-ink px-5 py-5 lg:px-6">
       <h2 className="text-xl">
-        {rows.length === 1 ? 'A ticket never came back' : `${rows.length} tickets never came back`}: about {formatDollars(money)}
+        {rows.length === 1 ? 'A ticket never came back' : `${rows.length} tickets never came back`}
+        {money > 0 ? `: about ${formatDollars(money)}` : ''}
       </h2>
       <ul className="mt-2">
         {rows.slice(0, 12).map(({ lost, expected }) => (

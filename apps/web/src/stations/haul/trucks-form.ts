@@ -1,0 +1,204 @@
+import type { FieldRow, HaulAnswer, HaulSheet, Notebook } from '@fanega/contract';
+import type { HaulingDay, Minutes, OwnTimes } from '@fanega/core';
+import type { Farm } from '../../data/farm';
+import { fieldFacts } from '../../data/field-facts';
+import { closesAt } from '../../widgets/chain-facts';
+import { bushelsPerHour } from '../../widgets/haul-facts';
+import { parseNumber } from '../../widgets/quantity';
+
+/** Where trucks go: '' is home, the wet bin. */
+export type To = string;
+export type TimesFrom = 'tickets' | 'typed';
+
+export type Key =
+  | 'yield'
+  | 'acres'
+  | 'combines'
+  | 'tank'
+  | 'carts'
+  | 'cart'
+  | 'trucks'
+  | 'road'
+  | 'unload'
+  | 'others'
+  | 'dump'
+  | 'leg'
+  | 'wetBin'
+  | 'wetHolds'
+  | 'dryer'
+  | 'begins'
+  | 'ends'
+  | 'opens'
+  | 'closes'
+  | 'gain'
+  | 'line';
+export type Texts = Readonly<Record<Key, string>>;
+
+export interface Box {
+  readonly key: Key;
+  readonly label: string;
+  readonly unit: string;
+  readonly least: number;
+  readonly most: number;
+  readonly whole?: boolean;
+}
+
+const box = (key: Key, label: string, unit: string, least: number, most: number, whole = false): Box => ({ key, label, unit, least, most, whole });
+
+/** The boxes by what they are about; which of them are asked depends on where the loads go. */
+export function boxesOf(to: To, times: TimesFrom): readonly { readonly title: string; readonly boxes: readonly Box[] }[] {
+  const home = to === '';
+  return [
+    {
+      title: 'Field and combines',
+      boxes: [
+        box('yield', 'Yield as it is', 'bu/ac', 5, 400),
+        box('acres', 'Each cuts', 'ac/h', 0.5, 60),
+        box('combines', 'Combines', '', 1, 10, true),
+        box('tank', 'Tank', 'bu', 20, 2000),
+      ],
+    },
+    { title: 'Carts and trucks', boxes: [box('carts', 'Carts', '', 0, 10, true), box('cart', 'Cart', 'bu', 50, 5000), box('road', 'Road, one way', 'min', 1, 300)] },
+    home
+      ? {
+          title: 'At home',
+          boxes: [
+            box('dump', 'Weigh and open', 'min', 0, 120),
+            box('leg', 'Leg', 'bu/h', 100, 60_000),
+            box('wetBin', 'Wet bin', 'bu', 50, 500_000),
+            box('wetHolds', 'in it now', 'bu', 0, 500_000),
+            box('dryer', 'Dryer', 'bu/h', 0, 20_000),
+          ],
+        }
+      : {
+          title: 'At the buyer',
+          boxes: [
+            ...(times === 'typed' ? [box('unload', 'Scale and pit', 'min', 1, 240), box('others', 'Other trucks an hour', '', 0, 60)] : []),
+            box('opens', 'Opens', 'h', 0, 23),
+            box('closes', 'Closes', 'h', 1, 24),
+          ],
+        },
+    { title: 'The day', boxes: [box('begins', 'Cutting from', 'h', 0, 23), box('ends', 'until', 'h', 1, 24), box('gain', 'A truck must bring', 'bu/h', 0, 10_000), box('line', 'and wait no longer than', 'min', 0, 1440)] },
+  ];
+}
+
+const whole = (value: number): string => String(Math.round(value));
+/** A truck that brings less than this is company, and one that waits longer is room on wheels; settings here. */
+const LEAST_GAIN = '60';
+const MOST_LINE = '60';
+const USUAL = { tank: 300, cart: 1000, truck: 900, rate: 1500, yieldBu: 180 };
+
+/** The day as the farm knows it: its field, its machines, its roads. */
+export function startTexts(farm: Farm, notebook: Notebook, rows: readonly FieldRow[], sheet: HaulSheet, to: To): Texts {
+  const of = (kind: string) => farm.data.places.filter((place) => place.kind === kind);
+  const sizes = (kind: string) => of(kind).flatMap((place) => (place.capacityBu === null ? [] : [place.capacityBu]));
+  const mean = (kind: string, otherwise: number): string => whole(sizes(kind).length === 0 ? otherwise : sizes(kind).reduce((a, b) => a + b, 0) / sizes(kind).length);
+  const current = rows.filter((row) => row.lastCut !== null).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0];
+  const facts = fieldFacts(farm, rows, notebook).find((fact) => fact.row === current);
+  const base = facts?.crop.baseMoisture ?? 0.15;
+  // Expected is dry at the base; combines and trucks have it as it is.
+  const wetYield = facts?.expected ? (facts.expected * (1 - base)) / (1 - Math.min(0.5, current?.lastMoisture?.moisture ?? base)) : USUAL.yieldBu;
+  const combines = Math.max(1, of('combine').length);
+  const rate = bushelsPerHour(farm, notebook) / combines;
+  const wet = of('wetBin')[0];
+  const moisture = current?.lastMoisture?.moisture ?? 0.18;
+  const next = notebook.nextField?.sheet;
+  const dryer = next && moisture > next.dryTo + 0.002 ? next.bushelPointsPerHour / (100 * (moisture - next.dryTo)) : 1000;
+  const hours = closesAt(farm, notebook, facts?.crop.id ?? 'corn', to);
+  return {
+    yield: whole(wetYield),
+    acres: ((rate >= 1 ? rate : USUAL.rate) / wetYield).toFixed(1),
+    combines: String(combines),
+    tank: mean('combine', USUAL.tank),
+    carts: String(of('cart').length),
+    cart: mean('cart', USUAL.cart),
+    trucks: sizes('truck').length === 0 ? String(USUAL.truck) : sizes('truck').map(whole).join(', '),
+    road: whole(to === '' ? (sheet.roadMin['home'] ?? 5) : (sheet.roadMin[to] ?? 25)),
+    unload: whole(sheet.unloadMin),
+    others: String(sheet.othersPerHour),
+    dump: '4',
+    leg: '5000',
+    wetBin: whole(wet?.capacityBu ?? 3000),
+    wetHolds: whole(wet ? Math.min(wet.capacityBu ?? Infinity, farm.bushels(farm.held(wet.id).wetLots)) : 0),
+    dryer: whole(Math.min(20_000, dryer)),
+    begins: '10',
+    ends: '20',
+    opens: hours ? whole(hours.opens / 60) : '7',
+    closes: hours ? whole(hours.closes / 60) : '19',
+    gain: LEAST_GAIN,
+    line: MOST_LINE,
+  };
+}
+
+const MOST_TRUCK_BU = 5000;
+
+/** Sizes of trucks, "940, 940, 960"; empty where one is no truck. */
+export function readSizes(text: string): number[] {
+  const sizes = text
+    .split(/;|\s+|,\s/)
+    .filter(Boolean)
+    .flatMap((part) => {
+      const size = parseNumber(part);
+      // "940,960" is two trucks, "1,000" is one.
+      return size > MOST_TRUCK_BU ? part.split(',').map(parseNumber) : [size];
+    });
+  return sizes.every((size) => size >= 50 && size <= MOST_TRUCK_BU) && sizes.length <= 40 ? sizes : [];
+}
+
+/** Line, scale and pit together, out of own rounds: what a round took from the last grain to the ticket, less tarp and road. */
+export function atBuyer(times: OwnTimes, tarpMin: number, roadMin: number): Minutes {
+  const mean = Math.max(1, times.toTicket.mean - tarpMin - roadMin);
+  return { mean, cv: Math.min(1.5, (times.toTicket.cv * times.toTicket.mean) / mean) };
+}
+
+export interface DayRead {
+  /** Null where something does not fit. */
+  readonly day: HaulingDay | null;
+  readonly errors: Partial<Record<Key, string>>;
+  /** bu/h that each combine brings */
+  readonly rate: number;
+}
+
+/** The simulated day that the boxes describe, or what is wrong at which of them. */
+export function readDay(texts: Texts, to: To, times: OwnTimes | null, tarpMin: number): DayRead {
+  const errors: Partial<Record<Key, string>> = {};
+  const value = {} as Record<Key, number>;
+  for (const { key, least, most, whole: isWhole } of boxesOf(to, times ? 'tickets' : 'typed').flatMap(({ boxes }) => boxes)) {
+    value[key] = parseNumber(texts[key]);
+    if (!(value[key] >= least && value[key] <= most) || (isWhole && !Number.isInteger(value[key])))
+      errors[key] = `${isWhole ? 'A whole number' : 'A number'} from ${least} to ${most.toLocaleString('en-US')}`;
+  }
+  const sizes = readSizes(texts.trucks);
+  if (sizes.length === 0) errors.trucks = 'Bushels of each, like 940, 940, 960';
+  if (!errors.ends && !errors.begins && value.ends <= value.begins) errors.ends = 'After it begins';
+  if (to !== '' && !errors.closes && !errors.opens && value.closes <= value.opens) errors.closes = 'After it opens';
+  if (to === '' && !errors.wetHolds && !errors.wetBin && value.wetHolds > value.wetBin) errors.wetHolds = 'More than it holds';
+  if (to === '' && !errors.wetBin && sizes.some((size) => size > value.wetBin)) errors.wetBin = 'At least one load';
+  const rate = value.yield * value.acres;
+  if (!errors.yield && !errors.acres && !(rate >= 50 && rate <= 8900)) errors.acres = 'That is no rate of a combine: 50 to 8,900 bu/h';
+  if (Object.keys(errors).length > 0) return { day: null, errors, rate };
+  const day: HaulingDay = {
+    startHour: value.begins,
+    stopHour: value.ends,
+    combines: Array.from({ length: value.combines }, () => ({ bushelsPerHour: rate, rateCv: 0.15, tank: value.tank, unloadPerHour: 9000, onTheGo: true })),
+    carts: Array.from({ length: value.carts }, () => ({ capacity: value.cart, unloadPerHour: 20_000, drive: { mean: 3, cv: 0.3 } })),
+    trucks: sizes.map((capacity) => ({ capacity, tarpMin })),
+    road: { out: { mean: value.road, cv: 0.15 }, back: { mean: value.road * 0.9, cv: 0.15 } },
+    destination:
+      to === ''
+        ? { kind: 'home', dump: { mean: value.dump, cv: 0.3 }, legPerHour: value.leg, wetBin: value.wetBin, wetBinHolds: value.wetHolds, dryerPerHour: value.dryer }
+        : {
+            kind: 'elevator',
+            opens: value.opens,
+            closes: value.closes,
+            pits: 1,
+            unload: times ? atBuyer(times, tarpMin, value.road) : { mean: value.unload, cv: 0.35 },
+            // Own rounds have the others' line in them already.
+            othersPerHour: times ? 0 : value.others,
+          },
+  };
+  return { day, errors, rate };
+}
+
+/** Own rounds to a buyer, where there are enough of them. */
+export const ownRounds = (haul: HaulAnswer, to: To): OwnTimes | null => haul.times[to] ?? null;
