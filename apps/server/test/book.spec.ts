@@ -104,6 +104,28 @@ describe('appending', () => {
     await append(...joins.map((join) => entry({ type: 'void', voids: join.id })));
     expect((await positions())[p.truck]!.wetKg).toBeCloseTo(poundsToKilograms(51_480 + 51_500), 6);
   });
+
+  it('one tap in the cab and the scale’s own record are one load: all of it is what the cart held', async () => {
+    await append(harvest({ wetKg: 20_000 }));
+    const tap = entry({ type: 'move', from: p.cart, to: p.truck, device: 'cab' });
+    const scale = { ...tap, id: ulid(), at: String(tap.at).replace(/00\.000Z$/, '30.000Z'), device: 'cart scale', wetKg: 20_120, method: 'cartScale' };
+    const before = (await positions())[p.truck]!.wetKg;
+    await append(tap);
+    expect((await append(scale)).body.joined).toEqual([{ first: tap.id, second: scale.id }]);
+    // The scale's weight counts, once, and no grain of an unknown field has come up.
+    expect((await positions())[p.truck]!.wetKg - before).toBeCloseTo(20_120, 6);
+    expect((await positions())[p.cart]!.wetKg).toBe(0);
+  });
+  it('a correction of a load that somebody else corrected meanwhile is refused: it would be there twice', async () => {
+    const wrong = harvest({ wetKg: 7000 });
+    await append(wrong);
+    const correct = (wetKg: number) => ({ void: entry({ type: 'void', voids: wrong.id, note: 'made again' }), entry: harvest({ wetKg }) });
+    const mine = correct(7100);
+    expect((await client.post(`/farms/${farmId}/corrections`, mine)).status).toBe(200);
+    // Sent again after a lost answer it is the same one.
+    expect((await client.post(`/farms/${farmId}/corrections`, mine)).status).toBe(200);
+    expect(await client.post<Refusal>(`/farms/${farmId}/corrections`, correct(7200))).toMatchObject({ status: 409, body: { code: 'corrected_already' } });
+  });
 });
 
 describe('a wrong body is explained, and never a 500', () => {

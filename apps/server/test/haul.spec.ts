@@ -239,7 +239,8 @@ describe('sheets of trucks and scales', () => {
 
   it('somebody else’s rows are a field of his own from the first load, made once by whoever drives', async () => {
     const driver = await harness.member(farmId, 'operator');
-    const rows = (more: object) => driver.post<{ lotId: string; message: string }>(`/farms/${farmId}/neighbor-rows`, { id: ulid(), owner: 'Old Dorsey', crop: 'corn', season: 2026, ...more });
+    const rows = (more: object) =>
+      driver.post<{ lotId: string; message: string }>(`/farms/${farmId}/neighbor-rows`, { id: ulid(), owner: 'Old Dorsey', crop: 'corn', season: 2026, ...more });
     const id = ulid();
     expect((await rows({ id })).body).toEqual({ lotId: id });
     expect((await rows({ id })).body).toEqual({ lotId: id });

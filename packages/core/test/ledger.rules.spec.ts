@@ -301,6 +301,34 @@ describe('moment M17: two phones, one load, and the clock goes back', () => {
   });
 });
 
+describe('twins of which one has no weight', () => {
+  const at = (minute: number): string => `2026-09-08T14:${String(minute).padStart(2, '0')}:00Z`;
+  const move = (id: string, device: string, minute: number, wetKg?: number): Entry => ({
+    type: 'move',
+    id,
+    device,
+    at: at(minute),
+    from: 'cart',
+    to: 'T2',
+    ...(wetKg === undefined ? {} : { wetKg }),
+  });
+  const held = () => 20_000;
+  const same = (...entries: Entry[]) => findTwins(entries, undefined, held).map((pair) => pair.same);
+
+  it('one tap and the scale speak of the same load: all of it is what the cart held', () => {
+    expect(same(move('A', 'x', 1), move('B', 'y', 2, 20_150))).toEqual([true]);
+    expect(same(move('A', 'x', 1, 19_900), move('B', 'y', 2))).toEqual([true]);
+    expect(same(move('A', 'x', 1), move('B', 'y', 2))).toEqual([true]);
+    expect(same(move('A', 'x', 1), move('B', 'y', 2, 20_300))).toEqual([false]);
+    // Nobody knows what it held: it is asked.
+    expect(findTwins([move('A', 'x', 1), move('B', 'y', 2, 20_000)]).map((pair) => pair.same)).toEqual([false]);
+  });
+  it('a cart that was filled again in between makes two loads, or at least a question', () => {
+    const dump: Entry = { type: 'harvest', id: 'H', at: at(5), lot: 'A', to: 'cart', wetKg: 20_000, moisture: 0.2 };
+    expect(same(move('A', 'x', 1), dump, move('B', 'y', 9))).toEqual([false]);
+  });
+});
+
 describe('a bad book is refused whole, naming the entry and the field', () => {
   const good: Entry = { type: 'harvest', id: 'G', at: '2026-09-08T12:00:00Z', lot: 'A', to: 'cart', wetKg: 1000, moisture: 0.2 };
   const refusals = (entry: object): string[] => {

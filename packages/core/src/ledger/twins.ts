@@ -6,7 +6,7 @@ export interface TwinPair {
   /** The one that stays: first by (at, id). */
   readonly first: MoveEntry;
   readonly second: MoveEntry;
-  /** |difference| of the two weights over the first; null where one was not weighed. */
+  /** |difference| of the two weights over the first; null where one was not weighed and nobody knows what "all of it" was. */
   readonly difference: number | null;
   /** At most 1 %: one load, joined without asking. Beyond that both stay and somebody is asked. */
   readonly same: boolean;
@@ -25,8 +25,10 @@ export const TWIN_RULES: TwinRules = { tolerance: 0.01, withinMinutes: 20 };
  * Finds moves of the same vehicle, in the same loading, recorded by two devices. The same loading: the same places, not
  * further apart than the rule says, and the vehicle neither loaded at another place nor emptied in between.
  * Each entry is in one pair at most. Voided entries are left out by the caller.
+ * @param heldKg what the book has in a place just before a move: a record without a weight says "all of it", so that is its weight,
+ * unless grain came in between the two. Left out, such pairs are asked about.
  */
-export function findTwins(entries: readonly Entry[], rules: TwinRules = TWIN_RULES): TwinPair[] {
+export function findTwins(entries: readonly Entry[], rules: TwinRules = TWIN_RULES, heldKg?: (move: MoveEntry) => number): TwinPair[] {
   const moves = entries.map((entry) => ({ entry, ms: instantOf(entry.at) })).sort((a, b) => a.ms - b.ms || (a.entry.id < b.entry.id ? -1 : 1));
   const taken = new Set<string>();
   const pairs: TwinPair[] = [];
@@ -38,8 +40,11 @@ export function findTwins(entries: readonly Entry[], rules: TwinRules = TWIN_RUL
       if (second.type === 'move' && second.from === first.to) break;
       if (second.type !== 'move' || second.from !== first.from || second.to !== first.to || taken.has(second.id)) continue;
       if (!second.device || second.device === first.device) continue;
-      const a = first.wetKg ?? null;
-      const b = second.wetKg ?? null;
+      const unweighed = first.wetKg === undefined || second.wetKg === undefined;
+      const refilled = unweighed && moves.slice(i + 1, j).some(({ entry }) => (entry.type === 'harvest' || entry.type === 'move') && entry.to === first.from);
+      const all = unweighed && !refilled && heldKg ? heldKg(first) : null;
+      const a = first.wetKg ?? all;
+      const b = second.wetKg ?? all;
       const difference = a === null || b === null || a === 0 ? null : Math.abs(a - b) / a;
       pairs.push({ first, second, difference, same: difference !== null && difference <= rules.tolerance });
       taken.add(first.id).add(second.id);

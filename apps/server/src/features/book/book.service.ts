@@ -1,5 +1,5 @@
 import { type AppendAnswer, ULID } from '@fanega/contract';
-import { type Book, bookFromJson, BookRefused, type Entry, findTwins, instantOf, joinTwins, Ledger, TWIN_RULES, type TwinPair } from '@fanega/core';
+import { type Book, bookFromJson, BookRefused, type Entry, findTwins, instantOf, joinTwins, Ledger, type MoveEntry, TWIN_RULES, type TwinPair } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
@@ -194,7 +194,12 @@ export class BookService {
       const at = instantOf(move.at);
       for (const entry of ledger.entriesBetween(at - TWIN_RULES.withinMinutes * 60_000, at + TWIN_RULES.withinMinutes * 60_000)) around.set(entry.id, entry);
     }
-    return findTwins([...around.values()].filter((entry) => !voided.has(entry.id))).filter((pair) => pair.same && (ids.has(pair.first.id) || ids.has(pair.second.id)));
+    const heldKg = (move: MoveEntry): number => ledger.positions(instantOf(move.at) - 0.001)[move.from]?.wetKg ?? 0;
+    return findTwins(
+      [...around.values()].filter((entry) => !voided.has(entry.id)),
+      TWIN_RULES,
+      heldKg,
+    ).filter((pair) => pair.same && (ids.has(pair.first.id) || ids.has(pair.second.id)));
   }
 }
 

@@ -8,7 +8,7 @@ import { Choices, SelectBox, TextBox } from '../../ui';
 import { formatBushels } from '../../widgets/quantity';
 import { likelyTo } from '../../widgets/chain-facts';
 import { NO_HAUL } from '../../widgets/haul-facts';
-import { boxesOf, type Key, ownRounds, readDay, startTexts, type Texts, type TimesFrom } from './trucks-form';
+import { atBuyer, boxesOf, type Key, ownRounds, readDay, startTexts, type Texts, type TimesFrom } from './trucks-form';
 
 const MOST = 8;
 const REPLICATIONS = 200;
@@ -25,13 +25,14 @@ export default function HowManyTrucks({ farm, notebook, haul, rows }: { farm: Fa
   const own = ownRounds(haul, to);
   const [from, setFrom] = useState<TimesFrom>('tickets');
   const times = from === 'tickets' && to !== '' ? own : null;
-  const { day, errors, rate } = useMemo(() => readDay(texts, to, times, sheet.tarpMin), [texts, to, times, sheet.tarpMin]);
+  const { day, errors, rate } = useMemo(() => readDay(texts, to, times, sheet), [texts, to, times, sheet]);
   const [leastGain, mostLineMin] = [Number(texts.gain), Number(texts.line)];
   const input = useMemo(
     () => day && { day, most: Math.max(MOST, day.trucks.length), replications: REPLICATIONS, seed: SEED, leastGain, mostLineMin },
     [day, leastGain, mostLineMin],
   );
   const { data, error, isValidating, done } = useScience('trucks', input);
+  const there = times && day ? atBuyer(times, sheet, Number(texts.road)) : null;
   const goTo = (next: string): void => {
     setTo(next);
     const { road, opens, closes } = startTexts(farm, notebook, rows, sheet, next);
@@ -78,11 +79,11 @@ export default function HowManyTrucks({ farm, notebook, haul, rows }: { farm: Fa
                 { value: 'typed', label: 'typed' },
               ]}
             />
-            {times && day?.destination.kind === 'elevator' && (
+            {there && own && (
               <p className="mt-1 text-sm text-muted">
                 {Math.round(own.toTicket.mean)} min from the last grain to the ticket
-                {day.destination.unload.mean > 1
-                  ? `: ${Math.round(day.destination.unload.mean)} of them there, others’ line included.`
+                {there.pit.mean > 1
+                  ? `: ${Math.round(there.lineMin)} of them in others’ line, ${Math.round(there.pit.mean)} at scale and pit.`
                   : '. That is no more than tarp and road: is the road really so long?'}
               </p>
             )}

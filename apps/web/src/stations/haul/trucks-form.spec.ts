@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { atBuyer, boxesOf, readDay, readSizes, type Texts } from './trucks-form';
 
+const SHEET = { tarpMin: 3, unloadMin: 11 };
 const TEXTS: Texts = {
   yield: '200',
   acres: '7.5',
@@ -27,29 +28,30 @@ const TEXTS: Texts = {
 
 describe('the day that the boxes describe', () => {
   it('goes to the buyer with its hours, each truck its own size, the rate out of yield and acres', () => {
-    const { day, errors, rate } = readDay(TEXTS, 'redbud', null, 3);
+    const { day, errors, rate } = readDay(TEXTS, 'redbud', null, SHEET);
     expect([errors, rate]).toEqual([{}, 1500]);
     expect(day!.combines.map(({ bushelsPerHour, tank }) => [bushelsPerHour, tank])).toEqual([[1500, 350], [1500, 350]]); // prettier-ignore
     expect(day!.trucks.map(({ capacity }) => capacity)).toEqual([940, 940, 960]);
     expect(day!.destination).toEqual({ kind: 'elevator', opens: 9, closes: 19, pits: 1, unload: { mean: 11, cv: 0.35 }, othersPerHour: 3 });
   });
   it('goes home with leg, wet bin and dryer, and asks for nothing of a buyer', () => {
-    const { day } = readDay({ ...TEXTS, unload: 'x', closes: '' }, '', null, 3);
+    const { day } = readDay({ ...TEXTS, unload: 'x', closes: '' }, '', null, SHEET);
     expect(day!.destination).toEqual({ kind: 'home', dump: { mean: 4, cv: 0.3 }, legPerHour: 5000, wetBin: 4500, wetBinHolds: 900, dryerPerHour: 430 });
-    expect(readDay({ ...TEXTS, wetHolds: '5000' }, '', null, 3).errors.wetHolds).toBe('More than it holds');
-    expect(readDay({ ...TEXTS, wetBin: '900', wetHolds: '0' }, '', null, 3).errors.wetBin).toBe('At least one load');
+    expect(readDay({ ...TEXTS, wetHolds: '5000' }, '', null, SHEET).errors.wetHolds).toBe('More than it holds');
+    expect(readDay({ ...TEXTS, wetBin: '900', wetHolds: '0' }, '', null, SHEET).errors.wetBin).toBe('At least one load');
     expect(boxesOf('', 'typed').flatMap(({ boxes }) => boxes.map(({ key }) => key))).not.toContain('closes');
   });
   it('takes line and pit from the farm’s own rounds: they hold the others’ line already', () => {
     const times = { rounds: 14, toTicket: { mean: 46, cv: 0.25 }, back: null };
-    const { day } = readDay({ ...TEXTS, others: 'many' }, 'redbud', times, 3);
-    // 46 minutes from the last grain to the ticket, 3 of tarp, 24 of road: 19 there.
-    expect(atBuyer(times, 3, 24)).toEqual({ mean: 19, cv: (0.25 * 46) / 19 });
-    expect(day!.destination).toMatchObject({ unload: { mean: 19 }, othersPerHour: 0 });
-    expect(atBuyer(times, 3, 60).mean).toBe(1);
+    const { day } = readDay({ ...TEXTS, others: 'many' }, 'redbud', times, SHEET);
+    // 46 minutes from the last grain to the ticket, 3 of tarp, 24 of road: 19 there, of which scale and pit take 11.
+    expect(atBuyer(times, SHEET, 24)).toEqual({ pit: { mean: 11, cv: 0.35 }, lineMin: 8 });
+    expect(day!.destination).toMatchObject({ unload: { mean: 11 }, othersPerHour: 0 });
+    expect(day!.road.out).toEqual({ mean: 32, cv: 0.25 });
+    expect(atBuyer(times, SHEET, 60)).toEqual({ pit: { mean: 1, cv: 0.35 }, lineMin: 0 });
   });
   it('says at its box what does not fit', () => {
-    const wrong = (more: Partial<Texts>) => readDay({ ...TEXTS, ...more }, 'redbud', null, 3).errors;
+    const wrong = (more: Partial<Texts>) => readDay({ ...TEXTS, ...more }, 'redbud', null, SHEET).errors;
     expect(wrong({ carts: '1.5' })).toEqual({ carts: 'A whole number from 0 to 10' });
     expect(wrong({ trucks: '940, none' })).toEqual({ trucks: 'Bushels of each, like 940, 940, 960' });
     expect(wrong({ ends: '9' })).toEqual({ ends: 'After it begins' });

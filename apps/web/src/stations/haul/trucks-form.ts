@@ -78,7 +78,15 @@ export function boxesOf(to: To, times: TimesFrom): readonly { readonly title: st
             box('closes', 'Closes', 'h', 1, 24),
           ],
         },
-    { title: 'The day', boxes: [box('begins', 'Cutting from', 'h', 0, 23), box('ends', 'until', 'h', 1, 24), box('gain', 'A truck must bring', 'bu/h', 0, 10_000), box('line', 'and wait no longer than', 'min', 0, 1440)] },
+    {
+      title: 'The day',
+      boxes: [
+        box('begins', 'Cutting from', 'h', 0, 23),
+        box('ends', 'until', 'h', 1, 24),
+        box('gain', 'A truck must bring', 'bu/h', 0, 10_000),
+        box('line', 'and wait no longer than', 'min', 0, 1440),
+      ],
+    },
   ];
 }
 
@@ -145,10 +153,14 @@ export function readSizes(text: string): number[] {
   return sizes.every((size) => size >= 50 && size <= MOST_TRUCK_BU) && sizes.length <= 40 ? sizes : [];
 }
 
-/** Line, scale and pit together, out of own rounds: what a round took from the last grain to the ticket, less tarp and road. */
-export function atBuyer(times: OwnTimes, tarpMin: number, roadMin: number): Minutes {
-  const mean = Math.max(1, times.toTicket.mean - tarpMin - roadMin);
-  return { mean, cv: Math.min(1.5, (times.toTicket.cv * times.toTicket.mean) / mean) };
+/**
+ * What own rounds tell of the time at the buyer: from the last grain to the ticket, less tarp and road. Scale and pit take what they
+ * usually take, one own truck after the other; the rest is the others' line, in which each waits for itself.
+ */
+export function atBuyer(times: OwnTimes, { tarpMin, unloadMin }: Pick<HaulSheet, 'tarpMin' | 'unloadMin'>, roadMin: number): { readonly pit: Minutes; readonly lineMin: number } {
+  const there = Math.max(1, times.toTicket.mean - tarpMin - roadMin);
+  const pit = Math.min(there, unloadMin);
+  return { pit: { mean: pit, cv: 0.35 }, lineMin: there - pit };
 }
 
 export interface DayRead {
@@ -160,7 +172,7 @@ export interface DayRead {
 }
 
 /** The simulated day that the boxes describe, or what is wrong at which of them. */
-export function readDay(texts: Texts, to: To, times: OwnTimes | null, tarpMin: number): DayRead {
+export function readDay(texts: Texts, to: To, times: OwnTimes | null, sheet: Pick<HaulSheet, 'tarpMin' | 'unloadMin'>): DayRead {
   const errors: Partial<Record<Key, string>> = {};
   const value = {} as Record<Key, number>;
   for (const { key, least, most, whole: isWhole } of boxesOf(to, times ? 'tickets' : 'typed').flatMap(({ boxes }) => boxes)) {
@@ -177,13 +189,14 @@ export function readDay(texts: Texts, to: To, times: OwnTimes | null, tarpMin: n
   const rate = value.yield * value.acres;
   if (!errors.yield && !errors.acres && !(rate >= 50 && rate <= 8900)) errors.acres = 'That is no rate of a combine: 50 to 8,900 bu/h';
   if (Object.keys(errors).length > 0) return { day: null, errors, rate };
+  const there = times && to !== '' ? atBuyer(times, sheet, value.road) : null;
   const day: HaulingDay = {
     startHour: value.begins,
     stopHour: value.ends,
     combines: Array.from({ length: value.combines }, () => ({ bushelsPerHour: rate, rateCv: 0.15, tank: value.tank, unloadPerHour: 9000, onTheGo: true })),
     carts: Array.from({ length: value.carts }, () => ({ capacity: value.cart, unloadPerHour: 20_000, drive: { mean: 3, cv: 0.3 } })),
-    trucks: sizes.map((capacity) => ({ capacity, tarpMin })),
-    road: { out: { mean: value.road, cv: 0.15 }, back: { mean: value.road * 0.9, cv: 0.15 } },
+    trucks: sizes.map((capacity) => ({ capacity, tarpMin: sheet.tarpMin })),
+    road: { out: { mean: value.road + (there?.lineMin ?? 0), cv: there && times ? Math.min(1, times.toTicket.cv) : 0.15 }, back: { mean: value.road * 0.9, cv: 0.15 } },
     destination:
       to === ''
         ? { kind: 'home', dump: { mean: value.dump, cv: 0.3 }, legPerHour: value.leg, wetBin: value.wetBin, wetBinHolds: value.wetHolds, dryerPerHour: value.dryer }
@@ -192,9 +205,9 @@ export function readDay(texts: Texts, to: To, times: OwnTimes | null, tarpMin: n
             opens: value.opens,
             closes: value.closes,
             pits: 1,
-            unload: times ? atBuyer(times, tarpMin, value.road) : { mean: value.unload, cv: 0.35 },
+            unload: there?.pit ?? { mean: value.unload, cv: 0.35 },
             // Own rounds have the others' line in them already.
-            othersPerHour: times ? 0 : value.others,
+            othersPerHour: there ? 0 : value.others,
           },
   };
   return { day, errors, rate };

@@ -1,0 +1,148 @@
+// npm run bench:server [-- --seconds 60]: fifty devices that write twenty entries a second in all, and a server killed in the middle of
+// writing. Figures, and an exit code that says whether every acknowledged entry is there, none twice, and the book balances.
+import { mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { buildAll } from './lib/build.mjs';
+import { startDatabase } from './lib/database.mjs';
+import { ensureMariadb } from './lib/packages.mjs';
+import { anyFreePort } from './lib/run.mjs';
+import { prepareDatabase, startServer } from './lib/server.mjs';
+import { enterDemo } from './lib/wires.mjs';
+
+const { values } = parseArgs({ options: { seconds: { type: 'string', default: '60' } } });
+const SECONDS = Number(values.seconds);
+const DEVICES = 50;
+const PER_SECOND = 20;
+const LIMIT_MS = 250;
+const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+
+await ensureMariadb();
+await buildAll();
+const { ulid } = await import('ulid');
+const dir = mkdtempSync(path.join(os.tmpdir(), 'fanega-bench-'));
+const database = await startDatabase(dir, { quiet: true });
+const url = database.url('fanega_bench');
+const port = await anyFreePort();
+const start = () => startServer({ url, port, env: { FANEGA_LOG: 'error' } });
+await prepareDatabase(url, true);
+let server = await start();
+const failures = [];
+const check = (holds, what) => {
+  console.log(`${holds ? '●' : '■'} ${what}`);
+  if (!holds) failures.push(what);
+};
+
+try {
+  const { farmId, call } = await enterDemo(server.address);
+  const now = await call('GET', `/farms/${farmId}/now`);
+  const lot = now.lots[0].id;
+  const devices = [];
+  for (let i = 0; i < DEVICES; i++) devices.push(await call('POST', `/farms/${farmId}/devices`, { name: `Scale ${i + 1}`, kind: 'cartScale' }));
+  const before = now.entries;
+  const cart = 'cart-1';
+  // A device as a gateway is one: an entry with its id, tried until somebody answers.
+  const acknowledged = new Map();
+  const sent = new Map();
+  let refused = 0;
+  let tries = 0;
+  const send = async (token, entry, patient) => {
+    const began = performance.now();
+    for (;;) {
+      tries++;
+      try {
+        const response = await fetch(`${server.address}/api/device/entries`, {
+          method: 'POST',
+          headers: { Authorization: `Bearer ${token}`, 'Content-Type': 'application/json' },
+          body: JSON.stringify({ entries: [entry] }),
+        });
+        const answer = await response.json();
+        if (response.ok) {
+          acknowledged.set(entry.id, performance.now() - began);
+          return;
+        }
+        if (response.status < 500 && response.status !== 429) {
+          refused++;
+          console.error(`${response.status}: ${answer.message}`);
+          return;
+        }
+      } catch {
+        // nobody answers: the server is being started
+      }
+      if (!patient) {
+        refused++;
+        return;
+      }
+      await wait(150);
+    }
+  };
+  let made = 0;
+  const write = async (seconds, patient) => {
+    const began = performance.now();
+    const under = [];
+    const total = seconds * PER_SECOND;
+    for (let i = 0; i < total; i++) {
+      const due = began + (1000 * i) / PER_SECOND;
+      if (due > performance.now()) await wait(due - performance.now());
+      const n = made++;
+      const at = now.now + 60_000 + n * 1000;
+      const entry = { type: 'harvest', id: ulid(), at: new Date(at).toISOString(), lot, to: cart, wetKg: 100 + (n % 7), moisture: 0.18, method: 'cartScale' };
+      sent.set(entry.id, entry);
+      under.push(send(devices[n % DEVICES].token, entry, patient));
+    }
+    await Promise.all(under);
+    return (performance.now() - began) / 1000;
+  };
+  const inBook = async () => {
+    const { seq } = await call('GET', `/farms/${farmId}/now`);
+    const book = await call('GET', `/farms/${farmId}/book`);
+    return { seq, entries: book.entries.filter((entry) => sent.has(entry.id)) };
+  };
+  const weighs = () => [...sent.values()].reduce((sum, entry) => sum + entry.wetKg, 0);
+  const judge = async (title) => {
+    const { entries } = await inBook();
+    const after = await call('GET', `/farms/${farmId}/now`);
+    const ids = entries.map((entry) => entry.id);
+    check(new Set(ids).size === ids.length, `${title}: no entry is there twice`);
+    check(
+      [...acknowledged.keys()].every((id) => ids.includes(id)),
+      `${title}: each of ${acknowledged.size} acknowledged entries is in the book`,
+    );
+    check(after.balance.balances, `${title}: the book balances (gap ${after.balance.gap ?? 0})`);
+    const held = after.positions[cart].wetKg - now.positions[cart].wetKg;
+    check(Math.abs(held - weighs()) < 1e-3, `${title}: the cart holds what was sent (${held.toFixed(1)} kg)`);
+    check(after.entries === before + sent.size, `${title}: ${sent.size} entries more than before`);
+  };
+
+  console.log(`${DEVICES} devices, ${PER_SECOND} entries a second in all, ${SECONDS} s`);
+  const took = await write(SECONDS, false);
+  const times = [...acknowledged.values()].sort((a, b) => a - b);
+  const at = (share) => times[Math.min(times.length - 1, Math.floor(share * times.length))];
+  console.log(
+    `acknowledged in ms: median ${at(0.5).toFixed(1)}, p90 ${at(0.9).toFixed(1)}, p99 ${at(0.99).toFixed(1)}, longest ${times.at(-1).toFixed(1)}; ${(times.length / took).toFixed(1)} a second`,
+  );
+  check(refused === 0 && times.length === SECONDS * PER_SECOND, `no error in ${SECONDS * PER_SECOND} entries`);
+  check(at(0.99) < LIMIT_MS, `p99 of the acknowledgement is under ${LIMIT_MS} ms: ${at(0.99).toFixed(0)} ms`);
+  await judge('after the minute');
+
+  console.log('the server is killed by its pid in the middle of writing, and started again');
+  const triesBefore = tries;
+  const madeBefore = sent.size;
+  const writing = write(12, true);
+  for (let kills = 0; kills < 3; kills++) {
+    await wait(2500);
+    process.kill(server.child.pid, 'SIGKILL');
+    const killed = performance.now();
+    server = await start();
+    console.log(`killed and answering again after ${((performance.now() - killed) / 1000).toFixed(1)} s`);
+  }
+  await writing;
+  console.log(`${sent.size - madeBefore} entries in ${tries - triesBefore} tries`);
+  await judge('after three kills');
+} finally {
+  await server.stop();
+  await database.stop();
+  rmSync(dir, { recursive: true, force: true });
+}
+if (failures.length > 0) process.exit(1);
