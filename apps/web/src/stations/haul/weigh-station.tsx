@@ -1,18 +1,20 @@
-import type { DeviceInfo, HaulAnswer, Notebook, TapeLine, WeighTicketInfo } from '@fanega/contract';
+import type { DeviceInfo, HaulAnswer, Notebook, WeighTicketInfo } from '@fanega/contract';
 import { type AxleDoubt, axleByAxle, axleDoubts, type AxleRun, RangeRefusal, tareCorrections, type TareCorrection, tareStanding, weighed } from '@fanega/core';
 import { Printer } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { ulid } from 'ulid';
-import { get, post } from '../../data/api';
+import { post } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
 import { type LiveDevice, scaleSheet, zeroed } from '../../data/live';
 import { useSend } from '../../data/use-send';
 import { deviceName } from '../../record';
 import { Button, Choices, Problem, SelectBox, TextBox } from '../../ui';
 import { divided, useSilent } from '../../widgets/live-weight';
-import { formatBushels, formatBushelsFine, formatDollars, parseNumber } from '../../widgets/quantity';
-import { clock, day } from '../../widgets/time';
+import { formatBushels, formatBushelsFine, parseNumber } from '../../widgets/quantity';
+import { day } from '../../widgets/time';
+import { OwnTickets } from './own-tickets';
+import { TareCorrections } from './tare-corrections';
 import { bridgeText, loadedAxles, rulesOf, taresOf, toKg, weighingOf } from './weigh-facts';
 
 type How = 'axles' | 'whole' | 'hand';
@@ -140,7 +142,7 @@ export function WeighStation({
           />
         )}
       </div>
-      <Tickets farm={farm} notebook={notebook} haul={haul} />
+      <OwnTickets farm={farm} notebook={notebook} haul={haul} />
     </div>
   );
 }
@@ -325,7 +327,7 @@ function Result({
         {corrections.length === 0 ? (
           <p className="mt-1">No load since the last empty weight is touched by it.</p>
         ) : (
-          <Corrections farm={farm} haul={haul} corrections={corrections} newTare={{ id: ids.current.note, axlesKg, combination }} unit={unit} />
+          <TareCorrections farm={farm} haul={haul} corrections={corrections} newTare={{ id: ids.current.note, axlesKg, combination }} unit={unit} />
         )}
       </div>
     );
@@ -346,6 +348,18 @@ function Result({
             tareKg: weighed(weighingOf(ticket.tareKg)).kg,
             legalPounds: farm.kgPerBu(ticket.crop ?? undefined) / 0.45359237,
             pricePerBu: priceOf(haul, ticket.crop),
+          })),
+        // Loads that the bridge wrote without a ticket of ours: where the truck has only one combination, they are of it.
+        ...haul.tared
+          .filter((load) => load.truck === truckId && new Set([combination, ...tares.map((one) => one.combination)]).size === 1)
+          .map((load) => ({
+            id: load.entry.id,
+            atMs: Date.parse(load.entry.at),
+            combination,
+            grossKg: load.grossKg,
+            tareKg: load.tareKg,
+            legalPounds: farm.kgPerBu(load.crop ?? undefined) / 0.45359237,
+            pricePerBu: load.pricePerBu ?? priceOf(haul, load.crop),
           })),
       ];
       setCorrections(tareCorrections(loads, combination, gross, standing?.newest.atMs ?? 0, Math.max(now, standing?.newest.atMs ?? 0), rules.tareTolerance));
@@ -490,156 +504,5 @@ function PrintLink({ farm, number }: { farm: Farm; number: number }) {
     >
       <Printer size={18} aria-hidden="true" /> Print
     </a>
-  );
-}
-
-/** Loads that were weighed with a tare now known to be wrong: what each correction changes; the old tickets stay, void. */
-function Corrections({
-  farm,
-  haul,
-  corrections,
-  newTare,
-  unit,
-}: {
-  farm: Farm;
-  haul: HaulAnswer;
-  corrections: readonly TareCorrection[];
-  newTare: { readonly id: string; readonly axlesKg: readonly number[]; readonly combination: string };
-  unit: 'lb' | 't';
-}) {
-  const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const [done, setDone] = useState<ReadonlySet<string>>(new Set());
-  const ids = useRef(new Map<string, { ticket: string; entry: string; void: string }>());
-  const { timeZone } = farm.data.farm;
-  const sum = corrections.reduce((total, one) => total + one.bushels, 0);
-  const money = corrections.some((one) => one.money === null) ? null : corrections.reduce((total, one) => total + one.money!, 0);
-  const correct = async (one: TareCorrection): Promise<void> => {
-    const ticket = haul.tickets.find(({ number }) => String(number) === one.load.id);
-    if (!ticket) return;
-    const own = ids.current.get(one.load.id) ?? { ticket: ulid(), entry: ulid(), void: ulid() };
-    ids.current.set(one.load.id, own);
-    const done = await sending.send(async () => {
-      let entry: object | undefined;
-      if (ticket.entryId !== null) {
-        const { entry: old } = await get<TapeLine>(`/farms/${farm.id}/entries/${ticket.entryId}`);
-        await post<object>(`/farms/${farm.id}/entries`, {
-          entries: [
-            { id: own.void, type: 'void', at: new Date(farm.clock()).toISOString(), voids: old.id, note: `ticket ${ticket.number}: wrong empty weight`, device: deviceName() },
-          ],
-        });
-        const { id: _, recordedAt: __, by: ___, ...rest } = old as typeof old & Record<string, unknown>;
-        entry = { ...rest, id: own.entry, wetKg: one.netAfterKg, note: `own bridge; corrects ticket ${ticket.number}` };
-      }
-      const made = await post<WeighTicketInfo>(`/farms/${farm.id}/weigh-tickets`, {
-        id: own.ticket,
-        at: ticket.at,
-        machineId: ticket.machineId,
-        combination: newTare.combination,
-        grossKg: ticket.grossKg,
-        tareKg: newTare.axlesKg,
-        tareId: newTare.id,
-        byHand: ticket.byHand,
-        ...(entry ? { entry } : {}),
-      });
-      await post<WeighTicketInfo>(`/farms/${farm.id}/weigh-tickets/${ticket.number}/void`);
-      return made;
-    });
-    if (!done) return;
-    setDone((before) => new Set(before).add(one.load.id));
-    toast(`Ticket ${ticket.number} is void; ${done.number} stands for it`);
-    await refresh();
-  };
-  return (
-    <section aria-label="Loads with the wrong tare" className="mt-3">
-      <h3 className="text-xl">
-        {corrections.length} {corrections.length === 1 ? 'load was' : 'loads were'} weighed with the old one: {sum < 0 ? '−' : '+'}
-        {formatBushels(Math.abs(sum))} bu{money === null ? '' : `, ${money < 0 ? '−' : '+'}${formatDollars(Math.abs(money))}`}
-      </h3>
-      <ul className="mt-1">
-        {corrections.map((one) => (
-          <li key={one.load.id} className="flex flex-wrap items-center justify-between gap-x-4 border-b border-rule py-1.5">
-            <span>
-              No. {one.load.id}, {day(one.load.atMs, timeZone)} {clock(one.load.atMs, timeZone)}: {bridgeText(one.netBeforeKg, unit)} → <b>{bridgeText(one.netAfterKg, unit)}</b> (
-              {one.bushels < 0 ? '−' : '+'}
-              {formatBushelsFine(Math.abs(one.bushels))} bu)
-            </span>
-            {done.has(one.load.id) ? (
-              <b>● corrected</b>
-            ) : (
-              <Button disabled={sending.busy} onClick={() => void correct(one)}>
-                Correct
-              </Button>
-            )}
-          </li>
-        ))}
-      </ul>
-      <Problem>{sending.message}</Problem>
-      <p className="mt-1 text-sm text-muted">A correction voids the old ticket and prints a new one; both stay in the book.</p>
-    </section>
-  );
-}
-
-function Tickets({ farm, notebook, haul }: { farm: Farm; notebook: Notebook; haul: HaulAnswer }) {
-  const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const [sure, setSure] = useState<number | null>(null);
-  const { timeZone } = farm.data.farm;
-  const { unit } = rulesOf(notebook);
-  const voidIds = useRef(new Map<number, string>());
-  const voidIt = async ({ number, entryId }: WeighTicketInfo): Promise<void> => {
-    if (sure !== number) return setSure(number);
-    setSure(null);
-    const id = voidIds.current.get(number) ?? ulid();
-    voidIds.current.set(number, id);
-    const done = await sending.send(async () => {
-      // What it said in the book goes with it.
-      if (entryId !== null)
-        await post<object>(`/farms/${farm.id}/entries`, {
-          entries: [{ id, type: 'void', at: new Date(farm.clock()).toISOString(), voids: entryId, note: `ticket ${number} is void`, device: deviceName() }],
-        });
-      return post<WeighTicketInfo>(`/farms/${farm.id}/weigh-tickets/${number}/void`);
-    });
-    if (done) await refresh();
-  };
-  return (
-    <section aria-label="Own tickets" className="mt-8 lg:mt-0 lg:border-l lg:border-rule lg:pl-6">
-      <h2 className="text-xl">Own tickets</h2>
-      {haul.tickets.length === 0 && <p className="mt-1 text-muted">None yet. A loaded truck on the bridge makes number 1.</p>}
-      <ul className="mt-1">
-        {haul.tickets.slice(0, 14).map((ticket) => (
-          <li key={ticket.number} className="border-b border-rule py-1.5">
-            <p className={`flex justify-between gap-3 ${ticket.voided ? 'text-muted line-through' : ''}`}>
-              <b>
-                No. {ticket.number} <span className="font-normal">{farm.placeName(ticket.machineId)}</span>
-              </b>
-              <b>{bridgeText(ticket.netKg, unit)}</b>
-            </p>
-            <p className="flex flex-wrap items-center justify-between gap-x-3 text-sm text-muted">
-              <span>
-                {day(ticket.at, timeZone)} {clock(ticket.at, timeZone)}, {ticket.byHand ? 'typed' : ticket.grossKg.length > 1 ? `${ticket.grossKg.length} axles` : 'whole'}
-                {ticket.voided ? ', void' : ''}
-              </span>
-              <span className="flex gap-3">
-                <a
-                  className="py-2 font-semibold underline decoration-rule underline-offset-4"
-                  href={`/api/farms/${farm.id}/weigh-tickets/${ticket.number}/pdf`}
-                  target="_blank"
-                  rel="noreferrer"
-                >
-                  Print
-                </a>
-                {!ticket.voided && (
-                  <Button look="quiet" className="!px-0 text-sm" disabled={sending.busy} onClick={() => void voidIt(ticket)}>
-                    {sure === ticket.number ? 'Yes, void it' : 'Void'}
-                  </Button>
-                )}
-              </span>
-            </p>
-          </li>
-        ))}
-      </ul>
-      <Problem>{sending.message}</Problem>
-    </section>
   );
 }
