@@ -1,7 +1,7 @@
 // npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN …; docs/devices.md lists them
 import { readFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
-import { parseArgs } from 'node:util';
+import { parseArgs, type ParseArgsConfig } from 'node:util';
 import type { DeviceHello, DeviceNames } from '@fanega/contract';
 import { KG_PER_LB, seededRandom } from '@fanega/core';
 import { ulid } from 'ulid';
@@ -19,14 +19,14 @@ import { crossing } from './weighbridge.js';
 const USAGE = `npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN [--seed 1] [--speed 1]
 
   weather       [--every 600] [--once]                      measured hours and a forecast
-  cart-scale    --play "14000,13800,-27000" [--on 0]        lb onto the cart and off it, one after the other
+  cart-scale    --play="14000,13800,-27000" [--on 0]        lb onto the cart and off it, one after the other
   weighbridge   --axles "11800,16400,16500,17200,17100"     lb of each axle, from the front, driven over the platform
   monitor       [--minutes 5] [--rate 2900] [--moisture 18] what a combine's display shows while it cuts
   tester        --field TAG --moisture 17.2                 one reading of a hand tester that is a little off
   elevator      --truck NAME --buyer NAME --net LB --moisture 16.5 [--price 4.42] [--ticket 4001] [--tare 26800]
   day           --wires FILE [--speed 60]                   a whole harvest day; npm run demo:day makes the wires`;
 
-const { values, positionals } = parseArgs({
+const OPTIONS = {
   allowPositionals: true,
   options: {
     url: { type: 'string' },
@@ -50,7 +50,16 @@ const { values, positionals } = parseArgs({
     ticket: { type: 'string', default: '4001' },
     wires: { type: 'string' },
   },
-});
+} as const satisfies ParseArgsConfig;
+
+function read(): ReturnType<typeof parseArgs<typeof OPTIONS>> {
+  try {
+    return parseArgs(OPTIONS);
+  } catch (error) {
+    return usage(error instanceof Error ? error.message : String(error));
+  }
+}
+const { values, positionals } = read();
 
 function usage(problem?: string): never {
   console.error(problem === undefined ? USAGE : `${problem}\n\n${USAGE}`);

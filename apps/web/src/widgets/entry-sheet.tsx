@@ -13,27 +13,27 @@ import { clock, day } from './time';
 import { WeighAgain } from './weigh-again';
 
 /** One entry, as it was recorded and as it counts; from here it is voided, made again or traced. */
-export function EntrySheet({ entryId, onClose }: { entryId: string | null; onClose: () => void }) {
+export function EntrySheet({ entryId, onClose, weigh = false }: { entryId: string | null; onClose: () => void; /** Opens where another measurement is typed. */ weigh?: boolean }) {
   return (
     <Sheet open={entryId !== null} title="Entry" onClose={onClose}>
-      {entryId && <EntryBody entryId={entryId} onClose={onClose} />}
+      {entryId && <EntryBody entryId={entryId} onClose={onClose} weigh={weigh} />}
     </Sheet>
   );
 }
 
-function EntryBody({ entryId, onClose }: { entryId: string; onClose: () => void }) {
+function EntryBody({ entryId, onClose, weigh }: { entryId: string; onClose: () => void; weigh: boolean }) {
   const farm = useFarm();
   return (
     <Answered answer={useTapeLine(entryId)} what="Looking it up">
-      {(line) => <EntryFacts line={line} farm={farm} onClose={onClose} />}
+      {(line) => <EntryFacts line={line} farm={farm} onClose={onClose} weigh={weigh} />}
     </Answered>
   );
 }
 
-function EntryFacts({ line, farm, onClose }: { line: TapeLine; farm: Farm; onClose: () => void }) {
+function EntryFacts({ line, farm, onClose, weigh }: { line: TapeLine; farm: Farm; onClose: () => void; weigh: boolean }) {
   const recorder = useRecorder();
   const [sure, setSure] = useState(false);
-  const [again, setAgain] = useState(false);
+  const [again, setAgain] = useState(weigh);
   const { entry } = line;
   const { timeZone } = farm.data.farm;
   const isDelivery = entry.type === 'move' && farm.place(entry.to)?.kind === 'buyer';

@@ -10,6 +10,12 @@ import { Button, Choices, Problem, SelectBox, TextBox } from '../ui';
 import { METHOD_WORDS } from './method-words';
 import { readMoisture, readWeight, type WeightUnit } from './quantity';
 
+/** What likely weighed it too: the display beside the cart, the buyer's ticket that came late, the cart. */
+function likelyMethod(farm: Farm, entry: Entry): Method {
+  if (entry.type === 'move' && farm.place(entry.to)?.kind === 'buyer' && entry.method !== 'ticket') return 'ticket';
+  return entry.type === 'harvest' && entry.method !== 'monitor' ? 'monitor' : 'cartScale';
+}
+
 /** Another measurement of the same grain: the display's figure beside the cart's, the farm's own bridge beside the ticket. Which one counts is the farm's rule. */
 export function WeighAgain({ farm, entry, crop, onDone }: { farm: Farm; entry: Entry; crop: string | undefined; onDone: () => void }) {
   const refresh = useRefreshFarm(farm.id);
@@ -18,7 +24,7 @@ export function WeighAgain({ farm, entry, crop, onDone }: { farm: Farm; entry: E
   const [weight, setWeight] = useState('');
   const [unit, setUnit] = useState<WeightUnit>('lb');
   const [moisture, setMoisture] = useState('');
-  const [method, setMethod] = useState<Method>(entry.type === 'harvest' && entry.method !== 'monitor' ? 'monitor' : 'cartScale');
+  const [method, setMethod] = useState<Method>(() => likelyMethod(farm, entry));
   const [wrong, setWrong] = useState<{ weight?: string; moisture?: string }>({});
   const save = async (): Promise<void> => {
     const w = readWeight(weight, unit, farm.kgPerBu(crop));

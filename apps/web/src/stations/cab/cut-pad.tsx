@@ -15,6 +15,8 @@ export interface CutEntry {
   readonly wetKg: number;
   readonly moisture: number;
   readonly method: 'cartScale' | 'monitor' | 'estimate';
+  /** Left out: now. */
+  readonly at?: string;
 }
 
 /** Rows of somebody else that the farm has no field for yet. */

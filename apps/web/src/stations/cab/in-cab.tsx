@@ -125,7 +125,8 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
         return void record({ type: 'condition', place: action.place, moisture: action.to }, `${farm.placeName(action.place)} dried to ${formatMoisture(action.to)} %`);
       case 'cut': {
         const { lot, to, wetKg, moisture } = action;
-        return tank ? cut({ lot, to, wetKg, moisture, method: 'monitor' }) : setPad(action);
+        // What it counted up to its last figure is this load; the next one begins there.
+        return tank?.toMs ? cut({ lot, to, wetKg, moisture, method: 'monitor', at: new Date(tank.toMs).toISOString() }) : setPad(action);
       }
       case 'deliver':
         return recorder.open({ kind: 'move', from: action.from, to: action.to, amount: 'gross', emptied: true });

@@ -134,7 +134,7 @@ function LostTickets({ farm, haul }: { farm: Farm; haul: HaulAnswer }) {
           </li>
         ))}
       </ul>
-      <EntrySheet entryId={open} onClose={() => setOpen(null)} />
+      <EntrySheet entryId={open} onClose={() => setOpen(null)} weigh />
     </section>
   );
 }

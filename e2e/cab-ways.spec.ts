@@ -1,0 +1,314 @@
+import { expect, type Locator, type Page, test } from '@playwright/test';
+import { ulid } from 'ulid';
+import { addField, addPlace, OWN, type OwnFarm, ownFarm } from './own-farm';
+import { onWire } from './stand-in';
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+const BU = 56 * 0.45359237;
+
+interface Position {
+  wetKg: number;
+  wetLots: Record<string, number>;
+}
+interface Line {
+  entry: {
+    id: string;
+    type: string;
+    at: string;
+    by?: string;
+    method?: string;
+    lot?: string;
+    from?: string;
+    to?: string;
+    wetKg?: number;
+    moisture?: number;
+    reason?: string;
+    note?: string;
+  };
+  voided: boolean;
+}
+const now = (farm: OwnFarm) =>
+  farm.get<{ now: number; positions: Record<string, Position>; lots: { id: string; fieldName: string; shares: object[] }[]; balance: { balances: boolean } }>('now');
+const bushels = async (farm: OwnFarm, place: string): Promise<number> => Math.round(((await now(farm)).positions[place]?.wetKg ?? 0) / BU);
+const lines = (farm: OwnFarm): Promise<Line[]> => farm.get<Line[]>('entries?limit=500');
+
+async function intoCab(page: Page, name: string, machine: string): Promise<void> {
+  await page.goto(`${OWN}/cab`);
+  const change = page.getByRole('button', { name: /, change$/ });
+  const field = page.getByLabel('Your name');
+  await expect(change.or(field)).toBeVisible();
+  if (await change.isVisible()) await change.tap();
+  await field.fill(name);
+  await page.getByRole('button', { name: machine, exact: true }).tap();
+  await expect(page.getByRole('heading', { name: `Cab: ${machine}` })).toBeAttached();
+}
+const ways = async (page: Page, way: string): Promise<Locator> => {
+  await page.getByRole('button', { name: 'Not the usual' }).tap();
+  await page.getByRole('dialog').getByRole('button', { name: way, exact: true }).tap();
+  return page.getByRole('dialog');
+};
+const press = async (pad: Locator, figure: string): Promise<void> => {
+  for (const key of figure) await pad.getByRole('button', { name: key, exact: true }).tap();
+};
+const cut = (lot: string, to: string, bu: number, moisture = 0.17, minutesAgo = 30): object => ({
+  id: ulid(),
+  type: 'harvest',
+  lot,
+  to,
+  wetKg: bu * BU,
+  moisture,
+  at: new Date(Date.now() - minutesAgo * 60_000).toISOString(),
+  method: 'cartScale',
+});
+
+test('what is not the usual load has a way of its own, three taps and a figure, and the book stays right', async ({ page }) => {
+  test.setTimeout(180_000);
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Ibis Bend', 'IB', 60);
+  const { lotId: second } = await addField(farm, 'Otter Bank', 'OB', 40);
+  const truck = await addPlace(farm, 'Truck 31', 'truck', 960);
+  const cart = await addPlace(farm, 'Cart 31', 'cart', 1100);
+  const [binA, binB] = [await addPlace(farm, 'Bin 31 north', 'bin', 5000), await addPlace(farm, 'Bin 31 south', 'bin', 5000)];
+  await addPlace(farm, 'Ferry Elevator', 'buyer');
+  await farm.post('entries', { entries: [cut(lotId, truck, 500), cut(lotId, cart, 700, 0.172, 20)] });
+  await intoCab(page, 'Ruiz', 'Truck 31');
+  const inIt = page.getByRole('region', { name: 'In it now' });
+  await expect(inIt).toContainText('500');
+  // Every target is a glove's, also in the sheets that are opened from here.
+  for (const button of await page.getByRole('button').all()) if (await button.isVisible()) expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(64);
+
+  // Begun here, filled up from the cart elsewhere.
+  let sheet = await ways(page, 'Filled up elsewhere');
+  for (const target of await sheet.getByRole('button').all()) expect((await target.boundingBox())!.height).toBeGreaterThanOrEqual(64);
+  await sheet.getByLabel('From').selectOption(cart);
+  await expect(sheet.getByLabel('How much')).toHaveValue('460');
+  await sheet.getByRole('button', { name: 'Record it' }).tap();
+  await expect(inIt).toContainText('960');
+  await expect.poll(() => bushels(farm, cart)).toBe(240);
+
+  // It ran over while it was filled, and some was spilled at the gate.
+  sheet = await ways(page, 'Ran over');
+  await press(sheet, '12');
+  await sheet.getByRole('button', { name: 'Record it' }).tap();
+  await expect(inIt).toContainText('948');
+  await page.getByRole('button', { name: 'Spilled', exact: true }).tap();
+  await press(page.getByRole('dialog'), '8');
+  await page.getByRole('dialog').getByRole('button', { name: 'Record it' }).tap();
+  await expect(inIt).toContainText('940');
+
+  // The dump is split over two bins: one figure, the rest follows.
+  sheet = await ways(page, 'Split over two places');
+  await sheet.getByLabel('First', { exact: true }).selectOption(binA);
+  await sheet.getByLabel('The rest', { exact: true }).selectOption(binB);
+  await press(sheet, '600');
+  await expect(sheet.getByText('340 bu into Bin 31 south')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Record it' }).tap();
+  await expect(inIt).toContainText('empty');
+  await expect.poll(async () => [await bushels(farm, binA), await bushels(farm, binB)]).toEqual([600, 340]);
+
+  // Two fields in one cart, and only some of it goes.
+  await intoCab(page, 'Dell', 'Cart 31');
+  sheet = await ways(page, 'A second field on top');
+  await sheet.getByLabel('Field', { exact: true }).selectOption(second);
+  await press(sheet, '160');
+  await sheet.getByRole('button', { name: 'Record it' }).tap();
+  const asked = page.getByRole('dialog', { name: 'Now Otter Bank' });
+  await asked.getByRole('button', { name: 'Go on with the mix' }).tap();
+  await expect(inIt).toContainText('400');
+  const shares = page.getByRole('table', { name: 'Shares by field' });
+  await expect(shares.getByRole('row').filter({ hasText: 'Otter Bank' })).toContainText('40.0 %');
+  sheet = await ways(page, 'Only some of it');
+  await sheet.getByLabel('To', { exact: true }).selectOption(truck);
+  await press(sheet, '100');
+  await expect(sheet.getByText('300 bu stay in Cart 31')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Record it' }).tap();
+  await expect(inIt).toContainText('300');
+
+  // And a truck goes to another buyer than planned: his ticket is asked for.
+  await intoCab(page, 'Ruiz', 'Truck 31');
+  sheet = await ways(page, 'To another buyer');
+  await sheet.getByRole('button', { name: 'Ferry Elevator' }).tap();
+  await expect(page.getByRole('dialog').getByLabel('To', { exact: true })).toHaveValue(/.+/);
+  await page.getByRole('dialog').getByRole('textbox', { name: 'Gross' }).fill('32,700');
+  await page.getByRole('dialog').getByRole('textbox', { name: 'Tare' }).fill('27,000');
+  await page.getByRole('dialog').getByRole('button', { name: 'Record it' }).tap();
+  await expect(inIt).toContainText('empty');
+  const book = await now(farm);
+  expect(book.balance.balances).toBe(true);
+  // Neither bushel came from nowhere: what was cut lies, was spilled or was sold.
+  const mine = (await lines(farm)).filter(({ entry, voided }) => !voided && (entry.by === 'Ruiz' || entry.by === 'Dell'));
+  expect(mine.filter(({ entry }) => entry.type === 'loss').map(({ entry }) => [Math.round(entry.wetKg! / BU), entry.note ?? ''])).toEqual([[8, ''], [12, 'Truck 31 ran over']]); // prettier-ignore
+});
+
+test('another field is begun: once it is asked what is still in tank, cart and trucks, and the mix is kept', async ({ page }) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Sedge Point', 'SP', 50);
+  const { lotId: next } = await addField(farm, 'Sedge Long', 'SL', 50);
+  const cart = await addPlace(farm, 'Cart 32', 'cart', 1100);
+  const bin = await addPlace(farm, 'Bin 32', 'bin', 5000);
+  await farm.post('entries', { entries: [cut(lotId, cart, 150, 0.17, 2)] });
+  await intoCab(page, 'Dell', 'Cart 32');
+  const dump = async (figure: string): Promise<void> => {
+    await page.getByRole('button', { name: /^Cut .* into Cart 32/ }).tap();
+    const pad = page.getByRole('dialog');
+    await pad.getByLabel('Field', { exact: true }).selectOption(next);
+    await press(pad, figure);
+    await pad.getByRole('button', { name: 'Record it' }).tap();
+  };
+  await dump('210');
+  const sheet = page.getByRole('dialog', { name: 'Now Sedge Long' });
+  await expect(sheet).toContainText('Were tank, cart and trucks emptied?');
+  await expect(sheet.getByRole('listitem').filter({ hasText: 'Cart 32' })).toContainText('150 bu of Sedge Point');
+  // It was emptied, and the book does not know yet: said here, recorded, and the dump waits meanwhile.
+  await sheet.getByRole('listitem').filter({ hasText: 'Cart 32' }).getByRole('button', { name: 'It was emptied …' }).tap();
+  const record = page.getByRole('dialog').filter({ has: page.getByLabel('To', { exact: true }) });
+  await record.getByLabel('To', { exact: true }).selectOption(bin);
+  await record.getByRole('button', { name: 'Record it' }).tap();
+  await expect(record).toBeHidden();
+  await expect(sheet.getByRole('listitem').filter({ hasText: 'Cart 32' })).toHaveCount(0);
+  await sheet.getByRole('button', { name: /Go on with the mix|All empty: go on/ }).tap();
+  await expect(page.getByRole('region', { name: 'In it now' })).toContainText('210');
+  await expect.poll(async () => Object.keys((await now(farm)).positions[cart]!.wetLots)).toEqual([next]);
+  // Asked once: the next dump of the same field goes straight in.
+  await dump('190');
+  await expect(page.getByRole('region', { name: 'In it now' })).toContainText('400');
+  const notes = (await farm.get<{ notes: { kind: string; body: { lotId?: string } }[] }>('notebook')).notes;
+  expect(notes.filter((note) => note.kind === 'emptied' && note.body.lotId === next).length).toBe(1);
+});
+
+test('a neighbor’s rows out of reach of a tower: his from the first load, split at delivery, never the farm’s own; a reading and a delay wait too', async ({ page, context }) => {
+  test.setTimeout(180_000);
+  const farm = await ownFarm(page);
+  const { lotId, fieldId } = await addField(farm, 'Home Forty', 'HF', 40);
+  const cart = await addPlace(farm, 'Cart 33', 'cart', 1100);
+  const truck = await addPlace(farm, 'Truck 33', 'truck', 1100);
+  const mill = await addPlace(farm, 'Teal Mill', 'buyer');
+  await farm.put(`lots/${lotId}/shares`, {
+    shares: [
+      { owner: 'Kestrel Levee Farms', part: 0.75 },
+      { owner: 'Vance heirs', part: 0.25 },
+    ],
+  });
+  await farm.post('entries', { entries: [cut(lotId, cart, 400, 0.17, 2)] });
+  await intoCab(page, 'Dell', 'Cart 33');
+  await expect(page.getByText('Vance heirs 100 bu')).toBeVisible();
+  let line = false;
+  const cable = (route: Parameters<Parameters<typeof context.route>[1]>[0]) => (route.request().method() === 'POST' && !line ? route.abort('connectionfailed') : route.continue());
+  for (const path of ['**/entries', '**/neighbor-rows', '**/readings', '**/notes/*']) await context.route(path, cable);
+  const sheet = await ways(page, 'Neighbor’s rows');
+  // Other tests' neighbors are known by now: this one is somebody else.
+  const known = sheet.getByLabel('Whose rows', { exact: true });
+  if ((await known.count()) > 0 && (await known.evaluate((element) => element.tagName)) === 'SELECT') await known.selectOption('somebody');
+  await press(sheet, '120');
+  await sheet.getByRole('button', { name: 'Record it' }).tap();
+  await expect(sheet.getByText('Whose rows? A name or a word will do')).toBeVisible();
+  await sheet.getByRole('textbox', { name: /^Who(se rows)?$/ }).fill('Old Dorsey');
+  await sheet.getByRole('button', { name: 'Record it' }).tap();
+  await expect(page.getByRole('region', { name: 'In it now' })).toContainText('520');
+  await expect(page.getByText('Old Dorsey 120 bu')).toBeVisible();
+  await expect(page.getByRole('table', { name: 'Shares by field' }).getByRole('row').filter({ hasText: 'Old Dorsey’s rows' })).toContainText('23.1 %');
+  // A reading and a delay, at the same place, without a signal either.
+  const reading = await ways(page, 'Moisture reading');
+  await reading.getByLabel('Field', { exact: true }).selectOption(fieldId);
+  await press(reading, '16.4');
+  await reading.getByRole('button', { name: 'Keep the reading' }).tap();
+  const late = await ways(page, 'Report a delay');
+  await late.getByLabel('For how long, from now').fill('45');
+  await late.getByRole('button', { name: 'Plan the day anew' }).tap();
+  await expect(page.getByRole('button', { name: 'Entries that wait' })).toContainText('4 entries wait');
+  // The phone is pocketed and opened again: nothing is lost, and whose it is neither.
+  await page.reload();
+  await expect(page.getByText('Old Dorsey 120 bu')).toBeVisible();
+  line = true;
+  await page.reload();
+  await expect.poll(() => bushels(farm, cart), { timeout: 60_000 }).toBe(520);
+  await expect(page.getByRole('button', { name: 'Entries that wait' })).toBeHidden();
+  const book = await now(farm);
+  const rows = book.lots.filter(({ fieldName }) => fieldName.startsWith('Old Dorsey’s rows'));
+  expect(rows.map(({ shares }) => shares)).toEqual([[{ owner: 'Old Dorsey', part: 1 }]]);
+  expect(book.positions[cart]!.wetLots[rows[0]!.id]! / BU).toBeCloseTo(120, 6);
+  const readings = await farm.get<{ fieldId: string; moisture: number }[]>(`readings?field=${fieldId}`);
+  expect(readings.map(({ moisture }) => moisture)).toEqual([0.164]);
+  const notes = (await farm.get<{ notes: { kind: string; body: { id: string; minutes?: number; machineId?: string } }[] }>('notebook')).notes;
+  const delay = notes.find((note) => note.kind === 'delay' && note.body.machineId === cart)!;
+  expect(delay.body.minutes).toBe(45);
+  await farm.post(`notes/${delay.body.id}/void`, {});
+
+  // Delivered together: the ticket is split by owner, and the farm counts only its own.
+  const at = new Date().toISOString();
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'move', from: cart, to: truck, emptied: true, at },
+      {
+        id: ulid(),
+        type: 'move',
+        from: truck,
+        to: mill,
+        emptied: true,
+        wetKg: 520 * BU,
+        moisture: 0.17,
+        method: 'ticket',
+        ticket: '33-1',
+        pricePerBu: 4,
+        at: new Date(Date.now() + 1000).toISOString(),
+      },
+    ],
+  });
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${OWN}/sell`);
+  const others = page.getByText('of others, split by their shares').locator('..');
+  await expect(others).toContainText('Old Dorsey');
+  await page.goto(`${OWN}/trace`);
+  await page.getByRole('region', { name: 'Tickets' }).getByRole('row').filter({ hasText: '33-1' }).getByRole('link').first().click();
+  await expect(page.getByText(/own 300 bu/)).toBeVisible();
+  await expect(page.getByText('Old Dorsey 120 bu')).toBeVisible();
+  await expect(page.getByText('Vance heirs 100 bu')).toBeVisible();
+});
+
+test('the display counts the tank: one tap dumps what it counted, as wet as it read', async ({ page }) => {
+  test.setTimeout(120_000);
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Egret Row', 'ER', 50);
+  const combine = await addPlace(farm, 'Combine 34', 'combine', 350);
+  // The fullest cart that has room is the likely one; on the tests' farm there are many.
+  const cart = await addPlace(farm, 'Cart 34', 'cart', 100_000);
+  await farm.post('entries', { entries: [cut(lotId, cart, 95_000, 0.17, 60)] });
+  const display = await onWire(farm, 'monitor', 'Display 34', combine);
+  await intoCab(page, 'Oona', 'Combine 34');
+  await expect(page.getByText('○ Display 34 is silent.')).toBeVisible();
+  // Five minutes of 3,000 bu/h in truth; it reads 3.9 % high at that flow: 260 bu.
+  await display.run('monitor', '--minutes', '5', '--rate', '3000', '--moisture', '18.4', '--speed', '120');
+  const inIt = page.getByRole('region', { name: 'In it now' });
+  await expect(inIt).toContainText(/2[56]\d bu/);
+  await expect(inIt).toContainText('as the display counts it');
+  await expect(page.getByRole('region', { name: 'Display 34' })).toContainText('mph');
+  const counted = Number(/(\d+) bu/.exec(await inIt.innerText())![1]);
+  const dump = page.getByRole('button', { name: new RegExp(`^Dump ${counted} bu on Cart 34, 18\\.\\d %$`) });
+  expect((await dump.boundingBox())!.height).toBeGreaterThanOrEqual(64);
+  await dump.tap();
+  await expect(inIt).toContainText('empty');
+  await expect.poll(async () => Math.abs((await bushels(farm, cart)) - 95_000 - counted)).toBeLessThanOrEqual(1);
+  const recorded = (await lines(farm)).find(({ entry }) => entry.by === 'Oona' && entry.to === cart)!;
+  expect(recorded.entry.method).toBe('monitor');
+  expect(Math.abs(recorded.entry.moisture! - 0.18)).toBeLessThan(0.003);
+});
+
+test('a device whose clock is three hours off says so, and what it records gets the farm’s time', async ({ page }) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Late Slough', 'LS', 50);
+  const cart = await addPlace(farm, 'Cart 35', 'cart', 1100);
+  const truck = await addPlace(farm, 'Truck 35', 'truck', 4000);
+  await farm.post('entries', { entries: [cut(lotId, cart, 300), cut(lotId, truck, 3500)] });
+  await page.clock.install({ time: Date.now() + 3 * 3_600_000 });
+  await intoCab(page, 'Ames', 'Cart 35');
+  await expect(page.getByRole('status', { name: 'Clock' })).toContainText('clock is 3 hours ahead of the farm’s');
+  const before = Date.now();
+  await page.getByRole('button', { name: 'Cart 35 → Truck 35, 300 bu' }).tap();
+  await expect.poll(() => bushels(farm, truck)).toBe(3800);
+  const recorded = (await lines(farm)).find(({ entry }) => entry.by === 'Ames' && entry.to === truck)!;
+  expect(Math.abs(Date.parse(recorded.entry.at) - before)).toBeLessThan(60_000);
+  // The slip is still taken back by one tap: ten minutes by this device's own clock.
+  await page.getByRole('region', { name: 'Just recorded' }).getByRole('button', { name: 'Undo' }).first().tap();
+  await expect.poll(() => bushels(farm, truck)).toBe(3500);
+});
