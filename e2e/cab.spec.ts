@@ -1,3 +1,4 @@
+import { type Entry, Ledger } from '@fanega/core';
 import { expect, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, type OwnFarm, ownFarm } from './own-farm';
@@ -142,9 +143,14 @@ test('forty loads on a line that comes and goes, answers lost, tabs killed: ever
   // The book is the one that a good line would have made.
   const total = wanted.reduce((sum, bushels) => sum + bushels, 200);
   await expect(tab.getByRole('region', { name: 'In it now' })).toContainText(total.toLocaleString('en-US'));
-  const now = await farm.get<{ balance: { balances: boolean }; positions: Record<string, { wetKg: number }> }>('now');
+  const now = await farm.get<{ balance: { balances: boolean }; positions: Record<string, { wetKg: number; dryKg: number }> }>('now');
   expect(now.balance.balances).toBe(true);
   expect(now.positions[cart]!.wetKg / BU).toBeCloseTo(total, 3);
+  const online = new Ledger({ defaults: { moisture: 0.15, trust: ['cartScale'] }, lots: [{ id: lotId }], places: [{ id: cart, kind: 'cart' }] });
+  [200, ...wanted].forEach((bushels, i) =>
+    online.append([{ type: 'harvest', id: `L${i}`, at: new Date(1e12 + i * 60_000).toISOString(), lot: lotId, to: cart, wetKg: bushels * BU, moisture: 0.18 } as Entry]),
+  );
+  expect(now.positions[cart]!.dryKg / online.position(cart).dryKg - 1).toBeCloseTo(0, 9);
 });
 
 test.describe('with its own files kept', () => {

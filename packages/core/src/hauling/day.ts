@@ -195,6 +195,8 @@ interface Combine {
   called: boolean;
   moving: boolean;
   waitingSince: number;
+  /** What the clock of waiting carts showed then. */
+  waitMark: number;
   version: number;
 }
 interface Cart {
@@ -312,6 +314,8 @@ class DayRun {
   private readonly trucks: Truck[];
   private readonly calls: number[] = [];
   private readonly cartsAtTruck: number[] = [];
+  private cartClock = 0;
+  private cartClockAt = 0;
   /** Trucks in line by index, other farms' as -1, and since when. */
   private readonly line: { who: number; since: number }[] = [];
   private lineHead = 0;
@@ -337,7 +341,7 @@ class DayRun {
     this.closes = to.kind === 'elevator' ? (to.closes - day.startHour) * 60 : Infinity;
     this.pitsFree = to.kind === 'elevator' ? to.pits : 1;
     this.wet = to.kind === 'home' ? to.wetBinHolds : 0;
-    this.combines = day.combines.map(() => ({ level: 0, since: 0, cutting: false, rate: 0, called: false, moving: false, waitingSince: -1, version: 0 }));
+    this.combines = day.combines.map(() => ({ level: 0, since: 0, cutting: false, rate: 0, called: false, moving: false, waitingSince: -1, waitMark: 0, version: 0 }));
     this.carts =
       day.carts.length > 0
         ? day.carts.map(() => ({ level: 0, state: 'idle' as const, target: -1, amount: 0, waitingSince: 0, self: -1 }))
@@ -385,7 +389,7 @@ class DayRun {
         if (version !== combine.version) return;
         this.advance(who, now);
         combine.cutting = false;
-        combine.waitingSince = now;
+        this.stands(combine, now);
         return;
       }
       case CART_AT_COMBINE:
@@ -396,6 +400,7 @@ class DayRun {
         const cart = this.carts[who]!;
         cart.state = 'waiting';
         cart.waitingSince = now;
+        this.tick(now);
         this.cartsAtTruck.push(who);
         return this.loadTrucks(now);
       }
@@ -512,7 +517,19 @@ class DayRun {
     combine.cutting = false;
     combine.moving = true;
     combine.version++;
-    if (combine.waitingSince < 0) combine.waitingSince = now;
+    if (combine.waitingSince < 0) this.stands(combine, now);
+  }
+
+  /** The clock that runs while at least one cart waits for a truck. */
+  private tick(now: number): void {
+    if (this.cartsAtTruck.length > 0) this.cartClock += now - this.cartClockAt;
+    this.cartClockAt = now;
+  }
+
+  private stands(combine: Combine, now: number): void {
+    this.tick(now);
+    combine.waitingSince = now;
+    combine.waitMark = this.cartClock;
   }
 
   /** A combine that stood full is standing no longer: whose fault was it? */
@@ -523,8 +540,11 @@ class DayRun {
     const time = Math.max(0, until - combine.waitingSince);
     if (time > EPSILON) this.tally.firstStop = Math.min(this.tally.firstStop, combine.waitingSince);
     this.tally.combineWait += time;
-    if (cause === 'cart') this.tally.waitForCart += time;
-    else this.tally.waitForTruck += time;
+    // While a cart stood at the trucks, trucks were what was missing, wherever the cart is by now.
+    this.tick(now);
+    const forTruck = cause === 'truck' ? time : Math.min(time, Math.max(0, this.cartClock - combine.waitMark));
+    this.tally.waitForTruck += forTruck;
+    this.tally.waitForCart += time - forTruck;
     if (combine.waitingSince + time > this.closes) this.tally.waitAfterClose += Math.min(time, combine.waitingSince + time - this.closes);
     combine.waitingSince = -1;
   }
@@ -592,6 +612,7 @@ class DayRun {
       if (best < 0) return;
       const cart = this.carts[j]!;
       const truck = this.trucks[best]!;
+      this.tick(now);
       this.cartsAtTruck.splice(k, 1);
       const waited = Math.max(0, Math.min(now, this.end) - cart.waitingSince);
       this.tally.cartWait += waited;
@@ -617,7 +638,8 @@ class DayRun {
     if (this.levelOf(cart) > EPSILON) {
       cart.state = 'waiting';
       cart.waitingSince = now;
-      if (cart.self >= 0) this.combines[cart.self]!.waitingSince = now;
+      if (cart.self >= 0) this.stands(this.combines[cart.self]!, now);
+      this.tick(now);
       this.cartsAtTruck.unshift(j);
     } else {
       cart.state = 'idle';

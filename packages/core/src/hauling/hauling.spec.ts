@@ -186,6 +186,8 @@ describe('a day of hauling', () => {
     expect(patient.fleets).toEqual(all.fleets);
     expect(all.worth).toBeGreaterThan(patient.worth);
     expect(patient.fleets[patient.worth]!.result.lineMinutes).toBeGreaterThan(60);
+    // A single cart that stands at the trucks for hours is not what holds the combine back.
+    expect(simulateHauling({ ...slow, carts: day.carts.slice(0, 1), trucks: day.trucks.slice(0, 1) }, 20, 5).heldBackBy).toBe('wet bin and dryer');
   });
   it('with everything fast the combines never wait', () => {
     const fast: HaulingDay = {

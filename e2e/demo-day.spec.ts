@@ -1,0 +1,47 @@
+import { mkdtempSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { expect, test } from '@playwright/test';
+import { makeWires } from '../scripts/lib/wires.mjs';
+import { standIn } from './stand-in';
+
+const DAY = process.env.FANEGA_E2E_DAY ?? '';
+
+test('a whole harvest day through the device interface: the screens live, the book takes every load, and it balances', async ({ page }) => {
+  test.setTimeout(300_000);
+  const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'fanega-wires-')), 'wires.json');
+  expect(await makeWires(DAY, file)).toBe(10);
+  await page.goto(DAY);
+  await page.getByRole('button', { name: 'Walk into the demo farm' }).click();
+  await expect(page.getByRole('navigation', { name: 'The way of the grain' })).toBeVisible();
+  await page.goto(`${DAY}/haul/scales`);
+  await page.getByText('Cart scales', { exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Cart 1 scale' })).toContainText('silent');
+  interface Now {
+    entries: number;
+    now: number;
+    balance: { balances: boolean };
+    positions: Record<string, { wetKg: number }>;
+  }
+  const farmId = ((await (await page.request.get(`${DAY}/api/auth/me`)).json()) as { farms: { id: string }[] }).farms[0]!.id;
+  const now = async () => (await (await page.request.get(`${DAY}/api/farms/${farmId}/now`)).json()) as Now;
+  const before = await now();
+  const playing = standIn('day', '--url', DAY, '--wires', file, '--speed', 'max', '--seed', '1');
+  // The carts are seen filling and emptying, and the tape runs.
+  await expect(page.getByRole('region', { name: 'Cart 1 scale' })).toContainText(/[\d,]{5,} lb/);
+  await expect(page.getByRole('region', { name: 'Cart 1 scale' })).not.toContainText('silent');
+  await expect(page.getByRole('list', { name: 'Latest entries' }).getByRole('listitem').first()).toContainText(/Cart|Truck|BE|LG/);
+  const said = await playing;
+  const entries = Number(/The day is over: (\d+) entries/.exec(said)![1]);
+  expect(said).not.toContain('did not take');
+  const after = await now();
+  expect(after.entries).toBe(before.entries + entries);
+  expect(entries).toBeGreaterThan(150);
+  expect(after.balance.balances).toBe(true);
+  expect(after.now - before.now).toBeGreaterThan(20 * 3_600_000);
+  // The same day again: every entry is known by its id, and nothing is doubled.
+  const book = await (await page.request.get(`${DAY}/api/farms/${farmId}/book`)).text();
+  expect(new Set((JSON.parse(book) as { entries: { id: string }[] }).entries.map(({ id }) => id)).size).toBe(after.entries);
+  await page.goto(`${DAY}/haul/weights`);
+  await expect(page.getByRole('row').filter({ hasText: 'Combine 1: yield monitor' })).toContainText('■');
+});
