@@ -1,5 +1,6 @@
 // npm run screenshots [folder] [name …]: a picture of each main view from the demo farm, for docs/screenshots.
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
@@ -8,6 +9,7 @@ import { startDatabase } from './lib/database.mjs';
 import { ensureChromium, ensureMariadb } from './lib/packages.mjs';
 import { anyFreePort, has, ROOT } from './lib/run.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
+import { makeWires } from './lib/wires.mjs';
 
 export const CHROMIUM_FLAGS = [
   '--no-sandbox',
@@ -47,19 +49,35 @@ const inCab = (name, machine) => async (page) => {
   await page.getByRole('button', { name: machine, exact: true }).click();
   await page.getByRole('region', { name: 'In it now' }).waitFor();
 };
+/** Two axles over the own bridge, and the third on it. */
+const weighing = async (page) => {
+  await page.getByText('By axle', { exact: true }).click();
+  await page.getByText(/^1: [\d,]+ lb$/).waitFor();
+  await page.getByText(/^3: [\d,]+ lb$/).waitFor({ timeout: 60_000 });
+  await page.getByText('Stop. Hold still').waitFor();
+};
+const crossing = (wires) => ['weighbridge', '--token', wires.bridge, '--axles', '12780,15940,15880,16480,16420', '--speed', '2'];
+const cutting = (wires) => ['monitor', '--token', wires['display:combine-2'], '--minutes', '4.2', '--rate', '2600', '--moisture', '21.2', '--speed', '600'];
 const VIEWS = [
   { name: 'today', path: '/', size: DESK },
   { name: 'cab-phone', path: '/cab', size: PHONE, act: inCab('Dell', 'Cart 2') },
-  { name: 'cab-night', path: '/cab', size: PHONE, theme: 'night', act: inCab('Oona', 'Combine 1') },
+  {
+    name: 'cab-night',
+    path: '/cab',
+    size: PHONE,
+    theme: 'night',
+    act: async (page) => (await inCab('Oona', 'Combine 2')(page), page.getByRole('region', { name: 'Combine 2 display' }).waitFor()),
+    live: cutting,
+  },
   { name: 'record-phone', path: '/', size: PHONE, act: record },
   { name: 'fields', path: '/fields', size: DESK },
   { name: 'field', path: '/fields/lot-wr-2026', size: DESK, act: drawn(/^Moisture of/) },
   { name: 'next-field', path: '/fields/next', size: DESK },
   { name: 'cut', path: '/cut', size: DESK },
-  { name: 'cut-loss', path: '/cut/loss', size: DESK },
   { name: 'loss-phone', path: '/cut/loss', size: PHONE, act: counted },
   { name: 'cut-monitor', path: '/cut/monitor', size: DESK, act: drawn(/^Error by flow/) },
-  { name: 'haul', path: '/haul/last-load', size: DESK },
+  { name: 'haul', path: '/haul', size: DESK },
+  { name: 'scales', path: '/haul/scales', size: DESK, act: weighing, live: crossing },
   { name: 'trucks', path: '/haul/trucks', size: DESK, act: drawn(/^Bushels an hour by trucks/) },
   { name: 'store', path: '/store/bin-b', size: DESK },
   { name: 'sell', path: '/sell', size: DESK },
@@ -84,6 +102,14 @@ await prepareDatabase(url, true);
 const server = await startServer({ url, port: await anyFreePort(), env: { FANEGA_LOG: 'error' } });
 const browser = await chromium.launch({ executablePath: has('chromium'), args: CHROMIUM_FLAGS });
 mkdirSync(folder, { recursive: true });
+const wiresFile = path.join(dir, 'wires.json');
+await makeWires(server.address, wiresFile);
+const wires = JSON.parse(readFileSync(wiresFile, 'utf8'));
+/** A stand-in that speaks while the picture is taken, or has just spoken. */
+const speak = (args) =>
+  new Promise((resolve) => {
+    spawn(process.execPath, [path.join(ROOT, 'apps/devices/dist/main.js'), args[0], '--url', server.address, ...args.slice(1)], { stdio: 'ignore' }).once('exit', resolve);
+  });
 try {
   for (const view of VIEWS.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
     const context = await browser.newContext({ viewport: view.size, reducedMotion: 'reduce', hasTouch: view.size === PHONE });
@@ -95,6 +121,8 @@ try {
     await page.goto(server.address + view.path);
     await page.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' });
     await page.waitForFunction(() => !document.querySelector('[role=status] .animate-spin'));
+    const speaking = view.live && speak(view.live(wires));
+    if (view.live === cutting) await speaking;
     await view.act?.(page);
     await page.waitForFunction(() => !document.querySelector('[role=status] .animate-spin'));
     await page.evaluate(() => document.fonts.ready);

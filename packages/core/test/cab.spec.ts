@@ -47,6 +47,10 @@ describe('what is next in the cab', () => {
     expect(ask('cart', [holder('cart', 'cart', 300, 1100)])[0]).toEqual({ kind: 'cut', lot: 'BE', to: 'cart', wetKg: 250 * BU, moisture: 0.21 });
     expect(ask('cart', [holder('cart', 'cart', 300, 1100)], { lastLoad: null })).toEqual([]);
   });
+  it('a dump off the field goes into a cart that takes all of it before one that would run over', () => {
+    const carts = [holder('nearly', 'cart', 1000, 1050), holder('begun', 'cart', 400, 1100), holder('empty', 'cart', 0, 1100)];
+    expect(ask('c1', [holder('c1', 'combine', 0, 350), ...carts]).map((a) => a.kind === 'cut' && a.to)).toEqual(['c1', 'begun', 'empty']);
+  });
   it('a truck goes where its crop went last; wet grain to the wet bin first; a buyer wants his ticket', () => {
     const yard = [holder('bin-a', 'bin', 0, 20_000), holder('wet', 'wetBin', 0, 4500)];
     expect(ask('t', [holder('t', 'truck', 900, 940, 'corn', 0.2), ...yard]).map((a) => ('to' in a ? a.to : null))).toEqual(['wet', 'bin-a', 'redbud']);

@@ -11,7 +11,8 @@ import { clock } from './time';
 
 /** A scale that was moved by hand-sized steps only shows tens of pounds: digits beyond that are noise. */
 const DIVISION_LB = 10;
-export const divided = (kg: number): string => formatPounds(Math.round(kg / KG_PER_LB / DIVISION_LB) * DIVISION_LB * KG_PER_LB);
+export const toDivision = (kg: number): number => Math.round(kg / KG_PER_LB / DIVISION_LB) * DIVISION_LB * KG_PER_LB;
+export const divided = (kg: number): string => formatPounds(toDivision(kg));
 
 /** True when nothing was heard of the scale for a while; looks again by itself. */
 export function useSilent(live: LiveDevice | undefined): boolean {

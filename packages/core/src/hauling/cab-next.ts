@@ -50,13 +50,13 @@ export function cabNext(input: CabInput): CabAction[] {
     return { kind: 'move', from: from.id, to: to.id, staysKg, ...(staysKg > 0 ? { wetKg: limit } : {}) };
   };
   /** Where all of it fits: the one that was begun first; where it does not: the one that takes most. */
-  const receivers = (kind: string, from: HolderNow): HolderNow[] =>
-    others
-      .filter((holder) => holder.kind === kind && fits(holder, from.crop))
-      .sort((a, b) => {
-        const [allA, allB] = [room(a) >= from.bushels, room(b) >= from.bushels];
-        return Number(allB) - Number(allA) || (allA ? b.bushels - a.bushels : room(b) - room(a));
-      });
+  const byRoom =
+    (bushels: number) =>
+    (a: HolderNow, b: HolderNow): number => {
+      const [allA, allB] = [room(a) >= bushels, room(b) >= bushels];
+      return Number(allB) - Number(allA) || (allA ? b.bushels - a.bushels : room(b) - room(a));
+    };
+  const receivers = (kind: string, from: HolderNow): HolderNow[] => others.filter((holder) => holder.kind === kind && fits(holder, from.crop)).sort(byRoom(from.bushels));
   const cut = (to: HolderNow): CabAction[] => (input.lastLoad && room(to) > LEAST_ROOM_BU ? [{ kind: 'cut', ...input.lastLoad, to: to.id }] : []);
   const loaded = me.bushels >= EMPTY_BU;
   const actions: CabAction[] = [];
@@ -64,7 +64,8 @@ export function cabNext(input: CabInput): CabAction[] {
     case 'combine':
       if (loaded) actions.push(...[...receivers('cart', me), ...receivers('truck', me)].map((to) => move(me, to)));
       else {
-        const carts = others.filter((holder) => holder.kind === 'cart' && room(holder) > LEAST_ROOM_BU).sort((a, b) => b.bushels - a.bushels);
+        const load = input.lastLoad ? input.lastLoad.wetKg / input.kgPerBushel(me.crop) : 0;
+        const carts = others.filter((holder) => holder.kind === 'cart' && room(holder) > LEAST_ROOM_BU).sort(byRoom(load));
         actions.push(...cut(me), ...carts.flatMap(cut));
       }
       break;

@@ -217,11 +217,13 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
               <OfferedLoads farm={farm} placeId={me.id} loads={offeredLoads(farm, notebook, scaleHere, live.get(scaleHere.id))} by={who.name} />
             </>
           )}
-          {notebook && watched.length > 0 && (
+          {notebook && watched.some((device) => live.has(device.id)) && (
             <div className="grid grid-cols-2 gap-x-4 gap-y-3">
-              {watched.map((device) => (
-                <LiveWeight key={device.id} farm={farm} notebook={notebook} device={device} live={live.get(device.id)} crop={cropNow} glance />
-              ))}
+              {watched
+                .filter((device) => live.has(device.id))
+                .map((device) => (
+                  <LiveWeight key={device.id} farm={farm} notebook={notebook} device={device} live={live.get(device.id)} crop={cropNow} glance />
+                ))}
             </div>
           )}
         </div>

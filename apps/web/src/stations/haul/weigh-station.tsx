@@ -10,7 +10,7 @@ import { type LiveDevice, scaleSheet, zeroed } from '../../data/live';
 import { useSend } from '../../data/use-send';
 import { deviceName } from '../../record';
 import { Button, Choices, Problem, SelectBox, TextBox } from '../../ui';
-import { divided, useSilent } from '../../widgets/live-weight';
+import { divided, toDivision, useSilent } from '../../widgets/live-weight';
 import { formatBushels, formatBushelsFine, parseNumber } from '../../widgets/quantity';
 import { day } from '../../widgets/time';
 import { OwnTickets } from './own-tickets';
@@ -219,7 +219,7 @@ function Weighing(given: Given) {
       </div>
     );
   }
-  const axles = run?.axles.map((axle) => axle.kg) ?? [];
+  const axles = run?.axles.map((axle) => toDivision(axle.kg)) ?? [];
   const taken = how === 'whole' ? axles.slice(0, 1) : axles;
   const wanted = how === 'whole' ? 1 : sheet?.axles.length;
   const light = run ? LIGHT[how === 'whole' && run.light === 'next axle' ? 'hold still' : run.light] : null;
