@@ -9,6 +9,8 @@ const SHOWS_EVERY = 2;
 const ROW_SECONDS = 210;
 const TURN_SECONDS = 22;
 const MOVE_SECONDS = 8 * 60;
+/** Nobody sends a cart for less than this, kg: it goes along to the next field. */
+const REST_KG = 300;
 
 /** Combine 1 of the made-up farm reads high, more so when it is full; the second one a little low. */
 const FAULTS: readonly DisplayFaults[] = [
@@ -85,7 +87,7 @@ export class Combine {
     if (world.minute < world.plan.cutFrom || !world.cutting || this.overnight) return false;
     // A tank with another field's grain is emptied before the next field: it stays one field's load.
     if (this.at !== world.field) {
-      if (this.tank.kg > 1 && this.at !== undefined) return false;
+      if (this.tank.kg > REST_KG && this.at !== undefined) return false;
       this.moving = this.at === undefined ? 0 : MOVE_SECONDS;
       this.at = world.field;
     }
@@ -100,6 +102,6 @@ export class Combine {
 
   /** True when it left a field and its tank still holds it: a cart must come however little it is. */
   get leaves(): boolean {
-    return !this.served && this.at !== undefined && this.at !== this.world.field && this.tank.kg > 1;
+    return !this.served && this.at !== undefined && this.at !== this.world.field && this.tank.kg > REST_KG;
   }
 }

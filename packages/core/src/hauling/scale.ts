@@ -42,7 +42,7 @@ function check(readings: readonly ScaleReading[], rule: StillRule): void {
 }
 
 /** Index of the first reading of the stretch up to `end` that spans at least the rule's time, or -1; and its extremes. */
-function stretch(readings: readonly ScaleReading[], end: number, rule: StillRule): { first: number; kg: number } | null {
+function stretch(readings: readonly ScaleReading[], end: number, rule: StillRule): { first: number; kg: number; spread: number } | null {
   const from = readings[end]!.atMs - rule.forSeconds * 1000;
   if (readings[0]!.atMs > from) return null;
   let [least, most, sum, n] = [Infinity, -Infinity, 0, 0];
@@ -54,7 +54,7 @@ function stretch(readings: readonly ScaleReading[], end: number, rule: StillRule
     sum += kg;
     n++;
     // The reading at or before the start closes the stretch: a gap in the figures is not stillness of two of them only.
-    if (atMs <= from) return n >= 3 ? { first: i, kg: sum / n } : null;
+    if (atMs <= from) return n >= 3 ? { first: i, kg: sum / n, spread: most - least } : null;
   }
   return null;
 }
@@ -134,6 +134,18 @@ export interface CurveLoad {
   readonly afterKg: number;
 }
 
+interface Rest {
+  readonly kg: number;
+  /** Of the quietest seconds, kg. */
+  readonly spread: number;
+  readonly untilMs: number;
+}
+
+/** A scale has settled after this, however slowly the last grain came. */
+const SETTLES_MS = 15_000;
+/** By as much a figure more the quietest seconds count less: a minute at one figure a second doubles what passes for quiet. */
+const FORGETS = 1.012;
+
 export const CURVE_LOADS: Formula = {
   id: 'curve-loads',
   title: 'Loads in the curve of a cart scale',
@@ -156,7 +168,7 @@ export function curveLoads(readings: readonly ScaleReading[], rule: StillRule = 
   requireInRange('least load', leastKg, 20, 20_000, 'kg');
   requireInRange('pause', pauseSeconds, 0, 600, 's');
   const loads: CurveLoad[] = [];
-  let rest: { kg: number; untilMs: number } | null = null;
+  let rest: Rest | null = null;
   for (let i = 0; i < readings.length; i++) {
     const still = stretch(readings, i, rule);
     if (!still) continue;
@@ -173,8 +185,16 @@ export function curveLoads(readings: readonly ScaleReading[], rule: StillRule = 
       if (last && last.kind === kind && fromMs - last.toMs < pauseSeconds * 1000) {
         loads[loads.length - 1] = { ...last, kg: Math.abs(still.kg - last.beforeKg), toMs: startedMs, afterKg: still.kg };
       } else loads.push({ kind, kg: Math.abs(still.kg - rest.kg), fromMs, toMs: startedMs, beforeKg: rest.kg, afterKg: still.kg });
-      rest = { kg: still.kg, untilMs: atMs };
-    } else rest = { kg: still.kg, untilMs: atMs };
+    } else if (rest) {
+      // The first still seconds hold the end of the pouring, and a cart that is driven off may look still for a moment: the quietest
+      // seconds are the weight. Later on it follows slowly, as mud and fuel do.
+      const quieter: boolean = still.spread <= rest.spread;
+      const last = loads.at(-1);
+      if (quieter && last && startedMs - last.toMs <= SETTLES_MS) loads[loads.length - 1] = { ...last, kg: Math.abs(still.kg - last.beforeKg), afterKg: still.kg };
+      rest = quieter ? { kg: still.kg, spread: still.spread, untilMs: atMs } : { kg: rest.kg, spread: Math.max(1, rest.spread) * FORGETS, untilMs: atMs };
+      continue;
+    }
+    rest = { kg: still.kg, spread: still.spread, untilMs: atMs };
   }
   return loads;
 }

@@ -35,7 +35,7 @@ export default function Haul() {
     <div>
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-ink px-5 py-2 lg:px-6">
         <h1 className="text-2xl">Haul</h1>
-        <nav aria-label="Haul" className="-mx-2 flex max-w-full min-w-0 overflow-x-auto">
+        <nav aria-label="Haul" className="-mx-2 flex max-w-full min-w-0 flex-wrap">
           {PAGES.map(({ path, name }) => (
             <NavLink
               key={path}
@@ -47,7 +47,7 @@ export default function Haul() {
             </NavLink>
           ))}
         </nav>
-        <Button className="ml-auto" onClick={() => recorder.open({ kind: 'move' })}>
+        <Button className="ml-auto max-sm:hidden" onClick={() => recorder.open({ kind: 'move' })}>
           Record a load
         </Button>
       </div>

@@ -63,7 +63,7 @@ export default function Weights({ farm, notebook, haul }: { farm: Farm; notebook
                 {standings.map((one) => (
                   <tr key={key(one)} className={`border-b border-rule ${one === shown ? 'bg-sand' : ''}`}>
                     <td className="py-1 pr-2">
-                      <Button look="quiet" className="!px-0" aria-pressed={one === shown} onClick={() => setOpen(key(one))}>
+                      <Button look="quiet" className="!justify-start !px-0 text-left" aria-pressed={one === shown} onClick={() => setOpen(key(one))}>
                         {scaleName(farm, one)}
                       </Button>
                     </td>

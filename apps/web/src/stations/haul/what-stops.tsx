@@ -102,7 +102,7 @@ function Ahead({ ahead, until, now, rate }: { ahead: ChainAhead; until: number; 
       {combineStands ? (
         <>
           <p className="text-6xl leading-none font-bold">
-            {minuteText(Math.floor(combineStands.at))} <span className="text-2xl font-normal text-muted">a combine stands</span>
+            {minuteText(Math.floor(combineStands.at))} <span className="text-2xl leading-tight font-normal text-muted max-sm:block">a combine stands</span>
           </p>
           <p className="mt-2 text-xl">
             Held back by <b>{BECAUSE[combineStands.because]}</b>; {Math.round(combineStands.minutes)} minutes of standing until {minuteText(until)}.
