@@ -3,6 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import { makeWires } from '../scripts/lib/wires.mjs';
+import { enterDemo } from './pages';
 import { standIn } from './stand-in';
 
 const DAY = process.env.FANEGA_E2E_DAY ?? '';
@@ -11,9 +12,7 @@ test('a whole harvest day through the device interface: the screens live, the bo
   test.setTimeout(300_000);
   const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'fanega-wires-')), 'wires.json');
   expect(await makeWires(DAY, file)).toBe(10);
-  await page.goto(DAY);
-  await page.getByRole('button', { name: 'Walk into the demo farm' }).click();
-  await expect(page.getByRole('navigation', { name: 'The way of the grain' })).toBeVisible();
+  await enterDemo(page, DAY);
   await page.goto(`${DAY}/haul/scales`);
   await page.getByText('Cart scales', { exact: true }).click();
   await expect(page.getByRole('region', { name: 'Cart 1 scale' })).toContainText('silent');

@@ -4,8 +4,8 @@ export const DEMO = process.env.FANEGA_E2E_DEMO ?? '';
 export const EMPTY = process.env.FANEGA_E2E_EMPTY ?? '';
 
 /** Walks into the demo farm as a newcomer does. */
-export async function enterDemo(page: Page): Promise<void> {
-  await page.goto(DEMO);
+export async function enterDemo(page: Page, address = DEMO): Promise<void> {
+  await page.goto(address);
   await page.getByRole('button', { name: 'Walk into the demo farm' }).click();
   await expect(page.getByRole('navigation', { name: 'The way of the grain' })).toBeVisible();
 }

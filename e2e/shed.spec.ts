@@ -82,8 +82,8 @@ test('the change of crop asks for a photograph, and a program is none', async ({
   await sheet.getByLabel('Name').fill('Big combine');
   await sheet.getByRole('button', { name: 'Add the machine' }).click();
   await page.getByRole('link', { name: 'Change of crop' }).click();
-  await page.getByLabel('Out of').selectOption('corn');
-  await page.getByLabel('Into').selectOption('soybean');
+  await page.getByLabel('Out of', { exact: true }).selectOption('corn');
+  await page.getByLabel('Into', { exact: true }).selectOption('soybean');
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   const step = page.getByRole('listitem', { name: 'Concaves' });
   await expect(step).toContainText('stays: look that it is so');
@@ -140,7 +140,7 @@ test('a weather station is added, its token shown once, and its weather stands o
   await sheet.getByRole('button', { name: 'Add the device' }).click();
   const token = await sheet.getByLabel('Token').innerText();
   await sheet.getByRole('button', { name: 'It is copied' }).click();
-  await expect(page.getByText('never heard yet')).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Roof station' })).toContainText('never heard yet');
 
   const headers = { Authorization: `Bearer ${token}` };
   const now = Math.floor(Date.now() / 3_600_000) * 3_600_000;
@@ -163,10 +163,11 @@ test('a weather station is added, its token shown once, and its weather stands o
   await expect(weather).toContainText('Local orders and the fire service rule, whatever this figure says.');
   await expect(weather).toContainText('Rain likely (70 %)');
   await page.goto(`${OWN}/shed/devices`);
-  await expect(page.getByText(/last heard/)).toBeVisible();
-  await page.getByRole('button', { name: 'Revoke' }).click();
-  await page.getByRole('button', { name: 'Yes, revoke it' }).click();
-  await expect(page.getByText('revoked', { exact: true })).toBeVisible();
+  const station = page.getByRole('listitem').filter({ hasText: 'Roof station' });
+  await expect(station).toContainText('last heard');
+  await station.getByRole('button', { name: 'Revoke' }).click();
+  await station.getByRole('button', { name: 'Yes, revoke it' }).click();
+  await expect(station.getByText('revoked', { exact: true })).toBeVisible();
   expect((await page.request.get(`${OWN}/api/device/hello`, { headers })).status()).toBe(401);
   expect(farm.id).not.toBe('');
 });

@@ -111,6 +111,7 @@ try {
       FANEGA_E2E_DEMO: await serve('fanega_demo', true),
       FANEGA_E2E_EMPTY: await serve('fanega_farm', false),
       FANEGA_E2E_OWN: await serve('fanega_own', false),
+      FANEGA_E2E_HAUL: await serve('fanega_haul', true),
       FANEGA_E2E_DAY: await serve('fanega_day', true),
       FANEGA_CHROMIUM: has('chromium'),
     };

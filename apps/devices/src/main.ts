@@ -16,7 +16,7 @@ import { HandTester } from './tester.js';
 import { stationWeather } from './weather.js';
 import { crossing } from './weighbridge.js';
 
-const USAGE = `npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN [--seed 1] [--speed 1]
+const USAGE = `npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN [--seed 1] [--speed 1] [--ago 0]
 
   weather       [--every 600] [--once]                      measured hours and a forecast
   cart-scale    --play="14000,13800,-27000" [--on 0]        lb onto the cart and off it, one after the other
@@ -33,6 +33,7 @@ const OPTIONS = {
     token: { type: 'string' },
     seed: { type: 'string', default: '1' },
     speed: { type: 'string', default: '1' },
+    ago: { type: 'string', default: '0' },
     every: { type: 'string', default: '600' },
     once: { type: 'boolean', default: false },
     play: { type: 'string' },
@@ -110,6 +111,8 @@ const url = values.url ?? usage();
 const seed = number(values.seed, '--seed', 0, 2 ** 31);
 const speed = values.speed === 'max' ? Infinity : number(values.speed, '--speed', 0.1, 100_000);
 const random = seededRandom(seed);
+/** When the figures begin: now on the farm, or some minutes ago. */
+const startOf = (hello: DeviceHello): number => Date.parse(hello.now) - number(values.ago, '--ago', 0, 1e6) * 60_000;
 const link = (): Link => new Link(url, values.token ?? usage('--token is missing'), 40);
 
 async function weather(): Promise<void> {
@@ -133,7 +136,7 @@ async function weather(): Promise<void> {
 
 async function cartScale(): Promise<void> {
   const scale = link();
-  const start = Date.parse((await scale.hello()).now);
+  const start = startOf(await scale.hello());
   const curve = cartCurve(
     new CartScale(random, 0.0008),
     numbers(values.play, '--play').map((pounds) => pounds * KG_PER_LB),
@@ -145,7 +148,7 @@ async function cartScale(): Promise<void> {
 
 async function weighbridge(): Promise<void> {
   const bridge = link();
-  const start = Date.parse((await bridge.hello()).now);
+  const start = startOf(await bridge.hello());
   const axles = numbers(values.axles, '--axles').map((pounds) => pounds * KG_PER_LB);
   const figures = crossing(axles, random);
   await sendCurve(bridge, 'weights', start, figures, speed);
@@ -154,7 +157,7 @@ async function weighbridge(): Promise<void> {
 
 async function monitor(): Promise<void> {
   const wire = link();
-  const start = Date.parse((await wire.hello()).now);
+  const start = startOf(await wire.hello());
   const moisture = number(values.moisture ?? '18', '--moisture', 5, 50) / 100;
   const flow = (number(values.rate, '--rate', 100, 20_000) * 56 * KG_PER_LB) / 3600;
   const display = new Display(random, { bias: 0.03, biasByFlow: 0.003, moisture: -0.004 });

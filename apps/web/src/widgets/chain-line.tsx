@@ -1,7 +1,8 @@
 import { chainAhead, RangeRefusal } from '@fanega/core';
 import { type Farm, useFields, useHaul, useNotebook } from '../data/farm';
-import { BECAUSE, chainNow, EVENING, likelyTo } from './chain-facts';
+import { BECAUSE, chainNow, EVENING, likelyTo, trucksNow } from './chain-facts';
 import { minuteText, NO_HAUL } from './haul-facts';
+import { clock } from './time';
 
 /** Nobody who drives can do anything about what happens later than this. */
 const SOON_MIN = 180;
@@ -25,4 +26,27 @@ export function ChainLine({ farm, className = '' }: { farm: Farm; className?: st
     if (error instanceof RangeRefusal) return null;
     throw error;
   }
+}
+
+/** By when this truck must leave to be in line at its buyer's closing, for the one who drives it; nothing while it is empty or nobody knows an hour. */
+export function LeaveBy({ farm, truckId, className = '' }: { farm: Farm; truckId: string; className?: string }) {
+  const notebook = useNotebook().data;
+  const haul = useHaul().data;
+  if (!notebook || !haul) return null;
+  const crop = farm.cropOf(farm.held(truckId).lots);
+  const truck = crop === undefined ? undefined : trucksNow(farm, notebook, haul, notebook.haul?.sheet ?? NO_HAUL, crop).find((one) => one.id === truckId);
+  if (!truck || truck.leaveByMs === null || truck.bushels < 1 || truck.state === 'in line or unloading') return null;
+  const left = Math.floor((truck.leaveByMs - farm.clock()) / 60_000);
+  const by = clock(truck.leaveByMs, farm.data.farm.timeZone);
+  return (
+    <p className={className}>
+      {left < 0 ? (
+        <b>■ Too late for today: it had to leave by {by}. Tarp it for the night.</b>
+      ) : (
+        <>
+          <b>Leave by {by}</b>, {left < 90 ? `${left} min` : `${Math.floor(left / 60)} h ${left % 60} min`} left, to be in line at closing
+        </>
+      )}
+    </p>
+  );
 }

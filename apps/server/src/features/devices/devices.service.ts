@@ -51,7 +51,8 @@ export class DevicesService {
   async add(farmId: string, body: DeviceBody): Promise<NewDevice> {
     const devices = this.db.getRepository(DeviceRow);
     if ((await devices.countBy({ farmId, revoked: false })) >= MOST_DEVICES) throw new Refused('body_wrong', `A farm has at most ${MOST_DEVICES} devices; revoke one first.`);
-    const token = newToken();
+    // Never with a dash in front, which a command line would take for an option.
+    const token = `fd_${newToken()}`;
     const id = ulid();
     await devices.insert({ farmId, id, name: body.name.trim(), kind: body.kind, tokenHash: hashToken(token), addedMs: this.clock.now(), seenMs: null, revoked: false });
     return { deviceId: id, token };

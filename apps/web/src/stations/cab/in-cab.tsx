@@ -11,7 +11,7 @@ import { NEIGHBOR_ROWS } from '../../outbox/ahead';
 import { deviceName, stamped, useRecorder } from '../../record';
 import { Button } from '../../ui';
 import { ThemeButton } from '../../ui/theme';
-import { ChainLine } from '../../widgets/chain-line';
+import { ChainLine, LeaveBy } from '../../widgets/chain-line';
 import { ClockNote } from '../../widgets/clock-note';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { headline } from '../../widgets/headline';
@@ -229,6 +229,7 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
         </div>
         <div className="flex flex-1 flex-col gap-4">
           <ChainLine farm={farm} className="text-xl" />
+          {me.kind === 'truck' && <LeaveBy farm={farm} truckId={me.id} className="text-xl" />}
           {first ? (
             <Button look="do" className="!min-h-28 w-full !text-3xl leading-tight text-balance" onClick={() => act(first)}>
               {wordsOf(first)}
