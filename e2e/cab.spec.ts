@@ -191,8 +191,18 @@ test.describe('with its own files kept', () => {
     await page.reload();
     await expect(page.getByRole('region', { name: 'In it now' })).toContainText('empty');
     expect((await lines(farm).catch(() => [])).filter(({ entry }) => entry.by === 'Tilda').length).toBe(0);
+    // The program is replaced by a newer one: its files and answers go, the queue stays.
+    await context.route('**/entries', (route) => (route.request().method() === 'POST' ? route.abort('connectionfailed') : route.continue()));
     await context.setOffline(false);
-    await expect(page.getByRole('button', { name: 'Entries that wait' })).toBeHidden({ timeout: 60_000 });
-    await expect.poll(async () => (await lines(farm)).filter(({ entry }) => entry.by === 'Tilda').length).toBe(1);
+    await page.evaluate(async () => {
+      for (const key of await caches.keys()) await caches.delete(key);
+      for (const registration of await navigator.serviceWorker.getRegistrations()) await registration.unregister();
+    });
+    await page.reload();
+    await expect(page.getByRole('button', { name: 'Entries that wait' })).toContainText('1 entry waits since');
+    await context.unroute('**/entries');
+    await page.reload();
+    await expect.poll(async () => (await lines(farm)).filter(({ entry }) => entry.by === 'Tilda').length, { timeout: 60_000 }).toBe(1);
+    await expect(page.getByRole('button', { name: 'Entries that wait' })).toBeHidden();
   });
 });

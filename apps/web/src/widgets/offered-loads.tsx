@@ -35,30 +35,30 @@ export function OfferedLoads({ farm, placeId, loads, by }: { farm: Farm; placeId
           const bushels = formatBushels(load.kg / farm.kgPerBu(crop));
           const pounds = Math.round(load.kg / KG_PER_LB / 10) * 10;
           if (load.kind === 'loaded') {
-            const tank = farm.data.places.find((place) => place.kind === 'combine' && farm.held(place.id).wetKg > 0.8 * load.kg);
-            const what = tank
-              ? `${tank.name} → ${farm.placeName(placeId)}, ${bushels} bu`
-              : last
-                ? `${farm.lot(last.lot)?.fieldName ?? '?'} → ${farm.placeName(placeId)}, ${bushels} bu at ${formatMoisture(last.moisture)} %`
-                : null;
+            // Out of a tank that the book has about as much in, and off the field that was cut last: the likelier one first.
+            const tank = farm.data.places.find(({ id, kind }) => kind === 'combine' && load.kg > 0.6 * farm.held(id).wetKg && load.kg < 1.4 * farm.held(id).wetKg);
+            const choices = [
+              ...(tank ? [{ what: `${tank.name} → ${farm.placeName(placeId)}, ${bushels} bu`, entry: { type: 'move', from: tank.id, to: placeId } }] : []),
+              ...(last
+                ? [
+                    {
+                      what: `${farm.lot(last.lot)?.fieldName ?? '?'} → ${farm.placeName(placeId)}, ${bushels} bu at ${formatMoisture(last.moisture)} %`,
+                      entry: { type: 'harvest', lot: last.lot, to: placeId, moisture: last.moisture },
+                    },
+                  ]
+                : []),
+            ];
             return (
               <li key={load.toMs} className="border-b border-rule py-2">
                 <p className="text-sm">
                   {clock(load.fromMs, timeZone)} to {clock(load.toMs, timeZone)}: {pounds.toLocaleString('en-US')} lb came on
                 </p>
-                {what ? (
-                  <Button
-                    look="do"
-                    className="mt-1 min-h-16 w-full !text-lg"
-                    onClick={() =>
-                      void record(load, tank ? { type: 'move', from: tank.id, to: placeId } : { type: 'harvest', lot: last!.lot, to: placeId, moisture: last!.moisture }, what)
-                    }
-                  >
+                {choices.map(({ what, entry }, i) => (
+                  <Button key={what} look={i === 0 ? 'do' : 'plain'} className="mt-1 min-h-16 w-full !text-lg" onClick={() => void record(load, entry, what)}>
                     {what}
                   </Button>
-                ) : (
-                  <p className="text-muted">Record the first load by hand: then the scale knows the field.</p>
-                )}
+                ))}
+                {choices.length === 0 && <p className="text-muted">Record the first load by hand: then the scale knows the field.</p>}
               </li>
             );
           }
