@@ -134,6 +134,17 @@ it('three weeks of readings, settings, counts, pairs, weather and machines stand
   expect(shed.changeovers['combine-2']!.sheet.done.length).toBe(2);
 });
 
+it('a field that is made in the middle of the season stands behind those that were there: colours and weaves stay', async () => {
+  const visitor = harness.client();
+  await visitor.post('/auth/demo');
+  const farm = (await visitor.get<{ farms: { id: string }[] }>('/auth/me')).body.farms[0]!.id;
+  const lots = async (): Promise<string[]> => (await visitor.get<FarmNow>(`/farms/${farm}/now`)).body.lots.map(({ id }) => id);
+  const before = await lots();
+  const id = '01M8B029PJ745QGWYE2A8D5147';
+  expect((await visitor.post(`/farms/${farm}/neighbor-rows`, { id, owner: 'Old Dorsey', crop: 'corn', season: 2026 })).status).toBe(201);
+  expect(await lots()).toEqual([...before, id]);
+});
+
 it('a bigger demo still balances', () => {
   const demo = demoFarm({ seasons: 2, fields: 20 });
   const ledger = new Ledger({ defaults: { moisture: 0.15, trust: [] }, lots: demo.lots.map(({ id }) => ({ id })), places: demo.places });

@@ -1,7 +1,7 @@
 import type { FieldRow, HaulAnswer, HaulSheet, Notebook } from '@fanega/contract';
 import type { ChainLink, ChainNow } from '@fanega/core';
 import type { Farm } from '../data/farm';
-import { fieldFacts, windowFor } from '../data/field-facts';
+import { type FieldFacts, fieldFacts, windowFor } from '../data/field-facts';
 import { startOfDay } from './time';
 import { bushelsPerHour } from './haul-facts';
 
@@ -175,13 +175,20 @@ export function chainNow(
   const rate = bushelsPerHour(farm, notebook);
   if (combines.length === 0 || !(rate >= 1)) return null;
   const current = [...rows].filter((row) => row.lastCut !== null).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0];
-  const facts = current && fieldFacts(farm, rows, notebook).find((fact) => fact.row === current);
   const crop = current?.lot.crop ?? 'corn';
-  // Nobody expects a yield yet: the field lasts the day.
+  // What still stands of everything that is cut today; nobody expects a yield somewhere, or measured it: it lasts the day.
+  const wetLeft = (fact: FieldFacts): number => {
+    const base = fact.crop.baseMoisture;
+    return fact.expected === null || fact.row.lot.acres === 0 ? 1e6 : (fact.acresLeft * fact.expected * (1 - base)) / (1 - (fact.row.lastMoisture?.moisture ?? base));
+  };
+  const cut = fieldFacts(farm, rows, notebook).filter((fact) => fact.cuttingToday || fact.row === current);
   const fieldLeft =
-    facts && facts.expected !== null
-      ? Math.min(1e6, (facts.acresLeft * facts.expected * (1 - facts.crop.baseMoisture)) / (1 - (current.lastMoisture?.moisture ?? facts.crop.baseMoisture)))
-      : 1e6;
+    cut.length === 0
+      ? 1e6
+      : Math.min(
+          1e6,
+          cut.reduce((sum, fact) => sum + wetLeft(fact), 0),
+        );
   const delays = delaysNow(farm, notebook);
   const until = (link: string, machineId: string): { stoppedUntil?: number } => {
     const own = delays.filter((delay) => delay.link === link && (delay.machineId === undefined || delay.machineId === machineId)).map((delay) => minute(delay.untilMs));

@@ -1,4 +1,4 @@
-import type { LotInfo, PlaceInfo } from '@fanega/contract';
+import { type LotInfo, type PlaceInfo, ULID } from '@fanega/contract';
 import { type Book, type BookHeader, type Entry, instantOf, isBuyer, METHODS } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager, In } from 'typeorm';
@@ -53,6 +53,10 @@ export class BookRepository {
     const lots = await on.getRepository(LotRow).find({ where: { farmId }, order: { season: 'ASC', id: 'ASC' } });
     const places = await on.getRepository(PlaceRow).find({ where: { farmId }, order: { position: 'ASC' } });
     const byId = new Map(fields.map((field) => [field.id, field]));
+    // Those that came with a book file first, then those made here in the order of their making: a new field, a neighbor's rows, never
+    // changes the colour and weave of those before it.
+    const made = (lot: LotRow): number => Number(ULID.test(lot.id));
+    lots.sort((a, b) => a.season - b.season || made(a) - made(b));
     return {
       farm,
       lots: lots.map(({ farmId: _, ...lot }) => ({ ...lot, fieldName: byId.get(lot.fieldId)?.name ?? lot.fieldId, acres: byId.get(lot.fieldId)?.acres ?? 0 })),

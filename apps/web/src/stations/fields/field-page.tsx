@@ -140,7 +140,8 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
         <h1 className="flex items-center gap-3 text-2xl">
           <Swatch index={farm.lotIndex(lot.id)} size={26} /> {lot.fieldName}
           <span className="text-base font-normal text-muted">
-            {facts.crop.name} {lot.variety}, {formatAcres(lot.acres)} ac{facts.acresLeft > 0 && facts.acresLeft < lot.acres ? `, ${formatAcres(facts.acresLeft)} still stand` : ''}
+            {[facts.crop.name, lot.variety].filter(Boolean).join(' ')}, {lot.acres > 0 ? `${formatAcres(lot.acres)} ac` : 'acres not measured'}
+            {facts.acresLeft > 0 && facts.acresLeft < lot.acres ? `, ${formatAcres(facts.acresLeft)} still stand` : ''}
           </span>
         </h1>
         <div className="flex flex-wrap gap-3">

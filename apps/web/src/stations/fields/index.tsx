@@ -8,6 +8,7 @@ import { type Tester, testersOf } from '../../data/field-facts';
 import { Button, Empty, SelectBox } from '../../ui';
 import { Answered } from '../../ui/answer';
 import { Bushels, formatAcres, formatBushelsFine, Moisture } from '../../widgets/quantity';
+import { ownersOf } from '../../widgets/owners';
 import { rowKeys } from '../../widgets/row-keys';
 import { day } from '../../widgets/time';
 import { Swatch } from '../../widgets/weave';
@@ -88,15 +89,23 @@ function Seasons({ farm, rows, notebook }: { farm: Farm; rows: readonly FieldRow
           </div>
         )}
         {crops.map((crop) => {
-          const own = shown.filter((row) => row.lot.crop === crop);
+          // A landlord's part and a neighbor's rows are not the farm's own, however they were cut.
+          const owners = ownersOf(farm, Object.fromEntries(shown.filter((row) => row.lot.crop === crop).map((row) => [row.lot.id, dryBu(farm, row)])));
+          const sum = (own: boolean): number => owners.reduce((total, owner) => total + (owner.own === own ? owner.kg : 0), 0);
           return (
             <p key={crop}>
               <span className="block text-sm text-muted">
-                {cropOf(crop)?.name ?? crop}, dry at {((cropOf(crop)?.baseMoisture ?? 0) * 100).toFixed(1)} %
+                {cropOf(crop)?.name ?? crop}
+                {sum(false) > 0 ? ', own' : ''}, dry at {((cropOf(crop)?.baseMoisture ?? 0) * 100).toFixed(1)} %
               </span>
               <span className="text-2xl font-bold">
-                <Bushels value={own.reduce((sum, row) => sum + dryBu(farm, row), 0)} />
+                <Bushels value={sum(true)} />
               </span>
+              {sum(false) >= 1 && (
+                <span className="block text-sm">
+                  and of others <Bushels value={sum(false)} />
+                </span>
+              )}
             </p>
           );
         })}
@@ -148,7 +157,7 @@ function Row({ farm, row, windows, tester }: { farm: Farm; row: FieldRow; window
       <td className="px-2">
         {cropOf(lot.crop)?.name ?? lot.crop} <span className="block text-sm whitespace-nowrap text-muted">{lot.variety}</span>
       </td>
-      <td className="px-2 text-right">{formatAcres(lot.acres)}</td>
+      <td className="px-2 text-right">{lot.acres > 0 ? formatAcres(lot.acres) : '–'}</td>
       <td className="px-2 text-right">
         {row.cutWetKg > 0 ? (
           <>
@@ -161,7 +170,7 @@ function Row({ farm, row, windows, tester }: { farm: Farm; row: FieldRow; window
           <span className="text-muted">stands</span>
         )}
       </td>
-      <td className="px-2 text-right text-lg font-semibold">{dry > 0 ? formatBushelsFine(dry / lot.acres) : ''}</td>
+      <td className="px-2 text-right text-lg font-semibold">{dry > 0 && lot.acres > 0 ? formatBushelsFine(dry / lot.acres) : ''}</td>
       <td className="px-2 text-right">
         {row.lastMoisture ? (
           <>

@@ -110,7 +110,7 @@ function Ahead({ ahead, until, now, rate }: { ahead: ChainAhead; until: number; 
         </>
       ) : (
         <p className="text-4xl leading-tight font-bold">
-          Nothing stops the combines <span className="text-xl font-normal text-muted">until {minuteText(until)}</span>
+          Nothing stops the combines <span className="text-xl font-normal whitespace-nowrap text-muted">until {minuteText(until)}</span>
         </p>
       )}
       <p className="mt-1">

@@ -187,7 +187,7 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceAnswer }) {
         <h1 className="mt-1 flex flex-wrap items-center gap-3 text-3xl">
           <Swatch index={farm.lotIndex(lot.id)} size={30} /> {lot.fieldName}
           <span className="text-lg font-normal text-muted">
-            {lot.tag} · {cropOf(lot.crop)?.name ?? lot.crop} {lot.season} · {lot.variety} · {lot.acres} ac
+            {[lot.tag, `${cropOf(lot.crop)?.name ?? lot.crop} ${lot.season}`, lot.variety, lot.acres > 0 ? `${lot.acres} ac` : ''].filter(Boolean).join(' · ')}
           </span>
         </h1>
         <div className="mt-4">
