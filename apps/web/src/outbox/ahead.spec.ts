@@ -1,7 +1,7 @@
 import type { FarmNow, TapeLine } from '@fanega/contract';
 import type { Entry } from '@fanega/core';
 import { describe, expect, it } from 'vitest';
-import { entriesAhead, farmAhead } from './ahead';
+import { entriesAhead, farmAhead, fieldsAhead } from './ahead';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 8, 8, 19, minute)).toISOString();
 const layer = { wetKg: 10_000, dryKg: 8300, moisture: 0.17, lots: { hs: 8300 }, wetLots: { hs: 10_000 } };
@@ -48,5 +48,30 @@ describe('the farm ahead of what waits', () => {
     expect(ids({ waiting: [waiting({ refused: 'no' }), waiting({ farmId: 'other' })], sent: [] })).toEqual([]);
     expect(ids({ waiting: [], sent: [{ entries: [move], farmId: 'f', seq: 5 }] })).toEqual(['MOVE']);
     expect(ids({ waiting: [], sent: [{ entries: [move], farmId: 'f', seq: 4 }] })).toEqual([]);
+  });
+});
+
+describe('fields that were made here', () => {
+  const rows = (id: string, owner: string) => ({ path: 'neighbor-rows', body: { id, owner, crop: 'corn', season: 2026 } });
+  const waiting = (beside: object, more: object = {}) => ({ id: 'X', farmId: 'f', entries: [], beside, what: '', since: 0, tries: 0, ...more }) as never;
+  it('stand behind those of the farm, whose they are with them, until the farm tells of them', () => {
+    const ahead = fieldsAhead(data, { waiting: [waiting(rows('n2', 'Vance heirs'))], sent: [{ entries: [], beside: rows('n1', 'Old Dorsey'), farmId: 'f', seq: 0 }] }, 'f');
+    expect(ahead.lots.map(({ id, fieldName, tag, shares }) => [id, fieldName, tag, shares])).toEqual([
+      ['hs', 'Heron Slough', 'HS', []],
+      ['n1', 'Old Dorsey’s rows', 'OD', [{ owner: 'Old Dorsey', part: 1 }]],
+      ['n2', 'Vance heirs’ rows', 'VH', [{ owner: 'Vance heirs', part: 1 }]],
+    ]);
+    const told = { ...data, lots: ahead.lots };
+    expect(fieldsAhead(told, { waiting: [waiting(rows('n2', 'Vance heirs'))], sent: [] }, 'f')).toBe(told);
+  });
+  it('count on the screen at once: the load that names one is replayed, not left out', () => {
+    const outbox = { waiting: [waiting(rows('n1', 'Old Dorsey'))], sent: [] };
+    const load: Entry = { type: 'harvest', id: 'N', at: at(6), lot: 'n1', to: 'cart', wetKg: 3000, moisture: 0.2 };
+    const ahead = farmAhead(fieldsAhead(data, outbox, 'f'), [load]);
+    expect(ahead.positions.cart!.wetLots).toEqual({ hs: 10_000, n1: 3000 });
+  });
+  it('of another farm, refused, or something else beside the book are none', () => {
+    const none = [waiting(rows('a', 'A'), { farmId: 'other' }), waiting(rows('b', 'B'), { refused: 'no' }), waiting({ path: 'readings', body: { id: 'c' } })];
+    expect(fieldsAhead(data, { waiting: none, sent: [] }, 'f')).toBe(data);
   });
 });

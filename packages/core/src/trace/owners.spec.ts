@@ -6,6 +6,7 @@ describe('somebody else’s rows', () => {
     const used = { fieldNames: ['Old Dorsey’s rows', 'Old Dorsey’s rows 2'], tags: ['OD', 'HS'] };
     expect(neighborRows('  Old Dorsey ', used)).toEqual({ fieldName: 'Old Dorsey’s rows 3', tag: 'OD2' });
     expect(neighborRows('Vance', { fieldNames: [], tags: [] })).toEqual({ fieldName: 'Vance’s rows', tag: 'VA' });
+    expect(neighborRows('Vance heirs', { fieldNames: [], tags: [] })).toEqual({ fieldName: 'Vance heirs’ rows', tag: 'VH' });
     expect(neighborRows('J', { fieldNames: [], tags: [] }).tag).toBe('J');
     const long = neighborRows('A'.repeat(60), { fieldNames: [], tags: [] });
     expect([long.fieldName.length <= 60, long.tag.length <= 4]).toEqual([true, true]);

@@ -64,5 +64,6 @@ export function neighborRows(owner: string, used: { readonly fieldNames: readonl
     for (let n = 2; ; n++) if (!taken.includes(`${base}${join}${n}`)) return `${base}${join}${n}`;
   };
   // A name keeps room for its number in a book that has names of at most sixty letters.
-  return { fieldName: free(`${owner.trim().slice(0, 50)}’s rows`, used.fieldNames, ' '), tag: free(initials.slice(0, 2), used.tags, '') };
+  const name = owner.trim().slice(0, 50);
+  return { fieldName: free(`${name}${name.endsWith('s') ? '’' : '’s'} rows`, used.fieldNames, ' '), tag: free(initials.slice(0, 2), used.tags, '') };
 }

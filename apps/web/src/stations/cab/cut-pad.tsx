@@ -3,9 +3,10 @@ import { CROPS } from '@fanega/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import type { Farm } from '../../data/farm';
-import { Button, Choices, SelectBox, Sheet, TextBox } from '../../ui';
+import { Choices, SelectBox, TextBox } from '../../ui';
 import { NumberPad, typed } from '../../widgets/number-pad';
 import { formatBushels, formatMoisture, readMoisture, readWeight, type WeightUnit } from '../../widgets/quantity';
+import { PadSheet } from './pad-sheet';
 
 type Box = 'weight' | 'moisture';
 
@@ -83,93 +84,81 @@ export function CutPad({
     onRecord({ lot: rows?.id ?? lot, to: start.to, wetKg: weight.kg, moisture: moisture.value, method }, rows);
   };
   return (
-    <Sheet open title={`Into ${farm.placeName(start.to)}`} onClose={onClose}>
-      <form
-        className="flex min-h-full flex-col gap-3 px-4 py-3"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          save();
-        }}
-      >
-        {(!neighbor || lots.length > 0) && (
-          <SelectBox label={neighbor ? 'Whose rows' : 'Field'} value={lot} onChange={(event) => setLot(event.target.value)}>
-            {lots.map((one) => (
+    <PadSheet title={`Into ${farm.placeName(start.to)}`} onSubmit={save} onClose={onClose}>
+      {(!neighbor || lots.length > 0) && (
+        <SelectBox label={neighbor ? 'Whose rows' : 'Field'} value={lot} onChange={(event) => setLot(event.target.value)}>
+          {lots.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.tag} {one.fieldName}
+              {one.shares.some(({ owner }) => owner !== farm.data.farm.name) ? ` (${one.shares.map(({ owner }) => owner).join(', ')})` : ''}
+            </option>
+          ))}
+          {neighbor && <option value={SOMEBODY}>somebody else …</option>}
+        </SelectBox>
+      )}
+      {isNew && (
+        <div className="grid grid-cols-[1fr_9rem] gap-3">
+          <TextBox
+            label={lots.length > 0 ? 'Who' : 'Whose rows'}
+            maxLength={60}
+            hint="theirs in every load, never the farm’s own"
+            value={whose}
+            error={wrong.whose}
+            onChange={(event) => setWhose(event.target.value)}
+          />
+          <SelectBox label="Crop" value={crop} onChange={(event) => setCrop(event.target.value)}>
+            {Object.values(CROPS).map((one) => (
               <option key={one.id} value={one.id}>
-                {one.tag} {one.fieldName}
-                {one.shares.some(({ owner }) => owner !== farm.data.farm.name) ? ` (${one.shares.map(({ owner }) => owner).join(', ')})` : ''}
+                {one.name}
               </option>
             ))}
-            {neighbor && <option value={SOMEBODY}>somebody else …</option>}
           </SelectBox>
-        )}
-        {isNew && (
-          <div className="grid grid-cols-[1fr_9rem] gap-3">
-            <TextBox
-              label={lots.length > 0 ? 'Who' : 'Whose rows'}
-              maxLength={60}
-              hint="theirs in every load, never the farm’s own"
-              value={whose}
-              error={wrong.whose}
-              onChange={(event) => setWhose(event.target.value)}
-            />
-            <SelectBox label="Crop" value={crop} onChange={(event) => setCrop(event.target.value)}>
-              {Object.values(CROPS).map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </SelectBox>
-          </div>
-        )}
-        <div className="grid grid-cols-[1fr_8rem] gap-3">
-          <TextBox
-            label="How much"
-            unit={unit}
-            inputMode="decimal"
-            value={texts.weight}
-            error={wrong.weight}
-            onFocus={() => choose('weight')}
-            onChange={(event) => setTexts({ ...texts, weight: event.target.value })}
-          />
-          <TextBox
-            label="Moisture"
-            unit="%"
-            inputMode="decimal"
-            value={texts.moisture}
-            error={wrong.moisture}
-            onFocus={() => choose('moisture')}
-            onChange={(event) => setTexts({ ...texts, moisture: event.target.value })}
-          />
         </div>
-        <div className="grid grid-cols-2 gap-3">
-          <Choices
-            label="Unit"
-            hidden
-            value={unit}
-            onChange={setUnit}
-            choices={[
-              { value: 'bu', label: 'bu' },
-              { value: 'lb', label: 'lb' },
-            ]}
-          />
-          <Choices
-            label="Weighed by"
-            hidden
-            value={method}
-            onChange={setMethod}
-            choices={[
-              { value: 'cartScale', label: 'Cart' },
-              { value: 'monitor', label: 'Display' },
-              { value: 'estimate', label: 'Guess' },
-            ]}
-          />
-        </div>
-        <NumberPad onKey={type} />
-        <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl">
-          Record it
-        </Button>
-      </form>
-    </Sheet>
+      )}
+      <div className="grid grid-cols-[1fr_8rem] gap-3">
+        <TextBox
+          label="How much"
+          unit={unit}
+          inputMode="decimal"
+          value={texts.weight}
+          error={wrong.weight}
+          onFocus={() => choose('weight')}
+          onChange={(event) => setTexts({ ...texts, weight: event.target.value })}
+        />
+        <TextBox
+          label="Moisture"
+          unit="%"
+          inputMode="decimal"
+          value={texts.moisture}
+          error={wrong.moisture}
+          onFocus={() => choose('moisture')}
+          onChange={(event) => setTexts({ ...texts, moisture: event.target.value })}
+        />
+      </div>
+      <div className="grid grid-cols-2 gap-3">
+        <Choices
+          label="Unit"
+          hidden
+          value={unit}
+          onChange={setUnit}
+          choices={[
+            { value: 'bu', label: 'bu' },
+            { value: 'lb', label: 'lb' },
+          ]}
+        />
+        <Choices
+          label="Weighed by"
+          hidden
+          value={method}
+          onChange={setMethod}
+          choices={[
+            { value: 'cartScale', label: 'Cart' },
+            { value: 'monitor', label: 'Display' },
+            { value: 'estimate', label: 'Guess' },
+          ]}
+        />
+      </div>
+      <NumberPad onKey={type} />
+    </PadSheet>
   );
 }

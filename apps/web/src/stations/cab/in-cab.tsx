@@ -95,7 +95,7 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
   };
   const recordCut = (entry: CutEntry, rows?: NewRows): void => {
     const crop = rows?.crop ?? farm.lot(entry.lot)?.crop;
-    const from = rows ? `${rows.owner}’s rows` : farm.tag(entry.lot);
+    const from = rows ? `rows of ${rows.owner}` : farm.tag(entry.lot);
     const what = `${from} → ${farm.placeName(entry.to)}, ${formatBushels(entry.wetKg / farm.kgPerBu(crop))} bu`;
     // The field goes out before its first load, signal or not.
     const before = rows ? enqueueBeside(farm.id, { path: NEIGHBOR_ROWS, body: rows }, from) : Promise.resolve();

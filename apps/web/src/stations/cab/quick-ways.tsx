@@ -4,6 +4,7 @@ import type { Farm } from '../../data/farm';
 import { Button, SelectBox, Sheet, TextBox } from '../../ui';
 import { NumberPad, typed } from '../../widgets/number-pad';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
+import { PadSheet } from './pad-sheet';
 
 /** What is not the usual load, each with its own way in. */
 export type QuickWay = 'split' | 'some' | 'second' | 'filledUp' | 'otherBuyer' | 'spilled' | 'ranOver' | 'neighbor' | 'reading' | 'late' | 'else';
@@ -93,38 +94,26 @@ export function SplitPad({ farm, me, two, onClose, onRecord }: { farm: Farm; me:
     onRecord([{ to: first, wetKg: bushels * kgPerBu }, ...(two ? [{ to: second }] : [])]);
   };
   return (
-    <Sheet open title={two ? WORDS.split : WORDS.some} onClose={onClose}>
-      <form
-        className="flex min-h-full flex-col gap-3 px-4 py-3"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          save();
+    <PadSheet title={two ? WORDS.split : WORDS.some} onSubmit={save} onClose={onClose}>
+      {targets.length < (two ? 2 : 1) && <p className="text-lg text-muted">The farm has no other place that takes it: places are added in Store.</p>}
+      <PlacePick farm={farm} label={two ? 'First' : 'To'} value={first} targets={targets} onChange={setFirst} />
+      <TextBox
+        label={two ? 'Into the first' : 'How much'}
+        unit="bu"
+        inputMode="decimal"
+        value={text}
+        error={tried ? wrong : undefined}
+        onChange={(event) => setText(event.target.value)}
+      />
+      {two && <PlacePick farm={farm} label="The rest" value={second} targets={targets} error={tried ? same : undefined} onChange={setSecond} />}
+      <p className="text-lg">{wrong ? '' : `${formatBushels(all - bushels)} bu ${two ? `into ${farm.placeName(second)}` : `stay in ${me.name}`}`}</p>
+      <NumberPad
+        onKey={(key) => {
+          setText(typed(text, key, fresh));
+          setFresh(false);
         }}
-      >
-        {targets.length < (two ? 2 : 1) && <p className="text-lg text-muted">The farm has no other place that takes it: places are added in Store.</p>}
-        <PlacePick farm={farm} label={two ? 'First' : 'To'} value={first} targets={targets} onChange={setFirst} />
-        <TextBox
-          label={two ? 'Into the first' : 'How much'}
-          unit="bu"
-          inputMode="decimal"
-          value={text}
-          error={tried ? wrong : undefined}
-          onChange={(event) => setText(event.target.value)}
-        />
-        {two && <PlacePick farm={farm} label="The rest" value={second} targets={targets} error={tried ? same : undefined} onChange={setSecond} />}
-        <p className="text-lg">{wrong ? '' : `${formatBushels(all - bushels)} bu ${two ? `into ${farm.placeName(second)}` : `stay in ${me.name}`}`}</p>
-        <NumberPad
-          onKey={(key) => {
-            setText(typed(text, key, fresh));
-            setFresh(false);
-          }}
-        />
-        <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl">
-          Record it
-        </Button>
-      </form>
-    </Sheet>
+      />
+    </PadSheet>
   );
 }
 
@@ -187,44 +176,39 @@ export function FillPad({
   const bushels = parseNumber(shown);
   const wrong = !(bushels > 0) ? 'How many bushels?' : bushels > all + 0.5 ? `The book has ${formatBushels(all)} bu there` : undefined;
   return (
-    <Sheet open title={`${me.name}, filled up elsewhere`} onClose={onClose}>
-      <form
-        className="flex min-h-full flex-col gap-3 px-4 py-3"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          setTried(true);
-          if (!wrong && from !== '') onRecord(from, bushels >= all - 0.5 ? undefined : bushels * kgPerBu, bushels);
+    <PadSheet
+      title={`${me.name}, filled up elsewhere`}
+      disabled={sources.length === 0}
+      onSubmit={() => {
+        setTried(true);
+        if (!wrong && from !== '') onRecord(from, bushels >= all - 0.5 ? undefined : bushels * kgPerBu, bushels);
+      }}
+      onClose={onClose}
+    >
+      {sources.length === 0 && <p className="text-lg text-muted">The book has no such grain anywhere it could come from: record it as something else.</p>}
+      <SelectBox
+        label="From"
+        value={from}
+        onChange={(event) => {
+          setFrom(event.target.value);
+          setText(null);
+          setFresh(true);
         }}
       >
-        {sources.length === 0 && <p className="text-lg text-muted">The book has no such grain anywhere it could come from: record it as something else.</p>}
-        <SelectBox
-          label="From"
-          value={from}
-          onChange={(event) => {
-            setFrom(event.target.value);
-            setText(null);
-            setFresh(true);
-          }}
-        >
-          {sources.map((place) => (
-            <option key={place.id} value={place.id}>
-              {place.name}, {formatBushels(farm.bushels(farm.held(place.id).wetLots))} bu
-            </option>
-          ))}
-        </SelectBox>
-        <TextBox label="How much" unit="bu" inputMode="decimal" value={shown} error={tried ? wrong : undefined} onChange={(event) => setText(event.target.value)} />
-        <NumberPad
-          onKey={(key) => {
-            setText(typed(shown, key, fresh));
-            setFresh(false);
-          }}
-        />
-        <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl" disabled={sources.length === 0}>
-          Record it
-        </Button>
-      </form>
-    </Sheet>
+        {sources.map((place) => (
+          <option key={place.id} value={place.id}>
+            {place.name}, {formatBushels(farm.bushels(farm.held(place.id).wetLots))} bu
+          </option>
+        ))}
+      </SelectBox>
+      <TextBox label="How much" unit="bu" inputMode="decimal" value={shown} error={tried ? wrong : undefined} onChange={(event) => setText(event.target.value)} />
+      <NumberPad
+        onKey={(key) => {
+          setText(typed(shown, key, fresh));
+          setFresh(false);
+        }}
+      />
+    </PadSheet>
   );
 }
 
@@ -249,24 +233,18 @@ export function LostPad({
   const bushels = parseNumber(text);
   const wrong = !(bushels > 0) ? 'About how many bushels?' : bushels > Math.max(held.wetKg / kgPerBu, 2000) ? 'More than was in it' : undefined;
   return (
-    <Sheet open title={ranOver ? `${me.name} ran over` : `Spilled from ${me.name}`} onClose={onClose}>
-      <form
-        className="flex min-h-full flex-col gap-3 px-4 py-3"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          setTried(true);
-          if (!wrong) onRecord(bushels, bushels * kgPerBu);
-        }}
-      >
-        <TextBox label="On the ground, about" unit="bu" inputMode="decimal" value={text} error={tried ? wrong : undefined} onChange={(event) => setText(event.target.value)} />
-        <p className="text-muted">A pile to the knee, as wide as it is long by a step and a half, is about 10 bu. Augers stopped and locked before anybody shovels.</p>
-        <NumberPad onKey={(key) => setText(typed(text, key, false))} />
-        <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl">
-          Record it
-        </Button>
-      </form>
-    </Sheet>
+    <PadSheet
+      title={ranOver ? `${me.name} ran over` : `Spilled from ${me.name}`}
+      onSubmit={() => {
+        setTried(true);
+        if (!wrong) onRecord(bushels, bushels * kgPerBu);
+      }}
+      onClose={onClose}
+    >
+      <TextBox label="On the ground, about" unit="bu" inputMode="decimal" value={text} error={tried ? wrong : undefined} onChange={(event) => setText(event.target.value)} />
+      <p className="text-muted">A pile to the knee, as wide as it is long by a step and a half, is about 10 bu. Augers stopped and locked before anybody shovels.</p>
+      <NumberPad onKey={(key) => setText(typed(text, key, false))} />
+    </PadSheet>
   );
 }
 

@@ -3,9 +3,10 @@ import { ulid } from 'ulid';
 import type { Farm } from '../../data/farm';
 import { keepTester, usualTester } from '../../data/usual-tester';
 import type { Beside } from '../../outbox';
-import { Button, SelectBox, Sheet, TextBox } from '../../ui';
+import { SelectBox, TextBox } from '../../ui';
 import { NumberPad, typed } from '../../widgets/number-pad';
 import { formatMoisture, readMoisture } from '../../widgets/quantity';
+import { PadSheet } from './pad-sheet';
 
 /** A reading from the cab: the field that is cut, a number, done. */
 export function ReadMoisture({ farm, lotId, onClose, onKeep }: { farm: Farm; lotId: string | undefined; onClose: () => void; onKeep: (beside: Beside, what: string) => void }) {
@@ -25,38 +26,26 @@ export function ReadMoisture({ farm, lotId, onClose, onKeep }: { farm: Farm; lot
     onKeep({ path: 'readings', body }, `${name} read ${formatMoisture(value)} %`);
   };
   return (
-    <Sheet open title="Moisture reading" onClose={onClose}>
-      <form
-        className="flex min-h-full flex-col gap-3 px-4 py-3"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          save();
-        }}
-      >
-        <SelectBox label="Field" value={fieldId} onChange={(event) => setField(event.target.value)}>
-          {lots.map((lot) => (
-            <option key={lot.id} value={lot.fieldId}>
-              {lot.tag} {lot.fieldName}
-            </option>
-          ))}
-        </SelectBox>
-        <div className="grid grid-cols-2 gap-3">
-          <TextBox
-            label="Moisture"
-            unit="%"
-            inputMode="decimal"
-            value={text}
-            error={tried ? (error ?? (value === undefined ? 'The moisture is missing' : undefined)) : undefined}
-            onChange={(event) => setText(event.target.value)}
-          />
-          <TextBox label="Tester" maxLength={40} hint="which one, if any" value={tester} onChange={(event) => setTester(event.target.value)} />
-        </div>
-        <NumberPad onKey={(key) => setText(typed(text, key, false))} />
-        <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl">
-          Keep the reading
-        </Button>
-      </form>
-    </Sheet>
+    <PadSheet title="Moisture reading" button="Keep the reading" onSubmit={save} onClose={onClose}>
+      <SelectBox label="Field" value={fieldId} onChange={(event) => setField(event.target.value)}>
+        {lots.map((lot) => (
+          <option key={lot.id} value={lot.fieldId}>
+            {lot.tag} {lot.fieldName}
+          </option>
+        ))}
+      </SelectBox>
+      <div className="grid grid-cols-2 gap-3">
+        <TextBox
+          label="Moisture"
+          unit="%"
+          inputMode="decimal"
+          value={text}
+          error={tried ? (error ?? (value === undefined ? 'The moisture is missing' : undefined)) : undefined}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <TextBox label="Tester" maxLength={40} hint="which one, if any" value={tester} onChange={(event) => setTester(event.target.value)} />
+      </div>
+      <NumberPad onKey={(key) => setText(typed(text, key, false))} />
+    </PadSheet>
   );
 }

@@ -1,0 +1,118 @@
+import type { FarmNow, TapeLine } from '@fanega/contract';
+import type { Entry } from '@fanega/core';
+import { describe, expect, it, vi } from 'vitest';
+import { farmOf } from '../../data/farm';
+import { byDisplay, deviceAt, holdersOf, lastDumpMs, lately, undoable, words } from './cab-facts';
+
+const BU = 56 * 0.45359237;
+const NOW = Date.UTC(2026, 8, 9, 19, 30);
+const at = (minutesAgo: number): string => new Date(NOW - minutesAgo * 60_000).toISOString();
+const line = (entry: Partial<Entry> & { type: Entry['type'] }, more: Partial<TapeLine> = {}): TapeLine => ({
+  seq: 1,
+  entry: { id: `E${Math.random()}`, at: at(5), ...entry } as Entry,
+  voided: false,
+  wetKg: null,
+  dryKg: null,
+  wetLots: {},
+  witnesses: [],
+  ...more,
+});
+const place = (id: string, name: string, kind: string, capacityBu: number | null = null) => ({
+  id,
+  name,
+  kind,
+  withdrawal: 'mixed',
+  capacityBu,
+  diameterM: null,
+  eaveM: null,
+  hopperM: null,
+});
+const data = (tape: readonly TapeLine[], more: object = {}): FarmNow =>
+  ({
+    farm: { id: 'f', name: 'Kestrel Levee Farms', timeZone: 'America/Chicago', demo: false, defaults: { moisture: 0.15, trust: [] } },
+    now: NOW,
+    lots: [{ id: 'be', fieldId: 'F', fieldName: 'Buttonbush East', acres: 72, crop: 'corn', season: 2026, variety: '', tag: 'BE', shares: [] }],
+    places: [
+      place('c1', 'Combine 1', 'combine', 350),
+      place('k1', 'Cart 1', 'cart', 1100),
+      place('t1', 'Truck 1', 'truck', 940),
+      place('bin', 'Bin A', 'bin', 9000),
+      place('mill', 'Mill', 'buyer'),
+    ],
+    positions: { k1: { wetKg: 700 * BU, dryKg: 0, moisture: 0.2, layers: 1, lots: { be: 1 }, wetLots: { be: 700 * BU } } },
+    layers: {},
+    tape,
+    ...more,
+  }) as unknown as FarmNow;
+const farm = (tape: readonly TapeLine[] = []) => farmOf('f', data(tape), NOW);
+
+describe('what the cab is worked out from', () => {
+  it('vessels with what is in them and whose crop it is; buyers hold nothing', () => {
+    const holders = holdersOf(farm());
+    expect(holders.map(({ id }) => id)).toEqual(['c1', 'k1', 't1', 'bin']);
+    expect(holders[1]).toMatchObject({ kind: 'cart', crop: 'corn', moisture: 0.2, capacityBu: 1100 });
+    expect(holders[1]!.bushels).toBeCloseTo(700, 9);
+    expect(holders[0]).not.toHaveProperty('crop');
+  });
+  it('where trucks went last by crop, and the newest load off the field that still stands', () => {
+    const tape = [
+      line({ type: 'harvest', lot: 'be', to: 'k1', wetKg: 9, moisture: 0.1 } as never, { voided: true }),
+      line({ type: 'move', from: 't1', to: 'mill' } as never, { wetLots: { be: 1 } }),
+      line({ type: 'harvest', lot: 'be', to: 'k1', wetKg: 6000, moisture: 0.21 } as never),
+      line({ type: 'move', from: 't1', to: 'bin' } as never, { wetLots: { be: 1 } }),
+      line({ type: 'move', from: 't1', to: 'mill' } as never, { wetLots: { be: 1 } }),
+    ];
+    expect(lately(farm(tape))).toEqual({ lastTargets: { corn: ['mill', 'bin'] }, lastLoad: { lot: 'be', wetKg: 6000, moisture: 0.21 } });
+    expect(lately(farm())).toEqual({ lastTargets: {}, lastLoad: null });
+  });
+  it('says in one line what a tap will record', () => {
+    expect(words(farm(), { kind: 'move', from: 'k1', to: 't1', wetKg: 640 * BU, staysKg: 60 * BU })).toBe('Cart 1 → Truck 1, 640 bu; 60 stay');
+    expect(words(farm(), { kind: 'move', from: 'k1', to: 't1', staysKg: 0 })).toBe('Cart 1 → Truck 1, 700 bu');
+    expect(words(farm(), { kind: 'cut', lot: 'be', to: 'k1', wetKg: 1, moisture: 0.2 })).toBe('Cut Buttonbush East into Cart 1 …');
+    expect(words(farm(), { kind: 'deliver', from: 't1', to: 'mill' })).toBe('Ticket at Mill …');
+  });
+});
+
+describe('the display of a combine', () => {
+  const device = (id: string, kind: string, revoked = false) => ({ id, name: `${id} display`, kind, addedAt: '', lastSeen: null, revoked }) as never;
+  it('is the one that somebody said is this machine’s, and no revoked one', () => {
+    const notebook = { scales: { d1: { revision: 1, sheet: { placeId: 'c1' } }, d2: { revision: 1, sheet: { placeId: 'c1' } } } } as never;
+    expect(deviceAt([device('d2', 'monitor', true), device('d1', 'monitor')], notebook, 'monitor', 'c1')).toMatchObject({ id: 'd1' });
+    expect(deviceAt([device('d1', 'monitor')], notebook, 'cartScale', 'c1')).toBeUndefined();
+    expect(deviceAt([device('d3', 'monitor')], undefined, 'monitor', 'c1')).toBeUndefined();
+  });
+  it('begins a load after the last dump: from the tank, by its own word, or recorded on this phone', () => {
+    const dump = (minutes: number, more: object, extra: Partial<TapeLine> = {}) => line({ type: 'harvest', lot: 'be', to: 'k1', at: at(minutes), ...more } as never, extra);
+    const ms = (tape: readonly TapeLine[]) => lastDumpMs(tape, 'c1', 'd1 display', 'phone-1');
+    expect(ms([dump(2, { device: 'phone-2' }), dump(9, { device: 'phone-1' })])).toBe(Date.parse(at(9)));
+    expect(ms([dump(3, { device: 'scale' }, { witnesses: [{ type: 'witness', by: 'd1 display' } as Entry] })])).toBe(Date.parse(at(3)));
+    expect(ms([line({ type: 'move', from: 'c1', to: 'k1', at: at(4) } as never)])).toBe(Date.parse(at(4)));
+    // Grain into its own tank is no dump, and what was voided never happened.
+    expect(ms([dump(1, { to: 'c1', device: 'phone-1' }), dump(1, { device: 'phone-1' }, { voided: true })])).toBe(0);
+  });
+  it('tells nothing of dust, nor of figures before the dump', () => {
+    const flows = Array.from({ length: 31 }, (_, i) => ({ atMs: NOW - 60_000 + 2000 * i, flow: 10, moisture: 0.2, speed: 2 }));
+    expect(byDisplay(flows, NOW - 60_000, BU)!.kg).toBeCloseTo(600, 9);
+    expect(byDisplay(flows, NOW - 6000, BU)).toBeNull();
+    expect(byDisplay([], 0, BU)).toBeNull();
+  });
+});
+
+describe('taking a slip back', () => {
+  it('is offered for ten minutes, to the one who made it, for what still stands', () => {
+    vi.useFakeTimers({ now: NOW });
+    try {
+      const own = (minutes: number, more: object = {}, extra: Partial<TapeLine> = {}) =>
+        line({ type: 'move', from: 'k1', to: 't1', by: 'Dell', device: 'phone-1', at: at(minutes), recordedAt: at(minutes), ...more } as never, extra);
+      const names = (tape: readonly TapeLine[]) => undoable(farm(tape), 'Dell', 'phone-1').length;
+      expect(names([own(1), own(9), own(11)])).toBe(2);
+      expect(names([own(1, { by: 'Ruiz' }), own(1, {}, { voided: true }), own(1, { type: 'void' })])).toBe(0);
+      // A phone whose clock is three hours off: ten minutes by its own clock, which stamped it.
+      expect(names([own(180, { recordedAt: at(2) })])).toBe(1);
+      // Recorded by him on another device: by the farm's time.
+      expect(names([own(4, { device: 'phone-2', recordedAt: at(300) })])).toBe(1);
+    } finally {
+      vi.useRealTimers();
+    }
+  });
+});
