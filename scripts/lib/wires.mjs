@@ -25,7 +25,10 @@ export async function makeWires(address, file) {
   const { farmId, call } = await enterDemo(address);
   const { places } = await call('GET', `/farms/${farmId}/now`);
   const tokens = {};
+  // Played before on this farm: those devices are replaced, not added to.
+  const old = await call('GET', `/farms/${farmId}/devices`);
   for (const { key, name, kind, placeId } of wiresOf(places, KESTREL_DAY)) {
+    for (const device of old) if (device.name === name && device.kind === kind && !device.revoked) await call('POST', `/farms/${farmId}/devices/${device.id}/revoke`, {});
     const { deviceId, token } = await call('POST', `/farms/${farmId}/devices`, { name, kind });
     tokens[key] = token;
     const still = kind === 'cartScale' ? { withinKg: 40, forSeconds: 4 } : { withinKg: 27.2, forSeconds: 3 };
