@@ -20,7 +20,7 @@ export interface PlayOptions {
 /** Real milliseconds between two calls of a scale: its figures in between go in one. */
 const CALL_EVERY_MS = 400;
 /** Simulated milliseconds of figures in one call where nobody waits. */
-const FAST_BATCH_MS = 280_000;
+const FAST_BATCH_MS = 590_000;
 const MOST = 600;
 
 /** Tells a day's events to the farm, at a speed: figures in batches, everything else one by one and in order. */
