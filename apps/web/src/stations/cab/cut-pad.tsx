@@ -158,6 +158,9 @@ export function CutPad({
           ]}
         />
       </div>
+      <p className="text-sm text-muted">
+        The pad types into <b>{box === 'weight' ? 'how much' : 'the moisture'}</b>.
+      </p>
       <NumberPad onKey={type} />
     </PadSheet>
   );

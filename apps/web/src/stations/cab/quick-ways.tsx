@@ -88,6 +88,8 @@ export function SplitPad({ farm, me, two, onClose, onRecord }: { farm: Farm; me:
   const bushels = parseNumber(text);
   const wrong = !(bushels > 0) ? 'How many bushels?' : bushels >= all - 0.5 ? `There are ${formatBushels(all)} bu in it: that is all of it` : undefined;
   const same = two && first === second ? 'Two different places' : undefined;
+  // Said, not refused: the book may not know that there is room.
+  const overflow = Math.max(bushels - (room(first) ?? Infinity), two ? all - bushels - (room(second) ?? Infinity) : 0);
   const save = (): void => {
     setTried(true);
     if (wrong || same || first === '' || (two && second === '')) return;
@@ -106,7 +108,10 @@ export function SplitPad({ farm, me, two, onClose, onRecord }: { farm: Farm; me:
         onChange={(event) => setText(event.target.value)}
       />
       {two && <PlacePick farm={farm} label="The rest" value={second} targets={targets} error={tried ? same : undefined} onChange={setSecond} />}
-      <p className="text-lg">{wrong ? '' : `${formatBushels(all - bushels)} bu ${two ? `into ${farm.placeName(second)}` : `stay in ${me.name}`}`}</p>
+      <p className="text-lg">
+        {wrong ? '' : `${formatBushels(all - bushels)} bu ${two ? `into ${farm.placeName(second)}` : `stay in ${me.name}`}`}
+        {overflow > 0.5 && !wrong && <b> ■ {formatBushels(overflow)} more than fits</b>}
+      </p>
       <NumberPad
         onKey={(key) => {
           setText(typed(text, key, fresh));
