@@ -1,7 +1,7 @@
 import type { DeviceHello, DeviceInfo, NewDevice, ReadingInfo, WeatherHourInfo } from '@fanega/contract';
 import { Link, stationWeather } from '@fanega/devices';
 import { ulid } from 'ulid';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { type Client, Harness, smallFarm } from './harness.js';
 
 let harness: Harness;
@@ -70,6 +70,21 @@ describe('the device interface', () => {
     expect(refused.length).toBeGreaterThan(0);
     expect(refused.length).toBeLessThan(80);
     expect(String((refused[0] as PromiseRejectedResult).reason)).toMatch(/at most 10 times a second/);
+  });
+
+  it('one that is patient is answered in the end, and never by a refusal that stays', async () => {
+    const link = new Link(client.address, (await add('weather')).token, 40);
+    const answers = await Promise.all(Array.from({ length: 60 }, () => link.hello()));
+    expect(answers.every(({ kind }) => kind === 'weather')).toBe(true);
+    // A no is a no: it is not asked forty times.
+    const other = new Link(client.address, (await add('weather')).token, 40);
+    const calls = vi.spyOn(globalThis, 'fetch');
+    try {
+      await expect(other.send('readings', { id: ulid(), fieldId, at: '2026-09-20T12:00:00Z', moisture: 0.163, source: 'hand' })).rejects.toThrow(/does not write this/);
+      expect(calls).toHaveBeenCalledTimes(1);
+    } finally {
+      calls.mockRestore();
+    }
   });
 
   it('only a manager adds or revokes', async () => {

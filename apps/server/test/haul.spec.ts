@@ -171,6 +171,64 @@ describe('scales on the wire', () => {
     await expect(other.send('weights', { samples })).rejects.toThrow(/does not write this/);
   });
 
+  it('a display’s figures reach whoever watches, and whoever comes later sees the load since the last dump', async () => {
+    const { token, deviceId } = await device('monitor', 'Display 1');
+    const link = new Link(client.address, token);
+    const samples = Array.from({ length: 12 }, (_, i) => ({
+      at: new Date(1_788_900_000_000 + 2000 * i).toISOString(),
+      flow: 9 + i / 10,
+      moisture: 0.19,
+      speed: 1.9,
+      yieldKgPerHa: 12_000,
+    }));
+    expect(await link.send('flows', { samples })).toEqual({ samples: 12 });
+    expect(await link.send('flows', { samples })).toEqual({ samples: 0 });
+    const abort = new AbortController();
+    const feed = await fetch(`${client.address}/api/farms/${farmId}/live`, { headers: { Cookie: client.cookie, Accept: 'text/event-stream' }, signal: abort.signal });
+    const reader = feed.body!.pipeThrough(new TextDecoderStream()).getReader();
+    let text = '';
+    const own = (): LiveEvent | undefined =>
+      text
+        .split('\n')
+        .flatMap((one) => (one.startsWith('data: ') ? [JSON.parse(one.slice(6)) as LiveEvent] : []))
+        .find((event) => event.deviceId === deviceId);
+    while (!own()) text += (await reader.read()).value ?? '';
+    abort.abort();
+    expect(own()!.flows!.map(({ flow }) => flow)).toEqual(samples.map(({ flow }) => flow));
+    expect(own()).not.toHaveProperty('weights');
+    await expect(link.send('flows', { samples: [{ ...samples[0], flow: 900 }] })).rejects.toThrow(/a flow is from 0 to 100 kg\/s/);
+    await expect(link.send('flows', { samples: [{ ...samples[0], moisture: 19 }] })).rejects.toThrow(/wet-basis fraction/);
+    await expect(new Link(client.address, (await device('cartScale', 'Other scale')).token).send('flows', { samples })).rejects.toThrow(/does not write this; it takes monitor/);
+    // Only members of the farm see them.
+    expect((await fetch(`${client.address}/api/farms/${farmId}/live`, { headers: { Accept: 'text/event-stream' } })).status).toBe(401);
+  });
+
+  it('tells a gateway what places and fields are called, and what the book has in each', async () => {
+    const names = await new Link(client.address, (await device('elevator', 'Some desk')).token).names();
+    const { positions, lots } = await now();
+    expect(names.places.map(({ name, kind }) => [name, kind])).toEqual([['Cart 1', 'cart'], ['Truck 2', 'truck'], ['Bin A', 'bin'], ['Redbud', 'buyer']]); // prettier-ignore
+    for (const place of names.places) expect(place.heldKg).toBe(place.kind === 'buyer' ? 0 : positions[place.id]!.wetKg);
+    // One field list for every display: this season's.
+    expect(names.lots.map(({ tag }) => tag).sort()).toEqual(
+      lots
+        .filter(({ season }) => season === 2026)
+        .map(({ tag }) => tag)
+        .sort(),
+    );
+    expect(names.lots.find(({ tag }) => tag === 'HS')).toMatchObject({ fieldName: 'Heron Slough', crop: 'corn', acres: 62.5 });
+  });
+
+  it('a dryer’s controller moves and dries, and harvests nothing', async () => {
+    const dryer = new Link(client.address, (await device('dryer', 'Dryer 1')).token);
+    const { placeId } = (await client.post<{ placeId: string }>(`/farms/${farmId}/places`, { name: 'Dryer 1', kind: 'dryer' })).body;
+    const own = (fields: object) => entry({ method: 'volume', device: undefined, ...fields });
+    await append(entry({ type: 'harvest', lot: place.hs, to: place.cart, wetKg: 4000, moisture: 0.2, method: 'cartScale' }));
+    await dryer.send('entries', { entries: [own({ type: 'move', from: place.cart, to: placeId }), own({ type: 'condition', place: placeId, moisture: 0.15, dryLoss: 0.001 })] });
+    expect((await now()).positions[placeId]!.moisture).toBeCloseTo(0.15, 9);
+    await expect(dryer.send('entries', { entries: [own({ type: 'harvest', lot: place.hs, to: placeId, wetKg: 5, moisture: 0.2 })] })).rejects.toThrow(/records move, condition/);
+    await append(entry({ type: 'loss', place: placeId, wetKg: (await now()).positions[placeId]!.wetKg, reason: 'test' }));
+  });
+
   it('each kind records by its own method, once, under its own name', async () => {
     const elevator = new Link(client.address, (await device('elevator', 'Redbud desk')).token);
     const scale = new Link(client.address, (await device('cartScale', 'Cart scale 2')).token);

@@ -137,7 +137,13 @@ describe('the chain as it stands', () => {
     expect(() => chainAhead(chain)).not.toThrow();
   });
   it('goes home through wet bin and dryer at their rates', () => {
-    expect(build([], { to: { kind: 'home', buyerId: '' } }).destination).toMatchObject({ kind: 'home', wetBin: 4500, wetBinHolds: 0, dryerPerHour: expect.closeTo(520, 6) as number, binRoom: 9000 });
+    expect(build([], { to: { kind: 'home', buyerId: '' } }).destination).toMatchObject({
+      kind: 'home',
+      wetBin: 4500,
+      wetBinHolds: 0,
+      dryerPerHour: expect.closeTo(520, 6) as number,
+      binRoom: 9000,
+    });
   });
   it('is planned anew by what was reported, until it is over or taken back', () => {
     expect(delaysNow(farm({}), notebook([delay('dryer', 60, 10), delay('trucks', 5, 10), delay('line', 60, 10, {}, true)])).map(({ link }) => link)).toEqual(['dryer']);
