@@ -41,7 +41,7 @@ test('a cart’s scale is read live in both cabs, zeroed and held; the load it s
   await intoCab(combine, 'Oona', 'Combine 21');
 
   // Empty it stands on the wire with 320 lb of mud and a spare wheel.
-  const standing = scale.run('cart-scale', '--on', '320', '--play', '1', '--speed', '3');
+  const standing = scale.run('cart-scale', '--on', '320', '--play', '1', '--speed', '5');
   const readout = page.getByRole('region', { name: 'Scale 21' });
   await expect(readout).toContainText(/3[12]\d lb/);
   await readout.getByRole('button', { name: 'Zero' }).click();
