@@ -321,6 +321,33 @@ test('a device whose clock is three hours off says so, and what it records gets 
   await expect.poll(() => bushels(farm, truck)).toBe(3500);
 });
 
+test('without any news the clock in the cab runs on, and ten minutes are ten minutes', async ({ page, context }) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Quiet Bend', 'QB', 50);
+  const cart = await addPlace(farm, 'Cart 37', 'cart', 1100);
+  const truck = await addPlace(farm, 'Truck 37', 'truck', 4000);
+  await farm.post('entries', { entries: [cut(lotId, cart, 300), cut(lotId, truck, 3600)] });
+  await page.clock.install();
+  await intoCab(page, 'Sorrel', 'Cart 37');
+  await page.getByRole('button', { name: 'Cart 37 → Truck 37, 300 bu' }).tap();
+  await expect.poll(() => bushels(farm, truck)).toBe(3900);
+  const last = page.getByRole('region', { name: 'Just recorded' });
+  await expect(last.getByRole('button', { name: 'Undo' }).first()).toBeVisible();
+  const shows = async (): Promise<number> => {
+    const [hours, minutes] = /(\d\d):(\d\d)/
+      .exec(await page.getByRole('banner').innerText())!
+      .slice(1)
+      .map(Number);
+    return 60 * hours! + minutes!;
+  };
+  const before = await shows();
+  await context.setOffline(true);
+  await page.clock.fastForward('11:00');
+  await expect.poll(async () => (1440 + (await shows()) - before) % 1440).toBeGreaterThanOrEqual(11);
+  await expect(last).toBeHidden();
+  await context.setOffline(false);
+});
+
 test('a loaded truck is told by when it must leave, and grain that stood overnight is still its field’s', async ({ page }) => {
   const farm = await ownFarm(page);
   const { lotId } = await addField(farm, 'Heron Gate', 'HG', 50);

@@ -45,6 +45,18 @@ test('M8: the last load before closing, and where the night’s grain sleeps', a
   await expect(form.getByText('A time like 18:09')).toBeVisible();
   await form.getByLabel('It is now').fill('18:30');
   await expect(answer).toContainText('too late');
+  // At noon it is not the last one, and the night counts from the one that is.
+  for (const [label, value] of [
+    ['It is now', '12:00'],
+    ['Another truck is back at', ''],
+    ['Rain likely at', ''],
+    ['Line and pit there', '20'],
+  ] as const)
+    await form.getByLabel(label, { exact: true }).fill(value);
+  await expect(answer).toContainText('18:36 leave by, in 6 h 36 min');
+  await expect(answer).toContainText('can be gone by 12:17 and go 4 times more, the last time 17:25.');
+  await expect(answer).toContainText('1,300 bu, 31 minutes from the last load on');
+  await expect(answer).toContainText('Stop at 17:46');
   await form.getByRole('button', { name: 'Keep road, loading and tarping' }).click();
   await expect(page.getByText('Road, loading and tarping are kept')).toBeVisible();
 });

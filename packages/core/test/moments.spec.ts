@@ -209,6 +209,17 @@ describe('last load before closing, and night storage', () => {
     const answer = lastLoad({ ...evening, inCart: 950 });
     expect([answer.stillToPick, answer.overnight.room]).toEqual([0, 2190]);
   });
+  it('is not the last one while the truck can go again: then the night counts from the one that is', () => {
+    // At noon with 20 min line and pit: gone 12:17, there 12:41, back 13:25, 9 minutes of loading and tarping; a round is 77 minutes.
+    const noon = lastLoad({ ...evening, now: 12 * 60, unloadMin: 20, returning: [] });
+    expect(noon.again.map(clock)).toEqual(['13:33', '14:50', '16:07', '17:24']);
+    expect([noon.overnight.room, clock(noon.overnight.stopAt)]).toEqual([1300, clock(17 * 60 + 15 + (1300 / 2500) * 60)]);
+    // Slower picking than the road: 920 bu at 600 an hour take 92 minutes.
+    const slow = lastLoad({ ...evening, now: 12 * 60, unloadMin: 20, returning: [], bushelsPerHour: 600 });
+    expect(slow.again[1]! - slow.again[0]!).toBeCloseTo(92, 9);
+    expect(lastLoad({ ...evening, unloadMin: 20 }).again).toEqual([]);
+    expect(lastLoad(evening).again).toEqual([]);
+  });
   it('sees a combine that has to wait for the truck', () => {
     expect(lastLoad({ ...evening, bushelsPerHour: 3500 }).overnight.combineWaits).toBe(true);
   });

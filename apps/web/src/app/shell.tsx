@@ -87,28 +87,40 @@ export function Shell({ offline, children }: { offline: boolean; children: React
       <aside aria-label="Tape" className={`no-print ${tapeOpen ? 'block' : 'hidden'} border-ink bg-tape lg:block lg:min-h-0 lg:border-r`}>
         <Tape
           tools={
-            <div className="hidden items-center justify-between border-b border-rule px-2 lg:flex">
-              <span className="truncate pl-1.5 text-sm font-semibold">{farm.data.farm.name}</span>
-              <span className="flex shrink-0 items-center">
-                <Link to="/cab" className="inline-flex min-h-11 items-center px-2 text-sm font-semibold underline decoration-rule underline-offset-4">
-                  Cab
-                </Link>
-                <ThemeButton size={18} />
-                <IconButton label="Find (press /)" onClick={() => setPalette(true)}>
-                  <Search size={18} />
-                </IconButton>
-              </span>
+            <div className="hidden border-b border-rule lg:block">
+              <div className="flex items-center justify-between px-2">
+                <span className="truncate pl-1.5 text-sm font-semibold">{farm.data.farm.name}</span>
+                <span className="flex shrink-0 items-center">
+                  <Link to="/cab" className="inline-flex min-h-11 items-center px-2 text-sm font-semibold underline decoration-rule underline-offset-4">
+                    Cab
+                  </Link>
+                  <ThemeButton size={18} />
+                  <IconButton label="Find (press /)" onClick={() => setPalette(true)}>
+                    <Search size={18} />
+                  </IconButton>
+                </span>
+              </div>
+              {/* What is recorded comes out on the tape: the button stands where it does. */}
+              <div className="px-3.5 pb-2.5">
+                <button
+                  type="button"
+                  onClick={() => recorder.open()}
+                  className="flex min-h-12 w-full items-center justify-center gap-2 rounded-[3px] border-2 border-ink font-bold hover:bg-sand"
+                >
+                  <NotebookPen size={18} aria-hidden="true" /> Record
+                </button>
+              </div>
             </div>
           }
         />
       </aside>
-      <main id="station" tabIndex={-1} className={`min-w-0 pb-24 outline-none lg:min-h-0 lg:overflow-y-auto lg:pb-20 ${tapeOpen ? 'hidden lg:block' : ''}`}>
+      <main id="station" tabIndex={-1} className={`min-w-0 pb-24 outline-none lg:min-h-0 lg:overflow-y-auto lg:pb-8 ${tapeOpen ? 'hidden lg:block' : ''}`}>
         {children}
       </main>
       <button
         type="button"
         onClick={() => recorder.open()}
-        className="no-print fixed right-4 bottom-4 z-20 flex min-h-14 items-center gap-2 rounded-[3px] border-2 border-ink bg-tape px-5 text-lg font-bold lg:right-5 lg:bottom-5 lg:min-h-12 lg:text-base"
+        className="no-print fixed right-4 bottom-4 z-20 flex min-h-14 items-center gap-2 rounded-[3px] border-2 border-ink bg-tape px-5 text-lg font-bold lg:hidden"
       >
         <NotebookPen size={20} aria-hidden="true" /> Record
       </button>

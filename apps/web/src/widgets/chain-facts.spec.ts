@@ -122,7 +122,7 @@ describe('trucks as they are', () => {
 });
 
 describe('the chain as it stands', () => {
-  const choice = { to: { kind: 'elevator', buyerId: 'mill' }, lineMin: 10, until: 20 * 60 } as const;
+  const choice = { to: { kind: 'elevator', buyerId: 'mill' }, lineMin: 10 } as const;
   const build = (notes: readonly object[] = [], more: Partial<typeof choice> | object = {}) =>
     chainNow(farm({ t1: 0, k1: 500 }), notebook(notes), haul(), ROWS, SHEET, { ...choice, ...more })!.chain;
   it('takes field, machines and hours from the book and the sheets', () => {
@@ -135,6 +135,12 @@ describe('the chain as it stands', () => {
     // 70 acres of 200 bu at 15 %, as it is at 20 %: 14,875 bu, of which a kilogram is cut.
     expect(chain.fieldLeft).toBeCloseTo((70 * 200 * 0.85) / 0.8, -1);
     expect(() => chainAhead(chain)).not.toThrow();
+  });
+  it('looks two hours ahead where somebody still cuts at night', () => {
+    const late = farm({ t1: 0 });
+    const night = { ...late, data: { ...late.data, now: late.data.now + 6.5 * 3_600_000 } };
+    const chain = chainNow(night, notebook(), haul(), ROWS, SHEET, choice)!.chain;
+    expect([chain.now, chain.until]).toEqual([1290, 1410]);
   });
   it('goes home through wet bin and dryer at their rates', () => {
     expect(build([], { to: { kind: 'home', buyerId: '' } }).destination).toMatchObject({

@@ -43,8 +43,9 @@ export const DELAY_WORDS: Partial<Record<ChainLink, string>> = {
   line: 'The line is longer',
   dryer: 'The dryer stands',
 };
-/** The evening on which a harvest day ends where nobody says. */
-export const EVENING = 20 * 60;
+/** The minute at which a harvest day ends where nobody says; who still cuts by then looks two hours ahead. */
+const EVENING = 20 * 60;
+const LATE_MIN = 120;
 
 const MINUTE = 60_000;
 /** As much of a truck as makes it a load. */
@@ -153,8 +154,6 @@ export interface ChainChoice {
   readonly to: HaulTo;
   /** Minutes that a truck waits for others there. */
   readonly lineMin: number;
-  /** Minute of the day when the combines stop anyway. */
-  readonly until: number;
 }
 
 /** The chain as the book, the sheets and the reported delays have it. Null where the farm has no combine or nobody knows its rate. */
@@ -224,7 +223,7 @@ export function chainNow(
     field: current?.lot.fieldName ?? null,
     chain: {
       now: minute(now),
-      until: Math.max(minute(now), choice.until),
+      until: Math.max(EVENING, minute(now) + LATE_MIN),
       fieldLeft,
       combines: combines.map((combine) => ({ bushelsPerHour: rate / combines.length, tank: combine.capacityBu ?? 300, holds: bu(combine.id), ...until('combine', combine.id) })),
       carts: of('cart').map((cart) => ({ capacity: Math.max(cart.capacityBu ?? 1000, bu(cart.id)), holds: bu(cart.id), ...until('cart', cart.id) })),

@@ -1,7 +1,8 @@
 import { chainAhead, RangeRefusal } from '@fanega/core';
 import { type Farm, useFields, useHaul, useNotebook } from '../data/farm';
-import { BECAUSE, chainNow, EVENING, likelyTo, trucksNow } from './chain-facts';
-import { minuteText, NO_HAUL } from './haul-facts';
+import { useTicking } from '../ui/use-ticking';
+import { BECAUSE, chainNow, likelyTo, trucksNow } from './chain-facts';
+import { minuteText, NO_HAUL, spanText } from './haul-facts';
 import { clock } from './time';
 
 /** Nobody who drives can do anything about what happens later than this. */
@@ -14,7 +15,7 @@ export function ChainLine({ farm, className = '' }: { farm: Farm; className?: st
   const rows = useFields().data;
   if (!notebook || !haul || !rows) return null;
   try {
-    const built = chainNow(farm, notebook, haul, rows, notebook.haul?.sheet ?? NO_HAUL, { to: likelyTo(farm), lineMin: 15, until: EVENING });
+    const built = chainNow(farm, notebook, haul, rows, notebook.haul?.sheet ?? NO_HAUL, { to: likelyTo(farm), lineMin: 15 });
     const stands = built && chainAhead(built.chain).combineStands;
     if (!stands || stands.at > built.chain.now + SOON_MIN) return null;
     return (
@@ -32,6 +33,7 @@ export function ChainLine({ farm, className = '' }: { farm: Farm; className?: st
 export function LeaveBy({ farm, truckId, className = '' }: { farm: Farm; truckId: string; className?: string }) {
   const notebook = useNotebook().data;
   const haul = useHaul().data;
+  useTicking();
   if (!notebook || !haul) return null;
   const crop = farm.cropOf(farm.held(truckId).lots);
   const truck = crop === undefined ? undefined : trucksNow(farm, notebook, haul, notebook.haul?.sheet ?? NO_HAUL, crop).find((one) => one.id === truckId);
@@ -44,7 +46,7 @@ export function LeaveBy({ farm, truckId, className = '' }: { farm: Farm; truckId
         <b>■ Too late for today: it had to leave by {by}. Tarp it for the night.</b>
       ) : (
         <>
-          <b>Leave by {by}</b>, {left < 90 ? `${left} min` : `${Math.floor(left / 60)} h ${left % 60} min`} left, to be in line at closing
+          <b>Leave by {by}</b>, {spanText(left)} left, to be in line at closing
         </>
       )}
     </p>

@@ -9,6 +9,9 @@ export function minuteText(minute: number): string {
   return `${String(Math.floor(day / 60)).padStart(2, '0')}:${String(day % 60).padStart(2, '0')}`;
 }
 
+/** "47 min", "5 h 39 min"; what is begun of a minute does not count. */
+export const spanText = (minutes: number): string => (minutes < 90 ? `${Math.floor(minutes)} min` : `${Math.floor(minutes / 60)} h ${Math.floor(minutes % 60)} min`);
+
 /** Minutes of the day of "18:09"; NaN for none. */
 export function readMinute(text: string): number {
   const found = /^(\d{1,2}):(\d{2})$/.exec(text.trim());

@@ -3,7 +3,8 @@ import { type Formula, quantity, requireInRange } from '../kernel/index.js';
 export const LAST_LOAD: Formula = {
   id: 'last-load',
   title: 'The last load before closing, and the night',
-  equation: 'full = now + (truck - cart - tank)/rate; arrives = full + load + tarp + road; stop = full + covered room / rate, or the rain',
+  equation:
+    'full = now + (truck - cart - tank)/rate; arrives = full + load + tarp + road; again = arrives + unload + road, + load + tarp, while it is not after closing - road; stop = full + covered room / rate, or the rain',
   standing: 'common practice',
   source: 'No printed source; arithmetic of the evening',
   inputs: [quantity('minute of the day', 0, 4320, 'min'), quantity('picking rate', 1, 50_000, 'bu/h')],
@@ -23,6 +24,8 @@ export interface LastLoadInput {
   readonly bushelsPerHour: number;
   readonly loadMin: number;
   readonly tarpMin: number;
+  /** Line and pit at the buyer together; without it, no further load of this truck is looked for. */
+  readonly unloadMin?: number;
   /** Trucks on the road: when they are back, and what they take. */
   readonly returning: readonly { readonly id: string; readonly at: number; readonly capacity: number }[];
   readonly cart: { readonly capacity: number };
@@ -46,8 +49,13 @@ export interface LastLoad {
   readonly inTime: boolean;
   /** Trucks that will be back: whether they can still go, and when they would arrive at best. */
   readonly others: readonly { readonly id: string; readonly canGo: boolean; readonly arrivesAt: number }[];
+  /**
+   * When this truck can leave again before closing, back from the load before, as soon as enough is picked for it alone.
+   * While there are any, this load is not the last one.
+   */
+  readonly again: readonly number[];
   readonly overnight: {
-    /** Bushels that can be held under cover from the time the truck is full. */
+    /** Bushels that can be held under cover from the time the truck is full (the last time that it is, where it can go again). */
     readonly room: number;
     readonly holders: readonly { readonly id: string; readonly bushels: number }[];
     readonly minutes: number;
@@ -84,12 +92,16 @@ export function lastLoad(input: LastLoadInput): LastLoad {
   const inTank = BU('grain in the tank', input.inTank ?? 0);
   const room = BU('truck', input.truck.capacity) - BU('grain on the truck', input.truck.holds ?? 0);
   const stillToPick = Math.max(0, room - BU('grain in the cart', input.inCart) - inTank);
-  const left = Math.max(0, input.inCart + inTank - room);
   const minutesToFull = stillToPick / rate;
   const fullAt = now + minutesToFull;
   const loadedAt = fullAt + input.loadMin;
   const leavesAt = loadedAt + input.tarpMin;
   const arrivesAt = leavesAt + input.roadMin;
+  const lastDeparture = closes - input.roadMin;
+  const left = Math.max(0, input.inCart + inTank - room);
+  const again = input.unloadMin === undefined ? [] : furtherLoads(input, input.unloadMin, { rate, arrivesAt, fullAt, left, lastDeparture });
+  // The night is counted from the last load; where there are more of them, nothing waits in cart and tank by then but what was picked while it was loaded.
+  const nightFrom = again.length === 0 ? fullAt : again.at(-1)! - input.tarpMin - input.loadMin;
   const others = input.returning.map(({ id, at }) => {
     const earliest = Math.max(MINUTE('return of a truck', at), fullAt) + input.loadMin + input.tarpMin + input.roadMin;
     return { id, canGo: earliest <= closes, arrivesAt: earliest };
@@ -102,9 +114,9 @@ export function lastLoad(input: LastLoadInput): LastLoad {
     { id: 'tank', bushels: tankRoom },
   ];
   // What is left over when the truck is full already lies in cart and tank.
-  const overnightRoom = Math.max(0, holders.reduce((sum, holder) => sum + holder.bushels, 0) - left);
+  const overnightRoom = Math.max(0, holders.reduce((sum, holder) => sum + holder.bushels, 0) - (again.length === 0 ? left : 0));
   const minutes = overnightRoom / rate;
-  const byRoom = fullAt + minutes;
+  const byRoom = nightFrom + minutes;
   const rain = input.rainAt === undefined ? null : MINUTE('rain', input.rainAt);
   const stopAt = rain !== null && rain < byRoom ? rain : byRoom;
   const firstBack = staying.length > 0 ? Math.min(...staying.map((truck) => truck.at)) : null;
@@ -118,10 +130,11 @@ export function lastLoad(input: LastLoadInput): LastLoad {
     loadedAt,
     leavesAt,
     arrivesAt,
-    lastDeparture: closes - input.roadMin,
+    lastDeparture,
     spare: closes - arrivesAt,
     inTime: arrivesAt <= closes,
     others,
+    again,
     overnight: {
       room: overnightRoom,
       holders,
@@ -133,4 +146,28 @@ export function lastLoad(input: LastLoadInput): LastLoad {
       minutesToCover: rain === null ? null : rain - stopAt,
     },
   };
+}
+
+/** A truck that goes round all day: more of them than any day has. */
+const MOST_ROUNDS = 100;
+
+/** When one truck can leave again, load after load, until it would be too late. */
+function furtherLoads(
+  input: LastLoadInput,
+  unloadMin: number,
+  first: { readonly rate: number; readonly arrivesAt: number; readonly fullAt: number; readonly left: number; readonly lastDeparture: number },
+): number[] {
+  requireInRange('line and pit', unloadMin, 0, 1440, 'min');
+  const { rate, lastDeparture } = first;
+  const leaves: number[] = [];
+  let [arrives, picked] = [first.arrivesAt, first.fullAt - first.left / rate];
+  while (leaves.length < MOST_ROUNDS) {
+    // Full again once it is back and a truckload was picked since it was full before.
+    picked += input.truck.capacity / rate;
+    const leavesAt = Math.max(arrives + unloadMin + input.roadMin, picked) + input.loadMin + input.tarpMin;
+    if (leavesAt > lastDeparture) break;
+    leaves.push(leavesAt);
+    arrives = leavesAt + input.roadMin;
+  }
+  return leaves;
 }

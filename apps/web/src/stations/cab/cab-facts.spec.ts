@@ -2,14 +2,15 @@ import type { FarmNow, TapeLine } from '@fanega/contract';
 import type { Entry } from '@fanega/core';
 import { describe, expect, it, vi } from 'vitest';
 import { farmOf } from '../../data/farm';
-import { byDisplay, deviceAt, holdersOf, lastDumpMs, lately, undoable, words } from './cab-facts';
+import { byDisplay, deviceAt, holdersOf, lastDumpMs, lately, sleptThrough, undoable, words } from './cab-facts';
 
 const BU = 56 * 0.45359237;
 const NOW = Date.UTC(2026, 8, 9, 19, 30);
 const at = (minutesAgo: number): string => new Date(NOW - minutesAgo * 60_000).toISOString();
+let made = 0;
 const line = (entry: Partial<Entry> & { type: Entry['type'] }, more: Partial<TapeLine> = {}): TapeLine => ({
   seq: 1,
-  entry: { id: `E${Math.random()}`, at: at(5), ...entry } as Entry,
+  entry: { id: `E${(made += 1)}`, at: at(5), ...entry } as Entry,
   voided: false,
   wetKg: null,
   dryKg: null,
@@ -114,5 +115,15 @@ describe('taking a slip back', () => {
     } finally {
       vi.useRealTimers();
     }
+  });
+});
+
+describe('grain that slept on wheels', () => {
+  it('was not touched since another day; cutting past midnight is no night', () => {
+    const zone = 'America/Chicago';
+    const of = (touched: string, now: string) => sleptThrough(Date.parse(touched), Date.parse(now), zone);
+    expect(of('2026-09-08T23:50-05:00', '2026-09-09T00:10-05:00')).toBe(false);
+    expect(of('2026-09-08T21:40-05:00', '2026-09-09T07:10-05:00')).toBe(true);
+    expect(of('2026-09-09T06:00-05:00', '2026-09-09T23:00-05:00')).toBe(false);
   });
 });

@@ -3,6 +3,7 @@ import { type CabAction, type FlowMoment, type HolderNow, type LoadBefore, type 
 import type { Farm } from '../../data/farm';
 import { scaleSheet } from '../../data/live';
 import { formatBushels, formatMoisture } from '../../widgets/quantity';
+import { calendarDay } from '../../widgets/time';
 
 /** Vessels as the likely next load is worked out from them. */
 export function holdersOf(farm: Farm): HolderNow[] {
@@ -39,6 +40,13 @@ export function lately(farm: Farm): { lastTargets: Record<string, string[]>; las
   }
   return { lastTargets, lastLoad };
 }
+
+/** Who cuts past midnight leaves nothing overnight. */
+const NIGHT_MS = 4 * 3_600_000;
+
+/** True where grain was not touched since another day, and not only for a few minutes around midnight. */
+export const sleptThrough = (touchedMs: number, nowMs: number, timeZone: string): boolean =>
+  nowMs - touchedMs >= NIGHT_MS && calendarDay(touchedMs, timeZone) !== calendarDay(nowMs, timeZone);
 
 /** What a tap will record, in one line. */
 export function words(farm: Farm, action: CabAction): string {

@@ -11,6 +11,7 @@ import { NEIGHBOR_ROWS } from '../../outbox/ahead';
 import { deviceName, stamped, useRecorder } from '../../record';
 import { Button } from '../../ui';
 import { ThemeButton } from '../../ui/theme';
+import { useTicking } from '../../ui/use-ticking';
 import { ChainLine, LeaveBy } from '../../widgets/chain-line';
 import { ClockNote } from '../../widgets/clock-note';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
@@ -23,8 +24,8 @@ import { formatBushels, formatMoisture } from '../../widgets/quantity';
 import { QueueBar } from '../../widgets/queue-bar';
 import { ReportDelay } from '../../widgets/report-delay';
 import { ShareList } from '../../widgets/share-list';
-import { calendarDay, clock, day } from '../../widgets/time';
-import { byDisplay, deviceAt, holdersOf, lastDumpMs, lately, undoable, words } from './cab-facts';
+import { clock, day } from '../../widgets/time';
+import { byDisplay, deviceAt, holdersOf, lastDumpMs, lately, sleptThrough, undoable, words } from './cab-facts';
 import { type CutEntry, CutPad, type NewRows } from './cut-pad';
 import { JustRecorded } from './just-recorded';
 import { LiveDisplay } from './live-display';
@@ -46,6 +47,8 @@ const USUAL_MOISTURE = 0.16;
 export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Who; me: PlaceInfo; offline: boolean; onLeave: () => void }) {
   const recorder = useRecorder();
   const { waiting } = useOutbox();
+  // The clock, and what can still be undone, run on without any news from the farm.
+  useTicking();
   const notebook = useNotebook().data;
   const devices = useDevices().data ?? [];
   const [pad, setPad] = useState<{ readonly lot: string; readonly to: string; readonly wetKg: number; readonly moisture: number; readonly neighbor?: boolean } | null>(null);
@@ -152,7 +155,7 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
   const touched = farm.data.tape.find(
     ({ entry, voided }) => !voided && ((entry.type === 'move' && (entry.from === me.id || entry.to === me.id)) || (entry.type === 'harvest' && entry.to === me.id)),
   );
-  const overnight = bushels >= 1 && touched !== undefined && calendarDay(Date.parse(touched.entry.at), timeZone) !== calendarDay(farm.clock(), timeZone) ? touched.entry.at : null;
+  const overnight = bushels >= 1 && touched !== undefined && sleptThrough(Date.parse(touched.entry.at), farm.clock(), timeZone) ? touched.entry.at : null;
   const unsent = new Set(waiting.flatMap((item) => item.entries.map((entry) => entry.id)));
   const [first, ...rest] = actions;
   // What the display counted lies on what the book has.
@@ -245,7 +248,7 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
             ))}
           </div>
           <div className="grid grid-cols-2 gap-3">
-            <Button className="!text-lg" onClick={() => setWay('choose')}>
+            <Button className="!px-2 !text-lg whitespace-nowrap" onClick={() => setWay('choose')}>
               <NotebookPen size={20} aria-hidden="true" /> Not the usual
             </Button>
             <Button className="!text-lg" disabled={bushels < 1} onClick={() => setWay('spilled')}>

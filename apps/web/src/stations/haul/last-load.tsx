@@ -7,9 +7,10 @@ import { type Farm, useRefreshFarm } from '../../data/farm';
 import { windowFor } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
 import { Button, Problem, SelectBox, TextBox } from '../../ui';
+import { useTicking } from '../../ui/use-ticking';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
 import { calendarDay, toWallTime } from '../../widgets/time';
-import { bushelsPerHour, minuteText, NO_HAUL, readMinute } from '../../widgets/haul-facts';
+import { bushelsPerHour, minuteText, NO_HAUL, readMinute, spanText } from '../../widgets/haul-facts';
 
 interface Text {
   now: string;
@@ -26,6 +27,7 @@ interface Text {
   inTank: string;
   tank: string;
   lids: string;
+  unload: string;
   backAt: string;
   backHolds: string;
   rain: string;
@@ -45,6 +47,7 @@ const BOXES: readonly (readonly [keyof Text, string, string, boolean?])[] = [
   ['lids', 'Lids close up to', 'bu'],
   ['load', 'Loading', 'min'],
   ['tarp', 'Tarping', 'min'],
+  ['unload', 'Line and pit there', 'min'],
   ['backAt', 'Another truck is back at', '', true],
   ['backHolds', 'and holds', 'bu', true],
   ['rain', 'Rain likely at', '', true],
@@ -65,19 +68,22 @@ export function LastLoadPage({ farm, notebook, rows, weather }: { farm: Farm; no
     const closes = (windowFor(notebook, crop, id) ?? windowFor(notebook, crop, null))?.sheet.closesAt;
     return closes === undefined ? '' : minuteText(Math.min(1439, closes * 60));
   };
-  const [text, setText] = useState<Text>(() => {
+  // What nobody typed goes on with the clock and with the book.
+  useTicking();
+  const asItStands = (): Text => {
     // The truck that stands begun, or the first empty one; the fullest cart; the fullest tank.
     const fullest = (kind: string) => [...of(kind)].sort((a, b) => bu(b.id) - bu(a.id))[0];
     const trucks = of('truck');
     const truck = trucks.filter((place) => bu(place.id) < 0.9 * (place.capacityBu ?? Infinity)).sort((a, b) => bu(b.id) - bu(a.id))[0] ?? trucks[0];
     const [cart, tank] = [fullest('cart'), fullest('combine')];
-    const rain = weather.find((hour) => Date.parse(hour.at) > farm.data.now && hour.rainChance >= 0.4);
+    const now = farm.clock();
+    const rain = weather.find((hour) => Date.parse(hour.at) > now && hour.rainChance >= 0.4);
     const rate = bushelsPerHour(farm, notebook);
     const number = (value: number | null | undefined): string => (value === null || value === undefined ? '' : String(Math.round(value)));
     return {
-      now: wall(farm.data.now),
-      closes: closing(buyers[0]?.id ?? ''),
-      road: number(haul.roadMin[buyers[0]?.id ?? '']),
+      now: wall(now),
+      closes: closing(buyerId),
+      road: number(haul.roadMin[buyerId]),
       load: String(haul.loadMin),
       tarp: String(haul.tarpMin),
       rate: rate > 0 ? number(rate) : '',
@@ -89,13 +95,16 @@ export function LastLoadPage({ farm, notebook, rows, weather }: { farm: Farm; no
       inTank: number(tank ? bu(tank.id) : 0),
       tank: number(tank?.capacityBu),
       lids: String(haul.lidsCloseBu),
+      unload: String(haul.unloadMin),
       backAt: '',
       backHolds: number(truck?.capacityBu),
       // Rain of another day is no rain of this evening.
-      rain: rain && calendarDay(Date.parse(rain.at), timeZone) === calendarDay(farm.data.now, timeZone) ? wall(Date.parse(rain.at)) : '',
+      rain: rain && calendarDay(Date.parse(rain.at), timeZone) === calendarDay(now, timeZone) ? wall(Date.parse(rain.at)) : '',
     };
-  });
-  const set = (key: keyof Text, value: string) => setText({ ...text, [key]: value });
+  };
+  const [typed, setTyped] = useState<Partial<Text>>({});
+  const text: Text = { ...asItStands(), ...typed };
+  const set = (key: keyof Text, value: string) => setTyped({ ...typed, [key]: value });
   const errors: Partial<Record<keyof Text, string>> = {};
   const value = {} as Record<keyof Text, number>;
   for (const [key, , , optional] of BOXES) {
@@ -120,6 +129,7 @@ export function LastLoadPage({ farm, notebook, rows, weather }: { farm: Farm; no
         bushelsPerHour: value.rate,
         loadMin: value.load,
         tarpMin: value.tarp,
+        unloadMin: value.unload,
         returning: text.backAt.trim() === '' ? [] : [{ id: 'the other truck', at: value.backAt, capacity: Number.isNaN(value.backHolds) ? 0 : value.backHolds }],
         cart: { capacity: value.cart },
         tank: { capacity: value.tank, lidsCloseAt: value.lids },
@@ -134,7 +144,7 @@ export function LastLoadPage({ farm, notebook, rows, weather }: { farm: Farm; no
     <div className="lg:grid lg:grid-cols-[1.1fr_1fr]">
       <section aria-label="Last load" className="px-5 py-5 lg:px-6">
         {answer ? (
-          <Answer answer={answer} closes={value.closes} truck={text.truck || 'The truck'} />
+          <Answer answer={answer} now={value.now} closes={value.closes} truck={text.truck || 'The truck'} />
         ) : (
           <p className="text-lg text-muted">{problem ?? 'Fill in what is missing at the right.'}</p>
         )}
@@ -146,9 +156,9 @@ export function LastLoadPage({ farm, notebook, rows, weather }: { farm: Farm; no
               label="To"
               value={buyerId}
               onChange={(event) => {
+                // Another buyer has hours and a road of his own.
                 setBuyerId(event.target.value);
-                const road = haul.roadMin[event.target.value];
-                setText({ ...text, closes: closing(event.target.value) || text.closes, road: road === undefined ? text.road : String(road) });
+                setTyped(Object.fromEntries(Object.entries(typed).filter(([key]) => key !== 'closes' && key !== 'road')));
               }}
             >
               {buyers.map((buyer) => (
@@ -172,11 +182,11 @@ export function LastLoadPage({ farm, notebook, rows, weather }: { farm: Farm; no
             />
           ))}
         </div>
-        {buyerId !== '' && !errors.road && !errors.load && !errors.tarp && !errors.lids && (
+        {buyerId !== '' && !errors.road && !errors.load && !errors.tarp && !errors.lids && !errors.unload && (
           <Keep
             farm={farm}
             revision={notebook.haul?.revision ?? 0}
-            sheet={{ ...haul, roadMin: { ...haul.roadMin, [buyerId]: value.road }, loadMin: value.load, tarpMin: value.tarp, lidsCloseBu: value.lids }}
+            sheet={{ ...haul, roadMin: { ...haul.roadMin, [buyerId]: value.road }, loadMin: value.load, tarpMin: value.tarp, lidsCloseBu: value.lids, unloadMin: value.unload }}
           />
         )}
       </section>
@@ -203,26 +213,41 @@ function Keep({ farm, revision, sheet }: { farm: Farm; revision: number; sheet: 
   );
 }
 
-function Answer({ answer, closes, truck }: { answer: LastLoad; closes: number; truck: string }) {
-  const { overnight } = answer;
+function Answer({ answer, now, closes, truck }: { answer: LastLoad; now: number; closes: number; truck: string }) {
+  const { again, overnight } = answer;
   const goneBy = Math.ceil(answer.leavesAt);
   const arrives = Math.ceil(answer.arrivesAt);
+  const notLast = again.length > 0;
   return (
     <>
-      <p className={`text-7xl leading-none font-bold ${answer.inTime ? '' : 'text-clay'}`}>
-        {minuteText(goneBy)} <span className="text-2xl font-normal text-muted">{answer.inTime ? 'gone by' : 'too late'}</span>
-      </p>
-      <p className="mt-3 text-xl">
-        {answer.inTime ? (
-          <>
-            {truck} arrives <b>{minuteText(arrives)}</b>: {closes - arrives} minutes to spare. Last departure {minuteText(answer.lastDeparture)}.
-          </>
-        ) : (
-          <>
-            {truck} would arrive {minuteText(arrives)}, {arrives - closes} minutes after closing; the last departure is {minuteText(answer.lastDeparture)}.
-          </>
-        )}
-      </p>
+      {notLast ? (
+        <>
+          <p className="text-7xl leading-none font-bold">
+            {minuteText(Math.floor(answer.lastDeparture))} <span className="text-2xl font-normal text-muted">leave by, in {spanText(answer.lastDeparture - now)}</span>
+          </p>
+          <p className="mt-3 text-xl">
+            {truck} can be gone by <b>{minuteText(goneBy)}</b> and go {again.length === 1 ? 'once' : `${again.length} times`} more, the last time{' '}
+            <b>{minuteText(Math.ceil(again.at(-1)!))}</b>.
+          </p>
+        </>
+      ) : (
+        <>
+          <p className={`text-7xl leading-none font-bold ${answer.inTime ? '' : 'text-clay'}`}>
+            {minuteText(goneBy)} <span className="text-2xl font-normal text-muted">{answer.inTime ? 'gone by' : 'too late'}</span>
+          </p>
+          <p className="mt-3 text-xl">
+            {answer.inTime ? (
+              <>
+                {truck} arrives <b>{minuteText(arrives)}</b>: {closes - arrives} minutes to spare. Last departure {minuteText(answer.lastDeparture)}.
+              </>
+            ) : (
+              <>
+                {truck} would arrive {minuteText(arrives)}, {arrives - closes} minutes after closing; the last departure is {minuteText(answer.lastDeparture)}.
+              </>
+            )}
+          </p>
+        </>
+      )}
       <p className="mt-1 text-muted">
         {answer.stillToPick > 0
           ? `${formatBushels(answer.stillToPick)} bu more, ${answer.minutesToFull.toFixed(1)} minutes: full ${minuteText(Math.floor(answer.fullAt))}`
@@ -239,7 +264,10 @@ function Answer({ answer, closes, truck }: { answer: LastLoad; closes: number; t
       <div className="mt-5 border-t border-ink pt-4">
         <h2 className="text-xl">Overnight, under cover</h2>
         <p className="mt-1 text-4xl font-bold">
-          {formatBushels(overnight.room)} <span className="text-xl font-normal text-muted">bu, {Math.floor(overnight.minutes)} minutes</span>
+          {formatBushels(overnight.room)}{' '}
+          <span className="text-xl font-normal text-muted">
+            bu, {Math.floor(overnight.minutes)} minutes{notLast ? ' from the last load on' : ''}
+          </span>
         </p>
         <p className="text-lg">
           Stop at <b>{minuteText(Math.floor(overnight.stopAt))}</b>, {overnight.stoppedBy === 'rain' ? 'before the rain' : 'then everything that can be covered is full'}.{' '}

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Farm } from '../../data/farm';
 import { acresToHa, fieldFacts } from '../../data/field-facts';
 import { Button } from '../../ui';
+import { useTicking } from '../../ui/use-ticking';
 import { EntrySheet } from '../../widgets/entry-sheet';
 import { formatAcres, formatBushels, formatDollars, formatPounds } from '../../widgets/quantity';
 import { clock, day } from '../../widgets/time';
@@ -29,8 +30,9 @@ export function OnWheels({ farm, notebook, haul, rows }: { farm: Farm; notebook:
 }
 
 function Trucks({ farm, notebook, haul, rows }: { farm: Farm; notebook: Notebook; haul: HaulAnswer; rows: readonly FieldRow[] }) {
+  useTicking();
   const { timeZone } = farm.data.farm;
-  const { now } = farm.data;
+  const now = farm.clock();
   const crop = rows.filter((row) => row.lastCut).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0]?.lot.crop ?? 'corn';
   const trucks = trucksNow(farm, notebook, haul, notebook.haul?.sheet ?? NO_HAUL, crop);
   if (trucks.length === 0) return null;

@@ -50,9 +50,9 @@ export function OwnTickets({ farm, notebook, haul }: { farm: Farm; notebook: Not
                 {day(ticket.at, timeZone)} {clock(ticket.at, timeZone)}, {ticket.byHand ? 'typed' : ticket.grossKg.length > 1 ? `${ticket.grossKg.length} axles` : 'whole'}
                 {ticket.voided ? ', void' : ''}
               </span>
-              <span className="flex gap-3">
+              <span className="flex items-center gap-3">
                 <a
-                  className="py-2 font-semibold underline decoration-rule underline-offset-4"
+                  className="py-2 font-semibold text-ink underline decoration-rule underline-offset-4"
                   href={`/api/farms/${farm.id}/weigh-tickets/${ticket.number}/pdf`}
                   target="_blank"
                   rel="noreferrer"

@@ -6,7 +6,7 @@ import { Button, SelectBox, TextBox } from '../../ui';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
 import { TakeBack } from '../../widgets/take-back';
 import { clock } from '../../widgets/time';
-import { BECAUSE, chainNow, DELAY_WORDS, delaysNow, EVENING, type HaulTo, likelyTo } from '../../widgets/chain-facts';
+import { BECAUSE, chainNow, DELAY_WORDS, delaysNow, type HaulTo, likelyTo } from '../../widgets/chain-facts';
 import { ReportDelay } from '../../widgets/report-delay';
 import { minuteText, NO_HAUL } from '../../widgets/haul-facts';
 
@@ -33,7 +33,7 @@ export function WhatStops({ farm, notebook, haul, rows }: { farm: Farm; notebook
   const lineMin = parseNumber(line);
   const lineWrong = lineMin >= 0 && lineMin <= 600 ? undefined : 'Minutes, from 0 to 600';
   const haulTo: HaulTo = to === '' ? { kind: 'home', buyerId: '' } : { kind: 'elevator', buyerId: to };
-  const built = chainNow(farm, notebook, haul, rows, sheet, { to: haulTo, lineMin: lineWrong ? 0 : lineMin, until: EVENING });
+  const built = chainNow(farm, notebook, haul, rows, sheet, { to: haulTo, lineMin: lineWrong ? 0 : lineMin });
   let ahead: ChainAhead | null = null;
   let problem: string | null = null;
   if (built) {
