@@ -143,6 +143,9 @@ test('what stops first: one answer for the chain, planned anew when a delay is r
   };
   const before = await minute();
   await expect(chain.getByRole('listitem').filter({ hasText: 'one truck more' })).toContainText(/\+[\d,]+ bu/);
+  await expect(chain.getByRole('listitem').filter({ hasText: 'loads to Redbud Elevator instead' })).toContainText(/\+[\d,]+ bu/);
+  // It buys beans alone.
+  await expect(chain.getByText('loads to Gar Hole')).toHaveCount(0);
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: 'block' });
   const cab = await context.newPage();
   await enterDemo(cab, HAUL);

@@ -71,6 +71,23 @@ describe('what stops first', () => {
     expect(done.onWheels).toBeCloseTo(0, 6);
     expect(done.stops.find(({ link }) => link === 'field')!.at).toBe(600 + 35);
   });
+  it('where the field is cut either way, a lever says by how much sooner; another place is a lever too', () => {
+    // 1,900 bu: 95 minutes of cutting. One truck: full at 645, away 73 minutes; cart and tank are full at about 690, the truck is back at 719.
+    const chain = { ...CHAIN, until: 1140, fieldLeft: 1900, trucks: [truck('T1')] };
+    const far = chainAhead(chain, [
+      { name: 'next door', destination: chain.destination, roadMin: 5, backMin: 5, unloadMin: 10 },
+      { name: 'the moon', destination: chain.destination, roadMin: 300, backMin: 300, unloadMin: 10 },
+    ]);
+    expect(far.cut).toBeCloseTo(1900, 6);
+    const near = far.levers.find(({ to }) => to === 'next door')!;
+    expect(near).toMatchObject({ what: 'loads to another place', stopsAt: null, gain: expect.closeTo(0, 6) as number, doneAt: 600 + 95 });
+    expect(far.doneAt!).toBeGreaterThan(near.doneAt!);
+    expect(near.lessStanding).toBeCloseTo(far.combineStands!.minutes, 6);
+    const moon = far.levers.find(({ to }) => to === 'the moon')!;
+    expect(moon.gain < 0 || moon.lessStanding < 0).toBe(true);
+    expect(far.levers.indexOf(near)).toBeLessThan(far.levers.indexOf(moon));
+    expect(() => chainAhead(chain, [{ name: 'nowhere', destination: chain.destination, roadMin: -1, backMin: 5, unloadMin: 10 }])).toThrow(/road/);
+  });
   it('takes a reported delay as it is: a combine that stands cuts nothing', () => {
     const late = chainAhead({ ...CHAIN, combines: [{ ...CHAIN.combines[0]!, stoppedUntil: 660 }] });
     expect(late.combineStands!.at).toBe(660 + 45);

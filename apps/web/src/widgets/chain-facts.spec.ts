@@ -2,7 +2,7 @@ import type { FarmNow, FieldRow, HaulAnswer, HaulSheet, Notebook, TapeLine } fro
 import { chainAhead, type Entry } from '@fanega/core';
 import { describe, expect, it } from 'vitest';
 import { farmOf } from '../data/farm';
-import { chainNow, closesAt, delaysNow, likelyTo, trucksNow } from './chain-facts';
+import { chainNow, closesAt, delaysNow, elsewhere, likelyTo, trucksNow } from './chain-facts';
 
 const BU = 56 * 0.45359237;
 const MINUTE = 60_000;
@@ -141,6 +141,14 @@ describe('the chain as it stands', () => {
     const night = { ...late, data: { ...late.data, now: late.data.now + 6.5 * 3_600_000 } };
     const chain = chainNow(night, notebook(), haul(), ROWS, SHEET, choice)!.chain;
     expect([chain.now, chain.until]).toEqual([1290, 1410]);
+  });
+  it('the loads could go elsewhere: home, and to buyers that take this crop as wet as it is', () => {
+    const of = (windows: object) => elsewhere(farm({}), { ...notebook(), windows } as unknown as Notebook, haul(), ROWS, SHEET, { kind: 'home', buyerId: '' });
+    expect(elsewhere(farm({}), notebook(), haul(), ROWS, SHEET, choice.to).map(({ name }) => name)).toEqual(['home']);
+    expect(of({}).map(({ name, roadMin }) => [name, roadMin])).toEqual([['mill', 24]]);
+    expect(of({ 'soybean@mill': { revision: 1, sheet: {} } })).toEqual([]);
+    expect(of({ 'corn@mill': { revision: 1, sheet: { refuseAbove: 0.19 } } })).toEqual([]);
+    expect(of({ 'corn@mill': { revision: 1, sheet: { refuseAbove: 0.21 } } })).toHaveLength(1);
   });
   it('goes home through wet bin and dryer at their rates', () => {
     expect(build([], { to: { kind: 'home', buyerId: '' } }).destination).toMatchObject({

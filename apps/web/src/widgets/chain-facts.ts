@@ -1,5 +1,5 @@
 import type { FieldRow, HaulAnswer, HaulSheet, Notebook } from '@fanega/contract';
-import type { ChainLink, ChainNow } from '@fanega/core';
+import type { ChainLink, ChainNow, Elsewhere } from '@fanega/core';
 import type { Farm } from '../data/farm';
 import { type FieldFacts, fieldFacts, windowFor } from '../data/field-facts';
 import { startOfDay } from './time';
@@ -154,6 +154,31 @@ export interface ChainChoice {
   readonly to: HaulTo;
   /** Minutes that a truck waits for others there. */
   readonly lineMin: number;
+}
+
+/** A line that nobody said anything of. */
+export const USUAL_LINE_MIN = 15;
+
+/** Where else the day's loads could go: home, and the buyers that take this crop as wet as it is. */
+export function elsewhere(farm: Farm, notebook: Notebook, haul: HaulAnswer, rows: readonly FieldRow[], sheet: HaulSheet, to: HaulTo): Elsewhere[] {
+  const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
+  const home = farm.data.places.some((place) => place.kind === 'wetBin') ? [{ name: 'home', to: { kind: 'home', buyerId: '' } as HaulTo }] : [];
+  const all = [...home, ...buyers.map(({ id, name }) => ({ name, to: { kind: 'elevator', buyerId: id } as HaulTo }))];
+  const cutNow = [...rows].filter((row) => row.lastCut !== null).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0];
+  const crop = cutNow?.lot.crop ?? 'corn';
+  const takes = (buyerId: string): boolean => {
+    const own = windowFor(notebook, crop, buyerId);
+    // A buyer with windows for other crops only does not take this one.
+    if (!own && Object.keys(notebook.windows).some((subject) => subject.endsWith(`@${buyerId}`))) return false;
+    const { refuseAbove } = (own ?? windowFor(notebook, crop, null))?.sheet ?? {};
+    return refuseAbove === undefined || (cutNow?.lastMoisture?.moisture ?? 0) <= refuseAbove;
+  };
+  return all
+    .filter((one) => one.to.buyerId !== to.buyerId && (one.to.kind === 'home' || takes(one.to.buyerId)))
+    .flatMap(({ name, to: there }) => {
+      const built = chainNow(farm, notebook, haul, rows, sheet, { to: there, lineMin: USUAL_LINE_MIN });
+      return built ? [{ name, destination: built.chain.destination, roadMin: built.chain.roadMin, backMin: built.chain.backMin, unloadMin: built.chain.unloadMin }] : [];
+    });
 }
 
 /** The chain as the book, the sheets and the reported delays have it. Null where the farm has no combine or nobody knows its rate. */

@@ -1,7 +1,7 @@
 import { chainAhead, RangeRefusal } from '@fanega/core';
 import { type Farm, useFields, useHaul, useNotebook } from '../data/farm';
 import { useTicking } from '../ui/use-ticking';
-import { BECAUSE, chainNow, likelyTo, trucksNow } from './chain-facts';
+import { BECAUSE, chainNow, likelyTo, trucksNow, USUAL_LINE_MIN } from './chain-facts';
 import { minuteText, NO_HAUL, spanText } from './haul-facts';
 import { clock } from './time';
 
@@ -15,7 +15,7 @@ export function ChainLine({ farm, className = '' }: { farm: Farm; className?: st
   const rows = useFields().data;
   if (!notebook || !haul || !rows) return null;
   try {
-    const built = chainNow(farm, notebook, haul, rows, notebook.haul?.sheet ?? NO_HAUL, { to: likelyTo(farm), lineMin: 15 });
+    const built = chainNow(farm, notebook, haul, rows, notebook.haul?.sheet ?? NO_HAUL, { to: likelyTo(farm), lineMin: USUAL_LINE_MIN });
     const stands = built && chainAhead(built.chain).combineStands;
     if (!stands || stands.at > built.chain.now + SOON_MIN) return null;
     return (

@@ -52,12 +52,22 @@ export interface ChainLever {
     | 'a dryer 10 % faster'
     | 'the dryer running again now'
     | 'cutting a tenth slower'
-    | 'one cart more';
+    | 'one cart more'
+    | 'loads to another place';
+  /** Which place, where the loads go elsewhere. */
+  readonly to?: string;
   /** When a combine first stands full then; null when none does. */
   readonly stopsAt: number | null;
   /** More grain cut until the day ends, bu; below zero where it costs some. */
   readonly gain: number;
+  /** When the field is cut then, minute of the day; null where the day ends first. */
+  readonly doneAt: number | null;
+  /** Minutes of standing less for each combine in the mean; below zero where it stands longer. */
+  readonly lessStanding: number;
 }
+
+/** Another place for the day's loads, with its own road, line and hours. */
+export type Elsewhere = Pick<ChainNow, 'destination' | 'roadMin' | 'backMin' | 'unloadMin'> & { readonly name: string };
 
 export interface ChainAhead {
   /** When each link first stops, in order of time; a link that runs through is not in it. */
@@ -65,10 +75,12 @@ export interface ChainAhead {
   /** When a combine first stands full, which link made it, and for how many minutes each stands in the mean; null when none does. */
   readonly combineStands: { readonly at: number; readonly because: ChainLink; readonly minutes: number } | null;
   readonly cut: number;
+  /** When the field is cut, minute of the day; null where the day ends first. */
+  readonly doneAt: number | null;
   readonly onWheels: number;
   /** Minutes of the longest wait of an own truck in line. */
   readonly longestLine: number;
-  /** What would move it, most grain first; those that change nothing are left out. */
+  /** What would move it, most grain first, then the soonest done; those that change nothing are left out. */
   readonly levers: readonly ChainLever[];
 }
 
@@ -305,19 +317,24 @@ function run(chain: ChainNow): Run {
 
 /**
  * Which link of the chain stops when, if all goes on as it stands, and what would move it.
+ * @param elsewhere other places that take these loads: each is a lever too
  * Range and source: {@link CHAIN_AHEAD}.
  * @throws RangeRefusal where a time or a quantity cannot be
  */
-export function chainAhead(chain: ChainNow): ChainAhead {
+export function chainAhead(chain: ChainNow, elsewhere: readonly Elsewhere[] = []): ChainAhead {
   check(chain);
   const base = run(chain);
+  const doneAt = (one: Run): number | null => one.first.get('field') ?? null;
+  const standing = (one: Run): number => one.stands?.minutes ?? 0;
   const { destination: to } = chain;
   const levers: ChainLever[] = [];
-  const pull = (what: ChainLever['what'], changed: ChainNow): void => {
+  const pull = (what: ChainLever['what'], changed: ChainNow, place?: string): void => {
     const then = run(changed);
     const gain = then.cut - base.cut;
     const stopsAt = then.stands?.at ?? null;
-    if (Math.abs(gain) >= 1 || stopsAt !== (base.stands?.at ?? null)) levers.push({ what, stopsAt, gain });
+    const lessStanding = standing(base) - standing(then);
+    const moves = Math.abs(gain) >= 1 || stopsAt !== (base.stands?.at ?? null) || doneAt(then) !== doneAt(base) || Math.abs(lessStanding) >= 1;
+    if (moves) levers.push({ what, ...(place === undefined ? {} : { to: place }), stopsAt, gain, doneAt: doneAt(then), lessStanding });
   };
   const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
   if (base.stands) {
@@ -334,14 +351,20 @@ export function chainAhead(chain: ChainNow): ChainAhead {
       }
       pull('a dryer 10 % faster', { ...chain, destination: { ...to, dryerPerHour: 1.1 * to.dryerPerHour } });
     }
+    for (const { name, ...there } of elsewhere) {
+      const moved = { ...chain, ...there };
+      check(moved);
+      pull('loads to another place', moved, name);
+    }
     pull('cutting a tenth slower', { ...chain, combines: chain.combines.map((combine) => ({ ...combine, bushelsPerHour: 0.9 * combine.bushelsPerHour })) });
   }
   return {
     stops: [...base.first].map(([link, at]) => ({ link, at })).sort((a, b) => a.at - b.at || LINKS.indexOf(b.link) - LINKS.indexOf(a.link)),
     combineStands: base.stands,
     cut: base.cut,
+    doneAt: doneAt(base),
     onWheels: base.onWheels,
     longestLine: base.longestLine,
-    levers: levers.sort((a, b) => b.gain - a.gain),
+    levers: levers.sort((a, b) => Math.round(b.gain) - Math.round(a.gain) || (a.doneAt ?? 1e4) - (b.doneAt ?? 1e4) || b.lessStanding - a.lessStanding),
   };
 }

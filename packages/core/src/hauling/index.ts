@@ -34,4 +34,4 @@ export {
   type TareTaken,
 } from './tares.js';
 export { SCALE_TRUTH, scaleTruth, type GrainWeighed, type ScaleStanding } from './truth.js';
-export { CHAIN_AHEAD, chainAhead, LINKS, type ChainAhead, type ChainLink, type ChainLever, type ChainNow, type ChainStop } from './chain.js';
+export { CHAIN_AHEAD, chainAhead, LINKS, type ChainAhead, type ChainLink, type ChainLever, type ChainNow, type ChainStop, type Elsewhere } from './chain.js';

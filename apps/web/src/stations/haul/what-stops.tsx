@@ -1,12 +1,12 @@
 import type { FieldRow, HaulAnswer, Notebook } from '@fanega/contract';
-import { chainAhead, type ChainAhead, type ChainLink, LINKS, RangeRefusal } from '@fanega/core';
+import { chainAhead, type ChainAhead, type ChainLever, type ChainLink, LINKS, RangeRefusal } from '@fanega/core';
 import { useState } from 'react';
 import type { Farm } from '../../data/farm';
 import { Button, SelectBox, TextBox } from '../../ui';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
 import { TakeBack } from '../../widgets/take-back';
 import { clock } from '../../widgets/time';
-import { BECAUSE, chainNow, DELAY_WORDS, delaysNow, type HaulTo, likelyTo } from '../../widgets/chain-facts';
+import { BECAUSE, chainNow, DELAY_WORDS, delaysNow, elsewhere, type HaulTo, likelyTo, USUAL_LINE_MIN } from '../../widgets/chain-facts';
 import { ReportDelay } from '../../widgets/report-delay';
 import { minuteText, NO_HAUL } from '../../widgets/haul-facts';
 
@@ -28,7 +28,7 @@ export function WhatStops({ farm, notebook, haul, rows }: { farm: Farm; notebook
   const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
   const hasHome = farm.data.places.some((place) => place.kind === 'wetBin');
   const [to, setTo] = useState(() => likelyTo(farm).buyerId);
-  const [line, setLine] = useState('15');
+  const [line, setLine] = useState(String(USUAL_LINE_MIN));
   const [reporting, setReporting] = useState(false);
   const lineMin = parseNumber(line);
   const lineWrong = lineMin >= 0 && lineMin <= 600 ? undefined : 'Minutes, from 0 to 600';
@@ -38,7 +38,7 @@ export function WhatStops({ farm, notebook, haul, rows }: { farm: Farm; notebook
   let problem: string | null = null;
   if (built) {
     try {
-      ahead = chainAhead(built.chain);
+      ahead = chainAhead(built.chain, elsewhere(farm, notebook, haul, rows, sheet, haulTo));
     } catch (error) {
       if (!(error instanceof RangeRefusal)) throw error;
       problem = error.message;
@@ -138,20 +138,26 @@ function Ahead({ ahead, until, now, rate }: { ahead: ChainAhead; until: number; 
           <h3 className="mt-4 font-semibold">What would move it</h3>
           <ul>
             {levers.map((lever) => (
-              <li key={lever.what} className="flex flex-wrap justify-between gap-x-4 border-b border-rule py-1">
-                <span>{lever.what}</span>
+              <li key={`${lever.what} ${lever.to ?? ''}`} className="flex flex-wrap justify-between gap-x-4 border-b border-rule py-1">
+                <span>{lever.to === undefined ? lever.what : `loads ${lever.to === 'home' ? 'home' : `to ${lever.to}`} instead`}</span>
                 <span>
-                  {lever.stopsAt === null ? 'no combine stands' : `stands at ${minuteText(Math.floor(lever.stopsAt))}`},{' '}
-                  <b>
-                    {lever.gain >= 0.5 ? '+' : lever.gain <= -0.5 ? '−' : '±'}
-                    {formatBushels(Math.abs(lever.gain))} bu
-                  </b>
+                  {lever.stopsAt === null ? 'no combine stands' : `stands at ${minuteText(Math.floor(lever.stopsAt))}`}, <b>{worth(lever, ahead.doneAt)}</b>
                 </span>
               </li>
             ))}
           </ul>
+          {levers.some((lever) => lever.to !== undefined && lever.to !== 'home') && (
+            <p className="mt-1 text-sm text-muted">Bushels, not dollars: what a buyer takes off for wet grain is not in it.</p>
+          )}
         </>
       )}
     </>
   );
+}
+
+/** What a lever brings: more grain today; where the same is cut either way, how much sooner; else less standing. */
+function worth({ gain, doneAt, lessStanding }: ChainLever, doneNow: number | null): string {
+  if (Math.abs(gain) >= 1) return `${gain > 0 ? '+' : '−'}${formatBushels(Math.abs(gain))} bu`;
+  if (doneAt !== null && doneNow !== null && doneAt !== doneNow) return `field cut ${Math.abs(Math.round(doneNow - doneAt))} min ${doneAt < doneNow ? 'sooner' : 'later'}`;
+  return `${Math.abs(Math.round(lessStanding))} min ${lessStanding < 0 ? 'more' : 'less'} standing`;
 }
