@@ -17,6 +17,7 @@ if (unknown.length > 0 || words.includes('--help')) {
     'npm start -- --empty   begin or open your own farm',
     'npm start -- --demo    the demo farm again',
     'FANEGA_HOST, FANEGA_PORT   where the server listens (127.0.0.1, 7300)',
+    'FANEGA_TLS_CERT, FANEGA_TLS_KEY   certificate and key, for phones in the field (https)',
     'FANEGA_DATABASE_URL        a MariaDB of your own instead of the private one',
   );
 }

@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { request } from 'node:https';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -42,7 +43,7 @@ async function start(args: readonly string[] = [], env: Record<string, string> =
   const run = launch(args, env);
   const address = await until('starting', 50_000, () => {
     if (run.child.exitCode !== null) throw new Error(`npm start ended: ${run.output}`);
-    return /Open {2}(http:\S+)/.exec(run.output)?.[1];
+    return /Open {2}(https?:\S+)/.exec(run.output)?.[1];
   });
   return Object.assign(run, { address });
 }
@@ -132,6 +133,26 @@ it('--empty begins a farm of its own, which a plain start then opens; --demo goe
   await stop(again);
   const demo = await start(['--demo']);
   expect(await me(demo.address)).toMatchObject({ demo: true });
+});
+
+it('with a certificate and its key it serves https, as phones in the field need it; without the key it says so', async () => {
+  const file = (name: string): string => join(root, 'scripts/fixtures', `test-only.${name}.pem`);
+  const run = await start(['--demo'], { FANEGA_TLS_CERT: file('cert'), FANEGA_TLS_KEY: file('key') });
+  expect(run.address).toMatch(/^https:/);
+  const entered = await new Promise<{ status?: number; cookie: string }>((resolve, reject) => {
+    const call = request(`${run.address}/api/auth/demo`, { method: 'POST', ca: readFileSync(file('cert')), headers: { Origin: run.address } }, (response) => {
+      response.resume();
+      resolve({ status: response.statusCode, cookie: String(response.headers['set-cookie']) });
+    });
+    call.on('error', reject).end();
+  });
+  expect(entered.status).toBeLessThan(300);
+  expect(entered.cookie).toContain('Secure');
+  await stop(run);
+  const half = launch(['--demo'], { FANEGA_TLS_CERT: file('cert'), FANEGA_TLS_KEY: '' });
+  await ended(half);
+  expect(half.child.exitCode).toBe(1);
+  expect(half.output).toContain('FANEGA_TLS_CERT and FANEGA_TLS_KEY go together');
 });
 
 it('explains a word that it does not know', async () => {

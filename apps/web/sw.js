@@ -6,7 +6,7 @@ const SHELL = `fanega-shell-${VERSION}`;
 const ANSWERS = 'fanega-answers';
 /** Answers that a page can be opened with; never a feed, a picture or the whole book. */
 const KEEP =
-  /^\/api\/(auth\/me|farms\/[^/]+\/(now|lots|notebook|shed|readings|weather|monitors|deliveries|entries|devices)([/?].*)?|farms\/[^/]+\/lots\/[^/]+\/(trace|moistures))$/;
+  /^\/api\/(auth\/me|farms\/[^/]+\/(now|lots|notebook|shed|haul|readings|weather|monitors|deliveries|entries|devices)([/?].*)?|farms\/[^/]+\/lots\/[^/]+\/(trace|moistures))$/;
 
 self.addEventListener('install', (event) => {
   event.waitUntil(caches.open(SHELL).then((cache) => cache.addAll(FILES)));
@@ -36,21 +36,28 @@ async function fromShell(path, request) {
   return kept ?? fetch(request);
 }
 
-/** The farm's answer, or what it last said, marked with when that was. */
+/** On a line that hangs, what the farm last said is of more use than an answer in a minute. */
+const PATIENCE_MS = 6000;
+const DEAD_MS = 20_000;
+
+/** The farm's answer, or what it last said, marked with when that was. An answer that comes later is kept for the next question. */
 async function freshOrKept(request, event) {
   const cache = await caches.open(ANSWERS);
-  try {
-    const answer = await fetch(request);
-    if (answer.ok) {
-      const body = await answer.clone().blob();
-      const headers = new Headers(answer.headers);
-      headers.set('x-fanega-kept', String(Date.now()));
-      event.waitUntil(cache.put(request, new Response(body, { status: 200, headers })));
-    } else if (answer.status === 401) event.waitUntil(caches.delete(ANSWERS));
+  const kept = await cache.match(request);
+  const keep = async (answer) => {
+    const headers = new Headers(answer.headers);
+    headers.set('x-fanega-kept', String(Date.now()));
+    await cache.put(request, new Response(await answer.blob(), { status: 200, headers }));
+  };
+  // A dead connection would hold one of the browser's six for minutes.
+  const fresh = fetch(request, { signal: AbortSignal.timeout(DEAD_MS) }).then((answer) => {
+    // A full disk, or an answer cut off, spoils what is kept and not what is shown.
+    if (answer.ok) event.waitUntil(keep(answer.clone()).catch(() => undefined));
+    else if (answer.status === 401) event.waitUntil(caches.delete(ANSWERS));
     return answer;
-  } catch (error) {
-    const kept = await cache.match(request);
-    if (kept) return kept;
-    throw error;
-  }
+  });
+  if (!kept) return fresh;
+  event.waitUntil(fresh.catch(() => undefined));
+  const late = new Promise((resolve) => setTimeout(resolve, PATIENCE_MS, kept));
+  return Promise.race([fresh, late]).catch(() => kept);
 }

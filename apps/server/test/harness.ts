@@ -66,7 +66,7 @@ export class Harness {
     if (!base) throw new Error('FANEGA_TEST_DATABASE_URL is not set: run npm run test:server');
     const url = new URL(base);
     url.pathname = `/fanega_test_${ulid().toLowerCase()}`;
-    const harness = new Harness({ databaseUrl: url.toString(), host: '127.0.0.1', port: 0, signInLimit: 0, logLevel: 'silent', webRoot: null, ...config });
+    const harness = new Harness({ databaseUrl: url.toString(), host: '127.0.0.1', port: 0, signInLimit: 0, logLevel: 'silent', webRoot: null, tls: null, ...config });
     await harness.another();
     return harness;
   }

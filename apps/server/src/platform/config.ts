@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+
 /** Read once at the start; everything else gets it injected. */
 export interface Config {
   readonly databaseUrl: string;
@@ -8,6 +10,8 @@ export interface Config {
   readonly logLevel: string;
   /** Directory of the built pages, or null when they are served elsewhere. */
   readonly webRoot: string | null;
+  /** A certificate and its key, PEM: a phone's browser keeps the program for places without a signal only over https. */
+  readonly tls: { readonly cert: Buffer; readonly key: Buffer } | null;
 }
 
 export const CONFIG = Symbol('config');
@@ -23,6 +27,20 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     port,
     signInLimit: Number(env.FANEGA_SIGN_IN_LIMIT ?? 10),
     logLevel: env.FANEGA_LOG ?? 'info',
+    tls: readTls(env.FANEGA_TLS_CERT, env.FANEGA_TLS_KEY),
     webRoot: env.FANEGA_WEB_ROOT ?? new URL('../../../web/dist', import.meta.url).pathname,
   };
+}
+
+function readTls(cert: string | undefined, key: string | undefined): Config['tls'] {
+  if (!cert && !key) return null;
+  if (!cert || !key) throw new Error('FANEGA_TLS_CERT and FANEGA_TLS_KEY go together: the files of a certificate and of its key');
+  const read = (name: string, file: string): Buffer => {
+    try {
+      return readFileSync(file);
+    } catch (error) {
+      throw new Error(`${name} names ${file}, which cannot be read: ${(error as NodeJS.ErrnoException).code ?? String(error)}`, { cause: error });
+    }
+  };
+  return { cert: read('FANEGA_TLS_CERT', cert), key: read('FANEGA_TLS_KEY', key) };
 }

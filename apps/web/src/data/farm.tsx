@@ -22,6 +22,7 @@ import useSWR, { useSWRConfig } from 'swr';
 import { entriesAhead, farmAhead, fieldsAhead } from '../outbox/ahead';
 import { useOutbox } from '../outbox';
 import { type ApiError, get, keptSince } from './api';
+import { follow } from './follow';
 
 export const useMe = () => useSWR<Me, ApiError>('/auth/me');
 
@@ -96,7 +97,6 @@ function useFeed(farmId: string, seq: number | undefined): boolean {
   const refresh = useRefreshFarm(farmId);
   const [connected, setConnected] = useState(true);
   const [online, setOnline] = useState(navigator.onLine);
-  const [attempt, setAttempt] = useState(0);
   const known = seq !== undefined;
   useEffect(() => {
     const on = () => {
@@ -106,27 +106,15 @@ function useFeed(farmId: string, seq: number | undefined): boolean {
     const off = () => setOnline(false);
     window.addEventListener('online', on);
     window.addEventListener('offline', off);
-    let retry: ReturnType<typeof setTimeout> | undefined;
-    let source: EventSource | undefined;
-    if (known) {
-      source = new EventSource(`/api/farms/${farmId}/feed?after=${seq}`);
-      source.onopen = () => setConnected(true);
-      source.onmessage = () => void refresh();
-      source.onerror = () => {
-        setConnected(false);
-        // The browser tries again by itself unless the server refused the feed.
-        if (source?.readyState === EventSource.CLOSED) retry = setTimeout(() => setAttempt((n) => n + 1), 3000);
-      };
-    }
+    const stop = known ? follow(`/farms/${farmId}/feed`, `?after=${seq}`, { onMessage: () => void refresh(), onLine: setConnected }) : undefined;
     return () => {
       window.removeEventListener('online', on);
       window.removeEventListener('offline', off);
-      clearTimeout(retry);
-      source?.close();
+      stop?.();
     };
     // Only the first sequence number matters: later the browser resumes with the last event's id.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [farmId, known, refresh, attempt]);
+  }, [farmId, known, refresh]);
   return connected && online;
 }
 

@@ -2,6 +2,7 @@ import type { DeviceInfo, LiveEvent, Notebook, ScaleSheet } from '@fanega/contra
 import { extendCurve, type FlowMoment, type ScaleReading, STILL_BRIDGE, STILL_CART } from '@fanega/core';
 import { useEffect, useState } from 'react';
 import { useFarm } from './farm';
+import { follow } from './follow';
 
 /** How much of a curve a screen keeps. */
 const KEPT_MS = 15 * 60_000;
@@ -23,10 +24,9 @@ export function useLive(wanted = true): ReadonlyMap<string, LiveDevice> {
   const [devices, setDevices] = useState<ReadonlyMap<string, LiveDevice>>(new Map());
   useEffect(() => {
     if (!wanted) return;
-    const source = new EventSource(`/api/farms/${id}/live`);
     // After a gap in the line the kept curve comes again: what is known of it is passed over.
-    source.onmessage = (message) => {
-      const { deviceId, weights = [], flows = [] } = JSON.parse(String(message.data)) as LiveEvent;
+    const take = (data: string): void => {
+      const { deviceId, weights = [], flows = [] } = JSON.parse(data) as LiveEvent;
       setDevices((before) => {
         const old = before.get(deviceId);
         return new Map(before).set(deviceId, {
@@ -36,7 +36,7 @@ export function useLive(wanted = true): ReadonlyMap<string, LiveDevice> {
         });
       });
     };
-    return () => source.close();
+    return follow(`/farms/${id}/live`, '', { onMessage: take, fromTheStart: true });
   }, [id, wanted]);
   return devices;
 }

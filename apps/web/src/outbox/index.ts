@@ -53,6 +53,29 @@ export async function enqueueBeside(farmId: string, beside: Beside, what: string
   void flush();
 }
 
+/**
+ * Sends entries at once, so that a refusal is said where they were made; where something waits already, or nobody answers, they go into
+ * the queue, behind it.
+ * @returns true when they are in the book, false when they wait
+ * @throws ApiError where the server refuses them
+ */
+export async function sendOrQueue(farmId: string, entries: readonly Entry[], what: string): Promise<boolean> {
+  if (!waits(farmId)) {
+    try {
+      await post<Partial<AppendAnswer>>(...requestOf({ id: entries[0]!.id, farmId, entries, what, since: Date.now(), tries: 1 }));
+      return true;
+    } catch (error) {
+      // It may have arrived: the same entries once more, by their ids, double nothing.
+      if (!(error instanceof ApiError && error.unreachable)) throw error;
+    }
+  }
+  await enqueue(farmId, entries, what);
+  return false;
+}
+
+/** True while something of this farm waits that nobody refused: what is made now goes out behind it. */
+export const waits = (farmId: string): boolean => state.waiting.some((item) => item.farmId === farmId && item.refused === undefined);
+
 /** A void with the entry made again goes by its own door: the book looks whether somebody else was faster. */
 function requestOf({ farmId, entries, beside }: Waiting): [path: string, body: object] {
   if (beside) return [`/farms/${farmId}/${beside.path}`, beside.body];
@@ -78,7 +101,10 @@ export async function flush(): Promise<void> {
         show({ sent: [...state.sent, { entries: item.entries, ...(item.beside ? { beside: item.beside } : {}), farmId: item.farmId, seq }].slice(-SENT_KEPT) });
         await changed();
       } catch (error) {
-        if (!(error instanceof ApiError)) throw error;
+        if (!(error instanceof ApiError)) {
+          later();
+          throw error;
+        }
         if (error.unreachable || error.status >= 500 || error.status === 401 || error.status === 429) {
           later();
           break;

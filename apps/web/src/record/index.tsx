@@ -3,12 +3,12 @@ import { createContext, type ReactNode, useCallback, useContext, useMemo, useSta
 import { toast } from 'sonner';
 import { ulid } from 'ulid';
 import { ApiError } from '../data/api';
-import { enqueue } from '../outbox';
+import { sendOrQueue } from '../outbox';
 import { useFarm, useRefreshFarm } from '../data/farm';
 import { type Draft, draftOf, emptyDraft, type RecordKind } from './draft';
 import { keptDraft } from './kept';
 import { RecordSheet } from './record-sheet';
-import { deviceName, send, sendVoid } from './send';
+import { stamped } from './send';
 
 interface Recorder {
   /** Opens the sheet with what is known. */
@@ -36,15 +36,16 @@ export function RecordProvider({ children }: { children: ReactNode }) {
 
   const undo = useCallback(
     async (entryId: string) => {
+      const entry = stamped({ type: 'void', id: ulid(), at: new Date(farm.clock()).toISOString(), voids: entryId });
       try {
-        await sendVoid(farm.id, entryId);
+        const inBook = await sendOrQueue(farm.id, [entry], 'an entry voided');
         await refresh();
-        toast('Voided. The entry stays on the tape, crossed out.');
+        toast(inBook ? 'Voided. The entry stays on the tape, crossed out.' : 'The void waits on this device and goes out when the signal is back.');
       } catch (error) {
         toast.error(error instanceof ApiError ? error.message : 'This did not work.');
       }
     },
-    [farm.id, refresh],
+    [farm, refresh],
   );
 
   const recorded = useCallback(
@@ -60,26 +61,14 @@ export function RecordProvider({ children }: { children: ReactNode }) {
       open: (given = {}) => setDraft(Object.keys(given).length === 0 ? (keptDraft() ?? emptyDraft(ulid)) : emptyDraft(ulid, given)),
       correct: (entry) => setDraft(draftOf(entry, ulid, farm.data.farm.timeZone)),
       load: async ({ from, to, wetKg }) => {
-        const entry: Entry = {
-          type: 'move',
-          id: ulid(),
-          at: new Date(farm.clock()).toISOString(),
-          recordedAt: new Date().toISOString(),
-          device: deviceName(),
-          from,
-          to,
-          ...(wetKg === undefined ? {} : { wetKg, method: 'estimate' }),
-        };
+        const entry = stamped({ type: 'move', id: ulid(), at: new Date(farm.clock()).toISOString(), from, to, ...(wetKg === undefined ? {} : { wetKg, method: 'estimate' }) });
         const what = `${farm.placeName(from)} → ${farm.placeName(to)}`;
         try {
-          await send(farm.id, entry);
-          recorded(entry.id, `${what} is in the book`);
+          if (await sendOrQueue(farm.id, [entry], what)) recorded(entry.id, `${what} is in the book`);
+          else toast(`${what} waits on this device and goes out when the signal is back.`);
         } catch (error) {
           if (!(error instanceof ApiError)) throw error;
-          if (!error.unreachable) return void toast.error(error.message);
-          // It may have arrived: the same entry once more, by its id, doubles nothing.
-          await enqueue(farm.id, [entry], what);
-          toast(`${what} waits on this device and goes out when the signal is back.`);
+          toast.error(error.message);
         }
       },
       undo,

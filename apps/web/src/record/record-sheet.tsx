@@ -1,4 +1,4 @@
-import { METHODS } from '@fanega/core';
+import { type Entry, METHODS } from '@fanega/core';
 import { TriangleAlert } from 'lucide-react';
 import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
@@ -6,13 +6,13 @@ import { ApiError } from '../data/api';
 import { type Farm, useFarm } from '../data/farm';
 import { Button, Choices, Problem, SelectBox, Sheet, TextBox } from '../ui';
 import { formatBushels, formatMoisture, formatPounds, formatShare } from '../widgets/quantity';
-import { enqueue } from '../outbox';
+import { enqueue, waits } from '../outbox';
 import { headline } from '../widgets/headline';
 import { METHOD_WORDS } from '../widgets/method-words';
 import { happensTwice } from '../widgets/time';
 import { type Amount, type Draft, draftCrop, type DraftErrors, emptyDraft, fieldOf, KINDS, likelyMethod, readDraft } from './draft';
 import { keepDraft } from './kept';
-import { sendDraft, stamped, triedEntries } from './send';
+import { firstEntries, sendDraft, stamped, triedEntries } from './send';
 
 /** Records an entry: likely next ones ready made on top, everything else in one column below. */
 export function RecordSheet({ start, onClose, onRecorded, onKept }: { start: Draft; onClose: () => void; onRecorded: (id: string, what: string) => void; onKept: () => void }) {
@@ -45,12 +45,20 @@ export function RecordSheet({ start, onClose, onRecorded, onKept }: { start: Dra
       return;
     }
     setSending(true);
+    const queue = async (entries: readonly Entry[]): Promise<void> => {
+      await enqueue(farm.id, entries, draft.replaces ? `${headline(entry, farm)}, made again` : headline(entry, farm));
+      keepDraft(undefined);
+      onKept();
+    };
+    // Not past what waits already: entries go out in their order.
+    if (waits(farm.id) && draft.tried === '') return queue(firstEntries(farm.id, draft, entry, farm.clock()));
     let tried = draft;
     try {
-      const id = await sendDraft(farm.id, draft, entry, (kept) => {
+      const keep = (kept: Draft): void => {
         tried = kept;
         setDraft(kept);
-      });
+      };
+      const id = await sendDraft(farm.id, draft, entry, keep, farm.clock());
       keepDraft(undefined);
       onRecorded(id, draft.replaces ? 'Corrected: the old entry is voided' : 'In the book');
     } catch (error) {
@@ -58,10 +66,7 @@ export function RecordSheet({ start, onClose, onRecorded, onKept }: { start: Dra
       if (!(error instanceof ApiError)) throw error;
       if (error.unreachable) {
         // To the letter what was tried: it may have arrived, and must not be doubled. A correction is a void and an entry that go together.
-        await enqueue(farm.id, triedEntries(tried), draft.replaces ? `${headline(entry, farm)}, made again` : headline(entry, farm));
-        keepDraft(undefined);
-        onKept();
-        return;
+        return queue(triedEntries(tried));
       }
       // An answer, if not the wished one: nothing of it is in the book.
       set({ tried: '', triedAs: '' });

@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { HarvestEntry } from '@fanega/core';
 import { ApiError } from '../data/api';
 import { type Draft, emptyDraft } from './draft';
-import { deviceName, sendDraft, sendVoid } from './send';
+import { deviceName, firstEntries, sendDraft, stamped, triedEntries } from './send';
 
 interface Sent {
   readonly method: string;
@@ -31,6 +31,7 @@ class Line {
   };
 }
 
+const NOW = Date.UTC(2026, 8, 9, 20);
 let line: Line;
 const stored = new Map<string, string>();
 beforeEach(() => {
@@ -46,10 +47,10 @@ describe('a draft is sent exactly once', () => {
   it('the same draft again is the same request, to the letter, although time has passed', async () => {
     let draft = emptyDraft(() => 'ID', { kind: 'harvest', weight: '4000' });
     line.dropping = true;
-    await expect(sendDraft('f', draft, entryOf(draft), (kept) => (draft = kept))).rejects.toBeInstanceOf(ApiError);
+    await expect(sendDraft('f', draft, entryOf(draft), (kept) => (draft = kept), NOW)).rejects.toBeInstanceOf(ApiError);
     line.dropping = false;
     const later: HarvestEntry = { ...entryOf(draft), at: '2026-09-08T12:09:00Z' };
-    expect(await sendDraft('f', draft, later, (kept) => (draft = kept))).toBe('ID');
+    expect(await sendDraft('f', draft, later, (kept) => (draft = kept), NOW)).toBe('ID');
     expect(line.sent).toHaveLength(2);
     expect(line.sent[1]).toEqual(line.sent[0]);
   });
@@ -58,10 +59,10 @@ describe('a draft is sent exactly once', () => {
     let n = 0;
     let draft = emptyDraft(() => `ID${n++}`, { kind: 'harvest', weight: '4000' });
     line.dropping = true;
-    await expect(sendDraft('f', draft, entryOf(draft), (kept) => (draft = kept))).rejects.toThrow('No signal');
+    await expect(sendDraft('f', draft, entryOf(draft), (kept) => (draft = kept), NOW)).rejects.toThrow('No signal');
     line.dropping = false;
     draft = { ...draft, weight: '4100' };
-    const id = await sendDraft('f', draft, entryOf(draft), (kept) => (draft = kept));
+    const id = await sendDraft('f', draft, entryOf(draft), (kept) => (draft = kept), NOW);
     const { path, body } = line.sent[1]!;
     expect(path).toBe('/farms/f/corrections');
     expect(body.void!.voids).toBe('ID0');
@@ -72,17 +73,17 @@ describe('a draft is sent exactly once', () => {
   it('and is simply sent when the first try had not arrived', async () => {
     let draft = emptyDraft(() => 'ID', { kind: 'harvest', weight: '4000' });
     line.dropping = true;
-    await expect(sendDraft('f', draft, entryOf(draft), (kept) => (draft = kept))).rejects.toThrow();
+    await expect(sendDraft('f', draft, entryOf(draft), (kept) => (draft = kept), NOW)).rejects.toThrow();
     line.inBook.clear();
     line.dropping = false;
     draft = { ...draft, weight: '4100' };
-    expect(await sendDraft('f', draft, entryOf(draft), (kept) => (draft = kept))).toBe('ID');
+    expect(await sendDraft('f', draft, entryOf(draft), (kept) => (draft = kept), NOW)).toBe('ID');
     expect(line.sent[1]!.body.entries).toMatchObject([{ id: 'ID', wetKg: 4100 }]);
   });
 
   it('a correction names what it replaces, and a refusal comes back with its fields', async () => {
     const draft = emptyDraft(() => 'ID', { kind: 'harvest', weight: '4000', replaces: 'OLD', voidId: 'V' });
-    await sendDraft('f', draft, entryOf(draft), () => undefined);
+    await sendDraft('f', draft, entryOf(draft), () => undefined, NOW);
     expect(line.sent[0]!.body).toMatchObject({ void: { id: 'V', voids: 'OLD' }, entry: { id: 'ID' } });
     line.refusing = true;
     const refused = await sendDraft(
@@ -90,14 +91,28 @@ describe('a draft is sent exactly once', () => {
       emptyDraft(() => 'X', { weight: '1' }),
       entryOf(draft),
       () => undefined,
+      NOW,
     ).catch((error: unknown) => error);
     expect(refused).toMatchObject({ status: 422, unreachable: false, issues: [{ field: 'lot' }] });
   });
 
+  it('what goes into the queue untried is what would have been sent', async () => {
+    const plain = emptyDraft(() => 'ID', { kind: 'harvest', weight: '4000' });
+    expect(firstEntries('f', plain, entryOf(plain), NOW)).toMatchObject([{ id: 'ID', wetKg: 4000 }]);
+    let draft = emptyDraft(() => 'ID', { kind: 'harvest', weight: '4000', replaces: 'OLD', voidId: 'V' });
+    line.dropping = true;
+    await expect(sendDraft('f', draft, entryOf(draft), (kept) => (draft = kept), NOW)).rejects.toThrow();
+    const [undone, again] = triedEntries(draft);
+    expect([undone, again]).toMatchObject([
+      { id: 'V', voids: 'OLD', at: new Date(NOW).toISOString() },
+      { id: 'ID', wetKg: 4000 },
+    ]);
+    expect(firstEntries('f', draft, entryOf(draft), NOW).map(({ id }) => id)).toEqual(['V', 'ID']);
+  });
+
   it('every entry says which device wrote it, always the same one', async () => {
     const name = deviceName();
-    await sendVoid('f', 'OLD', 'V');
-    expect(line.sent[0]!.body.entries).toMatchObject([{ type: 'void', voids: 'OLD', device: name }]);
+    expect(stamped({ type: 'void', id: 'V', at: new Date(NOW).toISOString(), voids: 'OLD' })).toMatchObject({ type: 'void', voids: 'OLD', device: name });
     expect(deviceName()).toBe(name);
   });
 });

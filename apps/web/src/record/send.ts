@@ -1,4 +1,3 @@
-import type { AppendAnswer } from '@fanega/contract';
 import type { Entry } from '@fanega/core';
 import { ulid } from 'ulid';
 import { ApiError, get, post } from '../data/api';
@@ -27,15 +26,13 @@ interface Request {
 
 const appending = (farmId: string, entry: Entry): Request => ({ path: `/farms/${farmId}/entries`, body: { entries: [stamped(entry)] } });
 
-function correcting(farmId: string, entry: Entry, replaces: string, voidId: string): Request {
-  const undone: Entry = { type: 'void', id: voidId, at: new Date().toISOString(), voids: replaces, note: MADE_AGAIN };
+function correcting(farmId: string, entry: Entry, replaces: string, voidId: string, now: number): Request {
+  const undone: Entry = { type: 'void', id: voidId, at: new Date(now).toISOString(), voids: replaces, note: MADE_AGAIN };
   return { path: `/farms/${farmId}/corrections`, body: { void: stamped(undone), entry: stamped(entry) } };
 }
 
-export function send(farmId: string, entry: Entry): Promise<AppendAnswer> {
-  const { path, body } = appending(farmId, entry);
-  return post(path, body);
-}
+const first = (farmId: string, draft: Draft, entry: Entry, now: number): Request =>
+  draft.replaces ? correcting(farmId, entry, draft.replaces, draft.voidId, now) : appending(farmId, entry);
 
 const plain = (draft: Draft): string => JSON.stringify({ ...draft, tried: '', triedAs: '' });
 
@@ -54,9 +51,10 @@ async function arrived(farmId: string, entryId: string): Promise<boolean> {
  * server takes it for what it is. A draft that was changed after a try without an answer first asks whether that try
  * arrived, and then corrects it instead of adding a second entry.
  * @param keep called with the draft as it must be kept until an answer is there
+ * @param now the farm's time, ms
  * @returns the id of the entry in the book
  */
-export async function sendDraft(farmId: string, draft: Draft, entry: Entry, keep: (draft: Draft) => void): Promise<string> {
+export async function sendDraft(farmId: string, draft: Draft, entry: Entry, keep: (draft: Draft) => void, now: number): Promise<string> {
   let request: Request;
   let sent = draft;
   let id = entry.id;
@@ -65,22 +63,22 @@ export async function sendDraft(farmId: string, draft: Draft, entry: Entry, keep
   } else if (draft.tried !== '' && (await arrived(farmId, draft.id))) {
     id = ulid();
     sent = { ...draft, id, replaces: draft.id, voidId: ulid() };
-    request = correcting(farmId, { ...entry, id }, sent.replaces, sent.voidId);
+    request = correcting(farmId, { ...entry, id }, sent.replaces, sent.voidId, now);
   } else {
-    request = draft.replaces ? correcting(farmId, entry, draft.replaces, draft.voidId) : appending(farmId, entry);
+    request = first(farmId, draft, entry, now);
   }
   keep({ ...sent, tried: JSON.stringify(request), triedAs: plain(sent) });
   await post(request.path, request.body);
   return id;
 }
 
-/** The entries of a draft that was tried and got no answer, to the letter, for the queue. */
-export function triedEntries(draft: Draft): Entry[] {
-  const { body } = JSON.parse(draft.tried) as { body: { entries?: Entry[]; void?: Entry; entry?: Entry } };
-  return body.entries ?? [body.void!, body.entry!];
-}
+const entriesIn = ({ body }: Request): Entry[] => {
+  const { entries, ...pair } = body as { entries?: Entry[]; void?: Entry; entry?: Entry };
+  return entries ?? [pair.void!, pair.entry!];
+};
 
-/** Makes an entry never to have happened. */
-export function sendVoid(farmId: string, entryId: string, voidId = ulid()): Promise<AppendAnswer> {
-  return send(farmId, { type: 'void', id: voidId, at: new Date().toISOString(), voids: entryId });
-}
+/** The entries of a draft that was tried and got no answer, to the letter, for the queue. */
+export const triedEntries = (draft: Draft): Entry[] => entriesIn(JSON.parse(draft.tried) as Request);
+
+/** The entries of a draft that was never tried, for the queue. */
+export const firstEntries = (farmId: string, draft: Draft, entry: Entry, now: number): Entry[] => entriesIn(first(farmId, draft, entry, now));

@@ -17,6 +17,7 @@ import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { map, type Observable } from 'rxjs';
 import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { beating } from '../../platform/beat.js';
 import { Refused } from '../../platform/refused.js';
 import { AnswersService } from './answers.service.js';
 import { asEntry } from './as-entry.js';
@@ -143,12 +144,12 @@ export class BookController {
     return this.books.restore(farmId, request.body, caller);
   }
 
-  /** Server-sent events, one for each change; `Last-Event-ID` or `after` resumes by sequence. */
+  /** Server-sent events, one for each change, and a `beat` in between; `Last-Event-ID` or `after` resumes by sequence. */
   @Sse('feed')
   @Allow('viewer')
   follow(@Param('farmId') farmId: string, @Query('after') after?: string, @Headers('last-event-id') lastEventId?: string): Observable<MessageEvent> {
     const from = Number(lastEventId ?? after ?? -1);
-    return this.feed.follow(farmId, Number.isFinite(from) ? from : -1).pipe(map((event) => ({ id: String(event.seq), data: event })));
+    return beating(this.feed.follow(farmId, Number.isFinite(from) ? from : -1).pipe(map((event) => ({ id: String(event.seq), data: event }))));
   }
 }
 

@@ -4,6 +4,7 @@ import { ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { map, type Observable } from 'rxjs';
 import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { beating } from '../../platform/beat.js';
 import { BookRepository } from '../book/index.js';
 import { HaulService } from './haul.service.js';
 import { LiveService } from './live.service.js';
@@ -29,7 +30,7 @@ export class HaulController {
   @Sse('live')
   @Allow('viewer')
   follow(@Param('farmId') farmId: string): Observable<MessageEvent> {
-    return this.live.follow(farmId).pipe(map((data) => ({ data })));
+    return beating(this.live.follow(farmId).pipe(map((data) => ({ data }))));
   }
 
   @Post('weigh-tickets')

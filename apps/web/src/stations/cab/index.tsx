@@ -65,6 +65,11 @@ function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onCh
           setWrong(undefined);
         }}
       />
+      {!window.isSecureContext && (
+        <p role="note" className="border-l-4 border-clay bg-sand px-3 py-2">
+          This address is not https: without a signal the page must stay open, it cannot be opened anew. What is recorded is kept all the same.
+        </p>
+      )}
       {cabs.length === 0 && <p className="text-lg">The farm has no combine, cart, truck or dryer yet: they are added in Store.</p>}
       <div className="grid grid-cols-2 gap-3">
         {cabs.map((place) => (

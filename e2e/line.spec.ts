@@ -1,0 +1,119 @@
+import { expect, test } from '@playwright/test';
+import { connect, createServer, type Server, type Socket } from 'node:net';
+import { ulid } from 'ulid';
+import { addField, addPlace, OWN, ownFarm } from './own-farm';
+
+const BU = 56 * 0.45359237;
+
+/** One bar of signal: between the page and the server, a line that takes everything and brings nothing while it hangs. */
+class Line {
+  hangs = false;
+  private readonly server: Server;
+  private readonly sockets = new Set<Socket>();
+
+  constructor(to: URL) {
+    this.server = createServer((near) => {
+      const far = connect(Number(to.port), to.hostname);
+      for (const socket of [near, far]) {
+        this.sockets.add(socket);
+        socket.on('error', () => undefined).on('close', () => (near.destroy(), far.destroy(), this.sockets.delete(socket)));
+      }
+      // What hung once hangs for good, as a connection does whose packets were lost.
+      let lost = false;
+      const pass = (out: Socket) => (data: Buffer) => {
+        lost ||= this.hangs;
+        if (!lost) out.write(data);
+      };
+      near.on('data', pass(far));
+      far.on('data', pass(near));
+    });
+  }
+
+  async open(): Promise<string> {
+    await new Promise<void>((resolve) => this.server.listen(0, '127.0.0.1', resolve));
+    const address = this.server.address();
+    return `http://127.0.0.1:${typeof address === 'object' ? address!.port : 0}`;
+  }
+
+  close(): void {
+    for (const socket of this.sockets) socket.destroy();
+    this.server.close();
+  }
+}
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: 'allow' });
+
+test('on a line that hangs, the program opens with what it last knew, and a load goes out once when the line is back', async ({ page }) => {
+  test.setTimeout(120_000);
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'One Bar Eighty', 'OB', 60);
+  const cart = await addPlace(farm, 'Cart 14', 'cart', 1100);
+  const truck = await addPlace(farm, 'Truck 14', 'truck', 6000);
+  const at = new Date().toISOString();
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'harvest', lot: lotId, to: truck, wetKg: 5500 * BU, moisture: 0.17, at, method: 'cartScale' },
+      { id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 420 * BU, moisture: 0.17, at, method: 'cartScale' },
+    ],
+  });
+  const line = new Line(new URL(OWN));
+  const near = await line.open();
+  try {
+    await page.goto(`${near}/cab`);
+    await page.getByLabel('Your name').fill('Linden');
+    await page.getByRole('button', { name: 'Cart 14', exact: true }).tap();
+    const inIt = page.getByRole('region', { name: 'In it now' });
+    await expect(inIt).toContainText('420');
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.reload();
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+    await page.reload();
+    await expect(inIt).toContainText('420');
+
+    line.hangs = true;
+    await page.reload();
+    await expect(inIt).toContainText('420', { timeout: 20_000 });
+    await expect(page.getByText('No signal. The book as it was at')).toBeVisible();
+    // A whole day's patience of a browser is not a driver's: the load is on the screen at once, and waits.
+    await page.getByRole('button', { name: 'Cart 14 → Truck 14, 420 bu' }).tap();
+    await expect(inIt).toContainText('empty');
+    await expect(page.getByRole('button', { name: 'Entries that wait' })).toContainText('1 entry waits since');
+
+    line.hangs = false;
+    const waiting = page.getByRole('button', { name: 'Entries that wait' });
+    await expect(waiting).toBeHidden({ timeout: 60_000 });
+    const held = async () => (await farm.get<{ positions: Record<string, { wetKg: number }> }>('now')).positions;
+    await expect.poll(async () => Math.round((await held())[truck]!.wetKg / BU)).toBe(5920);
+    await expect(page.getByText('No signal. The book as it was at')).toBeHidden({ timeout: 70_000 });
+  } finally {
+    line.close();
+  }
+});
+
+test('ten tabs of one browser share the line, and each hears of a load', async ({ page, context }) => {
+  test.setTimeout(120_000);
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Ten Tabs', 'TT', 40);
+  const bin = await addPlace(farm, 'Bin 10', 'bin', 20_000);
+  // A browser has six connections for one address: as many lines of their own would leave none for anything else.
+  const tabs = [page, ...(await Promise.all(Array.from({ length: 9 }, () => context.newPage())))];
+  for (const tab of tabs) await tab.setViewportSize({ width: 1280, height: 800 });
+  for (const tab of tabs) await tab.goto(`${OWN}/haul/scales`);
+  const load = async (bushels: number): Promise<void> => {
+    await farm.post('entries', {
+      entries: [{ id: ulid(), type: 'harvest', lot: lotId, to: bin, wetKg: bushels * BU, moisture: 0.15, at: new Date().toISOString(), method: 'cartScale' }],
+    });
+  };
+  await load(311);
+  for (const tab of tabs) await expect(tab.getByRole('list', { name: 'Latest entries' }).getByText('311 bu')).toBeAttached();
+  // The one that listened for all is closed; another takes over.
+  await page.close();
+  const [, ...left] = tabs;
+  // Its session goes on in the other tabs.
+  const post = await left[0]!.request.post(`${OWN}/api/farms/${farm.id}/entries`, {
+    headers: { Origin: OWN },
+    data: { entries: [{ id: ulid(), type: 'harvest', lot: lotId, to: bin, wetKg: 312 * BU, moisture: 0.15, at: new Date().toISOString(), method: 'cartScale' }] },
+  });
+  expect(post.ok()).toBe(true);
+  for (const tab of left) await expect(tab.getByRole('list', { name: 'Latest entries' }).getByText('312 bu')).toBeAttached();
+});
