@@ -74,10 +74,28 @@ test('an entry that the book refuses is kept, explained and corrected', async ({
   await page.getByRole('button', { name: 'Correct it' }).tap();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByLabel('Weight')).toHaveValue('11984');
+  // Somebody calls, the sheet is closed: what was refused is not lost by that.
+  await page.keyboard.press('Escape');
+  await expect(sheet).toBeHidden();
+  await expect(queue).toContainText('1 refused: look');
+  await queue.tap();
+  await page.getByRole('button', { name: 'Correct it' }).tap();
   await sheet.getByRole('button', { name: 'Record it' }).tap();
   await expect(sheet).toBeHidden();
   await expect(queue).toBeHidden();
-  await expect.poll(async () => (await lines(farm)).filter(({ entry }) => entry.type === 'harvest' && entry.to === cart && Math.abs(entry.wetKg! - 214 * BU) < 1).length).toBe(1);
+  const dumps = async (bushels: number) =>
+    (await lines(farm)).filter(({ entry }) => entry.type === 'harvest' && entry.to === cart && Math.abs(entry.wetKg! - bushels * BU) < 1).length;
+  await expect.poll(() => dumps(214)).toBe(1);
+  // What was refused for a reason that is gone by now goes out as it is.
+  await page.route('**/entries', (route) => route.fulfill({ status: 403, json: { statusCode: 403, code: 'role_too_low', message: 'As viewer you may look but not do this' } }));
+  await page.getByRole('button', { name: /^Cut Gar Bend into Cart 12/ }).tap();
+  for (const key of ['2', '1', '6']) await pad.getByRole('button', { name: key, exact: true }).tap();
+  await pad.getByRole('button', { name: 'Record it' }).tap();
+  await expect(queue).toContainText('1 refused: look');
+  await page.unroute('**/entries');
+  await queue.tap();
+  await page.getByRole('button', { name: 'Try it again' }).tap();
+  await expect.poll(() => dumps(216)).toBe(1);
 });
 
 /** The same numbers every time. */

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { connect, createServer, type Server, type Socket } from 'node:net';
+import { createServer as createWebServer, request } from 'node:http';
+import { type AddressInfo, connect, createServer, type Server, type Socket } from 'node:net';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, ownFarm } from './own-farm';
 
@@ -31,8 +32,7 @@ class Line {
 
   async open(): Promise<string> {
     await new Promise<void>((resolve) => this.server.listen(0, '127.0.0.1', resolve));
-    const address = this.server.address();
-    return `http://127.0.0.1:${typeof address === 'object' ? address!.port : 0}`;
+    return `http://127.0.0.1:${(this.server.address() as AddressInfo).port}`;
   }
 
   close(): void {
@@ -116,4 +116,94 @@ test('ten tabs of one browser share the line, and each hears of a load', async (
   });
   expect(post.ok()).toBe(true);
   for (const tab of left) await expect(tab.getByRole('list', { name: 'Latest entries' }).getByText('312 bu')).toBeAttached();
+});
+
+test('a newer program is taken by a tap, and what waits stays and goes out once', async ({ page, context }) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'New Moon Forty', 'NM', 40);
+  const cart = await addPlace(farm, 'Cart 15', 'cart', 1100);
+  const truck = await addPlace(farm, 'Truck 15', 'truck', 7000);
+  const at = new Date().toISOString();
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'harvest', lot: lotId, to: truck, wetKg: 6500 * BU, moisture: 0.17, at, method: 'cartScale' },
+      { id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 330 * BU, moisture: 0.17, at, method: 'cartScale' },
+    ],
+  });
+  // The same server, one version on: its worker's file is another.
+  let newer = false;
+  const far = new URL(OWN);
+  const front = createWebServer((asked, answer) => {
+    const next = newer && asked.url === '/sw.js';
+    // Asked as by somebody who has none yet.
+    const { 'if-none-match': _none, 'if-modified-since': _since, ...whole } = asked.headers;
+    const passed = request({ host: far.hostname, port: far.port, path: asked.url, method: asked.method, headers: next ? whole : asked.headers }, (got) => {
+      const { 'content-length': _, ...headers } = got.headers;
+      answer.writeHead(got.statusCode!, next ? headers : got.headers);
+      got.pipe(answer, { end: !next });
+      if (next) got.on('end', () => answer.end('\n// one version on'));
+    });
+    passed.on('error', () => answer.destroy());
+    asked.pipe(passed);
+  });
+  await new Promise<void>((resolve) => front.listen(0, '127.0.0.1', resolve));
+  const near = `http://127.0.0.1:${(front.address() as AddressInfo).port}`;
+  try {
+    await page.goto(`${near}/cab`);
+    await page.getByLabel('Your name').fill('Wren');
+    await page.getByRole('button', { name: 'Cart 15', exact: true }).tap();
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.reload();
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+    await context.route('**/entries', (route) => (route.request().method() === 'POST' ? route.abort('connectionfailed') : route.continue()));
+    await page.getByRole('button', { name: 'Cart 15 → Truck 15, 330 bu' }).tap();
+    const waiting = page.getByRole('button', { name: 'Entries that wait' });
+    await expect(waiting).toContainText('1 entry waits since');
+    const note = page.getByRole('status', { name: 'Newer program' });
+    await expect(note).toBeHidden();
+    newer = true;
+    const before = await page.evaluate(async () => {
+      Object.assign(window, { ofTheOldProgram: true });
+      const registration = await navigator.serviceWorker.getRegistration();
+      await registration!.update();
+      return registration!.active!.state;
+    });
+    expect(before).toBe('activated');
+    await expect(note).toContainText('A newer Fanega is ready. What waits stays.');
+    await note.getByRole('button', { name: 'Take it' }).tap();
+    await expect.poll(() => page.evaluate(() => 'ofTheOldProgram' in window).catch(() => true)).toBe(false);
+    await expect(waiting).toContainText('1 entry waits since');
+    await expect(note).toBeHidden();
+    await context.unroute('**/entries');
+    await page.reload();
+    await expect(waiting).toBeHidden({ timeout: 60_000 });
+    const positions = async () => (await farm.get<{ positions: Record<string, { wetKg: number }> }>('now')).positions;
+    await expect.poll(async () => Math.round((await positions())[truck]!.wetKg / BU)).toBe(6830);
+  } finally {
+    front.closeAllConnections();
+    front.close();
+  }
+});
+
+test('a mounted screen stays on where somebody wished it, and is let go when the cab is left', async ({ page }) => {
+  const farm = await ownFarm(page);
+  await addPlace(farm, 'Cart 16', 'cart', 1100);
+  await page.addInitScript(() => {
+    const lights = { on: 0 };
+    Object.assign(window, { lights });
+    const release = async () => void (lights.on -= 1);
+    Object.defineProperty(navigator, 'wakeLock', { value: { request: async () => ((lights.on += 1), { release }) } });
+  });
+  const on = () => page.evaluate(() => (window as unknown as { lights: { on: number } }).lights.on);
+  await page.goto(`${OWN}/cab`);
+  await page.getByLabel('Your name').fill('Wren');
+  await page.getByRole('button', { name: 'Cart 16', exact: true }).tap();
+  await expect(page.getByRole('heading', { name: 'Cab: Cart 16' })).toBeAttached();
+  expect(await on()).toBe(0);
+  await page.getByRole('button', { name: 'Wren, change' }).tap();
+  await page.getByLabel('The screen stays on').check();
+  await page.getByRole('button', { name: 'Cart 16', exact: true }).tap();
+  await expect.poll(on).toBe(1);
+  await page.getByRole('button', { name: 'Wren, change' }).tap();
+  await expect.poll(on).toBe(0);
 });

@@ -21,6 +21,9 @@ self.addEventListener('activate', (event) => {
   );
 });
 
+// Somebody tapped "Take it": the new files from here on.
+self.addEventListener('message', (event) => event.data === 'take over' && self.skipWaiting());
+
 self.addEventListener('fetch', (event) => {
   const { request } = event;
   if (request.method !== 'GET') return;

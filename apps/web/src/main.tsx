@@ -11,12 +11,13 @@ import { SWRConfig } from 'swr';
 import { App } from './app/App';
 import { applyTheme, storedTheme } from './ui/theme';
 import { get } from './data/api';
+import { startProgram } from './data/program';
 import { startOutbox } from './outbox';
 
 applyTheme(storedTheme());
 startOutbox();
 // Only what was built has a list of its files.
-if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+if (import.meta.env.PROD) startProgram();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -5,6 +5,7 @@ import { useFarm } from '../data/farm';
 import { KINDS, useRecorder } from '../record';
 import { applyTheme, ThemeButton } from '../ui/theme';
 import { ClockNote } from '../widgets/clock-note';
+import { NewerNote } from '../widgets/newer-note';
 import { QueueBar } from '../widgets/queue-bar';
 import { clock } from '../widgets/time';
 import { WeaveDefs } from '../widgets/weave';
@@ -78,6 +79,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
         <StationsBar />
         <QueueBar />
         <ClockNote />
+        <NewerNote />
         {offline && (
           <p role="status" className="flex items-center gap-2 border-t border-ink bg-foot px-4 py-1.5 text-on-foot">
             <WifiOff size={16} aria-hidden="true" /> No signal. You see the book as it was at {clock(farm.data.now, farm.data.farm.timeZone)}; what you type is kept.

@@ -124,10 +124,17 @@ function later(): void {
   retry = setTimeout(() => void flush(), wait);
 }
 
-/** Takes one out for good: it was refused, or never went out. What may have arrived is voided, not forgotten. */
-export async function drop(item: Waiting): Promise<void> {
-  await removeWaiting(item.seq!);
+/** Takes one out for good, by its place: it was refused. What may have arrived is voided, not forgotten. */
+export async function dropAt(seq: number): Promise<void> {
+  await removeWaiting(seq);
   await changed();
+}
+
+/** Once more as it is: what stood against it may be mended by now. */
+export async function tryAgain({ refused: _, ...item }: Waiting): Promise<void> {
+  await putWaiting(item);
+  await changed();
+  await flush();
 }
 
 /** Begins to send what an earlier visit left, and whatever comes; once a page. */

@@ -1,5 +1,5 @@
 import type { FarmNow } from '@fanega/contract';
-import { poundsToKilograms } from '@fanega/core';
+import { type Entry, poundsToKilograms } from '@fanega/core';
 import { describe, expect, it } from 'vitest';
 import { farmOf } from '../data/farm';
 import { draftOf, emptyDraft, fieldOf, likelyMethod, readDraft } from './draft';
@@ -69,6 +69,35 @@ describe('a draft becomes the entry that was meant', () => {
       NOW,
     ).entry!;
     expect(again).toEqual({ ...entry, id: 'NEW' });
+  });
+
+  describe('what is not changed in a correction stays exact', () => {
+    const make = (entry: object, change: object = {}) =>
+      readDraft({ ...draftOf({ id: 'OLD', ...entry } as Entry, () => 'NEW', 'America/Chicago'), ...change }, farm, Date.UTC(2026, 11, 1)).entry;
+    const dump = { type: 'harvest', at: '2026-09-08T19:05:42.123Z', lot: 'hs', to: 'cart', wetKg: 4271.2345, moisture: 0.17849, method: 'cartScale' };
+
+    it('to the second, the pound and the hundredth of a point', () => {
+      expect(make(dump, { note: 'wet corner' })).toEqual({ ...dump, id: 'NEW', note: 'wet corner' });
+      expect(make(dump, { moisture: '18.1' })).toMatchObject({ at: dump.at, wetKg: dump.wetKg, moisture: 0.181 });
+      expect(make(dump, { weight: '9000' })).toMatchObject({ at: dump.at, wetKg: lb(9000), moisture: dump.moisture });
+      expect(make(dump, { time: '2026-09-08T13:00' })).toMatchObject({ at: '2026-09-08T18:00:00.000Z', wetKg: dump.wetKg });
+      const ticket = { type: 'move', at: dump.at, from: 'cart', to: 'mill', grossKg: 20_000.04, tareKg: 8000.02, wetKg: 12_000.02, method: 'ticket' };
+      expect(make(ticket, { ticket: '7' })).toMatchObject({ grossKg: 20_000.04, tareKg: 8000.02, wetKg: 12_000.02, ticket: '7' });
+      expect(make(ticket, { amount: 'net', weight: '26000' })).toMatchObject({ wetKg: lb(26_000) });
+    });
+    it('in the hour that autumn repeats, and what a dryer lost', () => {
+      for (const at of ['2026-11-01T06:40:11.000Z', '2026-11-01T07:40:11.000Z']) {
+        expect(make({ ...dump, at })!.at).toBe(at);
+        // The other weight, the same hour of the two.
+        expect(make({ ...dump, at }, { weight: '1' })!.at).toBe(at);
+        expect(Date.parse(make({ ...dump, at }, { time: '2026-11-01T01:41' })!.at) - Date.parse(at)).toBe(49_000);
+      }
+      expect(make({ type: 'condition', at: dump.at, place: 'cart', moisture: 0.15, dryLoss: 0.005 }, { moisture: '14.8' })).toMatchObject({ moisture: 0.148, dryLoss: 0.005 });
+    });
+    it('all of what was in it then: that it is empty now says nothing', () => {
+      const all = { type: 'move', at: dump.at, from: 'truck', to: 'cart' };
+      expect(make(all, { to: 'mill' })).toEqual({ ...all, id: 'NEW', to: 'mill' });
+    });
   });
 });
 

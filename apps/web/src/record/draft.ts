@@ -1,7 +1,7 @@
 import { type Entry, KG_PER_LB, type Method } from '@fanega/core';
 import { type Farm } from '../data/farm';
 import { parseNumber, readMoisture, readWeight, type WeightUnit } from '../widgets/quantity';
-import { fromWallTime, toWallTime } from '../widgets/time';
+import { fromWallTime, happensTwice, toWallTime } from '../widgets/time';
 
 export type RecordKind = 'harvest' | 'move' | 'condition' | 'measure' | 'loss';
 
@@ -48,6 +48,10 @@ export interface Draft {
   readonly tried: string;
   /** The draft as it was then. */
   readonly triedAs: string;
+  /** The entry that it was filled in from, as JSON: what was not changed stays exact, to the second and the pound. Empty when it was not. */
+  readonly was: string;
+  /** Place in the queue of the refused entry that this one stands for; it leaves the queue when this one is in the book, or waits itself. */
+  readonly queued: string;
 }
 
 export type DraftField = keyof Draft;
@@ -79,6 +83,8 @@ export function emptyDraft(newId: () => string, given: Partial<Draft> = {}): Dra
     voidId: newId(),
     tried: '',
     triedAs: '',
+    was: '',
+    queued: '',
     ...given,
   };
 }
@@ -88,7 +94,16 @@ const percent = (fraction: number | undefined): string => (fraction === undefine
 
 /** A draft filled in from an entry that is to be corrected. */
 export function draftOf(entry: Entry, newId: () => string, timeZone: string): Draft {
-  const common = { replaces: entry.id, time: toWallTime(Date.parse(entry.at), timeZone), note: entry.note ?? '', method: (entry.method ?? '') as Method | '' };
+  const ms = Date.parse(entry.at);
+  const time = toWallTime(ms, timeZone);
+  const common = {
+    replaces: entry.id,
+    was: JSON.stringify(entry),
+    time,
+    secondHour: happensTwice(time, timeZone) && fromWallTime(time, timeZone, true) <= ms,
+    note: entry.note ?? '',
+    method: (entry.method ?? '') as Method | '',
+  };
   switch (entry.type) {
     case 'harvest':
       return emptyDraft(newId, { ...common, kind: 'harvest', lot: entry.lot, to: entry.to, weight: pounds(entry.wetKg), moisture: percent(entry.moisture) });
@@ -202,7 +217,8 @@ export function readDraft(draft: Draft, farm: Farm, now: number): { entry?: Entr
         ...(toBuyer && draft.ticket.trim() !== '' ? { ticket: draft.ticket.trim() } : {}),
         ...(toBuyer && price !== undefined ? { pricePerBu: price } : {}),
       };
-      if (draft.from !== '' && draft.amount === 'all' && farm.held(draft.from).wetKg === 0)
+      // What is in it now says nothing of what was in it then.
+      if (draft.time === '' && draft.from !== '' && draft.amount === 'all' && farm.held(draft.from).wetKg === 0)
         errors.from = `The book has nothing in ${farm.placeName(draft.from)}; give a weight if there was grain`;
       break;
     }
@@ -216,7 +232,27 @@ export function readDraft(draft: Draft, farm: Farm, now: number): { entry?: Entr
       entry = { type: 'loss', ...base, ...method, place: need('place', 'Where?'), wetKg: weight('weight', 'How much, about?'), reason: draft.reason };
       break;
   }
-  return Object.keys(errors).length > 0 ? { errors } : { entry, errors };
+  return Object.keys(errors).length > 0 ? { errors } : { entry: asItWas(entry, draft, timeZone), errors };
+}
+
+/** A form shows minutes, whole pounds and tenths of a per cent: what was not changed in it is as exact as it was. */
+function asItWas(entry: Entry, draft: Draft, timeZone: string): Entry {
+  if (draft.was === '') return entry;
+  const was = JSON.parse(draft.was) as Entry;
+  const shown = draftOf(was, () => '', timeZone);
+  const same = (...fields: readonly DraftField[]): boolean => fields.every((field) => draft[field] === shown[field]);
+  const kept: Record<string, unknown> = same('time', 'secondHour') ? { at: was.at } : {};
+  const take = (...names: readonly string[]): void => {
+    for (const name of names) if ((was as unknown as Record<string, unknown>)[name] !== undefined) kept[name] = (was as unknown as Record<string, unknown>)[name];
+  };
+  if (entry.type === was.type) {
+    if (draft.amount !== 'gross' && same('amount', 'unit', 'weight')) take('wetKg');
+    if (draft.amount === 'gross' && same('amount', 'unit', 'gross', 'tare')) take('wetKg', 'grossKg', 'tareKg');
+    if (same('moisture')) take('moisture');
+    // Not in the form: what was lost in drying belongs to the run, not to how it is typed.
+    if (same('place')) take('dryLoss');
+  }
+  return { ...entry, ...kept } as Entry;
 }
 
 /** Fields of the entry as the server names them, to where they are typed. */

@@ -6,7 +6,7 @@ import { ApiError } from '../data/api';
 import { type Farm, useFarm } from '../data/farm';
 import { Button, Choices, Problem, SelectBox, Sheet, TextBox } from '../ui';
 import { formatBushels, formatMoisture, formatPounds, formatShare } from '../widgets/quantity';
-import { enqueue, waits } from '../outbox';
+import { dropAt, enqueue, waits } from '../outbox';
 import { headline } from '../widgets/headline';
 import { METHOD_WORDS } from '../widgets/method-words';
 import { happensTwice } from '../widgets/time';
@@ -45,9 +45,13 @@ export function RecordSheet({ start, onClose, onRecorded, onKept }: { start: Dra
       return;
     }
     setSending(true);
+    const over = async (): Promise<void> => {
+      keepDraft(undefined);
+      if (draft.queued !== '') await dropAt(Number(draft.queued));
+    };
     const queue = async (entries: readonly Entry[]): Promise<void> => {
       await enqueue(farm.id, entries, draft.replaces ? `${headline(entry, farm)}, made again` : headline(entry, farm));
-      keepDraft(undefined);
+      await over();
       onKept();
     };
     // Not past what waits already: entries go out in their order.
@@ -59,7 +63,7 @@ export function RecordSheet({ start, onClose, onRecorded, onKept }: { start: Dra
         setDraft(kept);
       };
       const id = await sendDraft(farm.id, draft, entry, keep, farm.clock());
-      keepDraft(undefined);
+      await over();
       onRecorded(id, draft.replaces ? 'Corrected: the old entry is voided' : 'In the book');
     } catch (error) {
       setSending(false);

@@ -2,7 +2,8 @@ import { CloudOff, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { useFarm } from '../data/farm';
-import { drop, flush, useOutbox, type Waiting } from '../outbox';
+import { dropAt, flush, tryAgain, useOutbox, type Waiting } from '../outbox';
+import { isCorrection } from '../outbox/correction';
 import { Button, Sheet } from '../ui';
 import { draftOf, useRecorder } from '../record';
 import { clock, day } from './time';
@@ -50,8 +51,10 @@ function Item({ item, onDone }: { item: Waiting; onDone: () => void }) {
   const recorder = useRecorder();
   const [sure, setSure] = useState(false);
   const { timeZone } = farm.data.farm;
-  const [entry] = item.entries;
-  const canCorrect = item.entries.length === 1 && entry !== undefined && entry.type !== 'void' && entry.type !== 'witness';
+  // Of a correction it is the entry made again that can be changed once more.
+  const correction = isCorrection(item.entries);
+  const entry = correction ? item.entries[1] : item.entries[0];
+  const canCorrect = (correction || item.entries.length === 1) && entry !== undefined && entry.type !== 'void' && entry.type !== 'witness';
   return (
     <li className="py-3">
       <p className="font-semibold">{item.what}</p>
@@ -69,15 +72,15 @@ function Item({ item, onDone }: { item: Waiting; onDone: () => void }) {
               <Button
                 onClick={() => {
                   onDone();
-                  const { replaces: _, ...draft } = draftOf(entry, ulid, timeZone);
-                  recorder.open({ ...draft, replaces: '', id: ulid() });
-                  void drop(item);
+                  const [undone] = item.entries;
+                  recorder.open({ ...draftOf(entry, ulid, timeZone), replaces: correction && undone?.type === 'void' ? undone.voids : '', id: ulid(), queued: String(item.seq) });
                 }}
               >
                 Correct it
               </Button>
             )}
-            <Button look="quiet" className="!px-0" onClick={() => (sure ? void drop(item) : setSure(true))}>
+            <Button onClick={() => void tryAgain(item)}>Try it again</Button>
+            <Button look="quiet" className="!px-0" onClick={() => (sure ? void dropAt(item.seq!) : setSure(true))}>
               {sure ? 'Yes, throw it away' : 'Throw it away'}
             </Button>
           </div>

@@ -10,6 +10,7 @@ import { type Beside, enqueue, enqueueBeside, useOutbox } from '../../outbox';
 import { NEIGHBOR_ROWS } from '../../outbox/ahead';
 import { deviceName, stamped, useRecorder } from '../../record';
 import { Button } from '../../ui';
+import { useStayAwake } from '../../ui/stay-awake';
 import { ThemeButton } from '../../ui/theme';
 import { useTicking } from '../../ui/use-ticking';
 import { ChainLine, LeaveBy } from '../../widgets/chain-line';
@@ -17,6 +18,7 @@ import { ClockNote } from '../../widgets/clock-note';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { headline } from '../../widgets/headline';
 import { LiveWeight, offeredLoads } from '../../widgets/live-weight';
+import { NewerNote } from '../../widgets/newer-note';
 import { NextNote } from '../../widgets/next-note';
 import { OfferedLoads } from '../../widgets/offered-loads';
 import { Owners } from '../../widgets/owners';
@@ -49,6 +51,7 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
   const { waiting } = useOutbox();
   // The clock, and what can still be undone, run on without any news from the farm.
   useTicking();
+  useStayAwake();
   const notebook = useNotebook().data;
   const devices = useDevices().data ?? [];
   const [pad, setPad] = useState<{ readonly lot: string; readonly to: string; readonly wetKg: number; readonly moisture: number; readonly neighbor?: boolean } | null>(null);
@@ -182,6 +185,7 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
       )}
       <QueueBar />
       <ClockNote />
+      <NewerNote />
       <NextNote />
       <main className="flex flex-1 flex-col gap-4 p-4 md:landscape:grid md:landscape:grid-cols-2 md:landscape:items-start md:landscape:gap-8">
         <h1 className="sr-only">Cab: {me.name}</h1>

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFarm } from '../../data/farm';
 import { Button, TextBox } from '../../ui';
+import { canStayAwake, keepAwake, wantsAwake } from '../../ui/stay-awake';
 import { WeaveDefs } from '../../widgets/weave';
 import { InCab, type Who } from './in-cab';
 
@@ -20,7 +21,8 @@ function keptWho(): Who | null {
 export default function Cab({ offline }: { offline: boolean }) {
   const farm = useFarm();
   const [who, setWho] = useState<Who | null>(keptWho);
-  const me = who && farm.place(who.placeId);
+  const [changing, setChanging] = useState(false);
+  const me = changing ? null : who && farm.place(who.placeId);
   // Targets for gloves, in the sheets too that are opened from here.
   useEffect(() => {
     document.documentElement.dataset.glove = '';
@@ -31,8 +33,8 @@ export default function Cab({ offline }: { offline: boolean }) {
   return (
     <div className="mx-auto flex min-h-dvh max-w-3xl flex-col landscape:max-w-none">
       <WeaveDefs lots={farm.data.lots.length} />
-      {me ? (
-        <InCab farm={farm} who={who} me={me} offline={offline} onLeave={() => setWho(null)} />
+      {me && who ? (
+        <InCab farm={farm} who={who} me={me} offline={offline} onLeave={() => setChanging(true)} />
       ) : (
         <Choose
           farm={farm}
@@ -40,6 +42,7 @@ export default function Cab({ offline }: { offline: boolean }) {
           onChosen={(chosen) => {
             localStorage.setItem(KEPT, JSON.stringify(chosen));
             setWho(chosen);
+            setChanging(false);
           }}
         />
       )}
@@ -49,6 +52,7 @@ export default function Cab({ offline }: { offline: boolean }) {
 
 function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onChosen: (who: Who) => void }) {
   const [name, setName] = useState(start?.name ?? '');
+  const [awake, setAwake] = useState(wantsAwake);
   const [wrong, setWrong] = useState<string | undefined>();
   const cabs = farm.data.places.filter((place) => CABS.includes(place.kind));
   return (
@@ -82,6 +86,20 @@ function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onCh
           </Button>
         ))}
       </div>
+      {canStayAwake() && (
+        <label className="flex min-h-16 items-center gap-3 text-lg">
+          <input
+            type="checkbox"
+            checked={awake}
+            onChange={(event) => {
+              keepAwake(event.target.checked);
+              setAwake(event.target.checked);
+            }}
+            className="size-7 accent-[var(--clay)]"
+          />
+          The screen stays on (mounted, on power)
+        </label>
+      )}
       <Link to="/" className="inline-flex min-h-16 items-center font-semibold underline decoration-rule underline-offset-4">
         To the office
       </Link>
