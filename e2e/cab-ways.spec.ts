@@ -25,6 +25,7 @@ interface Line {
     moisture?: number;
     reason?: string;
     note?: string;
+    ticket?: string;
   };
   voided: boolean;
 }
@@ -129,11 +130,31 @@ test('what is not the usual load has a way of its own, three taps and a figure, 
   await intoCab(page, 'Iwona', 'Truck 31');
   sheet = await ways(page, 'To another buyer');
   await sheet.getByRole('button', { name: 'Ferry Elevator' }).tap();
-  await expect(page.getByRole('dialog').getByLabel('To', { exact: true })).toHaveValue(/.+/);
-  await page.getByRole('dialog').getByRole('textbox', { name: 'Gross' }).fill('32,700');
-  await page.getByRole('dialog').getByRole('textbox', { name: 'Tare' }).fill('27,000');
-  await page.getByRole('dialog').getByRole('button', { name: 'Record it' }).tap();
+  const ticket = page.getByRole('dialog', { name: 'Ticket at Ferry Elevator' });
+  for (const target of await ticket.getByRole('button').all()) expect((await target.boundingBox())!.height).toBeGreaterThanOrEqual(64);
+  await press(ticket, '32700');
+  await ticket.getByLabel('Tare').focus();
+  await press(ticket, '52700');
+  await ticket.getByRole('button', { name: 'Record it' }).tap();
+  await expect(ticket.getByText('Tare is not less than gross')).toBeVisible();
+  for (let i = 0; i < 5; i++) await ticket.getByRole('button', { name: 'Last digit out' }).tap();
+  await press(ticket, '27000');
+  await expect(ticket.getByText('102 bu net')).toBeVisible();
+  await ticket.getByLabel('Ticket number').focus();
+  await press(ticket, '311');
+  await ticket.getByRole('button', { name: 'Record it' }).tap();
   await expect(inIt).toContainText('empty');
+  await expect.poll(async () => (await lines(farm)).find(({ entry }) => entry.ticket === '311')?.entry).toMatchObject({ by: 'Iwona', method: 'ticket', emptied: true });
+  // The slip is undone here like any other; then the truck is dumped and the ticket comes later.
+  await page.getByRole('region', { name: 'Just recorded' }).getByRole('button', { name: 'Undo' }).first().tap();
+  await expect(inIt).toContainText('100');
+  sheet = await ways(page, 'To another buyer');
+  await sheet.getByRole('button', { name: 'Ferry Elevator' }).tap();
+  // What it weighed empty is not a voided ticket's word.
+  await expect(ticket.getByLabel('Tare')).toHaveValue('');
+  await ticket.getByRole('button', { name: 'Dumped, the ticket comes later' }).tap();
+  await expect(inIt).toContainText('empty');
+  await expect.poll(async () => (await farm.get<{ unticketed: { truck: string }[] }>('haul')).unticketed.filter((one) => one.truck === truck).length).toBe(1);
   const book = await now(farm);
   expect(book.balance.balances).toBe(true);
   // Neither bushel came from nowhere: what was cut lies, was spilled or was sold.

@@ -24,6 +24,7 @@ const Trace = lazy(() => import('../stations/trace'));
 
 export function App() {
   const me = useMe();
+  const { pathname } = useLocation();
   if (!me.data) {
     return me.error ? <Failure message={me.error.message} unreachable={me.error.unreachable} onRetry={() => void me.mutate()} /> : <Loading what="Opening the book" />;
   }
@@ -34,8 +35,9 @@ export function App() {
     <>
       <FarmPages farmId={farm.id} />
       <Toaster
-        position="bottom-left"
-        toastOptions={{ style: { background: 'var(--foot)', color: 'var(--on-foot)', border: 'none', borderRadius: 3, fontFamily: 'inherit', fontSize: 16 } }}
+        // In the cab what was just recorded, and its undo, stand below.
+        position={pathname.startsWith('/cab') ? 'top-center' : 'bottom-left'}
+        toastOptions={{ style: { background: 'var(--foot)', color: 'var(--on-foot)', border: 'none', borderRadius: 3, fontFamily: 'var(--font-sans)', fontSize: 16 } }}
       />
     </>
   );

@@ -40,6 +40,8 @@ export interface Draft {
   readonly time: string;
   readonly secondHour: boolean;
   readonly note: string;
+  /** Who it was, where that is not who is signed in; empty: who is. */
+  readonly by: string;
   /** The entry that this one replaces. */
   readonly replaces: string;
   /** Id of the void that goes with it. */
@@ -79,6 +81,7 @@ export function emptyDraft(newId: () => string, given: Partial<Draft> = {}): Dra
     time: '',
     secondHour: false,
     note: '',
+    by: '',
     replaces: '',
     voidId: newId(),
     tried: '',
@@ -178,6 +181,7 @@ export function readDraft(draft: Draft, farm: Farm, now: number): { entry?: Entr
     id: draft.id,
     at: Number.isFinite(at) ? new Date(at).toISOString() : '',
     ...(draft.note.trim() === '' ? {} : { note: draft.note.trim() }),
+    ...(draft.by === '' ? {} : { by: draft.by }),
   };
   const method = { method: draft.method === '' ? likelyMethod(draft, farm) : draft.method };
   let entry: Entry;

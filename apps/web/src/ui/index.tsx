@@ -130,7 +130,8 @@ export function Choices<T extends string>({
 }
 
 /** A sheet of paper slid in from the right; the whole page on a phone. */
-export function Sheet({ open, onClose, title, children }: { open: boolean; onClose: () => void; title: string; children: ReactNode }) {
+/** A sheet over the page's right side; a wide one takes most of a screen that lies. */
+export function Sheet({ open, onClose, title, wide = false, children }: { open: boolean; onClose: () => void; title: string; wide?: boolean; children: ReactNode }) {
   return (
     <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>
@@ -144,7 +145,10 @@ export function Sheet({ open, onClose, title, children }: { open: boolean; onClo
             event.preventDefault();
             first.focus();
           }}
-          className="sheet-in fixed inset-y-0 right-0 z-40 flex w-full max-w-[30rem] flex-col border-l-2 border-ink bg-paper text-ink outline-none"
+          className={join(
+            'sheet-in fixed inset-y-0 right-0 z-40 flex w-full max-w-[30rem] flex-col border-l-2 border-ink bg-paper text-ink outline-none',
+            wide && 'md:landscape:max-w-[56rem]',
+          )}
         >
           <div className="flex items-center justify-between border-b border-ink px-5 py-3">
             <Dialog.Title className="text-xl font-bold">{title}</Dialog.Title>

@@ -1,8 +1,8 @@
-import type { FarmNow, TapeLine } from '@fanega/contract';
-import type { Entry } from '@fanega/core';
+import type { FarmNow, Notebook, TapeLine } from '@fanega/contract';
+import type { Entry, MoveEntry } from '@fanega/core';
 import { describe, expect, it, vi } from 'vitest';
 import { farmOf } from '../../data/farm';
-import { byDisplay, deviceAt, holdersOf, lastDumpMs, lately, sleptThrough, undoable, words } from './cab-facts';
+import { byDisplay, deviceAt, holdersOf, lastDumpMs, lately, sleptThrough, undoable, usualTare, words } from './cab-facts';
 
 const BU = 56 * 0.45359237;
 const NOW = Date.UTC(2026, 8, 9, 19, 30);
@@ -125,5 +125,25 @@ describe('grain that slept on wheels', () => {
     expect(of('2026-09-08T23:50-05:00', '2026-09-09T00:10-05:00')).toBe(false);
     expect(of('2026-09-08T21:40-05:00', '2026-09-09T07:10-05:00')).toBe(true);
     expect(of('2026-09-09T06:00-05:00', '2026-09-09T23:00-05:00')).toBe(false);
+  });
+});
+
+describe('what a truck weighed empty', () => {
+  const empty = (minutesAgo: number, axlesKg: readonly number[], voided = false) => ({
+    kind: 'tare',
+    voided,
+    body: { id: `N${minutesAgo}`, machineId: 't1', combination: 'white hopper', at: at(minutesAgo), axlesKg },
+  });
+  const book = (...notes: readonly object[]) => ({ notes }) as unknown as Notebook;
+  const ticket = (minutesAgo: number, tareKg: number, more: Partial<TapeLine> = {}) =>
+    line({ type: 'move', from: 't1', to: 'mill', at: at(minutesAgo), tareKg } as Partial<MoveEntry> & { type: 'move' }, more);
+  it('is what the newest of tickets and own weighings says', () => {
+    const of = (tape: readonly TapeLine[], notes: Notebook | undefined) => usualTare(farmOf('f', data(tape), NOW), notes, 't1');
+    expect(of([], undefined)).toBeNull();
+    expect(of([ticket(5, 12_000), ticket(90, 12_300)], book())).toBe(12_000);
+    expect(of([ticket(5, 12_000, { voided: true }), ticket(90, 12_300)], book())).toBe(12_300);
+    expect(of([ticket(90, 12_300)], book(empty(10, [4000, 4100, 4050])))).toBe(12_150);
+    expect(of([ticket(90, 12_300)], book(empty(10, [1], true), empty(200, [9])))).toBe(12_300);
+    expect(usualTare(farmOf('f', data([ticket(5, 12_000)]), NOW), book(), 't2')).toBeNull();
   });
 });

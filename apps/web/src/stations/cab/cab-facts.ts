@@ -101,3 +101,14 @@ export function undoable(farm: Farm, name: string, phone: string): TapeLine[] {
     return age < UNDO_MS;
   });
 }
+
+/** What the truck weighed empty last: by its last ticket that says so, or by the farm's own bridge; null where nobody weighed it. */
+export function usualTare(farm: Farm, notebook: Notebook | undefined, truckId: string): number | null {
+  const tickets = farm.data.tape.flatMap(({ entry, voided }) =>
+    !voided && entry.type === 'move' && entry.from === truckId && entry.tareKg !== undefined ? [{ atMs: Date.parse(entry.at), kg: entry.tareKg }] : [],
+  );
+  const own = (notebook?.notes ?? []).flatMap((note) =>
+    note.kind === 'tare' && !note.voided && note.body.machineId === truckId ? [{ atMs: Date.parse(note.body.at), kg: note.body.axlesKg.reduce((sum, kg) => sum + kg, 0) }] : [],
+  );
+  return [...tickets, ...own].sort((a, b) => b.atMs - a.atMs)[0]?.kg ?? null;
+}

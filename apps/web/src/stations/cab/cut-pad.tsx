@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { ulid } from 'ulid';
 import type { Farm } from '../../data/farm';
 import { Choices, SelectBox, TextBox } from '../../ui';
-import { NumberPad, typed } from '../../widgets/number-pad';
+import { typed } from '../../widgets/number-pad';
 import { formatBushels, formatMoisture, readMoisture, readWeight, type WeightUnit } from '../../widgets/quantity';
 import { PadSheet } from './pad-sheet';
 
@@ -84,7 +84,7 @@ export function CutPad({
     onRecord({ lot: rows?.id ?? lot, to: start.to, wetKg: weight.kg, moisture: moisture.value, method }, rows);
   };
   return (
-    <PadSheet title={`Into ${farm.placeName(start.to)}`} onSubmit={save} onClose={onClose}>
+    <PadSheet title={`Into ${farm.placeName(start.to)}`} onKey={type} onSubmit={save} onClose={onClose}>
       {(!neighbor || lots.length > 0) && (
         <SelectBox label={neighbor ? 'Whose rows' : 'Field'} value={lot} onChange={(event) => setLot(event.target.value)}>
           {lots.map((one) => (
@@ -119,7 +119,7 @@ export function CutPad({
         <TextBox
           label="How much"
           unit={unit}
-          inputMode="decimal"
+          inputMode="none"
           value={texts.weight}
           error={wrong.weight}
           onFocus={() => choose('weight')}
@@ -128,7 +128,7 @@ export function CutPad({
         <TextBox
           label="Moisture"
           unit="%"
-          inputMode="decimal"
+          inputMode="none"
           value={texts.moisture}
           error={wrong.moisture}
           onFocus={() => choose('moisture')}
@@ -161,7 +161,6 @@ export function CutPad({
       <p className="text-sm text-muted">
         The pad types into <b>{box === 'weight' ? 'how much' : 'the moisture'}</b>.
       </p>
-      <NumberPad onKey={type} />
     </PadSheet>
   );
 }

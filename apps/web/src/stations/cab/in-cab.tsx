@@ -34,6 +34,7 @@ import { LiveDisplay } from './live-display';
 import { BuyerPick, ChooseWay, FillPad, LostPad, type QuickWay, SplitPad } from './quick-ways';
 import { ReadMoisture } from './read-moisture';
 import { asked, askedFor, holdersOfOther, SwitchField } from './switch-field';
+import { TicketPad } from './ticket-pad';
 
 export interface Who {
   readonly name: string;
@@ -56,6 +57,8 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
   const devices = useDevices().data ?? [];
   const [pad, setPad] = useState<{ readonly lot: string; readonly to: string; readonly wetKg: number; readonly moisture: number; readonly neighbor?: boolean } | null>(null);
   const [way, setWay] = useState<QuickWay | 'choose' | null>(null);
+  /** The buyer whose ticket is asked for. */
+  const [ticketAt, setTicketAt] = useState<string | null>(null);
   /** A dump of a field that was not cut before: kept until somebody said what is still in tank, cart and trucks. */
   const [changing, setChanging] = useState<CutEntry | null>(null);
   const { timeZone } = farm.data.farm;
@@ -135,7 +138,7 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
         return tank?.toMs ? cut({ lot, to, wetKg, moisture, method: 'monitor', at: new Date(tank.toMs).toISOString() }) : setPad(action);
       }
       case 'deliver':
-        return recorder.open({ kind: 'move', from: action.from, to: action.to, amount: 'gross', emptied: true });
+        return setTicketAt(action.to);
     }
   };
   /** "Dump 312 bu on Cart 2": what the display counted goes with one tap, what nobody counted is asked for. */
@@ -151,7 +154,10 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
       setPad({ lot, to: me.id, wetKg: USUAL_BU * farm.kgPerBu(farm.lot(lot)?.crop), moisture: lastLoad?.moisture ?? USUAL_MOISTURE, neighbor: picked === 'neighbor' });
     } else if (picked === 'else') {
       setWay(null);
-      recorder.open(me.kind === 'combine' ? { kind: 'harvest', to: me.id } : me.kind === 'dryer' ? { kind: 'condition', place: me.id } : { kind: 'move', from: me.id });
+      recorder.open({
+        by: who.name,
+        ...(me.kind === 'combine' ? { kind: 'harvest', to: me.id } : me.kind === 'dryer' ? { kind: 'condition', place: me.id } : { kind: 'move', from: me.id }),
+      });
     } else setWay(picked);
   };
   // Grain that was not touched since another day slept on wheels, and stays on the book under its field.
@@ -273,7 +279,7 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
           farm={farm}
           lot={farm.lot(changing.lot)!}
           onClose={() => setChanging(null)}
-          onEmptied={(place) => recorder.open({ kind: 'move', from: place.id, amount: 'all' })}
+          onEmptied={(place) => recorder.open({ kind: 'move', from: place.id, amount: 'all', by: who.name })}
           onDone={(mixed) => goOn(changing, mixed)}
         />
       )}
@@ -328,7 +334,20 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
           onClose={() => setWay(null)}
           onPick={(to) => {
             setWay(null);
-            recorder.open({ kind: 'move', from: me.id, to, amount: 'gross', emptied: true });
+            setTicketAt(to);
+          }}
+        />
+      )}
+      {ticketAt !== null && (
+        <TicketPad
+          farm={farm}
+          notebook={notebook}
+          me={me}
+          buyerId={ticketAt}
+          onClose={() => setTicketAt(null)}
+          onRecord={(entry) => {
+            setTicketAt(null);
+            void record({ type: 'move', ...entry }, `${me.name} → ${farm.placeName(entry.to)}`);
           }}
         />
       )}

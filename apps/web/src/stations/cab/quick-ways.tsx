@@ -2,7 +2,7 @@ import type { PlaceInfo } from '@fanega/contract';
 import { useState } from 'react';
 import type { Farm } from '../../data/farm';
 import { Button, SelectBox, Sheet, TextBox } from '../../ui';
-import { NumberPad, typed } from '../../widgets/number-pad';
+import { typed } from '../../widgets/number-pad';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
 import { PadSheet } from './pad-sheet';
 
@@ -96,13 +96,21 @@ export function SplitPad({ farm, me, two, onClose, onRecord }: { farm: Farm; me:
     onRecord([{ to: first, wetKg: bushels * kgPerBu }, ...(two ? [{ to: second }] : [])]);
   };
   return (
-    <PadSheet title={two ? WORDS.split : WORDS.some} onSubmit={save} onClose={onClose}>
+    <PadSheet
+      title={two ? WORDS.split : WORDS.some}
+      onKey={(key) => {
+        setText(typed(text, key, fresh));
+        setFresh(false);
+      }}
+      onSubmit={save}
+      onClose={onClose}
+    >
       {targets.length < (two ? 2 : 1) && <p className="text-lg text-muted">The farm has no other place that takes it: places are added in Store.</p>}
       <PlacePick farm={farm} label={two ? 'First' : 'To'} value={first} targets={targets} onChange={setFirst} />
       <TextBox
         label={two ? 'Into the first' : 'How much'}
         unit="bu"
-        inputMode="decimal"
+        inputMode="none"
         value={text}
         error={tried ? wrong : undefined}
         onChange={(event) => setText(event.target.value)}
@@ -112,12 +120,6 @@ export function SplitPad({ farm, me, two, onClose, onRecord }: { farm: Farm; me:
         {wrong ? '' : `${formatBushels(all - bushels)} bu ${two ? `into ${farm.placeName(second)}` : `stay in ${me.name}`}`}
         {overflow > 0.5 && !wrong && <b> ■ {formatBushels(overflow)} more than fits</b>}
       </p>
-      <NumberPad
-        onKey={(key) => {
-          setText(typed(text, key, fresh));
-          setFresh(false);
-        }}
-      />
     </PadSheet>
   );
 }
@@ -184,6 +186,10 @@ export function FillPad({
     <PadSheet
       title={`${me.name}, filled up elsewhere`}
       disabled={sources.length === 0}
+      onKey={(key) => {
+        setText(typed(shown, key, fresh));
+        setFresh(false);
+      }}
       onSubmit={() => {
         setTried(true);
         if (!wrong && from !== '') onRecord(from, bushels >= all - 0.5 ? undefined : bushels * kgPerBu, bushels);
@@ -206,13 +212,7 @@ export function FillPad({
           </option>
         ))}
       </SelectBox>
-      <TextBox label="How much" unit="bu" inputMode="decimal" value={shown} error={tried ? wrong : undefined} onChange={(event) => setText(event.target.value)} />
-      <NumberPad
-        onKey={(key) => {
-          setText(typed(shown, key, fresh));
-          setFresh(false);
-        }}
-      />
+      <TextBox label="How much" unit="bu" inputMode="none" value={shown} error={tried ? wrong : undefined} onChange={(event) => setText(event.target.value)} />
     </PadSheet>
   );
 }
@@ -240,15 +240,15 @@ export function LostPad({
   return (
     <PadSheet
       title={ranOver ? `${me.name} ran over` : `Spilled from ${me.name}`}
+      onKey={(key) => setText(typed(text, key, false))}
       onSubmit={() => {
         setTried(true);
         if (!wrong) onRecord(bushels, bushels * kgPerBu);
       }}
       onClose={onClose}
     >
-      <TextBox label="On the ground, about" unit="bu" inputMode="decimal" value={text} error={tried ? wrong : undefined} onChange={(event) => setText(event.target.value)} />
+      <TextBox label="On the ground, about" unit="bu" inputMode="none" value={text} error={tried ? wrong : undefined} onChange={(event) => setText(event.target.value)} />
       <p className="text-muted">A pile to the knee, as wide as it is long by a step and a half, is about 10 bu. Augers stopped and locked before anybody shovels.</p>
-      <NumberPad onKey={(key) => setText(typed(text, key, false))} />
     </PadSheet>
   );
 }

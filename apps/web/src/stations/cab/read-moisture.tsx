@@ -4,7 +4,7 @@ import type { Farm } from '../../data/farm';
 import { keepTester, usualTester } from '../../data/usual-tester';
 import type { Beside } from '../../outbox';
 import { SelectBox, TextBox } from '../../ui';
-import { NumberPad, typed } from '../../widgets/number-pad';
+import { typed } from '../../widgets/number-pad';
 import { formatMoisture, readMoisture } from '../../widgets/quantity';
 import { PadSheet } from './pad-sheet';
 
@@ -26,7 +26,7 @@ export function ReadMoisture({ farm, lotId, onClose, onKeep }: { farm: Farm; lot
     onKeep({ path: 'readings', body }, `${name} read ${formatMoisture(value)} %`);
   };
   return (
-    <PadSheet title="Moisture reading" button="Keep the reading" onSubmit={save} onClose={onClose}>
+    <PadSheet title="Moisture reading" button="Keep the reading" onKey={(key) => setText(typed(text, key, false))} onSubmit={save} onClose={onClose}>
       <SelectBox label="Field" value={fieldId} onChange={(event) => setField(event.target.value)}>
         {lots.map((lot) => (
           <option key={lot.id} value={lot.fieldId}>
@@ -38,14 +38,13 @@ export function ReadMoisture({ farm, lotId, onClose, onKeep }: { farm: Farm; lot
         <TextBox
           label="Moisture"
           unit="%"
-          inputMode="decimal"
+          inputMode="none"
           value={text}
           error={tried ? (error ?? (value === undefined ? 'The moisture is missing' : undefined)) : undefined}
           onChange={(event) => setText(event.target.value)}
         />
         <TextBox label="Tester" maxLength={40} hint="which one, if any" value={tester} onChange={(event) => setTester(event.target.value)} />
       </div>
-      <NumberPad onKey={(key) => setText(typed(text, key, false))} />
     </PadSheet>
   );
 }

@@ -84,6 +84,16 @@ function Trucks({ farm, notebook, haul, rows }: { farm: Farm; notebook: Notebook
   );
 }
 
+/** A driver who brings it in the evening has lost nothing. */
+const OUT_MS = 24 * 60 * MINUTE;
+
+function lostWords(all: number, out: number): string {
+  const lost = all - out;
+  const never = lost === 1 ? 'A ticket never came back' : `${lost} tickets never came back`;
+  const still = out === 1 ? 'a ticket is still out' : `${out} tickets are still out`;
+  return lost === 0 ? still[0]!.toUpperCase() + still.slice(1) : out === 0 ? never : `${never}, ${still}`;
+}
+
 /** Deliveries that no ticket came back for: what each would likely say, and the money that hangs on it. */
 function LostTickets({ farm, haul }: { farm: Farm; haul: HaulAnswer }) {
   const [open, setOpen] = useState<string | null>(null);
@@ -108,18 +118,19 @@ function LostTickets({ farm, haul }: { farm: Farm; haul: HaulAnswer }) {
     }
   };
   const rows = haul.unticketed.map((lost) => ({ lost, expected: likely(lost) }));
+  const isOut = (lost: HaulAnswer['unticketed'][number]): boolean => farm.data.now - Date.parse(lost.entry.at) < OUT_MS;
   const money = rows.reduce((sum, { expected }) => sum + (expected?.money ?? 0), 0);
   return (
     <section aria-label="Lost tickets" className="border-b border-ink px-5 py-5 lg:px-6">
       <h2 className="text-xl">
-        {rows.length === 1 ? 'A ticket never came back' : `${rows.length} tickets never came back`}
+        {lostWords(rows.length, rows.filter(({ lost }) => isOut(lost)).length)}
         {money > 0 ? `: about ${formatDollars(money)}` : ''}
       </h2>
       <ul className="mt-2">
         {rows.slice(0, 12).map(({ lost, expected }) => (
           <li key={lost.entry.id} className="flex flex-wrap items-center justify-between gap-x-4 border-b border-rule py-1.5">
             <span>
-              ■ {day(lost.entry.at, timeZone)} <b>{clock(lost.entry.at, timeZone)}</b> {farm.placeName(lost.truck)} to {farm.placeName(lost.to)}
+              {isOut(lost) ? '○' : '■'} {day(lost.entry.at, timeZone)} <b>{clock(lost.entry.at, timeZone)}</b> {farm.placeName(lost.truck)} to {farm.placeName(lost.to)}
               <span className="text-sm text-muted"> {lost.entry.by ?? ''}</span>
             </span>
             <span className="flex items-center gap-4">

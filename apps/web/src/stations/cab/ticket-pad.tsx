@@ -1,0 +1,124 @@
+import type { Notebook, PlaceInfo } from '@fanega/contract';
+import { useState } from 'react';
+import type { Farm } from '../../data/farm';
+import { Button, TextBox } from '../../ui';
+import { typed } from '../../widgets/number-pad';
+import { formatBushels, formatPounds, readMoisture, readWeight } from '../../widgets/quantity';
+import { usualTare } from './cab-facts';
+import { PadSheet } from './pad-sheet';
+
+type Box = 'gross' | 'tare' | 'moisture' | 'ticket';
+const NAMES: Readonly<Record<Box, string>> = { gross: 'the gross', tare: 'the tare', moisture: 'the moisture', ticket: 'the ticket’s number' };
+
+export interface TicketEntry {
+  readonly from: string;
+  readonly to: string;
+  readonly emptied?: true;
+  readonly method?: 'ticket';
+  readonly grossKg?: number;
+  readonly tareKg?: number;
+  readonly wetKg?: number;
+  readonly moisture?: number;
+  readonly ticket?: string;
+}
+
+/** What the buyer's ticket says, on a pad; or that it comes later, and the truck is empty all the same. */
+export function TicketPad({
+  farm,
+  notebook,
+  me,
+  buyerId,
+  onClose,
+  onRecord,
+}: {
+  farm: Farm;
+  notebook: Notebook | undefined;
+  me: PlaceInfo;
+  buyerId: string;
+  onClose: () => void;
+  onRecord: (entry: TicketEntry) => void;
+}) {
+  const held = farm.held(me.id);
+  const kgPerBu = farm.kgPerBu(farm.cropOf(held.lots));
+  const tare = usualTare(farm, notebook, me.id);
+  const [texts, setTexts] = useState<Record<Box, string>>({ gross: '', tare: tare === null ? '' : formatPounds(tare), moisture: '', ticket: '' });
+  const [box, setBox] = useState<Box>('gross');
+  const [fresh, setFresh] = useState(true);
+  const [wrong, setWrong] = useState<Partial<Record<Box, string>>>({});
+  const put = (key: Box, text: string): void => {
+    setTexts({ ...texts, [key]: text });
+    setFresh(false);
+    setWrong({});
+  };
+  const gross = readWeight(texts.gross, 'lb', kgPerBu);
+  const empty = readWeight(texts.tare, 'lb', kgPerBu);
+  const net = gross.kg === undefined || empty.kg === undefined ? null : gross.kg - empty.kg;
+  const save = (): void => {
+    const moisture = readMoisture(texts.moisture);
+    const errors: Partial<Record<Box, string>> = {
+      ...(gross.kg === undefined ? { gross: gross.error ?? 'Gross is missing' } : {}),
+      ...(empty.kg === undefined ? { tare: empty.error ?? 'Tare is missing' } : net !== null && net <= 0 ? { tare: 'Tare is not less than gross' } : {}),
+      ...(moisture.error ? { moisture: moisture.error } : {}),
+    };
+    setWrong(errors);
+    if (Object.keys(errors).length > 0 || net === null) return;
+    onRecord({
+      from: me.id,
+      to: buyerId,
+      emptied: true,
+      method: 'ticket',
+      grossKg: gross.kg,
+      tareKg: empty.kg,
+      wetKg: net,
+      ...(moisture.value === undefined ? {} : { moisture: moisture.value }),
+      ...(texts.ticket.trim() === '' ? {} : { ticket: texts.ticket.trim() }),
+    });
+  };
+  const field = (key: Box, label: string, unit?: string) => (
+    <TextBox
+      label={label}
+      unit={unit}
+      inputMode={key === 'ticket' ? 'text' : 'none'}
+      maxLength={key === 'ticket' ? 40 : undefined}
+      value={texts[key]}
+      error={wrong[key]}
+      onFocus={() => {
+        setBox(key);
+        setFresh(true);
+      }}
+      onChange={(event) => put(key, event.target.value)}
+    />
+  );
+  return (
+    <PadSheet
+      title={`Ticket at ${farm.placeName(buyerId)}`}
+      onKey={(key) => put(box, typed(texts[box], key, fresh))}
+      below={
+        <Button className="w-full" onClick={() => onRecord({ from: me.id, to: buyerId })}>
+          Dumped, the ticket comes later
+        </Button>
+      }
+      onSubmit={save}
+      onClose={onClose}
+    >
+      <div className="grid grid-cols-2 gap-3">
+        {field('gross', 'Gross', 'lb')}
+        {field('tare', 'Tare', 'lb')}
+        {field('moisture', 'Moisture', '%')}
+        {field('ticket', 'Ticket number')}
+      </div>
+      <p>
+        {net !== null && net > 0 ? (
+          <>
+            <b className="text-2xl">{formatBushels(net / kgPerBu)}</b> bu net, {formatBushels(held.wetKg / kgPerBu)} by the book.{' '}
+          </>
+        ) : (
+          `${formatBushels(held.wetKg / kgPerBu)} bu by the book. `
+        )}
+        <span className="text-sm text-muted">
+          The pad types into <b>{NAMES[box]}</b>.
+        </span>
+      </p>
+    </PadSheet>
+  );
+}
