@@ -187,6 +187,8 @@ test('trucks as they are, and a ticket that never came back with its likely bush
   await expect(trucks.getByRole('row').filter({ hasText: 'Truck 3' })).toContainText('stands empty');
   const lost = page.getByRole('region', { name: 'Lost tickets' });
   // The cart had 53,960 lb on it; tickets and cart agree to a few parts in a thousand: about 899 bu at what soybeans paid last.
+  const departures = page.getByRole('region', { name: 'Last departures' });
+  await expect(departures.getByRole('listitem').filter({ hasText: 'Redbud Elevator' })).toContainText(/in line until 21:00.*(leave by 20:36, .* left|too late today)/s);
   await expect(lost.getByRole('heading')).toContainText(/A ticket never came back: about \$[\d,]+/);
   const row = lost.getByRole('listitem');
   await expect(row).toContainText('Truck 4 to Redbud Elevator');

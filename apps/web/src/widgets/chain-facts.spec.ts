@@ -2,7 +2,7 @@ import type { FarmNow, FieldRow, HaulAnswer, HaulSheet, Notebook, TapeLine } fro
 import { chainAhead, type Entry } from '@fanega/core';
 import { describe, expect, it } from 'vitest';
 import { farmOf } from '../data/farm';
-import { chainNow, closesAt, delaysNow, elsewhere, likelyTo, trucksNow } from './chain-facts';
+import { chainNow, closesAt, delaysNow, elsewhere, lastDepartures, likelyTo, trucksNow } from './chain-facts';
 
 const BU = 56 * 0.45359237;
 const MINUTE = 60_000;
@@ -114,6 +114,15 @@ describe('trucks as they are', () => {
     expect(closesAt(farm({}), notebook(), 'oats', 'mill')).toBeNull();
     // A truck that went home last has no closing hour.
     expect(state(900, vehicle('t1', 'loaded', 'k1', 2), [move('t1', 'wet', 200)]).leaveByMs).toBeNull();
+  });
+  it('count down to the last departure, by the buyer’s own hours first', () => {
+    const of = (windows: object, crop = 'corn') => lastDepartures(farm({}), { ...notebook(), windows } as unknown as Notebook, SHEET, crop);
+    const corn = { corn: { revision: 1, sheet: { opensAt: 9, closesAt: 19 } } };
+    // Closes at 19:00, 24 minutes of road.
+    expect(of(corn)).toEqual([{ id: 'mill', name: 'mill', crop: null, opensMs: MIDNIGHT + 540 * MINUTE, closesMs: MIDNIGHT + 1140 * MINUTE, leaveByMs: MIDNIGHT + 1116 * MINUTE }]);
+    expect(of({ ...corn, 'corn@mill': { revision: 1, sheet: { closesAt: 21 } } })[0]).toMatchObject({ leaveByMs: MIDNIGHT + 1236 * MINUTE, crop: null });
+    expect(of({ ...corn, 'soybean@mill': { revision: 1, sheet: { closesAt: 18 } } })[0]).toMatchObject({ leaveByMs: MIDNIGHT + 1056 * MINUTE, crop: 'soybean' });
+    expect(of({}, 'oats')).toEqual([]);
   });
   it('go likely where one went last; with nothing on the tape home, or to the first buyer', () => {
     expect(likelyTo(farm({}, toMill))).toEqual({ kind: 'elevator', buyerId: 'mill' });

@@ -75,6 +75,36 @@ export function closesAt(farm: Farm, notebook: Notebook, crop: string, buyerId: 
   return sheet?.closesAt === undefined ? null : { opens: 60 * (sheet.opensAt ?? 0), closes: 60 * sheet.closesAt };
 }
 
+export interface LastDeparture {
+  readonly id: string;
+  readonly name: string;
+  /** The crop whose hours these are; null where they are anybody's. */
+  readonly crop: string | null;
+  readonly opensMs: number;
+  readonly closesMs: number;
+  /** Leave by then to be in line at closing. */
+  readonly leaveByMs: number;
+}
+
+/** Today's last departure to every buyer whose hours somebody gave, the soonest first. */
+export function lastDepartures(farm: Farm, notebook: Notebook, sheet: HaulSheet, crop: string): LastDeparture[] {
+  const midnight = startOfDay(farm.data.now, farm.data.farm.timeZone);
+  return farm.data.places
+    .filter((place) => place.kind === 'buyer')
+    .flatMap(({ id, name }) => {
+      // His own hours for this crop; where he takes others only, theirs; else what is set for the crop everywhere.
+      const others = Object.keys(notebook.windows).flatMap((subject) => (subject.endsWith(`@${id}`) ? [subject.slice(0, -id.length - 1)] : []));
+      const own = others.includes(crop) ? crop : others[0];
+      const hours = closesAt(farm, notebook, own ?? crop, id);
+      if (!hours) return [];
+      const at = (minute: number): number => midnight + minute * MINUTE;
+      return [
+        { id, name, crop: own !== undefined && own !== crop ? own : null, opensMs: at(hours.opens), closesMs: at(hours.closes), leaveByMs: at(hours.closes - roadOf(sheet, id)) },
+      ];
+    })
+    .sort((a, b) => a.leaveByMs - b.leaveByMs);
+}
+
 /** Every truck: where it is by the book and by the usual times, what is on it, and since when. */
 export function trucksNow(farm: Farm, notebook: Notebook, haul: HaulAnswer, sheet: HaulSheet, crop: string): TruckNow[] {
   const now = farm.data.now;

@@ -1,5 +1,5 @@
 import type { FieldRow, HaulAnswer, Notebook } from '@fanega/contract';
-import { fieldWeights, type FieldWeights, loadsLeft, RangeRefusal } from '@fanega/core';
+import { cropOf, fieldWeights, type FieldWeights, loadsLeft, RangeRefusal } from '@fanega/core';
 import { useState } from 'react';
 import type { Farm } from '../../data/farm';
 import { acresToHa, fieldFacts } from '../../data/field-facts';
@@ -8,8 +8,8 @@ import { useTicking } from '../../ui/use-ticking';
 import { EntrySheet } from '../../widgets/entry-sheet';
 import { formatAcres, formatBushels, formatDollars, formatPounds } from '../../widgets/quantity';
 import { clock, day } from '../../widgets/time';
-import { type TruckNow, trucksNow } from '../../widgets/chain-facts';
-import { NO_HAUL } from '../../widgets/haul-facts';
+import { lastDepartures, type TruckNow, trucksNow } from '../../widgets/chain-facts';
+import { NO_HAUL, spanText } from '../../widgets/haul-facts';
 import { WhatStops } from './what-stops';
 
 const MINUTE = 60_000;
@@ -23,17 +23,21 @@ export function OnWheels({ farm, notebook, haul, rows }: { farm: Farm; notebook:
     <>
       <WhatStops farm={farm} notebook={notebook} haul={haul} rows={rows} />
       <Trucks farm={farm} notebook={notebook} haul={haul} rows={rows} />
+      <LastDepartures farm={farm} notebook={notebook} rows={rows} />
       <LostTickets farm={farm} haul={haul} />
       <Standing farm={farm} notebook={notebook} rows={rows} />
     </>
   );
 }
 
+/** The crop that was cut last. */
+const cropNow = (rows: readonly FieldRow[]): string => rows.filter((row) => row.lastCut).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0]?.lot.crop ?? 'corn';
+
 function Trucks({ farm, notebook, haul, rows }: { farm: Farm; notebook: Notebook; haul: HaulAnswer; rows: readonly FieldRow[] }) {
   useTicking();
   const { timeZone } = farm.data.farm;
   const now = farm.clock();
-  const crop = rows.filter((row) => row.lastCut).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0]?.lot.crop ?? 'corn';
+  const crop = cropNow(rows);
   const trucks = trucksNow(farm, notebook, haul, notebook.haul?.sheet ?? NO_HAUL, crop);
   if (trucks.length === 0) return null;
   return (
@@ -80,6 +84,43 @@ function Trucks({ farm, notebook, haul, rows }: { farm: Farm; notebook: Notebook
           })}
         </tbody>
       </table>
+    </section>
+  );
+}
+
+/** Until when each buyer takes a truck, and when it must leave for that: the countdown of the day. */
+function LastDepartures({ farm, notebook, rows }: { farm: Farm; notebook: Notebook; rows: readonly FieldRow[] }) {
+  useTicking();
+  const { timeZone } = farm.data.farm;
+  const now = farm.clock();
+  const departures = lastDepartures(farm, notebook, notebook.haul?.sheet ?? NO_HAUL, cropNow(rows));
+  if (departures.length === 0) return null;
+  return (
+    <section aria-label="Last departures" className="border-b border-ink px-5 py-5 lg:px-6">
+      <h2 className="text-xl">Last departures</h2>
+      <ul className="mt-1">
+        {departures.map(({ id, name, crop, opensMs, closesMs, leaveByMs }) => (
+          <li key={id} className="flex flex-wrap items-baseline justify-between gap-x-4 border-b border-rule py-1.5">
+            <span>
+              <b>{name}</b>{' '}
+              <span className="text-muted">
+                in line until {clock(closesMs, timeZone)}
+                {crop === null ? '' : `, ${cropOf(crop)?.name.toLowerCase() ?? crop}`}
+              </span>
+            </span>
+            {leaveByMs < now ? (
+              <b>■ too late today</b>
+            ) : (
+              <span>
+                leave by <b className="text-2xl">{clock(leaveByMs, timeZone)}</b>
+                <span className="text-muted">
+                  , {spanText((leaveByMs - now) / MINUTE)} left{now < opensMs ? `, opens ${clock(opensMs, timeZone)}` : ''}
+                </span>
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
