@@ -194,14 +194,13 @@ export function elsewhere(farm: Farm, notebook: Notebook, haul: HaulAnswer, rows
   const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
   const home = farm.data.places.some((place) => place.kind === 'wetBin') ? [{ name: 'home', to: { kind: 'home', buyerId: '' } as HaulTo }] : [];
   const all = [...home, ...buyers.map(({ id, name }) => ({ name, to: { kind: 'elevator', buyerId: id } as HaulTo }))];
-  const cutNow = [...rows].filter((row) => row.lastCut !== null).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0];
-  const crop = cutNow?.lot.crop ?? 'corn';
+  const crop = cropCut(rows);
   const takes = (buyerId: string): boolean => {
     const own = windowFor(notebook, crop, buyerId);
     // A buyer with windows for other crops only does not take this one.
     if (!own && Object.keys(notebook.windows).some((subject) => subject.endsWith(`@${buyerId}`))) return false;
     const { refuseAbove } = (own ?? windowFor(notebook, crop, null))?.sheet ?? {};
-    return refuseAbove === undefined || (cutNow?.lastMoisture?.moisture ?? 0) <= refuseAbove;
+    return refuseAbove === undefined || (cutLast(rows)?.lastMoisture?.moisture ?? 0) <= refuseAbove;
   };
   return all
     .filter((one) => one.to.buyerId !== to.buyerId && (one.to.kind === 'home' || takes(one.to.buyerId)))
@@ -210,6 +209,11 @@ export function elsewhere(farm: Farm, notebook: Notebook, haul: HaulAnswer, rows
       return built ? [{ name, destination: built.chain.destination, roadMin: built.chain.roadMin, backMin: built.chain.backMin, unloadMin: built.chain.unloadMin }] : [];
     });
 }
+
+/** The field that was cut last. */
+export const cutLast = (rows: readonly FieldRow[]): FieldRow | undefined => rows.filter((row) => row.lastCut !== null).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0];
+/** The crop that is cut, by the field that was last. */
+export const cropCut = (rows: readonly FieldRow[]): string => cutLast(rows)?.lot.crop ?? 'corn';
 
 /** The chain as the book, the sheets and the reported delays have it. Null where the farm has no combine or nobody knows its rate. */
 export function chainNow(
@@ -228,8 +232,8 @@ export function chainNow(
   const combines = of('combine');
   const rate = bushelsPerHour(farm, notebook);
   if (combines.length === 0 || !(rate >= 1)) return null;
-  const current = [...rows].filter((row) => row.lastCut !== null).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0];
-  const crop = current?.lot.crop ?? 'corn';
+  const current = cutLast(rows);
+  const crop = cropCut(rows);
   // What still stands of everything that is cut today; nobody expects a yield somewhere, or measured it: it lasts the day.
   const wetLeft = (fact: FieldFacts): number => {
     const base = fact.crop.baseMoisture;

@@ -10,6 +10,7 @@ import { Button, Problem, SelectBox, TextBox } from '../../ui';
 import { useTicking } from '../../ui/use-ticking';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
 import { calendarDay, toWallTime } from '../../widgets/time';
+import { cropCut } from '../../widgets/chain-facts';
 import { bushelsPerHour, minuteText, NO_HAUL, readMinute, spanText } from '../../widgets/haul-facts';
 
 interface Text {
@@ -61,7 +62,7 @@ export function LastLoadPage({ farm, notebook, rows, weather }: { farm: Farm; no
   const of = (kind: string) => farm.data.places.filter((place) => place.kind === kind);
   const bu = (id: string): number => farm.bushels(farm.held(id).wetLots);
   const buyers = of('buyer');
-  const crop = rows.filter((row) => row.lastCut).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0]?.lot.crop ?? 'corn';
+  const crop = cropCut(rows);
   const wall = (ms: number): string => toWallTime(ms, timeZone).slice(11);
   const [buyerId, setBuyerId] = useState(buyers[0]?.id ?? '');
   const closing = (id: string): string => {

@@ -8,7 +8,7 @@ import { useTicking } from '../../ui/use-ticking';
 import { EntrySheet } from '../../widgets/entry-sheet';
 import { formatAcres, formatBushels, formatDollars, formatPounds } from '../../widgets/quantity';
 import { clock, day } from '../../widgets/time';
-import { lastDepartures, type TruckNow, trucksNow } from '../../widgets/chain-facts';
+import { cropCut, lastDepartures, type TruckNow, trucksNow } from '../../widgets/chain-facts';
 import { NO_HAUL, spanText } from '../../widgets/haul-facts';
 import { WhatStops } from './what-stops';
 
@@ -30,14 +30,11 @@ export function OnWheels({ farm, notebook, haul, rows }: { farm: Farm; notebook:
   );
 }
 
-/** The crop that was cut last. */
-const cropNow = (rows: readonly FieldRow[]): string => rows.filter((row) => row.lastCut).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0]?.lot.crop ?? 'corn';
-
 function Trucks({ farm, notebook, haul, rows }: { farm: Farm; notebook: Notebook; haul: HaulAnswer; rows: readonly FieldRow[] }) {
   useTicking();
   const { timeZone } = farm.data.farm;
   const now = farm.clock();
-  const crop = cropNow(rows);
+  const crop = cropCut(rows);
   const trucks = trucksNow(farm, notebook, haul, notebook.haul?.sheet ?? NO_HAUL, crop);
   if (trucks.length === 0) return null;
   return (
@@ -93,7 +90,7 @@ function LastDepartures({ farm, notebook, rows }: { farm: Farm; notebook: Notebo
   useTicking();
   const { timeZone } = farm.data.farm;
   const now = farm.clock();
-  const departures = lastDepartures(farm, notebook, notebook.haul?.sheet ?? NO_HAUL, cropNow(rows));
+  const departures = lastDepartures(farm, notebook, notebook.haul?.sheet ?? NO_HAUL, cropCut(rows));
   if (departures.length === 0) return null;
   return (
     <section aria-label="Last departures" className="border-b border-ink px-5 py-5 lg:px-6">
