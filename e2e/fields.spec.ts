@@ -213,3 +213,26 @@ test('a reading that was a slip is taken back by one tap, and is still there', a
   await expect(row).toHaveCSS('text-decoration-line', 'line-through');
   await expect(fit.getByText('go', { exact: true })).toBeVisible();
 });
+
+test('a field’s name and acres and a truck’s size are mended where they were entered wrong', async ({ page }) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Crane Mash', 'CM', 6);
+  const truck = await addPlace(farm, 'Truck 88', 'truck', 94);
+  await page.goto(`${OWN}/fields/${lotId}`);
+  await page.getByRole('button', { name: 'Name and acres' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Name').fill('Crane Marsh');
+  await sheet.getByLabel('Acres').fill('sixty');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('Acres is a number like 62.5')).toBeVisible();
+  await sheet.getByLabel('Acres').fill('60');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /Crane Marsh/ })).toContainText('60.0 ac');
+  await page.goto(`${OWN}/store/${truck}`);
+  await page.getByRole('button', { name: 'Names and sizes' }).click();
+  await page.getByRole('button', { name: /Truck 88/ }).click();
+  await expect(page.getByRole('dialog', { name: 'Truck 88' }).getByLabel('Holds')).toHaveValue('94');
+  await page.getByLabel('Holds').fill('940');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('dialog').getByRole('button', { name: /Truck 88/ })).toContainText('940 bu');
+});

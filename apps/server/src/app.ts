@@ -17,7 +17,11 @@ import { validation } from './platform/validation.js';
 
 /** The whole server, ready to listen. */
 export async function createApp(config: Config): Promise<INestApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), { bufferLogs: true, abortOnError: false, ...(config.tls ? { httpsOptions: config.tls } : {}) });
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
+    bufferLogs: true,
+    abortOnError: false,
+    ...(config.tls ? { httpsOptions: config.tls } : {}),
+  });
   app.useLogger(app.get(Logger));
   app.flushLogs();
   app.setGlobalPrefix('api');

@@ -327,4 +327,30 @@ describe('sheets of trucks and scales', () => {
     expect((await now()).lots.find((lot) => lot.id === body.lotId)!.shares).toEqual(halves);
     expect((await client.call('PUT', `/farms/${farmId}/lots/none/shares`, { shares: halves })).status).toBe(404);
   });
+
+  it('a field’s and a place’s names and sizes are mended; what they are stays, and what was recorded with it', async () => {
+    const before = await now();
+    const lot = before.lots.find(({ acres }) => acres === 0)!;
+    const field = (body: object, caller = client) => caller.call<{ message: string }>('PUT', `/farms/${farmId}/lots/${lot.id}`, { name: lot.fieldName, tag: lot.tag, ...body });
+    expect((await field({ acres: 17.4, name: ' Dorsey forty ', tag: 'df' })).status).toBe(200);
+    expect((await now()).lots.find(({ id }) => id === lot.id)).toMatchObject({ fieldName: 'Dorsey forty', tag: 'DF', acres: 17.4, crop: lot.crop, shares: lot.shares });
+    // Without acres they stay as they are.
+    expect((await field({})).status).toBe(200);
+    expect((await now()).lots.find(({ id }) => id === lot.id)!.acres).toBe(17.4);
+    expect((await field({ acres: 0 })).body.message).toMatch(/acres is a number more than 0/);
+    expect((await field({ name: ' ' })).body.message).toMatch(/needs a name/);
+    expect((await field({ name: before.lots.find(({ id }) => id !== lot.id)!.fieldName })).body.message).toMatch(/one of this name/);
+    expect((await field({}, await harness.member(farmId, 'operator'))).status).toBe(403);
+    const truck = (body: object, id = place.truck) => client.call<{ message: string }>('PUT', `/farms/${farmId}/places/${id}`, body);
+    expect((await truck({ name: 'Old red truck', capacityBu: 940 })).status).toBe(200);
+    const kept = before.places.find(({ id }) => id === place.truck)!;
+    expect((await now()).places.find(({ id }) => id === place.truck)).toEqual({ ...kept, name: 'Old red truck', capacityBu: 940 });
+    expect((await truck({ name: 'Old red truck', capacityBu: 0 })).body.message).toMatch(/capacity must be more than 0/);
+    expect((await truck({ name: 'Old red truck', kind: 'bin' })).status).toBe(400);
+    expect((await truck({ name: 'Nobody’s' }, ulid())).status).toBe(404);
+    expect((await truck({ name: kept.name })).status).toBe(200);
+    expect((await now()).places.find(({ id }) => id === place.truck)!.capacityBu).toBeNull();
+    const after = await now();
+    expect([after.seq, after.positions]).toEqual([before.seq, before.positions]);
+  });
 });

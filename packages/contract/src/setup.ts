@@ -22,23 +22,13 @@ export class ShareBody {
   part: number;
 }
 
-/** A field with the lot that stands on it this season. */
-export class FieldBody {
+/** What a field and its lot are called. */
+class FieldNames {
   @ApiProperty()
   @IsString()
-  @IsNotEmpty({ message: 'the field needs a name' })
+  @Matches(/\S/, { message: 'the field needs a name' })
   @MaxLength(60)
   name: string;
-
-  @ApiProperty()
-  @IsNumber({}, { message: 'acres must be a number' })
-  @Min(0.01, { message: 'acres must be more than 0' })
-  @Max(50_000, { message: 'acres must be at most 50,000' })
-  acres: number;
-
-  @ApiProperty({ enum: Object.keys(CROPS) })
-  @IsIn(Object.keys(CROPS), { message: `crop must be one of ${Object.keys(CROPS).join(', ')}` })
-  crop: string;
 
   @ApiPropertyOptional()
   @IsOptional()
@@ -48,9 +38,22 @@ export class FieldBody {
 
   @ApiProperty({ description: 'two or three letters that stand for it in drawings' })
   @IsString()
-  @IsNotEmpty({ message: 'the tag is missing: two or three letters' })
+  @Matches(/\S/, { message: 'the tag is missing: two or three letters' })
   @MaxLength(4, { message: 'the tag is at most four letters' })
   tag: string;
+}
+
+const IsAcres = () => IsBetween(0.01, 50_000, 'acres is a number more than 0 and at most 50,000');
+
+/** A field with the lot that stands on it this season. */
+export class FieldBody extends FieldNames {
+  @ApiProperty()
+  @IsAcres()
+  acres: number;
+
+  @ApiProperty({ enum: Object.keys(CROPS) })
+  @IsIn(Object.keys(CROPS), { message: `crop must be one of ${Object.keys(CROPS).join(', ')}` })
+  crop: string;
 
   @ApiProperty()
   @IsInt()
@@ -67,6 +70,14 @@ export class FieldBody {
   @Type(() => ShareBody)
   @IsWhole()
   shares?: ShareBody[];
+}
+
+/** A field's names and acres, where they were entered wrong or became known. Crop and season stay: what was recorded hangs on them. */
+export class FieldChangeBody extends FieldNames {
+  @ApiPropertyOptional({ description: 'left out: as it is' })
+  @IsOptional()
+  @IsAcres()
+  acres?: number;
 }
 
 /** Whose a lot is, where that was entered wrong or became known. */
@@ -104,13 +115,23 @@ export class NeighborRowsBody {
   season: number;
 }
 
-export class PlaceBody {
+/** What a place is called and holds. Its kind and how grain comes out of it stay: what was recorded was mixed by them. */
+export class PlaceChangeBody {
   @ApiProperty()
   @IsString()
-  @IsNotEmpty({ message: 'the place needs a name' })
+  @Matches(/\S/, { message: 'the place needs a name' })
   @MaxLength(60)
   name: string;
 
+  @ApiPropertyOptional({ description: 'struck, in bushels; left out: nobody knows' })
+  @IsOptional()
+  @IsNumber({}, { message: 'capacity must be a number of bushels' })
+  @Min(1, { message: 'capacity must be more than 0' })
+  @Max(10_000_000)
+  capacityBu?: number;
+}
+
+export class PlaceBody extends PlaceChangeBody {
   @ApiProperty({ enum: PLACE_KINDS })
   @IsIn(PLACE_KINDS, { message: `kind must be one of ${PLACE_KINDS.join(', ')}` })
   kind: string;
@@ -119,11 +140,4 @@ export class PlaceBody {
   @IsOptional()
   @IsIn(WITHDRAWALS, { message: `withdrawal must be one of ${WITHDRAWALS.join(', ')}` })
   withdrawal?: string;
-
-  @ApiPropertyOptional({ description: 'struck, in bushels' })
-  @IsOptional()
-  @IsNumber({}, { message: 'capacity must be a number of bushels' })
-  @Min(1, { message: 'capacity must be more than 0' })
-  @Max(10_000_000)
-  capacityBu?: number;
 }

@@ -1,4 +1,4 @@
-import { FieldBody, NeighborRowsBody, PlaceBody, SharesBody } from '@fanega/contract';
+import { FieldBody, FieldChangeBody, NeighborRowsBody, PlaceBody, PlaceChangeBody, SharesBody } from '@fanega/contract';
 import { Body, Controller, Inject, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
@@ -22,6 +22,12 @@ export class SetupController {
     return this.setup.addNeighborRows(farmId, body);
   }
 
+  @Put('lots/:lotId')
+  @Allow('manager')
+  changeField(@Param('farmId') farmId: string, @Param('lotId') lotId: string, @Body() body: FieldChangeBody): Promise<{ lotId: string }> {
+    return this.setup.changeField(farmId, lotId, body);
+  }
+
   @Put('lots/:lotId/shares')
   @Allow('manager')
   changeShares(@Param('farmId') farmId: string, @Param('lotId') lotId: string, @Body() body: SharesBody): Promise<{ lotId: string }> {
@@ -32,5 +38,11 @@ export class SetupController {
   @Allow('manager')
   addPlace(@Param('farmId') farmId: string, @Body() body: PlaceBody): Promise<{ placeId: string }> {
     return this.setup.addPlace(farmId, body);
+  }
+
+  @Put('places/:placeId')
+  @Allow('manager')
+  changePlace(@Param('farmId') farmId: string, @Param('placeId') placeId: string, @Body() body: PlaceChangeBody): Promise<{ placeId: string }> {
+    return this.setup.changePlace(farmId, placeId, body);
   }
 }

@@ -1,4 +1,4 @@
-import type { FieldBody, NeighborRowsBody, PlaceBody, SharesBody } from '@fanega/contract';
+import type { FieldBody, FieldChangeBody, NeighborRowsBody, PlaceBody, PlaceChangeBody, SharesBody } from '@fanega/contract';
 import { neighborRows } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
@@ -63,6 +63,25 @@ export class SetupService {
       await tx.insert(FieldRow, { farmId, id: fieldId, name: fieldName, acres: 0 });
       await tx.insert(LotRow, { farmId, id: lotId, fieldId, crop: body.crop, season: body.season, variety: '', tag, shares: [{ owner: body.owner.trim(), part: 1 }] });
       return { lotId };
+    });
+  }
+
+  /** A lot's names and its field's acres. What was recorded points to their ids and stays. */
+  changeField(farmId: string, lotId: string, body: FieldChangeBody): Promise<{ lotId: string }> {
+    return this.changing(farmId, async (tx) => {
+      const lot = await tx.findOneBy(LotRow, { farmId, id: lotId });
+      if (!lot) throw new Refused('not_found', 'There is no such field in the book.');
+      await tx.update(FieldRow, { farmId, id: lot.fieldId }, { name: body.name.trim(), ...(body.acres === undefined ? {} : { acres: body.acres }) });
+      await tx.update(LotRow, { farmId, id: lotId }, { tag: body.tag.trim().toUpperCase(), variety: body.variety?.trim() ?? '' });
+      return { lotId };
+    });
+  }
+
+  changePlace(farmId: string, placeId: string, body: PlaceChangeBody): Promise<{ placeId: string }> {
+    return this.changing(farmId, async (tx) => {
+      if (!(await tx.existsBy(PlaceRow, { farmId, id: placeId }))) throw new Refused('not_found', 'There is no such place in the book.');
+      await tx.update(PlaceRow, { farmId, id: placeId }, { name: body.name.trim(), capacityBu: body.capacityBu ?? null });
+      return { placeId };
     });
   }
 

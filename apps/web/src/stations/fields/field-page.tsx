@@ -12,6 +12,7 @@ import { clock, day, startOfDay, weekday } from '../../widgets/time';
 import { TakeBack } from '../../widgets/take-back';
 import { Swatch } from '../../widgets/weave';
 import { FIT_LOOK, OLD_AFTER_HOURS } from './fitness';
+import { FieldSheet } from './field-sheet';
 import { OwnersSheet } from './owners-sheet';
 import { MoistureChart, SourceName } from './moisture-chart';
 import { TakeReading } from './take-reading';
@@ -80,7 +81,7 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
   const [buyerId, setBuyerId] = useState<string | null>(null);
   const [corrected, setCorrected] = useState(true);
   const [span, setSpan] = useState<'day' | 'season'>(lot.crop === 'soybean' ? 'day' : 'season');
-  const [sheet, setSheet] = useState<'reading' | 'window' | 'owners' | { readonly tester: string } | null>(null);
+  const [sheet, setSheet] = useState<'reading' | 'window' | 'owners' | 'field' | { readonly tester: string } | null>(null);
   const testers = useMemo(() => testersOf(notebook), [notebook]);
   const facts = fieldFacts(farm, rows, notebook).find((f) => f.row.lot.id === lot.id)!;
   const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
@@ -148,6 +149,7 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
           <Link to={`/trace/lot/${lot.id}`} className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4">
             Its bushels
           </Link>
+          <Button onClick={() => setSheet('field')}>Name and acres</Button>
           <Button onClick={() => setSheet('owners')}>
             {lot.shares.every(({ owner }) => owner === farm.data.farm.name)
               ? 'Whose grain'
@@ -262,6 +264,7 @@ function Field({ farm, rows, row, notebook, weather }: { farm: Farm; rows: reado
         tester={[...known.readings].reverse().find((r) => r.tester !== '')?.tester ?? ''}
       />
       {sheet === 'window' && <WindowSheet crop={facts.crop} buyerId={buyerId} start={wanted?.sheet ?? window} revision={wanted?.revision ?? 0} onClose={() => setSheet(null)} />}
+      {sheet === 'field' && <FieldSheet farm={farm} lot={lot} onClose={() => setSheet(null)} />}
       {sheet === 'owners' && <OwnersSheet farm={farm} lot={lot} onClose={() => setSheet(null)} />}
       {sheet !== null && typeof sheet === 'object' && <PairSheet tester={sheet.tester} pairs={testers.get(sheet.tester)?.pairs ?? []} onClose={() => setSheet(null)} />}
     </div>

@@ -26,6 +26,7 @@ import { asBuyer, acresToHa, buyerOffset, fieldFacts, type FieldFacts, testersOf
 import { useSend } from '../../data/use-send';
 import { Button, Empty, Problem, SelectBox, Sheet, TextBox } from '../../ui';
 import { Answered } from '../../ui/answer';
+import { cutLast } from '../../widgets/chain-facts';
 import { formatAcres, formatBushels, formatMoisture, parseNumber } from '../../widgets/quantity';
 import { toWallTime } from '../../widgets/time';
 import { Swatch } from '../../widgets/weave';
@@ -129,7 +130,7 @@ function Ranking(given: Given) {
 
   const standing = useMemo(() => fieldFacts(farm, rows, { ...notebook, nextField: { revision, sheet } }).filter((f) => f.acresLeft > 0), [farm, rows, notebook, revision, sheet]);
   // Where the combines stand: the field of the last load.
-  const last = rows.filter((row) => row.lastCut).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0];
+  const last = cutLast(rows);
   const lastCrop = last?.lot.crop;
   const machines = Object.values(notebook.machines).map(({ sheet: profile }) => profile);
   const byProfile = machines.reduce((sum, m) => sum + m.goodRate * m.fieldEfficiency, 0) / farm.kgPerBu(lastCrop);

@@ -2,7 +2,7 @@ import type { FieldRow, HaulAnswer, HaulSheet, Notebook } from '@fanega/contract
 import type { HaulingDay, Minutes, OwnTimes } from '@fanega/core';
 import type { Farm } from '../../data/farm';
 import { fieldFacts } from '../../data/field-facts';
-import { closesAt } from '../../widgets/chain-facts';
+import { closesAt, cutLast } from '../../widgets/chain-facts';
 import { bushelsPerHour } from '../../widgets/haul-facts';
 import { parseNumber } from '../../widgets/quantity';
 
@@ -101,7 +101,7 @@ export function startTexts(farm: Farm, notebook: Notebook, rows: readonly FieldR
   const of = (kind: string) => farm.data.places.filter((place) => place.kind === kind);
   const sizes = (kind: string) => of(kind).flatMap((place) => (place.capacityBu === null ? [] : [place.capacityBu]));
   const mean = (kind: string, otherwise: number): string => whole(sizes(kind).length === 0 ? otherwise : sizes(kind).reduce((a, b) => a + b, 0) / sizes(kind).length);
-  const current = rows.filter((row) => row.lastCut !== null).sort((a, b) => (a.lastCut! < b.lastCut! ? 1 : -1))[0];
+  const current = cutLast(rows);
   const facts = fieldFacts(farm, rows, notebook).find((fact) => fact.row === current);
   const base = facts?.crop.baseMoisture ?? 0.15;
   // Expected is dry at the base; combines and trucks have it as it is.

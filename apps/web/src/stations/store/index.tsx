@@ -11,6 +11,8 @@ import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { Bushels, formatBushels, formatMoisture, Moisture, parseNumber, Pounds } from '../../widgets/quantity';
 import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
+import { PlacesSheet } from './places-sheet';
+import { KIND_WORDS, OUT_WORDS } from './words';
 import { shapeOf, YardVessel } from './yard-vessel';
 
 const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
@@ -21,6 +23,7 @@ export default function Store() {
   const farm = useFarm();
   const { placeId } = useParams();
   const [adding, setAdding] = useState(false);
+  const [naming, setNaming] = useState(false);
   const standing = farm.data.places.filter((place) => STANDING.includes(place.kind));
   const wheels = farm.data.places.filter((place) => WHEELS.includes(place.kind));
   const fullest = [...standing].sort((a, b) => farm.held(b.id).wetKg - farm.held(a.id).wetKg)[0];
@@ -29,7 +32,10 @@ export default function Store() {
     <div>
       <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
         <h1 className="text-2xl">What stands in the yard</h1>
-        <Button onClick={() => setAdding(true)}>Add a place</Button>
+        <div className="flex flex-wrap gap-3">
+          {farm.data.places.length > 0 && <Button onClick={() => setNaming(true)}>Names and sizes</Button>}
+          <Button onClick={() => setAdding(true)}>Add a place</Button>
+        </div>
       </div>
       {farm.data.places.length === 0 ? (
         <Empty title="No place holds grain yet.">
@@ -42,6 +48,7 @@ export default function Store() {
           <Wheels farm={farm} places={wheels} selected={selected} />
         </>
       )}
+      {naming && <PlacesSheet farm={farm} onClose={() => setNaming(false)} />}
       <AddPlace open={adding} onClose={() => setAdding(false)} />
     </div>
   );
@@ -206,24 +213,6 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
     </section>
   );
 }
-
-const KIND_WORDS: Record<(typeof PLACE_KINDS)[number], string> = {
-  bin: 'Bin',
-  combine: 'Combine tank',
-  cart: 'Grain cart',
-  truck: 'Truck',
-  pit: 'Pit',
-  wetBin: 'Wet bin',
-  dryer: 'Dryer',
-  overhead: 'Overhead tank',
-  pile: 'Ground pile',
-  buyer: 'Buyer',
-};
-const OUT_WORDS: Record<(typeof WITHDRAWALS)[number], string> = {
-  mixed: 'mixed (stirred, side draw, on wheels)',
-  firstIn: 'oldest first (hopper bottom)',
-  lastIn: 'newest first (flat floor, centre sump)',
-};
 
 function AddPlace({ open, onClose }: { open: boolean; onClose: () => void }) {
   const farm = useFarm();
