@@ -105,7 +105,7 @@ test('ten tabs of one browser share the line, and each hears of a load', async (
     });
   };
   await load(311);
-  for (const tab of tabs) await expect(tab.getByRole('list', { name: 'Latest entries' }).getByText('311 bu')).toBeAttached();
+  for (const [i, tab] of tabs.entries()) await expect(tab.getByRole('list', { name: 'Latest entries' }).getByText('311 bu'), `tab ${i}`).toBeAttached();
   // The one that listened for all is closed; another takes over.
   await page.close();
   const [, ...left] = tabs;
@@ -115,7 +115,7 @@ test('ten tabs of one browser share the line, and each hears of a load', async (
     data: { entries: [{ id: ulid(), type: 'harvest', lot: lotId, to: bin, wetKg: 312 * BU, moisture: 0.15, at: new Date().toISOString(), method: 'cartScale' }] },
   });
   expect(post.ok()).toBe(true);
-  for (const tab of left) await expect(tab.getByRole('list', { name: 'Latest entries' }).getByText('312 bu')).toBeAttached();
+  for (const [i, tab] of left.entries()) await expect(tab.getByRole('list', { name: 'Latest entries' }).getByText('312 bu'), `tab ${i + 1}`).toBeAttached();
 });
 
 test('a newer program is taken by a tap, and what waits stays and goes out once', async ({ page, context }) => {

@@ -60,7 +60,22 @@ async function freshOrKept(request, event) {
     return answer;
   });
   if (!kept) return fresh;
-  event.waitUntil(fresh.catch(() => undefined));
-  const late = new Promise((resolve) => setTimeout(resolve, PATIENCE_MS, kept));
+  let isLate = false;
+  const late = new Promise((resolve) =>
+    setTimeout(() => {
+      isLate = true;
+      resolve(kept);
+    }, PATIENCE_MS),
+  );
+  event.waitUntil(
+    fresh.then(
+      (answer) => isLate && answer.ok && tellPages('late answer'),
+      () => undefined,
+    ),
+  );
   return Promise.race([fresh, late]).catch(() => kept);
+}
+
+async function tellPages(what) {
+  for (const page of await self.clients.matchAll()) page.postMessage(what);
 }

@@ -143,17 +143,30 @@ const received = async (path: string): Promise<Received> => {
 /** How far each farm's clock is ahead of this device's, ms. */
 const offsets = new Map<string, number>();
 const CLOCK_JUMP_MS = 120_000;
+const LATE_AGAIN_MS = 30_000;
 
 export function useFarmState(farmId: string): FarmState {
   const { data, error, mutate } = useSWR<Received, ApiError>(`/farms/${farmId}/now`, received, { refreshInterval: 60_000 });
   const outbox = useOutbox();
+  const refresh = useRefreshFarm(farmId);
   const { mutate: mutateAny } = useSWRConfig();
   // The session is over: the way in is shown again.
   useEffect(() => {
     if (error?.status === 401) void mutateAny('/auth/me');
   }, [error, mutateAny]);
+  // An answer that came after the worker's patience is kept by now; asked for once in a while only, the line is a slow one.
+  useEffect(() => {
+    if (!('serviceWorker' in navigator)) return;
+    let last = 0;
+    const late = ({ data: what }: MessageEvent): void => {
+      if (what !== 'late answer' || Date.now() - last < LATE_AGAIN_MS) return;
+      last = Date.now();
+      void refresh();
+    };
+    navigator.serviceWorker.addEventListener('message', late);
+    return () => navigator.serviceWorker.removeEventListener('message', late);
+  }, [refresh]);
   // What stands beside the book comes with no event of the book's feed.
-  const refresh = useRefreshFarm(farmId);
   const told = outbox.sent.filter((one) => one.beside && one.farmId === farmId).at(-1);
   useEffect(() => {
     if (told) void refresh();

@@ -1,9 +1,13 @@
+import { ulid } from 'ulid';
+
 /** The server is heard every quarter of a minute at least; after three times that the line is dead, whatever the browser thinks. */
 const SILENT_MS = 45_000;
 const LOOK_MS = 5000;
 const AGAIN_MS = 3000;
 
-type Told = { readonly kind: 'message'; readonly data: string } | { readonly kind: 'up' | 'down' | 'beat' | 'hello' };
+/** What goes between the tabs; `to` is there where it is for one of them alone. */
+type Told =
+  { readonly kind: 'message'; readonly data: string; readonly to?: string } | { readonly kind: 'hello'; readonly from: string } | { readonly kind: 'up' | 'down' | 'beat' };
 
 export interface Follower {
   readonly onMessage: (data: string) => void;
@@ -25,7 +29,10 @@ export function follow(path: string, query: string, { onMessage, onLine, fromThe
   const name = `fanega-follow ${path}`;
   const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(name);
   const waiting = new AbortController();
+  const me = ulid();
   let source: EventSource | undefined;
+  /** The newest event: a tab that comes later may have asked the server before it and begun to listen after it. */
+  let newest: string | undefined;
   let release: (() => void) | undefined;
   let again: ReturnType<typeof setTimeout> | undefined;
   let heardAt = Date.now();
@@ -34,12 +41,17 @@ export function follow(path: string, query: string, { onMessage, onLine, fromThe
   const take = (told: Told): void => {
     if (told.kind === 'hello') {
       if (!source) return;
-      if (fromTheStart) open();
-      else channel?.postMessage({ kind: source.readyState === EventSource.OPEN ? 'up' : 'down' } satisfies Told);
+      if (fromTheStart) return open();
+      channel?.postMessage({ kind: source.readyState === EventSource.OPEN ? 'up' : 'down' } satisfies Told);
+      if (newest !== undefined) channel?.postMessage({ kind: 'message', data: newest, to: told.from } satisfies Told);
       return;
     }
     if (told.kind !== 'down') heardAt = Date.now();
-    if (told.kind === 'message') onMessage(told.data);
+    if (told.kind === 'message') {
+      if (told.to !== undefined && told.to !== me) return;
+      newest = told.data;
+      onMessage(told.data);
+    }
     onLine?.(told.kind !== 'down');
   };
   const tell = (told: Told): void => {
@@ -68,7 +80,7 @@ export function follow(path: string, query: string, { onMessage, onLine, fromThe
   }, LOOK_MS);
 
   channel?.addEventListener('message', (event: MessageEvent<Told>) => take(event.data));
-  channel?.postMessage({ kind: 'hello' } satisfies Told);
+  channel?.postMessage({ kind: 'hello', from: me } satisfies Told);
   // Only pages over https or of this machine have locks.
   if (channel && 'locks' in navigator) {
     const lead = (): Promise<void> | undefined => {
