@@ -338,4 +338,18 @@ describe('the change feed', () => {
     expect((await listen(seq - 3, (events) => events.length > 0))[0]!.seq).toBe(seq + 1);
     expect((await listen(-1, (events) => events.length > 0, { 'Last-Event-ID': String(seq) }))[0]!.seq).toBe(seq + 1);
   });
+
+  it('answers go out compressed, the streams as they are told', async () => {
+    const head = (path: string): Promise<string | undefined> =>
+      new Promise((resolve, reject) => {
+        const call = request(`${harness.address()}/api/farms/${farmId}/${path}`, { headers: { Cookie: client.cookie, 'Accept-Encoding': 'gzip' } }, (response) => {
+          resolve(response.headers['content-encoding']);
+          call.destroy();
+        });
+        call.on('error', reject).end();
+      });
+    expect(await head('now')).toBe('gzip');
+    expect(await head('feed')).toBeUndefined();
+    expect(await head('live')).toBeUndefined();
+  });
 });
