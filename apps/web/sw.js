@@ -50,6 +50,8 @@ async function freshOrKept(request, event) {
   const keep = async (answer) => {
     const headers = new Headers(answer.headers);
     headers.set('x-fanega-kept', String(Date.now()));
+    // It is kept as it reads, no longer as it was sent.
+    for (const sent of ['content-encoding', 'content-length']) headers.delete(sent);
     await cache.put(request, new Response(await answer.blob(), { status: 200, headers }));
   };
   // A dead connection would hold one of the browser's six for minutes.
