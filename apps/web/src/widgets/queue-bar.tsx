@@ -1,12 +1,15 @@
 import { CloudOff, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { useFarm } from '../data/farm';
+import { type Farm, useFarm } from '../data/farm';
 import { dropAt, flush, tryAgain, useOutbox, type Waiting } from '../outbox';
 import { isCorrection } from '../outbox/correction';
 import { Button, Sheet } from '../ui';
 import { draftOf, useRecorder } from '../record';
 import { clock, day } from './time';
+
+/** An instant of this device's clock, by the farm's. */
+const byTheFarm = (farm: Farm, ms: number): number => ms + farm.clock() - Date.now();
 
 /** How many entries wait on this device, since when; one tap shows them. Nothing while none waits. */
 export function QueueBar() {
@@ -26,7 +29,7 @@ export function QueueBar() {
         className={`flex min-h-11 w-full items-center gap-2 border-t border-ink px-4 text-left font-semibold ${refused > 0 ? 'bg-clay text-on-clay' : 'bg-sand text-ink'}`}
       >
         <Icon size={18} className="shrink-0" aria-hidden="true" />
-        {own.length === 1 ? '1 entry waits' : `${own.length} entries wait`} since {clock(own[0]!.since, farm.data.farm.timeZone)}
+        {own.length === 1 ? '1 entry waits' : `${own.length} entries wait`} since {clock(byTheFarm(farm, own[0]!.since), farm.data.farm.timeZone)}
         {refused > 0 ? `; ${refused} refused: look` : ''}
       </button>
       <Sheet open={open} title="Waiting on this device" onClose={() => setOpen(false)}>
@@ -59,7 +62,7 @@ function Item({ item, onDone }: { item: Waiting; onDone: () => void }) {
     <li className="py-3">
       <p className="font-semibold">{item.what}</p>
       <p className="text-sm text-muted">
-        {day(item.since, timeZone)} {clock(item.since, timeZone)}
+        {day(byTheFarm(farm, item.since), timeZone)} {clock(byTheFarm(farm, item.since), timeZone)}
         {item.tries > 0 && item.refused === undefined ? `, tried ${item.tries} ${item.tries === 1 ? 'time' : 'times'}` : ''}
       </p>
       {item.refused !== undefined && (

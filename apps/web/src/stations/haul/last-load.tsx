@@ -224,7 +224,8 @@ function Answer({ answer, now, closes, truck }: { answer: LastLoad; now: number;
       {notLast ? (
         <>
           <p className="text-7xl leading-none font-bold">
-            {minuteText(Math.floor(answer.lastDeparture))} <span className="text-2xl font-normal text-muted">leave by, in {spanText(answer.lastDeparture - now)}</span>
+            {minuteText(Math.floor(answer.lastDeparture))}{' '}
+            <span className="text-2xl leading-tight font-normal text-muted max-sm:mt-1 max-sm:block">leave by, in {spanText(answer.lastDeparture - now)}</span>
           </p>
           <p className="mt-3 text-xl">
             {truck} can be gone by <b>{minuteText(goneBy)}</b> and go {again.length === 1 ? 'once' : `${again.length} times`} more, the last time{' '}
@@ -265,9 +266,12 @@ function Answer({ answer, now, closes, truck }: { answer: LastLoad; now: number;
       <div className="mt-5 border-t border-ink pt-4">
         <h2 className="text-xl">Overnight, under cover</h2>
         <p className="mt-1 text-4xl font-bold">
-          {formatBushels(overnight.room)}{' '}
-          <span className="text-xl font-normal text-muted">
-            bu, {Math.floor(overnight.minutes)} minutes{notLast ? ' from the last load on' : ''}
+          {formatBushels(overnight.room)}
+          <span className="text-xl leading-tight font-normal text-muted">
+            {' bu, '}
+            <span className="max-sm:block">
+              {Math.floor(overnight.minutes)} minutes{notLast ? ' from the last load on' : ''}
+            </span>
           </span>
         </p>
         <p className="text-lg">
