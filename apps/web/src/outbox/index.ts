@@ -2,7 +2,7 @@ import type { AppendAnswer } from '@fanega/contract';
 import type { Entry } from '@fanega/core';
 import { useSyncExternalStore } from 'react';
 import { ApiError, post } from '../data/api';
-import { isCorrection } from './correction';
+import { requestFor } from './correction';
 import { allWaiting, type Beside, putWaiting, removeWaiting, type Waiting } from './store';
 
 export type { Beside, Waiting } from './store';
@@ -62,7 +62,7 @@ export async function enqueueBeside(farmId: string, beside: Beside, what: string
 export async function sendOrQueue(farmId: string, entries: readonly Entry[], what: string): Promise<boolean> {
   if (!waits(farmId)) {
     try {
-      await post<Partial<AppendAnswer>>(...requestOf({ id: entries[0]!.id, farmId, entries, what, since: Date.now(), tries: 1 }));
+      await post<Partial<AppendAnswer>>(...requestOf({ farmId, entries }));
       return true;
     } catch (error) {
       // It may have arrived: the same entries once more, by their ids, double nothing.
@@ -76,11 +76,10 @@ export async function sendOrQueue(farmId: string, entries: readonly Entry[], wha
 /** True while something of this farm waits that nobody refused: what is made now goes out behind it. */
 export const waits = (farmId: string): boolean => state.waiting.some((item) => item.farmId === farmId && item.refused === undefined);
 
-/** A void with the entry made again goes by its own door: the book looks whether somebody else was faster. */
-function requestOf({ farmId, entries, beside }: Waiting): [path: string, body: object] {
+function requestOf({ farmId, entries, beside }: Pick<Waiting, 'farmId' | 'entries' | 'beside'>): [path: string, body: object] {
   if (beside) return [`/farms/${farmId}/${beside.path}`, beside.body];
-  const [first, second] = entries;
-  return isCorrection(entries) ? [`/farms/${farmId}/corrections`, { void: first, entry: second }] : [`/farms/${farmId}/entries`, { entries }];
+  const { path, body } = requestFor(farmId, entries);
+  return [path, body];
 }
 
 /**

@@ -246,8 +246,9 @@ function asItWas(entry: Entry, draft: Draft, timeZone: string): Entry {
   const shown = draftOf(was, () => '', timeZone);
   const same = (...fields: readonly DraftField[]): boolean => fields.every((field) => draft[field] === shown[field]);
   const kept: Record<string, unknown> = same('time', 'secondHour') ? { at: was.at } : {};
+  const old = was as unknown as Readonly<Record<string, unknown>>;
   const take = (...names: readonly string[]): void => {
-    for (const name of names) if ((was as unknown as Record<string, unknown>)[name] !== undefined) kept[name] = (was as unknown as Record<string, unknown>)[name];
+    for (const name of names) if (old[name] !== undefined) kept[name] = old[name];
   };
   if (entry.type === was.type) {
     if (draft.amount !== 'gross' && same('amount', 'unit', 'weight')) take('wetKg');

@@ -98,7 +98,7 @@ export function RecordProvider({ children }: { children: ReactNode }) {
 }
 
 export type { Draft, RecordKind };
-export { draftOf, KINDS } from './draft';
+export { draftOf, emptyDraft, KINDS, readDraft } from './draft';
 
 export { deviceName } from './send';
 

@@ -1,7 +1,7 @@
 import type { Entry } from '@fanega/core';
 import { ulid } from 'ulid';
 import { ApiError, get, post } from '../data/api';
-import { MADE_AGAIN } from '../outbox/correction';
+import { MADE_AGAIN, requestFor } from '../outbox/correction';
 import type { Draft } from './draft';
 
 const DEVICE = 'fanega.device';
@@ -24,11 +24,11 @@ interface Request {
   readonly body: object;
 }
 
-const appending = (farmId: string, entry: Entry): Request => ({ path: `/farms/${farmId}/entries`, body: { entries: [stamped(entry)] } });
+const appending = (farmId: string, entry: Entry): Request => requestFor(farmId, [stamped(entry)]);
 
 function correcting(farmId: string, entry: Entry, replaces: string, voidId: string, now: number): Request {
   const undone: Entry = { type: 'void', id: voidId, at: new Date(now).toISOString(), voids: replaces, note: MADE_AGAIN };
-  return { path: `/farms/${farmId}/corrections`, body: { void: stamped(undone), entry: stamped(entry) } };
+  return requestFor(farmId, [stamped(undone), stamped(entry)]);
 }
 
 const first = (farmId: string, draft: Draft, entry: Entry, now: number): Request =>

@@ -1,6 +1,6 @@
 import { chainAhead, RangeRefusal } from '@fanega/core';
+import { useMemo } from 'react';
 import { type Farm, useFields, useHaul, useNotebook } from '../data/farm';
-import { useTicking } from '../ui/use-ticking';
 import { BECAUSE, chainNow, likelyTo, trucksNow, USUAL_LINE_MIN } from './chain-facts';
 import { minuteText, NO_HAUL, spanText } from './haul-facts';
 import { clock } from './time';
@@ -13,27 +13,30 @@ export function ChainLine({ farm, className = '' }: { farm: Farm; className?: st
   const notebook = useNotebook().data;
   const haul = useHaul().data;
   const rows = useFields().data;
-  if (!notebook || !haul || !rows) return null;
-  try {
-    const built = chainNow(farm, notebook, haul, rows, notebook.haul?.sheet ?? NO_HAUL, { to: likelyTo(farm), lineMin: USUAL_LINE_MIN });
-    const stands = built && chainAhead(built.chain).combineStands;
-    if (!stands || stands.at > built.chain.now + SOON_MIN) return null;
-    return (
-      <p className={className}>
-        <b>■ {minuteText(Math.floor(stands.at))} a combine stands</b>: {BECAUSE[stands.because]}
-      </p>
-    );
-  } catch (error) {
-    if (error instanceof RangeRefusal) return null;
-    throw error;
-  }
+  // A look down the chain is hundreds of steps for each lever: not with every tick of a clock or figure of a scale.
+  const stands = useMemo(() => {
+    if (!notebook || !haul || !rows) return null;
+    try {
+      const built = chainNow(farm, notebook, haul, rows, notebook.haul?.sheet ?? NO_HAUL, { to: likelyTo(farm), lineMin: USUAL_LINE_MIN });
+      const found = built && chainAhead(built.chain).combineStands;
+      return found && found.at <= built.chain.now + SOON_MIN ? found : null;
+    } catch (error) {
+      if (error instanceof RangeRefusal) return null;
+      throw error;
+    }
+  }, [farm, notebook, haul, rows]);
+  if (!stands) return null;
+  return (
+    <p className={className}>
+      <b>■ {minuteText(Math.floor(stands.at))} a combine stands</b>: {BECAUSE[stands.because]}
+    </p>
+  );
 }
 
 /** By when this truck must leave to be in line at its buyer's closing, for the one who drives it; nothing while it is empty or nobody knows an hour. */
 export function LeaveBy({ farm, truckId, className = '' }: { farm: Farm; truckId: string; className?: string }) {
   const notebook = useNotebook().data;
   const haul = useHaul().data;
-  useTicking();
   if (!notebook || !haul) return null;
   const crop = farm.cropOf(farm.held(truckId).lots);
   const truck = crop === undefined ? undefined : trucksNow(farm, notebook, haul, notebook.haul?.sheet ?? NO_HAUL, crop).find((one) => one.id === truckId);

@@ -1,9 +1,12 @@
 import type { DeviceInfo, Notebook, TapeLine } from '@fanega/contract';
-import { type CabAction, type FlowMoment, type HolderNow, type LoadBefore, type TankByFlow, tankByFlow } from '@fanega/core';
+import { type CabAction, type Entry, type FlowMoment, type HolderNow, type LoadBefore, type TankByFlow, tankByFlow } from '@fanega/core';
 import type { Farm } from '../../data/farm';
 import { scaleSheet } from '../../data/live';
 import { formatBushels, formatMoisture } from '../../widgets/quantity';
 import { calendarDay } from '../../widgets/time';
+
+/** What is recorded here: the id, the time, the device and the name are put on it when it is. */
+export type Unstamped = Record<string, unknown> & { readonly type: Entry['type'] };
 
 /** Vessels as the likely next load is worked out from them. */
 export function holdersOf(farm: Farm): HolderNow[] {

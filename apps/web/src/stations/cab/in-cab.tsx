@@ -27,7 +27,7 @@ import { QueueBar } from '../../widgets/queue-bar';
 import { ReportDelay } from '../../widgets/report-delay';
 import { ShareList } from '../../widgets/share-list';
 import { clock, day } from '../../widgets/time';
-import { byDisplay, deviceAt, holdersOf, lastDumpMs, lately, sleptThrough, undoable, words } from './cab-facts';
+import { byDisplay, deviceAt, holdersOf, lastDumpMs, lately, sleptThrough, type Unstamped, undoable, words } from './cab-facts';
 import { type CutEntry, CutPad, type NewRows } from './cut-pad';
 import { JustRecorded } from './just-recorded';
 import { LiveDisplay } from './live-display';
@@ -40,8 +40,6 @@ export interface Who {
   readonly name: string;
   readonly placeId: string;
 }
-
-type Unstamped = Record<string, unknown> & { readonly type: Entry['type'] };
 
 /** A load of the size that a tank usually is, where nobody cut anything yet. */
 const USUAL_BU = 200;
@@ -347,7 +345,7 @@ export function InCab({ farm, who, me, offline, onLeave }: { farm: Farm; who: Wh
           onClose={() => setTicketAt(null)}
           onRecord={(entry) => {
             setTicketAt(null);
-            void record({ type: 'move', ...entry }, `${me.name} → ${farm.placeName(entry.to)}`);
+            void record(entry, `${me.name} → ${farm.placeName(ticketAt)}`);
           }}
         />
       )}

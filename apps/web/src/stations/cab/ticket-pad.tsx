@@ -1,26 +1,16 @@
 import type { Notebook, PlaceInfo } from '@fanega/contract';
 import { useState } from 'react';
+import { ulid } from 'ulid';
 import type { Farm } from '../../data/farm';
+import { emptyDraft, readDraft } from '../../record';
 import { Button, TextBox } from '../../ui';
 import { typed } from '../../widgets/number-pad';
-import { formatBushels, formatPounds, readMoisture, readWeight } from '../../widgets/quantity';
-import { usualTare } from './cab-facts';
+import { formatBushels, formatPounds, readWeight } from '../../widgets/quantity';
+import { type Unstamped, usualTare } from './cab-facts';
 import { PadSheet } from './pad-sheet';
 
 type Box = 'gross' | 'tare' | 'moisture' | 'ticket';
 const NAMES: Readonly<Record<Box, string>> = { gross: 'the gross', tare: 'the tare', moisture: 'the moisture', ticket: 'the ticket’s number' };
-
-export interface TicketEntry {
-  readonly from: string;
-  readonly to: string;
-  readonly emptied?: true;
-  readonly method?: 'ticket';
-  readonly grossKg?: number;
-  readonly tareKg?: number;
-  readonly wetKg?: number;
-  readonly moisture?: number;
-  readonly ticket?: string;
-}
 
 /** What the buyer's ticket says, on a pad; or that it comes later, and the truck is empty all the same. */
 export function TicketPad({
@@ -36,7 +26,7 @@ export function TicketPad({
   me: PlaceInfo;
   buyerId: string;
   onClose: () => void;
-  onRecord: (entry: TicketEntry) => void;
+  onRecord: (entry: Unstamped) => void;
 }) {
   const held = farm.held(me.id);
   const kgPerBu = farm.kgPerBu(farm.cropOf(held.lots));
@@ -54,25 +44,10 @@ export function TicketPad({
   const empty = readWeight(texts.tare, 'lb', kgPerBu);
   const net = gross.kg === undefined || empty.kg === undefined ? null : gross.kg - empty.kg;
   const save = (): void => {
-    const moisture = readMoisture(texts.moisture);
-    const errors: Partial<Record<Box, string>> = {
-      ...(gross.kg === undefined ? { gross: gross.error ?? 'Gross is missing' } : {}),
-      ...(empty.kg === undefined ? { tare: empty.error ?? 'Tare is missing' } : net !== null && net <= 0 ? { tare: 'Tare is not less than gross' } : {}),
-      ...(moisture.error ? { moisture: moisture.error } : {}),
-    };
+    const draft = emptyDraft(ulid, { kind: 'move', from: me.id, to: buyerId, amount: 'gross', emptied: true, ...texts });
+    const { entry, errors } = readDraft(draft, farm, farm.clock());
     setWrong(errors);
-    if (Object.keys(errors).length > 0 || net === null) return;
-    onRecord({
-      from: me.id,
-      to: buyerId,
-      emptied: true,
-      method: 'ticket',
-      grossKg: gross.kg,
-      tareKg: empty.kg,
-      wetKg: net,
-      ...(moisture.value === undefined ? {} : { moisture: moisture.value }),
-      ...(texts.ticket.trim() === '' ? {} : { ticket: texts.ticket.trim() }),
-    });
+    if (entry) onRecord({ ...entry });
   };
   const field = (key: Box, label: string, unit?: string) => (
     <TextBox
@@ -94,7 +69,7 @@ export function TicketPad({
       title={`Ticket at ${farm.placeName(buyerId)}`}
       onKey={(key) => put(box, typed(texts[box], key, fresh))}
       below={
-        <Button className="w-full" onClick={() => onRecord({ from: me.id, to: buyerId })}>
+        <Button className="w-full" onClick={() => onRecord({ type: 'move', from: me.id, to: buyerId })}>
           Dumped, the ticket comes later
         </Button>
       }

@@ -4,13 +4,12 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { put } from '../../data/api';
 import { type Farm, useRefreshFarm } from '../../data/farm';
-import { windowFor } from '../../data/field-facts';
 import { useSend } from '../../data/use-send';
 import { Button, Problem, SelectBox, TextBox } from '../../ui';
 import { useTicking } from '../../ui/use-ticking';
 import { formatBushels, parseNumber } from '../../widgets/quantity';
 import { calendarDay, toWallTime } from '../../widgets/time';
-import { cropCut } from '../../widgets/chain-facts';
+import { closesAt, cropCut } from '../../widgets/chain-facts';
 import { bushelsPerHour, minuteText, NO_HAUL, readMinute, spanText } from '../../widgets/haul-facts';
 
 interface Text {
@@ -66,8 +65,8 @@ export function LastLoadPage({ farm, notebook, rows, weather }: { farm: Farm; no
   const wall = (ms: number): string => toWallTime(ms, timeZone).slice(11);
   const [buyerId, setBuyerId] = useState(buyers[0]?.id ?? '');
   const closing = (id: string): string => {
-    const closes = (windowFor(notebook, crop, id) ?? windowFor(notebook, crop, null))?.sheet.closesAt;
-    return closes === undefined ? '' : minuteText(Math.min(1439, closes * 60));
+    const hours = closesAt(farm, notebook, crop, id);
+    return hours === null ? '' : minuteText(Math.min(1439, hours.closes));
   };
   // What nobody typed goes on with the clock and with the book.
   useTicking();
