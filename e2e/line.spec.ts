@@ -44,7 +44,7 @@ class Line {
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: 'allow' });
 
 test('on a line that hangs, the program opens with what it last knew, and a load goes out once when the line is back', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   const farm = await ownFarm(page);
   const { lotId } = await addField(farm, 'One Bar Eighty', 'OB', 60);
   const cart = await addPlace(farm, 'Cart 14', 'cart', 1100);

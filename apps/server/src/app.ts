@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import { existsSync } from 'node:fs';
+import type { Server } from 'node:http';
 import path from 'node:path';
 import { MOST_PHOTO_BYTES } from '@fanega/contract';
 import type { INestApplication } from '@nestjs/common';
@@ -16,6 +17,8 @@ import { AppModule } from './app.module.js';
 import type { Config } from './platform/config.js';
 import { validation } from './platform/validation.js';
 
+const KEEP_ALIVE_MS = 75_000;
+
 /** The whole server, ready to listen. */
 export async function createApp(config: Config): Promise<INestApplication> {
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
@@ -23,6 +26,8 @@ export async function createApp(config: Config): Promise<INestApplication> {
     abortOnError: false,
     ...(config.tls ? { httpsOptions: config.tls } : {}),
   });
+  // Longer than a browser or a proxy keeps an idle connection: who closes first would cut off a request that is just being sent.
+  (app.getHttpServer() as Server).keepAliveTimeout = KEEP_ALIVE_MS;
   app.useLogger(app.get(Logger));
   app.flushLogs();
   app.setGlobalPrefix('api');
