@@ -1,23 +1,28 @@
-// The import rules of the design: each layer and each folder of the core may import only downwards.
+// The import rules of the house (docs/architecture.md): each layer, each folder of the core and each station may import only downwards.
 const core = 'packages/core/src';
-/** A folder of the core may import itself and these. */
+const SHARED = ['kernel', 'units', 'crops', 'grain', 'ledger', 'records'];
+const STATIONS = ['fields', 'cut', 'haul', 'dry', 'store', 'sell', 'trace', 'shed', 'today', 'cab'];
+/** What a folder of the core may import beside itself. Between stations: only where the way of the grain leads there. */
 const CORE = {
   kernel: [],
   units: ['kernel'],
   crops: ['kernel', 'units'],
-  moisture: ['kernel', 'units', 'crops'],
-  air: ['kernel', 'units', 'crops', 'moisture'],
-  airflow: ['kernel', 'units', 'crops', 'moisture', 'air'],
-  keeping: ['kernel', 'units', 'crops', 'moisture', 'air'],
-  ledger: ['kernel', 'units', 'crops', 'moisture', 'air'],
-  harvest: ['kernel', 'units', 'crops', 'moisture', 'air', 'airflow', 'keeping'],
-  drying: ['kernel', 'units', 'crops', 'moisture', 'air', 'airflow', 'keeping'],
-  storage: ['kernel', 'units', 'crops', 'moisture', 'air', 'airflow', 'keeping'],
-  selling: ['kernel', 'units', 'crops', 'moisture', 'air', 'airflow', 'keeping'],
-  shed: ['kernel', 'units', 'crops'],
-  trace: ['kernel', 'units', 'crops', 'moisture', 'air', 'ledger'],
-  hauling: ['kernel', 'units', 'crops', 'moisture', 'air', 'airflow', 'keeping', 'harvest', 'drying', 'storage'],
+  grain: ['kernel', 'units', 'crops'],
+  ledger: ['kernel', 'units', 'crops', 'grain'],
+  records: ['kernel', 'units', 'crops', 'grain', 'ledger'],
+  cut: SHARED,
+  dry: SHARED,
+  store: SHARED,
+  sell: SHARED,
+  shed: SHARED,
+  trace: [...SHARED, 'fields'],
+  fields: [...SHARED, 'cut', 'dry', 'sell'],
+  haul: [...SHARED, 'fields', 'cut', 'dry', 'store', 'sell'],
+  today: [...SHARED, ...STATIONS],
+  cab: [...SHARED, ...STATIONS],
 };
+/** Simulations: none of them may move grain, so none imports the ledger. */
+const SIMULATIONS = `^${core}/(dry/in-bin|haul/(day|agenda|hauling-day|trucks-worth|chain|queue)|fields/(bean-day|drydown|field-forecast)|sell/allocation)\\.ts$`;
 const folders = Object.entries(CORE).map(([folder, below]) => ({
   name: `core-${folder}`,
   comment: `${folder} imports only ${below.join(', ') || 'nothing'}`,
@@ -25,31 +30,83 @@ const folders = Object.entries(CORE).map(([folder, below]) => ({
   from: { path: `^${core}/${folder}/` },
   to: { path: `^${core}/`, pathNot: `^${core}/(${[folder, ...below].join('|')})/` },
 }));
-const rule = (name, from, to, extra = {}) => ({ name, severity: 'error', from: { path: from }, to: { ...to }, ...extra });
+const rule = (name, from, to, extra = {}) => ({
+  name,
+  severity: 'error',
+  from: { path: from },
+  to: { ...to },
+  ...extra,
+});
+/** Folders that must not lead back to each other: a circle of folders is a circle even where no file closes it. */
+const noWayBack = (name, folder, others) => rule(name, folder, { path: others });
 
 module.exports = {
   forbidden: [
     ...folders,
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },
-    rule('core-is-pure', `^${core}/`, { path: '^(apps|demo|e2e|packages/contract|packages/core/dist)/|node_modules/|^(fs|path|crypto|node:)' }),
-    rule('solver-knows-the-core-only', '^packages/core/solver/', { path: '^(apps|demo|e2e|packages/contract)/|node_modules/', pathNot: 'node_modules/highs/' }),
+    {
+      name: 'no-circles-of-folders',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^(packages|apps|demo)/' },
+      to: { circular: true, path: '^(packages|apps|demo)/' },
+    },
+    rule('core-is-pure', `^${core}/`, {
+      path: '^(apps|demo|e2e|packages/contract|packages/core/dist)/|node_modules/|^(fs|path|crypto|node:)',
+    }),
+    rule('no-simulation-imports-the-ledger', SIMULATIONS, { path: `^${core}/ledger/` }),
+    rule('solver-knows-the-core-only', '^packages/core/solver/', {
+      path: '^(apps|demo|e2e|packages/contract)/|node_modules/',
+      pathNot: 'node_modules/highs/',
+    }),
     rule('contract-imports-core-only', '^packages/contract/', { path: '^(apps|demo|e2e)/' }),
     rule('devices-import-core-and-contract', '^apps/devices/', { path: '^(apps/(web|server)|demo|e2e)/' }),
     rule('server-not-web', '^apps/server/', { path: '^(apps/web|e2e)/' }),
     rule('web-not-server', '^apps/web/', { path: '^(apps/server|demo|e2e)/' }),
     rule('demo-imports-core-and-contract', '^demo/', { path: '^(apps|e2e)/' }),
-    rule('ui-knows-nothing-of-ours', '^apps/web/src/ui/', { path: '^(apps/web/src|packages|node_modules/@fanega)/', pathNot: '^apps/web/src/ui/' }),
-    { name: 'a-station-no-other', severity: 'error', from: { path: '^apps/web/src/stations/([^/]+)/' }, to: { path: '^apps/web/src/stations/', pathNot: '^apps/web/src/stations/$1/' } },
-    rule('widgets-below-stations', '^apps/web/src/widgets/', { path: '^apps/web/src/(stations|app)/' }),
-    rule('data-below-all', '^apps/web/src/data/', { path: '^apps/web/src/(stations|app|widgets|record|ui)/' }),
-    rule('outbox-knows-the-api-only', '^apps/web/src/outbox/', { path: '^apps/web/src/', pathNot: '^apps/web/src/(outbox/|data/api)' }),
-    { name: 'a-feature-by-its-index', severity: 'error', from: { path: '^apps/server/src/features/([^/]+)/' }, to: { path: '^apps/server/src/features/', pathNot: ['^apps/server/src/features/$1/', '/index\\.ts$'] } },
+    rule('ui-knows-nothing-of-ours', '^apps/web/src/ui/', {
+      path: '^(apps/web/src|packages|node_modules/@fanega)/',
+      // How a plain number is said is nothing of the trade.
+      pathNot: '^apps/web/src/(ui/|quantity/number)',
+    }),
+    rule('quantity-knows-the-cores-units', '^apps/web/src/quantity/', {
+      path: '^apps/web/src/',
+      pathNot: '^apps/web/src/quantity/',
+    }),
+    {
+      name: 'a-station-no-other',
+      severity: 'error',
+      from: { path: '^apps/web/src/stations/([^/]+)/' },
+      to: { path: '^apps/web/src/stations/', pathNot: '^apps/web/src/stations/$1/' },
+    },
+    noWayBack('widgets-below-stations', '^apps/web/src/widgets/', '^apps/web/src/(stations|app)/'),
+    noWayBack('data-below-all', '^apps/web/src/data/', '^apps/web/src/(stations|app|widgets|ui)/'),
+    {
+      name: 'a-feature-by-its-index',
+      severity: 'error',
+      from: { path: '^apps/server/src/features/([^/]+)/' },
+      to: { path: '^apps/server/src/features/', pathNot: ['^apps/server/src/features/$1/', '/index\\.ts$'] },
+    },
+    {
+      name: 'typeorm-in-repositories',
+      comment: 'entities, repositories, migrations and the platform know the tables; services and controllers do not',
+      severity: 'error',
+      from: {
+        path: '^apps/server/src/features/',
+        pathNot: '\\.(entity|repository)\\.ts$',
+      },
+      to: { path: '(^|/)node_modules/typeorm/' },
+    },
     rule('platform-below-features', '^apps/server/src/platform/', { path: '^apps/server/src/features/' }),
   ],
   options: {
     doNotFollow: { path: 'node_modules|dist' },
     exclude: { path: '\\.spec\\.tsx?$' },
     tsPreCompilationDeps: true,
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.d.ts'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types', 'default'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs', '.d.ts'],
+    },
   },
 };

@@ -6,9 +6,30 @@ const oxc = { decorator: { legacy: true, emitDecoratorMetadata: true } };
 export default defineConfig({
   test: {
     projects: [
-      { oxc, test: { name: 'unit', include: ['packages/**/*.spec.ts', 'demo/**/*.spec.ts', 'apps/web/src/**/*.spec.ts', 'apps/devices/src/**/*.spec.ts'], testTimeout: 60_000 } },
+      {
+        oxc,
+        test: {
+          name: 'unit',
+          include: [
+            'packages/**/*.spec.ts',
+            'demo/**/*.spec.ts',
+            'apps/web/src/**/*.spec.ts',
+            'apps/devices/src/**/*.spec.ts',
+          ],
+          testTimeout: 60_000,
+        },
+      },
       { test: { name: 'start', include: ['scripts/**/*.spec.ts'], testTimeout: 150_000, fileParallelism: false } },
-      { oxc, test: { name: 'server', include: ['apps/server/**/*.spec.ts'], testTimeout: 60_000, hookTimeout: 120_000, fileParallelism: false } },
+      {
+        oxc,
+        test: {
+          name: 'server',
+          include: ['apps/server/**/*.spec.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+        },
+      },
     ],
   },
 });

@@ -1,7 +1,8 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
-import { addField, addPlace, OWN, type OwnFarm, ownFarm } from './own-farm';
+import { addField, addPlace, OWN, ownFarm, type OwnFarm, records, setUp, takeBack } from './own-farm';
 import { onWire } from './stand-in';
+import { minuteOf } from './pages';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
@@ -29,9 +30,12 @@ interface Line {
   };
   voided: boolean;
 }
-const now = (farm: OwnFarm) =>
-  farm.get<{ now: number; positions: Record<string, Position>; lots: { id: string; fieldName: string; shares: object[] }[]; balance: { balances: boolean } }>('now');
-const bushels = async (farm: OwnFarm, place: string): Promise<number> => Math.round(((await now(farm)).positions[place]?.wetKg ?? 0) / BU);
+const now = async (farm: OwnFarm) => ({
+  ...(await farm.get<{ lots: { id: string; fieldName: string; shares: object[] }[] }>('header')),
+  ...(await farm.get<{ now: number; positions: Record<string, Position>; balance: { balances: boolean } }>('now')),
+});
+const bushels = async (farm: OwnFarm, place: string): Promise<number> =>
+  Math.round(((await now(farm)).positions[place]?.wetKg ?? 0) / BU);
 const lines = (farm: OwnFarm): Promise<Line[]> => farm.get<Line[]>('entries?limit=500');
 
 async function intoCab(page: Page, name: string, machine: string): Promise<void> {
@@ -63,25 +67,32 @@ const cut = (lot: string, to: string, bu: number, moisture = 0.17, minutesAgo = 
   method: 'cartScale',
 });
 
-test('what is not the usual load has a way of its own, three taps and a figure, and the book stays right', async ({ page }) => {
+test('what is not the usual load has a way of its own, three taps and a figure, and the book stays right', async ({
+  page,
+}) => {
   test.setTimeout(180_000);
   const farm = await ownFarm(page);
   const { lotId } = await addField(farm, 'Ibis Bend', 'IB', 60);
   const { lotId: second } = await addField(farm, 'Otter Bank', 'OB', 40);
   const truck = await addPlace(farm, 'Truck 31', 'truck', 960);
   const cart = await addPlace(farm, 'Cart 31', 'cart', 1100);
-  const [binA, binB] = [await addPlace(farm, 'Bin 31 north', 'bin', 5000), await addPlace(farm, 'Bin 31 south', 'bin', 5000)];
+  const [binA, binB] = [
+    await addPlace(farm, 'Bin 31 north', 'bin', 5000),
+    await addPlace(farm, 'Bin 31 south', 'bin', 5000),
+  ];
   await addPlace(farm, 'Ferry Elevator', 'buyer');
   await farm.post('entries', { entries: [cut(lotId, truck, 500), cut(lotId, cart, 700, 0.172, 20)] });
   await intoCab(page, 'Iwona', 'Truck 31');
   const inIt = page.getByRole('region', { name: 'In it now' });
   await expect(inIt).toContainText('500');
   // Every target is a glove's, also in the sheets that are opened from here.
-  for (const button of await page.getByRole('button').all()) if (await button.isVisible()) expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(64);
+  for (const button of await page.getByRole('button').all())
+    if (await button.isVisible()) expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(64);
 
   // Begun here, filled up from the cart elsewhere.
   let sheet = await ways(page, 'Filled up elsewhere');
-  for (const target of await sheet.getByRole('button').all()) expect((await target.boundingBox())!.height).toBeGreaterThanOrEqual(64);
+  for (const target of await sheet.getByRole('button').all())
+    expect((await target.boundingBox())!.height).toBeGreaterThanOrEqual(64);
   await sheet.getByLabel('From').selectOption(cart);
   await expect(sheet.getByLabel('How much')).toHaveValue('460');
   await sheet.getByRole('button', { name: 'Record it' }).tap();
@@ -131,7 +142,8 @@ test('what is not the usual load has a way of its own, three taps and a figure, 
   sheet = await ways(page, 'To another buyer');
   await sheet.getByRole('button', { name: 'Ferry Elevator' }).tap();
   const ticket = page.getByRole('dialog', { name: 'Ticket at Ferry Elevator' });
-  for (const target of await ticket.getByRole('button').all()) expect((await target.boundingBox())!.height).toBeGreaterThanOrEqual(64);
+  for (const target of await ticket.getByRole('button').all())
+    expect((await target.boundingBox())!.height).toBeGreaterThanOrEqual(64);
   await press(ticket, '32700');
   await ticket.getByLabel('Tare').focus();
   await press(ticket, '52700');
@@ -144,7 +156,9 @@ test('what is not the usual load has a way of its own, three taps and a figure, 
   await press(ticket, '311');
   await ticket.getByRole('button', { name: 'Record it' }).tap();
   await expect(inIt).toContainText('empty');
-  await expect.poll(async () => (await lines(farm)).find(({ entry }) => entry.ticket === '311')?.entry).toMatchObject({ by: 'Iwona', method: 'ticket', emptied: true });
+  await expect
+    .poll(async () => (await lines(farm)).find(({ entry }) => entry.ticket === '311')?.entry)
+    .toMatchObject({ by: 'Iwona', method: 'ticket', emptied: true });
   // The slip is undone here like any other; then the truck is dumped and the ticket comes later.
   await page.getByRole('region', { name: 'Just recorded' }).getByRole('button', { name: 'Undo' }).first().tap();
   await expect(inIt).toContainText('100');
@@ -154,15 +168,25 @@ test('what is not the usual load has a way of its own, three taps and a figure, 
   await expect(ticket.getByLabel('Tare')).toHaveValue('');
   await ticket.getByRole('button', { name: 'Dumped, the ticket comes later' }).tap();
   await expect(inIt).toContainText('empty');
-  await expect.poll(async () => (await farm.get<{ unticketed: { truck: string }[] }>('haul')).unticketed.filter((one) => one.truck === truck).length).toBe(1);
+  await expect
+    .poll(
+      async () =>
+        (await farm.get<{ unticketed: { truck: string }[] }>('haul')).unticketed.filter((one) => one.truck === truck)
+          .length,
+    )
+    .toBe(1);
   const book = await now(farm);
   expect(book.balance.balances).toBe(true);
   // Neither bushel came from nowhere: what was cut lies, was spilled or was sold.
-  const mine = (await lines(farm)).filter(({ entry, voided }) => !voided && (entry.by === 'Iwona' || entry.by === 'Marlo'));
+  const mine = (await lines(farm)).filter(
+    ({ entry, voided }) => !voided && (entry.by === 'Iwona' || entry.by === 'Marlo'),
+  );
   expect(mine.filter(({ entry }) => entry.type === 'loss').map(({ entry }) => [Math.round(entry.wetKg! / BU), entry.note ?? ''])).toEqual([[8, ''], [12, 'Truck 31 ran over']]); // prettier-ignore
 });
 
-test('another field is begun: once it is asked what is still in tank, cart and trucks, and the mix is kept', async ({ page }) => {
+test('another field is begun: once it is asked what is still in tank, cart and trucks, and the mix is kept', async ({
+  page,
+}) => {
   const farm = await ownFarm(page);
   const { lotId } = await addField(farm, 'Sedge Point', 'SP', 50);
   const { lotId: next } = await addField(farm, 'Sedge Long', 'SL', 50);
@@ -182,7 +206,11 @@ test('another field is begun: once it is asked what is still in tank, cart and t
   await expect(sheet).toContainText('Were tank, cart and trucks emptied?');
   await expect(sheet.getByRole('listitem').filter({ hasText: 'Cart 32' })).toContainText('150 bu of Sedge Point');
   // It was emptied, and the book does not know yet: said here, recorded, and the dump waits meanwhile.
-  await sheet.getByRole('listitem').filter({ hasText: 'Cart 32' }).getByRole('button', { name: 'It was emptied …' }).tap();
+  await sheet
+    .getByRole('listitem')
+    .filter({ hasText: 'Cart 32' })
+    .getByRole('button', { name: 'It was emptied …' })
+    .tap();
   const record = page.getByRole('dialog').filter({ has: page.getByLabel('To', { exact: true }) });
   await record.getByLabel('To', { exact: true }).selectOption(bin);
   await record.getByRole('button', { name: 'Record it' }).tap();
@@ -194,33 +222,37 @@ test('another field is begun: once it is asked what is still in tank, cart and t
   // Asked once: the next dump of the same field goes straight in.
   await dump('190');
   await expect(page.getByRole('region', { name: 'In it now' })).toContainText('400');
-  const notes = (await farm.get<{ notes: { kind: string; body: { lotId?: string } }[] }>('notebook')).notes;
-  expect(notes.filter((note) => note.kind === 'emptied' && note.body.lotId === next).length).toBe(1);
+  expect((await records(farm, 'fieldChange')).filter((change) => change.lotId === next).length).toBe(1);
 });
 
-test('a neighbor’s rows out of reach of a tower: his from the first load, split at delivery, never the farm’s own; a reading and a delay wait too', async ({ page, context }) => {
+test('a neighbor’s rows out of reach of a tower: his from the first load, split at delivery, never the farm’s own; a reading and a delay wait too', async ({
+  page,
+  context,
+}) => {
   test.setTimeout(180_000);
   const farm = await ownFarm(page);
   const { lotId, fieldId } = await addField(farm, 'Home Forty', 'HF', 40);
   const cart = await addPlace(farm, 'Cart 33', 'cart', 1100);
   const truck = await addPlace(farm, 'Truck 33', 'truck', 1100);
   const mill = await addPlace(farm, 'Teal Mill', 'buyer');
-  await farm.put(`lots/${lotId}/shares`, {
-    shares: [
-      { owner: 'Kestrel Levee Farms', part: 0.75 },
-      { owner: 'Vance heirs', part: 0.25 },
-    ],
-  });
+  const shares = [
+    { owner: 'Kestrel Levee Farms', part: 0.75 },
+    { owner: 'Vance heirs', part: 0.25 },
+  ];
+  await farm.post('revisions', { id: ulid(), reason: 'the lease', change: { what: 'shares', lot: lotId, shares } });
   await farm.post('entries', { entries: [cut(lotId, cart, 400, 0.17, 2)] });
   await intoCab(page, 'Marlo', 'Cart 33');
   await expect(page.getByText('Vance heirs 100 bu')).toBeVisible();
   let line = false;
-  const cable = (route: Parameters<Parameters<typeof context.route>[1]>[0]) => (route.request().method() === 'POST' && !line ? route.abort('connectionfailed') : route.continue());
-  for (const path of ['**/entries', '**/neighbor-rows', '**/readings', '**/notes/*']) await context.route(path, cable);
+  const cable = (route: Parameters<Parameters<typeof context.route>[1]>[0]) =>
+    route.request().method() === 'POST' && !line ? route.abort('connectionfailed') : route.continue();
+  for (const path of ['**/entries', '**/neighbor-rows', '**/fields/reading', '**/haul/delay'])
+    await context.route(path, cable);
   const sheet = await ways(page, 'Neighbor’s rows');
   // Other tests' neighbors are known by now: this one is somebody else.
   const known = sheet.getByLabel('Whose rows', { exact: true });
-  if ((await known.count()) > 0 && (await known.evaluate((element) => element.tagName)) === 'SELECT') await known.selectOption('somebody');
+  if ((await known.count()) > 0 && (await known.evaluate((element) => element.tagName)) === 'SELECT')
+    await known.selectOption('somebody');
   await press(sheet, '120');
   await sheet.getByRole('button', { name: 'Record it' }).tap();
   await expect(sheet.getByText('Whose rows? A name or a word will do')).toBeVisible();
@@ -228,7 +260,9 @@ test('a neighbor’s rows out of reach of a tower: his from the first load, spli
   await sheet.getByRole('button', { name: 'Record it' }).tap();
   await expect(page.getByRole('region', { name: 'In it now' })).toContainText('520');
   await expect(page.getByText('Old Dorsey 120 bu')).toBeVisible();
-  await expect(page.getByRole('table', { name: 'Shares by field' }).getByRole('row').filter({ hasText: 'Old Dorsey’s rows' })).toContainText('23.1 %');
+  await expect(
+    page.getByRole('table', { name: 'Shares by field' }).getByRole('row').filter({ hasText: 'Old Dorsey’s rows' }),
+  ).toContainText('23.1 %');
   // A reading and a delay, at the same place, without a signal either.
   const reading = await ways(page, 'Moisture reading');
   await reading.getByLabel('Field', { exact: true }).selectOption(fieldId);
@@ -236,7 +270,7 @@ test('a neighbor’s rows out of reach of a tower: his from the first load, spli
   await reading.getByRole('button', { name: 'Keep the reading' }).tap();
   const late = await ways(page, 'Report a delay');
   await late.getByLabel('For how long, from now').fill('45');
-  await late.getByRole('button', { name: 'Plan the day anew' }).tap();
+  await late.getByRole('button', { name: 'Plan the day again' }).tap();
   await expect(page.getByRole('button', { name: 'Entries that wait' })).toContainText('4 entries wait');
   // The phone is pocketed and opened again: nothing is lost, and whose it is neither.
   await page.reload();
@@ -245,7 +279,7 @@ test('a neighbor’s rows out of reach of a tower: his from the first load, spli
   await page.reload();
   // The delay is the last in the queue.
   await expect
-    .poll(async () => (await farm.get<{ notes: { kind: string; body: { machineId?: string } }[] }>('notebook')).notes.some((note) => note.body.machineId === cart), {
+    .poll(async () => (await records(farm, 'delay')).some(({ machineId }) => machineId === cart), {
       timeout: 60_000,
     })
     .toBe(true);
@@ -254,15 +288,11 @@ test('a neighbor’s rows out of reach of a tower: his from the first load, spli
   const rows = book.lots.filter(({ fieldName }) => fieldName.startsWith('Old Dorsey’s rows'));
   expect(rows.map(({ shares }) => shares)).toEqual([[{ owner: 'Old Dorsey', part: 1 }]]);
   expect(book.positions[cart]!.wetLots[rows[0]!.id]! / BU).toBeCloseTo(120, 6);
-  const readings = await farm.get<{ fieldId: string; moisture: number }[]>(`readings?field=${fieldId}`);
+  const readings = (await records(farm, 'reading')).filter((reading) => reading.fieldId === fieldId);
   expect(readings.map(({ moisture }) => moisture)).toEqual([0.164]);
-  const delays = async () =>
-    (await farm.get<{ notes: { kind: string; body: { id: string; minutes?: number; machineId?: string } }[] }>('notebook')).notes.filter(
-      (note) => note.kind === 'delay' && note.body.machineId === cart,
-    );
-  const [delay] = await delays();
-  expect(delay!.body.minutes).toBe(45);
-  await farm.post(`notes/${delay!.body.id}/void`, {});
+  const [delay] = (await records(farm, 'delay')).filter(({ machineId }) => machineId === cart);
+  expect(delay!.minutes).toBe(45);
+  await takeBack(farm, 'delay', delay!.id);
 
   // Delivered together: the ticket is split by owner, and the farm counts only its own.
   const at = new Date().toISOString();
@@ -289,7 +319,13 @@ test('a neighbor’s rows out of reach of a tower: his from the first load, spli
   const others = page.getByText('of others, split by their shares').locator('..');
   await expect(others).toContainText('Old Dorsey');
   await page.goto(`${OWN}/trace`);
-  await page.getByRole('region', { name: 'Tickets' }).getByRole('row').filter({ hasText: '33-1' }).getByRole('link').first().click();
+  await page
+    .getByRole('region', { name: 'Tickets' })
+    .getByRole('row')
+    .filter({ hasText: '33-1' })
+    .getByRole('link')
+    .first()
+    .click();
   await expect(page.getByText(/own 300 bu/)).toBeVisible();
   await expect(page.getByText('Old Dorsey 120 bu')).toBeVisible();
   await expect(page.getByText('Vance heirs 100 bu')).toBeVisible();
@@ -307,7 +343,19 @@ test('the display counts the tank: one tap dumps what it counted, as wet as it r
   await intoCab(page, 'Petra', 'Combine 34');
   await expect(page.getByText('○ Display 34 is silent.')).toBeVisible();
   // Five minutes of 3,000 bu/h in truth; it reads 3.9 % high at that flow: 260 bu.
-  await display.run('monitor', '--minutes', '5', '--rate', '3000', '--moisture', '18.4', '--speed', '120', '--ago', '5');
+  await display.run(
+    'monitor',
+    '--minutes',
+    '5',
+    '--rate',
+    '3000',
+    '--moisture',
+    '18.4',
+    '--speed',
+    '120',
+    '--ago',
+    '5',
+  );
   const inIt = page.getByRole('region', { name: 'In it now' });
   await expect(inIt).toContainText(/2[56]\d bu/);
   await expect(inIt).toContainText('as the display counts it');
@@ -354,13 +402,7 @@ test('without any news the clock in the cab runs on, and ten minutes are ten min
   await expect.poll(() => bushels(farm, truck)).toBe(3900);
   const last = page.getByRole('region', { name: 'Just recorded' });
   await expect(last.getByRole('button', { name: 'Undo' }).first()).toBeVisible();
-  const shows = async (): Promise<number> => {
-    const [hours, minutes] = /(\d\d):(\d\d)/
-      .exec(await page.getByRole('banner').innerText())!
-      .slice(1)
-      .map(Number);
-    return 60 * hours! + minutes!;
-  };
+  const shows = async (): Promise<number> => minuteOf(await page.getByRole('banner').innerText());
   const before = await shows();
   await context.setOffline(true);
   await page.clock.fastForward('11:00');
@@ -369,7 +411,9 @@ test('without any news the clock in the cab runs on, and ten minutes are ten min
   await context.setOffline(false);
 });
 
-test('a loaded truck is told by when it must leave, and grain that stood overnight is still its field’s', async ({ page }) => {
+test('a loaded truck is told by when it must leave, and grain that stood overnight is still its field’s', async ({
+  page,
+}) => {
   const farm = await ownFarm(page);
   const { lotId } = await addField(farm, 'Heron Gate', 'HG', 50);
   const truck = await addPlace(farm, 'Truck 36', 'truck', 900);
@@ -389,19 +433,29 @@ test('a loaded truck is told by when it must leave, and grain that stood overnig
     shatterPerPoint: 0,
     standingRisk: 0,
   };
-  await farm.put(`sheets/window/corn/${buyer}`, { revision: 0, sheet: window });
+  await setUp(farm, 'cuttingWindow', `corn@${buyer}`, window);
   const ago = (minutes: number): string => new Date(Date.now() - minutes * 60_000).toISOString();
   await farm.post('entries', {
     entries: [
       cut(lotId, truck, 850, 0.15, 120),
-      { id: ulid(), type: 'move', from: truck, to: buyer, emptied: true, wetKg: 850 * BU, method: 'ticket', ticket: '36-1', at: ago(90) },
+      {
+        id: ulid(),
+        type: 'move',
+        from: truck,
+        to: buyer,
+        emptied: true,
+        wetKg: 850 * BU,
+        method: 'ticket',
+        ticket: '36-1',
+        at: ago(90),
+      },
       cut(lotId, truck, 860, 0.15, 1),
       cut(lotId, cart, 300, 0.19, 36 * 60),
     ],
   });
   await intoCab(page, 'Galen', 'Truck 36');
   // Five minutes of road where nobody said more, and the doors close at midnight.
-  await expect(page.getByText(/Leave by 23:55|Too late for today/)).toBeVisible();
+  await expect(page.getByText(/Leave by 11:55 pm|Too late for today/)).toBeVisible();
   await intoCab(page, 'Marlo', 'Cart 36');
   await expect(page.getByText(/Stood overnight since/)).toBeVisible();
   await expect(page.getByText('Heron Gate', { exact: true }).first()).toBeVisible();

@@ -27,14 +27,25 @@ test('the next load is one tap, and a slip is undone by one', async ({ page }) =
   const cart = await addPlace(farm, 'Cart 11', 'cart', 1100);
   await addPlace(farm, 'Truck 11', 'truck', 940);
   await farm.post('entries', {
-    entries: [{ id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 1010 * BU, moisture: 0.168, at: new Date().toISOString(), method: 'cartScale' }],
+    entries: [
+      {
+        id: ulid(),
+        type: 'harvest',
+        lot: lotId,
+        to: cart,
+        wetKg: 1010 * BU,
+        moisture: 0.168,
+        at: new Date().toISOString(),
+        method: 'cartScale',
+      },
+    ],
   });
   await intoCab(page, 'Dell', 'Cart 11');
   const inIt = page.getByRole('region', { name: 'In it now' });
   await expect(inIt).toContainText('1,010');
   await expect(inIt).toContainText('16.8 %');
   await expect(page.getByText('Mudcat Corner', { exact: true })).toBeVisible();
-  const next = page.getByRole('button', { name: 'Cart 11 → Truck 11, 940 bu; 70 stay' });
+  const next = page.getByRole('button', { name: 'Cart 11 → Truck 11, 940 bu; 70 bu stay' });
   expect((await next.boundingBox())!.height).toBeGreaterThanOrEqual(64);
   await next.tap();
   await expect(inIt).toContainText('70');
@@ -42,8 +53,15 @@ test('the next load is one tap, and a slip is undone by one', async ({ page }) =
   await expect.poll(async () => (await lines(farm)).filter(({ entry }) => entry.by === 'Dell').length).toBe(1);
   await undo.first().tap();
   await expect(inIt).toContainText('1,010');
-  await expect.poll(async () => (await lines(farm)).filter(({ entry, voided }) => entry.by === 'Dell' && entry.type === 'move' && voided).length).toBe(1);
-  for (const button of await page.getByRole('main').getByRole('button').all()) expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(64);
+  await expect
+    .poll(
+      async () =>
+        (await lines(farm)).filter(({ entry, voided }) => entry.by === 'Dell' && entry.type === 'move' && voided)
+          .length,
+    )
+    .toBe(1);
+  for (const button of await page.getByRole('main').getByRole('button').all())
+    expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(64);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
 
@@ -52,13 +70,27 @@ test('an entry that the book refuses is kept, explained and corrected', async ({
   const { lotId } = await addField(farm, 'Gar Bend', 'GB', 40);
   const cart = await addPlace(farm, 'Cart 12', 'cart', 1100);
   await farm.post('entries', {
-    entries: [{ id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 300 * BU, moisture: 0.17, at: new Date().toISOString(), method: 'cartScale' }],
+    entries: [
+      {
+        id: ulid(),
+        type: 'harvest',
+        lot: lotId,
+        to: cart,
+        wetKg: 300 * BU,
+        moisture: 0.17,
+        at: new Date().toISOString(),
+        method: 'cartScale',
+      },
+    ],
   });
   await intoCab(page, 'Ruiz', 'Cart 12');
   // The server refuses what it does not like; the queue says why, and the next one goes out all the same.
   await page.route('**/entries', (route) =>
     route.request().method() === 'POST'
-      ? route.fulfill({ status: 422, json: { statusCode: 422, code: 'book_refuses', message: 'this place is not in the book' } })
+      ? route.fulfill({
+          status: 422,
+          json: { statusCode: 422, code: 'book_refuses', message: 'this place is not in the book' },
+        })
       : route.continue(),
   );
   await page.getByRole('button', { name: /^Cut .* into Cart 12/ }).tap();
@@ -70,7 +102,9 @@ test('an entry that the book refuses is kept, explained and corrected', async ({
   await expect(queue).toContainText('1 refused: look');
   await page.unroute('**/entries');
   await queue.tap();
-  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('The book refuses it: this place is not in the book');
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText(
+    'The book refuses it: this place is not in the book',
+  );
   await page.getByRole('button', { name: 'Correct it' }).tap();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByLabel('Weight')).toHaveValue('11984');
@@ -84,10 +118,17 @@ test('an entry that the book refuses is kept, explained and corrected', async ({
   await expect(sheet).toBeHidden();
   await expect(queue).toBeHidden();
   const dumps = async (bushels: number) =>
-    (await lines(farm)).filter(({ entry }) => entry.type === 'harvest' && entry.to === cart && Math.abs(entry.wetKg! - bushels * BU) < 1).length;
+    (await lines(farm)).filter(
+      ({ entry }) => entry.type === 'harvest' && entry.to === cart && Math.abs(entry.wetKg! - bushels * BU) < 1,
+    ).length;
   await expect.poll(() => dumps(214)).toBe(1);
   // What was refused for a reason that is gone by now goes out as it is.
-  await page.route('**/entries', (route) => route.fulfill({ status: 403, json: { statusCode: 403, code: 'role_too_low', message: 'As viewer you may look but not do this' } }));
+  await page.route('**/entries', (route) =>
+    route.fulfill({
+      status: 403,
+      json: { statusCode: 403, code: 'role_too_low', message: 'As viewer you may look but not do this' },
+    }),
+  );
   await page.getByRole('button', { name: /^Cut Gar Bend into Cart 12/ }).tap();
   for (const key of ['2', '1', '6']) await pad.getByRole('button', { name: key, exact: true }).tap();
   await pad.getByRole('button', { name: 'Record it' }).tap();
@@ -107,13 +148,27 @@ function seeded(seed: number): () => number {
   };
 }
 
-test('forty loads on a line that comes and goes, answers lost, tabs killed: every load exactly once', async ({ page, context }) => {
+test('forty loads on a line that comes and goes, answers lost, tabs killed: every load exactly once', async ({
+  page,
+  context,
+}) => {
   test.setTimeout(300_000);
   const farm = await ownFarm(page);
   const { lotId } = await addField(farm, 'Slough Eighty', 'SE', 80);
   const cart = await addPlace(farm, 'Cart 40', 'cart', 100_000);
   await farm.post('entries', {
-    entries: [{ id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 200 * BU, moisture: 0.18, at: new Date().toISOString(), method: 'cartScale' }],
+    entries: [
+      {
+        id: ulid(),
+        type: 'harvest',
+        lot: lotId,
+        to: cart,
+        wetKg: 200 * BU,
+        moisture: 0.18,
+        at: new Date().toISOString(),
+        method: 'cartScale',
+      },
+    ],
   });
   const random = seeded(20261124);
   let line: 'good' | 'dead' | 'loses answers' = 'good';
@@ -161,12 +216,29 @@ test('forty loads on a line that comes and goes, answers lost, tabs killed: ever
   // The book is the one that a good line would have made.
   const total = wanted.reduce((sum, bushels) => sum + bushels, 200);
   await expect(tab.getByRole('region', { name: 'In it now' })).toContainText(total.toLocaleString('en-US'));
-  const now = await farm.get<{ balance: { balances: boolean }; positions: Record<string, { wetKg: number; dryKg: number }> }>('now');
+  const now = await farm.get<{
+    balance: { balances: boolean };
+    positions: Record<string, { wetKg: number; dryKg: number }>;
+  }>('now');
   expect(now.balance.balances).toBe(true);
   expect(now.positions[cart]!.wetKg / BU).toBeCloseTo(total, 3);
-  const online = new Ledger({ defaults: { moisture: 0.15, trust: ['cartScale'] }, lots: [{ id: lotId }], places: [{ id: cart, kind: 'cart' }] });
+  const online = new Ledger({
+    defaults: { moisture: 0.15, trust: ['cartScale'] },
+    lots: [{ id: lotId }],
+    places: [{ id: cart, kind: 'cart' }],
+  });
   [200, ...wanted].forEach((bushels, i) =>
-    online.append([{ type: 'harvest', id: `L${i}`, at: new Date(1e12 + i * 60_000).toISOString(), lot: lotId, to: cart, wetKg: bushels * BU, moisture: 0.18 } as Entry]),
+    online.append([
+      {
+        type: 'harvest',
+        id: `L${i}`,
+        at: new Date(1e12 + i * 60_000).toISOString(),
+        lot: lotId,
+        to: cart,
+        wetKg: bushels * BU,
+        moisture: 0.18,
+      } as Entry,
+    ]),
   );
   expect(now.positions[cart]!.dryKg / online.position(cart).dryKg - 1).toBeCloseTo(0, 9);
 });
@@ -174,7 +246,10 @@ test('forty loads on a line that comes and goes, answers lost, tabs killed: ever
 test.describe('with its own files kept', () => {
   test.use({ serviceWorkers: 'allow' });
 
-  test('out of reach of a tower the program opens, shows what it last knew, records, and sends when the signal is back', async ({ page, context }) => {
+  test('out of reach of a tower the program opens, shows what it last knew, records, and sends when the signal is back', async ({
+    page,
+    context,
+  }) => {
     test.setTimeout(180_000);
     const farm = await ownFarm(page);
     const { lotId } = await addField(farm, 'Far Levee', 'FL', 60);
@@ -183,8 +258,26 @@ test.describe('with its own files kept', () => {
     const truck = await addPlace(farm, 'Truck 13', 'truck', 5000);
     await farm.post('entries', {
       entries: [
-        { id: ulid(), type: 'harvest', lot: lotId, to: truck, wetKg: 4000 * BU, moisture: 0.17, at: new Date().toISOString(), method: 'cartScale' },
-        { id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 640 * BU, moisture: 0.17, at: new Date().toISOString(), method: 'cartScale' },
+        {
+          id: ulid(),
+          type: 'harvest',
+          lot: lotId,
+          to: truck,
+          wetKg: 4000 * BU,
+          moisture: 0.17,
+          at: new Date().toISOString(),
+          method: 'cartScale',
+        },
+        {
+          id: ulid(),
+          type: 'harvest',
+          lot: lotId,
+          to: cart,
+          wetKg: 640 * BU,
+          moisture: 0.17,
+          at: new Date().toISOString(),
+          method: 'cartScale',
+        },
       ],
     });
     await intoCab(page, 'Tilda', 'Cart 13');
@@ -210,7 +303,9 @@ test.describe('with its own files kept', () => {
     await expect(page.getByRole('region', { name: 'In it now' })).toContainText('empty');
     expect((await lines(farm).catch(() => [])).filter(({ entry }) => entry.by === 'Tilda').length).toBe(0);
     // The program is replaced by a newer one: its files and answers go, the queue stays.
-    await context.route('**/entries', (route) => (route.request().method() === 'POST' ? route.abort('connectionfailed') : route.continue()));
+    await context.route('**/entries', (route) =>
+      route.request().method() === 'POST' ? route.abort('connectionfailed') : route.continue(),
+    );
     await context.setOffline(false);
     await page.evaluate(async () => {
       for (const key of await caches.keys()) await caches.delete(key);
@@ -220,7 +315,9 @@ test.describe('with its own files kept', () => {
     await expect(page.getByRole('button', { name: 'Entries that wait' })).toContainText('1 entry waits since');
     await context.unroute('**/entries');
     await page.reload();
-    await expect.poll(async () => (await lines(farm)).filter(({ entry }) => entry.by === 'Tilda').length, { timeout: 60_000 }).toBe(1);
+    await expect
+      .poll(async () => (await lines(farm)).filter(({ entry }) => entry.by === 'Tilda').length, { timeout: 60_000 })
+      .toBe(1);
     await expect(page.getByRole('button', { name: 'Entries that wait' })).toBeHidden();
   });
 });

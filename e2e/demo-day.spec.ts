@@ -8,7 +8,9 @@ import { standIn } from './stand-in';
 
 const DAY = process.env.FANEGA_E2E_DAY ?? '';
 
-test('a whole harvest day through the device interface: the screens live, the book takes every load, and it balances', async ({ page }) => {
+test('a whole harvest day through the device interface: the screens live, the book takes every load, and it balances', async ({
+  page,
+}) => {
   test.setTimeout(300_000);
   const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'fanega-wires-')), 'wires.json');
   expect(await makeWires(DAY, file)).toBe(10);
@@ -22,14 +24,17 @@ test('a whole harvest day through the device interface: the screens live, the bo
     balance: { balances: boolean };
     positions: Record<string, { wetKg: number }>;
   }
-  const farmId = ((await (await page.request.get(`${DAY}/api/auth/me`)).json()) as { farms: { id: string }[] }).farms[0]!.id;
+  const farmId = ((await (await page.request.get(`${DAY}/api/auth/me`)).json()) as { farms: { id: string }[] })
+    .farms[0]!.id;
   const now = async () => (await (await page.request.get(`${DAY}/api/farms/${farmId}/now`)).json()) as Now;
   const before = await now();
   const playing = standIn('day', '--url', DAY, '--wires', file, '--speed', 'max', '--seed', '1');
   // The carts are seen filling and emptying, and the tape runs.
   await expect(page.getByRole('region', { name: 'Cart 1 scale' })).toContainText(/[\d,]{5,} lb/);
   await expect(page.getByRole('region', { name: 'Cart 1 scale' })).not.toContainText('silent');
-  await expect(page.getByRole('list', { name: 'Latest entries' }).getByRole('listitem').first()).toContainText(/Cart|Truck|BE|LG/);
+  await expect(page.getByRole('list', { name: 'Latest entries' }).getByRole('listitem').first()).toContainText(
+    /Cart|Truck|BE|LG/,
+  );
   // Nobody looks for the rest of the day: it plays faster so.
   await page.goto('about:blank');
   const said = await playing;
@@ -42,7 +47,9 @@ test('a whole harvest day through the device interface: the screens live, the bo
   expect(after.now - before.now).toBeGreaterThan(20 * 3_600_000);
   // The same day again: every entry is known by its id, and nothing is doubled.
   const book = await (await page.request.get(`${DAY}/api/farms/${farmId}/book`)).text();
-  expect(new Set((JSON.parse(book) as { entries: { id: string }[] }).entries.map(({ id }) => id)).size).toBe(after.entries);
+  expect(new Set((JSON.parse(book) as { entries: { id: string }[] }).entries.map(({ id }) => id)).size).toBe(
+    after.entries,
+  );
   await page.goto(`${DAY}/haul/weights`);
   await expect(page.getByRole('row').filter({ hasText: 'Combine 1: yield monitor' })).toContainText('■');
 });

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { DEMO, enterDemo, record, tape } from './pages';
+import { DEMO, enterDemo, find, foreignUnit, openPage, PAGES, record, tape } from './pages';
 
 /** A line on which entries arrive and their answers do not, until it is mended; a try under way is not cut off by the mending. */
 async function answersLost(page: Page): Promise<{ mend: () => void }> {
@@ -21,7 +21,10 @@ test('a newcomer enters by one button and is told what to do next', async ({ pag
   await expect(page.getByRole('link', { name: /Trace balances/ })).toBeVisible();
 });
 
-test('the next load is one tap, another browser sees it within a second, and one tap undoes it', async ({ page, browser }) => {
+test('the next load is one tap, another browser sees it within a second, and one tap undoes it', async ({
+  page,
+  browser,
+}) => {
   await enterDemo(page);
   const context = await browser.newContext();
   const other = await context.newPage();
@@ -40,11 +43,15 @@ test('the next load is one tap, another browser sees it within a second, and one
   await context.close();
 });
 
-test('one tap on a line that drops the answer is one load: it waits on the device and goes out by itself', async ({ page }) => {
+test('one tap on a line that drops the answer is one load: it waits on the device and goes out by itself', async ({
+  page,
+}) => {
   await enterDemo(page);
   const line = await answersLost(page);
   await page.getByRole('button', { name: 'Dump 907 bu into Bin A' }).click();
-  await expect(page.getByText('Truck 1 → Bin A waits on this device and goes out when the signal is back.')).toBeVisible();
+  await expect(
+    page.getByText('Truck 1 → Bin A waits on this device and goes out when the signal is back.'),
+  ).toBeVisible();
   const loads = tape(page).filter({ hasText: 'Truck 1 → Bin A' }).filter({ hasText: 'Visitor' });
   await expect(page.getByRole('button', { name: 'Entries that wait' })).toContainText('1 entry waits since');
   line.mend();
@@ -84,7 +91,7 @@ test('a slip is explained at its place, nothing typed is lost, and a reload keep
   await sheet.getByLabel('Weight').fill('12,400');
   await sheet.getByLabel('Moisture').fill('0.165');
   await sheet.getByRole('button', { name: 'Record it' }).click();
-  await expect(sheet.getByText('Type it in per cent: 16.5')).toBeVisible();
+  await expect(sheet.getByText('Type it in percent: 16.5')).toBeVisible();
   await expect(sheet.getByText('Which field?')).toBeVisible();
   await expect(sheet.getByLabel('Field', { exact: true })).toBeFocused();
   await page.reload();
@@ -93,7 +100,10 @@ test('a slip is explained at its place, nothing typed is lost, and a reload keep
   await page.getByRole('button', { name: 'Close' }).click();
 });
 
-test('without a signal the page says so, keeps what was typed, and sends it once when the signal is back', async ({ page, context }) => {
+test('without a signal the page says so, keeps what was typed, and sends it once when the signal is back', async ({
+  page,
+  context,
+}) => {
   await enterDemo(page);
   await page.keyboard.press('n');
   await page.keyboard.press('c');
@@ -116,7 +126,9 @@ test('without a signal the page says so, keeps what was typed, and sends it once
   await expect(tape(page).filter({ hasText: 'CC → Cart 1' }).filter({ hasText: '300 bu' })).toHaveCount(1);
 
   await context.setOffline(true);
-  await expect(page.getByRole('status').filter({ hasText: 'No signal. You see the book as it was at' })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('status').filter({ hasText: 'No signal. You see the book as it was at' })).toBeVisible({
+    timeout: 15_000,
+  });
   await context.setOffline(false);
   await expect(page.getByRole('status').filter({ hasText: 'No signal. You see' })).toBeHidden({ timeout: 15_000 });
 });
@@ -139,11 +151,9 @@ test('an entry is corrected by voiding it and making it again', async ({ page })
 
 test('anything is found by typing', async ({ page }) => {
   await enterDemo(page);
-  await page.keyboard.press('/');
-  await page.keyboard.type('heron');
-  await page.keyboard.press('Enter');
+  await find(page, 'heron');
   await expect(page.getByRole('heading', { name: /Heron Slough/ })).toBeVisible();
-  await expect(page.getByText('Vance heirs: 33.3 % of every bushel')).toBeVisible();
+  await expect(page.getByText('Vance heirs: 33.3 % of every load')).toBeVisible();
   await expect(page.getByLabel('Balance of the field')).toBeVisible();
 });
 
@@ -161,6 +171,17 @@ test('the theme changes and stays', async ({ page }) => {
   await page.reload();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
   await expect(page.locator('html')).toHaveCSS('background-color', 'rgb(14, 13, 11)');
+});
+
+test('times are said in twelve hours, or in twenty-four where somebody wishes it', async ({ page }) => {
+  await enterDemo(page);
+  const times = page.getByRole('list', { name: 'Latest entries' });
+  await expect(times).toContainText(/\d{1,2}:\d\d [ap]m · /);
+  await find(page, 'clock');
+  await expect(times).toContainText(/1[45]:\d\d · /);
+  await expect(times).not.toContainText(/\d [ap]m/);
+  await page.reload();
+  await expect(times).toContainText(/1[45]:\d\d · /);
 });
 
 test('a question of the book leads to what it is about, and a page that is none says so', async ({ page }) => {
@@ -194,78 +215,38 @@ test('a ticket is opened down to its loads, and arrow keys walk the rows', async
   expect(Math.abs(shares.reduce((sum, text) => sum + Number.parseFloat(text), 0) - 100)).toBeLessThan(0.3);
 });
 
-for (const path of [
-  '/',
-  '/fields',
-  '/fields/lot-wr-2026',
-  '/fields/next',
-  '/cut',
-  '/cut/settings',
-  '/cut/loss',
-  '/cut/monitor',
-  '/haul',
-  '/haul/last-load',
-  '/haul/trucks',
-  '/haul/scales',
-  '/haul/legal',
-  '/haul/weights',
-  '/cab',
-  '/store',
-  '/sell',
-  '/trace',
-  '/trace/lot/lot-hs-2026',
-  '/shed',
-  '/shed/combine-2/changeover',
-]) {
-  test(`axe finds nothing serious on ${path}, in daylight and at night`, async ({ page }) => {
+for (const path of PAGES) {
+  test(`axe finds nothing serious on ${path}, in three themes, and it is in US units`, async ({ page }) => {
     test.setTimeout(150_000);
     await enterDemo(page);
-    for (const theme of ['day', 'night']) {
-      await page.evaluate((name) => localStorage.setItem('fanega.theme', name), theme);
-      await page.goto(DEMO + path);
-      await expect(page.locator('main h1').first()).toBeAttached();
-      await expect(page.locator('.animate-spin')).toHaveCount(0);
-      const { violations } = await (path === '/' ? new AxeBuilder({ page }) : new AxeBuilder({ page }).exclude('aside')).analyze(); // the tape is looked at once
+    await openPage(page, path);
+    expect(await foreignUnit(page, 'us')).toBeNull();
+    const check = async (theme: string, axe: AxeBuilder): Promise<void> => {
+      await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
+      // The tape is looked at once.
+      const { violations } = await (path === '/' ? axe : axe.exclude('aside')).analyze();
       const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
       expect(serious.map(({ id, nodes }) => `${theme} ${id}: ${nodes[0]?.html}`)).toEqual([]);
-    }
+    };
+    await check('day', new AxeBuilder({ page }));
+    // Nothing but the colors is another.
+    for (const theme of ['glare', 'night']) await check(theme, new AxeBuilder({ page }).withRules(['color-contrast']));
   });
 }
 
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
-  test('no page is wider than the screen, targets are large, and the tape opens', async ({ page }) => {
+  test('no page is wider than the screen, metric for who wishes it; targets are large, and the tape opens', async ({
+    page,
+  }) => {
+    test.setTimeout(240_000);
     await enterDemo(page);
-    for (const path of [
-      '/',
-      '/fields',
-      '/fields/lot-wr-2026',
-      '/fields/next',
-      '/cut',
-      '/cut/settings',
-      '/cut/loss',
-      '/cut/monitor',
-      '/cut/strips',
-      '/haul',
-      '/haul/last-load',
-      '/haul/trucks',
-      '/haul/scales',
-      '/haul/legal',
-      '/haul/weights',
-      '/cab',
-      '/store',
-      '/sell',
-      '/trace',
-      '/shed',
-      '/shed/flex-35',
-      '/shed/combine-2/changeover',
-      '/shed/breakdowns',
-    ]) {
-      await page.goto(DEMO + path);
-      await expect(page.locator('main h1').first()).toBeAttached();
-      await expect(page.locator('.animate-spin')).toHaveCount(0);
+    await page.evaluate(() => localStorage.setItem('fanega.units', 'metric'));
+    for (const path of PAGES) {
+      await openPage(page, path);
       expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
+      expect(await foreignUnit(page, 'metric'), path).toBeNull();
     }
     await page.getByRole('button', { name: 'Tape' }).tap();
     await expect(tape(page).first()).toBeVisible();

@@ -1,7 +1,7 @@
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, type OwnFarm, ownFarm } from './own-farm';
-import { enterDemo } from './pages';
+import { enterDemo, minuteOf } from './pages';
 
 /** A demo farm of this file's own: the chain is read off its book. */
 const HAUL = process.env.FANEGA_E2E_HAUL ?? '';
@@ -15,7 +15,7 @@ test('M8: the last load before closing, and where the night’s grain sleeps', a
   const form = page.getByRole('region', { name: 'As it stands' });
   for (const [label, value] of [
     ['It is now', '18:09'],
-    ['Buyer takes a truck in line until', '19:00'],
+    ['Buyer takes a truck in line until', '7:00 pm'],
     ['Road, one way', '24'],
     ['Picking', '2,500'],
     ['The truck holds', '920'],
@@ -34,15 +34,17 @@ test('M8: the last load before closing, and where the night’s grain sleeps', a
     await form.getByLabel(label, { exact: true }).fill(value);
   }
   const answer = page.getByRole('region', { name: 'Last load' });
-  await expect(answer).toContainText('18:26');
-  await expect(answer).toContainText('arrives 18:50: 10 minutes to spare. Last departure 18:36.');
-  await expect(answer).toContainText('310 bu more, 7.4 minutes: full 18:16, loaded 18:22.');
+  await expect(answer).toContainText('6:26 pm');
+  await expect(answer).toContainText('arrives 6:50 pm: 10 minutes to spare. Last departure 6:36 pm.');
+  await expect(answer).toContainText('310 bu more, 7.4 minutes: full 6:16 pm, loaded 6:22 pm.');
   await expect(answer).toContainText('the other truck cannot go today');
   await expect(answer).toContainText('2,220 bu, 53 minutes');
-  await expect(answer).toContainText('Stop at 19:09');
-  await expect(answer).toContainText('1,190 bu are picked by the time the other truck is back: the combine never waits.');
+  await expect(answer).toContainText('Stop at 7:09 pm');
+  await expect(answer).toContainText(
+    '1,190 bu are picked by the time the other truck is back: the combine never waits.',
+  );
   await form.getByLabel('It is now').fill('18:99');
-  await expect(form.getByText('A time like 18:09')).toBeVisible();
+  await expect(form.getByText('A time like 6:09 pm')).toBeVisible();
   await form.getByLabel('It is now').fill('18:30');
   await expect(answer).toContainText('too late');
   // At noon it is not the last one, and the night counts from the one that is.
@@ -53,15 +55,17 @@ test('M8: the last load before closing, and where the night’s grain sleeps', a
     ['Line and pit there', '20'],
   ] as const)
     await form.getByLabel(label, { exact: true }).fill(value);
-  await expect(answer).toContainText('18:36 leave by, in 6 h 36 min');
-  await expect(answer).toContainText('can be gone by 12:17 and go 4 times more, the last time 17:25.');
+  await expect(answer).toContainText('6:36 pm leave by, in 6 h 36 min');
+  await expect(answer).toContainText('can be gone by 12:17 pm and go 4 times more, the last time 5:25 pm.');
   await expect(answer).toContainText('1,300 bu, 31 minutes from the last load on');
-  await expect(answer).toContainText('Stop at 17:46');
+  await expect(answer).toContainText('Stop at 5:46 pm');
   await form.getByRole('button', { name: 'Keep road, loading and tarping' }).click();
   await expect(page.getByText('Road, loading and tarping are kept')).toBeVisible();
 });
 
-test('how many trucks: the same days with one more each, in words and one chart; home with its wet bin; what is full at closing', async ({ page }) => {
+test('how many trucks: the same days with one more each, in words and one chart; home with its wet bin; what is full at closing', async ({
+  page,
+}) => {
   test.setTimeout(180_000);
   const farm = await ownFarm(page);
   const buyer = await addPlace(farm, 'Far Terminal', 'buyer');
@@ -89,23 +93,24 @@ test('how many trucks: the same days with one more each, in words and one chart;
   const table = page.getByRole('table', { name: 'By number of trucks' });
   await expect(table.getByRole('row')).toHaveCount(9);
   await expect(page.getByRole('progressbar', { name: 'Simulated' })).toBeHidden();
-  const rates = async () => (await table.locator('tbody td:nth-child(2)').allInnerTexts()).map((text) => Number(text.replace(/,/g, '')));
+  const rates = async () =>
+    (await table.locator('tbody td:nth-child(2)').allInnerTexts()).map((text) => Number(text.replace(/,/g, '')));
   const buyerRates = await rates();
   // A cycle is about an hour for one truck of 920 bu; more trucks never bring less, and the combine sets the end.
   expect(buyerRates[0]!).toBeGreaterThan(600);
   expect(buyerRates[0]!).toBeLessThan(1100);
   buyerRates.slice(1).forEach((rate, i) => expect(rate).toBeGreaterThanOrEqual(buyerRates[i]! - 5));
   expect(buyerRates.at(-1)!).toBeLessThanOrEqual(2450);
-  await expect(page.getByRole('img', { name: /^Bushels an hour by trucks: 1: / })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^bu\/h by trucks: 1: / })).toBeVisible();
   const words = page.getByRole('region', { name: 'Trucks', exact: true });
-  await expect(words).toContainText('At closing, 19:00:');
+  await expect(words).toContainText('At closing, 7:00 pm:');
   await expect(words).toContainText(/Overnight on wheels: [\d,]+ bu/);
   await expect(words).toContainText(/One less would cost [\d,]+ bu\/h/);
   await day.getByLabel('Carts', { exact: true }).fill('1.5');
   await expect(day.getByText('A whole number from 0 to 10')).toBeVisible();
   await day.getByLabel('Carts', { exact: true }).fill('1');
   await day.getByLabel('Trucks, what each holds').fill('a lot');
-  await expect(day.getByText('Bushels of each, like 940, 940, 960')).toBeVisible();
+  await expect(day.getByText('What each holds, like 940, 940, 960')).toBeVisible();
   await day.getByLabel('Trucks, what each holds').fill('920');
 
   // Home: a dryer of 400 bu/h behind a wet bin of 3,000 is what holds, and trucks that only wait there are no help.
@@ -125,28 +130,35 @@ test('how many trucks: the same days with one more each, in words and one chart;
     Leg: '5,000',
   });
   await expect(words).toContainText('Held back by: wet bin and dryer');
-  await expect(words).toContainText('When cutting ends, 20:00:');
+  await expect(words).toContainText('When cutting ends, 8:00 pm:');
   await expect(words).toContainText('the wet bin full');
   await expect(words).toContainText(/^1\s*truck/);
   await expect(words).toContainText(/and wait \d+ minutes in line/);
 });
 
-test('what stops first: one answer for the chain, planned anew when a delay is reported, and shown to those whom it concerns', async ({ page, browser }) => {
+test('what stops first: one answer for the chain, planned again when a delay is reported, and shown to those whom it concerns', async ({
+  page,
+  browser,
+}) => {
   await enterDemo(page, HAUL);
   await page.goto(`${HAUL}/haul`);
   const chain = page.getByRole('region', { name: 'What stops first' });
   await expect(chain).toContainText('a combine stands');
   await expect(chain).toContainText('the wet bin and the dryer behind it');
-  const minute = async (): Promise<number> => {
-    const [, hours, minutes] = /(\d\d):(\d\d) a combine stands/.exec(await chain.innerText())!;
-    return Number(hours) * 60 + Number(minutes);
-  };
+  const minute = async (): Promise<number> =>
+    minuteOf(/[\d:]+ [ap]m(?= a combine stands)/.exec(await chain.innerText())![0]);
   const before = await minute();
   await expect(chain.getByRole('listitem').filter({ hasText: 'one truck more' })).toContainText(/\+[\d,]+ bu/);
-  await expect(chain.getByRole('listitem').filter({ hasText: 'loads to Redbud Elevator instead' })).toContainText(/\+[\d,]+ bu/);
+  await expect(chain.getByRole('listitem').filter({ hasText: 'loads to Redbud Elevator instead' })).toContainText(
+    /\+[\d,]+ bu/,
+  );
   // It buys beans alone.
   await expect(chain.getByText('loads to Gar Hole')).toHaveCount(0);
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: 'block' });
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    serviceWorkers: 'block',
+  });
   const cab = await context.newPage();
   await enterDemo(cab, HAUL);
   await cab.goto(`${HAUL}/cab`);
@@ -159,18 +171,18 @@ test('what stops first: one answer for the chain, planned anew when a delay is r
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('What', { exact: true }).selectOption('dryer');
   await sheet.getByLabel('For how long, from now').fill('0');
-  await sheet.getByRole('button', { name: 'Plan the day anew' }).click();
+  await sheet.getByRole('button', { name: 'Plan the day again' }).click();
   await expect(sheet.getByText('Minutes, from 1 to 1,440')).toBeVisible();
   await sheet.getByLabel('For how long, from now').fill('480');
   await sheet.getByLabel('Why, if you like').fill('burner does not light');
-  await sheet.getByRole('button', { name: 'Plan the day anew' }).click();
+  await sheet.getByRole('button', { name: 'Plan the day again' }).click();
   await expect(chain).toContainText('The dryer stands');
   await expect(chain).toContainText('burner does not light');
   await expect.poll(minute).toBeLessThan(before);
   await expect(chain.getByRole('listitem').filter({ hasText: 'the dryer running again now' })).toBeVisible();
   // The one in the combine sees it without asking, as soon as it is near.
   await cab.reload();
-  await expect(cab.getByText(/■ \d\d:\d\d a combine stands/)).toBeVisible();
+  await expect(cab.getByText(/■ \d+:\d\d [ap]m a combine stands/)).toBeVisible();
   await expect(cab.getByText(/the dryer that stands|the wet bin and the dryer behind it/)).toBeVisible();
   await chain.getByRole('button', { name: 'Over' }).click();
   await chain.getByRole('button', { name: 'Yes, take it back' }).click();
@@ -188,7 +200,9 @@ test('trucks as they are, and a ticket that never came back with its likely bush
   const lost = page.getByRole('region', { name: 'Lost tickets' });
   // The cart had 53,960 lb on it; tickets and cart agree to a few parts in a thousand: about 899 bu at what soybeans paid last.
   const departures = page.getByRole('region', { name: 'Last departures' });
-  await expect(departures.getByRole('listitem').filter({ hasText: 'Redbud Elevator' })).toContainText(/in line until 21:00.*(leave by 20:36, .* left|too late today)/s);
+  await expect(departures.getByRole('listitem').filter({ hasText: 'Redbud Elevator' })).toContainText(
+    /in line until 9:00 pm.*(leave by 8:36 pm, .* left|too late today)/s,
+  );
   await expect(lost.getByRole('heading')).toContainText(/A ticket never came back: about \$[\d,]+/);
   const row = lost.getByRole('listitem');
   await expect(row).toContainText('Truck 4 to Redbud Elevator');
@@ -207,11 +221,20 @@ test('trucks as they are, and a ticket that never came back with its likely bush
 /** One phone without a signal. */
 async function offlinePhone(context: BrowserContext): Promise<{ page: Page; signal: (on: boolean) => void }> {
   let on = false;
-  await context.route('**/entries', (route) => (route.request().method() === 'POST' && !on ? route.abort('connectionfailed') : route.continue()));
+  await context.route('**/entries', (route) =>
+    route.request().method() === 'POST' && !on ? route.abort('connectionfailed') : route.continue(),
+  );
   return { page: await context.newPage(), signal: (next) => (on = next) };
 }
 
-async function load(page: Page, cart: string, truck: string, pounds: string, time: string, second = false): Promise<void> {
+async function load(
+  page: Page,
+  cart: string,
+  truck: string,
+  pounds: string,
+  time: string,
+  second = false,
+): Promise<void> {
   await page.getByRole('button', { name: 'Record', exact: true }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByText('Load', { exact: true }).click();
@@ -226,15 +249,32 @@ async function load(page: Page, cart: string, truck: string, pounds: string, tim
   await expect(sheet).toBeHidden();
 }
 
-test('M17: two phones without a signal in the hour that comes twice: two loads, in the true order', async ({ browser, page }) => {
+test('M17: two phones without a signal in the hour that comes twice: two loads, in the true order', async ({
+  browser,
+  page,
+}) => {
   const farm: OwnFarm = await ownFarm(page);
   const { lotId } = await addField(farm, 'Black Clay', 'BC', 90);
   const cart = await addPlace(farm, 'Cart 17', 'cart', 4000);
   const truck = await addPlace(farm, 'Truck 17', 'truck', 4000);
   await farm.post('entries', {
-    entries: [{ id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 120_000 * LB, moisture: 0.16, method: 'cartScale', at: '2026-10-31T20:00:00Z' }],
+    entries: [
+      {
+        id: ulid(),
+        type: 'harvest',
+        lot: lotId,
+        to: cart,
+        wetKg: 120_000 * LB,
+        moisture: 0.16,
+        method: 'cartScale',
+        at: '2026-10-31T20:00:00Z',
+      },
+    ],
   });
-  const contexts = [await browser.newContext({ serviceWorkers: 'block' }), await browser.newContext({ serviceWorkers: 'block' })] as const;
+  const contexts = [
+    await browser.newContext({ serviceWorkers: 'block' }),
+    await browser.newContext({ serviceWorkers: 'block' }),
+  ] as const;
   const [onCart, onTruck] = [await offlinePhone(contexts[0]), await offlinePhone(contexts[1])];
   for (const phone of [onCart, onTruck]) {
     await ownFarm(phone.page);
@@ -272,21 +312,42 @@ test('M17: two phones without a signal in the hour that comes twice: two loads, 
   for (const context of contexts) await context.close();
 });
 
-test('two phones that disagree by more than 1 %: both stay, nobody guesses, and Today asks', async ({ browser, page }) => {
+test('two phones that disagree by more than 1 %: both stay, nobody guesses, and Today asks', async ({
+  browser,
+  page,
+}) => {
   const farm: OwnFarm = await ownFarm(page);
   const { lotId } = await addField(farm, 'Split Cypress', 'SC', 60);
   const cart = await addPlace(farm, 'Cart 18', 'cart', 2000);
   const truck = await addPlace(farm, 'Truck 18', 'truck', 4000);
   await farm.post('entries', {
-    entries: [{ id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 100_000 * LB, moisture: 0.16, method: 'cartScale', at: new Date(Date.now() - 3_600_000).toISOString() }],
+    entries: [
+      {
+        id: ulid(),
+        type: 'harvest',
+        lot: lotId,
+        to: cart,
+        wetKg: 100_000 * LB,
+        moisture: 0.16,
+        method: 'cartScale',
+        at: new Date(Date.now() - 3_600_000).toISOString(),
+      },
+    ],
   });
-  const contexts = [await browser.newContext({ serviceWorkers: 'block' }), await browser.newContext({ serviceWorkers: 'block' })] as const;
+  const contexts = [
+    await browser.newContext({ serviceWorkers: 'block' }),
+    await browser.newContext({ serviceWorkers: 'block' }),
+  ] as const;
   const phones = [await offlinePhone(contexts[0]), await offlinePhone(contexts[1])] as const;
   for (const phone of phones) {
     await ownFarm(phone.page);
     await phone.page.goto(`${OWN}/haul`);
   }
-  const wall = new Intl.DateTimeFormat('sv-SE', { timeZone: 'America/Chicago', dateStyle: 'short', timeStyle: 'short' });
+  const wall = new Intl.DateTimeFormat('sv-SE', {
+    timeZone: 'America/Chicago',
+    dateStyle: 'short',
+    timeStyle: 'short',
+  });
   const time = (minutesAgo: number): string => wall.format(Date.now() - minutesAgo * 60_000).replace(' ', 'T');
   await load(phones[0].page, cart, truck, '41,000', time(12));
   await load(phones[1].page, cart, truck, '41,900', time(10));
@@ -298,10 +359,17 @@ test('two phones that disagree by more than 1 %: both stay, nobody guesses, and 
     entry: { type: string; from?: string; by?: string; device?: string; wetKg?: number };
     voided: boolean;
   }
-  const moves = async () => (await farm.get<Line[]>('entries?limit=500')).filter(({ entry, voided }) => entry.type === 'move' && entry.from === cart && !voided);
-  await expect.poll(async () => (await moves()).map(({ entry }) => Math.round(entry.wetKg! / LB)).sort()).toEqual([41_000, 41_900]);
+  const moves = async () =>
+    (await farm.get<Line[]>('entries?limit=500')).filter(
+      ({ entry, voided }) => entry.type === 'move' && entry.from === cart && !voided,
+    );
+  await expect
+    .poll(async () => (await moves()).map(({ entry }) => Math.round(entry.wetKg! / LB)).sort())
+    .toEqual([41_000, 41_900]);
   expect(new Set((await moves()).map(({ entry }) => entry.device)).size).toBe(2);
   await page.goto(OWN);
-  await expect(page.getByRole('heading', { name: /Cart 18 → Truck 18|One load or two|Is this one load/ })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: /Cart 18 → Truck 18|One load or two|Is this one load/ }),
+  ).toBeVisible();
   for (const context of contexts) await context.close();
 });

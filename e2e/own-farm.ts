@@ -1,6 +1,8 @@
+import { LOG_KINDS, type LogEntry, type LogName, type LogRecords, SETTING_KINDS, type SettingName } from '@fanega/core';
 import { expect, type Page } from '@playwright/test';
+import { ofThisWorker } from './pages';
 
-export const OWN = process.env.FANEGA_E2E_OWN ?? '';
+export const OWN = ofThisWorker(process.env.FANEGA_E2E_OWN);
 const MAIL = 'oona@example.invalid';
 const PASSWORD = 'a password for the shed';
 
@@ -14,7 +16,8 @@ export interface OwnFarm {
 /** A farm of the tests' own, begun by the first of them; the page is signed in. */
 export async function ownFarm(page: Page): Promise<OwnFarm> {
   const headers = { Origin: OWN };
-  const sign = async () => page.request.post(`${OWN}/api/auth/sign-in`, { headers, data: { email: MAIL, password: PASSWORD } });
+  const sign = async () =>
+    page.request.post(`${OWN}/api/auth/sign-in`, { headers, data: { email: MAIL, password: PASSWORD } });
   if (!(await sign()).ok()) {
     const begun = await page.request.post(`${OWN}/api/auth/set-up`, {
       headers,
@@ -37,11 +40,47 @@ export async function ownFarm(page: Page): Promise<OwnFarm> {
   };
 }
 
-export async function addField(farm: OwnFarm, name: string, tag: string, acres: number, crop = 'corn'): Promise<{ lotId: string; fieldId: string }> {
-  const { lotId } = await farm.post<{ lotId: string }>('fields', { name, acres, crop, variety: 'KL 1180', tag, season: new Date().getUTCFullYear() });
+const kebab = (name: string): string => name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
+
+/** Records something beside the book. */
+export const keep = (farm: OwnFarm, name: LogName, body: object): Promise<unknown> =>
+  farm.post(`${LOG_KINDS[name].station}/${kebab(name)}`, body);
+export const takeBack = (farm: OwnFarm, name: LogName, id: string): Promise<unknown> =>
+  farm.post(`${LOG_KINDS[name].station}/${kebab(name)}/${id}/void`, {});
+/** Sets something for a subject that nobody has set yet. */
+export const setUp = (farm: OwnFarm, name: SettingName, subject: string, value: object): Promise<void> =>
+  farm.put(`${SETTING_KINDS[name].station}/${kebab(name)}/${subject}`, { revision: 0, value });
+/** Records of a kind, newest first. */
+export const records = async <N extends LogName>(farm: OwnFarm, name: N): Promise<readonly LogRecords[N][]> => {
+  const { logs } = await farm.get<{ logs: Record<N, readonly LogEntry<N>[]> }>(`${LOG_KINDS[name].station}/records`);
+  return logs[name].map(({ body }) => body);
+};
+
+export async function addField(
+  farm: OwnFarm,
+  name: string,
+  tag: string,
+  acres: number,
+  crop = 'corn',
+): Promise<{ lotId: string; fieldId: string }> {
+  const { lotId } = await farm.post<{ lotId: string }>('fields', {
+    name,
+    acres,
+    crop,
+    variety: 'KL 1180',
+    tag,
+    season: new Date().getUTCFullYear(),
+  });
   const rows = await farm.get<{ lot: { id: string; fieldId: string } }[]>('lots');
   return { lotId, fieldId: rows.find(({ lot }) => lot.id === lotId)!.lot.fieldId };
 }
 
 export const addPlace = async (farm: OwnFarm, name: string, kind: string, capacityBu?: number): Promise<string> =>
-  (await farm.post<{ placeId: string }>('places', { name, kind, withdrawal: 'mixed', ...(capacityBu === undefined ? {} : { capacityBu }) })).placeId;
+  (
+    await farm.post<{ placeId: string }>('places', {
+      name,
+      kind,
+      withdrawal: 'mixed',
+      ...(capacityBu === undefined ? {} : { capacityBu }),
+    })
+  ).placeId;

@@ -1,7 +1,65 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 
-export const DEMO = process.env.FANEGA_E2E_DEMO ?? '';
+/** Of several addresses the one of this worker: what one walk does, another beside it must not meet. */
+export const ofThisWorker = (addresses = ''): string => {
+  const each = addresses.split(' ');
+  return each[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % each.length]!;
+};
+export const DEMO = ofThisWorker(process.env.FANEGA_E2E_DEMO);
 export const EMPTY = process.env.FANEGA_E2E_EMPTY ?? '';
+
+/** Every page of the program, over the demo farm. */
+export const PAGES = [
+  '/',
+  '/fields',
+  '/fields/lot-wr-2026',
+  '/fields/next',
+  '/cut',
+  '/cut/settings',
+  '/cut/loss',
+  '/cut/monitor',
+  '/cut/strips',
+  '/cut/loads',
+  '/haul',
+  '/haul/last-load',
+  '/haul/trucks',
+  '/haul/scales',
+  '/haul/legal',
+  '/haul/weights',
+  '/cab',
+  '/dry',
+  '/store',
+  '/store/bin-a',
+  '/sell',
+  '/trace',
+  '/trace/lot/lot-hs-2026',
+  '/shed',
+  '/shed/flex-35',
+  '/shed/combine-2',
+  '/shed/combine-2/changeover',
+  '/shed/breakdowns',
+  '/shed/devices',
+] as const;
+
+/** Opens a page and waits until nothing of it is on its way any more. */
+export async function openPage(page: Page, path: string, address = DEMO): Promise<void> {
+  await page.goto(address + path);
+  await expect(page.locator('main h1').first()).toBeAttached();
+  await expect(page.locator('.animate-spin')).toHaveCount(0);
+  await expect(page.locator('progress')).toHaveCount(0);
+}
+
+/** Finds a thing to do by typing, once the finder listens. */
+export async function find(page: Page, words: string): Promise<void> {
+  await page.keyboard.press('/');
+  const box = page.getByPlaceholder('A field, a bin, a ticket');
+  await expect(box).toBeFocused();
+  await box.pressSequentially(words);
+  // The finder has come to what was typed: Enter takes what is marked.
+  const marked = page.getByRole('option', { selected: true });
+  await expect(marked).toContainText(new RegExp(words.split(' ')[0]!, 'i'));
+  await page.keyboard.press('Enter');
+}
 
 /** Walks into the demo farm as a newcomer does. */
 export async function enterDemo(page: Page, address = DEMO): Promise<void> {
@@ -54,4 +112,34 @@ export async function record(page: Page, typed: Typed): Promise<void> {
   if (typed.ticket) await sheet.getByLabel('Ticket number').fill(typed.ticket);
   await sheet.getByRole('button', { name: 'Record it' }).click();
   await expect(sheet).toBeHidden();
+}
+
+/** Minute of the day of a time on the screen, "6:26 pm". */
+export function minuteOf(text: string): number {
+  const [, hours, minutes, half] = /(\d+):(\d\d) ([ap])m/.exec(text)!;
+  return ((Number(hours) % 12) + (half === 'p' ? 12 : 0)) * 60 + Number(minutes);
+}
+
+/** Units of one system that stand behind a figure, or head a column. */
+const US = /(?:\d |, |\(|^)(bu|lb|ac|mph|ft|mi|lb\/bu|bu\/ac|bu\/h|ac\/h|lb\/s|\$\/bu|°F|gal)(?![\w/'’])/m;
+const METRIC = /(?:\d |, |\(|^)(t|kg|ha|km|cm|t\/ha|kg\/ha|t\/h|ha\/h|kg\/s|kg\/hl|\$\/t|°C|L)(?![\w/'’])/m;
+
+/** What a page says, and what its boxes are typed in; names and notes that people wrote are theirs. */
+const saidOn = (page: Page): Promise<string> =>
+  page.evaluate(() => {
+    const words = document.body.innerText;
+    const drawn = [...document.querySelectorAll('svg text, [aria-label]')].map(
+      (one) => one.getAttribute('aria-label') ?? one.textContent ?? '',
+    );
+    return [words, ...drawn].join('\n');
+  });
+
+/** A machine's book, a display and a ticket on paper say what they say. */
+const THEIRS = [/Flex platform, \d+ ft/g, /Row head, \d+ at \d+ in/g];
+
+/** Where a page says a unit of a system that is not read; null where it does not. */
+export async function foreignUnit(page: Page, read: 'us' | 'metric'): Promise<string | null> {
+  const text = THEIRS.reduce((words, theirs) => words.replace(theirs, ''), await saidOn(page));
+  const hit = (read === 'us' ? METRIC : US).exec(text);
+  return hit && `…${text.slice(Math.max(0, hit.index - 60), hit.index + 40).replace(/\n/g, ' | ')}…`;
 }

@@ -1,6 +1,14 @@
 import { defineConfig } from '@playwright/test';
 
-const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 
 /** scripts/test.mjs starts the servers and names their addresses; run `npm run test:e2e`. */
 export default defineConfig({
@@ -8,7 +16,7 @@ export default defineConfig({
   outputDir: '../.e2e/results',
   timeout: 120_000,
   expect: { timeout: 20_000 },
-  workers: 1,
+  workers: Number(process.env.FANEGA_E2E_WORKERS ?? 1),
   fullyParallel: false,
   retries: 0,
   reporter: [['list'], ['json']],

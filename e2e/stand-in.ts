@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import path from 'node:path';
 import { expect } from '@playwright/test';
-import { OWN, type OwnFarm } from './own-farm';
+import { OWN, type OwnFarm, setUp } from './own-farm';
 
 const MAIN = path.resolve(import.meta.dirname, '../apps/devices/dist/main.js');
 
@@ -12,7 +12,9 @@ export function standIn(...args: readonly string[]): Promise<string> {
     let output = '';
     child.stdout.on('data', (data) => (output += String(data)));
     child.stderr.on('data', (data) => (output += String(data)));
-    child.on('close', (code) => (code === 0 ? resolve(output) : reject(new Error(`the stand-in ended with ${code}: ${output}`))));
+    child.on('close', (code) =>
+      code === 0 ? resolve(output) : reject(new Error(`the stand-in ended with ${code}: ${output}`)),
+    );
   });
 }
 
@@ -28,7 +30,7 @@ export async function onWire(farm: OwnFarm, kind: string, name: string, placeId?
   expect(token).toBeTruthy();
   if (placeId !== undefined) {
     const still = kind === 'cartScale' ? { withinKg: 40, forSeconds: 4 } : { withinKg: 27.2, forSeconds: 3 };
-    await farm.put(`sheets/scale/${deviceId}`, { revision: 0, sheet: { placeId, zeroKg: 0, ...still } });
+    await setUp(farm, 'scaleSetup', deviceId, { placeId, zeroKg: 0, ...still });
   }
   return { deviceId, run: (what, ...args) => standIn(what, '--url', OWN, '--token', token, ...args) };
 }

@@ -1,12 +1,12 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { EMPTY, record, tape } from './pages';
+import { EMPTY, find, record, tape } from './pages';
 
 async function addField(page: Page, name: string, acres: string, tag: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a field' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Name').fill(name);
-  await sheet.getByLabel('Acres').fill(acres);
+  await sheet.getByLabel('Area').fill(acres);
   await sheet.getByLabel('Tag').fill(tag);
   await sheet.getByRole('button', { name: 'Add the field' }).click();
   await expect(sheet).toBeHidden();
@@ -82,7 +82,15 @@ test('a real farm begins empty, and a bushel goes the whole way', async ({ page 
   // Out of the flat bin comes the newest first: all 11,858.8 lb of the top, then 8,141.2 lb of the mixed layer, of which
   // 7,380 / 30,060 are Heron Slough. The ticket weighs 20,100 lb where the book has 20,000.
   await record(page, { what: 'Load', From: 'Bin A', To: 'Truck 1', amount: 'Net', Weight: '20,000' });
-  await record(page, { what: 'Load', From: 'Truck 1', To: 'Redbud Elevator', amount: 'Gross and tare', Gross: '46,100', Tare: '26,000', ticket: '40118' });
+  await record(page, {
+    what: 'Load',
+    From: 'Truck 1',
+    To: 'Redbud Elevator',
+    amount: 'Gross and tare',
+    Gross: '46,100',
+    Tare: '26,000',
+    ticket: '40118',
+  });
 
   await page.getByRole('link', { name: /^Sell/ }).click();
   const ticket = page.getByRole('row').filter({ hasText: '40118' });
@@ -116,9 +124,7 @@ test('a real farm begins empty, and a bushel goes the whole way', async ({ page 
   await expect(page.getByRole('heading', { level: 1, name: /Heron Slough|Pecan Turn/ })).toBeVisible();
 
   // Out and in again: a wrong password is told from a right one, and the book is as it was.
-  await page.keyboard.press('/');
-  await page.keyboard.type('sign out');
-  await page.keyboard.press('Enter');
+  await find(page, 'sign out');
   await page.getByLabel('Mail address').fill('dell@example.invalid');
   await page.getByLabel('Password').fill('not the password');
   await page.getByRole('button', { name: 'Sign in' }).click();
@@ -138,13 +144,13 @@ test('a saved book is brought into an empty farm only', async ({ page, request }
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     (async () => {
-      await page.keyboard.press('/');
-      await page.keyboard.type('save the whole book');
-      await page.keyboard.press('Enter');
+      await find(page, 'save the whole book');
     })(),
   ]);
   const book = JSON.parse(await readFile(await download.path(), 'utf8')) as { format: string; entries: object[] };
   expect([book.format, book.entries.length]).toEqual(['fanega-book', 10]);
   await expect(page.getByText('Or bring a saved book file')).toHaveCount(0);
-  expect((await request.post(`${EMPTY}/api/farms/x/book`, { data: book, headers: { Origin: EMPTY } })).status()).toBe(401);
+  expect((await request.post(`${EMPTY}/api/farms/x/book`, { data: book, headers: { Origin: EMPTY } })).status()).toBe(
+    401,
+  );
 });

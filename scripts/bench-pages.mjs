@@ -21,32 +21,47 @@ await prepareDatabase(url, true);
 const server = await startServer({ url, port: await anyFreePort(), env: { FANEGA_LOG: 'error' } });
 const browser = await chromium.launch({ executablePath: has('chromium'), args: ['--no-sandbox', '--disable-gpu'] });
 try {
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })).newPage();
+  const page = await (
+    await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
+  ).newPage();
   const headers = { Origin: server.address };
   await page.request.post(`${server.address}/api/auth/demo`, { headers });
   const farm = (await (await page.request.get(`${server.address}/api/auth/me`)).json()).farms[0].id;
   const api = `${server.address}/api/farms/${farm}`;
   const { now } = await (await page.request.get(`${api}/now`)).json();
-  const { fieldId, id: lotId } = (await (await page.request.get(`${api}/lots`)).json()).find(({ lot }) => lot.fieldName === 'Willow Run').lot;
+  const { fieldId, id: lotId } = (await (await page.request.get(`${api}/lots`)).json()).find(
+    ({ lot }) => lot.fieldName === 'Willow Run',
+  ).lot;
   for (let i = 0; i < READINGS; i += 50) {
     await Promise.all(
       Array.from({ length: 50 }, (_, k) => {
         const at = new Date(now - ((READINGS - i - k) / READINGS) * 20 * 86_400_000 - 1000).toISOString();
-        const data = { id: ulid(), fieldId, at, moisture: 0.13 + 0.04 * ((READINGS - i - k) / READINGS) + 0.004 * Math.sin(i + k), source: k % 10 === 0 ? 'hand' : 'combine' };
-        return page.request.post(`${api}/readings`, { headers, data });
+        const data = {
+          id: ulid(),
+          fieldId,
+          at,
+          moisture: 0.13 + 0.04 * ((READINGS - i - k) / READINGS) + 0.004 * Math.sin(i + k),
+          source: k % 10 === 0 ? 'hand' : 'combine',
+        };
+        return page.request.post(`${api}/fields/reading`, { headers, data });
       }),
     );
   }
   const client = await page.context().newCDPSession(page);
   await client.send('Performance.enable');
-  const metrics = async () => Object.fromEntries((await client.send('Performance.getMetrics')).metrics.map(({ name, value }) => [name, value]));
+  const metrics = async () =>
+    Object.fromEntries((await client.send('Performance.getMetrics')).metrics.map(({ name, value }) => [name, value]));
   const rows = [];
   const measure = async (name, act) => {
     const before = await metrics();
     await act();
     await page.waitForTimeout(900);
     const after = await metrics();
-    rows.push([name, 1000 * (after.ScriptDuration - before.ScriptDuration), 1000 * (after.LayoutDuration - before.LayoutDuration)]);
+    rows.push([
+      name,
+      1000 * (after.ScriptDuration - before.ScriptDuration),
+      1000 * (after.LayoutDuration - before.LayoutDuration),
+    ]);
   };
   await measure('open the field', () => page.goto(`${server.address}/fields/${lotId}`));
   await page.getByRole('img', { name: /^Moisture of Willow Run: \d/ }).waitFor();
@@ -69,7 +84,8 @@ try {
   await measure('another school', () => page.getByLabel('School').selectOption({ index: 3 }));
   console.log(`\n${READINGS} readings of one field; milliseconds, this machine, one run`);
   console.log(`${'interaction'.padEnd(32)} scripting  layout`);
-  for (const [name, script, layout] of rows) console.log(`${name.padEnd(32)} ${script.toFixed(0).padStart(9)} ${layout.toFixed(0).padStart(7)}`);
+  for (const [name, script, layout] of rows)
+    console.log(`${name.padEnd(32)} ${script.toFixed(0).padStart(9)} ${layout.toFixed(0).padStart(7)}`);
 } finally {
   await browser.close();
   await server.stop();

@@ -36,10 +36,11 @@ const check = (holds, what) => {
 
 try {
   const { farmId, call } = await enterDemo(server.address);
-  const now = await call('GET', `/farms/${farmId}/now`);
+  const now = { ...(await call('GET', `/farms/${farmId}/header`)), ...(await call('GET', `/farms/${farmId}/now`)) };
   const lot = now.lots[0].id;
   const devices = [];
-  for (let i = 0; i < DEVICES; i++) devices.push(await call('POST', `/farms/${farmId}/devices`, { name: `Scale ${i + 1}`, kind: 'cartScale' }));
+  for (let i = 0; i < DEVICES; i++)
+    devices.push(await call('POST', `/farms/${farmId}/devices`, { name: `Scale ${i + 1}`, kind: 'cartScale' }));
   const before = now.entries;
   const cart = 'cart-1';
   // A device as a gateway is one: an entry with its id, tried until somebody answers.
@@ -87,7 +88,16 @@ try {
       if (due > performance.now()) await wait(due - performance.now());
       const n = made++;
       const at = now.now + 60_000 + n * 1000;
-      const entry = { type: 'harvest', id: ulid(), at: new Date(at).toISOString(), lot, to: cart, wetKg: 100 + (n % 7), moisture: 0.18, method: 'cartScale' };
+      const entry = {
+        type: 'harvest',
+        id: ulid(),
+        at: new Date(at).toISOString(),
+        lot,
+        to: cart,
+        wetKg: 100 + (n % 7),
+        moisture: 0.18,
+        method: 'cartScale',
+      };
       sent.set(entry.id, entry);
       under.push(send(devices[n % DEVICES].token, entry, patient));
     }

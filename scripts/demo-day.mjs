@@ -64,9 +64,24 @@ try {
   const file = path.join(work, 'wires.json');
   step(`${await makeWires(address, file)} devices are on the wire`);
   console.log(`\n  Open  ${address}   (Haul, Scales and Cab show it living${values.url ? '' : '; Ctrl-C stops it'})\n`);
-  child = spawn(process.execPath, [path.join(ROOT, 'apps/devices/dist/main.js'), 'day', '--url', address, '--wires', file, '--speed', values.speed, '--seed', values.seed], {
-    stdio: ['ignore', 'inherit', 'inherit'],
-  });
+  child = spawn(
+    process.execPath,
+    [
+      path.join(ROOT, 'apps/devices/dist/main.js'),
+      'day',
+      '--url',
+      address,
+      '--wires',
+      file,
+      '--speed',
+      values.speed,
+      '--seed',
+      values.seed,
+    ],
+    {
+      stdio: ['ignore', 'inherit', 'inherit'],
+    },
+  );
   const code = await new Promise((resolve) => child.once('exit', (exit) => resolve(exit ?? 1)));
   if (values.exit || values.url || code !== 0) await end(code);
   else if (!ending) console.log(`\n  The farm stays open at ${address}; Ctrl-C stops it.`);

@@ -9,7 +9,8 @@ import { step, stop } from './lib/say.mjs';
 import { prepareDatabase } from './lib/server.mjs';
 
 const runFile = path.join(DATA, 'run.json');
-if (existsSync(runFile) && runs(JSON.parse(readFileSync(runFile, 'utf8')).pid, 'start.mjs')) stop('Fanega is running; stop it first (Ctrl-C), then run this again.');
+if (existsSync(runFile) && runs(JSON.parse(readFileSync(runFile, 'utf8')).pid, 'start.mjs'))
+  stop('Fanega is running; stop it first (Ctrl-C), then run this again.');
 await ensurePackages();
 await ensureMariadb();
 await buildAll();

@@ -56,8 +56,28 @@ const weighing = async (page) => {
   await page.getByText(/^3: [\d,]+ lb$/).waitFor({ timeout: 60_000 });
   await page.getByText('Stop. Hold still').waitFor();
 };
-const crossing = (wires) => ['weighbridge', '--token', wires.bridge, '--axles', '12780,15940,15880,16480,16420', '--speed', '2'];
-const cutting = (wires) => ['monitor', '--token', wires['display:combine-2'], '--minutes', '4.2', '--rate', '2600', '--moisture', '21.2', '--speed', '600'];
+const crossing = (wires) => [
+  'truck-scale',
+  '--token',
+  wires.bridge,
+  '--axles',
+  '12780,15940,15880,16480,16420',
+  '--speed',
+  '2',
+];
+const cutting = (wires) => [
+  'monitor',
+  '--token',
+  wires['display:combine-2'],
+  '--minutes',
+  '4.2',
+  '--rate',
+  '2600',
+  '--moisture',
+  '21.2',
+  '--speed',
+  '600',
+];
 const VIEWS = [
   { name: 'today', path: '/', size: DESK },
   { name: 'cab-phone', path: '/cab', size: PHONE, act: inCab('Dell', 'Cart 2') },
@@ -66,19 +86,22 @@ const VIEWS = [
     path: '/cab',
     size: PHONE,
     theme: 'night',
-    act: async (page) => (await inCab('Oona', 'Combine 2')(page), page.getByRole('region', { name: 'Combine 2 display' }).waitFor()),
+    act: async (page) => (
+      await inCab('Oona', 'Combine 2')(page),
+      page.getByRole('region', { name: 'Combine 2 display' }).waitFor()
+    ),
     live: cutting,
   },
   { name: 'record-phone', path: '/', size: PHONE, act: record },
   { name: 'fields', path: '/fields', size: DESK },
-  { name: 'field', path: '/fields/lot-wr-2026', size: DESK, act: drawn(/^Moisture of/) },
+  { name: 'field', path: '/fields/lot-wr-2026', size: DESK, act: drawn(/^Moisture of .* and the forecast/) },
   { name: 'next-field', path: '/fields/next', size: DESK },
   { name: 'cut', path: '/cut', size: DESK },
   { name: 'loss-phone', path: '/cut/loss', size: PHONE, act: counted },
   { name: 'cut-monitor', path: '/cut/monitor', size: DESK, act: drawn(/^Error by flow/) },
   { name: 'haul', path: '/haul', size: DESK },
   { name: 'scales', path: '/haul/scales', size: DESK, act: weighing, live: crossing },
-  { name: 'trucks', path: '/haul/trucks', size: DESK, act: drawn(/^Bushels an hour by trucks/) },
+  { name: 'trucks', path: '/haul/trucks', size: DESK, act: drawn(/by trucks: 1/) },
   { name: 'store', path: '/store/bin-b', size: DESK },
   { name: 'sell', path: '/sell', size: DESK },
   { name: 'trace', path: '/trace', size: DESK },
@@ -86,7 +109,14 @@ const VIEWS = [
     name: 'trace-ticket',
     path: '/trace',
     size: DESK,
-    act: (page) => page.getByRole('region', { name: 'Tickets' }).getByRole('row').filter({ hasText: 'HS' }).getByRole('link').first().click(),
+    act: (page) =>
+      page
+        .getByRole('region', { name: 'Tickets' })
+        .getByRole('row')
+        .filter({ hasText: 'HS' })
+        .getByRole('link')
+        .first()
+        .click(),
   },
   { name: 'shed', path: '/shed', size: DESK },
   { name: 'changeover', path: '/shed/combine-2/changeover', size: DESK },
@@ -108,15 +138,24 @@ const wires = JSON.parse(readFileSync(wiresFile, 'utf8'));
 /** A stand-in that speaks while the picture is taken, or has just spoken. */
 const speak = (args) =>
   new Promise((resolve) => {
-    spawn(process.execPath, [path.join(ROOT, 'apps/devices/dist/main.js'), args[0], '--url', server.address, ...args.slice(1)], { stdio: 'ignore' }).once('exit', resolve);
+    spawn(
+      process.execPath,
+      [path.join(ROOT, 'apps/devices/dist/main.js'), args[0], '--url', server.address, ...args.slice(1)],
+      { stdio: 'ignore' },
+    ).once('exit', resolve);
   });
 try {
   for (const view of VIEWS.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
-    const context = await browser.newContext({ viewport: view.size, reducedMotion: 'reduce', hasTouch: view.size === PHONE });
+    const context = await browser.newContext({
+      viewport: view.size,
+      reducedMotion: 'reduce',
+      hasTouch: view.size === PHONE,
+    });
     const page = await context.newPage();
     page.on('console', (message) => message.type() === 'error' && console.error(`${view.name}: ${message.text()}`));
     page.on('pageerror', (error) => console.error(`${view.name}: ${error.message}`));
-    if (!view.signedOut) await context.request.post(`${server.address}/api/auth/demo`, { headers: { Origin: server.address } });
+    if (!view.signedOut)
+      await context.request.post(`${server.address}/api/auth/demo`, { headers: { Origin: server.address } });
     if (view.theme) await context.addInitScript((theme) => localStorage.setItem('fanega.theme', theme), view.theme);
     await page.goto(server.address + view.path);
     await page.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' });

@@ -27,7 +27,8 @@ const runFile = path.join(DATA, 'run.json');
 const modeFile = path.join(DATA, 'mode');
 if (existsSync(runFile)) {
   const old = JSON.parse(readFileSync(runFile, 'utf8'));
-  if (old.pid !== process.pid && runs(old.pid, 'start.mjs')) stop(`Fanega is running already at ${old.address ?? 'an address not known yet'} (process ${old.pid}).`);
+  if (old.pid !== process.pid && runs(old.pid, 'start.mjs'))
+    stop(`Fanega is running already at ${old.address ?? 'an address not known yet'} (process ${old.pid}).`);
   if (old.server && runs(old.server, 'dist/main.js')) {
     step('the server of an earlier run is still up; stopping it');
     process.kill(old.server, 'SIGTERM');
@@ -36,7 +37,13 @@ if (existsSync(runFile)) {
 }
 writeFileSync(runFile, JSON.stringify({ pid: process.pid }));
 
-const mode = words.includes('--empty') ? 'farm' : words.includes('--demo') ? 'demo' : existsSync(modeFile) ? readFileSync(modeFile, 'utf8') : 'demo';
+const mode = words.includes('--empty')
+  ? 'farm'
+  : words.includes('--demo')
+    ? 'demo'
+    : existsSync(modeFile)
+      ? readFileSync(modeFile, 'utf8')
+      : 'demo';
 console.log(mode === 'demo' ? 'Fanega, with the demo farm' : 'Fanega');
 
 let database;

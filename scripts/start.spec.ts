@@ -18,7 +18,11 @@ interface Run {
 
 const runs: Run[] = [];
 
-async function until<T>(what: string, ms: number, look: () => T | undefined | false | Promise<T | undefined | false>): Promise<T> {
+async function until<T>(
+  what: string,
+  ms: number,
+  look: () => T | undefined | false | Promise<T | undefined | false>,
+): Promise<T> {
   for (const end = Date.now() + ms; ;) {
     const found = await look();
     if (found) return found;
@@ -48,7 +52,8 @@ async function start(args: readonly string[] = [], env: Record<string, string> =
   return Object.assign(run, { address });
 }
 
-const ended = (run: Run): Promise<boolean> => until('ending', 20_000, () => run.child.exitCode !== null || run.child.signalCode !== null);
+const ended = (run: Run): Promise<boolean> =>
+  until('ending', 20_000, () => run.child.exitCode !== null || run.child.signalCode !== null);
 
 async function stop(run: Run): Promise<void> {
   run.child.kill('SIGTERM');
@@ -140,10 +145,14 @@ it('with a certificate and its key it serves https, as phones in the field need 
   const run = await start(['--demo'], { FANEGA_TLS_CERT: file('cert'), FANEGA_TLS_KEY: file('key') });
   expect(run.address).toMatch(/^https:/);
   const entered = await new Promise<{ status?: number; cookie: string }>((resolve, reject) => {
-    const call = request(`${run.address}/api/auth/demo`, { method: 'POST', ca: readFileSync(file('cert')), headers: { Origin: run.address } }, (response) => {
-      response.resume();
-      resolve({ status: response.statusCode, cookie: String(response.headers['set-cookie']) });
-    });
+    const call = request(
+      `${run.address}/api/auth/demo`,
+      { method: 'POST', ca: readFileSync(file('cert')), headers: { Origin: run.address } },
+      (response) => {
+        response.resume();
+        resolve({ status: response.statusCode, cookie: String(response.headers['set-cookie']) });
+      },
+    );
     call.on('error', reject).end();
   });
   expect(entered.status).toBeLessThan(300);

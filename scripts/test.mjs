@@ -1,4 +1,5 @@
 // npm test: everything from a fresh checkout to one line "N passed, N failed". Node built-ins only until packages are there.
+// While one works: `npm test e2e -- --files=line,cab` walks only these browser files.
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { buildAll } from './lib/build.mjs';
@@ -8,8 +9,15 @@ import { anyFreePort, bin, DATA, has, run } from './lib/run.mjs';
 import { step, stop } from './lib/say.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
 
+/** Browsers that walk at once, each over farms of its own: `--browsers=2` where there are cores for it. */
+const BROWSERS = Number(process.argv.find((word) => word.startsWith('--browsers='))?.split('=')[1] ?? 1);
 const PARTS = ['types', 'lint', 'unit', 'start', 'server', 'e2e'];
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('-'));
+const files = process.argv
+  .find((word) => word.startsWith('--files='))
+  ?.slice('--files='.length)
+  .split(',')
+  .map((name) => `${name}.spec.ts`);
 const unknown = wanted.filter((word) => !PARTS.includes(word));
 if (unknown.length > 0) stop(`npm test does not know ${unknown.join(' ')}; parts are ${PARTS.join(', ')}.`);
 const doing = (part) => wanted.length === 0 || wanted.includes(part);
@@ -42,9 +50,13 @@ function report(file) {
 
 async function vitest(project, env = {}) {
   const file = path.join(work, `${project}.json`);
-  const { code, output } = await run(bin('vitest'), ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], {
-    env: { ...process.env, ...env },
-  });
+  const { code, output } = await run(
+    bin('vitest'),
+    ['run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`],
+    {
+      env: { ...process.env, ...env },
+    },
+  );
   const result = report(file);
   const failed = result?.numFailedTests ?? 0;
   // A file that does not even load fails no test, yet it has failed.
@@ -53,7 +65,13 @@ async function vitest(project, env = {}) {
 
 async function browser(env) {
   const file = path.join(work, 'e2e.json');
-  const { code, output } = await run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file, ...env } });
+  const { code, output } = await run(
+    bin('playwright'),
+    ['test', '--config', 'e2e/playwright.config.ts', ...(files ?? [])],
+    {
+      env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file, ...env },
+    },
+  );
   const stats = report(file)?.stats;
   const failed = (stats?.unexpected ?? 0) + (stats?.flaky ?? 0);
   count('e2e', stats?.expected ?? 0, code !== 0 && failed === 0 ? 1 : failed, output);
@@ -75,6 +93,7 @@ try {
   await buildAll();
   if (doing('types')) {
     await check('types of the pages', bin('tsc'), ['-p', 'apps/web']);
+    await check('types of the worker without a signal', bin('tsc'), ['-p', 'apps/web/tsconfig.sw.json']);
     await check('types of the tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
   }
   if (doing('lint')) {
@@ -98,19 +117,32 @@ try {
   if (doing('unit')) await vitest('unit');
   if (doing('start')) await vitest('start', { FANEGA_DATABASE_URL: '' });
   if (doing('server') || doing('e2e')) database = await startDatabase(path.join(work, 'db'), { quiet: true });
+  if (doing('server'))
+    await check('types and routes of the web against the server', process.execPath, ['scripts/api.mjs', '--check']);
   if (doing('server')) await vitest('server', { FANEGA_TEST_DATABASE_URL: database.url('') });
   if (doing('e2e')) {
     const serve = async (name, demo) => {
       const url = database.url(name);
       await prepareDatabase(url, demo);
-      const server = await startServer({ url, port: await anyFreePort(), env: { FANEGA_LOG: 'error', FANEGA_SIGN_IN_LIMIT: '0' } });
+      const server = await startServer({
+        url,
+        port: await anyFreePort(),
+        env: { FANEGA_LOG: 'error', FANEGA_SIGN_IN_LIMIT: '0' },
+      });
       servers.push(server);
       return server.address;
     };
+    /** A server for each browser, by spaces. */
+    const each = async (name, demo) => {
+      const addresses = [];
+      for (let i = 0; i < BROWSERS; i++) addresses.push(await serve(`${name}_${i}`, demo));
+      return addresses.join(' ');
+    };
     const env = {
-      FANEGA_E2E_DEMO: await serve('fanega_demo', true),
+      FANEGA_E2E_WORKERS: String(BROWSERS),
+      FANEGA_E2E_DEMO: await each('fanega_demo', true),
       FANEGA_E2E_EMPTY: await serve('fanega_farm', false),
-      FANEGA_E2E_OWN: await serve('fanega_own', false),
+      FANEGA_E2E_OWN: await each('fanega_own', false),
       FANEGA_E2E_HAUL: await serve('fanega_haul', true),
       FANEGA_E2E_DAY: await serve('fanega_day', true),
       FANEGA_CHROMIUM: has('chromium'),

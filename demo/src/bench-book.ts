@@ -13,8 +13,10 @@ export function benchBook(entries: number, lots: number, places: number, fieldsA
   const bins = Math.floor((places - buyers) / 2);
   const wheels = places - buyers - bins;
   const list: Place[] = [];
-  for (let i = 0; i < wheels; i++) list.push({ id: `wheel${i}`, kind: i % 3 === 0 ? 'cart' : 'truck', withdrawal: 'mixed' });
-  for (let i = 0; i < bins; i++) list.push({ id: `bin${i}`, kind: 'bin', withdrawal: (['mixed', 'firstIn', 'lastIn'] as const)[i % 3]! });
+  for (let i = 0; i < wheels; i++)
+    list.push({ id: `wheel${i}`, kind: i % 3 === 0 ? 'cart' : 'truck', withdrawal: 'mixed' });
+  for (let i = 0; i < bins; i++)
+    list.push({ id: `bin${i}`, kind: 'bin', withdrawal: (['mixed', 'firstIn', 'lastIn'] as const)[i % 3]! });
   for (let i = 0; i < buyers; i++) list.push({ id: `buyer${i}`, kind: 'buyer' });
   const start = Date.UTC(2026, 7, 1);
   const out: Entry[] = [];
@@ -24,7 +26,8 @@ export function benchBook(entries: number, lots: number, places: number, fieldsA
   const wheelRoom = 24_000;
   const binRoom = 900_000;
   const some = (prefix: string, n: number, fits: (kg: number) => boolean): string => {
-    for (let i = pick(0, n), k = 0; k < n; i = (i + 1) % n, k++) if (fits(held.get(`${prefix}${i}`)!)) return `${prefix}${i}`;
+    for (let i = pick(0, n), k = 0; k < n; i = (i + 1) % n, k++)
+      if (fits(held.get(`${prefix}${i}`)!)) return `${prefix}${i}`;
     return `${prefix}${pick(0, n)}`;
   };
   for (let i = 0; i < entries; i++) {
@@ -56,7 +59,11 @@ export function benchBook(entries: number, lots: number, places: number, fieldsA
     } else if (roll < 0.64) {
       const from = some('wheel', wheels, (kg) => kg > 9000);
       const to = some('bin', bins, (kg) => kg < binRoom);
-      if (random() < 0.5) move(from, to, held.get(from)! * (0.99 + random() * 0.02), { emptied: true, ...(random() < 0.5 ? { moisture } : {}) });
+      if (random() < 0.5)
+        move(from, to, held.get(from)! * (0.99 + random() * 0.02), {
+          emptied: true,
+          ...(random() < 0.5 ? { moisture } : {}),
+        });
       else move(from, to, held.get(from)! * (0.5 + random() * 0.4));
     } else if (roll < 0.79) {
       move(
@@ -66,15 +73,22 @@ export function benchBook(entries: number, lots: number, places: number, fieldsA
       );
     } else if (roll < 0.955) {
       const from = some('wheel', wheels, (kg) => kg > 12_000);
-      move(from, `buyer${pick(0, buyers)}`, held.get(from)! * (0.99 + random() * 0.02), { emptied: true, moisture, method: 'ticket' });
-    } else if (roll < 0.96) out.push({ ...base, type: 'condition', place: `bin${pick(0, bins)}`, moisture: 0.14, dryLoss: 0.002 });
+      move(from, `buyer${pick(0, buyers)}`, held.get(from)! * (0.99 + random() * 0.02), {
+        emptied: true,
+        moisture,
+        method: 'ticket',
+      });
+    } else if (roll < 0.96)
+      out.push({ ...base, type: 'condition', place: `bin${pick(0, bins)}`, moisture: 0.14, dryLoss: 0.002 });
     else if (roll < 0.965) {
       const place = `bin${pick(0, bins)}`;
       out.push({ ...base, type: 'measure', place, wetKg: held.get(place)! * (0.97 + random() * 0.06) });
-    } else if (roll < 0.97) out.push({ ...base, type: 'loss', place: `bin${pick(0, bins)}`, wetKg: random() * 200, reason: 'fines' });
+    } else if (roll < 0.97)
+      out.push({ ...base, type: 'loss', place: `bin${pick(0, bins)}`, wetKg: random() * 200, reason: 'fines' });
     else {
       const of = out[out.length - pick(1, Math.min(50, out.length))]!;
-      if (of.type === 'move' && of.wetKg) out.push({ ...base, type: 'witness', of: of.id, wetKg: of.wetKg * (0.99 + random() * 0.02), method: 'bridge' });
+      if (of.type === 'move' && of.wetKg)
+        out.push({ ...base, type: 'witness', of: of.id, wetKg: of.wetKg * (0.99 + random() * 0.02), method: 'bridge' });
       else if (of.type === 'harvest' && random() < 0.2) out.push({ ...base, type: 'void', voids: of.id });
       else out.push({ ...base, type: 'witness', of: out[0]!.id, moisture: 0.16 });
     }

@@ -1,4 +1,15 @@
-import { allocate, type AllocationInput, beanDay, CROPS, dailyWeather, dryInBin, type HaulingDay, type InBinSetup, seededRandom, simulateHauling } from '@fanega/core';
+import {
+  allocate,
+  type AllocationInput,
+  beanDay,
+  CROPS,
+  dailyWeather,
+  dryInBin,
+  type HaulingDay,
+  type InBinSetup,
+  seededRandom,
+  simulateHauling,
+} from '@fanega/core';
 import { loadSolver } from '@fanega/core/solver';
 
 const timed = (run: () => unknown, times = 7): number => {
@@ -29,7 +40,13 @@ const SEASON: InBinSetup = {
 const DAY: HaulingDay = {
   startHour: 9,
   stopHour: 21,
-  combines: [3000, 2800].map((bushelsPerHour) => ({ bushelsPerHour, rateCv: 0.15, tank: 350, unloadPerHour: 15_000, onTheGo: true })),
+  combines: [3000, 2800].map((bushelsPerHour) => ({
+    bushelsPerHour,
+    rateCv: 0.15,
+    tank: 350,
+    unloadPerHour: 15_000,
+    onTheGo: true,
+  })),
   carts: [1000, 900].map((capacity) => ({ capacity, unloadPerHour: 24_000, drive: { mean: 4, cv: 0.4 } })),
   trucks: Array.from({ length: 6 }, () => ({ capacity: 950, tarpMin: 3 })),
   road: { out: { mean: 24, cv: 0.2 }, back: { mean: 22, cv: 0.2 } },
@@ -40,7 +57,11 @@ const DAY: HaulingDay = {
 function season(): AllocationInput {
   const random = seededRandom(8);
   const crops = ['corn', 'soybean'];
-  const sources = Array.from({ length: 40 }, (_, i) => ({ id: `field ${i}`, crop: crops[i % 2]!, bushels: Math.round(5000 + 20_000 * random()) }));
+  const sources = Array.from({ length: 40 }, (_, i) => ({
+    id: `field ${i}`,
+    crop: crops[i % 2]!,
+    bushels: Math.round(5000 + 20_000 * random()),
+  }));
   const destinations = Array.from({ length: 20 }, (_, i) => ({
     id: `place ${i}`,
     kind: i < 12 ? ('bin' as const) : ('buyer' as const),
@@ -51,7 +72,12 @@ function season(): AllocationInput {
   const lanes = sources.flatMap((from) =>
     destinations
       .filter((to) => to.crop === from.crop)
-      .map((to) => ({ from: from.id, to: to.id, value: (from.crop === 'corn' ? 4 : 10) + random(), hoursPerBushel: 0.0005 + 0.002 * random() })),
+      .map((to) => ({
+        from: from.id,
+        to: to.id,
+        value: (from.crop === 'corn' ? 4 : 10) + random(),
+        hoursPerBushel: 0.0005 + 0.002 * random(),
+      })),
   );
   return { sources, destinations, lanes, truckHours: 600 };
 }
@@ -62,10 +88,16 @@ export async function benchScience(row: (what: string, figure: string, goal?: st
   const one = timed(() => dryInBin(SEASON));
   row('in-bin drying, 120 days hourly, 30 layers', `${one.toFixed(0)} ms`, 'goal under 150');
   row('  the same with 60 layers / with 30', (timed(() => dryInBin({ ...SEASON, layers: 60 }), 3) / one).toFixed(2));
-  row('  the single isotherm / the average of two', (timed(() => dryInBin({ ...SEASON, isotherm: ['corn CP D245.4'] })) / one).toFixed(2));
+  row(
+    '  the single isotherm / the average of two',
+    (timed(() => dryInBin({ ...SEASON, isotherm: ['corn CP D245.4'] })) / one).toFixed(2),
+  );
   const thousand = timed(() => simulateHauling(DAY, 1000, 5), 5);
   row('1,000 replications of a hauling day', `${thousand.toFixed(0)} ms`, 'goal under 2,000');
-  row('  standard error of bu/h over bu/h', ((r) => (r.standardError / r.mean).toExponential(1))(simulateHauling(DAY, 1000, 5).bushelsPerHour));
+  row(
+    '  standard error of bu/h over bu/h',
+    ((r) => (r.standardError / r.mean).toExponential(1))(simulateHauling(DAY, 1000, 5).bushelsPerHour),
+  );
   const started = performance.now();
   const solve = await loadSolver();
   row('loading the LP solver', `${(performance.now() - started).toFixed(0)} ms`);
@@ -76,7 +108,10 @@ export async function benchScience(row: (what: string, figure: string, goal?: st
     `${timed(() => allocate(input, solve), 5).toFixed(0)} ms`,
     plan.kind === 'plan' ? `${plan.shadows.length + 1} programmes solved` : plan.kind,
   );
-  const weather = Array.from({ length: 36 }, (_, h) => ({ temperature: 20 + 8 * Math.sin(((h - 9) / 24) * 2 * Math.PI), humidity: 0.55 }));
+  const weather = Array.from({ length: 36 }, (_, h) => ({
+    temperature: 20 + 8 * Math.sin(((h - 9) / 24) * 2 * Math.PI),
+    humidity: 0.55,
+  }));
   row(
     'a bean day fitted to four readings',
     `${timed(() => beanDay({ weather, readings: [9, 10, 11, 12].map((hour, i) => ({ hour, moisture: 0.16 - 0.008 * i })), window: { least: 0.115, most: 0.13 }, from: 12 })).toFixed(0)} ms`,

@@ -15,7 +15,8 @@ const timed = <T>(run: () => T): { ms: number; result: T } => {
   const result = run();
   return { ms: performance.now() - start, result };
 };
-const row = (what: string, figure: string, goal = ''): void => console.log(`${what.padEnd(58)}${figure.padStart(22)}   ${goal}`);
+const row = (what: string, figure: string, goal = ''): void =>
+  console.log(`${what.padEnd(58)}${figure.padStart(22)}   ${goal}`);
 const perSecond = (ms: number): string => Math.round((ENTRIES / ms) * 1000).toLocaleString('en');
 const median = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1]!;
 
@@ -28,11 +29,17 @@ function measure(title: string, fieldsAtOnce: number): void {
   const full = heapMb();
   const openMs = median([0, 1, 2, 3, 4].map(() => timed(() => Ledger.of(book)).ms));
   row('check, order and replay', `${perSecond(openMs)} entries/s`, `${openMs.toFixed(0)} ms in all`);
-  const replayMs = median([0, 1, 2, 3, 4].map(() => timed(() => ledger.visitParcels(0, ledger.records.steps, () => undefined)).ms));
+  const replayMs = median(
+    [0, 1, 2, 3, 4].map(() => timed(() => ledger.visitParcels(0, ledger.records.steps, () => undefined)).ms),
+  );
   row('replay', `${perSecond(replayMs)} entries/s`, 'goal 1,000,000');
   row('memory of the ledger, beside the entries', `${(full - empty).toFixed(0)} MB`, 'goal under 300');
   const balance = balanceOf(Object.values(ledger.accounts()));
-  row('gap of the balance over what was harvested', (Math.abs(balance.gap) / balance.harvested).toExponential(1), 'goal under 1e-9');
+  row(
+    'gap of the balance over what was harvested',
+    (Math.abs(balance.gap) / balance.harvested).toExponential(1),
+    'goal under 1e-9',
+  );
   const deliveries = book.entries.filter((entry) => ledger.isDelivery(entry.id));
   const sweepMs = median([1, 2, 3, 4, 5].map((i) => timed(() => traceDelivery(ledger, deliveries.at(-i)!.id)).ms));
   row('backward sweep of one of the last deliveries', `${sweepMs.toFixed(1)} ms`, 'goal under 100');
@@ -41,7 +48,15 @@ function measure(title: string, fieldsAtOnce: number): void {
       Array.from({ length: 9 }, (_, i) => {
         const at = instantOf(book.entries[Math.floor((ENTRIES - 1) * fraction)]!.at) + 1;
         const id = `LATE-${fraction}-${i}`;
-        const entry: Entry = { type: 'harvest', id, at: new Date(at).toISOString(), lot: 'lot30', to: 'wheel1', wetKg: 9000, moisture: 0.18 };
+        const entry: Entry = {
+          type: 'harvest',
+          id,
+          at: new Date(at).toISOString(),
+          lot: 'lot30',
+          to: 'wheel1',
+          wetKg: 9000,
+          moisture: 0.18,
+        };
         return timed(() => ledger.append([entry])).ms;
       }),
     );

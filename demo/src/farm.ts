@@ -1,4 +1,13 @@
-import { CROPS, type CropId, type Entry, KG_PER_LB, Ledger, type Method, type Place, poundsToKilograms } from '@fanega/core';
+import {
+  CROPS,
+  type CropId,
+  type Entry,
+  KG_PER_LB,
+  Ledger,
+  type Method,
+  type Place,
+  poundsToKilograms,
+} from '@fanega/core';
 import { seeded } from './random.js';
 import { ulidAt } from './ulid.js';
 
@@ -93,12 +102,23 @@ function fieldPlan(count: number): FieldPlan[] {
   return Array.from({ length: count }, (_, i) => {
     const plan = PLAN[i % PLAN.length]!;
     const round = Math.floor(i / PLAN.length);
-    return round === 0 ? plan : ([`${plan[0]} ${round + 1}`, `${plan[1]}${round + 1}`, ...plan.slice(2)] as unknown as FieldPlan);
+    return round === 0
+      ? plan
+      : ([`${plan[0]} ${round + 1}`, `${plan[1]}${round + 1}`, ...plan.slice(2)] as unknown as FieldPlan);
   });
 }
 
 function yard(scale: number): DemoPlace[] {
-  const bin = (id: string, name: string, withdrawal: Place['withdrawal'], diameterFt: number, eaveFt: number, capacityBu: number, hopperFt = 0, kind = 'bin'): DemoPlace => ({
+  const bin = (
+    id: string,
+    name: string,
+    withdrawal: Place['withdrawal'],
+    diameterFt: number,
+    eaveFt: number,
+    capacityBu: number,
+    hopperFt = 0,
+    kind = 'bin',
+  ): DemoPlace => ({
     id,
     name,
     kind,
@@ -108,7 +128,13 @@ function yard(scale: number): DemoPlace[] {
     eaveM: eaveFt * FT,
     ...(hopperFt > 0 ? { hopperM: hopperFt * FT } : {}),
   });
-  const vehicle = (id: string, name: string, kind: string, capacityBu: number): DemoPlace => ({ id, name, kind, withdrawal: 'mixed', capacityBu });
+  const vehicle = (id: string, name: string, kind: string, capacityBu: number): DemoPlace => ({
+    id,
+    name,
+    kind,
+    withdrawal: 'mixed',
+    capacityBu,
+  });
   return [
     vehicle('combine-1', 'Combine 1', 'combine', 350),
     vehicle('combine-2', 'Combine 2', 'combine', 300),
@@ -151,7 +177,12 @@ const LOCAL = 5 * 60 * MINUTE;
 export const demoYield = (tag: string): number => PLAN.find((plan) => tag.startsWith(plan[1]))?.[5] ?? 100;
 
 /** Draws one farm, the same every time for the same options. */
-export function demoFarm({ seed = 20260908, seasons = 1, fields = PLAN.length, year = 2026 }: DemoOptions = {}): DemoFarm {
+export function demoFarm({
+  seed = 20260908,
+  seasons = 1,
+  fields = PLAN.length,
+  year = 2026,
+}: DemoOptions = {}): DemoFarm {
   const plans = fieldPlan(fields);
   const scale = Math.max(1, fields / PLAN.length);
   const places = yard(scale);
@@ -176,7 +207,8 @@ export function demoFarm({ seed = 20260908, seasons = 1, fields = PLAN.length, y
     });
   }
   const writer = new BookWriter(seed, lots, places);
-  for (let s = 0; s < seasons; s++) writer.season(plans, lots.slice(s * fields, (s + 1) * fields), year - seasons + 1 + s, s === seasons - 1);
+  for (let s = 0; s < seasons; s++)
+    writer.season(plans, lots.slice(s * fields, (s + 1) * fields), year - seasons + 1 + s, s === seasons - 1);
   return {
     name: OWN,
     timeZone: 'America/Chicago',
@@ -249,7 +281,14 @@ class BookWriter {
   private add(entry: object, by: string, device: string, lateMinutes = 0.3, random = this.random): string {
     const id = ulidAt(this.clock, random);
     const arrived = this.clock + lateMinutes * MINUTE;
-    const full = { id, at: new Date(this.clock).toISOString(), ...entry, recordedAt: new Date(arrived).toISOString(), by, device } as Entry;
+    const full = {
+      id,
+      at: new Date(this.clock).toISOString(),
+      ...entry,
+      recordedAt: new Date(arrived).toISOString(),
+      by,
+      device,
+    } as Entry;
     this.ledger.append([full]);
     this.written.push({ entry: full, arrived });
     return id;
@@ -273,7 +312,12 @@ class BookWriter {
   }
 
   season(plans: readonly FieldPlan[], lots: readonly DemoLot[], year: number, last: boolean): void {
-    const standing: Standing[] = plans.map((plan, i) => ({ plan, lot: lots[i]!, bushelsLeft: plan[2] * plan[5], daysCut: 0 }));
+    const standing: Standing[] = plans.map((plan, i) => ({
+      plan,
+      lot: lots[i]!,
+      bushelsLeft: plan[2] * plan[5],
+      daysCut: 0,
+    }));
     const total = standing.reduce((sum, s) => sum + s.bushelsLeft, 0);
     const cyclesADay = total / 900 / 33.4;
     // A bigger farm has more combines and pits: its loads follow each other faster.
@@ -365,7 +409,14 @@ class BookWriter {
   }
 
   /** A dump into a cart; every third one is read off the display too, and where the scale is broken the display is all there is. */
-  private cut(lot: string, cart: string, weight: number, moisture: number, combine: number, scaleBroken: boolean): void {
+  private cut(
+    lot: string,
+    cart: string,
+    weight: number,
+    moisture: number,
+    combine: number,
+    scaleBroken: boolean,
+  ): void {
     const who = [combine === 1 ? 'Oona' : 'Bea', `combine-${combine}-tablet`] as const;
     const took = this.clock - (this.lastDump.get(combine) ?? -Infinity);
     this.lastDump.set(combine, this.clock);
@@ -374,11 +425,15 @@ class BookWriter {
     const bias = combine === 1 ? 0.036 + 0.0035 * (flow - 7) : -0.012;
     const shown = Math.round((weight * (1 + bias + (this.scatter() - 0.5) * 0.02)) / KG_PER_LB / 10) * 10 * KG_PER_LB;
     if (scaleBroken) {
-      this.add({ type: 'harvest', lot, to: cart, wetKg: shown, moisture, method: 'monitor', note: 'cart scale has no cable' }, ...who);
+      this.add(
+        { type: 'harvest', lot, to: cart, wetKg: shown, moisture, method: 'monitor', note: 'cart scale has no cable' },
+        ...who,
+      );
       return;
     }
     const id = this.add({ type: 'harvest', lot, to: cart, wetKg: weight, moisture, method: 'cartScale' }, ...who);
-    if (this.dump++ % 3 === 0) this.add({ type: 'witness', of: id, wetKg: shown, method: 'monitor' }, ...who, 0.3, this.scatter);
+    if (this.dump++ % 3 === 0)
+      this.add({ type: 'witness', of: id, wetKg: shown, method: 'monitor' }, ...who, 0.3, this.scatter);
   }
 
   private unload(truck: string, crop: CropId, moisture: number, driver: string): void {
@@ -395,14 +450,25 @@ class BookWriter {
     }
     const bin = BINS_FOR[crop]!.find((id) => this.roomBu(id, legal) > bushels + 20);
     if (bin && this.random() > (crop === 'soybean' ? 0.3 : 0.35)) {
-      this.add({ type: 'move', from: truck, to: bin, emptied: true, moisture: Math.round(moisture * 1000) / 1000 }, 'Bea', 'yard-tablet');
+      this.add(
+        { type: 'move', from: truck, to: bin, emptied: true, moisture: Math.round(moisture * 1000) / 1000 },
+        'Bea',
+        'yard-tablet',
+      );
       return;
     }
     this.deliver(truck, crop, moisture, driver);
   }
 
   private deliver(truck: string, crop: CropId, moisture: number, driver: string): string {
-    const buyer = crop === 'sorghum' ? 'gar-hole' : this.random() < 0.6 ? 'redbud' : crop === 'corn' ? 'whistling-duck' : 'gar-hole';
+    const buyer =
+      crop === 'sorghum'
+        ? 'gar-hole'
+        : this.random() < 0.6
+          ? 'redbud'
+          : crop === 'corn'
+            ? 'whistling-duck'
+            : 'gar-hole';
     const booked = this.held(truck);
     const net = this.scaleKg(booked * this.between(0.9955, 1.0025));
     const tare = this.scaleKg(poundsToKilograms(this.between(26_800, 27_600)));
@@ -414,7 +480,15 @@ class BookWriter {
     if (this.lost-- === 0) {
       this.ticket++;
       return this.add(
-        { type: 'move', from: truck, to: buyer, emptied: true, wetKg: this.scaleKg(booked), method: 'cartScale', note: 'no ticket came back' },
+        {
+          type: 'move',
+          from: truck,
+          to: buyer,
+          emptied: true,
+          wetKg: this.scaleKg(booked),
+          method: 'cartScale',
+          note: 'no ticket came back',
+        },
         driver,
         `${truck}-phone`,
       );
@@ -440,14 +514,41 @@ class BookWriter {
       this.bridge = 3;
       // The own bridge reads a little high, and a little higher every week.
       const kg = this.scaleKg(net * (1 + 0.001 + 0.0002 * this.day + (this.scatter() - 0.5) * 0.003));
-      const entryId = this.add({ type: 'witness', of: id, wetKg: kg, method: 'bridge', note: 'own bridge' }, driver, 'bridge-tablet', 0.3, this.scatter);
+      const entryId = this.add(
+        { type: 'witness', of: id, wetKg: kg, method: 'bridge', note: 'own bridge' },
+        driver,
+        'bridge-tablet',
+        0.3,
+        this.scatter,
+      );
       const shares = Object.fromEntries(Object.entries(lots).map(([lot, dry]) => [lot, dry / dryKg]));
       this.bridged.push({ truck, at: new Date(this.clock).toISOString(), netKg: kg, entryId, crop, shares });
     }
     if (this.thrice-- === 0) {
       this.pass(2);
-      this.add({ type: 'witness', of: id, wetKg: this.scaleKg(booked), method: 'cartScale', note: 'cart scale of the same load' }, 'Dell', 'cart-1-phone');
-      this.add({ type: 'witness', of: id, wetKg: this.scaleKg(net * 1.0012), moisture: measured, method: 'bridge', note: 'own bridge on the way out' }, driver, `${truck}-phone`);
+      this.add(
+        {
+          type: 'witness',
+          of: id,
+          wetKg: this.scaleKg(booked),
+          method: 'cartScale',
+          note: 'cart scale of the same load',
+        },
+        'Dell',
+        'cart-1-phone',
+      );
+      this.add(
+        {
+          type: 'witness',
+          of: id,
+          wetKg: this.scaleKg(net * 1.0012),
+          moisture: measured,
+          method: 'bridge',
+          note: 'own bridge on the way out',
+        },
+        driver,
+        `${truck}-phone`,
+      );
     }
     return id;
   }
@@ -455,9 +556,22 @@ class BookWriter {
   /** One dryer batch. */
   private dry(legal: number): void {
     const batch = poundsToKilograms(1380 * legal);
-    this.add({ type: 'move', from: 'wet-bin', to: 'dryer', ...(this.held('wet-bin') > batch ? { wetKg: batch, method: 'volume' } : {}) }, 'Bea', 'dryer-tablet');
+    this.add(
+      {
+        type: 'move',
+        from: 'wet-bin',
+        to: 'dryer',
+        ...(this.held('wet-bin') > batch ? { wetKg: batch, method: 'volume' } : {}),
+      },
+      'Bea',
+      'dryer-tablet',
+    );
     this.pass(3);
-    this.add({ type: 'condition', place: 'dryer', moisture: Math.round(this.between(147, 151)) / 1000, dryLoss: 0.001 }, 'Bea', 'dryer-tablet');
+    this.add(
+      { type: 'condition', place: 'dryer', moisture: Math.round(this.between(147, 151)) / 1000, dryLoss: 0.001 },
+      'Bea',
+      'dryer-tablet',
+    );
     this.pass(1);
     const bin = BINS_FOR.corn!.find((id) => this.roomBu(id, legal) > 1450) ?? 'bin-c';
     this.add({ type: 'move', from: 'dryer', to: bin }, 'Bea', 'dryer-tablet');
@@ -474,7 +588,17 @@ class BookWriter {
       const legal = CROPS[crop].legalPounds;
       if (this.held(bin) / KG_PER_LB / legal < 2500) continue;
       const truck = `truck-${(this.truck++ % 4) + 1}`;
-      this.add({ type: 'move', from: bin, to: truck, wetKg: this.scaleKg(poundsToKilograms(this.between(890, 915) * legal)), method: 'bridge' }, 'Ames', `${truck}-phone`);
+      this.add(
+        {
+          type: 'move',
+          from: bin,
+          to: truck,
+          wetKg: this.scaleKg(poundsToKilograms(this.between(890, 915) * legal)),
+          method: 'bridge',
+        },
+        'Ames',
+        `${truck}-phone`,
+      );
       this.pass(35);
       this.deliver(truck, crop, this.ledger.position(truck).moisture ?? 0.15, 'Ames');
       this.pass(8);
@@ -483,7 +607,11 @@ class BookWriter {
 
   /** A move typed against the wrong weight, voided and made again. */
   private wrongThenRight(cart: string, truck: string): void {
-    const wrong = this.add({ type: 'move', from: cart, to: truck, wetKg: poundsToKilograms(5200), method: 'cartScale' }, 'Dell', `${cart}-phone`);
+    const wrong = this.add(
+      { type: 'move', from: cart, to: truck, wetKg: poundsToKilograms(5200), method: 'cartScale' },
+      'Dell',
+      `${cart}-phone`,
+    );
     this.pass(2);
     this.add({ type: 'void', voids: wrong, note: 'cart was empty already' }, 'Oona', 'office');
     this.pass(1);
@@ -512,7 +640,12 @@ class BookWriter {
         2 * 1440 + 37,
       );
       this.pass(15);
-      this.add({ type: 'move', from: 'combine-2', to: 'wet-bin', note: 'straight into the pit' }, 'Bea', 'combine-2-tablet', 2 * 1440 + 36);
+      this.add(
+        { type: 'move', from: 'combine-2', to: 'wet-bin', note: 'straight into the pit' },
+        'Bea',
+        'combine-2-tablet',
+        2 * 1440 + 36,
+      );
     }
     if (day === 13) {
       at(20.6);
@@ -521,12 +654,33 @@ class BookWriter {
     if (day === 22) {
       // Looking in before filling: the floor was not as empty as the book says.
       at(8.1);
-      this.add({ type: 'measure', place: 'bin-g', wetKg: poundsToKilograms(6300), moisture: 0.138, method: 'volume', note: 'left from last winter?' }, 'Bea', 'yard-tablet');
+      this.add(
+        {
+          type: 'measure',
+          place: 'bin-g',
+          wetKg: poundsToKilograms(6300),
+          moisture: 0.138,
+          method: 'volume',
+          note: 'left from last winter?',
+        },
+        'Bea',
+        'yard-tablet',
+      );
     }
     if (day === 27) {
       // The level shows less than the book: nobody knows why yet.
       at(20.7);
-      this.add({ type: 'measure', place: 'bin-a', wetKg: this.scaleKg(this.held('bin-a') * 0.979), method: 'volume', note: 'tape from the hatch, five points' }, 'Oona', 'office');
+      this.add(
+        {
+          type: 'measure',
+          place: 'bin-a',
+          wetKg: this.scaleKg(this.held('bin-a') * 0.979),
+          method: 'volume',
+          note: 'tape from the hatch, five points',
+        },
+        'Oona',
+        'office',
+      );
     }
   }
 
@@ -540,7 +694,14 @@ class BookWriter {
     const harvest = (s: Standing, to: string, bushels: number, by: string, method: Method): void => {
       if (s.daysCut === 0) s.daysCut = 1;
       this.add(
-        { type: 'harvest', lot: s.lot.id, to, wetKg: this.scaleKg(poundsToKilograms(bushels * legal)), moisture: this.moisture(s), method },
+        {
+          type: 'harvest',
+          lot: s.lot.id,
+          to,
+          wetKg: this.scaleKg(poundsToKilograms(bushels * legal)),
+          moisture: this.moisture(s),
+          method,
+        },
         by,
         by === 'Oona' ? 'combine-1-tablet' : 'combine-2-tablet',
       );
@@ -548,13 +709,35 @@ class BookWriter {
       this.pass(this.between(6, 8));
     };
     for (const bushels of [262, 331, 309]) harvest(next, 'cart-2', bushels, 'Oona', 'cartScale');
-    this.add({ type: 'move', from: 'cart-2', to: 'truck-4', wetKg: this.scaleKg(this.held('cart-2')), emptied: true, method: 'cartScale' }, 'Dell', 'cart-2-phone');
+    this.add(
+      {
+        type: 'move',
+        from: 'cart-2',
+        to: 'truck-4',
+        wetKg: this.scaleKg(this.held('cart-2')),
+        emptied: true,
+        method: 'cartScale',
+      },
+      'Dell',
+      'cart-2-phone',
+    );
     this.pass(17);
     this.add({ type: 'move', from: 'truck-4', to: 'wet-bin', emptied: true }, 'Tilda', 'truck-4-phone');
     harvest(now, 'cart-1', 318, 'Bea', 'cartScale');
     harvest(now, 'cart-1', 305, 'Oona', 'cartScale');
     harvest(now, 'cart-1', 284, 'Bea', 'cartScale');
-    this.add({ type: 'move', from: 'cart-1', to: 'truck-1', wetKg: this.scaleKg(this.held('cart-1')), emptied: true, method: 'cartScale' }, 'Dell', 'cart-1-phone');
+    this.add(
+      {
+        type: 'move',
+        from: 'cart-1',
+        to: 'truck-1',
+        wetKg: this.scaleKg(this.held('cart-1')),
+        emptied: true,
+        method: 'cartScale',
+      },
+      'Dell',
+      'cart-1-phone',
+    );
     this.pass(4);
     harvest(now, 'cart-2', 172, 'Bea', 'cartScale');
     harvest(next, 'cart-2', 338, 'Oona', 'cartScale');
@@ -572,7 +755,17 @@ class BookWriter {
         while (this.held(bin) > 1) {
           const truck = `truck-${(this.truck++ % 4) + 1}`;
           const load = poundsToKilograms(905 * legal);
-          this.add({ type: 'move', from: bin, to: truck, ...(this.held(bin) > load * 1.1 ? { wetKg: load } : {}), method: 'bridge' }, 'Ames', `${truck}-phone`);
+          this.add(
+            {
+              type: 'move',
+              from: bin,
+              to: truck,
+              ...(this.held(bin) > load * 1.1 ? { wetKg: load } : {}),
+              method: 'bridge',
+            },
+            'Ames',
+            `${truck}-phone`,
+          );
           this.pass(40);
           this.deliver(truck, crop as CropId, this.ledger.position(truck).moisture ?? 0.15, 'Ames');
           this.pass(25);

@@ -1,6 +1,11 @@
-import type { HaulSheet, NoteInfo, ReadingBody, WeatherHourInfo, WindowBody, MachineProfile, NextFieldSheet } from '@fanega/contract';
+import type { WeatherHourInfo } from '@fanega/contract';
 import {
   bushelsPerAcreToKgPerHa,
+  type CombineProfile,
+  type CuttingWindow,
+  type HaulTimes,
+  type NextFieldPlan,
+  type Reading,
   CROPS,
   dailyWeather,
   feetToMetres,
@@ -10,17 +15,19 @@ import {
   mphToMetresPerSecond,
   SCHOOLS,
   type Settings,
+  type Symptom,
   wetToDryBasis,
   dryToWetBasis,
 } from '@fanega/core';
 import { type DemoFarm, demoYield } from './farm.js';
 import { seeded } from './random.js';
+import type { DemoLog, DemoSetting } from './records.js';
 import { ulidAt } from './ulid.js';
 
 export interface DemoNotebook {
-  readonly readings: readonly (ReadingBody & { readonly id: string; readonly by: string })[];
-  readonly notes: readonly NoteInfo[];
-  readonly sheets: readonly { readonly kind: string; readonly subject: string; readonly body: object }[];
+  readonly readings: readonly (Reading & { readonly id: string; readonly by: string })[];
+  readonly logs: readonly DemoLog[];
+  readonly settings: readonly DemoSetting[];
   readonly weather: readonly WeatherHourInfo[];
 }
 
@@ -60,17 +67,21 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
   });
 
   const cut = new Map<string, number>();
-  for (const entry of farm.entries) if (entry.type === 'harvest') cut.set(entry.lot, (cut.get(entry.lot) ?? 0) + entry.wetKg);
+  for (const entry of farm.entries)
+    if (entry.type === 'harvest') cut.set(entry.lot, (cut.get(entry.lot) ?? 0) + entry.wetKg);
   const season = Math.max(...farm.lots.map((lot) => lot.season));
   const lots = farm.lots.filter((lot) => lot.season === season);
   const acres = new Map(farm.fields.map((field) => [field.id, field.acres]));
   // Less than half of what it will bring is cut: it is read still.
   const stands = (lot: (typeof lots)[number]): boolean =>
-    (cut.get(lot.id) ?? 0) < 0.5 * demoYield(lot.tag) * (acres.get(lot.fieldId) ?? 0) * kilogramsPerBushel(CROPS[lot.crop].legalPounds);
-  const lastCut = new Map(farm.entries.flatMap((entry) => (entry.type === 'harvest' ? [[entry.lot, entry.moisture] as const] : [])));
+    (cut.get(lot.id) ?? 0) <
+    0.5 * demoYield(lot.tag) * (acres.get(lot.fieldId) ?? 0) * kilogramsPerBushel(CROPS[lot.crop].legalPounds);
+  const lastCut = new Map(
+    farm.entries.flatMap((entry) => (entry.type === 'harvest' ? [[entry.lot, entry.moisture] as const] : [])),
+  );
 
   // Standing fields are read every other day, and beans through today, as they dry.
-  const readings: (ReadingBody & { id: string; by: string })[] = [];
+  const readings: (Reading & { id: string; by: string })[] = [];
   const curve = isotherm(CROPS.soybean);
   const standing = lots.filter(stands);
   standing.forEach((lot) => {
@@ -113,16 +124,25 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
       }
     }
     const bite = midnight + 9.2 * HOUR;
-    if (bite < end) readings.push({ id: id(bite), fieldId: lot.fieldId, at: iso(bite), source: 'bite', cracked: 2 + (n % 3), spot: 'gate', by: 'Bea' });
+    if (bite < end)
+      readings.push({
+        id: id(bite),
+        fieldId: lot.fieldId,
+        at: iso(bite),
+        source: 'bite',
+        cracked: 2 + (n % 3),
+        spot: 'gate',
+        by: 'Bea',
+      });
   });
 
-  const notes: NoteInfo[] = [];
+  const logs: DemoLog[] = [];
   // The handheld reads under the buyer, and not always by as much.
   for (let i = 0; i < 9; i++) {
     const at = midnight - (19 - 2 * i) * DAY + 16 * HOUR;
     const buyer = between(0.13, 0.19);
-    notes.push({
-      kind: 'pair',
+    logs.push({
+      kind: 'testerPair',
       by: 'Ruiz',
       voided: false,
       body: {
@@ -136,11 +156,17 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
   }
   for (let i = 0; i < 2; i++) {
     const at = midnight - (6 - 3 * i) * DAY + 16 * HOUR;
-    notes.push({
-      kind: 'pair',
+    logs.push({
+      kind: 'testerPair',
       by: 'Tilda',
       voided: false,
-      body: { id: id(at), at: iso(at), tester: 'Shop bench', testerMoisture: 0.151 + 0.01 * i, buyerMoisture: 0.152 + 0.01 * i },
+      body: {
+        id: id(at),
+        at: iso(at),
+        tester: 'Shop bench',
+        testerMoisture: 0.151 + 0.01 * i,
+        buyerMoisture: 0.152 + 0.01 * i,
+      },
     });
   }
 
@@ -148,13 +174,29 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
   const START: Settings = { rotor: 380, concave: 28, fan: 950, chaffer: 17, sieve: 11, speed: 1.9, deckPlates: 34 };
   const sheet = (at: number, lotId: string, values: Settings, why: string, more: object = {}): string => {
     const noteId = id(at);
-    notes.push({ kind: 'settings', by: 'Oona', voided: false, body: { id: noteId, at: iso(at), machineId: 'combine-1', lotId, values, concaveType: 'round bar', why, ...more } });
+    logs.push({
+      kind: 'settingsEntry',
+      by: 'Oona',
+      voided: false,
+      body: { id: noteId, at: iso(at), machineId: 'combine-1', lotId, values, concaveType: 'round bar', why, ...more },
+    });
     return noteId;
   };
-  const count = (at: number, lotId: string, settingsId: string, perFoot: number, headerShare: number, symptom?: string, acresLeft?: number): void => {
-    const frame = (density: number) => ({ kernels: Math.max(0, Math.round((density + between(-0.5, 0.5)) * 10)), area: 10 * SQ_FT });
-    notes.push({
-      kind: 'loss',
+  const count = (
+    at: number,
+    lotId: string,
+    settingsId: string,
+    perFoot: number,
+    headerShare: number,
+    symptom?: Symptom,
+    acresLeft?: number,
+  ): void => {
+    const frame = (density: number) => ({
+      kernels: Math.max(0, Math.round((density + between(-0.5, 0.5)) * 10)),
+      area: 10 * SQ_FT,
+    });
+    logs.push({
+      kind: 'lossCheck',
       by: 'Bea',
       voided: false,
       body: {
@@ -179,26 +221,39 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     const opened = sheet(at, lot.id, START, 'as last year', { moisture: 0.18 - 0.01 * i });
     count(at + 0.6 * HOUR, lot.id, opened, 3.6 - 0.3 * i, 0.3, 'rotorLoss', 400 - 90 * i);
     const slower = { ...START, speed: 1.68 };
-    const second = sheet(at + 0.9 * HOUR, lot.id, slower, 'grain from the rotor: slow down', { moisture: 0.18 - 0.01 * i });
+    const second = sheet(at + 0.9 * HOUR, lot.id, slower, 'grain from the rotor: slow down', {
+      moisture: 0.18 - 0.01 * i,
+    });
     count(at + 1.5 * HOUR, lot.id, second, 1.9 - 0.2 * i, 0.35, 'rotorLoss', 390 - 90 * i);
     if (i === 2) {
-      const third = sheet(at + 2 * HOUR, lot.id, { ...slower, rotor: 410 }, 'a little more rotor', { moisture: 0.16, dirt: 3 });
+      const third = sheet(at + 2 * HOUR, lot.id, { ...slower, rotor: 410 }, 'a little more rotor', {
+        moisture: 0.16,
+        dirt: 3,
+      });
       count(at + 2.6 * HOUR, lot.id, third, 2.9, 0.3, 'cracked', 205);
-      sheet(at + 3 * HOUR, lot.id, slower, 'worse: back to the sheet before', { moisture: 0.16, dirt: 2, undoes: third });
+      sheet(at + 3 * HOUR, lot.id, slower, 'worse: back to the sheet before', {
+        moisture: 0.16,
+        dirt: 2,
+        undoes: third,
+      });
     }
   });
   // The field that is cut now: opened this morning, counted once, and a change waits to be made.
   const newest = [...farm.entries].reverse().find((entry) => entry.type === 'harvest');
-  const here = newest?.type === 'harvest' ? lots.find((lot) => lot.id === newest.lot && lot.crop === 'corn') : undefined;
+  const here =
+    newest?.type === 'harvest' ? lots.find((lot) => lot.id === newest.lot && lot.crop === 'corn') : undefined;
   if (here) {
     const at = Math.min(end - HOUR, midnight + 13.4 * HOUR);
-    const opened = sheet(at, here.id, { ...START, speed: 1.9, rotor: 400 }, 'as in Pecan Turn, wetter corn', { moisture: 0.211, dirt: 2 });
+    const opened = sheet(at, here.id, { ...START, speed: 1.9, rotor: 400 }, 'as in Pecan Turn, wetter corn', {
+      moisture: 0.211,
+      dirt: 2,
+    });
     count(at + 0.5 * HOUR, here.id, opened, 3.1, 0.25, 'rotorLoss', 92);
   }
   const last = lots.find((lot) => (cut.get(lot.id) ?? 0) > 0 && lot.crop === 'corn') ?? lots[0]!;
   const strips = midnight - 5 * DAY + 15 * HOUR;
-  notes.push({
-    kind: 'strips',
+  logs.push({
+    kind: 'stripTrial',
     by: 'Oona',
     voided: false,
     body: {
@@ -210,7 +265,13 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     },
   });
 
-  const window = (tooDryBelow: number, bestFrom: number, bestTo: number, refuseAbove: number, price: number): WindowBody => ({
+  const window = (
+    tooDryBelow: number,
+    bestFrom: number,
+    bestTo: number,
+    refuseAbove: number,
+    price: number,
+  ): CuttingWindow => ({
     tooDryBelow,
     bestFrom,
     bestTo,
@@ -230,7 +291,7 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     { name: 'Row head, 8 at 30 in', width: feetToMetres(20), rows: 8 },
     { name: 'Flex platform', width: feetToMetres(35) },
   ];
-  const machine = (head: number, rate: number, tankBu: number): MachineProfile => ({
+  const machine = (head: number, rate: number, tankBu: number): CombineProfile => ({
     kind: 'rotary',
     heads: heads.filter((_, i) => i === head || i === 2),
     headOn: heads[head]!.name,
@@ -242,9 +303,17 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     speedLimit: mphToMetresPerSecond(6.5),
     tankBu,
     fieldEfficiency: 0.72,
-    ranges: { rotor: [200, 1000], concave: [3, 45], fan: [450, 1300], chaffer: [0, 25], sieve: [0, 20], speed: [0.4, 2.9], deckPlates: [25, 45] },
+    ranges: {
+      rotor: [200, 1000],
+      concave: [3, 45],
+      fan: [450, 1300],
+      chaffer: [0, 25],
+      sieve: [0, 20],
+      speed: [0.4, 2.9],
+      deckPlates: [25, 45],
+    },
   });
-  const nextField: NextFieldSheet = {
+  const nextField: NextFieldPlan = {
     school: 'steady',
     weights: { ...SCHOOLS.steady.weights },
     ownOrder: [],
@@ -255,29 +324,53 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     facts: Object.fromEntries(
       farm.fields.map((field, i) => {
         const lot = lots.find((l) => l.fieldId === field.id);
-        const expected = lot ? { yieldKgPerHa: bushelsPerAcreToKgPerHa(demoYield(lot.tag), CROPS[lot.crop].legalPounds) } : {};
-        return [field.id, { standability: [0, 0, 1, 0, 2, 0, 0, 1, 1, 0, 2, 0][i % 12]!, distance: Math.round(400 + 1100 * ((i * 7) % 12)), ...expected }];
+        const expected = lot
+          ? { yieldKgPerHa: bushelsPerAcreToKgPerHa(demoYield(lot.tag), CROPS[lot.crop].legalPounds) }
+          : {};
+        return [
+          field.id,
+          {
+            standability: [0, 0, 1, 0, 2, 0, 0, 1, 1, 0, 2, 0][i % 12]!,
+            distance: Math.round(400 + 1100 * ((i * 7) % 12)),
+            ...expected,
+          },
+        ];
       }),
     ),
   };
   return {
     readings,
-    notes,
+    logs,
     weather,
-    sheets: [
-      { kind: 'window', subject: 'corn', body: window(0.13, 0.15, 0.18, 0.24, 4.42) },
-      { kind: 'window', subject: 'soybean', body: window(0.1, 0.12, 0.132, 0.15, 10.48) },
+    settings: [
+      { kind: 'cuttingWindow', subject: 'corn', body: window(0.13, 0.15, 0.18, 0.24, 4.42) },
+      { kind: 'cuttingWindow', subject: 'soybean', body: window(0.1, 0.12, 0.132, 0.15, 10.48) },
       // The feed mill takes wetter corn and pays less for it; the terminal closes early.
-      { kind: 'window', subject: 'corn@whistling-duck', body: { ...window(0.12, 0.15, 0.2, 0.28, 4.31), dockPerPoint: 0.03, closesAt: 18 } },
-      { kind: 'window', subject: 'soybean@gar-hole', body: { ...window(0.095, 0.115, 0.13, 0.14, 10.58), dockPerPoint: 0.06, closesAt: 19 } },
-      { kind: 'window', subject: 'sorghum', body: window(0.12, 0.135, 0.15, 0.18, 4.62) },
-      { kind: 'machine', subject: 'combine-1', body: machine(0, 4100, 350) },
-      { kind: 'machine', subject: 'combine-2', body: machine(1, 2900, 300) },
-      { kind: 'nextField', subject: 'farm', body: nextField },
       {
-        kind: 'haul',
+        kind: 'cuttingWindow',
+        subject: 'corn@whistling-duck',
+        body: { ...window(0.12, 0.15, 0.2, 0.28, 4.31), dockPerPoint: 0.03, closesAt: 18 },
+      },
+      {
+        kind: 'cuttingWindow',
+        subject: 'soybean@gar-hole',
+        body: { ...window(0.095, 0.115, 0.13, 0.14, 10.58), dockPerPoint: 0.06, closesAt: 19 },
+      },
+      { kind: 'cuttingWindow', subject: 'sorghum', body: window(0.12, 0.135, 0.15, 0.18, 4.62) },
+      { kind: 'combineProfile', subject: 'combine-1', body: machine(0, 4100, 350) },
+      { kind: 'combineProfile', subject: 'combine-2', body: machine(1, 2900, 300) },
+      { kind: 'nextFieldPlan', subject: 'farm', body: nextField },
+      {
+        kind: 'haulTimes',
         subject: 'farm',
-        body: { roadMin: { redbud: 24, 'gar-hole': 41, 'whistling-duck': 33 }, loadMin: 6, tarpMin: 3, unloadMin: 11, othersPerHour: 3, lidsCloseBu: 300 } satisfies HaulSheet,
+        body: {
+          roadMin: { redbud: 24, 'gar-hole': 41, 'whistling-duck': 33 },
+          loadMin: 6,
+          tarpMin: 3,
+          unloadMin: 11,
+          othersPerHour: 3,
+          lidsCloseBu: 300,
+        } satisfies HaulTimes,
       },
     ],
   };

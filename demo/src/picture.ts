@@ -15,12 +15,18 @@ function chunk(type: string, data: Buffer): Buffer {
  */
 export function drawnPicture(width: number, height: number, shade: (x: number, y: number) => number): Buffer {
   const rows = Buffer.alloc((width + 1) * height);
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) rows[y * (width + 1) + 1 + x] = Math.max(0, Math.min(255, Math.round(shade(x, y))));
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) rows[y * (width + 1) + 1 + x] = Math.max(0, Math.min(255, Math.round(shade(x, y))));
   const header = Buffer.alloc(13);
   header.writeUInt32BE(width, 0);
   header.writeUInt32BE(height, 4);
   header.set([8, 0, 0, 0, 0], 8);
-  return Buffer.concat([Buffer.from('89504e470d0a1a0a', 'hex'), chunk('IHDR', header), chunk('IDAT', deflateSync(rows)), chunk('IEND', Buffer.alloc(0))]);
+  return Buffer.concat([
+    Buffer.from('89504e470d0a1a0a', 'hex'),
+    chunk('IHDR', header),
+    chunk('IDAT', deflateSync(rows)),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
 }
 
 /** Round bars of a concave, worn down by so much (0 new to 1 gone). */

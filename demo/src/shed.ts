@@ -1,13 +1,22 @@
-import type { AssetBody, ChangeoverBody, ItemBody, SeasonBody, ShedNoteInfo } from '@fanega/contract';
-import { changeoverSteps, dayAfter, instantOf, type MachineKind, READINESS_TEMPLATES } from '@fanega/core';
+import {
+  type Changeover,
+  changeoverSteps,
+  dayAfter,
+  instantOf,
+  type Machine,
+  type MachineKind,
+  READINESS_TEMPLATES,
+  type SeasonPlan,
+} from '@fanega/core';
 import type { DemoFarm } from './farm.js';
 import { drawnConcave } from './picture.js';
 import { seeded } from './random.js';
+import type { DemoLog, DemoSetting } from './records.js';
 import { ulidAt } from './ulid.js';
 
 export interface DemoShed {
-  readonly sheets: readonly { readonly kind: string; readonly subject: string; readonly body: object }[];
-  readonly notes: readonly ShedNoteInfo[];
+  readonly settings: readonly DemoSetting[];
+  readonly logs: readonly DemoLog[];
   readonly photos: readonly {
     readonly id: string;
     readonly at: number;
@@ -29,7 +38,7 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
   const today = new Date(end - 5 * HOUR).toISOString().slice(0, 10);
   const id = (at: number): string => ulidAt(at, random);
   const iso = (at: number): string => new Date(at).toISOString();
-  const season: SeasonBody = {
+  const season: SeasonPlan = {
     firstDays: { corn: dayAfter(today, -28), sorghum: dayAfter(today, -14), soybean: dayAfter(today, 9) },
     acknowledge: ['headerLock', 'binEntry'],
   };
@@ -41,7 +50,12 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
     return photoId;
   };
 
-  const list = (kind: MachineKind, owner: string, firstDay: string, open: Readonly<Record<number, Partial<ItemBody>>> = {}): ItemBody[] =>
+  const list = (
+    kind: MachineKind,
+    owner: string,
+    firstDay: string,
+    open: Readonly<Record<number, Partial<Machine['items'][number]>>> = {},
+  ): Machine['items'][number][] =>
     READINESS_TEMPLATES[kind].map((line, i) => ({
       id: `${kind}-${i + 1}`,
       what: line.what,
@@ -55,7 +69,13 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
       ...open[i],
     }));
   const { corn, soybean } = season.firstDays as { corn: string; soybean: string };
-  const asset = (kind: MachineKind, name: string, owner: string, more: Partial<AssetBody> = {}, open: Readonly<Record<number, Partial<ItemBody>>> = {}): AssetBody => ({
+  const asset = (
+    kind: MachineKind,
+    name: string,
+    owner: string,
+    more: Partial<Machine> = {},
+    open: Readonly<Record<number, Partial<Machine['items'][number]>>> = {},
+  ): Machine => ({
     kind,
     name,
     retired: false,
@@ -67,7 +87,7 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
     wear: [],
     ...more,
   });
-  const assets: Record<string, AssetBody> = {
+  const assets: Record<string, Machine> = {
     'combine-1': asset('combine', 'Combine 1', 'Oona', {
       placeId: 'combine-1',
       engineHours: 2914,
@@ -76,7 +96,14 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
       services: [
         { id: 'oil', what: 'Engine oil and filter', by: 'engine', everyHours: 250, lastAt: 2702, skipped: 0 },
         { id: 'air', what: 'Air filter, outer', by: 'engine', everyHours: 100, lastAt: 2790, skipped: 1 },
-        { id: 'grease', what: 'Rotor drive and separator grease', by: 'separator', everyHours: 50, lastAt: 2050, skipped: 0 },
+        {
+          id: 'grease',
+          what: 'Rotor drive and separator grease',
+          by: 'separator',
+          everyHours: 50,
+          lastAt: 2050,
+          skipped: 0,
+        },
       ],
       wear: [
         {
@@ -89,8 +116,26 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
           lastsAcres: 4500,
           photos: [photo('concaves, fitted', 400, 0), photo('concaves, before this season', 40, 0.75)],
         },
-        { id: 'rasp', name: 'Rotor bars', position: 'front two rows', hoursAtFit: 1402, acresAtFit: 14_200, lastsHours: 900, lastsAcres: null, photos: [] },
-        { id: 'feeder', name: 'Feeder chain', position: 'feeder house', hoursAtFit: 1690, acresAtFit: 17_300, lastsHours: 1000, lastsAcres: null, photos: [] },
+        {
+          id: 'rasp',
+          name: 'Rotor bars',
+          position: 'front two rows',
+          hoursAtFit: 1402,
+          acresAtFit: 14_200,
+          lastsHours: 900,
+          lastsAcres: null,
+          photos: [],
+        },
+        {
+          id: 'feeder',
+          name: 'Feeder chain',
+          position: 'feeder house',
+          hoursAtFit: 1690,
+          acresAtFit: 17_300,
+          lastsHours: 1000,
+          lastsAcres: null,
+          photos: [],
+        },
       ],
     }),
     'combine-2': asset('combine', 'Combine 2', 'Bea', {
@@ -99,12 +144,34 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
       separatorHours: 2688,
       acres: 26_900,
       services: [{ id: 'oil', what: 'Engine oil and filter', by: 'engine', everyHours: 250, lastAt: 3401, skipped: 0 }],
-      wear: [{ id: 'concaves', name: 'Concave inserts', position: 'round bar, all three', hoursAtFit: 2350, acresAtFit: 23_600, lastsHours: null, lastsAcres: 4500, photos: [] }],
+      wear: [
+        {
+          id: 'concaves',
+          name: 'Concave inserts',
+          position: 'round bar, all three',
+          hoursAtFit: 2350,
+          acresAtFit: 23_600,
+          lastsHours: null,
+          lastsAcres: 4500,
+          photos: [],
+        },
+      ],
     }),
     'row-head-12': asset('header', 'Row head, 12 at 30 in', 'Ruiz', {
       crops: ['corn', 'sunflower'],
       acres: 9800,
-      wear: [{ id: 'rolls', name: 'Stalk rolls', position: 'all twelve rows', hoursAtFit: 0, acresAtFit: 6100, lastsHours: null, lastsAcres: 5000, photos: [] }],
+      wear: [
+        {
+          id: 'rolls',
+          name: 'Stalk rolls',
+          position: 'all twelve rows',
+          hoursAtFit: 0,
+          acresAtFit: 6100,
+          lastsHours: null,
+          lastsAcres: 5000,
+          photos: [],
+        },
+      ],
     }),
     'flex-35': asset(
       'header',
@@ -113,7 +180,18 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
       {
         crops: ['soybean'],
         acres: 7420,
-        wear: [{ id: 'knife', name: 'Knife and guards', position: 'both halves', hoursAtFit: 0, acresAtFit: 6900, lastsHours: null, lastsAcres: 2400, photos: [] }],
+        wear: [
+          {
+            id: 'knife',
+            name: 'Knife and guards',
+            position: 'both halves',
+            hoursAtFit: 0,
+            acresAtFit: 6900,
+            lastsHours: null,
+            lastsAcres: 2400,
+            photos: [],
+          },
+        ],
       },
       {
         0: { part: { name: 'Knife drive gearbox', onHand: false, leadDays: 12, orderedOn: null } },
@@ -123,7 +201,13 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
     ),
     'flex-30': asset('header', 'Flex platform, 30 ft (old)', 'Ruiz', { crops: ['soybean'], acres: 18_900 }, { 2: {} }),
     'cart-1': asset('cart', 'Cart 1', 'Dell', { placeId: 'cart-1' }),
-    'cart-2': asset('cart', 'Cart 2', 'Dell', { placeId: 'cart-2' }, { 1: { part: { name: 'Scale cable', onHand: true, leadDays: 3, orderedOn: dayAfter(today, -7) } } }),
+    'cart-2': asset(
+      'cart',
+      'Cart 2',
+      'Dell',
+      { placeId: 'cart-2' },
+      { 1: { part: { name: 'Scale cable', onHand: true, leadDays: 3, orderedOn: dayAfter(today, -7) } } },
+    ),
     'truck-1': asset('truck', 'Truck 1', 'Ames', { placeId: 'truck-1' }),
     'truck-4': asset('truck', 'Truck 4', 'Tilda', { placeId: 'truck-4' }, { 2: {} }),
     'auger-1': asset('auger', 'Swing auger', 'Bea', {}, { 1: {} }),
@@ -133,16 +217,24 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
     'fan-b': asset('fan', 'Fan of Bin B', 'Bea'),
     'tester-2': asset('tester', 'Handheld 2', 'Oona'),
     'bench-tester': asset('tester', 'Shop bench', 'Tilda', {}, { 1: {} }),
-    'yard-scale': asset('scale', 'Yard scale', 'Ames', {}, { 2: { part: { name: 'Inspection visit', onHand: false, leadDays: 5, orderedOn: dayAfter(today, -2) } } }),
+    'yard-scale': asset(
+      'scale',
+      'Yard scale',
+      'Ames',
+      {},
+      { 2: { part: { name: 'Inspection visit', onHand: false, leadDays: 5, orderedOn: dayAfter(today, -2) } } },
+    ),
   };
 
   const steps = changeoverSteps('corn', 'soybean');
-  const changeover: ChangeoverBody = {
+  const changeover: Changeover = {
     from: 'corn',
     to: 'soybean',
-    done: steps.filter((step) => step.id === 'display' || step.id === 'stoneTrap').map((step) => ({ step: step.id, at: iso(end - 3 * HOUR), by: 'Bea' })),
+    done: steps
+      .filter((step) => step.id === 'display' || step.id === 'stoneTrap')
+      .map((step) => ({ step: step.id, at: iso(end - 3 * HOUR), by: 'Bea' })),
   };
-  const notes: ShedNoteInfo[] = (
+  const logs: DemoLog[] = (
     [
       [19, 'combine-2', 'Feeder chain jumped, two slats bent', 'wear', 640, 4.5, 31, 'feeder slats'],
       [14, 'cart-2', 'Tire cut on a stump', 'foreign', 1180, 3, 12, 'tire, 900/60'],
@@ -154,15 +246,31 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
     ] as const
   ).map(([daysAgo, assetId, what, cause, cost, hoursLost, acresLost, missingSpare]) => {
     const at = end - daysAgo * DAY - 2 * HOUR;
-    return { kind: 'breakdown', by: 'Oona', voided: false, body: { id: id(at), at: iso(at), assetId, what, cause, cost, hoursLost, acresLost, missingSpare, mended: daysAgo > 0 } };
+    return {
+      kind: 'breakdown',
+      by: 'Oona',
+      voided: false,
+      body: {
+        id: id(at),
+        at: iso(at),
+        assetId,
+        what,
+        cause,
+        cost,
+        hoursLost,
+        acresLost,
+        missingSpare,
+        mended: daysAgo > 0,
+      },
+    };
   });
   return {
-    sheets: [
-      ...Object.entries(assets).map(([subject, body]) => ({ kind: 'asset', subject, body })),
-      { kind: 'season', subject: 'farm', body: season },
+    settings: [
+      ...Object.entries(assets).map(([subject, body]) => ({ kind: 'machine' as const, subject, body })),
+      { kind: 'seasonPlan', subject: 'farm', body: season },
       { kind: 'changeover', subject: 'combine-2', body: changeover },
     ],
-    notes,
+    logs,
     photos,
   };
 }

@@ -35,9 +35,10 @@ async function part(name, dirs, made, command, args) {
   writeFileSync(stamp, now);
 }
 
-/** Builds what is out of date. */
-export async function buildAll() {
-  const shared = ['packages/core', 'packages/contract', 'demo'];
+const shared = ['packages/core', 'packages/contract', 'demo'];
+
+/** Builds the server with what it needs, and the devices, where they are out of date. */
+export async function buildServer() {
   await part('the server', [...shared, 'apps/server', 'apps/devices'], 'apps/server/dist/main.js', bin('tsc'), [
     '-b',
     'packages/core',
@@ -46,5 +47,15 @@ export async function buildAll() {
     'apps/server',
     'apps/devices',
   ]);
-  await part('the pages', [...shared.slice(0, 2), 'apps/web'], 'apps/web/dist/index.html', bin('vite'), ['build', 'apps/web', '--logLevel', 'warn']);
+}
+
+/** Builds what is out of date. */
+export async function buildAll() {
+  await buildServer();
+  await part('the pages', [...shared.slice(0, 2), 'apps/web'], 'apps/web/dist/index.html', bin('vite'), [
+    'build',
+    'apps/web',
+    '--logLevel',
+    'warn',
+  ]);
 }

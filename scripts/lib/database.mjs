@@ -30,7 +30,9 @@ export async function startDatabase(dir, { quiet = false } = {}) {
   mkdirSync(dir, { recursive: true });
   const user = process.getuid?.() === 0 ? ['--user=root'] : [];
 
-  const stored = existsSync(settings) ? JSON.parse(readFileSync(settings, 'utf8')) : { password: randomBytes(18).toString('hex') };
+  const stored = existsSync(settings)
+    ? JSON.parse(readFileSync(settings, 'utf8'))
+    : { password: randomBytes(18).toString('hex') };
   if (existsSync(pidFile)) {
     const pid = Number(readFileSync(pidFile, 'utf8'));
     if (runs(pid, data)) {
@@ -50,7 +52,13 @@ export async function startDatabase(dir, { quiet = false } = {}) {
   if (!existsSync(path.join(data, 'mysql'))) {
     tell('making a private database directory');
     rmSync(data, { recursive: true, force: true });
-    const made = await run(has('mariadb-install-db'), ['--no-defaults', ...user, `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db']);
+    const made = await run(has('mariadb-install-db'), [
+      '--no-defaults',
+      ...user,
+      `--datadir=${data}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+    ]);
     if (made.code !== 0) stop(made.output.slice(-3000), 'the database directory could not be made.');
   }
   const init = path.join(dir, 'init.sql');

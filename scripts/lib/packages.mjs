@@ -21,7 +21,14 @@ async function ensureDebian(command, packages, why) {
   if (has(command)) return;
   const prefix = installer();
   if (prefix === null) {
-    stop('', `${why} is missing. Install it with`, '', `    sudo apt-get update && sudo apt-get install -y ${packages.join(' ')}`, '', 'and run this command again.');
+    stop(
+      '',
+      `${why} is missing. Install it with`,
+      '',
+      `    sudo apt-get update && sudo apt-get install -y ${packages.join(' ')}`,
+      '',
+      'and run this command again.',
+    );
   }
   step(`installing ${why} from Debian's packages (${packages.join(' ')})`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
@@ -31,7 +38,8 @@ async function ensureDebian(command, packages, why) {
     await apt('update', '-qq');
     result = await apt('install', '-y', '-qq', '--no-install-recommends', ...packages);
   }
-  if (result.code !== 0 || !has(command)) stop(result.output.slice(-3000), `${why} could not be installed; the lines above say why.`);
+  if (result.code !== 0 || !has(command))
+    stop(result.output.slice(-3000), `${why} could not be installed; the lines above say why.`);
 }
 
 export const ensureMariadb = () => ensureDebian('mariadbd', ['mariadb-server'], 'the MariaDB server');

@@ -36,7 +36,9 @@ export async function startServer({ url, host = '127.0.0.1', port, env = {}, std
     stop: async () => {
       if (child.exitCode !== null || child.signalCode !== null) return;
       child.kill('SIGTERM');
-      await until('stopping the server', 15_000, () => child.exitCode !== null || child.signalCode !== null).catch(() => child.kill('SIGKILL'));
+      await until('stopping the server', 15_000, () => child.exitCode !== null || child.signalCode !== null).catch(() =>
+        child.kill('SIGKILL'),
+      );
     },
   };
 }

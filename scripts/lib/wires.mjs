@@ -10,7 +10,11 @@ export async function enterDemo(address) {
     .map((one) => one.split(';')[0])
     .join('; ');
   const call = async (method, path, body) => {
-    const response = await fetch(`${address}/api${path}`, { method, headers: { ...headers, Cookie: cookie }, ...(body === undefined ? {} : { body: JSON.stringify(body) }) });
+    const response = await fetch(`${address}/api${path}`, {
+      method,
+      headers: { ...headers, Cookie: cookie },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
     const answer = await response.json().catch(() => null);
     if (!response.ok) throw new Error(`${method} ${path}: ${answer?.message ?? response.status}`);
     return answer;
@@ -23,16 +27,22 @@ export async function enterDemo(address) {
 export async function makeWires(address, file) {
   const { KESTREL_DAY, wiresOf } = await import('@fanega/devices');
   const { farmId, call } = await enterDemo(address);
-  const { places } = await call('GET', `/farms/${farmId}/now`);
+  const { places } = await call('GET', `/farms/${farmId}/header`);
   const tokens = {};
   // Played before on this farm: those devices are replaced, not added to.
   const old = await call('GET', `/farms/${farmId}/devices`);
   for (const { key, name, kind, placeId } of wiresOf(places, KESTREL_DAY)) {
-    for (const device of old) if (device.name === name && device.kind === kind && !device.revoked) await call('POST', `/farms/${farmId}/devices/${device.id}/revoke`, {});
+    for (const device of old)
+      if (device.name === name && device.kind === kind && !device.revoked)
+        await call('POST', `/farms/${farmId}/devices/${device.id}/revoke`, {});
     const { deviceId, token } = await call('POST', `/farms/${farmId}/devices`, { name, kind });
     tokens[key] = token;
     const still = kind === 'cartScale' ? { withinKg: 40, forSeconds: 4 } : { withinKg: 27.2, forSeconds: 3 };
-    if (placeId !== undefined) await call('PUT', `/farms/${farmId}/sheets/scale/${deviceId}`, { revision: 0, sheet: { placeId, zeroKg: 0, ...still } });
+    if (placeId !== undefined)
+      await call('PUT', `/farms/${farmId}/haul/scale-setup/${deviceId}`, {
+        revision: 0,
+        value: { placeId, zeroKg: 0, ...still },
+      });
   }
   writeFileSync(file, JSON.stringify(tokens));
   chmodSync(file, 0o600);

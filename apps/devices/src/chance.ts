@@ -1,7 +1,8 @@
 import type { Random } from '@fanega/core';
 
 /** A normal draw of the given standard deviation; Box and Muller. */
-export const scatter = (random: Random, deviation: number): number => deviation * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+export const scatter = (random: Random, deviation: number): number =>
+  deviation * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 /** Something that wanders slowly about 0, as ground, crop and bearings do: each step keeps `keeps` of the one before. */
 export class Wander {

@@ -24,7 +24,8 @@ export class ElevatorDesk {
 
   /** @param netKg true weight of the grain @param tareKg of the truck @param moisture true */
   weigh(netKg: number, tareKg: number, moisture: number): Ticket {
-    const shown = (kg: number): number => Math.round(kg / KG_PER_LB / DIVISION + scatter(this.random, 0.2)) * DIVISION * KG_PER_LB;
+    const shown = (kg: number): number =>
+      Math.round(kg / KG_PER_LB / DIVISION + scatter(this.random, 0.2)) * DIVISION * KG_PER_LB;
     const [grossKg, empty] = [shown(netKg + tareKg), shown(tareKg)];
     return {
       ticket: String(this.next++),

@@ -7,5 +7,5 @@ export { ElevatorDesk, type Ticket } from './elevator.js';
 export { DeviceRefused, Link } from './link.js';
 export { Display, type DisplayFaults } from './monitor.js';
 export { HandTester } from './tester.js';
-export { crossing, type BridgeFigure } from './weighbridge.js';
+export { crossing, type BridgeFigure } from './truck-scale.js';
 export { DELTA, stationWeather, type Climate } from './weather.js';

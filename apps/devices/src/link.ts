@@ -54,7 +54,8 @@ export class Link {
       ...(body ? { body: JSON.stringify(body) } : {}),
     });
     const answer = (await response.json().catch(() => null)) as (T & { message?: string }) | null;
-    if (!response.ok || answer === null) throw new DeviceRefused(response.status, answer?.message ?? `the farm answered ${response.status}`);
+    if (!response.ok || answer === null)
+      throw new DeviceRefused(response.status, answer?.message ?? `the farm answered ${response.status}`);
     return answer;
   }
 }

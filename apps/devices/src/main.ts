@@ -14,13 +14,13 @@ import { Link } from './link.js';
 import { Display } from './monitor.js';
 import { HandTester } from './tester.js';
 import { stationWeather } from './weather.js';
-import { crossing } from './weighbridge.js';
+import { crossing } from './truck-scale.js';
 
 const USAGE = `npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN [--seed 1] [--speed 1] [--ago 0]
 
   weather       [--every 600] [--once]                      measured hours and a forecast
   cart-scale    --play="14000,13800,-27000" [--on 0]        lb onto the cart and off it, one after the other
-  weighbridge   --axles "11800,16400,16500,17200,17100"     lb of each axle, from the front, driven over the platform
+  truck-scale  --axles "11800,16400,16500,17200,17100"     lb of each axle, from the front, driven over the platform
   monitor       [--minutes 5] [--rate 2900] [--moisture 18] what a combine's display shows while it cuts
   tester        --field TAG --moisture 17.2                 one reading of a hand tester that is a little off
   elevator      --truck NAME --buyer NAME --net LB --moisture 16.5 [--price 4.42] [--ticket 4001] [--tare 26800]
@@ -69,11 +69,13 @@ function usage(problem?: string): never {
 
 function number(text: string | undefined, what: string, least: number, most: number): number {
   const value = Number(text);
-  if (text === undefined || text.trim() === '' || !(value >= least && value <= most)) usage(`${what} must be a number from ${least} to ${most}`);
+  if (text === undefined || text.trim() === '' || !(value >= least && value <= most))
+    usage(`${what} must be a number from ${least} to ${most}`);
   return value;
 }
 
-const numbers = (text: string | undefined, what: string): number[] => (text ?? usage(`${what} is missing`)).split(',').map((part) => number(part, what, -200_000, 200_000));
+const numbers = (text: string | undefined, what: string): number[] =>
+  (text ?? usage(`${what} is missing`)).split(',').map((part) => number(part, what, -200_000, 200_000));
 
 /** Milliseconds that a zone's clocks are behind UTC at an instant. */
 function behindUtc(at: number, timeZone: string): number {
@@ -87,19 +89,35 @@ function behindUtc(at: number, timeZone: string): number {
     hourCycle: 'h23',
   }).formatToParts(at);
   const part = (type: string): number => Number(parts.find((p) => p.type === type)?.value);
-  return Math.floor(at / 60_000) * 60_000 - Date.UTC(part('year'), part('month') - 1, part('day'), part('hour'), part('minute'));
+  return (
+    Math.floor(at / 60_000) * 60_000 -
+    Date.UTC(part('year'), part('month') - 1, part('day'), part('hour'), part('minute'))
+  );
 }
 
-const named = <Thing extends { readonly name: string }>(things: readonly Thing[], name: string | undefined, what: string): Thing =>
-  things.find((thing) => thing.name === name) ?? usage(`${what} ${name ?? ''} is not known to the farm; it has ${things.map((thing) => thing.name).join(', ')}`);
+const named = <Thing extends { readonly name: string }>(
+  things: readonly Thing[],
+  name: string | undefined,
+  what: string,
+): Thing =>
+  things.find((thing) => thing.name === name) ??
+  usage(`${what} ${name ?? ''} is not known to the farm; it has ${things.map((thing) => thing.name).join(', ')}`);
 
 /** Sends figures of a curve in batches, at their pace. */
-async function sendCurve(link: Link, what: 'weights' | 'flows', startMs: number, figures: readonly { readonly ms: number }[], speed: number): Promise<void> {
+async function sendCurve(
+  link: Link,
+  what: 'weights' | 'flows',
+  startMs: number,
+  figures: readonly { readonly ms: number }[],
+  speed: number,
+): Promise<void> {
   const batchMs = 400 * speed;
   for (let i = 0; i < figures.length;) {
     const until = figures[i]!.ms + batchMs;
     const batch = figures.slice(i).filter((figure, j) => figure.ms < until && j < 600);
-    await link.send(what, { samples: batch.map(({ ms, ...figure }) => ({ at: new Date(startMs + ms).toISOString(), ...figure })) });
+    await link.send(what, {
+      samples: batch.map(({ ms, ...figure }) => ({ at: new Date(startMs + ms).toISOString(), ...figure })),
+    });
     i += batch.length;
     const next = figures[i];
     if (next) await wait((next.ms - batch[0]!.ms) / speed);
@@ -124,7 +142,9 @@ async function weather(): Promise<void> {
       const at = Date.parse(now);
       const hours = stationWeather({ now: at, offset: behindUtc(at, timeZone), seed, hoursBack: 6, hoursAhead: 48 });
       const { hours: kept } = await station.send<{ hours: number }>('weather', { hours });
-      console.log(`${farm}: ${kept} hours of weather, ${hours.find((hour) => hour.forecast)?.temperature ?? '?'} °C next`);
+      console.log(
+        `${farm}: ${kept} hours of weather, ${hours.find((hour) => hour.forecast)?.temperature ?? '?'} °C next`,
+      );
     } catch (error) {
       console.error(error instanceof Error ? error.message : String(error));
       if (values.once) process.exit(1);
@@ -146,13 +166,15 @@ async function cartScale(): Promise<void> {
   console.log(`${curve.length} figures`);
 }
 
-async function weighbridge(): Promise<void> {
+async function truckScale(): Promise<void> {
   const bridge = link();
   const start = startOf(await bridge.hello());
   const axles = numbers(values.axles, '--axles').map((pounds) => pounds * KG_PER_LB);
   const figures = crossing(axles, random);
   await sendCurve(bridge, 'weights', start, figures, speed);
-  console.log(`${axles.length} axles, ${Math.round(axles.reduce((sum, kg) => sum + kg, 0) / KG_PER_LB).toLocaleString('en-US')} lb in truth`);
+  console.log(
+    `${axles.length} axles, ${Math.round(axles.reduce((sum, kg) => sum + kg, 0) / KG_PER_LB).toLocaleString('en-US')} lb in truth`,
+  );
 }
 
 async function monitor(): Promise<void> {
@@ -166,15 +188,25 @@ async function monitor(): Promise<void> {
     return { ms: 2000 * i, ...shown };
   });
   await sendCurve(wire, 'flows', start, figures, speed);
-  console.log(`${figures.length} figures, ${Math.round(display.load().kg / KG_PER_LB).toLocaleString('en-US')} lb on the display`);
+  console.log(
+    `${figures.length} figures, ${Math.round(display.load().kg / KG_PER_LB).toLocaleString('en-US')} lb on the display`,
+  );
 }
 
 async function tester(): Promise<void> {
   const wire = link();
   const [hello, names]: [DeviceHello, DeviceNames] = await Promise.all([wire.hello(), wire.names()]);
-  const lot = names.lots.find(({ tag }) => tag === values.field) ?? usage(`--field is one of ${names.lots.map(({ tag }) => tag).join(', ')}`);
+  const lot =
+    names.lots.find(({ tag }) => tag === values.field) ??
+    usage(`--field is one of ${names.lots.map(({ tag }) => tag).join(', ')}`);
   const moisture = new HandTester(random).read(number(values.moisture, '--moisture', 5, 50) / 100);
-  await wire.send('readings', { id: ulid(Date.parse(hello.now)), fieldId: lot.fieldId, at: hello.now, moisture, source: 'hand' });
+  await wire.send('readings', {
+    id: ulid(Date.parse(hello.now)),
+    fieldId: lot.fieldId,
+    at: hello.now,
+    moisture,
+    source: 'hand',
+  });
   console.log(`${lot.fieldName}: ${(100 * moisture).toFixed(1)} %`);
 }
 
@@ -199,14 +231,30 @@ async function elevator(): Promise<void> {
     number(values.moisture, '--moisture', 5, 50) / 100,
   );
   await wire.send('entries', {
-    entries: [{ type: 'move', id: ulid(Date.parse(hello.now)), at: hello.now, from: truck.id, to: buyer.id, emptied: true, method: 'ticket', ...ticket }],
+    entries: [
+      {
+        type: 'move',
+        id: ulid(Date.parse(hello.now)),
+        at: hello.now,
+        from: truck.id,
+        to: buyer.id,
+        emptied: true,
+        method: 'ticket',
+        ...ticket,
+      },
+    ],
   });
-  console.log(`ticket ${ticket.ticket}: ${Math.round(ticket.wetKg / KG_PER_LB).toLocaleString('en-US')} lb at ${(100 * ticket.moisture).toFixed(1)} %`);
+  console.log(
+    `ticket ${ticket.ticket}: ${Math.round(ticket.wetKg / KG_PER_LB).toLocaleString('en-US')} lb at ${(100 * ticket.moisture).toFixed(1)} %`,
+  );
 }
 
 /** A harvest day over many wires: { key: token }. It is the day after the one in which the farm stands. */
 async function day(): Promise<void> {
-  const tokens = JSON.parse(readFileSync(values.wires ?? usage('--wires is missing'), 'utf8')) as Record<string, string>;
+  const tokens = JSON.parse(readFileSync(values.wires ?? usage('--wires is missing'), 'utf8')) as Record<
+    string,
+    string
+  >;
   const wires = new Map(Object.entries(tokens).map(([key, token]) => [key, new Link(url, token, 40)]));
   const first = [...wires.values()][0] ?? usage('--wires has no wire');
   const [{ farm, now, timeZone }, names] = await Promise.all([first.hello(), first.names()]);
@@ -214,8 +262,14 @@ async function day(): Promise<void> {
   const offset = behindUtc(today, timeZone);
   const midnightMs = Math.floor((today - offset) / 86_400_000 + 1) * 86_400_000 + offset;
   const clock = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' });
-  const name = (id: string | undefined): string => names.places.find((place) => place.id === id)?.name ?? names.lots.find((lot) => lot.id === id)?.fieldName ?? id ?? '';
-  console.log(`${farm}: ${new Intl.DateTimeFormat('en-US', { timeZone, dateStyle: 'full' }).format(midnightMs)}, at ${values.speed} times the pace`);
+  const name = (id: string | undefined): string =>
+    names.places.find((place) => place.id === id)?.name ??
+    names.lots.find((lot) => lot.id === id)?.fieldName ??
+    id ??
+    '';
+  console.log(
+    `${farm}: ${new Intl.DateTimeFormat('en-US', { timeZone, dateStyle: 'full' }).format(midnightMs)}, at ${values.speed} times the pace`,
+  );
   let troubles = 0;
   const { entries, figures } = await play(harvestDay({ names, plan: KESTREL_DAY, midnightMs, offset, seed }), wires, {
     speed,
@@ -223,19 +277,34 @@ async function day(): Promise<void> {
     wait: (ms) => wait(ms),
     onEntry: ({ atMs, entry }) => {
       if (entry.type !== 'move' && entry.type !== 'harvest') return;
-      const bushels = entry.wetKg === undefined ? '' : `  ${Math.round(entry.wetKg / (KESTREL_DAY.legalPounds * KG_PER_LB)).toLocaleString('en-US')} bu`;
-      console.log(`${clock.format(atMs)}  ${name(entry.lot ?? entry.from)} → ${name(entry.to)}${bushels}${entry.ticket ? `  ticket ${entry.ticket}` : ''}`);
+      const bushels =
+        entry.wetKg === undefined
+          ? ''
+          : `  ${Math.round(entry.wetKg / (KESTREL_DAY.legalPounds * KG_PER_LB)).toLocaleString('en-US')} bu`;
+      console.log(
+        `${clock.format(atMs)}  ${name(entry.lot ?? entry.from)} → ${name(entry.to)}${bushels}${entry.ticket ? `  ticket ${entry.ticket}` : ''}`,
+      );
     },
     onTrouble: ({ wire, what }, error) => {
       troubles++;
       console.error(`${wire}, ${what}: ${error.message}`);
     },
   });
-  console.log(`The day is over: ${entries} entries, ${figures.toLocaleString('en-US')} figures${troubles > 0 ? `, ${troubles} that the farm did not take` : ''}`);
+  console.log(
+    `The day is over: ${entries} entries, ${figures.toLocaleString('en-US')} figures${troubles > 0 ? `, ${troubles} that the farm did not take` : ''}`,
+  );
   if (troubles > 0) process.exitCode = 1;
 }
 
-const COMMANDS: Readonly<Record<string, () => Promise<void>>> = { weather, 'cart-scale': cartScale, weighbridge, monitor, tester, elevator, day };
+const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {
+  weather,
+  'cart-scale': cartScale,
+  'truck-scale': truckScale,
+  monitor,
+  tester,
+  elevator,
+  day,
+};
 const command = COMMANDS[kind ?? ''] ?? usage();
 try {
   await command();

@@ -34,7 +34,12 @@ export class Display {
   /** What it shows; `seconds` of it are counted into the load. */
   read(atMs: number, { flow, moisture, speed, width }: Cutting, seconds: number): FlowMoment {
     const cuts = flow > 0.05;
-    const shown = cuts ? Math.max(0, flow * (1 + this.faults.bias + this.faults.biasByFlow * (flow - 7)) * (1 + scatter(this.random, 0.015))) : 0;
+    const shown = cuts
+      ? Math.max(
+          0,
+          flow * (1 + this.faults.bias + this.faults.biasByFlow * (flow - 7)) * (1 + scatter(this.random, 0.015)),
+        )
+      : 0;
     const wet = Math.min(0.5, Math.max(0.05, moisture + this.faults.moisture + scatter(this.random, 0.001)));
     this.kg += shown * seconds;
     this.waterKg += shown * seconds * wet;
@@ -43,7 +48,9 @@ export class Display {
       flow: Math.round(shown * 1000) / 1000,
       moisture: Math.round(wet * 10_000) / 10_000,
       speed: Math.round(speed * 100) / 100,
-      ...(cuts && speed > 0.2 ? { yieldKgPerHa: Math.min(60_000, Math.round((shown * 10_000) / (speed * width))) } : {}),
+      ...(cuts && speed > 0.2
+        ? { yieldKgPerHa: Math.min(60_000, Math.round((shown * 10_000) / (speed * width))) }
+        : {}),
     };
   }
 

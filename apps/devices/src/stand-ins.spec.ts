@@ -1,11 +1,19 @@
-import { axleByAxle, curveLoads, KG_PER_LB, seededRandom, STILL_BRIDGE, stillWeight, yieldFromFlow } from '@fanega/core';
+import {
+  axleByAxle,
+  curveLoads,
+  KG_PER_LB,
+  seededRandom,
+  STILL_TRUCK_SCALE,
+  stillWeight,
+  yieldFromFlow,
+} from '@fanega/core';
 import { describe, expect, it } from 'vitest';
 import { CartScale, cartCurve } from './cart-scale.js';
 import { Wander, scatter } from './chance.js';
 import { ElevatorDesk } from './elevator.js';
 import { Display } from './monitor.js';
 import { HandTester } from './tester.js';
-import { crossing } from './weighbridge.js';
+import { crossing } from './truck-scale.js';
 
 const lb = (pounds: number): number => pounds * KG_PER_LB;
 const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
@@ -13,7 +21,8 @@ const mean = (values: readonly number[]): number => values.reduce((a, b) => a + 
 describe('the cart’s scale', () => {
   it('shows divisions of ten pounds, quiet while it stands and rough while it is driven', () => {
     const scale = new CartScale(seededRandom(3));
-    const read = (motion: 'stands' | 'drives') => Array.from({ length: 400 }, () => scale.read(lb(30_000), motion) / KG_PER_LB);
+    const read = (motion: 'stands' | 'drives') =>
+      Array.from({ length: 400 }, () => scale.read(lb(30_000), motion) / KG_PER_LB);
     const [stands, drives] = [read('stands'), read('drives')];
     for (const pounds of stands) expect(pounds / 10).toBeCloseTo(Math.round(pounds / 10), 6);
     expect(Math.abs(mean(stands) - 30_000)).toBeLessThan(2);
@@ -31,10 +40,12 @@ describe('the cart’s scale', () => {
   });
 });
 
-describe('the weighbridge', () => {
+describe('the truck scale', () => {
   it('is never still while an axle rolls or rocks, and still when it stands', () => {
     const figures = crossing([lb(12_000)], seededRandom(5)).map(({ ms, kg }) => ({ atMs: 1e12 + ms, kg }));
-    const still = figures.map((_, i) => stillWeight(figures.slice(0, i + 1), STILL_BRIDGE)).filter((found) => found !== null && found.kg > 1000);
+    const still = figures
+      .map((_, i) => stillWeight(figures.slice(0, i + 1), STILL_TRUCK_SCALE))
+      .filter((found) => found !== null && found.kg > 1000);
     expect(still.length).toBeGreaterThan(0);
     for (const found of still) expect(Math.abs(found!.kg - lb(12_000))).toBeLessThan(lb(60));
     expect([figures[0]!.kg, figures.at(-1)!.kg].every((kg) => Math.abs(kg) < lb(30))).toBe(true);
@@ -45,7 +56,7 @@ describe('the weighbridge', () => {
       const axles = Array.from({ length: 2 + Math.floor(random() * 6) }, () => lb(3000 + random() * 17_000));
       const run = axleByAxle(
         crossing(axles, random).map(({ ms, kg }) => ({ atMs: 1e12 + ms, kg })),
-        STILL_BRIDGE,
+        STILL_TRUCK_SCALE,
       );
       expect(run.axles.length, `seed ${seed}`).toBe(axles.length);
       run.axles.forEach(({ kg }, i) => expect(Math.abs(kg - axles[i]!)).toBeLessThan(lb(60)));
@@ -55,7 +66,7 @@ describe('the weighbridge', () => {
   it('takes no axle of a driver who does not stop', () => {
     const run = axleByAxle(
       crossing([lb(12_000), lb(17_000)], seededRandom(2), 0.5).map(({ ms, kg }) => ({ atMs: 1e12 + ms, kg })),
-      STILL_BRIDGE,
+      STILL_TRUCK_SCALE,
     );
     expect(run.axles.length).toBeLessThan(2);
   });
@@ -76,7 +87,9 @@ describe('the combine’s display', () => {
   it('works its yield out as the core does, counts a load once, and shows nothing while nothing comes', () => {
     const display = new Display(seededRandom(1));
     const moment = display.read(5, cutting, 2);
-    expect(moment.yieldKgPerHa! / yieldFromFlow({ flow: moment.flow, speed: 2, width: 9.14, moisture: 0.2, base: 0.2 })).toBeCloseTo(1, 3);
+    expect(
+      moment.yieldKgPerHa! / yieldFromFlow({ flow: moment.flow, speed: 2, width: 9.14, moisture: 0.2, base: 0.2 }),
+    ).toBeCloseTo(1, 3);
     expect(display.load().kg).toBeGreaterThan(20);
     expect(display.load()).toEqual({ kg: 0, moisture: null });
     expect(display.read(6, { ...cutting, flow: 0 }, 2)).not.toHaveProperty('yieldKgPerHa');
@@ -107,11 +120,11 @@ describe('chance', () => {
   it('scatters as wide as it is told, and wanders back', () => {
     const random = seededRandom(9);
     const draws = Array.from({ length: 4000 }, () => scatter(random, 2));
-    expect(Math.sqrt(mean(draws.map((d) => d * d)))).toBeCloseTo(2, 0);
+    expect(Math.sqrt(mean(draws.map((d) => d * d)))).toBeCloseTo(2, 1);
     const wander = new Wander(random, 0.1, 0.97);
     const walk = Array.from({ length: 6000 }, () => wander.next());
     expect(Math.abs(mean(walk))).toBeLessThan(0.03);
-    expect(Math.sqrt(mean(walk.map((d) => d * d)))).toBeCloseTo(0.1, 1);
+    expect(Math.sqrt(mean(walk.map((d) => d * d)))).toBeCloseTo(0.1, 2);
     // Its next step is near: no jump of more than a few tenths of its width.
     expect(Math.max(...walk.slice(1).map((d, i) => Math.abs(d - walk[i]!)))).toBeLessThan(0.15);
   });

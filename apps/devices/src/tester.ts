@@ -11,6 +11,9 @@ export class HandTester {
 
   /** What it shows, wet-basis fraction. */
   read(moisture: number): number {
-    return Math.round(Math.min(0.5, Math.max(0.05, moisture + this.bias + scatter(this.random, this.deviation))) * 1000) / 1000;
+    return (
+      Math.round(Math.min(0.5, Math.max(0.05, moisture + this.bias + scatter(this.random, this.deviation))) * 1000) /
+      1000
+    );
   }
 }

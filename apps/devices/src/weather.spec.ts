@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { stationWeather } from './weather.js';
 
 const NOW = Date.UTC(2026, 8, 8, 20, 20);
-const ask = (more: Partial<Parameters<typeof stationWeather>[0]> = {}) => stationWeather({ now: NOW, offset: 5 * 3_600_000, seed: 1, hoursBack: 6, hoursAhead: 48, ...more });
+const ask = (more: Partial<Parameters<typeof stationWeather>[0]> = {}) =>
+  stationWeather({ now: NOW, offset: 5 * 3_600_000, seed: 1, hoursBack: 6, hoursAhead: 48, ...more });
 
 describe('the simulated station', () => {
   it('measures up to this hour and forecasts the rest, hour by hour', () => {

@@ -59,12 +59,21 @@ export function stationWeather(input: {
 function drawDay(seed: number, day: number, climate: Climate) {
   const random = seededRandom(seed * 100_003 + day);
   const between = (a: number, b: number): number => a + (b - a) * random();
-  const air = dailyWeather(climate.mean + between(-3, 3), climate.swing * between(0.7, 1.2), Math.min(0.8, Math.max(0.35, climate.humidity + between(-0.12, 0.12))), 24, random);
+  const air = dailyWeather(
+    climate.mean + between(-3, 3),
+    climate.swing * between(0.7, 1.2),
+    Math.min(0.8, Math.max(0.35, climate.humidity + between(-0.12, 0.12))),
+    24,
+    random,
+  );
   const gust = between(0.7, 1.6);
   return {
     temperature: air.temperature,
     humidity: air.humidity,
-    wind: Array.from({ length: 24 }, (_, clock) => gust * (clock > 8 && clock < 19 ? between(2.5, 5) : between(0.4, 2))),
+    wind: Array.from(
+      { length: 24 },
+      (_, clock) => gust * (clock > 8 && clock < 19 ? between(2.5, 5) : between(0.4, 2)),
+    ),
     rainFrom: Math.floor(between(11, 21)),
     rainHours: Math.floor(between(1, 5)),
     rainChance: random() < 0.3 ? between(0.4, 0.9) : between(0.05, 0.25),

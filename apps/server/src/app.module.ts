@@ -3,26 +3,39 @@ import { type DynamicModule, Global, Module, RequestMethod } from '@nestjs/commo
 import { APP_FILTER, APP_GUARD } from '@nestjs/core';
 import { LoggerModule } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
-import { BookModule } from './features/book/index.js';
+import { openDatabase } from './database.js';
+import { CutModule } from './features/cut/index.js';
 import { DevicesModule } from './features/devices/index.js';
+import { FieldsModule } from './features/fields/index.js';
 import { HaulModule } from './features/haul/index.js';
-import { NotebookModule } from './features/notebook/index.js';
+import { LedgerModule } from './features/ledger/index.js';
 import { PeopleModule } from './features/people/index.js';
-import { SetupModule } from './features/setup/index.js';
+import { RecordsModule } from './features/records/index.js';
+import { SellModule } from './features/sell/index.js';
 import { ShedModule } from './features/shed/index.js';
+import { StoreModule } from './features/store/index.js';
+import { TodayModule } from './features/today/index.js';
+import { TraceModule } from './features/trace/index.js';
 import { AccessGuard, DeviceTokens } from './platform/access.js';
 import { Clock } from './platform/clock.js';
 import { CONFIG, type Config } from './platform/config.js';
-import { openDatabase } from './platform/database.js';
 import { ErrorsFilter } from './platform/errors.filter.js';
+import { FarmWrites } from './platform/farm-write.js';
+import { FeedService } from './platform/feed.service.js';
 import { HealthController } from './platform/health.controller.js';
+import { VersionsRepository } from './platform/versions.js';
 
 @Global()
 @Module({})
 class PlatformModule {
   static with(config: Config): DynamicModule {
     const database = { provide: DataSource, useFactory: () => openDatabase(config.databaseUrl) };
-    return { module: PlatformModule, providers: [Clock, { provide: CONFIG, useValue: config }, database], exports: [Clock, CONFIG, DataSource] };
+    const shared = [Clock, VersionsRepository, FeedService, FarmWrites];
+    return {
+      module: PlatformModule,
+      providers: [...shared, { provide: CONFIG, useValue: config }, database],
+      exports: [...shared, CONFIG, DataSource],
+    };
   }
 }
 
@@ -43,15 +56,17 @@ export class AppModule {
         }),
         PlatformModule.with(config),
         PeopleModule,
-        BookModule,
-        SetupModule,
-        NotebookModule,
-        ShedModule,
-        HaulModule,
+        LedgerModule,
+        RecordsModule,
+        ...[TodayModule, FieldsModule, CutModule, HaulModule, StoreModule, SellModule, TraceModule, ShedModule],
         DevicesModule,
       ],
       controllers: [HealthController],
-      providers: [DeviceTokens, { provide: APP_GUARD, useClass: AccessGuard }, { provide: APP_FILTER, useClass: ErrorsFilter }],
+      providers: [
+        DeviceTokens,
+        { provide: APP_GUARD, useClass: AccessGuard },
+        { provide: APP_FILTER, useClass: ErrorsFilter },
+      ],
     };
   }
 }

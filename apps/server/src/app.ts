@@ -1,12 +1,12 @@
 import 'reflect-metadata';
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import path from 'node:path';
 import { MOST_PHOTO_BYTES } from '@fanega/contract';
 import type { INestApplication } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import { DocumentBuilder, type OpenAPIObject, SwaggerModule } from '@nestjs/swagger';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import { json, raw, type NextFunction, type Request, type Response } from 'express';
@@ -32,25 +32,51 @@ export async function createApp(config: Config): Promise<INestApplication> {
   app.flushLogs();
   app.setGlobalPrefix('api');
   // An answer of a large farm is a fifth of its size on a phone's line; a stream must go out as it is told.
-  const isStream = (response: Response): boolean => String(response.getHeader('Content-Type')).startsWith('text/event-stream');
-  app.use(compression({ level: 4, filter: (request: Request, response: Response) => !isStream(response) && compression.filter(request, response) }));
+  const isStream = (response: Response): boolean =>
+    String(response.getHeader('Content-Type')).startsWith('text/event-stream');
+  app.use(
+    compression({
+      level: 4,
+      filter: (request: Request, response: Response) => !isStream(response) && compression.filter(request, response),
+    }),
+  );
   // A whole book is larger than any batch of entries.
   app.use(/^\/api\/farms\/[^/]+\/book$/, json({ limit: '256mb' }));
   app.use(/^\/api\/farms\/[^/]+\/photos\/[^/]+$/, raw({ type: () => true, limit: MOST_PHOTO_BYTES }));
   app.useBodyParser('json', { limit: '2mb' });
-  app.use(helmet({ contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } }, strictTransportSecurity: false }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
+      strictTransportSecurity: false,
+    }),
+  );
   app.use(cookieParser());
   app.useGlobalPipes(validation);
   app.enableShutdownHooks();
   const api = new DocumentBuilder()
     .setTitle('Fanega')
-    .setDescription('The grain book of a row-crop farm. Masses in kg, moistures as wet-basis fractions, times with their zone.')
+    .setDescription(
+      'The grain book of a row-crop farm. Masses in kg, moistures as wet-basis fractions, times with their zone.',
+    )
     .setVersion('1')
     .addCookieAuth('fanega')
     .build();
-  SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, api));
+  SwaggerModule.setup('api/docs', app, () => withSchemas(SwaggerModule.createDocument(app, api)));
   if (config.webRoot) servePages(app, config.webRoot);
   return app;
+}
+
+/** The schemas of all answers, which `npm run api` makes from the contract's types. */
+const SCHEMAS = new URL('../../../docs/api-schemas.json', import.meta.url);
+
+function withSchemas(document: OpenAPIObject): OpenAPIObject {
+  const schemas = existsSync(SCHEMAS)
+    ? (JSON.parse(readFileSync(SCHEMAS, 'utf8')) as NonNullable<OpenAPIObject['components']>['schemas'])
+    : {};
+  return {
+    ...document,
+    components: { ...document.components, schemas: { ...schemas, ...document.components?.schemas } },
+  };
 }
 
 /** The built pages; any path that is neither a file nor the API's is the application's own. */
@@ -59,10 +85,18 @@ function servePages(app: NestExpressApplication, root: string): void {
   if (!existsSync(index)) return;
   app.useStaticAssets(root, {
     index: false,
-    setHeaders: (response: Response, file: string) => void response.setHeader('Cache-Control', file.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache'),
+    setHeaders: (response: Response, file: string) =>
+      void response.setHeader(
+        'Cache-Control',
+        file.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+      ),
   });
   app.use((request: Request, response: Response, next: NextFunction) => {
-    const isPage = (request.method === 'GET' || request.method === 'HEAD') && !request.path.startsWith('/api/') && request.path !== '/api' && !path.extname(request.path);
+    const isPage =
+      (request.method === 'GET' || request.method === 'HEAD') &&
+      !request.path.startsWith('/api/') &&
+      request.path !== '/api' &&
+      !path.extname(request.path);
     if (isPage) response.sendFile(index, { headers: { 'Cache-Control': 'no-cache' } });
     else next();
   });

@@ -10,7 +10,10 @@ describe('a stream that beats', () => {
     const events = new Subject<{ data: string }>();
     const heard: string[] = [];
     let done = false;
-    beating(events).subscribe({ next: ({ type, data }) => heard.push(type ?? String(data)), complete: () => (done = true) });
+    beating(events).subscribe({
+      next: ({ type, data }) => heard.push(type ?? String(data)),
+      complete: () => (done = true),
+    });
     events.next({ data: 'a' });
     vi.advanceTimersByTime(2 * BEAT_MS);
     events.next({ data: 'b' });

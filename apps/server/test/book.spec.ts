@@ -25,10 +25,12 @@ interface Refusal {
   issues: { index: number; entry: string; field: string; code: string; message: string }[];
 }
 
-const append = <T = { seq: number; accepted: { id: string; seq: number; known: boolean }[]; joined: object[] }>(...entries: object[]) =>
-  client.post<T>(`/farms/${farmId}/entries`, { entries });
+const append = <T = { seq: number; accepted: { id: string; seq: number; known: boolean }[]; joined: object[] }>(
+  ...entries: object[]
+) => client.post<T>(`/farms/${farmId}/entries`, { entries });
 const positions = async (of: Client = client) => (await of.get<Positions>(`/farms/${farmId}/positions`)).body;
-const harvest = (more: object = {}) => entry({ type: 'harvest', lot: p.hs, to: p.cart, wetKg: 4000, moisture: 0.18, ...more });
+const harvest = (more: object = {}) =>
+  entry({ type: 'harvest', lot: p.hs, to: p.cart, wetKg: 4000, moisture: 0.18, ...more });
 const entryCount = async () => Number((await harness.db.query('SELECT COUNT(*) AS n FROM entries'))[0].n);
 
 /** Empties every place, so that each test reads its own figures. */
@@ -61,7 +63,12 @@ describe('appending', () => {
 
   it('is all or nothing, with an error for each bad entry at its place', async () => {
     const before = await entryCount();
-    const answer = await append<Refusal>(harvest(), harvest({ to: 'nowhere' }), entry({ type: 'move', from: p.mill, to: p.cart }), entry({ type: 'void', voids: ulid() }));
+    const answer = await append<Refusal>(
+      harvest(),
+      harvest({ to: 'nowhere' }),
+      entry({ type: 'move', from: p.mill, to: p.cart }),
+      entry({ type: 'void', voids: ulid() }),
+    );
     expect(answer.status).toBe(422);
     expect(answer.body.issues.map(({ index, field, code }) => [index, field, code])).toEqual([
       [1, 'to', 'place_not_in_book'],
@@ -82,7 +89,10 @@ describe('appending', () => {
     const wrong = harvest({ wetKg: 40_000 });
     await append(wrong);
     const undo = entry({ type: 'void', voids: wrong.id });
-    const bad = await client.post<Refusal>(`/farms/${farmId}/corrections`, { void: undo, entry: harvest({ lot: 'none' }) });
+    const bad = await client.post<Refusal>(`/farms/${farmId}/corrections`, {
+      void: undo,
+      entry: harvest({ lot: 'none' }),
+    });
     expect(bad.status).toBe(422);
     expect((await positions())[p.cart]!.wetKg).toBe(40_000);
     expect((await client.post(`/farms/${farmId}/corrections`, { void: undo, entry: harvest() })).status).toBe(200);
@@ -92,14 +102,31 @@ describe('appending', () => {
 
   it('two phones with one load become one, visibly, and it can be undone', async () => {
     await append(harvest({ wetKg: 60_000 }));
-    const cart = entry({ type: 'move', from: p.cart, to: p.truck, wetKg: poundsToKilograms(51_480), device: 'cart phone', method: 'cartScale' });
-    const truck = { ...cart, id: ulid(), at: String(cart.at).replace(/00\.000Z$/, '40.000Z'), device: 'truck phone', wetKg: poundsToKilograms(51_500) };
+    const cart = entry({
+      type: 'move',
+      from: p.cart,
+      to: p.truck,
+      wetKg: poundsToKilograms(51_480),
+      device: 'cart phone',
+      method: 'cartScale',
+    });
+    const truck = {
+      ...cart,
+      id: ulid(),
+      at: String(cart.at).replace(/00\.000Z$/, '40.000Z'),
+      device: 'truck phone',
+      wetKg: poundsToKilograms(51_500),
+    };
     await append(cart);
     const second = await append(truck);
     expect(second.body.joined).toEqual([{ first: cart.id, second: truck.id }]);
     expect((await positions())[p.truck]!.wetKg).toBeCloseTo(poundsToKilograms(51_480), 6);
-    const rows: { body: string | { type: string; id: string } }[] = await harness.db.query('SELECT body FROM entries ORDER BY seq DESC LIMIT 2');
-    const joins = rows.map(({ body }) => (typeof body === 'string' ? (JSON.parse(body) as { type: string; id: string }) : body));
+    const rows: { body: string | { type: string; id: string } }[] = await harness.db.query(
+      'SELECT body FROM entries ORDER BY seq DESC LIMIT 2',
+    );
+    const joins = rows.map(({ body }) =>
+      typeof body === 'string' ? (JSON.parse(body) as { type: string; id: string }) : body,
+    );
     expect(joins.map((join) => join.type).sort()).toEqual(['void', 'witness']);
     await append(...joins.map((join) => entry({ type: 'void', voids: join.id })));
     expect((await positions())[p.truck]!.wetKg).toBeCloseTo(poundsToKilograms(51_480 + 51_500), 6);
@@ -108,7 +135,14 @@ describe('appending', () => {
   it('one tap in the cab and the scale’s own record are one load: all of it is what the cart held', async () => {
     await append(harvest({ wetKg: 20_000 }));
     const tap = entry({ type: 'move', from: p.cart, to: p.truck, device: 'cab' });
-    const scale = { ...tap, id: ulid(), at: String(tap.at).replace(/00\.000Z$/, '30.000Z'), device: 'cart scale', wetKg: 20_120, method: 'cartScale' };
+    const scale = {
+      ...tap,
+      id: ulid(),
+      at: String(tap.at).replace(/00\.000Z$/, '30.000Z'),
+      device: 'cart scale',
+      wetKg: 20_120,
+      method: 'cartScale',
+    };
     const before = (await positions())[p.truck]!.wetKg;
     await append(tap);
     expect((await append(scale)).body.joined).toEqual([{ first: tap.id, second: scale.id }]);
@@ -119,12 +153,18 @@ describe('appending', () => {
   it('a correction of a load that somebody else corrected meanwhile is refused: it would be there twice', async () => {
     const wrong = harvest({ wetKg: 7000 });
     await append(wrong);
-    const correct = (wetKg: number) => ({ void: entry({ type: 'void', voids: wrong.id, note: 'made again' }), entry: harvest({ wetKg }) });
+    const correct = (wetKg: number) => ({
+      void: entry({ type: 'void', voids: wrong.id, note: 'made again' }),
+      entry: harvest({ wetKg }),
+    });
     const mine = correct(7100);
     expect((await client.post(`/farms/${farmId}/corrections`, mine)).status).toBe(200);
     // Sent again after a lost answer it is the same one.
     expect((await client.post(`/farms/${farmId}/corrections`, mine)).status).toBe(200);
-    expect(await client.post<Refusal>(`/farms/${farmId}/corrections`, correct(7200))).toMatchObject({ status: 409, body: { code: 'corrected_already' } });
+    expect(await client.post<Refusal>(`/farms/${farmId}/corrections`, correct(7200))).toMatchObject({
+      status: 409,
+      body: { code: 'corrected_already' },
+    });
   });
 });
 
@@ -135,7 +175,10 @@ describe('a wrong body is explained, and never a 500', () => {
     ['no list', { entries: 'all' }, 'entries'],
     ['an unknown field', { entries: [{ ...({} as object), colour: 'red' }] }, 'colour'],
   ])('%s', async (_, body, field) => {
-    const patched = 'entries' in body && Array.isArray(body.entries) && body.entries.length > 0 ? { entries: [{ ...harvest(), ...body.entries[0] }] } : body;
+    const patched =
+      'entries' in body && Array.isArray(body.entries) && body.entries.length > 0
+        ? { entries: [{ ...harvest(), ...body.entries[0] }] }
+        : body;
     const answer = await client.post<Refusal>(`/farms/${farmId}/entries`, patched);
     expect([answer.status, answer.body.code, answer.body.issues[0]!.field]).toEqual([400, 'body_wrong', field]);
   });
@@ -166,13 +209,17 @@ describe('a wrong body is explained, and never a 500', () => {
   });
 
   it('gross minus tare must be the net', async () => {
-    const answer = await append<Refusal>(entry({ type: 'move', from: p.truck, to: p.mill, grossKg: 36_000, tareKg: 12_000, wetKg: 23_000 }));
-    expect([answer.status, answer.body.issues[0]!.field]).toEqual([400, 'wetKg']);
+    const answer = await append<Refusal>(
+      entry({ type: 'move', from: p.truck, to: p.mill, grossKg: 36_000, tareKg: 12_000, wetKg: 23_000 }),
+    );
+    expect([answer.status, answer.body.issues[0]!.field]).toEqual([422, 'wetKg']);
   });
 
   it('broken JSON, a huge body, strange ids and paths', async () => {
     expect((await client.post(`/farms/${farmId}/entries`, '{"entries": [')).status).toBe(400);
-    expect((await client.post(`/farms/${farmId}/entries`, { entries: [harvest({ note: 'x'.repeat(3_000_000) })] })).status).toBe(413);
+    expect(
+      (await client.post(`/farms/${farmId}/entries`, { entries: [harvest({ note: 'x'.repeat(3_000_000) })] })).status,
+    ).toBe(413);
     expect((await client.get(`/farms/${farmId}/deliveries/${'x'.repeat(300)}/trace`)).status).toBe(404);
     expect((await client.get(`/farms/${farmId}/lots/%27%20OR%201=1/trace`)).status).toBe(404);
     expect((await client.get(`/farms/nobody/now`)).status).toBe(403);
@@ -189,21 +236,32 @@ describe('derived answers', () => {
       harvest({ lot: p.pt, wetKg: lb(46_900), moisture: 0.162 }),
       entry({ type: 'move', from: p.cart, to: p.truck, wetKg: lb(50_000), method: 'cartScale' }),
     ];
-    const ticket = entry({ type: 'move', from: p.truck, to: p.mill, wetKg: lb(50_120), moisture: 0.165, method: 'ticket', emptied: true, ticket: '118', pricePerBu: 4.42 });
+    const ticket = entry({
+      type: 'move',
+      from: p.truck,
+      to: p.mill,
+      wetKg: lb(50_120),
+      moisture: 0.165,
+      method: 'ticket',
+      emptied: true,
+      ticket: '118',
+      pricePerBu: 4.42,
+    });
     await append(...loads, ticket);
     interface Trace {
       delivery: { netKg: number; wetLots: Record<string, number>; ticket: string };
       loads: { dryKg: number }[];
       moves: object[];
-      way: { links: object[] };
+      path: { links: object[] };
     }
     const { body } = await client.get<Trace>(`/farms/${farmId}/deliveries/${ticket.id}/trace`);
     const pounds = (kg: number) => Math.round(kg / lb(1));
     expect([pounds(body.delivery.wetLots[p.hs]!), pounds(body.delivery.wetLots[p.pt]!)]).toEqual([8383, 41_737]);
     expect(body.loads).toHaveLength(2);
     expect(body.moves).toHaveLength(2);
-    expect(body.way.links).toHaveLength(4);
-    const rows = (await client.get<{ lot: { id: string }; balance: { balances: boolean } }[]>(`/farms/${farmId}/lots`)).body;
+    expect(body.path.links).toHaveLength(4);
+    const rows = (await client.get<{ lot: { id: string }; balance: { balances: boolean } }[]>(`/farms/${farmId}/lots`))
+      .body;
     expect(rows.every((row) => row.balance.balances)).toBe(true);
   });
 
@@ -234,7 +292,9 @@ describe('derived answers', () => {
     const other = harness.client(1);
     other.cookie = client.cookie;
     const loads = Array.from({ length: 20 }, () => harvest({ wetKg: 50 }));
-    const answers = await Promise.all(loads.flatMap((load) => [append(load), other.post(`/farms/${farmId}/entries`, { entries: [load] })]));
+    const answers = await Promise.all(
+      loads.flatMap((load) => [append(load), other.post(`/farms/${farmId}/entries`, { entries: [load] })]),
+    );
     expect(answers.map((answer) => answer.status)).toEqual(answers.map(() => 200));
     expect((await positions())[p.cart]!.wetKg).toBeCloseTo(1000, 9);
     expect((await positions(other))[p.cart]!.wetKg).toBeCloseTo(1000, 9);
@@ -252,17 +312,27 @@ describe('derived answers', () => {
     const load = harvest();
     await append(load, entry({ type: 'move', from: p.cart, to: p.truck }));
     await append(entry({ type: 'void', voids: load.id }));
-    const page = (query: string) => client.get<Line[]>(`/farms/${farmId}/entries?${query}`).then((answer) => answer.body);
+    const page = (query: string) =>
+      client.get<Line[]>(`/farms/${farmId}/entries?${query}`).then((answer) => answer.body);
     const newest = await page('limit=3');
     expect(newest.map(({ entry: { type }, voided }) => [type, voided])).toEqual([
       ['void', false],
       ['move', false],
       ['harvest', true],
     ]);
-    expect((await page(`limit=2&before=${newest[1]!.seq}`)).map((line) => line.seq)).toEqual([newest[1]!.seq - 1, newest[1]!.seq - 2]);
-    expect(new Set((await page('types=harvest&limit=50')).map((line) => line.entry.type))).toEqual(new Set(['harvest']));
+    expect((await page(`limit=2&before=${newest[1]!.seq}`)).map((line) => line.seq)).toEqual([
+      newest[1]!.seq - 1,
+      newest[1]!.seq - 2,
+    ]);
+    expect(new Set((await page('types=harvest&limit=50')).map((line) => line.entry.type))).toEqual(
+      new Set(['harvest']),
+    );
     const atTruck = await page(`places=${p.truck}&limit=50`);
-    expect(atTruck.every(({ entry: e }) => e.from === p.truck || e.to === p.truck || (e as { place?: string }).place === p.truck)).toBe(true);
+    expect(
+      atTruck.every(
+        ({ entry: e }) => e.from === p.truck || e.to === p.truck || (e as { place?: string }).place === p.truck,
+      ),
+    ).toBe(true);
     const one = (await client.get<Line>(`/farms/${farmId}/entries/${load.id}`)).body;
     expect([one.voided, one.wetKg]).toEqual([true, null]);
   });
@@ -274,53 +344,80 @@ describe('derived answers', () => {
     }
     const row = async () => (await client.get<Row[]>(`/farms/${farmId}/lots`)).body.find((r) => r.lot.id === p.pt)!;
     const { fieldId } = (await row()).lot;
-    const reading = { fieldId, at: '2026-09-20T12:00:00Z', moisture: 0.171, source: 'hand' };
-    expect((await client.post(`/farms/${farmId}/readings`, reading)).status).toBe(201);
+    const reading = { id: ulid(), fieldId, at: '2026-09-20T12:00:00Z', moisture: 0.171, source: 'hand' };
+    expect((await client.post(`/farms/${farmId}/fields/reading`, reading)).status).toBe(200);
     expect((await row()).lastMoisture).toMatchObject({ moisture: 0.171, source: 'hand' });
     const load = { ...harvest({ lot: p.pt, moisture: 0.166 }), at: '2026-09-20T13:00:00Z' };
     await append(load);
     expect((await row()).lastMoisture).toMatchObject({ source: 'combine' });
     await append(entry({ type: 'void', voids: load.id }));
     expect((await row()).lastMoisture).toMatchObject({ source: 'hand' });
-    expect((await client.post(`/farms/${farmId}/readings`, { ...reading, fieldId: 'none' })).status).toBe(404);
-    expect((await client.post(`/farms/${farmId}/readings`, { ...reading, moisture: 17.1 })).status).toBe(400);
+    expect(
+      (await client.post(`/farms/${farmId}/fields/reading`, { ...reading, id: ulid(), fieldId: 'none' })).status,
+    ).toBe(404);
+    expect(
+      (await client.post(`/farms/${farmId}/fields/reading`, { ...reading, id: ulid(), moisture: 17.1 })).status,
+    ).toBe(400);
   });
 
   it('a field added later can be cut at once', async () => {
-    const { lotId } = (await client.post<{ lotId: string }>(`/farms/${farmId}/fields`, { name: 'Crane Bend', acres: 96, crop: 'soybean', tag: 'cb', season: 2026 })).body;
+    const { lotId } = (
+      await client.post<{ lotId: string }>(`/farms/${farmId}/fields`, {
+        name: 'Crane Bend',
+        acres: 96,
+        crop: 'soybean',
+        tag: 'cb',
+        season: 2026,
+      })
+    ).body;
     expect((await append(harvest({ lot: lotId }))).status).toBe(200);
     expect(Object.keys((await positions())[p.cart]!.lots)).toEqual([lotId]);
-    const twice = await client.post<Refusal>(`/farms/${farmId}/fields`, { name: 'Crane Bend', acres: 1, crop: 'corn', tag: 'x', season: 2026 });
+    const twice = await client.post<Refusal>(`/farms/${farmId}/fields`, {
+      name: 'Crane Bend',
+      acres: 1,
+      crop: 'corn',
+      tag: 'x',
+      season: 2026,
+    });
     expect([twice.status, twice.body.issues[0]!.field]).toEqual([409, 'name']);
   });
 
   it('what entries point to cannot be deleted, not even in the database', async () => {
     await append(harvest());
-    for (const sql of ['DELETE FROM places', 'DELETE FROM lots', 'DELETE FROM fields', 'DELETE FROM farms']) await expect(harness.db.query(sql)).rejects.toThrow(/foreign key/);
+    for (const sql of ['DELETE FROM places', 'DELETE FROM lots', 'DELETE FROM fields', 'DELETE FROM farms'])
+      await expect(harness.db.query(sql)).rejects.toThrow(/foreign key/);
   });
 });
 
 describe('the change feed', () => {
   /** Collects events until `enough`, then closes. */
-  function listen(after: number, enough: (events: { seq: number }[]) => boolean, headers: Record<string, string> = {}): Promise<{ seq: number }[]> {
+  function listen(
+    after: number,
+    enough: (events: { seq: number }[]) => boolean,
+    headers: Record<string, string> = {},
+  ): Promise<{ seq: number }[]> {
     return new Promise((resolve, reject) => {
       const events: { seq: number }[] = [];
-      const call = request(`${harness.address()}/api/farms/${farmId}/feed?after=${after}`, { headers: { Cookie: client.cookie, ...headers } }, (response) => {
-        let text = '';
-        response.setEncoding('utf8');
-        response.on('data', (part: string) => {
-          text += part;
-          for (let end = text.indexOf('\n\n'); end >= 0; end = text.indexOf('\n\n')) {
-            const data = /^data: (.*)$/m.exec(text.slice(0, end))?.[1];
-            text = text.slice(end + 2);
-            if (data) events.push(JSON.parse(data) as { seq: number });
-          }
-          if (enough(events)) {
-            call.destroy();
-            resolve(events);
-          }
-        });
-      });
+      const call = request(
+        `${harness.address()}/api/farms/${farmId}/feed?after=${after}`,
+        { headers: { Cookie: client.cookie, ...headers } },
+        (response) => {
+          let text = '';
+          response.setEncoding('utf8');
+          response.on('data', (part: string) => {
+            text += part;
+            for (let end = text.indexOf('\n\n'); end >= 0; end = text.indexOf('\n\n')) {
+              const data = /^data: (.*)$/m.exec(text.slice(0, end))?.[1];
+              text = text.slice(end + 2);
+              if (data) events.push(JSON.parse(data) as { seq: number });
+            }
+            if (enough(events)) {
+              call.destroy();
+              resolve(events);
+            }
+          });
+        },
+      );
       call.on('error', (error) => (enough(events) ? resolve(events) : reject(error)));
       call.setTimeout(5000, () => call.destroy(new Error(`no event in 5 s, had ${JSON.stringify(events)}`)));
       call.end();
@@ -342,10 +439,14 @@ describe('the change feed', () => {
   it('answers go out compressed, the streams as they are told', async () => {
     const head = (path: string): Promise<string | undefined> =>
       new Promise((resolve, reject) => {
-        const call = request(`${harness.address()}/api/farms/${farmId}/${path}`, { headers: { Cookie: client.cookie, 'Accept-Encoding': 'gzip' } }, (response) => {
-          resolve(response.headers['content-encoding']);
-          call.destroy();
-        });
+        const call = request(
+          `${harness.address()}/api/farms/${farmId}/${path}`,
+          { headers: { Cookie: client.cookie, 'Accept-Encoding': 'gzip' } },
+          (response) => {
+            resolve(response.headers['content-encoding']);
+            call.destroy();
+          },
+        );
         call.on('error', reject).end();
       });
     expect(await head('now')).toBe('gzip');

@@ -1,8 +1,9 @@
-import type { DeviceHello, DeviceInfo, NewDevice, ReadingInfo, WeatherHourInfo } from '@fanega/contract';
+import type { DeviceHello, DeviceInfo, NewDevice, WeatherHourInfo } from '@fanega/contract';
+import { readingsOf } from '@fanega/core';
 import { Link, stationWeather } from '@fanega/devices';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { type Client, Harness, smallFarm } from './harness.js';
+import { type Client, fieldRecords, Harness, smallFarm } from './harness.js';
 
 let harness: Harness;
 let client: Client;
@@ -13,11 +14,14 @@ beforeAll(async () => {
   harness = await Harness.start();
   ({ client, farmId } = await harness.owner());
   const { hs } = await smallFarm(client, farmId);
-  fieldId = (await client.get<{ lot: { id: string; fieldId: string } }[]>(`/farms/${farmId}/lots`)).body.find((row) => row.lot.id === hs)!.lot.fieldId;
+  fieldId = (await client.get<{ lot: { id: string; fieldId: string } }[]>(`/farms/${farmId}/lots`)).body.find(
+    (row) => row.lot.id === hs,
+  )!.lot.fieldId;
 });
 afterAll(() => harness.stop());
 
-const add = async (kind: string, name = kind) => (await client.post<NewDevice>(`/farms/${farmId}/devices`, { name, kind })).body;
+const add = async (kind: string, name = kind) =>
+  (await client.post<NewDevice>(`/farms/${farmId}/devices`, { name, kind })).body;
 const list = async () => (await client.get<DeviceInfo[]>(`/farms/${farmId}/devices`)).body;
 
 describe('the device interface', () => {
@@ -25,11 +29,24 @@ describe('the device interface', () => {
     const { token, deviceId } = await add('weather', 'Roof station');
     const link = new Link(client.address, token);
     const hello: DeviceHello = await link.hello();
-    expect(hello).toMatchObject({ farm: 'Test Levee', timeZone: 'America/Chicago', name: 'Roof station', kind: 'weather' });
-    const hours = stationWeather({ now: Date.parse(hello.now), offset: 5 * 3_600_000, seed: 1, hoursBack: 3, hoursAhead: 24 });
+    expect(hello).toMatchObject({
+      farm: 'Test Levee',
+      timeZone: 'America/Chicago',
+      name: 'Roof station',
+      kind: 'weather',
+    });
+    const hours = stationWeather({
+      now: Date.parse(hello.now),
+      offset: 5 * 3_600_000,
+      seed: 1,
+      hoursBack: 3,
+      hoursAhead: 24,
+    });
     expect(await link.send('weather', { hours })).toEqual({ hours: 28 });
     await link.send('weather', { hours });
-    const kept = (await client.get<WeatherHourInfo[]>(`/farms/${farmId}/weather?from=${hours[0]!.at}&to=${hours.at(-1)!.at}`)).body;
+    const kept = (
+      await client.get<WeatherHourInfo[]>(`/farms/${farmId}/weather?from=${hours[0]!.at}&to=${hours.at(-1)!.at}`)
+    ).body;
     expect(kept).toEqual(hours);
     expect((await list()).find(({ id }) => id === deviceId)!.lastSeen).not.toBeNull();
   });
@@ -39,13 +56,19 @@ describe('the device interface', () => {
     const reading = { id: ulid(), fieldId, at: '2026-09-20T12:00:00Z', moisture: 0.163, source: 'hand' };
     expect(await tester.send('readings', reading)).toEqual({ readingId: reading.id });
     await tester.send('readings', reading);
-    const kept = (await client.get<ReadingInfo[]>(`/farms/${farmId}/readings?field=${fieldId}`)).body;
-    expect(kept.map(({ moisture, tester: name, by }) => [moisture, name, by])).toEqual([[0.163, 'Handheld 2', 'Handheld 2']]);
+    const kept = readingsOf(await fieldRecords(client, farmId), fieldId);
+    expect(kept.map(({ moisture, tester: name, by }) => [moisture, name, by])).toEqual([
+      [0.163, 'Handheld 2', 'Handheld 2'],
+    ]);
     await expect(tester.send('weather', { hours: [] })).rejects.toThrow(/hours must contain|elements/);
-    await expect(tester.send('weather', { hours: stationWeather({ now: Date.now(), offset: 0, seed: 1, hoursBack: 0, hoursAhead: 1 }) })).rejects.toThrow(
-      'A device of the kind tester does not write this; it takes weather.',
+    await expect(
+      tester.send('weather', {
+        hours: stationWeather({ now: Date.now(), offset: 0, seed: 1, hoursBack: 0, hoursAhead: 1 }),
+      }),
+    ).rejects.toThrow('A device of the kind tester does not write this; it takes weather.');
+    await expect(tester.send('readings', { ...reading, id: ulid(), moisture: 160 })).rejects.toThrow(
+      /from 0 to 0.6 as a wet-basis fraction/,
     );
-    await expect(tester.send('readings', { ...reading, id: ulid(), moisture: 160 })).rejects.toThrow(/fraction from 0 to 0.6/);
   });
 
   it('a token that is wrong or revoked opens nothing, and no other door', async () => {
@@ -53,9 +76,13 @@ describe('the device interface', () => {
     const link = new Link(client.address, token);
     await link.hello();
     // A device's token is no session: the farm's own pages stay closed to it.
-    const asPage = await fetch(`${client.address}/api/farms/${farmId}/now`, { headers: { Authorization: `Bearer ${token}` } });
+    const asPage = await fetch(`${client.address}/api/farms/${farmId}/now`, {
+      headers: { Authorization: `Bearer ${token}` },
+    });
     expect(asPage.status).toBe(401);
-    expect((await fetch(`${client.address}/api/device/hello`, { headers: { Cookie: client.cookie } })).status).toBe(401);
+    expect((await fetch(`${client.address}/api/device/hello`, { headers: { Cookie: client.cookie } })).status).toBe(
+      401,
+    );
     await client.post(`/farms/${farmId}/devices/${deviceId}/revoke`);
     await expect(link.hello()).rejects.toThrow(/missing, wrong or revoked/);
     await expect(new Link(client.address, 'x'.repeat(43)).hello()).rejects.toThrow(/missing, wrong or revoked/);
@@ -80,7 +107,9 @@ describe('the device interface', () => {
     const other = new Link(client.address, (await add('weather')).token, 40);
     const calls = vi.spyOn(globalThis, 'fetch');
     try {
-      await expect(other.send('readings', { id: ulid(), fieldId, at: '2026-09-20T12:00:00Z', moisture: 0.163, source: 'hand' })).rejects.toThrow(/does not write this/);
+      await expect(
+        other.send('readings', { id: ulid(), fieldId, at: '2026-09-20T12:00:00Z', moisture: 0.163, source: 'hand' }),
+      ).rejects.toThrow(/does not write this/);
       expect(calls).toHaveBeenCalledTimes(1);
     } finally {
       calls.mockRestore();

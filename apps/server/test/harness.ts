@@ -6,7 +6,16 @@ import { DataSource } from 'typeorm';
 import { closeApp, createApp } from '../src/app.js';
 import type { Config } from '../src/platform/config.js';
 import { newToken, hashToken } from '../src/platform/tokens.js';
-import { MembershipRow, SessionRow, UserRow } from '../src/platform/rows.js';
+import type {
+  CutRecords,
+  FarmHeaderAnswer,
+  FarmNow,
+  FieldsRecords,
+  HaulRecords,
+  ShedRecordsAnswer,
+} from '@fanega/contract';
+import type { FieldRecords } from '@fanega/core';
+import { MembershipRow, SessionRow, UserRow } from '../src/platform/entities/identity.entity.js';
 
 const base = process.env.FANEGA_TEST_DATABASE_URL;
 
@@ -25,7 +34,12 @@ export class Client {
     readonly origin: string | null = address,
   ) {}
 
-  async call<T = never>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer<T>> {
+  async call<T = never>(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer<T>> {
     const response = await fetch(`${this.address}/api${path}`, {
       method,
       headers: {
@@ -55,6 +69,10 @@ export class Client {
   post<T = never>(path: string, body: unknown = {}): Promise<Answer<T>> {
     return this.call<T>('POST', path, body);
   }
+
+  put<T = never>(path: string, body: unknown): Promise<Answer<T>> {
+    return this.call<T>('PUT', path, body);
+  }
 }
 
 /** A server on a free port over a database of its own. */
@@ -62,11 +80,29 @@ export class Harness {
   private readonly apps: INestApplication[] = [];
   private constructor(readonly config: Config) {}
 
-  static async start(config: Partial<Config> = {}): Promise<Harness> {
+  /** @param sql what the database has in it before the server first opens it */
+  static async start(config: Partial<Config> = {}, sql = ''): Promise<Harness> {
     if (!base) throw new Error('FANEGA_TEST_DATABASE_URL is not set: run npm run test:server');
     const url = new URL(base);
     url.pathname = `/fanega_test_${ulid().toLowerCase()}`;
-    const harness = new Harness({ databaseUrl: url.toString(), host: '127.0.0.1', port: 0, signInLimit: 0, logLevel: 'silent', webRoot: null, tls: null, ...config });
+    const harness = new Harness({
+      databaseUrl: url.toString(),
+      host: '127.0.0.1',
+      port: 0,
+      signInLimit: 0,
+      logLevel: 'silent',
+      webRoot: null,
+      tls: null,
+      ...config,
+    });
+    if (sql !== '') {
+      const connection = await createConnection({ uri: base, multipleStatements: true });
+      const name = url.pathname.slice(1);
+      await connection.query(
+        `CREATE DATABASE \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci; USE \`${name}\`; ${sql}`,
+      );
+      await connection.end();
+    }
     await harness.another();
     return harness;
   }
@@ -98,7 +134,13 @@ export class Harness {
   /** A signed-in owner of a new farm. */
   async owner(): Promise<{ client: Client; farmId: string }> {
     const client = this.client();
-    await client.post('/auth/set-up', { farm: 'Test Levee', name: 'Oona', email: 'oona@example.invalid', password: 'a long password', timeZone: 'America/Chicago' });
+    await client.post('/auth/set-up', {
+      farm: 'Test Levee',
+      name: 'Oona',
+      email: 'oona@example.invalid',
+      password: 'a long password',
+      timeZone: 'America/Chicago',
+    });
     const me = await client.get<{ farms: { id: string }[] }>('/auth/me');
     return { client, farmId: me.body.farms[0]!.id };
   }
@@ -107,9 +149,13 @@ export class Harness {
   async member(farmId: string | null, role: MembershipRow['role'] = 'viewer'): Promise<Client> {
     const userId = ulid();
     const token = newToken();
-    await this.db.getRepository(UserRow).insert({ id: userId, email: `${userId}@example.invalid`.toLowerCase(), name: role, passwordHash: null });
+    await this.db
+      .getRepository(UserRow)
+      .insert({ id: userId, email: `${userId}@example.invalid`.toLowerCase(), name: role, passwordHash: null });
     if (farmId) await this.db.getRepository(MembershipRow).insert({ farmId, userId, role });
-    await this.db.getRepository(SessionRow).insert({ tokenHash: hashToken(token), userId, expiresAt: Date.now() + 3_600_000 });
+    await this.db
+      .getRepository(SessionRow)
+      .insert({ tokenHash: hashToken(token), userId, expiresAt: Date.now() + 3_600_000 });
     const client = this.client();
     client.cookie = `fanega=${token}`;
     return client;
@@ -128,9 +174,20 @@ export class Harness {
 }
 
 /** A small farm: two fields, a cart, a truck, a flat bin and a buyer. */
-export async function smallFarm(client: Client, farmId: string): Promise<Record<'hs' | 'pt' | 'cart' | 'truck' | 'bin' | 'mill', string>> {
+export async function smallFarm(
+  client: Client,
+  farmId: string,
+): Promise<Record<'hs' | 'pt' | 'cart' | 'truck' | 'bin' | 'mill', string>> {
   const field = async (name: string, tag: string) =>
-    (await client.post<{ lotId: string }>(`/farms/${farmId}/fields`, { name, acres: 62.5, crop: 'corn', tag, season: 2026 })).body.lotId;
+    (
+      await client.post<{ lotId: string }>(`/farms/${farmId}/fields`, {
+        name,
+        acres: 62.5,
+        crop: 'corn',
+        tag,
+        season: 2026,
+      })
+    ).body.lotId;
   const place = async (name: string, kind: string, withdrawal = 'mixed') =>
     (await client.post<{ placeId: string }>(`/farms/${farmId}/places`, { name, kind, withdrawal })).body.placeId;
   return {
@@ -142,6 +199,32 @@ export async function smallFarm(client: Client, farmId: string): Promise<Record<
     mill: await place('Redbud', 'buyer'),
   };
 }
+
+/** What a page has of a farm: its names and its present. */
+export async function farmNow(client: Client, farmId: string): Promise<FarmHeaderAnswer & FarmNow> {
+  const [header, now] = await Promise.all([
+    client.get<FarmHeaderAnswer>(`/farms/${farmId}/header`),
+    client.get<FarmNow>(`/farms/${farmId}/now`),
+  ]);
+  return { ...header.body, ...now.body };
+}
+
+/** Records of the field stations together, as the pages have them. */
+export async function fieldRecords(client: Client, farmId: string): Promise<FieldRecords> {
+  const of = async <T>(station: string): Promise<T> =>
+    (await client.get<T>(`/farms/${farmId}/${station}/records`)).body;
+  const [fields, cut, haul] = [
+    await of<FieldsRecords>('fields'),
+    await of<CutRecords>('cut'),
+    await of<HaulRecords>('haul'),
+  ];
+  return {
+    logs: { ...fields.logs, ...cut.logs, ...haul.logs },
+    settings: { ...fields.settings, ...cut.settings, ...haul.settings },
+  };
+}
+export const shedRecords = async (client: Client, farmId: string): Promise<ShedRecordsAnswer> =>
+  (await client.get<ShedRecordsAnswer>(`/farms/${farmId}/shed/records`)).body;
 
 let minute = 0;
 /** An entry as a device sends it, a minute after the one before. */

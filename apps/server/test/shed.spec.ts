@@ -1,8 +1,9 @@
 import { crc32, deflateSync } from 'node:zlib';
-import type { AssetBody, MonitorAnswer, Notebook, ReadingInfo, Shed } from '@fanega/contract';
+import type { ReadingInfo } from '@fanega/contract';
+import type { Machine, MonitorView } from '@fanega/core';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Client, entry, Harness, smallFarm } from './harness.js';
+import { type Client, entry, fieldRecords, Harness, shedRecords, smallFarm } from './harness.js';
 
 let harness: Harness;
 let client: Client;
@@ -21,11 +22,12 @@ interface Refusal {
   message: string;
   issues: { field: string; message: string }[];
 }
-const at = '2026-09-20T12:00:00Z';
-const put = <T = Refusal>(path: string, body: object, by = client) => by.call<T>('PUT', `/farms/${farmId}/${path}`, body);
+const at = '2026-09-20T12:00:00.000Z';
+const put = <T = Refusal>(path: string, body: object, by = client) =>
+  by.call<T>('PUT', `/farms/${farmId}/${path}`, body);
 const post = <T = Refusal>(path: string, body: object) => client.post<T>(`/farms/${farmId}/${path}`, body);
-const shed = async () => (await client.get<Shed>(`/farms/${farmId}/shed`)).body;
-const asset = (more: Partial<AssetBody> = {}): AssetBody => ({
+const shed = () => shedRecords(client, farmId);
+const asset = (more: Partial<Machine> = {}): Machine => ({
   kind: 'header',
   name: 'Flex 35',
   retired: false,
@@ -47,7 +49,18 @@ const asset = (more: Partial<AssetBody> = {}): AssetBody => ({
     },
   ],
   services: [{ id: 'grease', what: 'Grease', by: 'separator', everyHours: 50, lastAt: 0, skipped: 0 }],
-  wear: [{ id: 'k', name: 'Knife', position: 'both halves', hoursAtFit: 0, acresAtFit: 6900, lastsHours: null, lastsAcres: 2400, photos: [] }],
+  wear: [
+    {
+      id: 'k',
+      name: 'Knife',
+      position: 'both halves',
+      hoursAtFit: 0,
+      acresAtFit: 6900,
+      lastsHours: null,
+      lastsAcres: 2400,
+      photos: [],
+    },
+  ],
   ...more,
 });
 
@@ -72,7 +85,11 @@ function png(width: number, height: number): Buffer {
   ]);
 }
 
-async function upload(bytes: Buffer, id = ulid(), by = client): Promise<{ status: number; body: Refusal & { photoId?: string; width?: number } }> {
+async function upload(
+  bytes: Buffer,
+  id = ulid(),
+  by = client,
+): Promise<{ status: number; body: Refusal & { photoId?: string; width?: number } }> {
   const response = await fetch(`${by.address}/api/farms/${farmId}/photos/${id}?about=knife`, {
     method: 'POST',
     headers: { Origin: by.address, Cookie: by.cookie, 'Content-Type': 'application/octet-stream' },
@@ -83,43 +100,71 @@ async function upload(bytes: Buffer, id = ulid(), by = client): Promise<{ status
 
 describe('machines and lists', () => {
   it('come back as they went in, change by revision, and the season says when they must be ready', async () => {
-    expect((await put<{ revision: number }>('sheets/asset/flex-35', { revision: 0, sheet: asset() })).body.revision).toBe(1);
-    const late = await put('sheets/asset/flex-35', { revision: 0, sheet: asset({ name: 'other' }) });
-    expect([late.status, late.body.code]).toEqual([409, 'sheet_changed']);
-    await put('sheets/season', { revision: 0, sheet: { firstDays: { soybean: '2026-09-17' }, acknowledge: ['headerLock'] } });
-    await put('sheets/template/header', { revision: 0, sheet: { lines: [{ what: 'Oil', needed: true, daysBefore: 7 }] } });
-    await put('sheets/changeover/flex-35', { revision: 0, sheet: { from: 'corn', to: 'soybean', done: [{ step: 'header', at, by: 'Bea', noPhoto: 'dark' }] } });
+    expect(
+      (await put<{ revision: number }>('shed/machine/flex-35', { revision: 0, value: asset() })).body.revision,
+    ).toBe(1);
+    const late = await put('shed/machine/flex-35', { revision: 0, value: asset({ name: 'other' }) });
+    expect([late.status, late.body.code]).toEqual([409, 'setting_changed']);
+    await put('shed/season-plan/farm', {
+      revision: 0,
+      value: { firstDays: { soybean: '2026-09-17' }, acknowledge: ['headerLock'] },
+    });
+    await put('shed/readiness-template/header', {
+      revision: 0,
+      value: { lines: [{ what: 'Oil', needed: true, daysBefore: 7 }] },
+    });
+    await put('shed/changeover/flex-35', {
+      revision: 0,
+      value: { from: 'corn', to: 'soybean', done: [{ step: 'header', at, by: 'Bea', noPhoto: 'dark' }] },
+    });
     const kept = await shed();
-    expect(kept.assets['flex-35']).toEqual({ revision: 1, sheet: asset() });
-    expect(kept.season!.sheet.acknowledge).toEqual(['headerLock']);
-    expect(kept.templates.header!.sheet.lines[0]!.daysBefore).toBe(7);
-    expect(kept.changeovers['flex-35']!.sheet.done[0]).toMatchObject({ step: 'header', noPhoto: 'dark' });
+    expect(kept.settings.machine['flex-35']).toEqual({ revision: 1, value: asset() });
+    expect(kept.settings.seasonPlan.farm!.value.acknowledge).toEqual(['headerLock']);
+    expect(kept.settings.readinessTemplate.header!.value.lines[0]!.daysBefore).toBe(7);
+    expect(kept.settings.changeover['flex-35']!.value.done[0]).toMatchObject({ step: 'header', noPhoto: 'dark' });
   });
 
   it('name what is wrong at its place', async () => {
-    const wrong = async (more: Partial<AssetBody>) => (await put('sheets/asset/other', { revision: 0, sheet: asset(more) })).body.message;
+    const wrong = async (more: Partial<Machine>) =>
+      (await put('shed/machine/other', { revision: 0, value: asset(more) })).body.message;
     const [item] = asset().items;
-    expect(await wrong({ name: '' })).toMatch(/needs a name/);
-    expect(await wrong({ kind: 'boat' })).toMatch(/a machine is one of combine/);
-    expect(await wrong({ acres: -3 })).toMatch(/acres are from 0/);
-    expect(await wrong({ items: [{ ...item!, due: 'Friday' }] })).toMatch(/due is no day/);
-    expect(await wrong({ items: [{ ...item!, part: { ...item!.part!, leadDays: 9000 } }] })).toMatch(/lead time is from 0 to 730/);
-    expect(await wrong({ items: [{ ...item!, skipped: '' }] })).toMatch(/say why/);
-    expect((await put('sheets/season', { revision: 1, sheet: { firstDays: { maize: '2026-09-01' }, acknowledge: [] } })).body.message).toMatch(/maize is no crop/);
-    expect((await put('sheets/season', { revision: 1, sheet: { firstDays: {}, acknowledge: ['flying'] } })).body.message).toMatch(/no such card/);
-    expect((await put('sheets/template/boat', { revision: 0, sheet: { lines: [] } })).status).toBe(404);
-    expect((await put('sheets/changeover/none', { revision: 0, sheet: { from: null, to: 'corn', done: [] } })).status).toBe(404);
-    expect((await put('sheets/asset/a%20b', { revision: 0, sheet: asset() })).status).toBe(400);
+    expect(await wrong({ name: '' })).toMatch(/The name is missing/);
+    expect(await wrong({ kind: 'boat' as never })).toMatch(/Kind is one of combine/);
+    expect(await wrong({ acres: -3 })).toMatch(/The acres is from 0|acres is from 0/);
+    expect(await wrong({ items: [{ ...item!, due: 'Friday' }] })).toMatch(/day it is due is no date/i);
+    expect(await wrong({ items: [{ ...item!, part: { ...item!.part!, leadDays: 9000 } }] })).toMatch(
+      /lead time is from 0 to 730 days/,
+    );
+    expect(await wrong({ items: [{ ...item!, skipped: '' }] })).toMatch(/Why it is left out/);
+    expect(
+      (
+        await put('shed/season-plan/farm', {
+          revision: 1,
+          value: { firstDays: { maize: '2026-09-01' }, acknowledge: [] },
+        })
+      ).body.message,
+    ).toMatch(/maize/);
+    expect(
+      (await put('shed/season-plan/farm', { revision: 1, value: { firstDays: {}, acknowledge: ['flying'] } })).body
+        .message,
+    ).toMatch(/card is one of/);
+    expect((await put('shed/readiness-template/boat', { revision: 0, value: { lines: [] } })).status).toBe(404);
+    expect(
+      (await put('shed/changeover/none', { revision: 0, value: { from: null, to: 'corn', done: [] } })).status,
+    ).toBe(404);
+    expect((await put('shed/machine/a%20b', { revision: 0, value: asset() })).status).toBe(400);
   });
 
   it('an operator ticks, a viewer looks, and only a manager changes lists and first days', async () => {
     const operator = await harness.member(farmId, 'operator');
     const viewer = await harness.member(farmId, 'viewer');
-    expect((await put('sheets/asset/by-operator', { revision: 0, sheet: asset() }, operator)).status).toBe(200);
-    expect((await put('sheets/season', { revision: 1, sheet: { firstDays: {}, acknowledge: [] } }, operator)).status).toBe(403);
-    expect((await put('sheets/asset/by-viewer', { revision: 0, sheet: asset() }, viewer)).status).toBe(403);
-    expect((await viewer.get(`/farms/${farmId}/shed`)).status).toBe(200);
-    expect((await (await harness.member(null)).get(`/farms/${farmId}/shed`)).status).toBe(403);
+    expect((await put('shed/machine/by-operator', { revision: 0, value: asset() }, operator)).status).toBe(200);
+    expect(
+      (await put('shed/season-plan/farm', { revision: 1, value: { firstDays: {}, acknowledge: [] } }, operator)).status,
+    ).toBe(403);
+    expect((await put('shed/machine/by-viewer', { revision: 0, value: asset() }, viewer)).status).toBe(403);
+    expect((await viewer.get(`/farms/${farmId}/shed/records`)).status).toBe(200);
+    expect((await (await harness.member(null)).get(`/farms/${farmId}/shed/records`)).status).toBe(403);
   });
 });
 
@@ -137,25 +182,27 @@ describe('breakdowns and acknowledgements', () => {
     mended: false,
     ...more,
   });
-  it('are notes of the shed: once each, taken back and made again', async () => {
+  it('are records of the shed: once each, taken back and made again', async () => {
     const first = broke();
-    expect([(await post('notes/breakdown', first)).status, (await post('notes/breakdown', first)).status]).toEqual([201, 201]);
+    expect([(await post('shed/breakdown', first)).status, (await post('shed/breakdown', first)).status]).toEqual([
+      200, 200,
+    ]);
     const ack = { id: ulid(), at, card: 'headerLock', before: 'Flex 35: Knives and guards' };
-    await post('notes/ack', ack);
-    await post('notes/breakdown', broke({ mended: true }));
-    await post(`notes/${first.id}/void`, {});
-    const { notes } = await shed();
-    expect(notes.filter((note) => note.kind === 'breakdown').length).toBe(2);
-    expect(notes.find((note) => note.body.id === first.id)).toMatchObject({ voided: true, by: 'Oona' });
-    expect(notes.find((note) => note.kind === 'ack')!.body).toMatchObject(ack);
-    // They are none of the notebook's.
-    expect((await client.get<Notebook>(`/farms/${farmId}/notebook`)).body.notes).toEqual([]);
+    await post('shed/acknowledgement', ack);
+    await post('shed/breakdown', broke({ mended: true }));
+    await post(`shed/breakdown/${first.id}/void`, {});
+    const { logs } = await shed();
+    expect(logs.breakdown.length).toBe(2);
+    expect(logs.breakdown.find(({ body }) => body.id === first.id)).toMatchObject({ voided: true, by: 'Oona' });
+    expect(logs.acknowledgement[0]!.body).toEqual(ack);
   });
   it('are refused for a machine that is not there, a cause that is none, a cost below zero', async () => {
-    expect((await post('notes/breakdown', broke({ assetId: 'none' }))).body.message).toBe('There is no such machine in the shed.');
-    expect((await post('notes/breakdown', broke({ cost: -3 }))).body.message).toMatch(/cost is from 0/);
-    expect((await post('notes/breakdown', broke({ cause: 'ghosts' }))).status).toBe(400);
-    expect((await post('notes/ack', { id: ulid(), at, card: 'flying', before: '' })).status).toBe(400);
+    expect((await post('shed/breakdown', broke({ assetId: 'none' }))).body.message).toBe(
+      'There is no such machine in the shed.',
+    );
+    expect((await post('shed/breakdown', broke({ cost: -3 }))).body.message).toMatch(/The cost is from 0/);
+    expect((await post('shed/breakdown', broke({ cause: 'ghosts' }))).status).toBe(400);
+    expect((await post('shed/acknowledgement', { id: ulid(), at, card: 'flying', before: '' })).status).toBe(400);
   });
 });
 
@@ -165,7 +212,9 @@ describe('photographs', () => {
     expect(await upload(picture, id)).toMatchObject({ status: 201, body: { photoId: id, width: 40, height: 30 } });
     expect((await upload(picture, id)).status).toBe(201);
     expect((await upload(png(41, 30), id)).status).toBe(409);
-    const response = await fetch(`${client.address}/api/farms/${farmId}/photos/${id}`, { headers: { Cookie: client.cookie } });
+    const response = await fetch(`${client.address}/api/farms/${farmId}/photos/${id}`, {
+      headers: { Cookie: client.cookie },
+    });
     expect(response.headers.get('content-type')).toBe('image/png');
     expect(response.headers.get('x-content-type-options')).toBe('nosniff');
     expect(response.headers.get('content-security-policy')).toContain('sandbox');
@@ -178,15 +227,23 @@ describe('photographs', () => {
       const { status, body } = await upload(bytes);
       return [status, body.message];
     };
-    expect(await words(Buffer.from('\u007fELF\u0002\u0001\u0001 not a picture at all'))).toEqual([400, 'This file is not a photograph. Choose a JPEG, PNG or WebP picture.']);
-    expect(await words(Buffer.from('#!/bin/sh\necho photo.jpg\n'))).toEqual([400, 'This file is not a photograph. Choose a JPEG, PNG or WebP picture.']);
-    expect(await words(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>1</script></svg>'))).toEqual([
+    expect(await words(Buffer.from('\u007fELF\u0002\u0001\u0001 not a picture at all'))).toEqual([
       400,
-      'A svg is not kept here. Choose a JPEG, PNG or WebP picture.',
+      'This file is not a photograph. Choose a JPEG, PNG or WebP picture.',
     ]);
+    expect(await words(Buffer.from('#!/bin/sh\necho photo.jpg\n'))).toEqual([
+      400,
+      'This file is not a photograph. Choose a JPEG, PNG or WebP picture.',
+    ]);
+    expect(
+      await words(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>1</script></svg>')),
+    ).toEqual([400, 'A svg is not kept here. Choose a JPEG, PNG or WebP picture.']);
     expect(await words(Buffer.alloc(0))).toEqual([400, 'The photograph is missing.']);
     expect((await words(png(3, 3)))[1]).toMatch(/8 to 12,000 pixels/);
-    expect(await words(Buffer.alloc(10_000_000, 1))).toEqual([413, 'The photograph is larger than 4 MB; take it smaller, or let the page scale it.']);
+    expect(await words(Buffer.alloc(10_000_000, 1))).toEqual([
+      413,
+      'The photograph is larger than 4 MB; take it smaller, or let the page scale it.',
+    ]);
   });
   it('belong to their farm', async () => {
     const id = ulid();
@@ -199,43 +256,108 @@ describe('photographs', () => {
 });
 
 describe('windows of buyers and the next field', () => {
-  const window = { tooDryBelow: 0.1, bestFrom: 0.12, bestTo: 0.13, refuseAbove: 0.15, price: 10.4, shrinkPerPoint: 1.4, dockPerPoint: 0.04 };
+  const window = {
+    tooDryBelow: 0.1,
+    bestFrom: 0.12,
+    bestTo: 0.13,
+    refuseAbove: 0.15,
+    price: 10.4,
+    shrinkPerPoint: 1.4,
+    dockPerPoint: 0.04,
+  };
   it('a buyer has limits and hours of his own beside the farm’s', async () => {
-    await put('sheets/window/soybean', { revision: 0, sheet: window });
-    expect((await put(`sheets/window/soybean/${p.mill}`, { revision: 0, sheet: { ...window, refuseAbove: 0.14, opensAt: 8, closesAt: 17.5, dockStep: 0.5 } })).status).toBe(200);
-    const { windows } = (await client.get<Notebook>(`/farms/${farmId}/notebook`)).body;
-    expect([windows.soybean!.sheet.refuseAbove, windows[`soybean@${p.mill}`]!.sheet.closesAt]).toEqual([0.15, 17.5]);
-    expect((await put(`sheets/window/soybean/${p.mill}`, { revision: 1, sheet: { ...window, opensAt: 18, closesAt: 8 } })).body.message).toBe('It must close after it opens.');
-    expect((await put('sheets/window/soybean/none', { revision: 0, sheet: window })).status).toBe(404);
+    await put('fields/cutting-window/soybean', { revision: 0, value: window });
+    expect(
+      (
+        await put(`fields/cutting-window/soybean@${p.mill}`, {
+          revision: 0,
+          value: { ...window, refuseAbove: 0.14, opensAt: 8, closesAt: 17.5, dockStep: 0.5 },
+        })
+      ).status,
+    ).toBe(200);
+    const { cuttingWindow } = (await fieldRecords(client, farmId)).settings;
+    expect([cuttingWindow.soybean!.value.refuseAbove, cuttingWindow[`soybean@${p.mill}`]!.value.closesAt]).toEqual([
+      0.15, 17.5,
+    ]);
+    expect(
+      (
+        await put(`fields/cutting-window/soybean@${p.mill}`, {
+          revision: 1,
+          value: { ...window, opensAt: 18, closesAt: 8 },
+        })
+      ).body.message,
+    ).toBe('It must close after it opens.');
+    expect((await put('fields/cutting-window/soybean@none', { revision: 0, value: window })).status).toBe(404);
   });
   it('how the farm hauls is one sheet, and a road of a day is refused', async () => {
-    const haul = { roadMin: { [p.mill]: 24 }, loadMin: 6, tarpMin: 3, unloadMin: 11, othersPerHour: 3, lidsCloseBu: 300 };
-    expect((await put<{ revision: number }>('sheets/haul', { revision: 0, sheet: haul })).body.revision).toBe(1);
-    expect((await client.get<Notebook>(`/farms/${farmId}/notebook`)).body.haul).toEqual({ revision: 1, sheet: haul });
-    expect((await put('sheets/haul', { revision: 1, sheet: { ...haul, roadMin: { [p.mill]: 1440 } } })).body.message).toMatch(/road to each buyer/);
-    expect((await put('sheets/haul', { revision: 1, sheet: { ...haul, tarpMin: -3 } })).body.message).toMatch(/tarping takes/);
+    const haul = {
+      roadMin: { [p.mill]: 24 },
+      loadMin: 6,
+      tarpMin: 3,
+      unloadMin: 11,
+      othersPerHour: 3,
+      lidsCloseBu: 300,
+    };
+    expect((await put<{ revision: number }>('haul/haul-times/farm', { revision: 0, value: haul })).body.revision).toBe(
+      1,
+    );
+    expect((await fieldRecords(client, farmId)).settings.haulTimes.farm).toEqual({ revision: 1, value: haul });
+    expect(
+      (await put('haul/haul-times/farm', { revision: 1, value: { ...haul, roadMin: { [p.mill]: 1440 } } })).body
+        .message,
+    ).toMatch(/road is from 0 to 600 min/);
+    expect((await put('haul/haul-times/farm', { revision: 1, value: { ...haul, tarpMin: -3 } })).body.message).toMatch(
+      /Tarp min is from 0/,
+    );
   });
   it('the field that comes next is a note that everybody sees', async () => {
-    await post('notes/next', { id: ulid(), at, lotId: p.hs, moisture: 0.168, step: -0.3, dryerBushelsPerHour: 1444, wetBinFullHours: 6.2 });
-    const [note] = (await client.get<Notebook>(`/farms/${farmId}/notebook`)).body.notes;
-    expect(note).toMatchObject({ kind: 'next', by: 'Oona', body: { lotId: p.hs, dryerBushelsPerHour: 1444 } });
-    expect((await post('notes/next', { id: ulid(), at, lotId: p.hs, moisture: 16.8 })).body.message).toMatch(/fraction/);
+    await post('fields/next-field-notice', {
+      id: ulid(),
+      at,
+      lotId: p.hs,
+      moisture: 0.168,
+      step: -0.3,
+      dryerBushelsPerHour: 1444,
+      wetBinFullHours: 6.2,
+    });
+    const [note] = (await fieldRecords(client, farmId)).logs.nextFieldNotice;
+    expect(note).toMatchObject({ by: 'Oona', body: { lotId: p.hs, dryerBushelsPerHour: 1444 } });
+    expect(
+      (await post('fields/next-field-notice', { id: ulid(), at, lotId: p.hs, moisture: 16.8 })).body.message,
+    ).toMatch(/fraction/);
   });
 });
 
 describe('display and scale', () => {
   it('come out of the book with their entries, and restating is void and made again', async () => {
     const harvest = (minutes: number, more: object) =>
-      entry({ type: 'harvest', lot: p.hs, to: p.cart, moisture: 0.17, at: new Date(Date.parse(at) + minutes * 60_000).toISOString(), device: 'combine-tablet', ...more });
+      entry({
+        type: 'harvest',
+        lot: p.hs,
+        to: p.cart,
+        moisture: 0.17,
+        at: new Date(Date.parse(at) + minutes * 60_000).toISOString(),
+        device: 'combine-tablet',
+        ...more,
+      });
     const weighed = harvest(0, { wetKg: 6000, method: 'cartScale' });
     const alone = harvest(12, { wetKg: 5200, method: 'monitor' });
-    await post('entries', { entries: [weighed, alone, entry({ type: 'witness', of: weighed.id, wetKg: 6240, method: 'monitor', at })] });
-    const monitors = async () => (await client.get<MonitorAnswer[]>(`/farms/${farmId}/monitors`)).body;
+    await post('entries', {
+      entries: [weighed, alone, entry({ type: 'witness', of: weighed.id, wetKg: 6240, method: 'monitor', at })],
+    });
+    const monitors = async () => (await client.get<MonitorView[]>(`/farms/${farmId}/monitors`)).body;
     const [own] = await monitors();
-    expect([own!.machine, own!.pairs.length, own!.pairs[0]!.monitorKg, own!.pairs[0]!.scaleKg]).toEqual(['combine-tablet', 1, 6240, 6000]);
+    expect([own!.machine, own!.pairs.length, own!.pairs[0]!.monitorKg, own!.pairs[0]!.scaleKg]).toEqual([
+      'combine-tablet',
+      1,
+      6240,
+      6000,
+    ]);
     expect(own!.only.map((load) => [load.id, load.monitorKg, load.entry.lot])).toEqual([[alone.id, 5200, p.hs]]);
     const restated = harvest(12, { wetKg: 5000, method: 'monitor', note: 'restated: display 11,464 lb × 0.9615' });
-    expect((await post('entries', { entries: [entry({ type: 'void', voids: alone.id, at }), restated] })).status).toBe(200);
+    expect((await post('entries', { entries: [entry({ type: 'void', voids: alone.id, at }), restated] })).status).toBe(
+      200,
+    );
     expect((await monitors())[0]!.only).toEqual([]);
   });
   it('loads are moistures of the field too, newest first', async () => {

@@ -12,7 +12,7 @@ import { App } from './app/App';
 import { applyTheme, storedTheme } from './ui/theme';
 import { get } from './data/api';
 import { startProgram } from './data/program';
-import { startOutbox } from './outbox';
+import { startOutbox } from './data/outbox';
 
 applyTheme(storedTheme());
 startOutbox();
@@ -21,7 +21,15 @@ if (import.meta.env.PROD) startProgram();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
-    <SWRConfig value={{ fetcher: get, keepPreviousData: true, revalidateOnFocus: true, errorRetryInterval: 3000, dedupingInterval: 200 }}>
+    <SWRConfig
+      value={{
+        fetcher: get,
+        keepPreviousData: true,
+        revalidateOnFocus: true,
+        errorRetryInterval: 3000,
+        dedupingInterval: 200,
+      }}
+    >
       <BrowserRouter>
         <App />
       </BrowserRouter>

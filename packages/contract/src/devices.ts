@@ -2,7 +2,7 @@ import { ApiProperty } from '@nestjs/swagger';
 import { IsIn, IsNotEmpty, IsString, MaxLength } from 'class-validator';
 
 /** What may hang on the farm's wire. */
-export const DEVICE_KINDS = ['weather', 'cartScale', 'weighbridge', 'monitor', 'tester', 'elevator', 'dryer'] as const;
+export const DEVICE_KINDS = ['weather', 'cartScale', 'truckScale', 'monitor', 'tester', 'elevator', 'dryer'] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
 
 export class DeviceBody {
@@ -55,5 +55,22 @@ export interface DeviceNames {
     readonly moisture: number | null;
   }[];
   /** Of the newest season. */
-  readonly lots: readonly { readonly id: string; readonly fieldId: string; readonly fieldName: string; readonly tag: string; readonly crop: string; readonly acres: number }[];
+  readonly lots: readonly {
+    readonly id: string;
+    readonly fieldId: string;
+    readonly fieldName: string;
+    readonly tag: string;
+    readonly crop: string;
+    readonly acres: number;
+  }[];
+}
+
+export interface DeviceAnswer {
+  readonly deviceId: string;
+}
+export interface DeviceReadingAnswer {
+  readonly readingId: string;
+}
+export interface SamplesAnswer {
+  readonly samples: number;
 }

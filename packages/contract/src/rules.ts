@@ -1,43 +1,43 @@
-import { instantOf } from '@fanega/core';
-import { ApiProperty } from '@nestjs/swagger';
-import { IsInt, IsNumber, Matches, Max, Min, registerDecorator } from 'class-validator';
+import { instantOf, ULID_FORM } from '@fanega/core';
+import { IsNumber, Max, Min, registerDecorator } from 'class-validator';
 
-export const ULID = /^[0-7][0-9A-HJKMNP-TV-Z]{25}$/;
+export const ULID = ULID_FORM;
 
 /** No NaN and no infinity; JSON has neither, but a test may. */
 export const number = { allowNaN: false, allowInfinity: false };
 
 /** A rule of our own: `check` says what is wrong, or null. */
-export const byRule = (name: string, check: (value: unknown, property: string) => string | null) => (): PropertyDecorator => (target, propertyName) =>
-  registerDecorator({
-    name,
-    target: target.constructor,
-    propertyName: propertyName as string,
-    validator: {
-      validate: (value: unknown) => check(value, String(propertyName)) === null,
-      defaultMessage: (given) => check(given?.value, String(propertyName)) ?? '',
-    },
-  });
+export const byRule =
+  (name: string, check: (value: unknown, property: string) => string | null) =>
+  (): PropertyDecorator =>
+  (target, propertyName) =>
+    registerDecorator({
+      name,
+      target: target.constructor,
+      propertyName: propertyName as string,
+      validator: {
+        validate: (value: unknown) => check(value, String(propertyName)) === null,
+        defaultMessage: (given) => check(given?.value, String(propertyName)) ?? '',
+      },
+    });
 
-export const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
+export const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** A date-time with its zone, read by the same function as the book's. */
 export const IsInstant = byRule('isInstant', (value, property) =>
-  typeof value === 'string' && !Number.isNaN(instantOf(value)) ? null : `${property} is no date; write it like 2026-09-08T14:52:00Z, with its zone`,
+  typeof value === 'string' && !Number.isNaN(instantOf(value))
+    ? null
+    : `${property} is no date; write it like 2026-09-08T14:52:00Z, with its zone`,
 );
-
-/** A day of the farm's calendar. */
-export const IsDay = byRule('isDay', (value, property) => {
-  const ms = typeof value === 'string' && /^\d{4}-\d\d-\d\d$/.test(value) ? Date.parse(`${value}T00:00:00Z`) : NaN;
-  return !Number.isNaN(ms) && new Date(ms).toISOString().slice(0, 10) === value ? null : `${property} is no day; write it like 2026-08-11`;
-});
 
 /** A number within limits, with one sentence for whatever is wrong. */
 export const IsBetween =
   (least: number, most: number, message: string): PropertyDecorator =>
   (target, propertyName) => {
     // From the last to the first, as stacked decorators are applied.
-    for (const rule of [Max(most, { message }), Min(least, { message }), IsNumber(number, { message })]) rule(target, propertyName);
+    for (const rule of [Max(most, { message }), Min(least, { message }), IsNumber(number, { message })])
+      rule(target, propertyName);
   };
 
 /** Every one of a list within limits. */
@@ -49,28 +49,5 @@ export const IsBetweenEach =
   };
 
 /** A wet-basis fraction. */
-export const IsMoisture = (): PropertyDecorator => IsBetween(0, 0.6, '$property is a fraction from 0 to 0.6 (16.5 % is 0.165)');
-
-/** What every note has: an id that its device made, so that sending it twice is harmless, and when it was. */
-export class NoteBody {
-  @ApiProperty()
-  @Matches(ULID, { message: 'id must be a ULID of 26 letters and digits' })
-  id: string;
-
-  @ApiProperty()
-  @IsInstant()
-  at: string;
-}
-
-/** A sheet is changed as a whole; the revision that the change began from tells whether somebody else was faster. */
-export class SheetChange {
-  @ApiProperty()
-  @IsInt()
-  @Min(0)
-  revision: number;
-}
-
-export interface SheetOf<T> {
-  readonly revision: number;
-  readonly sheet: T;
-}
+export const IsMoisture = (): PropertyDecorator =>
+  IsBetween(0, 0.6, '$property is a fraction from 0 to 0.6 (16.5 % is 0.165)');

@@ -59,7 +59,8 @@ function check(ledger: Ledger): unknown {
   const accounts = ledger.accounts();
   const lots = Object.fromEntries(Object.entries(accounts).map(([id, account]) => [id, balanceOf([account])]));
   const open = Object.entries(lots).filter(([, balance]) => !balance.balances);
-  if (open.length > 0) fail(open.map(([id, balance]) => `lot ${id} does not balance: ${balance.gap} kg dry are left over`));
+  if (open.length > 0)
+    fail(open.map(([id, balance]) => `lot ${id} does not balance: ${balance.gap} kg dry are left over`));
   return {
     ok: true,
     entries: ledger.size,
@@ -78,7 +79,10 @@ if (help) {
   const ledger = load(file);
   let answer: unknown;
   if (command === 'check') answer = check(ledger);
-  else if (command === 'positions') answer = Object.fromEntries(Object.entries(ledger.positions()).map(([id, { wetLots: _, ...position }]) => [id, position]));
+  else if (command === 'positions')
+    answer = Object.fromEntries(
+      Object.entries(ledger.positions()).map(([id, { wetLots: _, ...position }]) => [id, position]),
+    );
   else if (command === 'accounts') answer = ledger.accounts();
   else {
     const trace = traceDelivery(ledger, delivery!);
@@ -87,7 +91,9 @@ if (help) {
       answer = plain;
     } else {
       const entry = ledger.entry(delivery!);
-      fail([`fanega-book: ${delivery} ${entry === undefined ? 'is not in this book' : ledger.isVoided(delivery!) ? 'was voided' : 'is not a move into a buyer'}`]);
+      fail([
+        `fanega-book: ${delivery} ${entry === undefined ? 'is not in this book' : ledger.isVoided(delivery!) ? 'was voided' : 'is not a move into a buyer'}`,
+      ]);
     }
   }
   process.stdout.write(JSON.stringify(answer) + '\n');

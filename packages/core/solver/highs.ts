@@ -15,9 +15,14 @@ export function lpText(program: LinearProgram): string {
 
 /** What we use of the package. Its types are written for CommonJS and hide the default export from ES modules, so it is named here. */
 interface HighsSolve {
-  solve(problem: string, options: { output_flag: boolean }): { Status: string; ObjectiveValue: number; Columns: Readonly<Record<string, { Primal: number }>> };
+  solve(
+    problem: string,
+    options: { output_flag: boolean },
+  ): { Status: string; ObjectiveValue: number; Columns: Readonly<Record<string, { Primal: number }>> };
 }
-const load = (highsPackage as unknown as { default: (options: { locateFile?: (file: string) => string }) => Promise<HighsSolve> }).default;
+const load = (
+  highsPackage as unknown as { default: (options: { locateFile?: (file: string) => string }) => Promise<HighsSolve> }
+).default;
 
 /** Never in exponents: 1e-7 next to a name could be read as part of it. */
 const number = (value: number): string => {
@@ -35,8 +40,17 @@ export async function loadSolver(locateFile?: (file: string) => string): Promise
     const solution = highs.solve(lpText(program), { output_flag: false });
     if (solution.Status === 'Optimal') {
       const columns = solution.Columns;
-      return { status: 'optimal', objective: solution.ObjectiveValue, values: program.objective.map((_, i) => columns[`x${i}`]?.Primal ?? 0) };
+      return {
+        status: 'optimal',
+        objective: solution.ObjectiveValue,
+        values: program.objective.map((_, i) => columns[`x${i}`]?.Primal ?? 0),
+      };
     }
-    return { status: solution.Status === 'Unbounded' || solution.Status === 'Primal infeasible or unbounded' ? 'unbounded' : 'infeasible' };
+    return {
+      status:
+        solution.Status === 'Unbounded' || solution.Status === 'Primal infeasible or unbounded'
+          ? 'unbounded'
+          : 'infeasible',
+    };
   };
 }

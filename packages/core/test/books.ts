@@ -30,7 +30,14 @@ export class BookBuilder {
   }
 
   book(): Book {
-    return { format: 'fanega-book', version: 1, defaults: this.defaults, lots: this.lots, places: this.places, entries: this.entries };
+    return {
+      format: 'fanega-book',
+      version: 1,
+      defaults: this.defaults,
+      lots: this.lots,
+      places: this.places,
+      entries: this.entries,
+    };
   }
 }
 
@@ -58,7 +65,8 @@ const holder = fc.constantFrom(...HOLDERS);
 const anywhere = fc.constantFrom(...PLACES.map((place) => place.id));
 const method = fc.option(fc.constantFrom<string>(...METHODS, 'guess'), { nil: undefined });
 const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined });
-const clean = <T extends object>(o: T): T => Object.fromEntries(Object.entries(o).filter(([, v]) => v !== undefined)) as T;
+const clean = <T extends object>(o: T): T =>
+  Object.fromEntries(Object.entries(o).filter(([, v]) => v !== undefined)) as T;
 const target = (earlier: readonly Entry[], pick: number, types: readonly string[]) => {
   const fit = earlier.filter((entry) => types.includes(entry.type));
   return fit.length > 0 ? fit[pick % fit.length] : undefined;
@@ -75,23 +83,36 @@ const draft: fc.Arbitrary<Draft> = fc.oneof(
   },
   {
     weight: 8,
-    arbitrary: fc.record({ from: holder, to: anywhere, wetKg: maybe(mass), emptied: maybe(fc.boolean()), moisture: maybe(moisture), method }).map(
-      (o): Draft =>
-        (id, at) =>
-          clean({ type: 'move', id, at, ...o }) as Entry,
-    ),
+    arbitrary: fc
+      .record({
+        from: holder,
+        to: anywhere,
+        wetKg: maybe(mass),
+        emptied: maybe(fc.boolean()),
+        moisture: maybe(moisture),
+        method,
+      })
+      .map(
+        (o): Draft =>
+          (id, at) =>
+            clean({ type: 'move', id, at, ...o }) as Entry,
+      ),
   },
   {
     weight: 1,
-    arbitrary: fc.record({ place: holder, moisture, dryLoss: maybe(fc.double({ min: 0, max: 0.05, noNaN: true })) }).map(
-      (o): Draft =>
-        (id, at) =>
-          clean({ type: 'condition', id, at, ...o }) as Entry,
-    ),
+    arbitrary: fc
+      .record({ place: holder, moisture, dryLoss: maybe(fc.double({ min: 0, max: 0.05, noNaN: true })) })
+      .map(
+        (o): Draft =>
+          (id, at) =>
+            clean({ type: 'condition', id, at, ...o }) as Entry,
+      ),
   },
   {
     weight: 1,
-    arbitrary: fc.record({ place: holder, wetKg: mass, reason: fc.constantFrom('spill', 'fines', 'drying') }).map((o): Draft => (id, at) => ({ type: 'loss', id, at, ...o })),
+    arbitrary: fc
+      .record({ place: holder, wetKg: mass, reason: fc.constantFrom('spill', 'fines', 'drying') })
+      .map((o): Draft => (id, at) => ({ type: 'loss', id, at, ...o })),
   },
   {
     weight: 1,
@@ -103,10 +124,12 @@ const draft: fc.Arbitrary<Draft> = fc.oneof(
   },
   {
     weight: 2,
-    arbitrary: fc.record({ pick: fc.nat(), wetKg: maybe(mass), moisture: maybe(moisture), method }).map(({ pick, ...o }): Draft => (id, at, earlier) => {
-      const of = target(earlier, pick, ['harvest', 'move']);
-      return of && (clean({ type: 'witness', id, at, of: of.id, ...o }) as Entry);
-    }),
+    arbitrary: fc
+      .record({ pick: fc.nat(), wetKg: maybe(mass), moisture: maybe(moisture), method })
+      .map(({ pick, ...o }): Draft => (id, at, earlier) => {
+        const of = target(earlier, pick, ['harvest', 'move']);
+        return of && (clean({ type: 'witness', id, at, of: of.id, ...o }) as Entry);
+      }),
   },
   {
     weight: 1,
@@ -119,7 +142,10 @@ const draft: fc.Arbitrary<Draft> = fc.oneof(
 
 /** Random books: any order of places, witnesses, voids of voids, equal times. */
 export const anyBook: fc.Arbitrary<Book> = fc
-  .tuple(fc.array(fc.tuple(draft, fc.nat(40)), { maxLength: 60, size: 'max' }), fc.shuffledSubarray([...METHODS], { minLength: 2 }))
+  .tuple(
+    fc.array(fc.tuple(draft, fc.nat(40)), { maxLength: 60, size: 'max' }),
+    fc.shuffledSubarray([...METHODS], { minLength: 2 }),
+  )
   .map(([drafts, trust]) => {
     const entries: Entry[] = [];
     drafts.forEach(([make, minute], i) => {
@@ -127,5 +153,12 @@ export const anyBook: fc.Arbitrary<Book> = fc
       const entry = make(`X${String((i * 37) % 100).padStart(3, '0')}`, at, entries);
       if (entry) entries.push(entry);
     });
-    return { format: 'fanega-book', version: 1, defaults: { moisture: 0.15, trust }, lots: LOTS.map((id) => ({ id })), places: PLACES, entries } satisfies Book;
+    return {
+      format: 'fanega-book',
+      version: 1,
+      defaults: { moisture: 0.15, trust },
+      lots: LOTS.map((id) => ({ id })),
+      places: PLACES,
+      entries,
+    } satisfies Book;
   });

@@ -1,6 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Account, balanceOf, type Book, type Entry, instantOf, Ledger, parseBook, type Position, serializeBook, traceDelivery, tracePlace } from '../src/index.js';
+import {
+  type Account,
+  balanceOf,
+  type Book,
+  type Entry,
+  instantOf,
+  Ledger,
+  parseBook,
+  type Position,
+  serializeBook,
+  traceDelivery,
+  tracePlace,
+} from '../src/index.js';
 import { anyBook } from './books.js';
 import { NaiveBook } from './naive.js';
 
@@ -10,14 +22,20 @@ const RUNS = { seed: Number(env.FANEGA_SEED ?? 20260908), numRuns: Number(env.FA
 
 /** Relative to what was ever in the book. */
 const sizeOf = (book: Book): number =>
-  Math.max(1, ...Object.values(Ledger.of(book).accounts()).map((a) => a.harvestedDryKg + Math.abs(a.restatedDryKg) + a.inStockDryKg + a.deliveredDryKg));
+  Math.max(
+    1,
+    ...Object.values(Ledger.of(book).accounts()).map(
+      (a) => a.harvestedDryKg + Math.abs(a.restatedDryKg) + a.inStockDryKg + a.deliveredDryKg,
+    ),
+  );
 
 function near(actual: number, expected: number, size: number, what: string): void {
   if (!(Math.abs(actual - expected) <= 1e-9 * size)) throw new Error(`${what}: ${actual}, expected ${expected}`);
 }
 
 function nearMaps(actual: Record<string, number>, expected: Record<string, number>, size: number, what: string): void {
-  for (const key of new Set([...Object.keys(actual), ...Object.keys(expected)])) near(actual[key] ?? 0, expected[key] ?? 0, size, `${what} ${key}`);
+  for (const key of new Set([...Object.keys(actual), ...Object.keys(expected)]))
+    near(actual[key] ?? 0, expected[key] ?? 0, size, `${what} ${key}`);
 }
 
 function samePositions(a: Record<string, Position>, b: Record<string, Position>, size: number): void {
@@ -30,7 +48,13 @@ function samePositions(a: Record<string, Position>, b: Record<string, Position>,
 
 function sameAccounts(a: Record<string, Account>, b: Record<string, Account>, size: number): void {
   for (const id of new Set([...Object.keys(a), ...Object.keys(b)])) {
-    for (const field of ['harvestedDryKg', 'restatedDryKg', 'waterRemovedKg', 'inStockDryKg', 'deliveredDryKg'] as const) {
+    for (const field of [
+      'harvestedDryKg',
+      'restatedDryKg',
+      'waterRemovedKg',
+      'inStockDryKg',
+      'deliveredDryKg',
+    ] as const) {
       near(a[id]?.[field] ?? 0, b[id]?.[field] ?? 0, size, `${field} of ${id}`);
     }
     nearMaps(a[id]?.lostDryKg ?? {}, b[id]?.lostDryKg ?? {}, size, `lost of ${id}`);
@@ -38,14 +62,16 @@ function sameAccounts(a: Record<string, Account>, b: Record<string, Account>, si
 }
 
 const withEntries = (book: Book, entries: readonly Entry[]): Book => ({ ...book, entries });
-const inOrder = (book: Book): Entry[] => [...book.entries].sort((a, b) => instantOf(a.at) - instantOf(b.at) || (a.id < b.id ? -1 : 1));
+const inOrder = (book: Book): Entry[] =>
+  [...book.entries].sort((a, b) => instantOf(a.at) - instantOf(b.at) || (a.id < b.id ? -1 : 1));
 
 describe('on random books', () => {
   it('every lot balances to 1e-9 of what was harvested', () => {
     fc.assert(
       fc.property(anyBook, (book) => {
         const size = sizeOf(book);
-        for (const [lot, account] of Object.entries(Ledger.of(book).accounts())) near(balanceOf([account]).gap, 0, size, `gap of ${lot}`);
+        for (const [lot, account] of Object.entries(Ledger.of(book).accounts()))
+          near(balanceOf([account]).gap, 0, size, `gap of ${lot}`);
       }),
       RUNS,
     );
@@ -98,7 +124,12 @@ describe('on random books', () => {
             const load = ledger.entry(id)!;
             if (load.type === 'harvest') byLot[load.lot] = (byLot[load.lot] ?? 0) + kg;
           }
-          nearMaps({ ...byLot, unknown: trace.lots.unknown ?? 0 }, { unknown: 0, ...trace.lots }, size, 'loads summed by lot');
+          nearMaps(
+            { ...byLot, unknown: trace.lots.unknown ?? 0 },
+            { unknown: 0, ...trace.lots },
+            size,
+            'loads summed by lot',
+          );
           swept++;
         }
       }),
@@ -117,7 +148,12 @@ describe('on random books', () => {
           const load = ledger.entry(id)!;
           if (load.type === 'harvest') byLot[load.lot] = (byLot[load.lot] ?? 0) + kg;
         }
-        nearMaps(byLot, Object.fromEntries(Object.entries(lots).filter(([id]) => id !== 'unknown')), sizeOf(book), `loads in ${place}`);
+        nearMaps(
+          byLot,
+          Object.fromEntries(Object.entries(lots).filter(([id]) => id !== 'unknown')),
+          sizeOf(book),
+          `loads in ${place}`,
+        );
       }),
       RUNS,
     );
@@ -146,7 +182,9 @@ describe('on random books', () => {
   it('the order of arrival does not matter', () => {
     fc.assert(
       fc.property(
-        anyBook.chain((book) => fc.tuple(fc.constant(book), fc.shuffledSubarray([...book.entries], { minLength: book.entries.length }))),
+        anyBook.chain((book) =>
+          fc.tuple(fc.constant(book), fc.shuffledSubarray([...book.entries], { minLength: book.entries.length })),
+        ),
         ([book, shuffled]) => {
           const whole = Ledger.of(book);
           const piecewise = new Ledger(book);
@@ -171,6 +209,48 @@ describe('on random books', () => {
     );
   });
 
+  it('a phone that comes back brings late and new entries at once: batches of any size equal the whole', () => {
+    fc.assert(
+      fc.property(
+        anyBook.chain((book) =>
+          fc.tuple(
+            fc.constant(book),
+            fc.shuffledSubarray([...book.entries], { minLength: book.entries.length }),
+            fc.array(fc.integer({ min: 1, max: 12 }), { minLength: 1, maxLength: 8 }),
+          ),
+        ),
+        ([book, shuffled, sizes]) => {
+          const piecewise = new Ledger(book);
+          let waiting: readonly Entry[] = shuffled;
+          for (let turn = 0; waiting.length > 0; turn++) {
+            // As many as this device had; what names something that another device still holds waits with it.
+            const batch: Entry[] = [];
+            const later: Entry[] = [];
+            for (const entry of waiting) {
+              if (batch.length < sizes[turn % sizes.length]! && piecewise.check([...batch, entry]).length === 0)
+                batch.push(entry);
+              else later.push(entry);
+            }
+            expect(batch.length).toBeGreaterThan(0);
+            piecewise.append(batch);
+            waiting = later;
+          }
+          const whole = Ledger.of(book);
+          const size = sizeOf(book);
+          samePositions(piecewise.positions(), whole.positions(), size);
+          sameAccounts(piecewise.accounts(), whole.accounts(), size);
+          const inBook = (ledger: Ledger): (string | null)[] =>
+            book.entries.map(({ id }) => ledger.effective(id)?.wetKg.toPrecision(9) ?? null);
+          expect(inBook(piecewise)).toEqual(inBook(whole));
+          const naive = new NaiveBook(book).positions();
+          for (const [id, position] of Object.entries(piecewise.positions()))
+            near(position.wetKg, naive[id]?.wetKg ?? 0, size, `wet in ${id}, by the slow rules`);
+        },
+      ),
+      { ...RUNS, numRuns: 200 },
+    );
+  });
+
   it('a voided entry equals one never made, and voiding the void brings it back', () => {
     fc.assert(
       fc.property(anyBook, fc.nat(), (book, pick) => {
@@ -182,7 +262,8 @@ describe('on random books', () => {
         const gone = new Set([victim.id]);
         for (let size = -1; size !== gone.size;) {
           size = gone.size;
-          for (const e of book.entries) if ((e.type === 'void' && gone.has(e.voids)) || (e.type === 'witness' && gone.has(e.of))) gone.add(e.id);
+          for (const e of book.entries)
+            if ((e.type === 'void' && gone.has(e.voids)) || (e.type === 'witness' && gone.has(e.of))) gone.add(e.id);
         }
         const without = Ledger.of(
           withEntries(
@@ -221,6 +302,20 @@ describe('on random books', () => {
     );
   });
 
+  it('what places held before many entries, asked together and in any order, is what each says alone', () => {
+    fc.assert(
+      fc.property(
+        anyBook.chain((book) => fc.tuple(fc.constant(book), fc.shuffledSubarray(book.entries.map(({ id }) => id)))),
+        ([book, ids]) => {
+          const ledger = Ledger.of(book);
+          const together = ledger.heldBefore(ids);
+          for (const id of ids) expect(together.get(id)).toEqual(ledger.heldBefore([id]).get(id));
+        },
+      ),
+      { ...RUNS, numRuns: 150 },
+    );
+  });
+
   it('writing and reading the book file changes nothing, nor what the format does not name', () => {
     fc.assert(
       fc.property(anyBook, (book) => {
@@ -240,7 +335,14 @@ it('water taken from grain of an unknown field stays in its account when the gra
     { type: 'condition', id: 'B', at: at(1), place: 'bin', moisture: 0.05 },
     { type: 'measure', id: 'C', at: at(2), place: 'bin', wetKg: 0 },
   ];
-  const book: Book = { format: 'fanega-book', version: 1, defaults: { moisture: 0.15, trust: [] }, lots: [], places: [{ id: 'cart' }, { id: 'bin' }], entries };
+  const book: Book = {
+    format: 'fanega-book',
+    version: 1,
+    defaults: { moisture: 0.15, trust: [] },
+    lots: [],
+    places: [{ id: 'cart' }, { id: 'bin' }],
+    entries,
+  };
   const whole = Ledger.of(book);
   expect(whole.accounts().unknown!.waterRemovedKg).toBeCloseTo(100 - 85 / 0.95, 9);
   expect(new Ledger(book, whole.checkpoint()).accounts()).toEqual(whole.accounts());
@@ -258,7 +360,14 @@ it('checkpoints kept inside a long book are used and change nothing', () => {
       ? { ...base, type: 'harvest', lot: i % 4 === 0 ? 'A' : 'B', to: 'cart', wetKg: 5000 + (i % 7), moisture: 0.17 }
       : { ...base, type: 'move', from: 'cart', to: i % 5 === 0 ? 'bin' : 'cart', wetKg: 4000 + (i % 11) };
   });
-  const book: Book = { format: 'fanega-book', version: 1, defaults: { moisture: 0.15, trust: [] }, lots, places, entries };
+  const book: Book = {
+    format: 'fanega-book',
+    version: 1,
+    defaults: { moisture: 0.15, trust: [] },
+    lots,
+    places,
+    entries,
+  };
   const late = entries[3001]!;
   const ledger = Ledger.of(
     withEntries(

@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { type BookRefused, type Entry, findTwins, joinTwins, kilogramsToPounds, Ledger, poundsToKilograms, traceDelivery, wordRefusal } from '../src/index.js';
+import {
+  type BookRefused,
+  type Entry,
+  findTwins,
+  joinTwins,
+  kilogramsToPounds,
+  Ledger,
+  poundsToKilograms,
+  traceDelivery,
+  wordRefusal,
+} from '../src/index.js';
 import { BookBuilder } from './books.js';
 
 const LOTS = [{ id: 'A' }, { id: 'B' }];
@@ -12,7 +22,8 @@ const PLACES = [
 ];
 const start = () => new BookBuilder(LOTS, PLACES);
 const open = (b: BookBuilder) => Ledger.of(b.book());
-const rounded = (o: Record<string, number>) => Object.fromEntries(Object.entries(o).map(([k, v]) => [k, Math.round(v * 1000) / 1000]));
+const rounded = (o: Record<string, number>) =>
+  Object.fromEntries(Object.entries(o).map(([k, v]) => [k, Math.round(v * 1000) / 1000]));
 
 describe('how grain comes out', () => {
   // 100 kg of A at 20 % (80 dry) below, 300 kg of B at 10 % (270 dry) on top; 150 kg are taken to the mill.
@@ -158,7 +169,12 @@ describe('what was measured', () => {
     const ledger = open(b);
     expect(ledger.position('flat').lots).toEqual({ unknown: 85 });
     expect(traceDelivery(ledger, d)).toMatchObject({ lots: { unknown: 180 }, loads: {}, moves: { [d]: 180 } });
-    expect(ledger.accounts().unknown).toMatchObject({ harvestedDryKg: 0, restatedDryKg: 265, inStockDryKg: 85, deliveredDryKg: 180 });
+    expect(ledger.accounts().unknown).toMatchObject({
+      harvestedDryKg: 0,
+      restatedDryKg: 265,
+      inStockDryKg: 85,
+      deliveredDryKg: 180,
+    });
   });
 });
 
@@ -173,12 +189,24 @@ describe('which measurement counts', () => {
   };
 
   it('the ticket is trusted before the bridge, the bridge before the cart; weight and moisture apart', () => {
-    expect(load({ wetKg: 1000, method: 'cartScale', moisture: 0.21 }, { wetKg: 1010, method: 'bridge' }, { moisture: 0.19, method: 'ticket' })).toEqual([1010, 0.19]);
+    expect(
+      load(
+        { wetKg: 1000, method: 'cartScale', moisture: 0.21 },
+        { wetKg: 1010, method: 'bridge' },
+        { moisture: 0.19, method: 'ticket' },
+      ),
+    ).toEqual([1010, 0.19]);
   });
 
   it("between equals the entry's own comes first, then the witness lowest by (at, id)", () => {
     expect(load({ wetKg: 1000, method: 'bridge' }, { wetKg: 1010, method: 'bridge' })[0]).toBe(1000);
-    expect(load({ method: 'monitor' }, { wetKg: 1010, method: 'bridge', id: 'Z' }, { wetKg: 1020, method: 'bridge', at: '2026-09-08T12:00:00Z' })[0]).toBe(1020);
+    expect(
+      load(
+        { method: 'monitor' },
+        { wetKg: 1010, method: 'bridge', id: 'Z' },
+        { wetKg: 1020, method: 'bridge', at: '2026-09-08T12:00:00Z' },
+      )[0],
+    ).toBe(1020);
   });
 
   it('a method that is not listed, or none, comes last', () => {
@@ -270,7 +298,13 @@ describe('moment M17: two phones, one load, and the clock goes back', () => {
     const pairs = findTwins(entries);
     expect(pairs.map((p) => [p.first.id, p.second.id, p.same])).toEqual([['A', 'B', true]]);
     expect((pairs[0]!.difference! * 100).toFixed(2)).toBe('0.04');
-    const join = joinTwins(pairs[0]!, { voidId: 'V', witnessId: 'W', at: '2026-11-01T12:20:00Z', by: 'Fanega', device: 'server' });
+    const join = joinTwins(pairs[0]!, {
+      voidId: 'V',
+      witnessId: 'W',
+      at: '2026-11-01T12:20:00Z',
+      by: 'Fanega',
+      device: 'server',
+    });
     const ledger = new Ledger({
       defaults: { moisture: 0.15, trust: ['cartScale'] },
       lots: [{ id: 'PT' }],
@@ -279,7 +313,17 @@ describe('moment M17: two phones, one load, and the clock goes back', () => {
         { id: 'T2', kind: 'truck' },
       ],
     });
-    ledger.append([{ type: 'harvest', id: '0', at: '2026-11-01T05:00:00Z', lot: 'PT', to: 'cart', wetKg: poundsToKilograms(120_000), moisture: 0.16 }]);
+    ledger.append([
+      {
+        type: 'harvest',
+        id: '0',
+        at: '2026-11-01T05:00:00Z',
+        lot: 'PT',
+        to: 'cart',
+        wetKg: poundsToKilograms(120_000),
+        moisture: 0.16,
+      },
+    ]);
     ledger.append(entries);
     ledger.append(join);
     const total = kilogramsToPounds(ledger.position('T2').wetKg);
@@ -294,10 +338,14 @@ describe('moment M17: two phones, one load, and the clock goes back', () => {
   });
 
   it('beyond 1 % both stay and the program asks; an emptied truck in between makes two loads', () => {
-    expect(findTwins([load('A', 'x', '2026-11-01T06:40:00Z', 51_480), load('B', 'y', '2026-11-01T06:42:00Z', 52_100)])).toMatchObject([{ same: false }]);
+    expect(
+      findTwins([load('A', 'x', '2026-11-01T06:40:00Z', 51_480), load('B', 'y', '2026-11-01T06:42:00Z', 52_100)]),
+    ).toMatchObject([{ same: false }]);
     const dump: Entry = { type: 'move', id: 'D', at: '2026-11-01T06:41:00Z', from: 'T2', to: 'bin', device: 'x' };
     expect(findTwins([entries[1]!, dump, entries[2]!])).toEqual([]);
-    expect(findTwins([load('A', 'x', '2026-11-01T06:40:00Z', 51_480), load('B', 'x', '2026-11-01T06:42:00Z', 51_480)])).toEqual([]);
+    expect(
+      findTwins([load('A', 'x', '2026-11-01T06:40:00Z', 51_480), load('B', 'x', '2026-11-01T06:42:00Z', 51_480)]),
+    ).toEqual([]);
   });
 });
 
@@ -330,7 +378,15 @@ describe('twins of which one has no weight', () => {
 });
 
 describe('a bad book is refused whole, naming the entry and the field', () => {
-  const good: Entry = { type: 'harvest', id: 'G', at: '2026-09-08T12:00:00Z', lot: 'A', to: 'cart', wetKg: 1000, moisture: 0.2 };
+  const good: Entry = {
+    type: 'harvest',
+    id: 'G',
+    at: '2026-09-08T12:00:00Z',
+    lot: 'A',
+    to: 'cart',
+    wetKg: 1000,
+    moisture: 0.2,
+  };
   const refusals = (entry: object): string[] => {
     const ledger = new Ledger(start().book());
     const entries = [good, { ...good, id: 'BAD', ...entry } as Entry];
@@ -384,7 +440,11 @@ describe('a bad book is refused whole, naming the entry and the field', () => {
   });
 
   it('one bad entry among a million is found and named', () => {
-    const entries: Entry[] = Array.from({ length: 1_000_000 }, (_, i) => ({ ...good, id: `E${i}`, wetKg: i === 765_432 ? -5 : 1000 }));
+    const entries: Entry[] = Array.from({ length: 1_000_000 }, (_, i) => ({
+      ...good,
+      id: `E${i}`,
+      wetKg: i === 765_432 ? -5 : 1000,
+    }));
     const ledger = new Ledger(start().book());
     const found = ledger.check(entries);
     expect(found.map(wordRefusal)).toEqual(['entries[765432] (E765432): wetKg is -5 kg; a weight is zero or more']);

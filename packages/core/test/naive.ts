@@ -18,13 +18,19 @@ export interface NaiveDelivery extends NaiveLayer {
 
 const sum = (o: Record<string, number>): number => Object.values(o).reduce((a, b) => a + b, 0);
 const wet = (layer: NaiveLayer): number => sum(layer.dry) + layer.water;
-const scaled = (o: Record<string, number>, k: number): Record<string, number> => Object.fromEntries(Object.entries(o).map(([key, v]) => [key, v * k]));
+const scaled = (o: Record<string, number>, k: number): Record<string, number> =>
+  Object.fromEntries(Object.entries(o).map(([key, v]) => [key, v * k]));
 const added = (a: Record<string, number>, b: Record<string, number>): Record<string, number> => {
   const out = { ...a };
   for (const [key, v] of Object.entries(b)) out[key] = (out[key] ?? 0) + v;
   return out;
 };
-const part = (l: NaiveLayer, k: number): NaiveLayer => ({ dry: scaled(l.dry, k), water: l.water * k, loads: scaled(l.loads, k), moves: scaled(l.moves, k) });
+const part = (l: NaiveLayer, k: number): NaiveLayer => ({
+  dry: scaled(l.dry, k),
+  water: l.water * k,
+  loads: scaled(l.loads, k),
+  moves: scaled(l.moves, k),
+});
 const join = (a: NaiveLayer, b: NaiveLayer): NaiveLayer => ({
   dry: added(a.dry, b.dry),
   water: a.water + b.water,
@@ -49,7 +55,9 @@ export class NaiveBook {
       this.layers.set(place.id, []);
     }
     for (const entry of book.entries) this.byId.set(entry.id, entry);
-    const order = [...book.entries].filter((e) => this.alive(e)).sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1));
+    const order = [...book.entries]
+      .filter((e) => this.alive(e))
+      .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1));
     for (const entry of order) this.apply(entry);
   }
 
@@ -63,7 +71,8 @@ export class NaiveBook {
       .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1));
     const trust = this.book.defaults.trust;
     const measured = [entry, ...witnesses].filter((e) => (e as never)[field] !== undefined);
-    const rank = (e: Entry) => (e.method !== undefined && trust.includes(e.method) ? trust.indexOf(e.method) : trust.length);
+    const rank = (e: Entry) =>
+      e.method !== undefined && trust.includes(e.method) ? trust.indexOf(e.method) : trust.length;
     measured.sort((a, b) => rank(a) - rank(b));
     return measured[0]?.[field as never];
   }
@@ -77,7 +86,12 @@ export class NaiveBook {
     const dry = sum(layer.dry);
     const k = (wetKg * (1 - moisture)) / dry;
     this.post(this.restated, layer.dry, k - 1);
-    return { dry: scaled(layer.dry, k), water: wetKg * moisture, loads: scaled(layer.loads, k), moves: scaled(layer.moves, k) };
+    return {
+      dry: scaled(layer.dry, k),
+      water: wetKg * moisture,
+      loads: scaled(layer.loads, k),
+      moves: scaled(layer.moves, k),
+    };
   }
 
   private unknown(wetKg: number, moisture: number | undefined): NaiveLayer {
@@ -86,7 +100,12 @@ export class NaiveBook {
     return { dry: { unknown: wetKg * (1 - m) }, water: wetKg * m, loads: {}, moves: {} };
   }
 
-  private take(placeId: string, wetKg: number | undefined, all: boolean, moisture: number | undefined): NaiveLayer | undefined {
+  private take(
+    placeId: string,
+    wetKg: number | undefined,
+    all: boolean,
+    moisture: number | undefined,
+  ): NaiveLayer | undefined {
     const layers = this.layers.get(placeId)!;
     const held = layers.reduce((a, l) => a + wet(l), 0);
     if (held <= 1e-9) return wetKg !== undefined && wetKg > 1e-9 ? this.unknown(wetKg, moisture) : undefined;

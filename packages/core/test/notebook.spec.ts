@@ -30,7 +30,11 @@ const NOON = Date.UTC(2026, 8, 20, 12);
 
 describe('readings on a chart', () => {
   const random = seededRandom(7);
-  const many = Array.from({ length: 5000 }, (_, i) => ({ atMs: NOON + i * 60_000, moisture: 0.12 + 0.05 * random(), source: i % 50 === 0 ? 'hand' : 'combine' }));
+  const many = Array.from({ length: 5000 }, (_, i) => ({
+    atMs: NOON + i * 60_000,
+    moisture: 0.12 + 0.05 * random(),
+    source: i % 50 === 0 ? 'hand' : 'combine',
+  }));
   it('few are drawn one by one', () => {
     const few = many.slice(0, 40);
     const marks = gatherReadings(few, 50);
@@ -46,7 +50,10 @@ describe('readings on a chart', () => {
       const drawn = marks.filter((mark) => mark.source === source);
       expect(Math.min(...drawn.map((mark) => mark.low))).toBe(Math.min(...own));
       expect(Math.max(...drawn.map((mark) => mark.high))).toBe(Math.max(...own));
-      expect(drawn.reduce((sum, mark) => sum + mark.count * mark.moisture, 0) / own.length).toBeCloseTo(own.reduce((a, b) => a + b) / own.length, 12);
+      expect(drawn.reduce((sum, mark) => sum + mark.count * mark.moisture, 0) / own.length).toBeCloseTo(
+        own.reduce((a, b) => a + b) / own.length,
+        12,
+      );
     }
   });
   it('are in no order of their own', () => {
@@ -71,7 +78,8 @@ describe('the forecast of a field', () => {
     const rest = wetToDryBasis(curve.moistureAt(hour.temperature, hour.humidity));
     md = rest + (md - rest) * Math.exp(-0.15);
   }
-  const ask = (readings: typeof truth, nowMs: number) => fieldForecast({ crop: CROPS.soybean, readings, weather, window: dry, nowMs, dayOfYear: 263 });
+  const ask = (readings: typeof truth, nowMs: number) =>
+    fieldForecast({ crop: CROPS.soybean, readings, weather, window: dry, nowMs, dayOfYear: 263 });
 
   it('follows four falling readings of a bean day and says when the window opens', () => {
     const four = [2, 4, 6, 8].map((h) => truth[h]!);
@@ -99,7 +107,16 @@ describe('the forecast of a field', () => {
   it('says what is missing instead of guessing', () => {
     expect(ask([], NOON)).toEqual({ missing: 'no reading' });
     expect(ask([truth[0]!], truth[0]!.atMs + 3 * DAY)).toEqual({ missing: 'no reading of the last day' });
-    expect(fieldForecast({ crop: CROPS.soybean, readings: [truth[2]!], weather: weather.slice(0, 3), window: dry, nowMs: truth[9]!.atMs, dayOfYear: 263 })).toEqual({
+    expect(
+      fieldForecast({
+        crop: CROPS.soybean,
+        readings: [truth[2]!],
+        weather: weather.slice(0, 3),
+        window: dry,
+        nowMs: truth[9]!.atMs,
+        dayOfYear: 263,
+      }),
+    ).toEqual({
       missing: 'no weather for these hours',
     });
     // A reading from later than now is not known yet.
@@ -107,28 +124,76 @@ describe('the forecast of a field', () => {
   });
   it('bridges an hour of weather that did not come, and no more', () => {
     const holed = weather.filter((_, h) => h !== 12 && h !== 13);
-    expect('points' in fieldForecast({ crop: CROPS.soybean, readings: truth.slice(2, 9), weather: holed, window: dry, nowMs: truth[8]!.atMs, dayOfYear: 263 })).toBe(true);
+    expect(
+      'points' in
+        fieldForecast({
+          crop: CROPS.soybean,
+          readings: truth.slice(2, 9),
+          weather: holed,
+          window: dry,
+          nowMs: truth[8]!.atMs,
+          dayOfYear: 263,
+        }),
+    ).toBe(true);
     const gap = weather.filter((_, h) => h < 6 || h > 9);
-    expect('missing' in fieldForecast({ crop: CROPS.soybean, readings: truth.slice(2, 5), weather: gap, window: dry, nowMs: truth[10]!.atMs, dayOfYear: 263 })).toBe(true);
+    expect(
+      'missing' in
+        fieldForecast({
+          crop: CROPS.soybean,
+          readings: truth.slice(2, 5),
+          weather: gap,
+          window: dry,
+          nowMs: truth[10]!.atMs,
+          dayOfYear: 263,
+        }),
+    ).toBe(true);
   });
   it('corn goes by its own readings, and by the calendar where there is one only', () => {
-    const fall = Array.from({ length: 8 }, (_, i) => ({ atMs: NOON - (14 - 2 * i) * DAY, moisture: 0.14 + 0.12 * Math.exp(-0.06 * 2 * i) }));
-    const answer = fieldForecast({ crop: CROPS.corn, readings: fall, weather: [], window: { least: 0.15, most: 0.18 }, nowMs: NOON, dayOfYear: 263 });
+    const fall = Array.from({ length: 8 }, (_, i) => ({
+      atMs: NOON - (14 - 2 * i) * DAY,
+      moisture: 0.14 + 0.12 * Math.exp(-0.06 * 2 * i),
+    }));
+    const answer = fieldForecast({
+      crop: CROPS.corn,
+      readings: fall,
+      weather: [],
+      window: { least: 0.15, most: 0.18 },
+      nowMs: NOON,
+      dayOfYear: 263,
+    });
     if (!('points' in answer)) throw new Error(answer.missing);
     expect(answer.by).toBe('the field’s own readings');
     // 0.14 + 0.12 exp(-0.06 t) = 0.18 after ln(3)/0.06 = 18.3 days from the first reading, 4.3 from the last.
     expect((answer.enters.likely! - NOON) / DAY).toBeCloseTo(Math.log(3) / 0.06 - 14, 1);
     expect((answer.leaves.likely! - NOON) / DAY).toBeCloseTo(Math.log(12) / 0.06 - 14, 0);
     expect(answer.leaves.how).toBe('too dry');
-    const one = fieldForecast({ crop: CROPS.corn, readings: fall.slice(-1), weather: [], window: { least: 0.15, most: 0.18 }, nowMs: NOON, dayOfYear: 263 });
+    const one = fieldForecast({
+      crop: CROPS.corn,
+      readings: fall.slice(-1),
+      weather: [],
+      window: { least: 0.15, most: 0.18 },
+      nowMs: NOON,
+      dayOfYear: 263,
+    });
     expect('by' in one && one.by).toBe('the calendar');
   });
 });
 
 describe('a buyer’s terms on moisture', () => {
-  const terms = { legalPounds: 60, base: 0.13, shrinkPerPoint: 2, dockPerPoint: 0.04, dockStep: 0.5, refuseAbove: 0.15 };
+  const terms = {
+    legalPounds: 60,
+    base: 0.13,
+    shrinkPerPoint: 2,
+    dockPerPoint: 0.04,
+    dockStep: 0.5,
+    refuseAbove: 0.15,
+  };
   it('dock each started half point, shrink above the base, pay nothing extra below, refuse above', () => {
-    const pay = (moisture: number) => computeTicket({ grossKg: 27_215.5422, tareKg: 0, moisture, factors: { moisture: 100 * moisture }, price: 10 }, moistureSchedule(terms));
+    const pay = (moisture: number) =>
+      computeTicket(
+        { grossKg: 27_215.5422, tareKg: 0, moisture, factors: { moisture: 100 * moisture }, price: 10 },
+        moistureSchedule(terms),
+      );
     expect(pay(0.13).money).toBe(10_000);
     expect(pay(0.11).money).toBe(10_000);
     // 13.6 %: two started halves are 4 cents; 1.2 % of weight: 988 bu at 9.96.
@@ -172,7 +237,11 @@ describe('display and scale, out of the book', () => {
     ...more,
   });
   it('pairs come by themselves, with the flow of the minutes since the last load; the best scale counts', () => {
-    const { pairs, only } = monitorLoads([load(0), load(1), load(2, { measured: [...load(2).measured, { method: 'ticket', wetKg: 6100 }] })]).get('combine-1')!;
+    const { pairs, only } = monitorLoads([
+      load(0),
+      load(1),
+      load(2, { measured: [...load(2).measured, { method: 'ticket', wetKg: 6100 }] }),
+    ]).get('combine-1')!;
     expect(pairs.map((pair) => [pair.monitorKg, pair.scaleKg, pair.flow])).toEqual([
       [6300, 6000, undefined],
       [6300, 6000, 6000 / 900],
@@ -196,7 +265,8 @@ describe('display and scale, out of the book', () => {
     expect(both.get('combine-1')!.pairs.map((pair) => pair.flow)).toEqual([undefined, undefined]);
   });
   it('a display that drifts is told from one that is only wrong', () => {
-    const pairs = (errors: readonly number[]) => errors.map((error, i) => ({ id: String(i), lot: 'a', atMs: i, scaleKg: 1000, monitorKg: 1000 * (1 + error) }));
+    const pairs = (errors: readonly number[]) =>
+      errors.map((error, i) => ({ id: String(i), lot: 'a', atMs: i, scaleKg: 1000, monitorKg: 1000 * (1 + error) }));
     expect(monitorDrift(pairs([0.04, 0.04, 0.04, 0.04, 0.04, 0.04]))).toBeCloseTo(0, 12);
     expect(monitorDrift(pairs([0.01, 0.01, 0.01, 0.05, 0.05, 0.05]))).toBeCloseTo(0.04, 12);
     expect(monitorDrift(pairs([0.01, 0.05]))).toBeNull();
@@ -214,8 +284,18 @@ describe('the trail of settings', () => {
       pricePerBu: 4.4,
       areaLeft: acresToHectares(640),
     });
-  const sheet = (id: string, at: number, values: object, undoes?: string) => ({ id, atMs: at, values, ...(undoes ? { undoes } : {}) });
-  const check = (id: string, at: number, sheetId: string, kernels: number) => ({ id, atMs: at, sheetId, check: count(kernels) });
+  const sheet = (id: string, at: number, values: object, undoes?: string) => ({
+    id,
+    atMs: at,
+    values,
+    ...(undoes ? { undoes } : {}),
+  });
+  const check = (id: string, at: number, entryId: string, kernels: number) => ({
+    id,
+    atMs: at,
+    entryId,
+    check: count(kernels),
+  });
   const worth = { pricePerBu: 4.4, areaLeft: acresToHectares(640) };
 
   it('a change that helped is kept, one that made it worse is gone back on, and the way back is no try', () => {
@@ -236,12 +316,20 @@ describe('the trail of settings', () => {
       { setting: 'fan', direction: 'up', outcome: 'worse' },
     ]);
     // After the way back the next change is judged against the count that stood before the wrong one.
-    const on = settingsTrail([...sheets, sheet('6', 11, { rotor: 350, fan: 900 })], [...checks, check('e', 12, '6', 6)], worth);
+    const on = settingsTrail(
+      [...sheets, sheet('6', 11, { rotor: 350, fan: 900 })],
+      [...checks, check('e', 12, '6', 6)],
+      worth,
+    );
     expect(on.at(-1)!.verdict).toBe('keep');
   });
   it('two changes at once teach nothing, and an uncounted one is to be counted first', () => {
     const trail = settingsTrail(
-      [sheet('1', 1, { rotor: 400, fan: 900 }), sheet('2', 3, { rotor: 370, fan: 950 }), sheet('3', 5, { rotor: 360, fan: 950 })],
+      [
+        sheet('1', 1, { rotor: 400, fan: 900 }),
+        sheet('2', 3, { rotor: 370, fan: 950 }),
+        sheet('3', 5, { rotor: 360, fan: 950 }),
+      ],
       [check('a', 2, '1', 30), check('b', 4, '2', 15)],
       worth,
     );

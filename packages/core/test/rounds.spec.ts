@@ -1,11 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import { type Entry, OWN_BRIDGE, ownTimes, splitByOwner, walkRounds } from '../src/index.js';
+import { type Entry, OWN_TRUCK_SCALE, ownTimes, splitByOwner, walkRounds } from '../src/index.js';
 
 const T0 = Date.UTC(2026, 8, 8, 15);
 let n = 0;
-const entry = (minute: number, more: object): Entry => ({ id: `E${String(n++).padStart(4, '0')}`, at: new Date(T0 + minute * 60_000).toISOString(), ...more }) as Entry;
-const KIND: Record<string, string> = { 'combine-1': 'combine', 'cart-1': 'cart', 'cart-2': 'cart', t1: 'truck', bin: 'bin', redbud: 'buyer' };
-const walk = (entries: Entry[], witnesses: Record<string, Entry[]> = {}) => walkRounds({ entries, witnessesOf: (id) => witnesses[id] ?? [], kindOf: (place) => KIND[place] });
+const entry = (minute: number, more: object): Entry =>
+  ({ id: `E${String(n++).padStart(4, '0')}`, at: new Date(T0 + minute * 60_000).toISOString(), ...more }) as Entry;
+const KIND: Record<string, string> = {
+  'combine-1': 'combine',
+  'cart-1': 'cart',
+  'cart-2': 'cart',
+  t1: 'truck',
+  bin: 'bin',
+  redbud: 'buyer',
+};
+const walk = (entries: Entry[], witnesses: Record<string, Entry[]> = {}) =>
+  walkRounds({ entries, witnessesOf: (id) => witnesses[id] ?? [], kindOf: (place) => KIND[place] });
 
 describe('rounds of the trucks out of the book', () => {
   it('sets the cart, the bridge and the ticket of one truckload side by side', () => {
@@ -19,7 +28,7 @@ describe('rounds of the trucks out of the book', () => {
     expect(weighed.length).toBe(1);
     expect(weighed[0]!.weights).toEqual([
       { method: 'ticket', scale: 'redbud', kg: 23_000 },
-      { method: 'bridge', scale: OWN_BRIDGE, kg: 23_080 },
+      { method: 'bridge', scale: OWN_TRUCK_SCALE, kg: 23_080 },
       { method: 'cartScale', scale: 'cart-1', kg: 23_100 },
     ]);
   });
@@ -31,7 +40,11 @@ describe('rounds of the trucks out of the book', () => {
         entry(60, { type: 'move', from: 't1', to: 'redbud', wetKg: 23_000, method: 'ticket', emptied: true }),
       ]).weighed;
     expect(load({})).toEqual([]);
-    expect(load({ wetKg: 13_500, method: 'cartScale' })[0]!.weights[1]).toEqual({ method: 'cartScale', scale: 'carts', kg: 22_500 });
+    expect(load({ wetKg: 13_500, method: 'cartScale' })[0]!.weights[1]).toEqual({
+      method: 'cartScale',
+      scale: 'carts',
+      kg: 22_500,
+    });
   });
   it('lists a delivery whose ticket never came, and forgets it when it does', () => {
     const load = entry(5, { type: 'move', from: 'cart-1', to: 't1', wetKg: 9000, method: 'cartScale' });
@@ -46,15 +59,31 @@ describe('rounds of the trucks out of the book', () => {
       entry(30, { type: 'move', from: 'cart-2', to: 't1' }),
       entry(31, { type: 'harvest', lot: 'a', to: 'cart-1', wetKg: 5000, moisture: 0.16 }),
     ]);
-    expect(vehicles.find(({ place }) => place === 't1')).toMatchObject({ last: 'loaded', where: 'cart-2', sinceMs: T0 + 30 * 60_000, firstLoadMs: T0 });
+    expect(vehicles.find(({ place }) => place === 't1')).toMatchObject({
+      last: 'loaded',
+      where: 'cart-2',
+      sinceMs: T0 + 30 * 60_000,
+      firstLoadMs: T0,
+    });
     expect(vehicles.find(({ place }) => place === 'cart-1')).toMatchObject({ last: 'loaded', where: 'a' });
-    expect(vehicles.find(({ place }) => place === 'cart-2')).toMatchObject({ last: 'unloaded', where: 't1', firstLoadMs: null });
+    expect(vehicles.find(({ place }) => place === 'cart-2')).toMatchObject({
+      last: 'unloaded',
+      where: 't1',
+      firstLoadMs: null,
+    });
   });
   it('times its rounds: there 40, 44 and 48 minutes, back 30', () => {
     const { rounds } = walk(
       [0, 1, 2].flatMap((i) => [
         entry(i * 80, { type: 'move', from: 'cart-1', to: 't1' }),
-        entry(i * 80 + 40 + 4 * i, { type: 'move', from: 't1', to: 'redbud', wetKg: 1, method: 'ticket', emptied: true }),
+        entry(i * 80 + 40 + 4 * i, {
+          type: 'move',
+          from: 't1',
+          to: 'redbud',
+          wetKg: 1,
+          method: 'ticket',
+          emptied: true,
+        }),
       ]),
     );
     const times = ownTimes(rounds, 'redbud')!;

@@ -1,18 +1,35 @@
 import { linearRegression } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { axleByAxle, axleDoubts, curveLoads, scaleTruth, type ScaleReading, seededRandom, STILL_BRIDGE, stillWeight, tareCorrections, tareStanding } from '../src/index.js';
+import {
+  axleByAxle,
+  axleDoubts,
+  curveLoads,
+  compareScales,
+  type ScaleReading,
+  seededRandom,
+  STILL_TRUCK_SCALE,
+  stillWeight,
+  emptyWeightCorrections,
+  emptyWeightStanding,
+} from '../src/index.js';
 
 const DAY = 86_400_000;
 const LB = 0.45359237;
 
 /** A curve of a scale: stretches of [seconds, kg at their end], five figures a second, with noise. */
-function curve(stretches: readonly (readonly [number, number])[], noiseKg: number, seed = 1, startKg = 0): ScaleReading[] {
+function curve(
+  stretches: readonly (readonly [number, number])[],
+  noiseKg: number,
+  seed = 1,
+  startKg = 0,
+): ScaleReading[] {
   const random = seededRandom(seed);
   const readings: ScaleReading[] = [];
   let [atMs, kg] = [1_000_000, startKg];
   for (const [seconds, end] of stretches) {
     const n = Math.round(seconds * 5);
-    for (let i = 1; i <= n; i++) readings.push({ atMs: (atMs += 200), kg: kg + ((end - kg) * i) / n + (random() - 0.5) * 2 * noiseKg });
+    for (let i = 1; i <= n; i++)
+      readings.push({ atMs: (atMs += 200), kg: kg + ((end - kg) * i) / n + (random() - 0.5) * 2 * noiseKg });
     kg = end;
   }
   return readings;
@@ -21,13 +38,13 @@ function curve(stretches: readonly (readonly [number, number])[], noiseKg: numbe
 describe('a still weight', () => {
   it('is the mean of the stretch, and none while grain runs or the truck rocks', () => {
     const quiet = curve([[6, 0], [4, 9000], [5, 9000]], 8); // prettier-ignore
-    expect(stillWeight(quiet, STILL_BRIDGE)!.kg).toBeCloseTo(9000, -1);
-    expect(stillWeight(curve([[20, 9000]], 8), STILL_BRIDGE)).toBeNull();
-    expect(stillWeight(curve([[3, 9000], [5, 9000]], 60), STILL_BRIDGE)).toBeNull(); // prettier-ignore
-    expect(stillWeight([], STILL_BRIDGE)).toBeNull();
+    expect(stillWeight(quiet, STILL_TRUCK_SCALE)!.kg).toBeCloseTo(9000, -1);
+    expect(stillWeight(curve([[20, 9000]], 8), STILL_TRUCK_SCALE)).toBeNull();
+    expect(stillWeight(curve([[3, 9000], [5, 9000]], 60), STILL_TRUCK_SCALE)).toBeNull(); // prettier-ignore
+    expect(stillWeight([], STILL_TRUCK_SCALE)).toBeNull();
   });
   it('is none where the figures stopped coming: two of them are no stretch', () => {
-    expect(stillWeight([{ atMs: 0, kg: 9000 }, { atMs: 60_000, kg: 9000 }], STILL_BRIDGE)).toBeNull(); // prettier-ignore
+    expect(stillWeight([{ atMs: 0, kg: 9000 }, { atMs: 60_000, kg: 9000 }], STILL_TRUCK_SCALE)).toBeNull(); // prettier-ignore
   });
 });
 
@@ -70,7 +87,9 @@ describe('loads in the curve of a cart', () => {
     [260, 300, 290, 850].forEach((bu, i) => expect(loads[i]!.kg / kg(1)).toBeCloseTo(bu, -0.5));
     for (const load of loads) expect(load.toMs).toBeGreaterThan(load.fromMs);
     // What came on, less what went, is what is on it.
-    expect(Math.abs(loads.reduce((sum, load) => sum + (load.kind === 'loaded' ? load.kg : -load.kg), 0))).toBeLessThan(40);
+    expect(Math.abs(loads.reduce((sum, load) => sum + (load.kind === 'loaded' ? load.kg : -load.kg), 0))).toBeLessThan(
+      40,
+    );
   });
   it('makes one load of one that paused, and none of a bump or slow mud', () => {
     expect(curveLoads(curve([[20, 0], [60, 3000], [8, 3000], [60, 7000], [20, 7000]], 15)).map(({ kg }) => Math.round(kg / 100))).toEqual([70]); // prettier-ignore
@@ -79,8 +98,10 @@ describe('loads in the curve of a cart', () => {
   it('two dumps with a drive between them are two, however short the cart stood', () => {
     // Found by the simulated day: nine seconds of standing, then a minute of shaking on the way to the other combine.
     const random = seededRandom(4);
-    const shaken = (from: number, seconds: number, kg: number) => Array.from({ length: seconds }, (_, i) => ({ atMs: (from + i) * 1000, kg: kg + 180 * (random() - 0.5) }));
-    const pours = (from: number, kg: number, to: number) => Array.from({ length: 60 }, (_, i) => ({ atMs: (from + i) * 1000, kg: kg + ((to - kg) * i) / 60 }));
+    const shaken = (from: number, seconds: number, kg: number) =>
+      Array.from({ length: seconds }, (_, i) => ({ atMs: (from + i) * 1000, kg: kg + 180 * (random() - 0.5) }));
+    const pours = (from: number, kg: number, to: number) =>
+      Array.from({ length: 60 }, (_, i) => ({ atMs: (from + i) * 1000, kg: kg + ((to - kg) * i) / 60 }));
     const stands = (from: number, kg: number) => Array.from({ length: 9 }, (_, i) => ({ atMs: (from + i) * 1000, kg }));
     const readings = [
       ...[...stands(0, 0), ...shaken(9, 60, 0), ...pours(69, 0, 6000), ...stands(129, 6000)],
@@ -106,18 +127,28 @@ describe('loads in the curve of a cart', () => {
 });
 
 describe('tares', () => {
-  const tare = (id: string, day: number, kg: number, combination = 'Truck 1') => ({ id, atMs: day * DAY, combination, weighing: { kind: 'whole', kg } as const });
+  const tare = (id: string, day: number, kg: number, combination = 'Truck 1') => ({
+    id,
+    atMs: day * DAY,
+    combination,
+    weighing: { kind: 'whole', kg } as const,
+  });
   it('counts the newest of its own combination, and says when it is old or has drifted', () => {
-    const taken = [tare('a', 1000, 12_200), tare('b', 1010, 12_260), tare('c', 1020, 12_240), tare('x', 1021, 14_000, 'Truck 1, other tractor')];
-    const now = tareStanding(taken, 'Truck 1', 1030 * DAY)!;
+    const taken = [
+      tare('a', 1000, 12_200),
+      tare('b', 1010, 12_260),
+      tare('c', 1020, 12_240),
+      tare('x', 1021, 14_000, 'Truck 1, other tractor'),
+    ];
+    const now = emptyWeightStanding(taken, 'Truck 1', 1030 * DAY)!;
     expect([now.newest.id, now.kg, now.old, now.drifted, now.weighEmpty]).toEqual(['c', 12_240, false, false, false]);
-    expect(tareStanding(taken, 'Truck 1', 1051 * DAY)!.weighEmpty).toBe(true);
-    const muddy = tareStanding([...taken, tare('d', 1031, 12_600)], 'Truck 1', 1031 * DAY)!;
+    expect(emptyWeightStanding(taken, 'Truck 1', 1051 * DAY)!.weighEmpty).toBe(true);
+    const muddy = emptyWeightStanding([...taken, tare('d', 1031, 12_600)], 'Truck 1', 1031 * DAY)!;
     expect(muddy.drifted).toBe(true);
     expect(muddy.drift).toBeCloseTo(12_600 / 12_240 - 1, 10);
-    expect(tareStanding(taken, 'Truck 9', 1030 * DAY)).toBeNull();
+    expect(emptyWeightStanding(taken, 'Truck 9', 1030 * DAY)).toBeNull();
     // A tare of tomorrow tells nothing of today.
-    expect(tareStanding(taken, 'Truck 1', 1005 * DAY)!.newest.id).toBe('a');
+    expect(emptyWeightStanding(taken, 'Truck 1', 1005 * DAY)!.newest.id).toBe('a');
   });
   it('knows another tractor by its steer axle, and a wheel off the platform', () => {
     const history = [[5400, 7600, 7700], [5450, 7100, 7000], [5380, 7900, 7800]]; // prettier-ignore
@@ -129,9 +160,22 @@ describe('tares', () => {
   });
   it('lists what a wrong tare cost, load by load', () => {
     // 26,000 lb on the ticket, 27,400 lb weighed empty: 1,400 lb = 25 bu of corn that were never there, $110 at 4.40.
-    const load = { id: 'l1', atMs: 1015 * DAY, combination: 'Truck 1', grossKg: 78_000 * LB, tareKg: 26_000 * LB, legalPounds: 56, pricePerBu: 4.4 };
-    const [correction, ...others] = tareCorrections(
-      [load, { ...load, id: 'l0', atMs: 1009 * DAY }, { ...load, id: 'other', combination: 'Truck 2' }, { ...load, id: 'right', tareKg: 27_350 * LB }],
+    const load = {
+      id: 'l1',
+      atMs: 1015 * DAY,
+      combination: 'Truck 1',
+      grossKg: 78_000 * LB,
+      tareKg: 26_000 * LB,
+      legalPounds: 56,
+      pricePerBu: 4.4,
+    };
+    const [correction, ...others] = emptyWeightCorrections(
+      [
+        load,
+        { ...load, id: 'l0', atMs: 1009 * DAY },
+        { ...load, id: 'other', combination: 'Truck 2' },
+        { ...load, id: 'right', tareKg: 27_350 * LB },
+      ],
       'Truck 1',
       27_400 * LB,
       1010 * DAY,
@@ -155,27 +199,35 @@ describe('the truth of the weights', () => {
   });
   it('sets the trusted scale against each other one', () => {
     const loads = Array.from({ length: 6 }, (_, i) => load(i, 24_000, 24_000 * 1.01));
-    const [cart, ...others] = scaleTruth(loads, ['ticket', 'bridge', 'cartScale']);
+    const [cart, ...others] = compareScales(loads, ['ticket', 'bridge', 'cartScale']);
     expect(others).toEqual([]);
     expect(cart!.difference).toBeCloseTo(0.01, 12);
     expect(cart!.factor).toBeCloseTo(1 / 1.01, 12);
     expect([cart!.outOfTolerance, cart!.driftShown]).toEqual([true, false]);
-    expect(scaleTruth(loads, ['ticket'], 0.011)[0]!.outOfTolerance).toBe(false);
+    expect(compareScales(loads, ['ticket'], 0.011)[0]!.outOfTolerance).toBe(false);
     // A farm that trusts its cart finds the buyer wanting instead.
-    expect(scaleTruth(loads, ['cartScale', 'ticket'])[0]).toMatchObject({ scale: 'redbud', method: 'ticket', outOfTolerance: true });
+    expect(compareScales(loads, ['cartScale', 'ticket'])[0]).toMatchObject({
+      scale: 'redbud',
+      method: 'ticket',
+      outOfTolerance: true,
+    });
   });
   it('shows a drift as a reference library fits it, and does not call scatter a drift', () => {
     const random = seededRandom(7);
-    const drifting = Array.from({ length: 20 }, (_, i) => load(i, 24_000, 24_000 * (1 + 0.0008 * i + (random() - 0.5) * 0.002)));
-    const [cart] = scaleTruth(drifting, ['ticket']);
+    const drifting = Array.from({ length: 20 }, (_, i) =>
+      load(i, 24_000, 24_000 * (1 + 0.0008 * i + (random() - 0.5) * 0.002)),
+    );
+    const [cart] = compareScales(drifting, ['ticket']);
     const reference = linearRegression(drifting.map(({ weights }, i) => [i, weights[0]!.kg / weights[1]!.kg - 1]));
     expect(cart!.driftIn10Days).toBeCloseTo(10 * reference.m, 10);
     expect(cart!.driftShown).toBe(true);
     const steady = Array.from({ length: 20 }, (_, i) => load(i, 24_000, 24_000 * (1 + (random() - 0.5) * 0.01)));
-    expect(scaleTruth(steady, ['ticket'])[0]!.driftShown).toBe(false);
+    expect(compareScales(steady, ['ticket'])[0]!.driftShown).toBe(false);
   });
   it('holds two loads back from a verdict', () => {
-    expect(scaleTruth([load(0, 24_000, 25_000), load(1, 24_000, 25_000)], ['ticket'])[0]!.outOfTolerance).toBe(false);
-    expect(scaleTruth([], ['ticket'])).toEqual([]);
+    expect(compareScales([load(0, 24_000, 25_000), load(1, 24_000, 25_000)], ['ticket'])[0]!.outOfTolerance).toBe(
+      false,
+    );
+    expect(compareScales([], ['ticket'])).toEqual([]);
   });
 });

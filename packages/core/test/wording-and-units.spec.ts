@@ -49,7 +49,11 @@ describe('a formula refuses what it cannot take, naming the quantity, its value 
   it.each<[string, () => unknown, RegExp]>([
     ['a negative mass', () => kilograms(-1), /mass is -1 kg; it must lie between 0/],
     ['no number', () => kilograms(NaN), /mass is NaN kg/],
-    ['a per cent for a fraction', () => moistureFraction(16.5), /moisture is 16.5 wb fraction; it must lie between 0 and 0.6/],
+    [
+      'a per cent for a fraction',
+      () => moistureFraction(16.5),
+      /moisture is 16.5 wb fraction; it must lie between 0 and 0.6/,
+    ],
     ['a bushel of no weight', () => kilogramsPerBushel(0), /legal bushel weight is 0 lb\/bu/],
     ['shrink from nonsense', () => waterShrink(0.2, Infinity), /moisture after is Infinity/],
     ['a bad parcel in a mix', () => mixParcels([{ wetKg: 1, moisture: 2 }]), /moisture is 2/],
@@ -81,6 +85,8 @@ describe('every refusal is a sentence that names the place, the field and what w
     refers_to_no_entry: { field: 'voids', value: 'E9' },
     refers_to_wrong_type: { field: 'of', value: 'E2', expected: 'a harvest or a move' },
     voids_in_a_circle: { field: 'voids', value: 'V2' },
+    net_differs: { field: 'wetKg', value: 100, expected: '90' },
+    shares_not_whole: {},
     before_checkpoint: { field: 'at', value: '2026-01-01T00:00:00Z' },
   };
 

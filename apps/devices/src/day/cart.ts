@@ -45,7 +45,13 @@ export class Cart {
 
   constructor(
     private readonly world: World,
-    readonly place: { readonly id: string; readonly name: string; readonly capacityBu: number | null; readonly heldKg: number; readonly moisture: number | null },
+    readonly place: {
+      readonly id: string;
+      readonly name: string;
+      readonly capacityBu: number | null;
+      readonly heldKg: number;
+      readonly moisture: number | null;
+    },
     index: number,
   ) {
     this.held.add(place.heldKg, place.moisture ?? 0.15);
@@ -75,7 +81,8 @@ export class Cart {
         const { combine } = doing;
         const { kg, moisture } = combine.tank.take(Math.min(FILL_KG_S, this.room));
         this.held.add(kg, moisture);
-        if (combine.tank.kg <= TANK_EMPTY_KG || this.room < 1) this.doing = { what: 'settles full', combine, seconds: SETTLES };
+        if (combine.tank.kg <= TANK_EMPTY_KG || this.room < 1)
+          this.doing = { what: 'settles full', combine, seconds: SETTLES };
         break;
       }
       case 'settles full':
@@ -109,14 +116,18 @@ export class Cart {
     const over = !world.cutting && combines.every((combine) => combine.tank.kg < 1);
     const full = this.room < 260 * world.kgPerBu || (over && this.held.kg > EMPTY_KG);
     if (full) {
-      const truck = trucks.filter((one) => one.waits && one.room > 40 * world.kgPerBu).sort((a, b) => a.room - b.room)[0];
+      const truck = trucks
+        .filter((one) => one.waits && one.room > 40 * world.kgPerBu)
+        .sort((a, b) => a.room - b.room)[0];
       if (truck) {
         truck.taken = true;
         this.doing = { what: 'drives to truck', truck, seconds: TO_TRUCK };
       }
       return;
     }
-    const combine = combines.filter((one) => (one.calls || one.leaves) && this.room > Math.min(one.tank.kg, 120 * world.kgPerBu)).sort((a, b) => b.tank.kg - a.tank.kg)[0];
+    const combine = combines
+      .filter((one) => (one.calls || one.leaves) && this.room > Math.min(one.tank.kg, 120 * world.kgPerBu))
+      .sort((a, b) => b.tank.kg - a.tank.kg)[0];
     if (combine) {
       combine.served = true;
       this.doing = { what: 'drives to combine', combine, seconds: TO_COMBINE };
@@ -138,14 +149,33 @@ export class Cart {
     const shown = combine.display.load();
     if (combine.overnight) {
       combine.overnight = false;
-      world.write(wire, `${place.name} scale`, { type: 'move', from: combine.place.id, to: place.id, wetKg, emptied: true, method: 'cartScale' });
+      world.write(wire, `${place.name} scale`, {
+        type: 'move',
+        from: combine.place.id,
+        to: place.id,
+        wetKg,
+        emptied: true,
+        method: 'cartScale',
+      });
     } else if (combine.from) {
       // The display's moisture of this load: the cart may hold others.
       const moisture = Math.round((shown.moisture ?? this.held.moisture) * 1000) / 1000;
-      const id = world.write(wire, `${place.name} scale`, { type: 'harvest', lot: combine.from.lotId, to: place.id, wetKg, moisture, method: 'cartScale' });
+      const id = world.write(wire, `${place.name} scale`, {
+        type: 'harvest',
+        lot: combine.from.lotId,
+        to: place.id,
+        wetKg,
+        moisture,
+        method: 'cartScale',
+      });
       if (shown.kg > 1) {
         const displayed = Math.round(shown.kg / KG_PER_LB / 10) * 10 * KG_PER_LB;
-        world.write(combine.wire, `${combine.place.name} display`, { type: 'witness', of: id, wetKg: displayed, method: 'monitor' });
+        world.write(combine.wire, `${combine.place.name} display`, {
+          type: 'witness',
+          of: id,
+          wetKg: displayed,
+          method: 'monitor',
+        });
       }
     }
     combine.served = false;
@@ -157,7 +187,14 @@ export class Cart {
     const wetKg = this.weighed();
     const all = this.held.kg <= EMPTY_KG;
     if (all) truck.held.add(this.held.take(this.held.kg).kg, truck.held.moisture);
-    world.write(wire, `${place.name} scale`, { type: 'move', from: place.id, to: truck.place.id, wetKg, ...(all ? { emptied: true } : {}), method: 'cartScale' });
+    world.write(wire, `${place.name} scale`, {
+      type: 'move',
+      from: place.id,
+      to: truck.place.id,
+      wetKg,
+      ...(all ? { emptied: true } : {}),
+      method: 'cartScale',
+    });
     truck.taken = false;
     this.doing = { what: 'waits' };
   }

@@ -36,7 +36,13 @@ export class Combine {
 
   constructor(
     private readonly world: World,
-    readonly place: { readonly id: string; readonly name: string; readonly capacityBu: number | null; readonly heldKg: number; readonly moisture: number | null },
+    readonly place: {
+      readonly id: string;
+      readonly name: string;
+      readonly capacityBu: number | null;
+      readonly heldKg: number;
+      readonly moisture: number | null;
+    },
     private readonly index: number,
   ) {
     this.tank.add(place.heldKg, place.moisture ?? 0.15);
@@ -78,7 +84,12 @@ export class Combine {
       this.from = this.at;
     } else if (this.moving > 0) speed = 3.5;
     if (second % SHOWS_EVERY === 0 && (cuts || world.cutting)) {
-      world.tell({ atMs: world.now, wire: this.wire, what: 'flow', flow: this.display.read(world.now, { flow, moisture, speed, width }, SHOWS_EVERY) });
+      world.tell({
+        atMs: world.now,
+        wire: this.wire,
+        what: 'flow',
+        flow: this.display.read(world.now, { flow, moisture, speed, width }, SHOWS_EVERY),
+      });
     }
   }
 

@@ -1,5 +1,14 @@
 import type { DeviceNames } from '@fanega/contract';
-import { axleByAxle, balanceOf, curveLoads, type Entry, instantOf, Ledger, STILL_BRIDGE, tankByFlow } from '@fanega/core';
+import {
+  axleByAxle,
+  balanceOf,
+  curveLoads,
+  type Entry,
+  instantOf,
+  Ledger,
+  STILL_TRUCK_SCALE,
+  tankByFlow,
+} from '@fanega/core';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { DayEvent } from './events.js';
 import { harvestDay } from './day.js';
@@ -8,7 +17,14 @@ import { play } from './play.js';
 
 const BU = 56 * 0.45359237;
 const MIDNIGHT = Date.UTC(2026, 8, 9, 5);
-const place = (id: string, name: string, kind: string, capacityBu: number | null = null, bushels = 0, moisture: number | null = null) => ({
+const place = (
+  id: string,
+  name: string,
+  kind: string,
+  capacityBu: number | null = null,
+  bushels = 0,
+  moisture: number | null = null,
+) => ({
   id,
   name,
   kind,
@@ -37,11 +53,14 @@ const NAMES: DeviceNames = {
     { id: 'be', fieldId: 'f2', fieldName: 'Buttonbush East', tag: 'BE', crop: 'corn', acres: 72 },
   ],
 };
-const day = (seed = 1): DayEvent[] => [...harvestDay({ names: NAMES, plan: KESTREL_DAY, midnightMs: MIDNIGHT, offset: 5 * 3_600_000, seed })];
+const day = (seed = 1): DayEvent[] => [
+  ...harvestDay({ names: NAMES, plan: KESTREL_DAY, midnightMs: MIDNIGHT, offset: 5 * 3_600_000, seed }),
+];
 
 let events: DayEvent[];
 let entries: Entry[];
-const of = <What extends DayEvent['what']>(wire: string, what: What) => events.filter((event) => event.wire === wire && event.what === what) as Extract<DayEvent, { what: What }>[];
+const of = <What extends DayEvent['what']>(wire: string, what: What) =>
+  events.filter((event) => event.wire === wire && event.what === what) as Extract<DayEvent, { what: What }>[];
 beforeAll(() => {
   events = day();
   entries = events.flatMap((event) => (event.what === 'entry' ? [event.entry as unknown as Entry] : []));
@@ -57,7 +76,15 @@ function book(): Ledger {
   ledger.append(
     NAMES.places
       .filter(({ heldKg }) => heldKg > 0)
-      .map((held, i): Entry => ({ type: 'harvest', id: `M${i}`, at: '2026-09-08T20:00:00Z', lot: 'be', to: held.id, wetKg: held.heldKg, moisture: held.moisture! })),
+      .map((held, i): Entry => ({
+        type: 'harvest',
+        id: `M${i}`,
+        at: '2026-09-08T20:00:00Z',
+        lot: 'be',
+        to: held.id,
+        wetKg: held.heldKg,
+        moisture: held.moisture!,
+      })),
   );
   return ledger;
 }
@@ -92,7 +119,9 @@ describe('the simulated harvest day', () => {
 
   it('every load that a cart’s scale recorded stands in its curve, and the other way round', () => {
     for (const cart of ['cart-1', 'cart-2']) {
-      const own = entries.filter((entry) => entry.device === `scale:${cart}` && entry.type !== 'witness') as (Entry & { wetKg: number })[];
+      const own = entries.filter((entry) => entry.device === `scale:${cart}` && entry.type !== 'witness') as (Entry & {
+        wetKg: number;
+      })[];
       const loads = curveLoads(of(`scale:${cart}`, 'weight').map(({ atMs, kg }) => ({ atMs, kg })));
       expect(loads.length).toBe(own.length);
       own.forEach((entry, i) => {
@@ -105,7 +134,9 @@ describe('the simulated harvest day', () => {
 
   it('a display’s load is what its flow put into the tank since the last dump', () => {
     const flows = of('display:combine-2', 'flow').map(({ flow }) => flow);
-    const witnesses = entries.filter((entry) => entry.type === 'witness' && entry.device === 'display:combine-2') as (Entry & { wetKg: number })[];
+    const witnesses = entries.filter(
+      (entry) => entry.type === 'witness' && entry.device === 'display:combine-2',
+    ) as (Entry & { wetKg: number })[];
     expect(witnesses.length).toBeGreaterThan(10);
     witnesses.slice(1, 8).forEach((witness, i) => {
       const until = flows.filter(({ atMs }) => atMs <= instantOf(witness.at));
@@ -125,7 +156,7 @@ describe('the simulated harvest day', () => {
     }
     expect(crossings.length).toBe(loads.length);
     loads.forEach((load, i) => {
-      const { axles, sumKg } = axleByAxle(crossings[i]!, STILL_BRIDGE);
+      const { axles, sumKg } = axleByAxle(crossings[i]!, STILL_TRUCK_SCALE);
       expect(axles.length).toBe(5);
       expect(Math.abs(sumKg / load.grossKg - 1)).toBeLessThan(0.01);
       expect(instantOf(load.at)).toBeGreaterThan(crossings[i]!.at(-1)!.atMs);
@@ -135,13 +166,24 @@ describe('the simulated harvest day', () => {
 
 describe('the player', () => {
   it('tells everything once, figures in batches, a load after the figures that show it', async () => {
-    const calls: { wire: string; what: string; body: { samples?: object[]; entries?: { id: string; at: string }[] } }[] = [];
+    const calls: {
+      wire: string;
+      what: string;
+      body: { samples?: object[]; entries?: { id: string; at: string }[] };
+    }[] = [];
     const wires = new Map(
-      [...new Set(events.map(({ wire }) => wire))].map((wire) => [wire, { send: async <T>(what: string, body: object) => (calls.push({ wire, what, body }), {} as T) }]),
+      [...new Set(events.map(({ wire }) => wire))].map((wire) => [
+        wire,
+        { send: async <T>(what: string, body: object) => (calls.push({ wire, what, body }), {} as T) },
+      ]),
     );
     let now = 0;
     const waits: number[] = [];
-    const counted = await play(events, wires, { speed: 3600, clock: () => now, wait: async (ms) => void ((now += ms), waits.push(ms)) });
+    const counted = await play(events, wires, {
+      speed: 3600,
+      clock: () => now,
+      wait: async (ms) => void ((now += ms), waits.push(ms)),
+    });
     expect(counted.entries).toBe(entries.length);
     expect(calls.flatMap(({ body }) => body.entries ?? []).map(({ id }) => id)).toEqual(entries.map(({ id }) => id));
     const samples = calls.flatMap(({ body }) => body.samples ?? []);
@@ -151,7 +193,9 @@ describe('the player', () => {
     expect(now).toBeGreaterThan(11_500);
     expect(now).toBeLessThan(13_500);
     const firstLoad = calls.findIndex(({ wire, what }) => wire === 'scale:cart-1' && what === 'entries');
-    const before = calls.slice(0, firstLoad).findLast(({ wire, what }) => wire === 'scale:cart-1' && what === 'weights')!;
+    const before = calls
+      .slice(0, firstLoad)
+      .findLast(({ wire, what }) => wire === 'scale:cart-1' && what === 'weights')!;
     expect((before.body.samples!.at(-1) as { at: string }).at).toBe(calls[firstLoad]!.body.entries![0]!.at);
   });
   it('a wire that is cut is told of, and the day goes on', async () => {

@@ -41,7 +41,12 @@ export function* harvestDay(input: {
   for (let second = 0; second < seconds; second++) {
     world.now = midnightMs + plan.begins * 60_000 + second * 1000;
     if (second % (HOUR * 60) === 0) {
-      world.tell({ atMs: world.now, wire: 'weather', what: 'weather', hours: stationWeather({ now: world.now, offset, seed, hoursBack: 1, hoursAhead: 30 }) });
+      world.tell({
+        atMs: world.now,
+        wire: 'weather',
+        what: 'weather',
+        hours: stationWeather({ now: world.now, offset, seed, hoursBack: 1, hoursAhead: 30 }),
+      });
     }
     if (second % 60 === 0 && READ_AT.includes(second / 60)) {
       for (const field of world.fields.filter(({ kg }) => kg > 1)) {
@@ -50,7 +55,14 @@ export function* harvestDay(input: {
           atMs: world.now,
           wire: 'tester',
           what: 'reading',
-          reading: { id: world.id(), fieldId: field.fieldId, at: new Date(world.now).toISOString(), moisture, source: 'hand', spot: 'gate' },
+          reading: {
+            id: world.id(),
+            fieldId: field.fieldId,
+            at: new Date(world.now).toISOString(),
+            moisture,
+            source: 'hand',
+            spot: 'gate',
+          },
         });
       }
     }

@@ -16,7 +16,9 @@ export class Dryer {
   ) {
     const dryer = world.names.places.find((place) => place.kind === 'dryer');
     this.id = dryer?.id;
-    const bins = world.plan.bins.flatMap((name) => world.names.places.find((place) => place.name === name && place.kind === 'bin') ?? []);
+    const bins = world.plan.bins.flatMap(
+      (name) => world.names.places.find((place) => place.name === name && place.kind === 'bin') ?? [],
+    );
     this.room = new Map(bins.map((bin) => [bin.id, (bin.capacityBu ?? 0) * world.kgPerBu - bin.heldKg]));
     if (dryer && dryer.heldKg > 1) this.begin(dryer.heldKg, dryer.moisture ?? 0.18);
   }
@@ -38,7 +40,13 @@ export class Dryer {
       if (bin === undefined) return;
       const { kg } = this.batch.take(this.batch.kg);
       this.room.set(bin, this.room.get(bin)! - kg);
-      world.write('dryer', 'Dryer', { type: 'condition', place: id, moisture: world.plan.dryTo, dryLoss: 0.001, method: 'volume' });
+      world.write('dryer', 'Dryer', {
+        type: 'condition',
+        place: id,
+        moisture: world.plan.dryTo,
+        dryLoss: 0.001,
+        method: 'volume',
+      });
       world.write('dryer', 'Dryer', { type: 'move', from: id, to: bin, method: 'volume' });
       return;
     }

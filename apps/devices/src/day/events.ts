@@ -1,11 +1,11 @@
-import type { EntryBody, ReadingBody, WeatherHourBody } from '@fanega/contract';
-import type { FlowMoment } from '@fanega/core';
+import type { EntryBody, WeatherHourBody } from '@fanega/contract';
+import type { FlowMoment, Reading } from '@fanega/core';
 
 /** Something that a device of the day tells the farm, at a moment of the simulated day. */
 export type DayEvent = { readonly atMs: number; /** Which wire: its key in the plan. */ readonly wire: string } & (
   | { readonly what: 'weight'; readonly kg: number }
   | { readonly what: 'flow'; readonly flow: FlowMoment }
   | { readonly what: 'entry'; readonly entry: EntryBody }
-  | { readonly what: 'reading'; readonly reading: ReadingBody }
+  | { readonly what: 'reading'; readonly reading: Reading }
   | { readonly what: 'weather'; readonly hours: readonly WeatherHourBody[] }
 );

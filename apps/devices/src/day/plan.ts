@@ -56,8 +56,26 @@ export const KESTREL_DAY: DayPlan = {
     { tag: 'BE', bushels: 13_200, moisture: 0.205, yieldBu: 205 },
   ],
   buyers: [
-    { name: 'Redbud Elevator', roadMin: 24, opens: 9 * 60, closes: 19 * 60, mostMoisture: 0.18, pricePerBu: 4.42, lineMin: 9, firstTicket: 40_160 },
-    { name: 'Whistling Duck Feed Mill', roadMin: 33, opens: 9 * 60, closes: 18 * 60, mostMoisture: 0.24, pricePerBu: 4.31, lineMin: 6, firstTicket: 7_311 },
+    {
+      name: 'Redbud Elevator',
+      roadMin: 24,
+      opens: 9 * 60,
+      closes: 19 * 60,
+      mostMoisture: 0.18,
+      pricePerBu: 4.42,
+      lineMin: 9,
+      firstTicket: 40_160,
+    },
+    {
+      name: 'Whistling Duck Feed Mill',
+      roadMin: 33,
+      opens: 9 * 60,
+      closes: 18 * 60,
+      mostMoisture: 0.24,
+      pricePerBu: 4.31,
+      lineMin: 6,
+      firstTicket: 7_311,
+    },
   ],
   begins: 8 * 60,
   cutFrom: 10 * 60 + 10,
@@ -87,15 +105,29 @@ const KINDS: Readonly<Record<string, { readonly key: string; readonly kind: Devi
 };
 
 /** The devices that the day needs: one scale a cart, one display a combine, one desk a buyer, and one of each that the yard has. */
-export function wiresOf(places: readonly { readonly id: string; readonly name: string; readonly kind: string }[], plan: DayPlan): Wire[] {
-  const wanted = places.filter((place) => place.kind !== 'buyer' || plan.buyers.some(({ name }) => name === place.name));
+export function wiresOf(
+  places: readonly { readonly id: string; readonly name: string; readonly kind: string }[],
+  plan: DayPlan,
+): Wire[] {
+  const wanted = places.filter(
+    (place) => place.kind !== 'buyer' || plan.buyers.some(({ name }) => name === place.name),
+  );
   const own = wanted.flatMap((place): Wire[] => {
     const kind = KINDS[place.kind];
-    return kind ? [{ key: `${kind.key}:${place.id}`, name: `${place.name} ${kind.ending}`, kind: kind.kind, ...(place.kind === 'buyer' ? {} : { placeId: place.id }) }] : [];
+    return kind
+      ? [
+          {
+            key: `${kind.key}:${place.id}`,
+            name: `${place.name} ${kind.ending}`,
+            kind: kind.kind,
+            ...(place.kind === 'buyer' ? {} : { placeId: place.id }),
+          },
+        ]
+      : [];
   });
   return [
     ...own,
-    { key: 'bridge', name: 'Own bridge', kind: 'weighbridge' },
+    { key: 'bridge', name: 'Own bridge', kind: 'truckScale' },
     { key: 'tester', name: 'Handheld 2', kind: 'tester' },
     { key: 'dryer', name: 'Dryer', kind: 'dryer' },
     { key: 'weather', name: 'Roof station', kind: 'weather' },
@@ -103,4 +135,5 @@ export function wiresOf(places: readonly { readonly id: string; readonly name: s
 }
 
 /** Places of a kind, in the farm's own order. */
-export const placesOf = (names: DeviceNames, kind: string): DeviceNames['places'][number][] => names.places.filter((place) => place.kind === kind);
+export const placesOf = (names: DeviceNames, kind: string): DeviceNames['places'][number][] =>
+  names.places.filter((place) => place.kind === kind);

@@ -24,7 +24,11 @@ const FAST_BATCH_MS = 590_000;
 const MOST = 600;
 
 /** Tells a day's events to the farm, at a speed: figures in batches, everything else one by one and in order. */
-export async function play(events: Iterable<DayEvent>, wires: ReadonlyMap<string, Sender>, options: PlayOptions): Promise<{ entries: number; figures: number }> {
+export async function play(
+  events: Iterable<DayEvent>,
+  wires: ReadonlyMap<string, Sender>,
+  options: PlayOptions,
+): Promise<{ entries: number; figures: number }> {
   const { speed, clock, wait } = options;
   const batchMs = Number.isFinite(speed) ? Math.max(1000, CALL_EVERY_MS * speed) : FAST_BATCH_MS;
   const waiting = new Map<string, { what: 'weights' | 'flows'; samples: object[]; event: DayEvent }>();

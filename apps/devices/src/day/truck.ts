@@ -1,5 +1,5 @@
 import { duration, type Random } from '@fanega/core';
-import { crossing, FIGURES_A_SECOND, type BridgeFigure } from '../weighbridge.js';
+import { crossing, FIGURES_A_SECOND, type BridgeFigure } from '../truck-scale.js';
 import { ElevatorDesk } from '../elevator.js';
 import type { BuyerPlan, DayPlan } from './plan.js';
 import { Heap, type World } from './world.js';
@@ -70,7 +70,12 @@ type Doing =
   | { readonly what: 'unloads'; readonly buyer: Buyer; seconds: number }
   | { readonly what: 'drives home'; seconds: number }
   | { readonly what: 'waits for the bridge' }
-  | { readonly what: 'on the bridge'; readonly figures: readonly BridgeFigure[]; readonly beganMs: number; next: number }
+  | {
+      readonly what: 'on the bridge';
+      readonly figures: readonly BridgeFigure[];
+      readonly beganMs: number;
+      next: number;
+    }
   | { readonly what: 'dumps'; seconds: number }
   | { readonly what: 'drives to field'; seconds: number };
 
@@ -85,7 +90,12 @@ export class Truck {
 
   constructor(
     private readonly world: World,
-    readonly place: { readonly id: string; readonly name: string; readonly heldKg: number; readonly moisture: number | null },
+    readonly place: {
+      readonly id: string;
+      readonly name: string;
+      readonly heldKg: number;
+      readonly moisture: number | null;
+    },
     private readonly buyers: readonly Buyer[],
     private readonly yard: Yard,
     index: number,
@@ -138,8 +148,15 @@ export class Truck {
       case 'waits for the bridge':
         if (!this.yard.busy) {
           this.yard.busy = true;
-          const axles = LOAD_SHARES.map((share, i) => this.held.kg * share * (1 + 0.01 * (this.random() - 0.5)) + this.tareKg * EMPTY_SHARES[i]!);
-          this.doing = { what: 'on the bridge', figures: crossing(axles, this.random), beganMs: this.world.now, next: 0 };
+          const axles = LOAD_SHARES.map(
+            (share, i) => this.held.kg * share * (1 + 0.01 * (this.random() - 0.5)) + this.tareKg * EMPTY_SHARES[i]!,
+          );
+          this.doing = {
+            what: 'on the bridge',
+            figures: crossing(axles, this.random),
+            beganMs: this.world.now,
+            next: 0,
+          };
         }
         break;
       case 'on the bridge':
@@ -171,17 +188,30 @@ export class Truck {
       this.doing = { what: 'drives home', seconds: YARD_ROAD };
       return;
     }
-    const buyer = this.buyers.find(({ plan: own }) => moisture <= own.mostMoisture && minute + own.roadMin <= own.closes - 10);
+    const buyer = this.buyers.find(
+      ({ plan: own }) => moisture <= own.mostMoisture && minute + own.roadMin <= own.closes - 10,
+    );
     // Before the doors open it waits for this one.
     if (buyer && minute + buyer.plan.roadMin >= buyer.plan.opens)
-      this.doing = { what: 'drives to buyer', buyer, seconds: Math.round(60 * duration(this.random, buyer.plan.roadMin, 0.07)) };
+      this.doing = {
+        what: 'drives to buyer',
+        buyer,
+        seconds: Math.round(60 * duration(this.random, buyer.plan.roadMin, 0.07)),
+      };
   }
 
   private sold(buyer: Buyer): void {
     const { world, place } = this;
     const ticket = buyer.desk.weigh(this.held.kg, this.tareKg, this.held.moisture);
     this.held.take(this.held.kg);
-    world.write(buyer.wire, `${buyer.plan.name} desk`, { type: 'move', from: place.id, to: buyer.id, emptied: true, method: 'ticket', ...ticket });
+    world.write(buyer.wire, `${buyer.plan.name} desk`, {
+      type: 'move',
+      from: place.id,
+      to: buyer.id,
+      emptied: true,
+      method: 'ticket',
+      ...ticket,
+    });
     this.doing = { what: 'drives to field', seconds: Math.round(60 * duration(this.random, buyer.plan.roadMin, 0.07)) };
   }
 

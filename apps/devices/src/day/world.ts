@@ -99,7 +99,14 @@ export class World {
       atMs: this.now,
       wire,
       what: 'entry',
-      entry: { ...entry, id, at: new Date(this.now).toISOString(), recordedAt: new Date(this.now + 4000).toISOString(), by: device, device: wire },
+      entry: {
+        ...entry,
+        id,
+        at: new Date(this.now).toISOString(),
+        recordedAt: new Date(this.now + 4000).toISOString(),
+        by: device,
+        device: wire,
+      },
     });
     return id;
   }

@@ -1,10 +1,32 @@
-import { DEFAULT_MOISTURE, DEFAULT_TRUST, instantOf } from '@fanega/core';
-import { demoFarm, demoHauling, demoNotebook, type DemoOptions, demoShed } from '@fanega/demo';
-import type { DataSource } from 'typeorm';
-import { BookRepository } from '../features/book/index.js';
+import { DEFAULT_MOISTURE, instantOf, LOG_KINDS, type LogName } from '@fanega/core';
+import {
+  demoFarm,
+  demoHauling,
+  type DemoLog,
+  demoNotebook,
+  type DemoOptions,
+  demoShed,
+  type DemoSetting,
+} from '@fanega/demo';
+import type { DataSource, EntityManager } from 'typeorm';
+import { weatherRow, WeatherRow } from '../features/fields/index.js';
+import { insertTicketLists, WeighTicketRow } from '../features/haul/index.js';
+import {
+  FieldRow,
+  LedgerRepository,
+  LotRow,
+  LotShareRow,
+  PlaceRow,
+  shareRows,
+  TrustRow,
+  trustRows,
+} from '../features/ledger/index.js';
 import { DEMO_USER } from '../features/people/index.js';
-import { NotebookRepository } from '../features/notebook/index.js';
-import { FarmRow, FieldRow, LotRow, MembershipRow, NoteRow, PhotoRow, PlaceRow, ReadingRow, SheetRow, UserRow, WeatherRow, WeighTicketRow } from '../platform/rows.js';
+import { PhotoRow } from '../features/shed/index.js';
+import { FarmRow, FarmTopicRow } from '../platform/entities/farm.entity.js';
+import { MembershipRow, UserRow } from '../platform/entities/identity.entity.js';
+import { insertAll, insertRecords, LOG_TABLES, SETTING_TABLES } from '../platform/record-table.js';
+import { VersionsRepository } from '../platform/versions.js';
 
 const FARM_ID = 'kestrel-levee';
 
@@ -18,24 +40,34 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       name: demo.name,
       timeZone: demo.timeZone,
       seq: 0,
-      setup: 0,
-      notes: 0,
       demo: true,
-      defaults: { moisture: DEFAULT_MOISTURE, trust: [...DEFAULT_TRUST] },
+      defaultMoisture: DEFAULT_MOISTURE,
+      units: 'us',
+      clock: '12',
     });
+    await tx.insert(FarmTopicRow, VersionsRepository.rows(farmId));
+    await tx.insert(TrustRow, trustRows(farmId));
     await tx.insert(UserRow, { id: DEMO_USER, email: 'visitor@demo.invalid', name: 'Visitor', passwordHash: null });
     await tx.insert(MembershipRow, { farmId, userId: DEMO_USER, role: 'owner' });
-    await tx.insert(
+    await insertAll(
+      tx,
       FieldRow,
       demo.fields.map((field) => ({ farmId, ...field })),
     );
-    await tx.insert(
+    await insertAll(
+      tx,
       LotRow,
-      demo.lots.map(({ shares, ...lot }) => ({ farmId, ...lot, shares: [...shares] })),
+      demo.lots.map(({ shares: _, ...lot }) => ({ farmId, ...lot })),
     );
-    await tx.insert(
+    await insertAll(
+      tx,
+      LotShareRow,
+      demo.lots.flatMap((lot) => shareRows(farmId, lot.id, lot.shares)),
+    );
+    await insertAll(
+      tx,
       PlaceRow,
-      demo.places.map(({ id, name, kind, withdrawal, capacityBu, diameterM, eaveM, hopperM }, position) => ({
+      demo.places.map(({ id, name, kind, withdrawal, capacityBu }, position) => ({
         farmId,
         position,
         id,
@@ -43,61 +75,36 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
         kind,
         withdrawal: withdrawal ?? 'mixed',
         capacityBu: capacityBu ?? null,
-        diameterM: diameterM ?? null,
-        eaveM: eaveM ?? null,
-        hopperM: hopperM ?? null,
       })),
     );
-    const book = demoNotebook(demo);
-    const shed = demoShed(demo);
-    const hauling = demoHauling(demo);
-    const readings = [...demo.readings, ...book.readings].map(({ at, id, fieldId, source, by, ...reading }) => ({
-      farmId,
-      id,
-      fieldId,
-      source,
+    const [book, shed, hauling] = [demoNotebook(demo), demoShed(demo), demoHauling(demo)];
+    const bins = demo.places.flatMap(({ id, diameterM, eaveM, hopperM }): DemoSetting[] =>
+      diameterM === undefined
+        ? []
+        : [{ kind: 'binSetup', subject: id, body: { diameter: diameterM, eave: eaveM ?? 0, hopper: hopperM ?? 0 } }],
+    );
+    await insertSettings(tx, farmId, [...bins, ...shed.settings, ...book.settings, ...hauling.settings]);
+    const readings = [...demo.readings, ...book.readings].map(({ by, ...body }): DemoLog => ({
+      kind: 'reading',
+      body,
       by,
-      atMs: instantOf(at),
-      moisture: reading.moisture ?? null,
-      cracked: 'cracked' in reading ? (reading.cracked ?? null) : null,
-      tester: 'tester' in reading ? (reading.tester ?? '') : '',
-      spot: 'spot' in reading ? (reading.spot ?? '') : '',
       voided: false,
     }));
-    for (let i = 0; i < readings.length; i += 500) await tx.insert(ReadingRow, readings.slice(i, i + 500));
-    await tx.insert(
-      NoteRow,
-      [...book.notes, ...shed.notes, ...hauling.notes].map(({ kind, body, by, voided }) => ({
-        farmId,
-        id: body.id,
-        kind,
-        atMs: instantOf(body.at),
-        lotId: 'lotId' in body ? body.lotId : null,
-        machineId: 'machineId' in body ? body.machineId : null,
-        body,
-        by,
-        voided,
-      })),
+    const seasonOf = new Map(demo.lots.map((lot) => [lot.id, lot.season]));
+    await insertLogs(tx, farmId, [...readings, ...book.logs, ...shed.logs, ...hauling.logs], (lotId) =>
+      seasonOf.get(lotId),
     );
-    await tx.insert(
-      SheetRow,
-      [...book.sheets, ...shed.sheets, ...hauling.sheets].map((sheet) => ({ farmId, revision: 1, ...sheet })),
-    );
-    await tx.insert(
+    await insertAll(
+      tx,
       PhotoRow,
       shed.photos.map(({ at, ...photo }) => ({ farmId, atMs: at, type: 'image/png', ...photo })),
     );
-    for (let i = 0; i < book.weather.length; i += 500)
-      await tx.insert(
-        WeatherRow,
-        book.weather.slice(i, i + 500).map((hour) => NotebookRepository.weatherRow(farmId, hour)),
-      );
-    if (hauling.tickets.length > 0)
-      await tx.insert(
-        WeighTicketRow,
-        hauling.tickets.map(({ at, ...ticket }) => ({ farmId, atMs: instantOf(at), voided: false, ...ticket })),
-      );
-    const repository = new BookRepository(db);
+    await insertAll(
+      tx,
+      WeatherRow,
+      book.weather.map((hour) => weatherRow(farmId, hour)),
+    );
+    const repository = new LedgerRepository(db);
     await repository.insert(
       tx,
       farmId,
@@ -105,6 +112,59 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       demo.entries.map((entry) => ({ entry, userId: null })),
       Date.now(),
     );
+    for (const { at, number, id, machineId, entryId, by, body } of hauling.tickets) {
+      const { grossKg, tareKg, shares, ...rest } = body;
+      await tx.insert(WeighTicketRow, {
+        farmId,
+        atMs: instantOf(at),
+        voided: false,
+        number,
+        id,
+        machineId,
+        entryId,
+        by,
+        ...rest,
+      });
+      await insertTicketLists(tx, farmId, number, grossKg, tareKg, shares);
+    }
   });
   return { farm: demo.name, entries: demo.entries.length };
+}
+
+async function insertSettings(tx: EntityManager, farmId: string, settings: readonly DemoSetting[]): Promise<void> {
+  for (const { kind, subject, body } of settings) {
+    const [crop, buyer] = subject.split('@');
+    await insertRecords(tx, SETTING_TABLES[kind], [
+      {
+        body,
+        key: { farm_id: farmId, id: subject },
+        common: { revision: 1, ...(kind === 'cuttingWindow' ? { crop, buyer_id: buyer ?? null } : {}) },
+      },
+    ]);
+  }
+}
+
+async function insertLogs(
+  tx: EntityManager,
+  farmId: string,
+  logs: readonly DemoLog[],
+  seasonOf: (lotId: string) => number | undefined,
+): Promise<void> {
+  for (const kind of Object.keys(LOG_KINDS) as LogName[]) {
+    const own = logs.filter((log) => log.kind === kind);
+    await insertRecords(
+      tx,
+      LOG_TABLES[kind],
+      own.map(({ body, by, voided }) => ({
+        body,
+        key: { farm_id: farmId, id: body.id },
+        common: {
+          at_ms: Math.floor(instantOf(body.at)),
+          season: ('lotId' in body ? seasonOf(body.lotId) : undefined) ?? new Date(body.at).getUTCFullYear(),
+          by_name: by,
+          voided,
+        },
+      })),
+    );
+  }
 }

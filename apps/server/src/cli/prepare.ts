@@ -1,5 +1,5 @@
-import { openDatabase } from '../platform/database.js';
-import { UserRow } from '../platform/rows.js';
+import { openDatabase } from '../database.js';
+import { UserRow } from '../platform/entities/identity.entity.js';
 import { loadDemo } from './load-demo.js';
 
 const words = process.argv.slice(2);

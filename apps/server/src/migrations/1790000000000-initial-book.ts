@@ -119,7 +119,17 @@ export class InitialBook1790000000000 implements MigrationInterface {
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    for (const table of ['readings', 'entries', 'places', 'lots', 'fields', 'sessions', 'memberships', 'users', 'farms']) {
+    for (const table of [
+      'readings',
+      'entries',
+      'places',
+      'lots',
+      'fields',
+      'sessions',
+      'memberships',
+      'users',
+      'farms',
+    ]) {
       await runner.query(`DROP TABLE ${table}`);
     }
   }

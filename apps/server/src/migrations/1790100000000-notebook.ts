@@ -58,7 +58,9 @@ export class Notebook1790100000000 implements MigrationInterface {
   async down(runner: QueryRunner): Promise<void> {
     for (const table of ['weather_hours', 'sheets', 'notes']) await runner.query(`DROP TABLE ${table}`);
     await runner.query('DELETE FROM readings WHERE moisture IS NULL');
-    await runner.query('ALTER TABLE readings MODIFY moisture DOUBLE NOT NULL, DROP COLUMN cracked, DROP COLUMN tester, DROP COLUMN spot');
+    await runner.query(
+      'ALTER TABLE readings MODIFY moisture DOUBLE NOT NULL, DROP COLUMN cracked, DROP COLUMN tester, DROP COLUMN spot',
+    );
     await runner.query('ALTER TABLE farms DROP COLUMN notes');
   }
 }

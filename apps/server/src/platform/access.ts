@@ -1,11 +1,18 @@
 import { type Role, ROLES } from '@fanega/contract';
-import { type CanActivate, createParamDecorator, type ExecutionContext, Inject, Injectable, SetMetadata } from '@nestjs/common';
+import {
+  type CanActivate,
+  createParamDecorator,
+  type ExecutionContext,
+  Inject,
+  Injectable,
+  SetMetadata,
+} from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import type { Request } from 'express';
 import { DataSource } from 'typeorm';
 import { Clock } from './clock.js';
 import { Refused } from './refused.js';
-import { DeviceRow, MembershipRow, SessionRow, UserRow } from './rows.js';
+import { DeviceRow, MembershipRow, SessionRow, UserRow } from './entities/identity.entity.js';
 import { hashToken } from './tokens.js';
 
 export const COOKIE = 'fanega';
@@ -37,9 +44,13 @@ export interface CalledRequest extends Request {
   role?: Role;
 }
 
-export const CallerOf = createParamDecorator((_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<CalledRequest>().caller ?? null);
+export const CallerOf = createParamDecorator(
+  (_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<CalledRequest>().caller ?? null,
+);
 
-export const DeviceOf = createParamDecorator((_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<CalledRequest>().device ?? null);
+export const DeviceOf = createParamDecorator(
+  (_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<CalledRequest>().device ?? null,
+);
 
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 
@@ -61,14 +72,22 @@ export class DeviceTokens {
   /** @throws Refused for a token that is none, was revoked, or calls too often */
   async of(authorization: string | undefined): Promise<DeviceCaller> {
     const token = /^Bearer ([\w-]{20,100})$/.exec(authorization ?? '')?.[1];
-    const row = token === undefined ? null : await this.db.getRepository(DeviceRow).findOneBy({ tokenHash: hashToken(token), revoked: false });
-    if (!row) throw new Refused('sign_in_needed', 'This device is not known here: its token is missing, wrong or revoked.');
+    const row =
+      token === undefined
+        ? null
+        : await this.db.getRepository(DeviceRow).findOneBy({ tokenHash: hashToken(token), revoked: false });
+    if (!row)
+      throw new Refused('sign_in_needed', 'This device is not known here: its token is missing, wrong or revoked.');
     const now = this.clock.now();
     const bucket = this.buckets.get(row.id) ?? { left: BURST, at: now, seen: 0 };
     bucket.left = Math.min(BURST, bucket.left + (PER_SECOND * Math.max(0, now - bucket.at)) / 1000);
     bucket.at = now;
     this.buckets.set(row.id, bucket);
-    if (bucket.left < 1) throw new Refused('too_often', `A device calls at most ${PER_SECOND} times a second; put several figures into one call.`);
+    if (bucket.left < 1)
+      throw new Refused(
+        'too_often',
+        `A device calls at most ${PER_SECOND} times a second; put several figures into one call.`,
+      );
     bucket.left -= 1;
     if (now - bucket.seen > SEEN_EVERY_MS) {
       bucket.seen = now;
@@ -89,7 +108,10 @@ export class AccessGuard implements CanActivate {
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
     const request = context.switchToHttp().getRequest<CalledRequest>();
-    const access = this.reflector.getAllAndOverride<Access | undefined>(ACCESS, [context.getHandler(), context.getClass()]);
+    const access = this.reflector.getAllAndOverride<Access | undefined>(ACCESS, [
+      context.getHandler(),
+      context.getClass(),
+    ]);
     if (access === undefined) throw new Refused('role_too_low', 'nobody may call this');
     // No browser sends a device's token by itself, so its writes need no origin.
     if (access === 'device') {
@@ -102,11 +124,17 @@ export class AccessGuard implements CanActivate {
     if (!request.caller) throw new Refused('sign_in_needed', 'Sign in first.');
     if (access === 'signedIn') return true;
     const farmId = request.params.farmId;
-    const membership = typeof farmId === 'string' ? await this.db.getRepository(MembershipRow).findOneBy({ farmId, userId: request.caller.id }) : null;
+    const membership =
+      typeof farmId === 'string'
+        ? await this.db.getRepository(MembershipRow).findOneBy({ farmId, userId: request.caller.id })
+        : null;
     if (!membership) throw new Refused('not_a_member', 'You are not a member of this farm.');
     request.role = membership.role;
     if (ROLES.indexOf(membership.role) < ROLES.indexOf(access)) {
-      throw new Refused('role_too_low', `As ${membership.role} you may look but not do this; it needs ${access === 'operator' ? 'an operator' : `a ${access}`}.`);
+      throw new Refused(
+        'role_too_low',
+        `As ${membership.role} you may look but not do this; it needs ${access === 'operator' ? 'an operator' : `a ${access}`}.`,
+      );
     }
     return true;
   }
@@ -131,5 +159,8 @@ function checkOrigin(request: Request): void {
     host = undefined;
   }
   if (host === undefined || host !== request.headers.host)
-    throw new Refused('origin_wrong', 'Writes are taken from this address only (the Origin header is missing or names another).');
+    throw new Refused(
+      'origin_wrong',
+      'Writes are taken from this address only (the Origin header is missing or names another).',
+    );
 }

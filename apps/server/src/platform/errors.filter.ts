@@ -3,7 +3,14 @@ import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger 
 import type { Request, Response } from 'express';
 import { Refused } from './refused.js';
 
-const CODES: Record<number, string> = { 400: 'body_wrong', 404: 'not_found', 405: 'method_wrong', 413: 'too_large', 415: 'body_wrong', 429: 'too_many_sign_ins' };
+const CODES: Record<number, string> = {
+  400: 'body_wrong',
+  404: 'not_found',
+  405: 'method_wrong',
+  413: 'too_large',
+  415: 'body_wrong',
+  429: 'too_many_sign_ins',
+};
 
 /** Every error leaves as {@link ErrorAnswer}; what we did not expect is logged whole and shown as one sentence. */
 @Catch()
@@ -25,13 +32,23 @@ export class ErrorsFilter implements ExceptionFilter {
 
   private answer(error: unknown, path: string): ErrorAnswer {
     if (error instanceof Refused) {
-      return { statusCode: error.getStatus(), code: error.code, message: error.message, ...(error.issues.length > 0 ? { issues: error.issues } : {}) };
+      return {
+        statusCode: error.getStatus(),
+        code: error.code,
+        message: error.message,
+        ...(error.issues.length > 0 ? { issues: error.issues } : {}),
+      };
     }
     if (error instanceof HttpException) {
       const statusCode = error.getStatus();
       const body = error.getResponse();
-      const message = typeof body === 'string' ? body : String((body as { message?: unknown }).message ?? error.message);
-      return { statusCode, code: CODES[statusCode] ?? 'refused', message: statusCode === 413 ? tooLarge(path) : message };
+      const message =
+        typeof body === 'string' ? body : String((body as { message?: unknown }).message ?? error.message);
+      return {
+        statusCode,
+        code: CODES[statusCode] ?? 'refused',
+        message: statusCode === 413 ? tooLarge(path) : message,
+      };
     }
     const { status, type } = error as { status?: number; type?: string };
     // body-parser's own errors: not JSON, too large, cut off.
@@ -39,9 +56,15 @@ export class ErrorsFilter implements ExceptionFilter {
       const message = type === 'entity.too.large' ? tooLarge(path) : 'the body is not JSON that can be read';
       return { statusCode: status, code: CODES[status] ?? 'body_wrong', message };
     }
-    return { statusCode: 500, code: 'our_fault', message: 'Something went wrong on our side. Nothing was recorded; try again.' };
+    return {
+      statusCode: 500,
+      code: 'our_fault',
+      message: 'Something went wrong on our side. Nothing was recorded; try again.',
+    };
   }
 }
 
 const tooLarge = (path: string): string =>
-  path.includes('/photos/') ? 'The photograph is larger than 4 MB; take it smaller, or let the page scale it.' : 'this is too large for one request; send it in smaller batches';
+  path.includes('/photos/')
+    ? 'The photograph is larger than 4 MB; take it smaller, or let the page scale it.'
+    : 'this is too large for one request; send it in smaller batches';

@@ -14,7 +14,7 @@ const STATUS = {
   id_used_otherwise: 409,
   name_used: 409,
   book_begun: 409,
-  sheet_changed: 409,
+  setting_changed: 409,
   corrected_already: 409,
   set_up_already: 409,
   book_refuses: 422,
@@ -55,4 +55,16 @@ export function bookRefuses(refusals: readonly Refusal[]): Refused {
   const issues = issuesOf(refusals);
   const first = issues[0]?.message ?? 'the book refuses this';
   return new Refused('book_refuses', issues.length > 1 ? `${first} (and ${issues.length - 1} more)` : first, issues);
+}
+
+/** Runs a write; a name that the farm has already is said at its field. */
+export async function unlessNameUsed<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    if ((error as { code?: string }).code !== 'ER_DUP_ENTRY') throw error;
+    throw new Refused('name_used', 'The farm has one of this name already.', [
+      { field: 'name', code: 'name_used', message: 'this name is used already' },
+    ]);
+  }
 }

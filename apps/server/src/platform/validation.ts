@@ -33,6 +33,12 @@ export const validation = new ValidationPipe({
     collect(errors, [], issues);
     const first = issues[0];
     const where = first?.index === undefined ? '' : `entry ${first.index + 1}: `;
-    return new Refused('body_wrong', first ? `${where}${first.message}${issues.length > 1 ? ` (and ${issues.length - 1} more)` : ''}` : 'the body is wrong', issues);
+    return new Refused(
+      'body_wrong',
+      first
+        ? `${where}${first.message}${issues.length > 1 ? ` (and ${issues.length - 1} more)` : ''}`
+        : 'the body is wrong',
+      issues,
+    );
   },
 });

@@ -1,18 +1,20 @@
 import { lazy, Suspense } from 'react';
 import { Route, Routes, useLocation } from 'react-router';
-import { Toaster } from 'sonner';
+import { Toaster } from '../ui/toast';
 import { FarmProvider, useFarmState, useMe } from '../data/farm';
-import { RecordProvider } from '../record';
+import { RecordProvider } from '../widgets/record';
+import { setFarmSystem, system, useReadersSystem } from '../quantity/system';
+import { clockStyle, setFarmClock, useReadersClock } from '../quantity/time';
 import { Button, Failure, Loading } from '../ui';
-import { Mishap } from '../ui/mishap';
-import { SignIn } from './sign-in';
+import { ErrorBoundary } from '../ui/error-boundary';
 import { Shell } from './shell';
 
 // One chunk a station: the cab's phone loads only what it opens.
+const SignIn = lazy(() => import('./sign-in'));
 const Today = lazy(() => import('../stations/today'));
 const Fields = lazy(() => import('../stations/fields'));
-const FieldPage = lazy(() => import('../stations/fields/field-page'));
-const NextField = lazy(() => import('../stations/fields/next-field'));
+const FieldPage = lazy(() => import('../stations/fields/pages/field-page'));
+const NextField = lazy(() => import('../stations/fields/pages/next-field'));
 const Cab = lazy(() => import('../stations/cab'));
 const Cut = lazy(() => import('../stations/cut'));
 const Dry = lazy(() => import('../stations/dry'));
@@ -26,24 +28,46 @@ export function App() {
   const me = useMe();
   const { pathname } = useLocation();
   if (!me.data) {
-    return me.error ? <Failure message={me.error.message} unreachable={me.error.unreachable} onRetry={() => void me.mutate()} /> : <Loading what="Opening the book" />;
+    return me.error ? (
+      <Failure message={me.error.message} unreachable={me.error.unreachable} onRetry={() => void me.mutate()} />
+    ) : (
+      <Loading what="Opening the book" />
+    );
   }
   const farm = me.data.farms[0];
-  if (!me.data.user) return <SignIn me={me.data} onDone={() => void me.mutate()} />;
+  if (!me.data.user)
+    return (
+      <Suspense fallback={<Loading what="Opening" />}>
+        <SignIn me={me.data} onDone={() => void me.mutate()} />
+      </Suspense>
+    );
   if (!farm) return <Failure message="You are signed in, but not a member of any farm. Ask the owner to add you." />;
   return (
     <>
       <FarmPages farmId={farm.id} />
-      <Toaster
-        // In the cab what was just recorded, and its undo, stand below.
-        position={pathname.startsWith('/cab') ? 'top-center' : 'bottom-left'}
-        toastOptions={{ style: { background: 'var(--foot)', color: 'var(--on-foot)', border: 'none', borderRadius: 3, fontFamily: 'var(--font-sans)', fontSize: 16 } }}
-      />
+      <Suspense fallback={null}>
+        <Toaster
+          // In the cab what was just recorded, and its undo, stand below.
+          position={pathname.startsWith('/cab') ? 'top-center' : 'bottom-left'}
+          toastOptions={{
+            style: {
+              background: 'var(--foot)',
+              color: 'var(--on-foot)',
+              border: 'none',
+              borderRadius: 3,
+              fontFamily: 'var(--font-sans)',
+              fontSize: 16,
+            },
+          }}
+        />
+      </Suspense>
     </>
   );
 }
 
 function FarmPages({ farmId }: { farmId: string }) {
+  useReadersSystem();
+  useReadersClock();
   const { farm, error, offline, retry } = useFarmState(farmId);
   const { pathname } = useLocation();
   const inCab = pathname.startsWith('/cab');
@@ -51,18 +75,21 @@ function FarmPages({ farmId }: { farmId: string }) {
     if (!error) return <Loading what="Opening the book" />;
     return <Failure message={error.message} unreachable={error.unreachable} onRetry={retry} />;
   }
+  // Before anything of it is said; a page says everything again when units or clock have changed.
+  setFarmSystem(farm.data.farm.units);
+  setFarmClock(farm.data.farm.clock);
   return (
-    <FarmProvider farm={farm}>
+    <FarmProvider key={`${system()} ${clockStyle()}`} farm={farm}>
       <RecordProvider>
         {inCab ? (
-          <Mishap place={pathname}>
+          <ErrorBoundary place={pathname}>
             <Suspense fallback={<Loading what="Opening the cab" />}>
               <Cab offline={offline} />
             </Suspense>
-          </Mishap>
+          </ErrorBoundary>
         ) : (
           <Shell offline={offline}>
-            <Mishap place={pathname}>
+            <ErrorBoundary place={pathname}>
               <Suspense fallback={<Loading what="Opening" />}>
                 <Routes>
                   <Route path="/" element={<Today />} />
@@ -82,7 +109,7 @@ function FarmPages({ farmId }: { farmId: string }) {
                   <Route path="*" element={<NotFound />} />
                 </Routes>
               </Suspense>
-            </Mishap>
+            </ErrorBoundary>
           </Shell>
         )}
       </RecordProvider>

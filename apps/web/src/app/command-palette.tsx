@@ -1,10 +1,14 @@
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { toast } from '../ui/toast';
 import { useSWRConfig } from 'swr';
-import { post } from '../data/api';
+import { readersSystem, setReadersSystem, system, UNIT_NAMES } from '../quantity/system';
+import { clockStyle, setClockStyle } from '../quantity/time';
+import { addressOf, ApiError, post, put, send } from '../data/api';
 import { useDeliveries, useFarm } from '../data/farm';
-import { KINDS, useRecorder } from '../record';
+import { finderMatch } from './finder-match';
+import { KINDS, useRecorder } from '../widgets/record';
 import { Swatch } from '../widgets/weave';
 import { type Theme, THEMES } from '../ui/theme';
 
@@ -18,19 +22,21 @@ const GO = [
 ] as const;
 
 interface Props {
-  readonly open: boolean;
   readonly onClose: () => void;
   readonly onGo: (path: string) => void;
   readonly onTheme: (theme: Theme) => void;
 }
 
 /** Find a field, a place, a ticket or a thing to do by typing. */
-export function CommandPalette(props: Props) {
+export default function CommandPalette(props: Props) {
   return (
-    <Dialog.Root open={props.open} onOpenChange={(open) => !open && props.onClose()}>
+    <Dialog.Root open onOpenChange={(open) => !open && props.onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/35" />
-        <Dialog.Content aria-describedby={undefined} className="fixed top-[8vh] left-1/2 z-50 w-[min(36rem,94vw)] -translate-x-1/2 border-2 border-ink bg-paper outline-none">
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-[8vh] left-1/2 z-50 w-[min(36rem,94vw)] -translate-x-1/2 border-2 border-ink bg-paper outline-none"
+        >
           <Dialog.Title className="sr-only">Find</Dialog.Title>
           <Finder {...props} />
         </Dialog.Content>
@@ -53,8 +59,11 @@ function Finder({ onClose, onGo, onTheme }: Props) {
     work();
   };
   return (
-    <Command label="Find" className="flex max-h-[70vh] flex-col">
-      <Command.Input placeholder="A field, a bin, a ticket, or what to do …" className="min-h-14 w-full border-b border-ink bg-tape px-4 text-lg outline-none" />
+    <Command label="Find" filter={finderMatch} className="flex max-h-[70vh] flex-col">
+      <Command.Input
+        placeholder="A field, a bin, a ticket, or what to do …"
+        className="min-h-14 w-full border-b border-ink bg-tape px-4 text-lg outline-none"
+      />
       <Command.List className="overflow-y-auto p-2">
         <Command.Empty className="p-4 text-muted">Nothing of that name.</Command.Empty>
         <Group title="Record">
@@ -73,7 +82,11 @@ function Finder({ onClose, onGo, onTheme }: Props) {
         </Group>
         <Group title="Fields">
           {farm.data.lots.map((lot) => (
-            <Item key={lot.id} value={`${lot.fieldName} ${lot.tag} ${lot.crop} ${lot.season} ${lot.id}`} onSelect={go(`/trace/lot/${lot.id}`)}>
+            <Item
+              key={lot.id}
+              value={`${lot.fieldName} ${lot.tag} ${lot.crop} ${lot.season} ${lot.id}`}
+              onSelect={go(`/trace/lot/${lot.id}`)}
+            >
               <Swatch index={farm.lotIndex(lot.id)} /> {lot.fieldName}
               <span className="text-muted">
                 {lot.crop} {lot.season}
@@ -97,7 +110,8 @@ function Finder({ onClose, onGo, onTheme }: Props) {
               value={`ticket ${delivery.ticket ?? ''} ${farm.placeName(delivery.to)} ${delivery.entry.id}`}
               onSelect={go(`/trace/delivery/${delivery.entry.id}`)}
             >
-              {delivery.ticket ? `Ticket ${delivery.ticket}` : 'No ticket'} <span className="text-muted">{farm.placeName(delivery.to)}</span>
+              {delivery.ticket ? `Ticket ${delivery.ticket}` : 'No ticket'}{' '}
+              <span className="text-muted">{farm.placeName(delivery.to)}</span>
             </Item>
           ))}
         </Group>
@@ -107,11 +121,42 @@ function Finder({ onClose, onGo, onTheme }: Props) {
               {`Theme: ${theme}`}
             </Item>
           ))}
-          <Item onSelect={act(() => window.location.assign(`/api/farms/${farm.id}/book`))}>Save the whole book as a file</Item>
+          <Item onSelect={act(() => setClockStyle(clockStyle() === '12' ? '24' : '12'))}>
+            {clockStyle() === '12' ? 'Clock of 24 hours: 14:55' : 'Clock of 12 hours: 2:55 pm'}
+          </Item>
+          <Item onSelect={act(() => setReadersSystem(system() === 'us' ? 'metric' : 'us'))}>
+            {`Units for me: ${UNIT_NAMES[system() === 'us' ? 'metric' : 'us']}`}
+          </Item>
+          {readersSystem() !== null && (
+            <Item onSelect={act(() => setReadersSystem(null))}>
+              {`Units as the farm has them: ${UNIT_NAMES[farm.data.farm.units]}`}
+            </Item>
+          )}
           <Item
             onSelect={act(
               () =>
-                void post('/auth/sign-out')
+                void send(
+                  put(
+                    '/api/farms/{farmId}/settings',
+                    { path: { farmId: farm.id } },
+                    { units: farm.data.farm.units === 'us' ? 'metric' : 'us', clock: farm.data.farm.clock },
+                  ),
+                ).catch((error: unknown) =>
+                  toast.error(error instanceof ApiError ? error.message : 'This did not work.'),
+                ),
+            )}
+          >
+            {`Units of the farm: ${UNIT_NAMES[farm.data.farm.units === 'us' ? 'metric' : 'us']}`}
+          </Item>
+          <Item
+            onSelect={act(() => window.location.assign(addressOf('/api/farms/{farmId}/book', { farmId: farm.id })))}
+          >
+            Save the whole book as a file
+          </Item>
+          <Item
+            onSelect={act(
+              () =>
+                void send(post('/api/auth/sign-out', {}))
                   .then(() => ('caches' in window ? caches.delete('fanega-answers') : undefined))
                   .then(() => mutate(() => true)),
             )}
@@ -135,9 +180,23 @@ function Group({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
-function Item({ children, onSelect, value, keys }: { children: ReactNode; onSelect: () => void; value?: string; keys?: string }) {
+function Item({
+  children,
+  onSelect,
+  value,
+  keys,
+}: {
+  children: ReactNode;
+  onSelect: () => void;
+  value?: string;
+  keys?: string;
+}) {
   return (
-    <Command.Item onSelect={onSelect} {...(value === undefined ? {} : { value })} className="flex min-h-11 cursor-pointer items-center gap-2 px-2 data-[selected=true]:bg-sand">
+    <Command.Item
+      onSelect={onSelect}
+      {...(value === undefined ? {} : { value })}
+      className="flex min-h-11 cursor-pointer items-center gap-2 px-2 data-[selected=true]:bg-sand"
+    >
       {children}
       {keys && <kbd className="ml-auto border border-rule px-1.5 font-mono text-sm text-muted">{keys}</kbd>}
     </Command.Item>

@@ -1,19 +1,24 @@
 import { Menu, NotebookPen, Search, WifiOff } from 'lucide-react';
-import { type ReactNode, useEffect, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { useFarm } from '../data/farm';
-import { KINDS, useRecorder } from '../record';
+import { KINDS, useRecorder } from '../widgets/record';
 import { applyTheme, ThemeButton } from '../ui/theme';
+import { usePreload } from '../ui/use-preload';
 import { ClockNote } from '../widgets/clock-note';
 import { NewerNote } from '../widgets/newer-note';
 import { QueueBar } from '../widgets/queue-bar';
-import { clock } from '../widgets/time';
+import { clock } from '../quantity/time';
 import { WeaveDefs } from '../widgets/weave';
-import { CommandPalette } from './command-palette';
 import { StationsBar } from './stations-bar';
 import { Tape } from './tape';
 
-const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName));
+const openFinder = () => import('./command-palette');
+const CommandPalette = lazy(openFinder);
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName));
 
 /** The frame: the way of the grain on top, the tape at the left, the station in the middle. */
 export function Shell({ offline, children }: { offline: boolean; children: ReactNode }) {
@@ -25,6 +30,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
   const [tapeOpen, setTapeOpen] = useState(false);
 
   useEffect(() => setTapeOpen(false), [pathname]);
+  usePreload(openFinder, 3000);
 
   // n, then a letter: record. / or Ctrl-K: find anything.
   useEffect(() => {
@@ -35,7 +41,14 @@ export function Shell({ offline, children }: { offline: boolean; children: React
         setPalette(true);
         return;
       }
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || document.querySelector('[role=dialog]')) return;
+      if (
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        isTyping(event.target) ||
+        document.querySelector('[role=dialog]')
+      )
+        return;
       if (event.key === '/') {
         event.preventDefault();
         setPalette(true);
@@ -64,7 +77,10 @@ export function Shell({ offline, children }: { offline: boolean; children: React
         <div className="flex items-center justify-between gap-2 px-3 pt-1 lg:hidden">
           <span className="truncate font-bold">{farm.data.farm.name}</span>
           <span className="flex items-center">
-            <Link to="/cab" className="inline-flex min-h-11 items-center px-2 font-semibold underline decoration-rule underline-offset-4">
+            <Link
+              to="/cab"
+              className="inline-flex min-h-11 items-center px-2 font-semibold underline decoration-rule underline-offset-4"
+            >
               Cab
             </Link>
             <ThemeButton />
@@ -82,18 +98,25 @@ export function Shell({ offline, children }: { offline: boolean; children: React
         <NewerNote />
         {offline && (
           <p role="status" className="flex items-center gap-2 border-t border-ink bg-foot px-4 py-1.5 text-on-foot">
-            <WifiOff size={16} aria-hidden="true" /> No signal. You see the book as it was at {clock(farm.data.now, farm.data.farm.timeZone)}; what you type is kept.
+            <WifiOff size={16} aria-hidden="true" /> No signal. You see the book as it was at{' '}
+            {clock(farm.data.now, farm.data.farm.timeZone)}; what you type is kept.
           </p>
         )}
       </header>
-      <aside aria-label="Tape" className={`no-print ${tapeOpen ? 'block' : 'hidden'} border-ink bg-tape lg:block lg:min-h-0 lg:border-r`}>
+      <aside
+        aria-label="Tape"
+        className={`no-print ${tapeOpen ? 'block' : 'hidden'} border-ink bg-tape lg:block lg:min-h-0 lg:border-r`}
+      >
         <Tape
           tools={
             <div className="hidden border-b border-rule lg:block">
               <div className="flex items-center justify-between px-2">
                 <span className="truncate pl-1.5 text-sm font-semibold">{farm.data.farm.name}</span>
                 <span className="flex shrink-0 items-center">
-                  <Link to="/cab" className="inline-flex min-h-11 items-center px-2 text-sm font-semibold underline decoration-rule underline-offset-4">
+                  <Link
+                    to="/cab"
+                    className="inline-flex min-h-11 items-center px-2 text-sm font-semibold underline decoration-rule underline-offset-4"
+                  >
                     Cab
                   </Link>
                   <ThemeButton size={18} />
@@ -116,7 +139,11 @@ export function Shell({ offline, children }: { offline: boolean; children: React
           }
         />
       </aside>
-      <main id="station" tabIndex={-1} className={`min-w-0 pb-24 outline-none lg:min-h-0 lg:overflow-y-auto lg:pb-8 ${tapeOpen ? 'hidden lg:block' : ''}`}>
+      <main
+        id="station"
+        tabIndex={-1}
+        className={`min-w-0 pb-24 outline-none lg:min-h-0 lg:overflow-y-auto lg:pb-8 ${tapeOpen ? 'hidden lg:block' : ''}`}
+      >
         {children}
       </main>
       <button
@@ -126,14 +153,24 @@ export function Shell({ offline, children }: { offline: boolean; children: React
       >
         <NotebookPen size={20} aria-hidden="true" /> Record
       </button>
-      <CommandPalette open={palette} onClose={() => setPalette(false)} onGo={(path) => void navigate(path)} onTheme={applyTheme} />
+      {palette && (
+        <Suspense fallback={null}>
+          <CommandPalette onClose={() => setPalette(false)} onGo={(path) => void navigate(path)} onTheme={applyTheme} />
+        </Suspense>
+      )}
     </div>
   );
 }
 
 function IconButton({ label, onClick, children }: { label: string; onClick: () => void; children: ReactNode }) {
   return (
-    <button type="button" aria-label={label} title={label} onClick={onClick} className="flex min-h-11 min-w-11 items-center justify-center">
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      onClick={onClick}
+      className="flex min-h-11 min-w-11 items-center justify-center"
+    >
       {children}
     </button>
   );

@@ -1,21 +1,27 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
-import type { Shed } from '@fanega/contract';
-import { machineReadiness, readyBy } from '@fanega/core';
+import { calendarDay, machineReadiness, readyBy, type ShedRecords } from '@fanega/core';
 import { type Farm, useFarm, useShed } from '../data/farm';
-import { formatBushels, formatMoisture } from '../widgets/quantity';
-import { calendarDay } from '../widgets/time';
+import { grainOf, moisture, percent } from '../quantity/quantity';
 import { lotFill } from '../widgets/weave';
 
 interface Station {
   readonly path: string;
   readonly name: string;
-  readonly figure: (farm: Farm, shed: Shed | undefined) => string;
+  readonly figure: (farm: Farm, shed: ShedRecords | undefined) => string;
 }
 
 const sum = (o: Readonly<Record<string, number>>): number => Object.values(o).reduce((a, b) => a + b, 0);
 const heldIn = (farm: Farm, ...kinds: string[]) => farm.data.places.filter((place) => kinds.includes(place.kind));
-const bushelsIn = (farm: Farm, ...kinds: string[]) => heldIn(farm, ...kinds).reduce((total, place) => total + farm.bushels(farm.held(place.id).wetLots), 0);
+/** All grain in places of some kinds, kg by lot. */
+function lotsIn(farm: Farm, ...kinds: string[]): Readonly<Record<string, number>> {
+  const all: Record<string, number> = {};
+  for (const place of heldIn(farm, ...kinds))
+    for (const [lot, kg] of Object.entries(farm.held(place.id).wetLots)) all[lot] = (all[lot] ?? 0) + kg;
+  return all;
+}
+const bushelsIn = (farm: Farm, ...kinds: string[]) =>
+  heldIn(farm, ...kinds).reduce((total, place) => total + farm.bushels(farm.held(place.id).wetLots), 0);
 
 /** The way of the grain, with the figure that tells how each part of the day goes. */
 const STATIONS: readonly Station[] = [
@@ -32,7 +38,7 @@ const STATIONS: readonly Station[] = [
       return cutting > 0 ? `cutting ${cutting}` : 'none cutting';
     },
   },
-  { path: '/cut', name: 'Cut', figure: (farm) => `${formatBushels(farm.bushels(farm.data.flow.cut))} bu today` },
+  { path: '/cut', name: 'Cut', figure: (farm) => `${grainOf(farm, farm.data.flow.cut)} today` },
   {
     path: '/haul',
     name: 'Haul',
@@ -45,27 +51,33 @@ const STATIONS: readonly Station[] = [
     path: '/dry',
     name: 'Dry',
     figure: (farm) =>
-      farm.data.dried ? `${formatMoisture(farm.data.dried.from)} → ${formatMoisture(farm.data.dried.to)} %` : `${formatBushels(bushelsIn(farm, 'wetBin', 'dryer'))} bu wet`,
+      farm.data.dried
+        ? `${moisture.figure(farm.data.dried.from)} → ${moisture(farm.data.dried.to)}`
+        : `${grainOf(farm, lotsIn(farm, 'wetBin', 'dryer'))} wet`,
   },
   {
     path: '/store',
     name: 'Store',
     figure: (farm) => {
       const room = heldIn(farm, 'bin').reduce((total, bin) => total + (bin.capacityBu ?? 0), 0);
-      return room > 0 ? `${Math.round((100 * bushelsIn(farm, 'bin')) / room)} % full` : `${formatBushels(bushelsIn(farm, 'bin', 'pile'))} bu`;
+      return room > 0
+        ? `${percent(bushelsIn(farm, 'bin') / room, 0)} full`
+        : grainOf(farm, lotsIn(farm, 'bin', 'pile')).text;
     },
   },
-  { path: '/sell', name: 'Sell', figure: (farm) => `${formatBushels(farm.bushels(farm.data.flow.sell))} bu today` },
+  { path: '/sell', name: 'Sell', figure: (farm) => `${grainOf(farm, farm.data.flow.sell)} today` },
   { path: '/trace', name: 'Trace', figure: (farm) => (farm.data.balance.balances ? 'balances' : 'does not balance') },
   // Beside the way of the grain.
   {
     path: '/shed',
     name: 'Shed',
     figure: (farm, shed) => {
-      const firstDays = shed?.season?.sheet.firstDays ?? {};
+      const firstDays = shed?.settings.seasonPlan.farm?.value.firstDays ?? {};
       const today = calendarDay(farm.data.now, farm.data.farm.timeZone);
-      const own = Object.values(shed?.assets ?? {}).filter(({ sheet }) => !sheet.retired);
-      const waiting = own.filter(({ sheet }) => !machineReadiness(sheet.items, today, readyBy(firstDays, today, sheet.crops).day).ready).length;
+      const own = Object.values(shed?.settings.machine ?? {}).filter(({ value }) => !value.retired);
+      const waiting = own.filter(
+        ({ value }) => !machineReadiness(value.items, today, readyBy(firstDays, today, value.crops).day).ready,
+      ).length;
       return own.length === 0 ? 'machines' : waiting === 0 ? 'all ready' : `${waiting} not ready`;
     },
   },
@@ -102,7 +114,13 @@ export function StationsBar() {
           </li>
         ))}
       </ul>
-      {width > 900 && <Band farm={farm} width={width} current={STATIONS.findIndex(({ path }) => (path === '/' ? pathname === '/' : pathname.startsWith(path)))} />}
+      {width > 900 && (
+        <Band
+          farm={farm}
+          width={width}
+          current={STATIONS.findIndex(({ path }) => (path === '/' ? pathname === '/' : pathname.startsWith(path)))}
+        />
+      )}
     </nav>
   );
 }
@@ -117,10 +135,16 @@ const THICK = 24;
 function Band({ farm, width, current }: { farm: Farm; width: number; current: number }) {
   const { flow } = farm.data;
   const column = width / STATIONS.length;
-  const stops = [flow.cut, flow.cut, flow.haul, flow.dry, flow.store, flow.sell].map((byLot, i) => ({ x: (i + 1.5) * column, byLot, total: sum(byLot) }));
+  const stops = [flow.cut, flow.cut, flow.haul, flow.dry, flow.store, flow.sell].map((byLot, i) => ({
+    x: (i + 1.5) * column,
+    byLot,
+    total: sum(byLot),
+  }));
   const most = Math.max(...stops.map((stop) => stop.total));
   const middle = BAND / 2;
-  const lots = [...new Set(stops.flatMap((stop) => Object.keys(stop.byLot)))].sort((a, b) => farm.lotIndex(a) - farm.lotIndex(b));
+  const lots = [...new Set(stops.flatMap((stop) => Object.keys(stop.byLot)))].sort(
+    (a, b) => farm.lotIndex(a) - farm.lotIndex(b),
+  );
   const tops = stops.map((stop) => middle - (most > 0 ? (THICK * stop.total) / most / 2 : 0));
   const bands = lots.map((lot) => {
     const upper = [...tops];

@@ -1,12 +1,12 @@
-import type { TapeLine } from '@fanega/contract';
-import { KG_PER_LB } from '@fanega/core';
-import { type ReactNode, useState } from 'react';
+import type { TapeLine } from '@fanega/core';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFarm } from '../data/farm';
-import { EntrySheet } from '../widgets/entry-sheet';
 import { headline } from '../widgets/headline';
-import { formatBushels, formatMoisture, formatShare } from '../widgets/quantity';
-import { clock, weekday } from '../widgets/time';
+import { grain, grainOf, mass, moisture, percent, type Said } from '../quantity/quantity';
+import { clock, weekday } from '../quantity/time';
+
+const EntryDrawer = lazy(async () => ({ default: (await import('../widgets/entry-drawer')).EntryDrawer }));
 
 function moistureOf(line: TapeLine): number | null {
   const { entry, wetKg, dryKg } = line;
@@ -14,14 +14,14 @@ function moistureOf(line: TapeLine): number | null {
   return wetKg && dryKg ? 1 - dryKg / wetKg : ((entry as { moisture?: number }).moisture ?? null);
 }
 
-function bushelsOf(line: TapeLine, farm: Farm): number | null {
+function grainIn(line: TapeLine, farm: Farm): Said | null {
   if (line.wetKg === null || line.wetKg === 0) {
     const own = (line.entry as { wetKg?: number }).wetKg;
-    return own === undefined ? null : own / farm.kgPerBu(undefined);
+    return own === undefined ? null : grain(own, farm.kgPerBu(undefined));
   }
-  if (Object.keys(line.wetLots).length > 0) return farm.bushels(line.wetLots);
+  if (Object.keys(line.wetLots).length > 0) return grainOf(farm, line.wetLots);
   const place = (line.entry as { place?: string }).place;
-  return line.wetKg / farm.kgPerBu(place === undefined ? undefined : farm.cropOf(farm.held(place).lots));
+  return grain(line.wetKg, farm.kgPerBu(place === undefined ? undefined : farm.cropOf(farm.held(place).lots)));
 }
 
 /** The latest entries, newest on top; the balance of the whole book at the foot. */
@@ -34,7 +34,9 @@ export function Tape({ tools }: { tools: ReactNode }) {
     <div className="flex h-full min-h-0 flex-col">
       {tools}
       <ol className="min-h-0 flex-1 overflow-y-auto px-3.5 pb-2" aria-label="Latest entries">
-        {farm.data.tape.length === 0 && <li className="py-4 text-muted">Nothing is recorded yet. The first load comes in with “Record”.</li>}
+        {farm.data.tape.length === 0 && (
+          <li className="py-4 text-muted">Nothing is recorded yet. The first load comes in with “Record”.</li>
+        )}
         {farm.data.tape.map((line) => {
           const today = weekday(line.entry.at, timeZone);
           const heading = today === lastDay ? null : today;
@@ -48,14 +50,18 @@ export function Tape({ tools }: { tools: ReactNode }) {
         })}
       </ol>
       <Foot farm={farm} />
-      <EntrySheet entryId={open} onClose={() => setOpen(null)} />
+      {open !== null && (
+        <Suspense fallback={null}>
+          <EntryDrawer entryId={open} onClose={() => setOpen(null)} />
+        </Suspense>
+      )}
     </div>
   );
 }
 
 function Line({ line, farm, onOpen }: { line: TapeLine; farm: Farm; onOpen: () => void }) {
-  const bushels = bushelsOf(line, farm);
-  const moisture = moistureOf(line);
+  const moved = grainIn(line, farm);
+  const wetness = moistureOf(line);
   const tags = Object.keys(line.wetLots).map(farm.tag).slice(0, 3).join(' ');
   return (
     <button
@@ -65,13 +71,15 @@ function Line({ line, farm, onOpen }: { line: TapeLine; farm: Farm; onOpen: () =
     >
       <span className="flex justify-between gap-2 font-mono text-[13.5px] leading-tight">
         <span className="min-w-0 truncate font-bold">{headline(line.entry, farm)}</span>
-        <span className="shrink-0">{bushels === null ? '' : `${formatBushels(bushels)} bu`}</span>
+        <span className="shrink-0">{moved?.text}</span>
       </span>
       <span className="flex justify-between gap-2 text-[13px] text-muted">
         <span className="truncate">
           {clock(line.entry.at, farm.data.farm.timeZone)} · {line.entry.by ?? 'nobody'}
         </span>
-        <span className="shrink-0">{[tags, moisture === null ? '' : `${formatMoisture(moisture)} %`].filter(Boolean).join(' · ')}</span>
+        <span className="shrink-0">
+          {[tags, wetness === null ? '' : moisture(wetness).text].filter(Boolean).join(' · ')}
+        </span>
       </span>
     </button>
   );
@@ -79,16 +87,19 @@ function Line({ line, farm, onOpen }: { line: TapeLine; farm: Farm; onOpen: () =
 
 function Foot({ farm }: { farm: Farm }) {
   const { balance, restatedShare, steps } = farm.data;
-  const questions = steps.filter((step) => ['unknown_grain', 'maybe_twins', 'level_differs'].includes(step.kind)).length;
-  const pounds = Math.round(balance.gap / KG_PER_LB) || 0;
+  const questions = steps.filter((step) =>
+    ['unknown_grain', 'maybe_twins', 'level_differs'].includes(step.kind),
+  ).length;
+  const gap = mass(balance.gap);
   return (
     <Link to="/trace" className="block border-t border-ink bg-foot px-3.5 py-2.5 text-on-foot">
       <span className="flex justify-between font-bold">
         <span>{balance.balances ? 'Book balances' : 'Book does not balance'}</span>
-        <span className="font-mono">{balance.balances ? '±0' : formatBushels(pounds)} lb</span>
+        <span className="font-mono">{balance.balances ? `±0 ${gap.unit}` : gap.text}</span>
       </span>
       <span className="block text-sm opacity-85">
-        restated {formatShare(restatedShare)} % · {questions === 0 ? 'no open question' : questions === 1 ? '1 open question' : `${questions} open questions`}
+        restated {percent(restatedShare)} ·{' '}
+        {questions === 0 ? 'no open question' : questions === 1 ? '1 open question' : `${questions} open questions`}
       </span>
     </Link>
   );

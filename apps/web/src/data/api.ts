@@ -1,4 +1,6 @@
 import type { ErrorAnswer, ErrorIssue } from '@fanega/contract';
+import createClient from 'openapi-fetch';
+import type { paths } from './api-types';
 
 /** What the server refused, in its own words, or that it could not be reached at all. */
 export class ApiError extends Error {
@@ -18,51 +20,126 @@ export class ApiError extends Error {
   }
 }
 
+type Json<T> = T extends { readonly content: { readonly 'application/json': infer A } } ? A : void;
+type Success<R> = R extends { readonly 200: infer A } ? Json<A> : R extends { readonly 201: infer A } ? Json<A> : void;
+type Filled<P> = { readonly [K in keyof P as P[K] extends undefined ? never : K]: P[K] };
+type Operation<P extends keyof paths, M extends 'get' | 'post' | 'put'> =
+  paths[P] extends Readonly<Record<M, infer O>> ? O : never;
+
+/** Routes that answer with what they declare. */
+export type GetPath = { [P in keyof paths]: paths[P] extends { readonly get: object } ? P : never }[keyof paths];
+export type WritePath = {
+  [P in keyof paths]: paths[P] extends { readonly post: object } | { readonly put: object } ? P : never;
+}[keyof paths];
+export type AnswerOf<P extends GetPath> =
+  Operation<P, 'get'> extends { readonly responses: infer R } ? Success<R> : never;
+export type ParamsOf<P extends keyof paths, M extends 'get' | 'post' | 'put' = 'get'> =
+  Operation<P, M> extends { readonly parameters: infer A } ? Filled<A> : never;
+type MethodOf<P extends WritePath> = paths[P] extends { readonly post: object } ? 'post' : 'put';
+export type BodyOf<P extends WritePath> =
+  Operation<P, MethodOf<P>> extends {
+    readonly requestBody: { readonly content: { readonly 'application/json': infer B } };
+  }
+    ? B
+    : undefined;
+export type WrittenOf<P extends WritePath> =
+  Operation<P, MethodOf<P>> extends { readonly responses: infer R } ? Success<R> : never;
+
+/** One request that changes something, ready to be sent and to be kept. */
+export interface Command<P extends WritePath = WritePath> {
+  readonly method: 'POST' | 'PUT';
+  readonly path: P;
+  readonly params: {
+    readonly path?: Readonly<Record<string, string | number>>;
+    readonly query?: Readonly<Record<string, string>>;
+  };
+  readonly body?: unknown;
+}
+
+/** A command by its declared route: parameters and body are those of the server's description. */
+export const post = <P extends WritePath>(
+  path: P,
+  params: ParamsOf<P, 'post'>,
+  ...[body]: BodyOf<P> extends undefined ? [] : [BodyOf<P>]
+): Command<P> => ({
+  method: 'POST',
+  path,
+  params: params as Command['params'],
+  body,
+});
+export const put = <P extends WritePath>(path: P, params: ParamsOf<P, 'put'>, body: BodyOf<P>): Command<P> => ({
+  method: 'PUT',
+  path,
+  params: params as Command['params'],
+  body,
+});
+
 /** Answers that came from this device's own store because there was no signal, with when they were fetched, ms. */
 const kept = new Map<string, number>();
-export const keptSince = (path: string): number | undefined => kept.get(path);
+export const keptSince = (path: GetPath): number | undefined => kept.get(path);
 
 /** On a line that hangs, no answer by then is no answer; what is large (a photo, a whole book) may take as long as it takes. */
 const PATIENCE_MS = 20_000;
 const SMALL = 100_000;
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+const client = createClient<paths>({
+  baseUrl: globalThis.location?.origin ?? 'http://localhost',
+  fetch: (request) => globalThis.fetch(request),
+});
+const ask = client.request as unknown as (
+  method: string,
+  path: string,
+  init: object,
+) => Promise<{ data?: unknown; error?: unknown; response: Response }>;
+
+async function call(method: 'get' | 'post' | 'put', path: string, params: object, body?: unknown): Promise<unknown> {
   const asItIs = body instanceof Blob;
-  const sent = asItIs || body === undefined ? body : JSON.stringify(body);
+  const text = asItIs || body === undefined ? undefined : JSON.stringify(body);
   const patience = new AbortController();
-  const timer = sent === undefined || (typeof sent === 'string' && sent.length < SMALL) ? setTimeout(() => patience.abort(), PATIENCE_MS) : undefined;
-  let response: Response;
-  let answer: T | ErrorAnswer | null = null;
+  const timer = !asItIs && (text?.length ?? 0) < SMALL ? setTimeout(() => patience.abort(), PATIENCE_MS) : undefined;
   try {
-    response = await fetch(`/api${path}`, {
-      method,
+    const { data, error, response } = await ask(method, path, {
+      params,
       signal: patience.signal,
-      headers: body === undefined ? {} : { 'Content-Type': asItIs ? 'application/octet-stream' : 'application/json' },
-      ...(sent === undefined ? {} : { body: sent }),
+      ...(body === undefined
+        ? {}
+        : {
+            body,
+            bodySerializer: () => (asItIs ? body : text),
+            headers: { 'Content-Type': asItIs ? 'application/octet-stream' : 'application/json' },
+          }),
     });
-    if (response.status !== 204)
-      answer = (await response.json().catch((broken: unknown) => {
-        // Cut off in the middle is no answer either; what is no JSON is one that cannot be read.
-        if (!(broken instanceof SyntaxError)) throw broken;
-        return null;
-      })) as T | ErrorAnswer | null;
-  } catch {
-    throw new ApiError(0, 'No signal, or the server does not answer.', 'unreachable');
+    if (!response.ok) {
+      const said = (typeof error === 'object' ? error : null) as ErrorAnswer | null;
+      throw new ApiError(
+        response.status,
+        said?.message ?? `The server answered ${response.status}.`,
+        said?.code ?? 'unknown',
+        said?.issues,
+      );
+    }
+    const keptAt = Number(response.headers.get('x-fanega-kept'));
+    if (keptAt > 0) kept.set(path, keptAt);
+    else kept.delete(path);
+    return data;
+  } catch (error) {
+    // Cut off in the middle is no answer either.
+    throw error instanceof ApiError
+      ? error
+      : new ApiError(0, 'No signal, or the server does not answer.', 'unreachable');
   } finally {
     clearTimeout(timer);
   }
-  if (response.status === 204) return undefined as T;
-  if (!response.ok) {
-    const error = answer as ErrorAnswer | null;
-    throw new ApiError(response.status, error?.message ?? `The server answered ${response.status}.`, error?.code ?? 'unknown', error?.issues);
-  }
-  const keptAt = Number(response.headers.get('x-fanega-kept'));
-  if (keptAt > 0) kept.set(path, keptAt);
-  else kept.delete(path);
-  return answer as T;
 }
 
 /** The one place that fetches. */
-export const get = <T>(path: string): Promise<T> => call<T>('GET', path);
-export const post = <T = void>(path: string, body?: unknown): Promise<T> => call<T>('POST', path, body ?? {});
-export const put = <T = void>(path: string, body: unknown): Promise<T> => call<T>('PUT', path, body);
+export const get = <P extends GetPath>(path: P, params: ParamsOf<P>): Promise<AnswerOf<P>> =>
+  call('get', path, params) as Promise<AnswerOf<P>>;
+export const send = <P extends WritePath>({ method, path, params, body }: Command<P>): Promise<WrittenOf<P>> =>
+  call(method === 'POST' ? 'post' : 'put', path, params, body ?? (method === 'POST' ? {} : undefined)) as Promise<
+    WrittenOf<P>
+  >;
+
+/** The address of an answer that the browser itself opens: a picture, a file. */
+export const addressOf = (path: GetPath, params: Readonly<Record<string, string | number>>): string =>
+  path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));

@@ -1,47 +1,42 @@
-import type {
-  Delivery,
-  DeliveryTraceAnswer,
-  DeviceInfo,
-  FarmNow,
-  FieldRow,
-  HaulAnswer,
-  LotInfo,
-  LotTraceAnswer,
-  Me,
-  MonitorAnswer,
-  Notebook,
-  PlaceInfo,
-  ReadingInfo,
-  Shed,
-  TapeLine,
-  WeatherHourInfo,
-} from '@fanega/contract';
-import { CROPS, cropOf, kilogramsPerBushel, type Position, UNKNOWN_LOT } from '@fanega/core';
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
+import type { FarmHeaderAnswer, FarmNow, FarmVersions, Topic } from '@fanega/contract';
+import {
+  type FarmView,
+  type FarmState as State,
+  farmView,
+  type FieldRecords,
+  type Layer,
+  readingsOf,
+  type ShedRecords,
+} from '@fanega/core';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
-import { entriesAhead, farmAhead, fieldsAhead } from '../outbox/ahead';
-import { useOutbox } from '../outbox';
-import { type ApiError, get, keptSince } from './api';
+import { type AnswerOf, type ApiError, get, type GetPath, keptSince, type ParamsOf } from './api';
+import { isOpening, keepAnswers, weatherHours } from './first-visit';
 import { follow } from './follow';
+import { keptLayers } from './layers';
+import { entriesOf, takeWritten, useOutbox } from './outbox';
+import { onFirstWorker } from './program';
+import { optimisticFarm, pendingEntries, pendingFields } from './outbox/optimistic';
+import { everyPage, type RecordsPath } from './record-pages';
+import { changedBy, dependsOn } from './topics';
 
-export const useMe = () => useSWR<Me, ApiError>('/auth/me');
+/** The one way to ask: a declared route with its parameters. It is asked again when a topic that it depends on has changed. */
+export const useAnswer = <P extends GetPath>(path: P | null, params: ParamsOf<P>) =>
+  useSWR<AnswerOf<P>, ApiError>(path === null ? null : [path, params], ([route, asked]: [P, ParamsOf<P>]) =>
+    get(route, asked),
+  );
+
+export const useMe = () => useAnswer('/api/auth/me', {});
+export const ME: GetPath = '/api/auth/me';
+/** For `mutate`: who is signed in is asked again. */
+export const isMe = (key: unknown): boolean => Array.isArray(key) && key[0] === ME;
+
+/** Everything that the farm told at one moment. */
+export type FarmData = State & Omit<FarmNow & FarmHeaderAnswer, 'topics'>;
 
 /** The farm as the server last told it, with look-ups that every screen needs. */
-export interface Farm {
+export interface Farm extends FarmView<FarmData> {
   readonly id: string;
-  readonly data: FarmNow;
-  readonly lot: (id: string) => LotInfo | undefined;
-  readonly place: (id: string) => PlaceInfo | undefined;
-  readonly placeName: (id: string) => string;
-  /** Place in the row of colours and weaves. */
-  readonly lotIndex: (id: string) => number;
-  readonly tag: (id: string) => string;
-  /** Crop of most of the grain, or undefined where nobody knows. */
-  readonly cropOf: (lots: Readonly<Record<string, number>>) => string | undefined;
-  readonly kgPerBu: (crop: string | undefined) => number;
-  /** Weight bushels of grain as it is, each lot at its crop's legal weight. */
-  readonly bushels: (wetLots: Readonly<Record<string, number>>) => number;
-  readonly held: (placeId: string) => Position;
   /** The farm's time, ms since 1970: the server's clock, so that a wrong one here does no harm. */
   readonly clock: () => number;
 }
@@ -54,51 +49,53 @@ export function useFarm(): Farm {
   return farm;
 }
 
-const EMPTY: Position = { wetKg: 0, dryKg: 0, moisture: null, layers: 0, lots: {}, wetLots: {} };
-
-export function farmOf(id: string, data: FarmNow, receivedAt = Date.now()): Farm {
-  const lots = new Map(data.lots.map((lot) => [lot.id, lot]));
-  const places = new Map(data.places.map((place) => [place.id, place]));
+export function farmOf(id: string, data: FarmData, receivedAt = Date.now()): Farm {
   const ahead = data.now - receivedAt;
-  const order = new Map(data.lots.map((lot, i) => [lot.id, i]));
-  const mainCrop = (byLot: Readonly<Record<string, number>>): string | undefined => {
-    const known = Object.entries(byLot).filter(([lot]) => lots.has(lot));
-    known.sort((a, b) => b[1] - a[1]);
-    return known[0] && lots.get(known[0][0])!.crop;
-  };
-  const kgPerBu = (crop: string | undefined) => kilogramsPerBushel(cropOf(crop ?? '')?.legalPounds ?? CROPS.corn.legalPounds);
-  return {
-    id,
-    data,
-    lot: (lotId) => lots.get(lotId),
-    place: (placeId) => places.get(placeId),
-    placeName: (placeId) => places.get(placeId)?.name ?? placeId,
-    lotIndex: (lotId) => order.get(lotId) ?? -1,
-    tag: (lotId) => (lotId === UNKNOWN_LOT ? '?' : (lots.get(lotId)?.tag ?? '?')),
-    cropOf: mainCrop,
-    kgPerBu,
-    bushels: (wetLots) => {
-      const crop = mainCrop(wetLots);
-      return Object.entries(wetLots).reduce((sum, [lot, kg]) => sum + kg / kgPerBu(lots.get(lot)?.crop ?? crop), 0);
-    },
-    clock: () => Date.now() + ahead,
-    held: (placeId) => data.positions[placeId] ?? EMPTY,
-  };
+  return { ...farmView(data), id, clock: () => Date.now() + ahead };
 }
 
-/** Makes everything that is shown of a farm be fetched anew. */
-export function useRefreshFarm(farmId: string): () => Promise<unknown> {
+const isOf = (key: unknown, farmId: string): key is [string, { path?: { farmId?: string } }] =>
+  Array.isArray(key) && (key[1] as { path?: { farmId?: string } } | undefined)?.path?.farmId === farmId;
+
+/** Asks again for what depends on some topics of a farm. */
+function useAsk(farmId: string): (topics: ReadonlySet<Topic>) => Promise<unknown> {
   const { mutate } = useSWRConfig();
-  return useCallback(() => mutate((key) => typeof key === 'string' && key.startsWith(`/farms/${farmId}/`)), [mutate, farmId]);
+  return useCallback((topics) => mutate((key) => isOf(key, farmId) && dependsOn(key[0], topics)), [mutate, farmId]);
 }
 
-/** Follows the change feed: every event makes what is shown be fetched anew. False while there is no signal. */
-function useFeed(farmId: string, seq: number | undefined): boolean {
-  const refresh = useRefreshFarm(farmId);
+/** Asks again for what this page itself has changed, without waiting for the feed to say so. */
+export function useRefreshFarm(farmId: string): () => Promise<unknown> {
+  const ask = useAsk(farmId);
+  return useCallback(() => ask(takeWritten(farmId)), [ask, farmId]);
+}
+
+/** Asks again for everything that is shown of a farm. */
+function useRefreshAll(farmId: string): () => Promise<unknown> {
+  const { mutate } = useSWRConfig();
+  return useCallback(() => mutate((key) => isOf(key, farmId)), [mutate, farmId]);
+}
+
+/** Follows the change feed: an event tells what has changed, and only what depends on that is asked for again. False while there is no signal. */
+function useFeed(farmId: string, shown: FarmVersions | undefined): boolean {
+  const ask = useAsk(farmId);
+  const refresh = useRefreshAll(farmId);
+  const known = useRef<FarmVersions | undefined>(undefined);
   const [connected, setConnected] = useState(true);
   const [online, setOnline] = useState(navigator.onLine);
-  const known = seq !== undefined;
+  const started = shown !== undefined;
+  if (!started) known.current = undefined;
+  else known.current ??= shown;
   useEffect(() => {
+    const take = (data: string): void => {
+      const now = JSON.parse(data) as FarmVersions;
+      const before = known.current;
+      known.current = now;
+      const changed = (Object.keys(now.topics) as Topic[]).filter(
+        (topic) => before?.topics[topic] !== now.topics[topic],
+      );
+      if (now.seq !== before?.seq) changed.push('book');
+      if (changed.length > 0) void ask(new Set(changed));
+    };
     const on = () => {
       setOnline(true);
       void refresh();
@@ -106,19 +103,19 @@ function useFeed(farmId: string, seq: number | undefined): boolean {
     const off = () => setOnline(false);
     window.addEventListener('online', on);
     window.addEventListener('offline', off);
-    const stop = known ? follow(`/farms/${farmId}/feed`, `?after=${seq}`, { onMessage: () => void refresh(), onLine: setConnected }) : undefined;
+    const stop = started
+      ? follow('/api/farms/{farmId}/feed', farmId, { onMessage: take, onLine: setConnected })
+      : undefined;
     return () => {
       window.removeEventListener('online', on);
       window.removeEventListener('offline', off);
       stop?.();
     };
-    // Only the first sequence number matters: later the browser resumes with the last event's id.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [farmId, known, refresh]);
+  }, [farmId, started, ask, refresh]);
   return connected && online;
 }
 
-export interface FarmState {
+export interface FarmShown {
   readonly farm: Farm | undefined;
   readonly error: ApiError | undefined;
   readonly offline: boolean;
@@ -126,34 +123,52 @@ export interface FarmState {
 }
 
 /** The farm as it was told, with when that was by this device's clock: the two clocks need not agree. */
-type Received = FarmNow & { readonly received: number };
-const received = async (path: string): Promise<Received> => {
-  const asked = Date.now();
-  const data = await get<FarmNow>(path);
-  const kept = keptSince(path);
-  const arrived = kept ?? Date.now();
-  // The answer was made somewhere between the question and its arrival; the least delayed answer of late knows best, so that the
-  // clock never runs back by a slow line. A real change of the clocks is larger.
-  const ahead = data.now - (kept ?? (asked + arrived) / 2);
-  const steady = offsets.get(path);
+type Received = FarmNow & { readonly layers: Readonly<Record<string, readonly Layer[]>>; readonly received: number };
+const NOW = '/api/farms/{farmId}/now';
+const AGAIN = 3;
+
+/** Positions and strata of the same moment of the book: asked again where an entry came in between. */
+async function toldNow(params: ParamsOf<typeof NOW>): Promise<Received> {
+  for (let tries = 1; ; tries++) {
+    const asked = Date.now();
+    const [data, strata] = await Promise.all([get(NOW, params), keptLayers(params.path.farmId)]);
+    const kept = keptSince(NOW);
+    // Without a signal the two may be of different moments for good.
+    if (data.seq !== strata.seq && kept === undefined && tries < AGAIN) continue;
+    return { ...data, layers: strata.layers, received: data.now - offsetOf(params.path.farmId, data.now, asked, kept) };
+  }
+}
+
+/**
+ * How far the farm's clock is ahead of this device's, ms. The answer was made somewhere between the question and its arrival; the least
+ * delayed answer of late knows best, so that the clock never runs back by a slow line. A real change of the clocks is larger.
+ */
+function offsetOf(farmId: string, now: number, asked: number, kept: number | undefined): number {
+  const ahead = now - (kept ?? (asked + Date.now()) / 2);
+  const steady = offsets.get(farmId);
   const offset = steady !== undefined && Math.abs(ahead - steady) < CLOCK_JUMP_MS ? Math.max(ahead, steady) : ahead;
-  offsets.set(path, offset);
-  return { ...data, received: data.now - offset };
-};
-/** How far each farm's clock is ahead of this device's, ms. */
+  offsets.set(farmId, offset);
+  return offset;
+}
 const offsets = new Map<string, number>();
 const CLOCK_JUMP_MS = 120_000;
 const LATE_AGAIN_MS = 30_000;
 
-export function useFarmState(farmId: string): FarmState {
-  const { data, error, mutate } = useSWR<Received, ApiError>(`/farms/${farmId}/now`, received, { refreshInterval: 60_000 });
+export function useFarmState(farmId: string): FarmShown {
+  const params = { path: { farmId } };
+  const header = useAnswer('/api/farms/{farmId}/header', params);
+  const now = useSWR<Received, ApiError>([NOW, params], ([, asked]: [string, typeof params]) => toldNow(asked), {
+    refreshInterval: 60_000,
+  });
   const outbox = useOutbox();
-  const refresh = useRefreshFarm(farmId);
-  const { mutate: mutateAny } = useSWRConfig();
+  const ask = useAsk(farmId);
+  const refresh = useRefreshAll(farmId);
+  const { mutate } = useSWRConfig();
+  const error = now.error ?? header.error;
   // The session is over: the way in is shown again.
   useEffect(() => {
-    if (error?.status === 401) void mutateAny('/auth/me');
-  }, [error, mutateAny]);
+    if (error?.status === 401) void mutate(isMe);
+  }, [error, mutate]);
   // An answer that came after the worker's patience is kept by now; asked for once in a while only, the line is a slow one.
   useEffect(() => {
     if (!('serviceWorker' in navigator)) return;
@@ -166,47 +181,129 @@ export function useFarmState(farmId: string): FarmState {
     navigator.serviceWorker.addEventListener('message', late);
     return () => navigator.serviceWorker.removeEventListener('message', late);
   }, [refresh]);
-  // What stands beside the book comes with no event of the book's feed.
-  const told = outbox.sent.filter((one) => one.beside && one.farmId === farmId).at(-1);
-  useEffect(() => {
-    if (told) void refresh();
-  }, [told, refresh]);
-  const connected = useFeed(farmId, data?.seq);
-  const farm = useMemo(
-    () => (data ? farmOf(farmId, farmAhead(fieldsAhead(data, outbox, farmId), entriesAhead(outbox, farmId, data.seq)), data.received) : undefined),
-    [farmId, data, outbox],
+  // A phone that was opened once is out of reach the next minute.
+  useEffect(
+    () =>
+      onFirstWorker(() => {
+        // What keeps itself below is not asked for twice.
+        void mutate((key) => isOf(key, farmId) && ('query' in key[1] || !isOpening(key[0])));
+        void keepAnswers(farmId, Date.now() + (offsets.get(farmId) ?? 0));
+      }),
+    [mutate, farmId],
   );
-  const offline = !connected || (error?.unreachable ?? false) || (data !== undefined && keptSince(`/farms/${farmId}/now`) !== undefined);
-  return { farm, error, offline, retry: () => void mutate() };
+  // What went out of the queue is shown as the farm has it.
+  const told = outbox.sent.filter((one) => one.farmId === farmId).at(-1);
+  useEffect(() => {
+    if (told && entriesOf(told.command).length === 0) void ask(new Set(changedBy(told.command)));
+  }, [told, ask]);
+  // The first word of the feed is compared with what was told: the names with the header, all else with the present.
+  const shown = now.data &&
+    header.data && {
+      seq: now.data.seq,
+      topics: { ...now.data.topics, header: header.data.topics.header, store: header.data.topics.store },
+    };
+  const connected = useFeed(farmId, shown);
+  const farm = useMemo(() => {
+    if (!now.data || !header.data) return undefined;
+    const { received, ...data } = now.data;
+    const known: FarmData = { ...header.data, ...data, lots: pendingFields(header.data.lots, outbox, farmId) };
+    return farmOf(farmId, optimisticFarm(known, pendingEntries(outbox, farmId, data.seq)), received);
+  }, [farmId, now.data, header.data, outbox]);
+  const offline =
+    !connected || (error?.unreachable ?? false) || (now.data !== undefined && keptSince(NOW) !== undefined);
+  return { farm, error, offline, retry: () => void refresh() };
 }
 
 export function FarmProvider({ farm, children }: { farm: Farm; children: ReactNode }) {
   return <FarmContext.Provider value={farm}>{children}</FarmContext.Provider>;
 }
 
-const useFarmAnswer = <T,>(path: string | null) => {
-  const { id } = useFarm();
-  return useSWR<T, ApiError>(path === null ? null : `/farms/${id}/${path}`);
-};
+/** An answer of this farm; `rest` are the other parts of its path. */
+const useOfFarm = <P extends GetPath>(
+  path: P | null,
+  rest: Readonly<Record<string, string>> = {},
+  query?: Readonly<Record<string, string>>,
+) => useAnswer(path, { path: { farmId: useFarm().id, ...rest }, ...(query ? { query } : {}) } as never);
 
-export const useFields = () => useFarmAnswer<FieldRow[]>('lots');
-export const useNotebook = () => useFarmAnswer<Notebook>('notebook');
-export const useShed = () => useFarmAnswer<Shed>('shed');
-export const useHaul = () => useFarmAnswer<HaulAnswer>('haul');
-export const useDevices = () => useFarmAnswer<DeviceInfo[]>('devices');
-export const useMonitors = () => useFarmAnswer<MonitorAnswer[]>('monitors');
-/** Readings of a field, or of all of them (''). */
-export const useReadings = (fieldId: string | undefined) => useFarmAnswer<ReadingInfo[]>(fieldId === undefined ? null : fieldId === '' ? 'readings' : `readings?field=${fieldId}`);
-export const useLotMoistures = (lotId: string | undefined) => useFarmAnswer<ReadingInfo[]>(lotId ? `lots/${lotId}/moistures` : null);
-/** Weather of so many days back and ahead; whole hours, so that the answer is asked for once an hour. */
-export const useWeather = (daysBack: number, daysAhead: number) => {
-  const hour = Math.floor(useFarm().data.now / 3_600_000) * 3_600_000;
-  const day = 86_400_000;
-  return useFarmAnswer<WeatherHourInfo[]>(`weather?from=${new Date(hour - daysBack * day).toISOString()}&to=${new Date(hour + daysAhead * day).toISOString()}`);
-};
-export const useDeliveries = () => useFarmAnswer<Delivery[]>('deliveries');
-export const useDeliveryTrace = (entryId: string | undefined) => useFarmAnswer<DeliveryTraceAnswer>(entryId ? `deliveries/${entryId}/trace` : null);
-export const useLotTrace = (lotId: string | undefined) => useFarmAnswer<LotTraceAnswer>(lotId ? `lots/${lotId}/trace` : null);
-export const useTapeLine = (entryId: string | null) => useFarmAnswer<TapeLine>(entryId ? `entries/${entryId}` : null);
+/** Records of a station, of this season and the one before; every page of them, so that nothing is left out. */
+function useRecords<P extends RecordsPath>(path: P) {
+  const params = { path: { farmId: useFarm().id } };
+  return useSWR<AnswerOf<P>, ApiError>([path, params], () => everyPage(path, params.path.farmId));
+}
+
+/** What several answers say together, once all are there; the first error of them. */
+function together<T>(
+  answers: readonly {
+    readonly data?: unknown;
+    readonly error?: ApiError | undefined;
+    readonly mutate: () => Promise<unknown>;
+  }[],
+  data: T | undefined,
+) {
+  return {
+    data,
+    error: answers.find((one) => one.error)?.error,
+    mutate: () => Promise.all(answers.map((one) => one.mutate())),
+  };
+}
+
+const FIELD_RECORDS = '/api/farms/{farmId}/fields/records';
+
+/** What people saw and did in field, cab and truck, and what the farm set for itself there. */
+export function useNotebook() {
+  const fields = useRecords('/api/farms/{farmId}/fields/records');
+  const cut = useRecords('/api/farms/{farmId}/cut/records');
+  const haul = useRecords('/api/farms/{farmId}/haul/records');
+  const data = useMemo<FieldRecords | undefined>(
+    () =>
+      fields.data && cut.data && haul.data
+        ? {
+            logs: { ...fields.data.logs, ...cut.data.logs, ...haul.data.logs },
+            settings: { ...fields.data.settings, ...cut.data.settings, ...haul.data.settings },
+          }
+        : undefined,
+    [fields.data, cut.data, haul.data],
+  );
+  return together([fields, cut, haul], data);
+}
+
+export function useShed() {
+  const shed = useRecords('/api/farms/{farmId}/shed/records');
+  return together<ShedRecords>([shed], shed.data);
+}
+export const useBinSetups = () => useRecords('/api/farms/{farmId}/store/records');
+
+/** Readings of a field in a season, newest first; of an older season than those of the notebook they are asked for by themselves. */
+export function useReadings(season: number, fieldId: string) {
+  const params = { path: { farmId: useFarm().id } };
+  const lately = useRecords(FIELD_RECORDS);
+  const old = lately.data !== undefined && !lately.data.of.includes(season) && lately.data.seasons.includes(season);
+  const asked = useSWR<AnswerOf<typeof FIELD_RECORDS>, ApiError>(old ? [FIELD_RECORDS, params, season] : null, () =>
+    everyPage(FIELD_RECORDS, params.path.farmId, season),
+  );
+  const records = old ? asked.data : lately.data;
+  const data = useMemo(() => records && readingsOf(records, fieldId), [records, fieldId]);
+  return together([old ? asked : lately], data);
+}
+
+export const useFields = () => useOfFarm('/api/farms/{farmId}/lots');
+export const useHaul = () => useOfFarm('/api/farms/{farmId}/haul');
+export const useDevices = () => useOfFarm('/api/farms/{farmId}/devices');
+export const useMonitors = () => useOfFarm('/api/farms/{farmId}/monitors');
+export const useLotMoistures = (lotId: string | undefined) =>
+  useOfFarm(lotId ? '/api/farms/{farmId}/lots/{lotId}/moistures' : null, { lotId: lotId ?? '' });
+export const useWeather = (daysBack: number, daysAhead: number) =>
+  useOfFarm('/api/farms/{farmId}/weather', {}, weatherHours(useFarm().data.now, daysBack, daysAhead));
+export const useDeliveries = () => useOfFarm('/api/farms/{farmId}/deliveries');
+export const useDeliveryTrace = (entryId: string | undefined) =>
+  useOfFarm(entryId ? '/api/farms/{farmId}/deliveries/{entryId}/trace' : null, { entryId: entryId ?? '' });
+export const useLotTrace = (lotId: string | undefined) =>
+  useOfFarm(lotId ? '/api/farms/{farmId}/lots/{lotId}/trace' : null, { lotId: lotId ?? '' });
+export const useTapeLine = (entryId: string | null) =>
+  useOfFarm(entryId ? '/api/farms/{farmId}/entries/{entryId}' : null, { entryId: entryId ?? '' });
 export const useTapePage = (limit: number, types: string, places: readonly string[] | null) =>
-  useFarmAnswer<TapeLine[]>(`entries?limit=${limit}&types=${types}${places === null ? '' : `&places=${places.join(',')}`}`);
+  useOfFarm(
+    '/api/farms/{farmId}/entries',
+    {},
+    { limit: String(limit), types, ...(places === null ? {} : { places: places.join(',') }) },
+  );

@@ -1,4 +1,5 @@
 import { ulid } from 'ulid';
+import type { GetPath } from './api';
 
 /** The server is heard every quarter of a minute at least; after three times that the line is dead, whatever the browser thinks. */
 const SILENT_MS = 45_000;
@@ -7,13 +8,15 @@ const AGAIN_MS = 3000;
 
 /** What goes between the tabs; `to` is there where it is for one of them alone. */
 type Told =
-  { readonly kind: 'message'; readonly data: string; readonly to?: string } | { readonly kind: 'hello'; readonly from: string } | { readonly kind: 'up' | 'down' | 'beat' };
+  | { readonly kind: 'message'; readonly data: string; readonly to?: string }
+  | { readonly kind: 'hello'; readonly from: string }
+  | { readonly kind: 'up' | 'down' | 'beat' };
 
 export interface Follower {
   readonly onMessage: (data: string) => void;
   /** True while the line stands. */
   readonly onLine?: (up: boolean) => void;
-  /** Asked for where what was told before is wanted too: the line is opened anew for a tab that comes later. */
+  /** Asked for where what was told before is wanted too: the line is opened again for a tab that comes later. */
   readonly fromTheStart?: boolean;
 }
 
@@ -21,11 +24,14 @@ export interface Follower {
  * Follows a stream of the server's events. A browser has six connections for one address, and each stream takes one for good: the tabs
  * of a device share it. The one that holds the lock listens and tells the others; where it falls silent (closed, frozen, a dead line),
  * each helps itself.
- * @param path behind /api, the same for all tabs
- * @param query this tab's own part of the address
  * @returns stops following
  */
-export function follow(path: string, query: string, { onMessage, onLine, fromTheStart = false }: Follower): () => void {
+export function follow(
+  route: GetPath,
+  farmId: string,
+  { onMessage, onLine, fromTheStart = false }: Follower,
+): () => void {
+  const path = route.replace('{farmId}', encodeURIComponent(farmId));
   const name = `fanega-follow ${path}`;
   const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(name);
   const waiting = new AbortController();
@@ -61,7 +67,7 @@ export function follow(path: string, query: string, { onMessage, onLine, fromThe
   function open(): void {
     clearTimeout(again);
     source?.close();
-    const own = new EventSource(`/api${path}${query}`);
+    const own = new EventSource(path);
     source = own;
     own.onopen = () => tell({ kind: 'up' });
     own.onmessage = (message) => tell({ kind: 'message', data: String(message.data) });

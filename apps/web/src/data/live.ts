@@ -1,5 +1,5 @@
-import type { DeviceInfo, LiveEvent, Notebook, ScaleSheet } from '@fanega/contract';
-import { extendCurve, type FlowMoment, type ScaleReading, STILL_BRIDGE, STILL_CART } from '@fanega/core';
+import type { LiveEvent } from '@fanega/contract';
+import { extendCurve, type FlowMoment, type ScaleReading } from '@fanega/core';
 import { useEffect, useState } from 'react';
 import { useFarm } from './farm';
 import { follow } from './follow';
@@ -36,16 +36,7 @@ export function useLive(wanted = true): ReadonlyMap<string, LiveDevice> {
         });
       });
     };
-    return follow(`/farms/${id}/live`, '', { onMessage: take, fromTheStart: true });
+    return follow('/api/farms/{farmId}/live', id, { onMessage: take, fromTheStart: true });
   }, [id, wanted]);
   return devices;
 }
-
-/** A scale as the farm set it up, or as such a scale usually is. */
-export function scaleSheet(notebook: Notebook | undefined, device: DeviceInfo): { readonly revision: number; readonly sheet: ScaleSheet } {
-  const usual = device.kind === 'weighbridge' ? STILL_BRIDGE : STILL_CART;
-  return notebook?.scales[device.id] ?? { revision: 0, sheet: { zeroKg: 0, withinKg: usual.withinKg, forSeconds: usual.forSeconds } };
-}
-
-/** The curve with the zero taken off. */
-export const zeroed = (curve: readonly ScaleReading[], zeroKg: number): ScaleReading[] => curve.map(({ atMs, kg }) => ({ atMs, kg: kg - zeroKg }));

@@ -14,15 +14,30 @@ const say = (what: Newer): void => {
   for (const listener of listeners) listener();
 };
 
+/** Whoever wishes to know when the worker of a first visit has this page. */
+const firsts = new Set<() => void>();
+let isFirst = false;
+
+/** Acts once the worker of a first visit has this page; what was asked before that went past it. Not at all on later visits. */
+export function onFirstWorker(act: () => void): () => void {
+  if (isFirst) act();
+  firsts.add(act);
+  return () => firsts.delete(act);
+}
+
 /** Keeps the program's files for places without a signal, and looks for newer ones; nothing is replaced under anybody's hands. */
 export function startProgram(): void {
   if (!('serviceWorker' in navigator)) return;
   const { serviceWorker } = navigator;
-  const hadOne = serviceWorker.controller !== null;
+  let hadOne = serviceWorker.controller !== null;
   serviceWorker.addEventListener('controllerchange', () => {
     if (takenHere) location.reload();
     // The files of the program that this tab still shows are gone.
     else if (hadOne) say('in another tab');
+    else {
+      [hadOne, isFirst] = [true, true];
+      for (const act of firsts) act();
+    }
   });
   const watch = (registration: ServiceWorkerRegistration): void => {
     const look = (): void => {
@@ -39,7 +54,7 @@ export function startProgram(): void {
   serviceWorker.register('/sw.js').then(watch, () => undefined);
 }
 
-/** The page begins anew with the newer program; what waits in the queue is not its files' and stays. */
+/** The page starts over with the newer program; what waits in the queue is not its files' and stays. */
 export function takeNewer(): void {
   if (newer === 'in another tab') return location.reload();
   takenHere = true;

@@ -31,8 +31,14 @@ export function useSend(): Sending {
           setState(NOTHING);
           throw error;
         }
-        const message = error.unreachable ? 'No signal. What you typed stays here; send it again when the signal is back, it will not be doubled.' : error.message;
-        setState({ busy: false, message, at: Object.fromEntries([...error.issues].reverse().flatMap((issue) => (issue.field ? [[issue.field, issue.message]] : []))) });
+        const message = error.message;
+        setState({
+          busy: false,
+          message,
+          at: Object.fromEntries(
+            [...error.issues].reverse().flatMap((issue) => (issue.field ? [[issue.field, issue.message]] : [])),
+          ),
+        });
         return undefined;
       }
     },

@@ -1,12 +1,15 @@
 import { Loader2, TriangleAlert, WifiOff } from 'lucide-react';
-import { Dialog } from 'radix-ui';
 import type { ButtonHTMLAttributes, InputHTMLAttributes, ReactNode, SelectHTMLAttributes } from 'react';
 import { useId } from 'react';
 
 const join = (...parts: (string | false | undefined)[]): string => parts.filter(Boolean).join(' ');
 
 /** `do` is the one thing to do next; there is one of it on a screen. */
-export function Button({ look = 'plain', className, ...props }: ButtonHTMLAttributes<HTMLButtonElement> & { look?: 'do' | 'plain' | 'quiet' }) {
+export function Button({
+  look = 'plain',
+  className,
+  ...props
+}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: 'do' | 'plain' | 'quiet' }) {
   return (
     <button
       type="button"
@@ -22,7 +25,8 @@ export function Button({ look = 'plain', className, ...props }: ButtonHTMLAttrib
   );
 }
 
-const BOX = 'min-h-11 w-full rounded-[3px] border border-ink px-3 text-lg aria-[invalid=true]:border-2 aria-[invalid=true]:border-clay';
+const BOX =
+  'min-h-11 w-full rounded-[3px] border border-ink px-3 text-lg aria-[invalid=true]:border-2 aria-[invalid=true]:border-clay';
 
 /** A labelled control with its error at its place. */
 export function Labelled({
@@ -45,7 +49,11 @@ export function Labelled({
       </label>
       {children({ id, 'aria-invalid': error !== undefined, ...(note ? { 'aria-describedby': `${id}-note` } : {}) })}
       {note && (
-        <p id={`${id}-note`} role={error ? 'alert' : undefined} className={join('mt-1 text-sm', error ? 'font-semibold text-clay' : 'text-muted')}>
+        <p
+          id={`${id}-note`}
+          role={error ? 'alert' : undefined}
+          className={join('mt-1 text-sm', error ? 'font-semibold text-clay' : 'text-muted')}
+        >
           {error && <TriangleAlert size={14} className="mr-1 inline align-[-0.1em]" aria-hidden="true" />}
           {note}
         </p>
@@ -60,13 +68,20 @@ export function TextBox({
   hint,
   unit,
   ...props
-}: InputHTMLAttributes<HTMLInputElement> & { label: string; error?: string | undefined; hint?: string | undefined; unit?: string | undefined }) {
+}: InputHTMLAttributes<HTMLInputElement> & {
+  label: string;
+  error?: string | undefined;
+  hint?: string | undefined;
+  unit?: string | undefined;
+}) {
   return (
     <Labelled label={label} error={error} hint={hint}>
       {(aria) => (
         <div className="relative">
           <input {...aria} {...props} className={join(BOX, unit && 'pr-12')} />
-          {unit && <span className="pointer-events-none absolute inset-y-0 right-3 flex items-center text-muted">{unit}</span>}
+          {unit && (
+            <span className="pointer-events-none absolute inset-y-0 right-3 flex items-center text-muted">{unit}</span>
+          )}
         </div>
       )}
     </Labelled>
@@ -120,44 +135,19 @@ export function Choices<T extends string>({
             key={choice.value}
             className="relative flex min-h-11 flex-1 cursor-pointer items-center justify-center border-r border-rule px-2 text-center text-sm leading-tight font-semibold last:border-r-0 has-checked:bg-ink has-checked:text-paper has-focus-visible:outline-3 has-focus-visible:outline-clay"
           >
-            <input type="radio" name={name} value={choice.value} checked={value === choice.value} onChange={() => onChange(choice.value)} className="sr-only" />
+            <input
+              type="radio"
+              name={name}
+              value={choice.value}
+              checked={value === choice.value}
+              onChange={() => onChange(choice.value)}
+              className="sr-only"
+            />
             {choice.label}
           </label>
         ))}
       </div>
     </fieldset>
-  );
-}
-
-/** A sheet of paper slid in from the right; the whole page on a phone. */
-/** A sheet over the page's right side; a wide one takes most of a screen that lies. */
-export function Sheet({ open, onClose, title, wide = false, children }: { open: boolean; onClose: () => void; title: string; wide?: boolean; children: ReactNode }) {
-  return (
-    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/35" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          onOpenAutoFocus={(event) => {
-            // Straight to the first thing to fill in, not to the button that closes.
-            const first = (event.currentTarget as HTMLElement | null)?.querySelector<HTMLElement>('form select, form input:not([type=radio], [type=checkbox])');
-            if (!first) return;
-            event.preventDefault();
-            first.focus();
-          }}
-          className={join(
-            'sheet-in fixed inset-y-0 right-0 z-40 flex w-full max-w-[30rem] flex-col border-l-2 border-ink bg-paper text-ink outline-none',
-            wide && 'md:landscape:max-w-[56rem]',
-          )}
-        >
-          <div className="flex items-center justify-between border-b border-ink px-5 py-3">
-            <Dialog.Title className="text-xl font-bold">{title}</Dialog.Title>
-            <Dialog.Close className="min-h-11 min-w-11 font-semibold underline decoration-rule underline-offset-4">Close</Dialog.Close>
-          </div>
-          <div className="min-h-0 flex-1 overflow-y-auto">{children}</div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
   );
 }
 
@@ -189,7 +179,15 @@ export function Empty({ title, children }: { title: string; children?: ReactNode
   );
 }
 
-export function Failure({ message, unreachable, onRetry }: { message: string; unreachable?: boolean; onRetry?: () => void }) {
+export function Failure({
+  message,
+  unreachable,
+  onRetry,
+}: {
+  message: string;
+  unreachable?: boolean;
+  onRetry?: () => void;
+}) {
   const Icon = unreachable ? WifiOff : TriangleAlert;
   return (
     <div role="alert" className="max-w-xl p-6">

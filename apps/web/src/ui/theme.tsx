@@ -35,7 +35,13 @@ export function ThemeButton({ size = 20, className = 'min-h-11 min-w-11' }: { si
   const { label, Icon } = LOOK[theme];
   const words = `Theme: ${label}, change to ${LOOK[next].label}`;
   return (
-    <button type="button" aria-label={words} title={words} onClick={() => applyTheme(next)} className={`flex items-center justify-center ${className}`}>
+    <button
+      type="button"
+      aria-label={words}
+      title={words}
+      onClick={() => applyTheme(next)}
+      className={`flex items-center justify-center ${className}`}
+    >
       <Icon size={size} />
     </button>
   );

@@ -1,9 +1,17 @@
-import { chainAhead, RangeRefusal } from '@fanega/core';
+import {
+  chainAhead,
+  chainNow,
+  likelyTo,
+  RangeRefusal,
+  trucksNow,
+  USUAL_HAUL_TIMES,
+  USUAL_LINE_MIN,
+} from '@fanega/core';
 import { useMemo } from 'react';
 import { type Farm, useFields, useHaul, useNotebook } from '../data/farm';
-import { BECAUSE, chainNow, likelyTo, trucksNow, USUAL_LINE_MIN } from './chain-facts';
-import { minuteText, NO_HAUL, spanText } from './haul-facts';
-import { clock } from './time';
+import { clock } from '../quantity/time';
+import { BECAUSE } from './chain-words';
+import { minuteText, spanText } from '../quantity/time';
 
 /** Nobody who drives can do anything about what happens later than this. */
 const SOON_MIN = 180;
@@ -17,7 +25,10 @@ export function ChainLine({ farm, className = '' }: { farm: Farm; className?: st
   const stands = useMemo(() => {
     if (!notebook || !haul || !rows) return null;
     try {
-      const built = chainNow(farm, notebook, haul, rows, notebook.haul?.sheet ?? NO_HAUL, { to: likelyTo(farm), lineMin: USUAL_LINE_MIN });
+      const built = chainNow(farm, notebook, haul, rows, notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES, {
+        to: likelyTo(farm),
+        lineMin: USUAL_LINE_MIN,
+      });
       const found = built && chainAhead(built.chain).combineStands;
       return found && found.at <= built.chain.now + SOON_MIN ? found : null;
     } catch (error) {
@@ -39,8 +50,13 @@ export function LeaveBy({ farm, truckId, className = '' }: { farm: Farm; truckId
   const haul = useHaul().data;
   if (!notebook || !haul) return null;
   const crop = farm.cropOf(farm.held(truckId).lots);
-  const truck = crop === undefined ? undefined : trucksNow(farm, notebook, haul, notebook.haul?.sheet ?? NO_HAUL, crop).find((one) => one.id === truckId);
-  if (!truck || truck.leaveByMs === null || truck.bushels < 1 || truck.state === 'in line or unloading') return null;
+  const truck =
+    crop === undefined
+      ? undefined
+      : trucksNow(farm, notebook, haul, notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES, crop).find(
+          (one) => one.id === truckId,
+        );
+  if (!truck || truck.leaveByMs === null || truck.bushels < 1 || truck.state === 'unloading') return null;
   const left = Math.floor((truck.leaveByMs - farm.clock()) / 60_000);
   const by = clock(truck.leaveByMs, farm.data.farm.timeZone);
   return (

@@ -11,11 +11,20 @@ export function ClockNote() {
   // A demo farm lives at the end of its book, on purpose.
   if (farm.data.farm.demo || Math.abs(behind) < NOTED_MS) return null;
   const minutes = Math.round(Math.abs(behind) / 60_000);
-  const words = minutes < 120 ? `${minutes} minutes` : minutes < 2880 ? `${Math.round(minutes / 60)} hours` : `${Math.round(minutes / 1440)} days`;
+  const words =
+    minutes < 120
+      ? `${minutes} minutes`
+      : minutes < 2880
+        ? `${Math.round(minutes / 60)} hours`
+        : `${Math.round(minutes / 1440)} days`;
   return (
-    <p role="status" aria-label="Clock" className="flex items-center gap-2 border-t border-rule bg-sand px-4 py-1.5 text-sm">
-      <Clock size={16} className="shrink-0" aria-hidden="true" /> This device&rsquo;s clock is {words} {behind > 0 ? 'behind' : 'ahead of'} the farm&rsquo;s. What you record gets
-      the farm&rsquo;s time.
+    <p
+      role="status"
+      aria-label="Clock"
+      className="flex items-center gap-2 border-t border-rule bg-sand px-4 py-1.5 text-sm"
+    >
+      <Clock size={16} className="shrink-0" aria-hidden="true" /> This device&rsquo;s clock is {words}{' '}
+      {behind > 0 ? 'behind' : 'ahead of'} the farm&rsquo;s. What you record gets the farm&rsquo;s time.
     </p>
   );
 }

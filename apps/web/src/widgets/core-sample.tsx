@@ -1,5 +1,6 @@
 import type { Farm } from '../data/farm';
 import { lotFill } from './weave';
+import { percent } from '../quantity/quantity';
 
 /** One stratum: how much of the height it takes and which lots stand in it. */
 export interface Stratum {
@@ -48,7 +49,7 @@ export function Grain({ farm, strata, x, width, yAt, onLot }: Props) {
               fill={lotFill(farm.lotIndex(lot))}
               {...(onLot && farm.lot(lot) ? { onClick: () => onLot(lot), className: 'cursor-pointer' } : {})}
             >
-              <title>{`${farm.lot(lot)?.fieldName ?? 'unknown'}: ${Math.round((100 * kg) / total)} %`}</title>
+              <title>{`${farm.lot(lot)?.fieldName ?? 'unknown'}: ${percent(kg / total, 0)}`}</title>
             </rect>
           );
           left += w;
@@ -63,7 +64,11 @@ export function Grain({ farm, strata, x, width, yAt, onLot }: Props) {
 
 /** Strata of a place as the farm knows them, oldest first. */
 export function strataOf(farm: Farm, placeId: string): Stratum[] {
-  return (farm.data.layers[placeId] ?? []).map((layer) => ({ bushels: farm.bushels(layer.wetLots), wetLots: layer.wetLots, moisture: layer.moisture }));
+  return (farm.data.layers[placeId] ?? []).map((layer) => ({
+    bushels: farm.bushels(layer.wetLots),
+    wetLots: layer.wetLots,
+    moisture: layer.moisture,
+  }));
 }
 
 /** A cart, truck, tank or load: a box as full as the vessel is. */
@@ -89,7 +94,13 @@ export function BoxSample({
     1,
   );
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} width={width} role="img" aria-label={label} className="block h-auto max-w-full">
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      width={width}
+      role="img"
+      aria-label={label}
+      className="block h-auto max-w-full"
+    >
       <Grain farm={farm} strata={strata} x={2} width={width - 4} yAt={(bu) => height - 2 - (inner * bu) / full} />
       <rect x="1" y="1" width={width - 2} height={height - 2} fill="none" stroke="var(--ink)" strokeWidth="2" />
     </svg>

@@ -1,60 +1,138 @@
-import type { TapeLine } from '@fanega/contract';
-import { useState } from 'react';
-import type { Farm } from '../data/farm';
-import { Empty } from '../ui';
-import { EntrySheet } from './entry-sheet';
+import type { TapeLine } from '@fanega/core';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { type Farm, useTapePage } from '../data/farm';
+import { Button, Empty } from '../ui';
+import { QueryBoundary } from '../ui/query-boundary';
+import { type Column, DataTable } from '../ui/table';
+import { EntryDrawer } from './entry-drawer';
 import { headline } from './headline';
-import { Bushels, Moisture } from './quantity';
-import { rowKeys } from './row-keys';
-import { clock, day } from './time';
+import { bushels, grain, grainOf, Moisture, moisture, type Said, Shown } from '../quantity/quantity';
+import { clock, day, stamp } from '../quantity/time';
 import { Swatch } from './weave';
 
-/** Entries of a part of the way, newest first; each opens. */
-export function EntryLog({ farm, lines }: { farm: Farm; lines: readonly TapeLine[] }) {
-  const [open, setOpen] = useState<string | null>(null);
-  const { timeZone } = farm.data.farm;
-  if (lines.length === 0) return <Empty title="Nothing is recorded here yet." />;
+/** Entries that are asked for at first, and at most: older ones are found by their field or ticket. */
+const AT_FIRST = 120;
+const AT_MOST = 500;
+
+/** Entries of a part of the way, newest first: as many as are asked for, and it says where they end. */
+export function EntryLog({ farm, types, places }: { farm: Farm; types: string; places: readonly string[] | null }) {
+  const [limit, setLimit] = useState(AT_FIRST);
+  const page = useTapePage(limit, types, places);
   return (
-    <div className="relative overflow-x-auto">
-      <table className="w-full min-w-[40rem]" onKeyDown={rowKeys}>
-        <thead className="border-b border-ink text-left text-sm">
-          <tr>
-            <th className="py-2 pr-2 pl-5 lg:pl-6">When</th>
-            <th className="px-2">What</th>
-            <th className="px-2">Fields</th>
-            <th className="px-2 text-right">Weight</th>
-            <th className="px-2 text-right">Moisture</th>
-            <th className="py-2 pr-5 pl-2 lg:pr-6">Who</th>
-          </tr>
-        </thead>
-        <tbody>
-          {lines.map((line) => (
-            <tr key={line.entry.id} className={`border-b border-rule hover:bg-sand ${line.voided ? 'text-muted line-through' : ''}`}>
-              <td className="py-1.5 pr-2 pl-5 whitespace-nowrap lg:pl-6">
-                {day(line.entry.at, timeZone)} <b>{clock(line.entry.at, timeZone)}</b>
-              </td>
-              <td className="px-2">
-                <button type="button" onClick={() => setOpen(line.entry.id)} className="text-left font-semibold underline decoration-rule underline-offset-4">
-                  {headline(line.entry, farm)}
-                </button>
-              </td>
-              <td className="px-2 whitespace-nowrap">
-                {Object.keys(line.wetLots).map((lot) => (
-                  <span key={lot} className="mr-2">
-                    <Swatch index={farm.lotIndex(lot)} size={14} /> {farm.tag(lot)}
-                  </span>
-                ))}
-              </td>
-              <td className="px-2 text-right">
-                {line.wetKg ? <Bushels value={Object.keys(line.wetLots).length > 0 ? farm.bushels(line.wetLots) : line.wetKg / farm.kgPerBu('corn')} /> : ''}
-              </td>
-              <td className="px-2 text-right">{line.wetKg && line.dryKg ? <Moisture value={1 - line.dryKg / line.wetKg} /> : ''}</td>
-              <td className="py-1.5 pr-5 pl-2 lg:pr-6">{line.entry.by}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <EntrySheet entryId={open} onClose={() => setOpen(null)} />
-    </div>
+    <QueryBoundary answer={page} what="Reading the book">
+      {(lines) => (
+        <>
+          <Lines farm={farm} lines={lines} />
+          {lines.length === limit &&
+            (limit < AT_MOST ? (
+              <Button className="mx-5 my-3 lg:mx-6" onClick={() => setLimit(AT_MOST)}>
+                Load older entries
+              </Button>
+            ) : (
+              <p className="px-5 py-3 text-muted lg:px-6">
+                The newest {AT_MOST}. Older ones stand in <Link to="/trace">Trace</Link>, by their field and their
+                ticket.
+              </p>
+            ))}
+        </>
+      )}
+    </QueryBoundary>
   );
+}
+
+function Lines({ farm, lines }: { farm: Farm; lines: readonly TapeLine[] }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const columns = useMemo(() => entryColumns(farm, setOpen), [farm]);
+  return (
+    <>
+      <DataTable
+        name="Entries"
+        one="entry"
+        many="entries"
+        rows={lines}
+        columns={columns}
+        rowId={({ entry }) => entry.id}
+        rowClass={({ voided }) => (voided ? 'text-muted line-through' : '')}
+        empty={<Empty title="Nothing is recorded here yet." />}
+      />
+      <EntryDrawer entryId={open} onClose={() => setOpen(null)} />
+    </>
+  );
+}
+
+function entryColumns(farm: Farm, onOpen: (id: string) => void): Column<TapeLine>[] {
+  const { timeZone } = farm.data.farm;
+  const weight = ({ wetKg, wetLots }: TapeLine): Said | null =>
+    wetKg === null || wetKg === 0
+      ? null
+      : Object.keys(wetLots).length > 0
+        ? grainOf(farm, wetLots)
+        : grain(wetKg, farm.kgPerBu('corn'));
+  const wetness = ({ wetKg, dryKg }: TapeLine): number | null => (wetKg && dryKg ? 1 - dryKg / wetKg : null);
+  return [
+    {
+      id: 'what',
+      head: 'What',
+      phone: 'title',
+      value: ({ entry }) => headline(entry, farm),
+      show: ({ entry }) => (
+        <button
+          type="button"
+          onClick={() => onOpen(entry.id)}
+          className="min-h-8 text-left font-semibold underline decoration-rule underline-offset-4"
+        >
+          {headline(entry, farm)}
+        </button>
+      ),
+    },
+    {
+      id: 'when',
+      head: 'When',
+      value: ({ entry }) => entry.at,
+      text: ({ entry }) => stamp(entry.at, timeZone),
+      show: ({ entry }) => (
+        <span className="whitespace-nowrap">
+          {day(entry.at, timeZone)} <b>{clock(entry.at, timeZone)}</b>
+        </span>
+      ),
+    },
+    {
+      id: 'fields',
+      head: 'Fields',
+      value: ({ wetLots }) => Object.keys(wetLots).map(farm.tag).join(' '),
+      show: ({ wetLots }) =>
+        Object.keys(wetLots).map((lot) => (
+          <span key={lot} className="mr-2 whitespace-nowrap">
+            <Swatch index={farm.lotIndex(lot)} size={14} /> {farm.tag(lot)}
+          </span>
+        )),
+    },
+    {
+      id: 'weight',
+      head: 'Weight',
+      unit: bushels.unit,
+      right: true,
+      phone: 'verdict',
+      value: ({ wetKg }) => wetKg,
+      text: (line) => weight(line)?.figure.replace(/,/g, '') ?? '',
+      show: (line) => {
+        const said = weight(line);
+        return said && <Shown of={said} />;
+      },
+    },
+    {
+      id: 'moisture',
+      head: 'Moisture',
+      unit: moisture.unit,
+      right: true,
+      value: wetness,
+      text: (line) => moisture.text(wetness(line)),
+      show: (line) => {
+        const fraction = wetness(line);
+        return fraction === null ? '' : <Moisture value={fraction} />;
+      },
+    },
+    { id: 'who', head: 'Who', choice: true, value: ({ entry }) => entry.by ?? '', show: ({ entry }) => entry.by },
+  ];
 }

@@ -1,26 +1,32 @@
-import { CARD_FOOT, type CardId, SAFETY_CARDS } from '@fanega/core';
+import { CARD_FOOT, type CardId, living, SAFETY_CARDS } from '@fanega/core';
 import { TriangleAlert } from 'lucide-react';
 import { useRef } from 'react';
 import { ulid } from 'ulid';
-import { post } from '../data/api';
 import { useFarm, useRefreshFarm, useShed } from '../data/farm';
 import { useSend } from '../data/use-send';
 import { Button, Problem } from '../ui';
+import { logged } from '../data/records';
+import { write } from '../data/outbox';
 
-export const isCard = (card: string | null | undefined): card is CardId => typeof card === 'string' && Object.hasOwn(SAFETY_CARDS, card);
+export const isCard = (card: string | null | undefined): card is CardId =>
+  typeof card === 'string' && Object.hasOwn(SAFETY_CARDS, card);
 
 /** An acknowledgement holds for a working day; tomorrow's hands are other hands. */
 const HOLDS_MS = 12 * 3_600_000;
 
 /** Whether a card must be read first, and whether somebody did, before this very step, in the last hours. */
-export function useAcknowledged(card: string | null | undefined, before: string): { readonly needed: boolean; readonly done: boolean } {
+export function useAcknowledged(
+  card: string | null | undefined,
+  before: string,
+): { readonly needed: boolean; readonly done: boolean } {
   const farm = useFarm();
   const { data } = useShed();
-  const needed = isCard(card) && (data?.season?.sheet.acknowledge ?? []).includes(card);
+  const needed = isCard(card) && (data?.settings.seasonPlan.farm?.value.acknowledge ?? []).includes(card);
   const done =
-    data?.notes.some(
-      (note) => note.kind === 'ack' && !note.voided && note.body.card === card && note.body.before === before && farm.data.now - Date.parse(note.body.at) < HOLDS_MS,
-    ) ?? false;
+    data !== undefined &&
+    living(data.logs.acknowledgement).some(
+      ({ body }) => body.card === card && body.before === before && farm.data.now - Date.parse(body.at) < HOLDS_MS,
+    );
   return { needed, done };
 }
 
@@ -34,7 +40,8 @@ export function Hazard({ card, before }: { card: CardId; before: string }) {
   const { title, lines } = SAFETY_CARDS[card];
   const acknowledge = async (): Promise<void> => {
     const body = { id: id.current, at: new Date(farm.clock()).toISOString(), card, before };
-    if (await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/ack`, body))) await refresh();
+    if (await sending.send(() => write(farm.id, logged(farm.id, 'acknowledgement', body), 'a card read')))
+      await refresh();
   };
   return (
     <aside aria-label={`Caution: ${title}`} className="border-l-4 border-clay bg-sand px-3 py-2 text-sm">

@@ -1,18 +1,19 @@
-import type { DeviceInfo, Notebook } from '@fanega/contract';
-import { curveLoads, type CurveLoad, KG_PER_LB, RangeRefusal, stillWeight } from '@fanega/core';
+import type { DeviceInfo } from '@fanega/contract';
+import { type FieldRecords, KG_PER_LB, RangeRefusal, scaleSetupOf, stillWeight, zeroed } from '@fanega/core';
 import { useEffect, useMemo, useState } from 'react';
-import { put } from '../data/api';
 import { type Farm, useRefreshFarm } from '../data/farm';
-import { type LiveDevice, scaleSheet, SILENT_MS, zeroed } from '../data/live';
+import { type LiveDevice, SILENT_MS } from '../data/live';
 import { useSend } from '../data/use-send';
 import { Button, Problem } from '../ui';
-import { formatBushels, formatPounds } from './quantity';
-import { clock } from './time';
+import { grain, mass, type Said } from '../quantity/quantity';
+import { clock } from '../quantity/time';
+import { setting } from '../data/records';
+import { write } from '../data/outbox';
 
 /** A scale that was moved by hand-sized steps only shows tens of pounds: digits beyond that are noise. */
 const DIVISION_LB = 10;
 export const toDivision = (kg: number): number => Math.round(kg / KG_PER_LB / DIVISION_LB) * DIVISION_LB * KG_PER_LB;
-export const divided = (kg: number): string => formatPounds(toDivision(kg));
+export const divided = (kg: number): Said => mass(toDivision(kg));
 
 /** True when nothing was heard of the scale for a while; looks again by itself. */
 export function useSilent(live: LiveDevice | undefined): boolean {
@@ -34,7 +35,7 @@ export function LiveWeight({
   glance = false,
 }: {
   farm: Farm;
-  notebook: Notebook;
+  notebook: FieldRecords;
   device: DeviceInfo;
   live: LiveDevice | undefined;
   /** Crop that bushels are counted in. */
@@ -46,22 +47,26 @@ export function LiveWeight({
   const sending = useSend();
   const silent = useSilent(live);
   const [held, setHeld] = useState<number | null>(null);
-  const { revision, sheet } = scaleSheet(notebook, device);
-  const curve = useMemo(() => zeroed(live?.curve ?? [], sheet.zeroKg), [live, sheet.zeroKg]);
+  const { revision, value: setup } = scaleSetupOf(notebook, device);
+  const curve = useMemo(() => zeroed(live?.curve ?? [], setup.zeroKg), [live, setup.zeroKg]);
   const now = curve.at(-1)?.kg ?? 0;
   const still = useMemo(() => {
     try {
-      return stillWeight(curve.slice(-400), sheet);
+      return stillWeight(curve.slice(-400), setup);
     } catch (error) {
       if (error instanceof RangeRefusal) return null;
       throw error;
     }
-  }, [curve, sheet]);
+  }, [curve, setup]);
   const shown = held ?? still?.kg ?? now;
+  const inGrain = grain(shown, farm.kgPerBu(crop));
   const zero = async (): Promise<void> => {
     if (!still) return;
-    const change = { revision, sheet: { ...sheet, zeroKg: sheet.zeroKg + still.kg, zeroedAt: new Date(farm.clock()).toISOString() } };
-    if (await sending.send(() => put<{ revision: number }>(`/farms/${farm.id}/sheets/scale/${device.id}`, change))) await refresh();
+    const change = {
+      revision,
+      value: { ...setup, zeroKg: setup.zeroKg + still.kg, zeroedAt: new Date(farm.clock()).toISOString() },
+    };
+    if (await sending.send(() => write(farm.id, setting(farm.id, 'scaleSetup', device.id, change)))) await refresh();
   };
   const state = silent ? '○ silent: no figure for a while' : held !== null ? '❚❚ held' : still ? '● still' : '◐ moving';
   return (
@@ -74,48 +79,42 @@ export function LiveWeight({
       </p>
       <p className={`flex flex-wrap items-baseline gap-x-4 leading-none ${silent ? 'text-muted' : ''}`}>
         <b className={glance ? 'text-4xl' : 'text-7xl'}>
-          {live ? divided(shown) : '–'} <span className="text-xl font-normal text-muted">lb</span>
+          {live ? divided(shown).figure : '–'} <span className="text-xl font-normal text-muted">{mass.unit}</span>
         </b>
         <b className={glance ? 'text-2xl' : 'text-5xl'}>
-          {live ? formatBushels(shown / farm.kgPerBu(crop)) : '–'} <span className="text-lg font-normal text-muted">bu{glance || !crop ? '' : ` ${crop}, as it is`}</span>
+          {live ? inGrain.figure : '–'}{' '}
+          <span className="text-lg font-normal text-muted">
+            {inGrain.unit}
+            {glance || !crop ? '' : ` ${crop}, as it is`}
+          </span>
         </b>
       </p>
       {!glance && (
         <>
           <div className="mt-3 grid grid-cols-2 gap-3">
-            <Button className="min-h-16 !text-lg" disabled={!still || silent || sending.busy} onClick={() => void zero()}>
+            <Button
+              className="min-h-16 !text-lg"
+              disabled={!still || silent || sending.busy}
+              onClick={() => void zero()}
+            >
               Zero
             </Button>
-            <Button className="min-h-16 !text-lg" aria-pressed={held !== null} disabled={!live} onClick={() => setHeld(held === null ? (still?.kg ?? now) : null)}>
+            <Button
+              className="min-h-16 !text-lg"
+              aria-pressed={held !== null}
+              disabled={!live}
+              onClick={() => setHeld(held === null ? (still?.kg ?? now) : null)}
+            >
               {held === null ? 'Hold' : 'Let go'}
             </Button>
           </div>
           <p className="mt-2 text-sm text-muted">
-            {sheet.zeroedAt ? `Zeroed ${clock(sheet.zeroedAt, farm.data.farm.timeZone)}. ` : 'Never zeroed here. '}Zero it empty, on level ground, before the first load.
+            {setup.zeroedAt ? `Zeroed ${clock(setup.zeroedAt, farm.data.farm.timeZone)}. ` : 'Never zeroed here. '}Zero
+            it empty, on level ground, before the first load.
           </p>
           <Problem>{sending.message}</Problem>
         </>
       )}
     </section>
   );
-}
-
-/** Loads that the curve shows and the book does not have yet. */
-export function offeredLoads(farm: Farm, notebook: Notebook, device: DeviceInfo, live: LiveDevice | undefined): CurveLoad[] {
-  const { sheet } = scaleSheet(notebook, device);
-  if (!live || !sheet.placeId) return [];
-  let loads: CurveLoad[];
-  try {
-    loads = curveLoads(zeroed(live.curve, sheet.zeroKg), sheet);
-  } catch (error) {
-    if (error instanceof RangeRefusal) return [];
-    throw error;
-  }
-  const own = farm.data.tape.flatMap(({ entry, voided, witnesses }) => {
-    if (voided || (entry.type !== 'harvest' && entry.type !== 'move')) return [];
-    const side = entry.to === sheet.placeId ? 'loaded' : 'from' in entry && entry.from === sheet.placeId ? 'unloaded' : null;
-    return side === null ? [] : [{ side, at: Date.parse(entry.at), weighed: entry.method === 'cartScale' || witnesses.some((w) => w.method === 'cartScale') }];
-  });
-  // An entry of the same direction around that time is this load: a person was faster, or the scale's own wire.
-  return loads.filter((load) => !own.some(({ side, at }) => side === load.kind && at >= load.fromMs - 120_000 && at <= load.toMs + 240_000));
 }

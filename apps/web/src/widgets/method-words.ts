@@ -3,7 +3,7 @@ import type { Method } from '@fanega/core';
 /** How a weight was got, in words. */
 export const METHOD_WORDS: Record<Method, string> = {
   ticket: "the buyer's ticket",
-  bridge: 'own bridge',
+  bridge: 'own truck scale',
   cartScale: 'cart scale',
   volume: 'level or volume',
   monitor: 'yield monitor',

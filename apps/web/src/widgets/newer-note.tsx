@@ -6,8 +6,14 @@ export function NewerNote() {
   const newer = useNewer();
   if (newer === 'none') return null;
   return (
-    <div role="status" aria-label="Newer program" className="flex items-center justify-between gap-3 border-t border-ink bg-sand px-4 text-ink">
-      <span>{newer === 'ready' ? 'A newer Fanega is ready. What waits stays.' : 'A newer Fanega runs in another tab.'}</span>
+    <div
+      role="status"
+      aria-label="Newer program"
+      className="flex items-center justify-between gap-3 border-t border-ink bg-sand px-4 text-ink"
+    >
+      <span>
+        {newer === 'ready' ? 'A newer Fanega is ready. What waits stays.' : 'A newer Fanega runs in another tab.'}
+      </span>
       <Button look="quiet" className="!px-0 whitespace-nowrap" onClick={takeNewer}>
         Take it
       </Button>

@@ -18,4 +18,5 @@ export function NumberPad({ onKey }: { onKey: (key: string) => void }) {
 }
 
 /** What stands in a box after a key: a filled-in guess is replaced by the first digit. */
-export const typed = (text: string, key: string, fresh: boolean): string => (key === 'back' ? text.slice(0, -1) : fresh ? key : text + key);
+export const typed = (text: string, key: string, fresh: boolean): string =>
+  key === 'back' ? text.slice(0, -1) : fresh ? key : text + key;

@@ -1,17 +1,18 @@
 import type { ChainLink } from '@fanega/core';
 import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
-import { post } from '../data/api';
+import type { Command } from '../data/api';
 import { type Farm, useRefreshFarm } from '../data/farm';
 import { useSend } from '../data/use-send';
-import type { Beside } from '../outbox';
 import { SelectBox, TextBox } from '../ui';
-import { FormSheet } from '../ui/form-sheet';
-import { DELAY_LINKS, DELAY_WORDS } from './chain-facts';
-import { parseNumber } from './quantity';
+import { FormDrawer } from '../ui/form-drawer';
+import { parseNumber } from '../quantity/quantity';
 import { useRecorded } from './take-back';
+import { DELAY_LINKS, DELAY_WORDS } from './chain-words';
+import { logged } from '../data/records';
+import { write } from '../data/outbox';
 
-/** Something stands, or will be late: the day is planned anew, and everybody sees it. */
+/** Something stands, or will be late: the day is planned again, and everybody sees it. */
 export function ReportDelay({
   farm,
   machineId: own,
@@ -23,13 +24,17 @@ export function ReportDelay({
   machineId?: string;
   onClose: () => void;
   /** Out of reach of a tower it waits on the device. */
-  onKeep?: (beside: Beside, what: string) => void;
+  onKeep?: (command: Command, what: string) => void;
 }) {
   const refresh = useRefreshFarm(farm.id);
   const recorded = useRecorded();
   const sending = useSend();
   const id = useRef(ulid());
-  const [link, setLink] = useState<ChainLink>(() => (({ combine: 'combine', cart: 'cart', dryer: 'dryer' }) as const)[farm.place(own ?? '')?.kind as 'cart'] ?? 'trucks');
+  const [link, setLink] = useState<ChainLink>(
+    () =>
+      (({ combine: 'combine', cart: 'cart', dryer: 'dryer' }) as const)[farm.place(own ?? '')?.kind as 'cart'] ??
+      'trucks',
+  );
   const [machineId, setMachine] = useState(own ?? '');
   const [minutes, setMinutes] = useState('30');
   const [reason, setReason] = useState('');
@@ -47,14 +52,23 @@ export function ReportDelay({
       ...(machineId === '' ? {} : { machineId }),
       ...(reason.trim() === '' ? {} : { reason: reason.trim() }),
     };
-    if (onKeep) return onKeep({ path: 'notes/delay', body }, DELAY_WORDS[link] ?? link);
-    if (!(await sending.send(() => post<{ noteId: string }>(`/farms/${farm.id}/notes/delay`, body)))) return;
-    recorded(`${DELAY_WORDS[link]}: the day is planned anew`, `notes/${body.id}`);
+    const command = logged(farm.id, 'delay', body);
+    const what = DELAY_WORDS[link] ?? link;
+    if (onKeep) return onKeep(command, what);
+    if (!(await sending.send(() => write(farm.id, command, what)))) return;
+    recorded(`${DELAY_WORDS[link]}: the day is planned again`, 'delay', body.id);
     await refresh();
     onClose();
   };
   return (
-    <FormSheet title="Report a delay" button="Plan the day anew" busy={sending.busy} problem={sending.message} onSubmit={report} onClose={onClose}>
+    <FormDrawer
+      title="Report a delay"
+      button="Plan the day again"
+      busy={sending.busy}
+      problem={sending.message}
+      onSubmit={report}
+      onClose={onClose}
+    >
       <SelectBox
         label="What"
         value={link}
@@ -87,7 +101,12 @@ export function ReportDelay({
         error={wrong ?? sending.at.minutes}
         onChange={(event) => setMinutes(event.target.value)}
       />
-      <TextBox label="Why, if you like" maxLength={200} value={reason} onChange={(event) => setReason(event.target.value)} />
-    </FormSheet>
+      <TextBox
+        label="Why, if you like"
+        maxLength={200}
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+      />
+    </FormDrawer>
   );
 }

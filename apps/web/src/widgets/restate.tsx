@@ -1,13 +1,16 @@
-import type { HarvestEntry } from '@fanega/core';
+import type { Entry, HarvestEntry } from '@fanega/core';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../ui/toast';
 import { ulid } from 'ulid';
-import { post } from '../data/api';
 import { type Farm, useRefreshFarm } from '../data/farm';
+import { write } from '../data/outbox';
+import { bookCommand } from '../data/outbox/book-command';
 import { useSend } from '../data/use-send';
-import { Button, Problem, Sheet } from '../ui';
-import { formatPounds } from './quantity';
-import { clock, day } from './time';
+import { Button, Problem } from '../ui';
+import { Drawer } from '../ui/drawer';
+import { mass, number } from '../quantity/quantity';
+import { clock, day } from '../quantity/time';
+import { Callout } from '../ui/callout';
 
 /** Entries that go up at once; the server takes a thousand, and a void and its new entry must go together. */
 const AT_ONCE = 400;
@@ -40,7 +43,7 @@ export function Restate({
     loads.flatMap(({ entry, kg }) => {
       const now = new Date(farm.clock()).toISOString();
       const { id: old, recordedAt: _, device, by: __, ...rest } = entry;
-      const note = `${mark}${formatPounds(kg)} lb × ${factor.toFixed(4)}${entry.note ? `; ${entry.note}` : ''}`.slice(0, 500);
+      const note = `${mark}${mass(kg)} × ${number(factor, 4)}${entry.note ? `; ${entry.note}` : ''}`.slice(0, 500);
       return [
         { id: ulid(), type: 'void', at: now, voids: old, note: why },
         { ...rest, id: ulid(), wetKg: kg * factor, note, ...(device === undefined ? {} : { device }) },
@@ -49,7 +52,12 @@ export function Restate({
   );
   const restate = async (): Promise<void> => {
     const done = await sending.send(async () => {
-      for (let i = 0; i < entries.length; i += AT_ONCE) await post<object>(`/farms/${farm.id}/entries`, { entries: entries.slice(i, i + AT_ONCE) });
+      for (let i = 0; i < entries.length; i += AT_ONCE)
+        await write(
+          farm.id,
+          bookCommand(farm.id, entries.slice(i, i + AT_ONCE) as Entry[]),
+          `${loads.length} loads restated`,
+        );
       return true;
     });
     if (!done) return;
@@ -58,13 +66,13 @@ export function Restate({
     onClose();
   };
   return (
-    <Sheet open title="Restate loads" onClose={onClose}>
+    <Drawer open title="Restate loads" onClose={onClose}>
       <div className="space-y-4 px-5 py-4">
         <p>
-          Each of these loads is voided and made again with its weight times <b>{factor.toFixed(4)}</b>. The old entries stay visible, voided; the field&rsquo;s yield and all that
-          was traced from it follow.
+          Each of these loads is voided and made again with its weight times <b>{number(factor, 4)}</b>. The old entries
+          stay visible, voided; the field&rsquo;s yield and all that was traced from it follow.
         </p>
-        {caution && <p className="border-l-4 border-clay bg-sand px-3 py-2">{caution}</p>}
+        {caution && <Callout className="px-3 py-2">{caution}</Callout>}
         <ul className="divide-y divide-rule border-y border-rule">
           {loads.slice(0, 80).map(({ entry, kg }) => (
             <li key={entry.id} className="flex justify-between gap-3 py-1.5">
@@ -72,7 +80,7 @@ export function Restate({
                 {day(entry.at, timeZone)} {clock(entry.at, timeZone)}, {farm.tag(entry.lot)}
               </span>
               <span className="whitespace-nowrap">
-                {formatPounds(kg)} → <b>{formatPounds(kg * factor)}</b> lb
+                {mass.figure(kg)} → <b>{mass.figure(kg * factor)}</b> {mass.unit}
               </span>
             </li>
           ))}
@@ -83,6 +91,6 @@ export function Restate({
           Restate {loads.length} {loads.length === 1 ? 'load' : 'loads'} in the book
         </Button>
       </div>
-    </Sheet>
+    </Drawer>
   );
 }

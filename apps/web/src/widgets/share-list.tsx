@@ -1,18 +1,18 @@
 import { Link } from 'react-router';
 import type { Farm } from '../data/farm';
-import { Bushels, formatShare, Pounds } from './quantity';
+import { grainOf, mass, share, Shown, system } from '../quantity/quantity';
 import { Swatch } from './weave';
 
-/** Whose grain it is: each field's part by weight, in bushels and pounds, summing to the whole. */
+/** Whose grain it is: each field's part by weight, as grain and by the scale, summing to the whole. */
 export function ShareList({
   farm,
   wetLots,
-  pounds = true,
+  weights = true,
   links = true,
 }: {
   farm: Farm;
   wetLots: Readonly<Record<string, number>>;
-  pounds?: boolean;
+  weights?: boolean;
   /** A glove in a cab hits no link in a line of text. */
   links?: boolean;
 }) {
@@ -39,16 +39,15 @@ export function ShareList({
                 )}
               </td>
               <td className="py-1.5 text-right whitespace-nowrap">
-                <Bushels value={farm.bushels({ [lotId]: kg })} />
+                <Shown of={grainOf(farm, { [lotId]: kg })} />
               </td>
-              {pounds && (
+              {weights && system() === 'us' && (
                 <td className="py-1.5 pl-3 text-right whitespace-nowrap text-muted">
-                  <Pounds kg={kg} />
+                  <Shown of={mass(kg)} />
                 </td>
               )}
               <td className="w-20 py-1.5 pl-3 text-right whitespace-nowrap">
-                {formatShare(total > 0 ? kg / total : 0)}
-                <span className="text-[0.72em] text-muted"> %</span>
+                <Shown of={share(total > 0 ? kg / total : 0)} />
               </td>
             </tr>
           );

@@ -1,7 +1,7 @@
-import type { PlaceInfo } from '@fanega/contract';
+import type { PlaceInfo } from '@fanega/core';
 import type { Farm } from '../data/farm';
 import { BoxSample, strataOf } from './core-sample';
-import { Bushels, formatBushels, Moisture } from './quantity';
+import { bushels, grainOf, Moisture, Shown } from '../quantity/quantity';
 
 /** Vessels side by side, cut open, with what is in them. */
 export function Vessels({ farm, vessels }: { farm: Farm; vessels: readonly PlaceInfo[] }) {
@@ -9,8 +9,8 @@ export function Vessels({ farm, vessels }: { farm: Farm; vessels: readonly Place
     <ul className="mt-3 flex flex-wrap gap-x-8 gap-y-5">
       {vessels.map((place) => {
         const held = farm.held(place.id);
-        const bushels = farm.bushels(held.wetLots);
-        const capacity = place.capacityBu ?? Math.max(bushels, 1);
+        const kgPerBu = farm.kgPerBu(farm.cropOf(held.lots));
+        const capacity = place.capacityBu ?? Math.max(farm.bushels(held.wetLots), 1);
         return (
           <li key={place.id} className="min-w-36">
             <BoxSample
@@ -19,13 +19,13 @@ export function Vessels({ farm, vessels }: { farm: Farm; vessels: readonly Place
               capacity={capacity}
               width={Math.min(220, Math.max(110, capacity / 7))}
               height={84}
-              label={`${place.name}: ${formatBushels(bushels)} of ${formatBushels(capacity)} bushels`}
+              label={`${place.name}: ${grainOf(farm, held.wetLots)} of ${bushels(capacity, kgPerBu)}`}
             />
             <p className="mt-1.5 font-semibold">{place.name}</p>
             {held.wetKg > 0 ? (
               <p>
                 <span className="text-xl font-bold">
-                  <Bushels value={bushels} />
+                  <Shown of={grainOf(farm, held.wetLots)} />
                 </span>{' '}
                 <Moisture value={held.moisture} />
               </p>

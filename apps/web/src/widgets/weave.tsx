@@ -1,7 +1,20 @@
 import type { ReactNode } from 'react';
 
 /** Twelve earths and eight weaves: a lot has one of each and a tag, so that it reads in glare and without colour. */
-const COLOURS = ['#c8952b', '#8a5230', '#7c8248', '#a44e63', '#4a568f', '#3f7f78', '#b8602f', '#6d4470', '#4f6b3a', '#5f7387', '#a98d4a', '#5a4038'] as const;
+const COLOURS = [
+  '#c8952b',
+  '#8a5230',
+  '#7c8248',
+  '#a44e63',
+  '#4a568f',
+  '#3f7f78',
+  '#b8602f',
+  '#6d4470',
+  '#4f6b3a',
+  '#5f7387',
+  '#a98d4a',
+  '#5a4038',
+] as const;
 
 const WEAVES: readonly ReactNode[] = [
   <g key="dots" fill="var(--weave)">
@@ -21,7 +34,8 @@ const colourOf = (index: number): number => index % COLOURS.length;
 const weaveOf = (index: number): number => (index + 3 * Math.floor(index / WEAVES.length)) % WEAVES.length;
 
 /** Fill for SVG: a pattern defined once by {@link WeaveDefs}. Negative: grain that no field is known for. */
-export const lotFill = (index: number): string => (index < 0 ? 'url(#weave-unknown)' : `url(#weave-${colourOf(index)}-${weaveOf(index)})`);
+export const lotFill = (index: number): string =>
+  index < 0 ? 'url(#weave-unknown)' : `url(#weave-${colourOf(index)}-${weaveOf(index)})`;
 
 /** All patterns, once a page; drawings refer to them by id. */
 export function WeaveDefs({ lots }: { lots: number }) {

@@ -1,36 +1,52 @@
-import { type Entry, type Method, METHODS } from '@fanega/core';
+import { type Entry, likelyWitness, type Method, METHODS } from '@fanega/core';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../ui/toast';
 import { ulid } from 'ulid';
-import { post } from '../data/api';
+import { write } from '../data/outbox';
+import { bookCommand } from '../data/outbox/book-command';
 import { type Farm, useRefreshFarm } from '../data/farm';
 import { useSend } from '../data/use-send';
-import { deviceName } from '../record';
+import { deviceName } from './record';
 import { Button, Choices, Problem, SelectBox, TextBox } from '../ui';
 import { METHOD_WORDS } from './method-words';
-import { readMoisture, readWeight, type WeightUnit } from './quantity';
+import { price, readMoisture, readWeight, scaleUnit, type WeightUnit, weightUnits } from '../quantity/quantity';
 
-/** What likely weighed it too: the display beside the cart, the buyer's ticket that came late, the cart. */
-function likelyMethod(farm: Farm, entry: Entry): Method {
-  if (entry.type === 'move' && farm.place(entry.to)?.kind === 'buyer' && entry.method !== 'ticket') return 'ticket';
-  return entry.type === 'harvest' && entry.method !== 'monitor' ? 'monitor' : 'cartScale';
-}
-
-/** Another measurement of the same grain: the display's figure beside the cart's, the farm's own bridge beside the ticket. Which one counts is the farm's rule. */
-export function WeighAgain({ farm, entry, crop, onDone }: { farm: Farm; entry: Entry; crop: string | undefined; onDone: () => void }) {
+/** Another measurement of the same grain: the display's figure beside the cart's, the farm's own truck scale beside the ticket. Which one counts is the farm's rule. */
+export function WeighAgain({
+  farm,
+  entry,
+  crop,
+  onDone,
+}: {
+  farm: Farm;
+  entry: Entry;
+  crop: string | undefined;
+  onDone: () => void;
+}) {
   const refresh = useRefreshFarm(farm.id);
   const sending = useSend();
   const id = useRef(ulid());
   const [weight, setWeight] = useState('');
-  const [unit, setUnit] = useState<WeightUnit>('lb');
+  const [unit, setUnit] = useState<WeightUnit>(scaleUnit());
   const [moisture, setMoisture] = useState('');
-  const [method, setMethod] = useState<Method>(() => likelyMethod(farm, entry));
-  const [wrong, setWrong] = useState<{ weight?: string; moisture?: string }>({});
+  const [method, setMethod] = useState<Method>(() => likelyWitness(entry, (place) => farm.place(place)?.kind));
+  const [ticket, setTicket] = useState('');
+  const [priceText, setPrice] = useState('');
+  const [wrong, setWrong] = useState<{ weight?: string; moisture?: string; price?: string }>({});
+  // A ticket that came late brings its number and its price with it.
+  const late = method === 'ticket' && entry.type === 'move' && farm.place(entry.to)?.kind === 'buyer';
   const save = async (): Promise<void> => {
     const w = readWeight(weight, unit, farm.kgPerBu(crop));
     const m = readMoisture(moisture);
+    const kgPerBu = farm.kgPerBu(crop);
+    const paid = price.read(priceText, { least: 0, most: 1000, per: kgPerBu });
     const errors = {
-      ...(w.error ? { weight: w.error } : w.kg === undefined && m.value === undefined ? { weight: 'A weight, or a moisture' } : {}),
+      ...(late && paid.error ? { price: paid.error } : {}),
+      ...(w.error
+        ? { weight: w.error }
+        : w.kg === undefined && m.value === undefined
+          ? { weight: 'A weight, or a moisture' }
+          : {}),
       ...(m.error ? { moisture: m.error } : {}),
     };
     setWrong(errors);
@@ -44,8 +60,11 @@ export function WeighAgain({ farm, entry, crop, onDone }: { farm: Farm; entry: E
       device: deviceName(),
       ...(w.kg === undefined ? {} : { wetKg: w.kg }),
       ...(m.value === undefined ? {} : { moisture: m.value }),
+      ...(late && ticket.trim() !== '' ? { ticket: ticket.trim() } : {}),
+      ...(late && paid.value !== undefined ? { pricePerBu: paid.value } : {}),
     };
-    if (!(await sending.send(() => post<object>(`/farms/${farm.id}/entries`, { entries: [witness] })))) return;
+    if (!(await sending.send(() => write(farm.id, bookCommand(farm.id, [witness as Entry]), 'another measurement'))))
+      return;
     toast('Beside the first measurement');
     await refresh();
     onDone();
@@ -68,15 +87,18 @@ export function WeighAgain({ farm, entry, crop, onDone }: { farm: Farm; entry: E
         ))}
       </SelectBox>
       <div className="grid grid-cols-[1fr_7.5rem] items-start gap-3">
-        <TextBox label="Weight" inputMode="decimal" value={weight} error={wrong.weight ?? sending.at.wetKg} onChange={(event) => setWeight(event.target.value)} />
+        <TextBox
+          label="Weight"
+          inputMode="decimal"
+          value={weight}
+          error={wrong.weight ?? sending.at.wetKg}
+          onChange={(event) => setWeight(event.target.value)}
+        />
         <Choices
           label="Unit"
           value={unit}
           onChange={setUnit}
-          choices={[
-            { value: 'lb', label: 'lb' },
-            { value: 'bu', label: 'bu' },
-          ]}
+          choices={weightUnits().map((one) => ({ value: one, label: one }))}
         />
       </div>
       <TextBox
@@ -87,6 +109,25 @@ export function WeighAgain({ farm, entry, crop, onDone }: { farm: Farm; entry: E
         error={wrong.moisture ?? sending.at.moisture}
         onChange={(event) => setMoisture(event.target.value)}
       />
+      {late && (
+        <div className="grid grid-cols-2 gap-3">
+          <TextBox
+            label="Ticket number"
+            maxLength={40}
+            value={ticket}
+            error={sending.at.ticket}
+            onChange={(event) => setTicket(event.target.value)}
+          />
+          <TextBox
+            label="Price"
+            unit={price.unit}
+            inputMode="decimal"
+            value={priceText}
+            error={wrong.price ?? sending.at.pricePerBu}
+            onChange={(event) => setPrice(event.target.value)}
+          />
+        </div>
+      )}
       <Problem>{sending.message}</Problem>
       <Button type="submit" disabled={sending.busy}>
         Put it beside

@@ -2,7 +2,17 @@ import { KG_PER_LB, MOISTURE, testWeightToKgPerM3 } from '../units/index.js';
 import { type Formula, quantity, requireInRange, UnknownRefusal, within } from '../kernel/index.js';
 
 /** The crops whose curves and tables are in the formulas. */
-export const CROP_IDS = ['corn', 'soybean', 'wheat', 'softWheat', 'sorghum', 'oats', 'barley', 'sunflower', 'canola'] as const;
+export const CROP_IDS = [
+  'corn',
+  'soybean',
+  'wheat',
+  'softWheat',
+  'sorghum',
+  'oats',
+  'barley',
+  'sunflower',
+  'canola',
+] as const;
 export type CropId = (typeof CROP_IDS)[number];
 
 /** A moisture that keeps for so many months; the last of a crop's list holds for anything longer. */
@@ -42,7 +52,8 @@ export interface Crop {
   readonly kernelsPerFootOfBushel: number | null;
 }
 
-const safe = (...pairs: readonly (readonly [months: number, moisture: number])[]): SafeMoisture[] => pairs.map(([months, moisture]) => ({ months, moisture }));
+const safe = (...pairs: readonly (readonly [months: number, moisture: number])[]): SafeMoisture[] =>
+  pairs.map(([months, moisture]) => ({ months, moisture }));
 
 /**
  * Legal weights: published, from memory (USDA conversion tables). Market bases: common practice (corn at 15.0 as most buyers take it
@@ -221,7 +232,9 @@ const KERNEL = quantity('kernel mass', 0.0001, 10, 'g');
  * every formula works on it.
  * @throws RangeRefusal for a number that no grain has; UnknownRefusal for an unknown model crop
  */
-export function defineCrop(own: Partial<Omit<Crop, 'id' | 'name' | 'like'>> & Pick<Crop, 'id' | 'name' | 'like'>): Crop {
+export function defineCrop(
+  own: Partial<Omit<Crop, 'id' | 'name' | 'like'>> & Pick<Crop, 'id' | 'name' | 'like'>,
+): Crop {
   const crop: Crop = { ...requireCrop(own.like), short: own.name.toLowerCase(), ...own };
   within(LEGAL, crop.legalPounds);
   within(TEST_WEIGHT, crop.testWeight);
@@ -278,7 +291,8 @@ export function specificHeat(crop: Crop, moisture: number): number {
 export const BULK_DENSITY: Formula = {
   id: 'bulk-density',
   title: 'Loose bulk density by moisture',
-  equation: 'corn .6829+.01422M-.0009843M²+.00001548M³; hard wheat .7744-.00703M+.001851M²-.00014896M³+.000003116M⁴ g/cm³ (M in % wb)',
+  equation:
+    'corn .6829+.01422M-.0009843M²+.00001548M³; hard wheat .7744-.00703M+.001851M²-.00014896M³+.000003116M⁴ g/cm³ (M in % wb)',
   standing: 'published, from memory',
   source: 'Nelson 1980',
   inputs: [quantity('moisture', 0.1, 0.35, 'wb fraction')],
@@ -298,7 +312,9 @@ export function bulkDensity(crop: Crop, moisture: number, testWeight?: number): 
   // Outside the measured moistures the curve's end holds: cubics run away.
   const m = 100 * Math.min(crop.like === 'corn' ? 0.35 : 0.2, Math.max(0.1, moisture));
   const gramsPerCm3 =
-    crop.like === 'corn' ? 0.6829 + m * (0.01422 + m * (-0.0009843 + m * 0.00001548)) : 0.7744 + m * (-0.00703 + m * (0.001851 + m * (-0.00014896 + m * 0.000003116)));
+    crop.like === 'corn'
+      ? 0.6829 + m * (0.01422 + m * (-0.0009843 + m * 0.00001548))
+      : 0.7744 + m * (-0.00703 + m * (0.001851 + m * (-0.00014896 + m * 0.000003116)));
   return 1000 * gramsPerCm3;
 }
 

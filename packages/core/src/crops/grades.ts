@@ -58,7 +58,8 @@ export const US_GRADE: Formula = {
   title: 'US grade by factors',
   equation: 'the worst grade of any factor; percentages and test weight rounded half up to tenths first',
   standing: 'published, from memory',
-  source: '7 CFR 810 (.404 corn, .1604 soybeans, .2204 wheat, .1404 sorghum); barley, oats and sunflower by test weight only (medium to low confidence); rounding 810.104',
+  source:
+    '7 CFR 810 (.404 corn, .1604 soybeans, .2204 wheat, .1404 sorghum); barley, oats and sunflower by test weight only (medium to low confidence); rounding 810.104',
   inputs: [quantity('test weight', 5, 100, 'lb/bu'), quantity('factor', 0, 100, '%')],
   note: 'Stones, insects, odor and special grades are not in the figures: the inspector decides.',
 };

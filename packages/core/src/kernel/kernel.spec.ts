@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import * as simple from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { duration, exponential, fitLine, mean, rootBetween, seededRandom, splitWhole, standardDeviation, tOf95 } from './index.js';
+import {
+  duration,
+  exponential,
+  fitLine,
+  mean,
+  rootBetween,
+  seededRandom,
+  splitWhole,
+  standardDeviation,
+  tOf95,
+} from './index.js';
 import { cents, roundDecimal, roundToStep } from '../units/index.js';
 
 const RUNS = { seed: 20261123, numRuns: 300 };
@@ -22,7 +32,8 @@ describe('chance', () => {
     const n = 40_000;
     const even = Array.from({ length: n }, random);
     expect(mean(even)).toBeCloseTo(0.5, 2);
-    for (let bin = 0; bin < 10; bin++) expect(even.filter((v) => Math.floor(v * 10) === bin).length / n).toBeCloseTo(0.1, 2);
+    for (let bin = 0; bin < 10; bin++)
+      expect(even.filter((v) => Math.floor(v * 10) === bin).length / n).toBeCloseTo(0.1, 2);
     for (const cv of [0.2, 0.7, 1, 1.6]) {
       const times = Array.from({ length: n }, () => duration(random, 5, cv));
       expect(Math.min(...times.slice(0, 1000))).toBeGreaterThanOrEqual(0);
@@ -38,7 +49,10 @@ describe('statistics', () => {
   it('agree with a reference library', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(fc.double({ min: -100, max: 100, noNaN: true }), fc.double({ min: -100, max: 100, noNaN: true })), { minLength: 3, maxLength: 30 }),
+        fc.array(
+          fc.tuple(fc.double({ min: -100, max: 100, noNaN: true }), fc.double({ min: -100, max: 100, noNaN: true })),
+          { minLength: 3, maxLength: 30 },
+        ),
         (pairs) => {
           const xs = pairs.map(([x]) => x);
           fc.pre(simple.sampleStandardDeviation(xs) > 1e-3);
@@ -60,7 +74,10 @@ describe('statistics', () => {
     ];
     const doubled = fitLine([...points, points[1]!]);
     const weighted = fitLine(points.map((p, i) => ({ ...p, weight: i === 1 ? 2 : 1 })));
-    expect([weighted.slope, weighted.intercept]).toEqual([expect.closeTo(doubled.slope, 12), expect.closeTo(doubled.intercept, 12)]);
+    expect([weighted.slope, weighted.intercept]).toEqual([
+      expect.closeTo(doubled.slope, 12),
+      expect.closeTo(doubled.intercept, 12),
+    ]);
   });
   it('Student’s t falls towards 1.96, without a step where the table ends', () => {
     for (let df = 1; df < 200; df++) expect(tOf95(df + 1)).toBeLessThan(tOf95(df));
@@ -72,21 +89,41 @@ describe('statistics', () => {
 describe('splitting and rounding', () => {
   it('whole parts always sum to the total and stay within one of their share', () => {
     fc.assert(
-      fc.property(fc.nat(100_000), fc.array(fc.double({ min: 0, max: 1000, noNaN: true }), { minLength: 1, maxLength: 12 }), (total, weights) => {
-        const sum = weights.reduce((a, b) => a + b, 0);
-        fc.pre(sum > 1e-6);
-        const parts = splitWhole(total, weights);
-        expect(parts.reduce((a, b) => a + b, 0)).toBe(total);
-        parts.forEach((part, i) => expect(Math.abs(part - (total * weights[i]!) / sum)).toBeLessThan(1.000001));
-      }),
+      fc.property(
+        fc.nat(100_000),
+        fc.array(fc.double({ min: 0, max: 1000, noNaN: true }), { minLength: 1, maxLength: 12 }),
+        (total, weights) => {
+          const sum = weights.reduce((a, b) => a + b, 0);
+          fc.pre(sum > 1e-6);
+          const parts = splitWhole(total, weights);
+          expect(parts.reduce((a, b) => a + b, 0)).toBe(total);
+          parts.forEach((part, i) => expect(Math.abs(part - (total * weights[i]!) / sum)).toBeLessThan(1.000001));
+        },
+      ),
       RUNS,
     );
     expect(splitWhole(950, [63.89, 36.11])).toEqual([607, 343]);
   });
   // Published, from memory: 7 CFR 810.104 prints 6.36 to 6.4, 0.35 to 0.4 and 2.45 to 2.5.
   it('rounds the decimal that is printed, half up, also where the binary number lies below it', () => {
-    expect([roundDecimal(6.36, 1), roundDecimal(0.35, 1), roundDecimal(2.45, 1), roundDecimal(1.005, 2), roundDecimal(-2.45, 1)]).toEqual([6.4, 0.4, 2.5, 1.01, -2.5]);
-    expect([roundDecimal(2.45, 1, 'halfEven'), roundDecimal(2.55, 1, 'halfEven'), roundDecimal(2.49, 1, 'down'), roundDecimal(2.41, 1, 'up')]).toEqual([2.4, 2.6, 2.4, 2.5]);
-    expect([roundToStep(0.1675, 0.005), roundToStep(16.24, 0.5), cents(4352.655), Object.is(roundDecimal(-0.01, 1), 0)]).toEqual([0.17, 16, 4352.66, true]);
+    expect([
+      roundDecimal(6.36, 1),
+      roundDecimal(0.35, 1),
+      roundDecimal(2.45, 1),
+      roundDecimal(1.005, 2),
+      roundDecimal(-2.45, 1),
+    ]).toEqual([6.4, 0.4, 2.5, 1.01, -2.5]);
+    expect([
+      roundDecimal(2.45, 1, 'halfEven'),
+      roundDecimal(2.55, 1, 'halfEven'),
+      roundDecimal(2.49, 1, 'down'),
+      roundDecimal(2.41, 1, 'up'),
+    ]).toEqual([2.4, 2.6, 2.4, 2.5]);
+    expect([
+      roundToStep(0.1675, 0.005),
+      roundToStep(16.24, 0.5),
+      cents(4352.655),
+      Object.is(roundDecimal(-0.01, 1), 0),
+    ]).toEqual([0.17, 16, 4352.66, true]);
   });
 });

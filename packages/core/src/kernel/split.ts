@@ -13,7 +13,9 @@ export function splitWhole(total: number, weights: readonly number[]): number[] 
   const exact = weights.map((weight) => (Math.round(total) * weight) / sum);
   const parts = exact.map(Math.floor);
   const left = Math.round(total) - parts.reduce((all, part) => all + part, 0);
-  const order = exact.map((value, i) => ({ i, rest: value - Math.floor(value) })).sort((a, b) => b.rest - a.rest || a.i - b.i);
+  const order = exact
+    .map((value, i) => ({ i, rest: value - Math.floor(value) }))
+    .sort((a, b) => b.rest - a.rest || a.i - b.i);
   for (let k = 0; k < left; k++) parts[order[k]!.i]!++;
   return parts;
 }

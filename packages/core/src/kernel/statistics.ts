@@ -22,8 +22,8 @@ export function standardError(values: readonly number[]): number {
 
 // Student's t, two-sided 95 %, by degrees of freedom 1 to 30. Published, from memory: any statistics handbook's table.
 const T95 = [
-  12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228, 2.201, 2.179, 2.16, 2.145, 2.131, 2.12, 2.11, 2.101, 2.093, 2.086, 2.08, 2.074, 2.069, 2.064, 2.06, 2.056,
-  2.052, 2.048, 2.045, 2.042,
+  12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228, 2.201, 2.179, 2.16, 2.145, 2.131, 2.12, 2.11,
+  2.101, 2.093, 2.086, 2.08, 2.074, 2.069, 2.064, 2.06, 2.056, 2.052, 2.048, 2.045, 2.042,
 ];
 
 /** Student's t for a two-sided 95 % interval; beyond 30 degrees of freedom 1.96 + 2.4/df (within 0.003 of the tables). */

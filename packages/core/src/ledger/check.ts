@@ -1,12 +1,26 @@
 import { MAX_MOISTURE } from '../units/index.js';
-import { type Book, type BookDefaults, type BookHeader, DEFAULT_MOISTURE, DEFAULT_TRUST, type Entry, isBuyer, type Lot, type Place, WITHDRAWALS } from './model.js';
+import {
+  type Book,
+  type BookDefaults,
+  type BookHeader,
+  DEFAULT_MOISTURE,
+  DEFAULT_TRUST,
+  type Entry,
+  isBuyer,
+  type Lot,
+  METHODS,
+  type Place,
+  type Revision,
+  WITHDRAWALS,
+} from './model.js';
 import { instantOf } from './instant.js';
 import { BookRefused, type Refusal, type RefusalCode } from './refusal.js';
 
 type Fields = Record<string, unknown>;
 type Report = (code: RefusalCode, field: string, value: unknown, expected?: string) => void;
 
-const isObject = (value: unknown): value is Fields => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Fields =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 /** JSON writers put null where a field was left out. */
 const absent = (value: unknown): boolean => value === undefined || value === null;
 
@@ -36,7 +50,21 @@ function moisture(value: unknown, field: string, required: boolean, report: Repo
 }
 
 function oneOf(value: unknown, field: string, list: readonly string[], report: Report): void {
-  if (!absent(value) && !(typeof value === 'string' && list.includes(value))) report('value_not_in_list', field, value, list.join(', '));
+  if (!absent(value) && !(typeof value === 'string' && list.includes(value)))
+    report('value_not_in_list', field, value, list.join(', '));
+}
+
+/** Half a kilogram: scales show whole pounds. */
+const NET_TOLERANCE_KG = 0.5;
+
+/** Net is gross less tare, wherever all three are written down. */
+function net(o: Fields, report: Report): void {
+  mass(o.grossKg, 'grossKg', false, report);
+  mass(o.tareKg, 'tareKg', false, report);
+  const { grossKg, tareKg, wetKg } = o;
+  if (typeof grossKg !== 'number' || typeof tareKg !== 'number' || typeof wetKg !== 'number') return;
+  if (Math.abs(grossKg - tareKg - wetKg) > NET_TOLERANCE_KG)
+    report('net_differs', 'wetKg', wetKg, String(grossKg - tareKg));
 }
 
 /** What entries may name, looked up by id. */
@@ -78,7 +106,9 @@ const TYPE_CHECKS: Record<Entry['type'], (o: Fields, names: Names, report: Repor
     placeField(o.to, 'to', names, true, report);
     mass(o.wetKg, 'wetKg', false, report);
     moisture(o.moisture, 'moisture', false, report);
-    if (!absent(o.emptied) && typeof o.emptied !== 'boolean') report('field_of_wrong_type', 'emptied', o.emptied, 'true or false');
+    if (!absent(o.emptied) && typeof o.emptied !== 'boolean')
+      report('field_of_wrong_type', 'emptied', o.emptied, 'true or false');
+    net(o, report);
   },
   condition(o, names, report) {
     placeField(o.place, 'place', names, false, report);
@@ -102,6 +132,7 @@ const TYPE_CHECKS: Record<Entry['type'], (o: Fields, names: Names, report: Repor
     text(o.of, 'of', report);
     mass(o.wetKg, 'wetKg', false, report);
     moisture(o.moisture, 'moisture', false, report);
+    net(o, report);
   },
   void(o, _names, report) {
     text(o.voids, 'voids', report);
@@ -124,7 +155,14 @@ export function checkEntry(value: unknown, index: number, names: Names, refusals
   }
   const report: Report = (code, field, found, expected) => {
     const id = typeof value.id === 'string' ? { id: value.id } : {};
-    refusals.push({ code, path: entryPath(index), ...id, field, value: found, ...(expected === undefined ? {} : { expected }) });
+    refusals.push({
+      code,
+      path: entryPath(index),
+      ...id,
+      field,
+      value: found,
+      ...(expected === undefined ? {} : { expected }),
+    });
   };
   text(value.id, 'id', report);
   const at = text(value.at, 'at', report);
@@ -149,7 +187,11 @@ export function checkEntry(value: unknown, index: number, names: Names, refusals
  * What new entries say of other entries: a void's and a witness's target exists, a witness is of a harvest or move, and
  * no chain of voids is a circle. `find` knows the new entries and those already in the book.
  */
-export function checkReferences(entries: readonly Entry[], find: (id: string) => Entry | undefined, refusals: Refusal[]): void {
+export function checkReferences(
+  entries: readonly Entry[],
+  find: (id: string) => Entry | undefined,
+  refusals: Refusal[],
+): void {
   for (let i = 0; i < entries.length; i++) {
     const entry = entries[i]!;
     if (entry.type === 'witness') {
@@ -186,7 +228,13 @@ function voidsComeBack(start: Entry, find: (id: string) => Entry | undefined): b
 
 function checkList(value: unknown, name: string, each: (o: Fields, report: Report) => void, refusals: Refusal[]): void {
   if (!Array.isArray(value)) {
-    refusals.push({ code: value === undefined ? 'field_missing' : 'field_of_wrong_type', path: '', field: name, value, expected: 'a list' });
+    refusals.push({
+      code: value === undefined ? 'field_missing' : 'field_of_wrong_type',
+      path: '',
+      field: name,
+      value,
+      expected: 'a list',
+    });
     return;
   }
   const ids = new Set<string>();
@@ -197,7 +245,14 @@ function checkList(value: unknown, name: string, each: (o: Fields, report: Repor
       return;
     }
     const report: Report = (code, field, found, expected) =>
-      refusals.push({ code, path, ...(typeof item.id === 'string' ? { id: item.id } : {}), field, value: found, ...(expected ? { expected } : {}) });
+      refusals.push({
+        code,
+        path,
+        ...(typeof item.id === 'string' ? { id: item.id } : {}),
+        field,
+        value: found,
+        ...(expected ? { expected } : {}),
+      });
     const id = text(item.id, 'id', report);
     if (id !== undefined && ids.has(id)) report('id_duplicate', 'id', id);
     if (id !== undefined) ids.add(id);
@@ -218,7 +273,8 @@ export function checkHeader(o: Record<string, unknown>, refusals: Refusal[]): Bo
     refusals,
   );
   const defaults = o.defaults;
-  const report: Report = (code, field, value, expected) => refusals.push({ code, path: 'defaults', field, value, ...(expected ? { expected } : {}) });
+  const report: Report = (code, field, value, expected) =>
+    refusals.push({ code, path: 'defaults', field, value, ...(expected ? { expected } : {}) });
   if (!absent(defaults) && !isObject(defaults)) {
     refusals.push({ code: 'field_of_wrong_type', path: '', field: 'defaults', value: defaults, expected: 'an object' });
   }
@@ -247,13 +303,95 @@ export function bookFromJson(value: unknown): Book {
   if (value.format !== 'fanega-book') {
     refusals.push({ code: 'not_a_book', path: '', field: 'format', value: value.format, expected: '"fanega-book"' });
   }
-  if (value.version !== 1) refusals.push({ code: 'not_a_book', path: '', field: 'version', value: value.version, expected: '1' });
+  if (value.version !== 1 && value.version !== 2)
+    refusals.push({ code: 'not_a_book', path: '', field: 'version', value: value.version, expected: '1 or 2' });
   if (refusals.length > 0) throw new BookRefused(refusals);
   const header = checkHeader(value, refusals);
   const entries = value.entries;
   if (!Array.isArray(entries)) {
-    refusals.push({ code: entries === undefined ? 'field_missing' : 'field_of_wrong_type', path: '', field: 'entries', value: entries, expected: 'a list' });
+    refusals.push({
+      code: entries === undefined ? 'field_missing' : 'field_of_wrong_type',
+      path: '',
+      field: 'entries',
+      value: entries,
+      expected: 'a list',
+    });
   }
+  const revisions =
+    value.version === 2
+      ? checkRevisions(value.revisions, header, Array.isArray(entries) ? entries.length : 0, refusals)
+      : [];
   if (refusals.length > 0) throw new BookRefused(refusals);
-  return { ...value, ...header, format: 'fanega-book', version: 1, entries: entries as Entry[] };
+  const { version } = value as { version: 1 | 2 };
+  return {
+    ...value,
+    ...header,
+    format: 'fanega-book',
+    version,
+    ...(version === 2 ? { revisions } : {}),
+    entries: entries as Entry[],
+  };
+}
+
+/** What is wrong with one change of the header, on the header that it is applied to. */
+export function checkChange(change: unknown, header: BookHeader, report: Report): void {
+  if (!isObject(change)) return report('field_of_wrong_type', 'change', change, 'an object');
+  switch (change.what) {
+    case 'shares': {
+      if (!header.lots.some((lot) => lot.id === change.lot)) report('lot_not_in_book', 'lot', change.lot);
+      const shares = change.shares;
+      const sound =
+        Array.isArray(shares) &&
+        shares.length > 0 &&
+        shares.every((s) => isObject(s) && typeof s.owner === 'string' && typeof s.part === 'number' && s.part > 0);
+      if (!sound) report('field_of_wrong_type', 'shares', shares, 'a list of owners with their parts');
+      else if (Math.abs((shares as { part: number }[]).reduce((sum, s) => sum + s.part, 0) - 1) > 1e-6)
+        report('shares_not_whole', 'shares', shares);
+      return;
+    }
+    case 'trust':
+      if (
+        !(Array.isArray(change.trust) && change.trust.length > 0 && change.trust.every((m) => typeof m === 'string')) ||
+        new Set(change.trust as string[]).size !== change.trust.length
+      )
+        report('field_of_wrong_type', 'trust', change.trust, 'a list of methods, each once');
+      else
+        for (const method of change.trust as string[])
+          if (!(METHODS as readonly string[]).includes(method))
+            report('value_not_in_list', 'trust', method, METHODS.join(', '));
+      return;
+    case 'defaultMoisture':
+      return moisture(change.moisture, 'moisture', true, report);
+    case 'baseMoisture':
+      text(change.crop, 'crop', report);
+      return moisture(change.moisture, 'moisture', true, report);
+    case 'withdrawal':
+      if (!header.places.some((place) => place.id === change.place)) report('place_not_in_book', 'place', change.place);
+      if (absent(change.withdrawal)) report('field_missing', 'withdrawal', change.withdrawal);
+      return oneOf(change.withdrawal, 'withdrawal', WITHDRAWALS, report);
+    default:
+      report('value_not_in_list', 'what', change.what, 'shares, trust, defaultMoisture, baseMoisture, withdrawal');
+  }
+}
+
+function checkRevisions(value: unknown, header: BookHeader, entries: number, refusals: Refusal[]): Revision[] {
+  if (absent(value)) return [];
+  let last = 0;
+  checkList(
+    value,
+    'revisions',
+    (o, report) => {
+      const at = text(o.at, 'at', report);
+      if (at !== undefined && Number.isNaN(instantOf(at))) report('date_is_none', 'at', at);
+      text(o.reason, 'reason', report);
+      optionalText(o.by, 'by', report);
+      const after = o.after;
+      if (typeof after !== 'number' || !Number.isInteger(after) || after < last || after > entries)
+        report('field_of_wrong_type', 'after', after, `a number of entries from ${last} to ${entries}`);
+      else last = after;
+      checkChange(o.change, header, report);
+    },
+    refusals,
+  );
+  return value as Revision[];
 }

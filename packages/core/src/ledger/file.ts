@@ -8,7 +8,9 @@ export function parseBook(text: string): Book {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    throw new BookRefused([{ code: 'not_a_book', path: '', field: 'the file', value: (error as Error).message, expected: 'JSON' }]);
+    throw new BookRefused([
+      { code: 'not_a_book', path: '', field: 'the file', value: (error as Error).message, expected: 'JSON' },
+    ]);
   }
   return bookFromJson(json);
 }

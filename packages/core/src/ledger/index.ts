@@ -22,16 +22,61 @@ export {
   type MoveEntry,
   type Place,
   type VoidEntry,
+  type OwnerShare,
+  type Revision,
+  type RevisionChange,
   type Withdrawal,
   type WitnessEntry,
 } from './model.js';
 export { instantOf } from './instant.js';
 export { BookRefused, wordRefusal, wordRefusalAtField, type Refusal, type RefusalCode } from './refusal.js';
-export { bookFromJson, checkHeader, ENTRY_TYPES } from './check.js';
+export { bookFromJson, checkChange, checkHeader, ENTRY_TYPES } from './check.js';
+export { bookAsOf, readingHeader, revised, undoing, withRevisions } from './revisions.js';
 export { parseBook, serializeBook } from './file.js';
 export { Ledger, type Account, type Checkpoint, type Layer, type ParcelView, type Position } from './ledger.js';
-export { FLAG_DEAD, Kind } from './records.js';
 export { bookSchema } from './schema.js';
 export { balanceOf, type Balance } from './balance.js';
 export { findTwins, joinTwins, TWIN_RULES, type TwinPair, type TwinRules } from './twins.js';
-export { bookAhead, type LastKnown } from './ahead.js';
+export { optimisticBook, type LastKnown } from './optimistic.js';
+export { splitByOwner, neighborRows, NOBODY_KNOWS, type NeighborRows, type OwnedGrain, type Share } from './owners.js';
+export {
+  baseMoistureOf,
+  bushelsOf,
+  currentSeason,
+  type FarmBook,
+  isCrop,
+  kgPerBushelOf,
+  type LotInfo,
+  mainCrop,
+  type PlaceInfo,
+  usualWithdrawal,
+} from './farm.js';
+export {
+  type BookMoisture,
+  byTime,
+  type Cut,
+  cuts,
+  type DayFlow,
+  dayFlow,
+  deliveries,
+  type Delivery,
+  deliveryOf,
+  type TicketFigures,
+  ticketFigures,
+  dryerRuns,
+  type HolderNow,
+  holders,
+  lastDried,
+  lastTargets,
+  lastTargetsOf,
+  type LevelCheck,
+  levelChecks,
+  lotMoistures,
+  placesOf,
+  type TapeLine,
+  tapeLines,
+  tapePage,
+} from './queries.js';
+export { deviceMayWrite, type DeviceRefusal, WRITING_DEVICES } from './devices.js';
+export { type FarmState, farmView, type FarmView } from './farm-view.js';
+export { likelyMethod, likelyWitness } from './likely-method.js';

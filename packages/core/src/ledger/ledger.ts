@@ -2,11 +2,12 @@ import { invariant } from '../kernel/index.js';
 import { checkEntry, checkReferences, duplicateId, namesOf, type Names } from './check.js';
 import { instantOf } from './instant.js';
 import { type Book, type BookHeader, type Entry, isBuyer } from './model.js';
-import { Kind, Records } from './records.js';
+import { FLAG_DEAD, Kind, Records } from './records.js';
+import { readingHeader } from './revisions.js';
 import { BookRefused, type Refusal } from './refusal.js';
 import { type ParcelSink, replay } from './replay.js';
 import { Out, Stock } from './stock.js';
-import { ReplayTape } from './tape.js';
+import { ReplayLog } from './replay-log.js';
 
 /** What a place holds. Masses in kg; moisture is a wet-basis fraction, null where there is no grain. */
 export interface Position {
@@ -72,7 +73,7 @@ const MOST_CHECKPOINTS = 24;
  */
 export class Ledger {
   readonly records: Records;
-  readonly tape = new ReplayTape();
+  readonly tape = new ReplayLog();
   private readonly names: Names;
   private readonly outs: Uint8Array;
   private stock: Stock;
@@ -85,7 +86,13 @@ export class Ledger {
     this.records = new Records(header);
     this.names = namesOf(header);
     this.outs = Uint8Array.from(header.places, (place) =>
-      isBuyer(place) ? Out.Buyer : place.withdrawal === 'firstIn' ? Out.FirstIn : place.withdrawal === 'lastIn' ? Out.LastIn : Out.Mixed,
+      isBuyer(place)
+        ? Out.Buyer
+        : place.withdrawal === 'firstIn'
+          ? Out.FirstIn
+          : place.withdrawal === 'lastIn'
+            ? Out.LastIn
+            : Out.Mixed,
     );
     this.base = new Stock(this.records.lotIds.length, header.places.length);
     this.notBefore = null;
@@ -98,7 +105,7 @@ export class Ledger {
 
   /** @throws BookRefused */
   static of(book: Book): Ledger {
-    const ledger = new Ledger(book);
+    const ledger = new Ledger(readingHeader(book));
     ledger.append(book.entries);
     return ledger;
   }
@@ -150,7 +157,13 @@ export class Ledger {
       entries.forEach((entry, i) => {
         const at = instants[i]!;
         if (at < limit.at || (at === limit.at && entry.id <= limit.id)) {
-          refusals.push({ code: 'before_checkpoint', path: `entries[${i}]`, id: entry.id, field: 'at', value: entry.at });
+          refusals.push({
+            code: 'before_checkpoint',
+            path: `entries[${i}]`,
+            id: entry.id,
+            field: 'at',
+            value: entry.at,
+          });
         }
       });
     }
@@ -201,7 +214,10 @@ export class Ledger {
     return copy;
   }
 
-  private lotMaps(stock: Stock, slots: readonly number[]): { lots: Record<string, number>; wetLots: Record<string, number> } {
+  private lotMaps(
+    stock: Stock,
+    slots: readonly number[],
+  ): { lots: Record<string, number>; wetLots: Record<string, number> } {
     const lots: Record<string, number> = {};
     const wetLots: Record<string, number> = {};
     for (const slot of slots) {
@@ -222,7 +238,13 @@ export class Ledger {
       wetKg += stock.wet[slot]!;
       dryKg += stock.dryKg(slot);
     }
-    return { wetKg, dryKg, moisture: wetKg > 0 ? 1 - dryKg / wetKg : null, layers: slots.length, ...this.lotMaps(stock, slots) };
+    return {
+      wetKg,
+      dryKg,
+      moisture: wetKg > 0 ? 1 - dryKg / wetKg : null,
+      layers: slots.length,
+      ...this.lotMaps(stock, slots),
+    };
   }
 
   /** What every place but the buyers holds, now or just after an instant (ms since 1970). */
@@ -255,7 +277,9 @@ export class Ledger {
 
   /** Ids of a place's layers on the tape, oldest first; for tracing a layer backward. */
   layerIds(placeId: string): { id: number; dryKg: number }[] {
-    return this.stock.slotsOf(this.records.placeNumber(placeId)).map((slot) => ({ id: this.stock.layerId[slot]!, dryKg: this.stock.dryKg(slot) }));
+    return this.stock
+      .slotsOf(this.records.placeNumber(placeId))
+      .map((slot) => ({ id: this.stock.layerId[slot]!, dryKg: this.stock.dryKg(slot) }));
   }
 
   /** The account of each lot of the book, and of `unknown` once there was any. */
@@ -282,10 +306,72 @@ export class Ledger {
       };
       const listed = i < this.header.lots.length;
       const { restatedDryKg, waterRemovedKg, inStockDryKg, deliveredDryKg } = account;
-      const touched = [restatedDryKg, waterRemovedKg, inStockDryKg, deliveredDryKg, ...Object.values(lostDryKg)].some((kg) => kg !== 0);
+      const touched = [restatedDryKg, waterRemovedKg, inStockDryKg, deliveredDryKg, ...Object.values(lostDryKg)].some(
+        (kg) => kg !== 0,
+      );
       if (listed || touched) result[id] = account;
     });
     return result;
+  }
+
+  /** When the last entry that moves grain happened, ms since 1970; undefined in an empty book. */
+  get lastInstant(): number | undefined {
+    return this.steps === 0 ? undefined : this.records.atMs[this.records.order[this.steps - 1]!];
+  }
+
+  /** How many positions the book has: one for each entry that moves grain. */
+  get steps(): number {
+    return this.records.steps;
+  }
+
+  /** Entries in their order of arrival, the voided ones among them. */
+  get arrivals(): readonly Entry[] {
+    return this.records.entries;
+  }
+
+  /** How many positions happened at or before an instant, ms since 1970. */
+  positionsUntil(atMs: number): number {
+    return this.records.positionsUntil(atMs);
+  }
+
+  /** Living entries that move grain from a position on, in the order of the book. */
+  entriesFrom(position: number): Entry[] {
+    const found: Entry[] = [];
+    for (let pos = position; pos < this.steps; pos++) {
+      const r = this.records.order[pos]!;
+      if ((this.records.flags[r]! & FLAG_DEAD) === 0) found.push(this.records.entries[r]!);
+    }
+    return found;
+  }
+
+  /** What the book held in the place of each entry just before it, by the entry's id; one replay for all of them. */
+  heldBefore(ids: readonly string[]): Map<string, Position> {
+    const wanted = ids
+      .flatMap((id) => {
+        const position = this.positionOfEntry(id);
+        const entry = this.entry(id);
+        const place =
+          entry === undefined
+            ? undefined
+            : entry.type === 'move'
+              ? entry.from
+              : 'place' in entry
+                ? entry.place
+                : undefined;
+        return position === undefined || place === undefined
+          ? []
+          : [{ id, position, place: this.records.placeNumber(place) }];
+      })
+      .sort((a, b) => a.position - b.position);
+    const held = new Map<string, Position>();
+    if (wanted.length === 0) return held;
+    let stock = this.stockAt(wanted[0]!.position);
+    if (stock === this.stock) stock = stock.snapshot();
+    for (const { id, position, place } of wanted) {
+      replay(stock, this.records, this.tape, this.outs, position);
+      held.set(id, this.positionIn(stock, place));
+    }
+    return held;
   }
 
   /** Living entries that move grain, with from <= at <= to (ms since 1970), in the order of the book. */
@@ -325,7 +411,10 @@ export class Ledger {
    * checkpoint. With `wanted`, only those records are looked at.
    */
   parcels(fromPosition = 0, toPosition = this.records.steps, wanted?: (entry: Entry) => boolean): ParcelView[] {
-    invariant(fromPosition >= 0 && toPosition <= this.records.steps, 'positions are in the book', [fromPosition, toPosition]);
+    invariant(fromPosition >= 0 && toPosition <= this.records.steps, 'positions are in the book', [
+      fromPosition,
+      toPosition,
+    ]);
     const result: ParcelView[] = [];
     this.visitParcels(fromPosition, toPosition, (r, slot, stock) => {
       const entry = this.records.entries[r]!;
@@ -351,7 +440,9 @@ export class Ledger {
   /** What counted for one entry: the weight and moisture that replay used, or undefined for one that moves nothing. */
   effective(id: string): { wetKg: number; dryKg: number } | undefined {
     const position = this.positionOfEntry(id);
-    return position === undefined ? undefined : { wetKg: this.tape.wetKg[position]!, dryKg: this.tape.dryKg[position]! };
+    return position === undefined
+      ? undefined
+      : { wetKg: this.tape.wetKg[position]!, dryKg: this.tape.dryKg[position]! };
   }
 
   /** The state just after a position (default: the end) as JSON that {@link Ledger} can be continued from. */
@@ -396,7 +487,8 @@ export class Ledger {
       base.restated[lot] = account.restatedDryKg;
       base.delivered[lot] = account.deliveredDryKg;
       base.waterRemoved[lot] = account.waterRemovedKg;
-      for (const [reason, dry] of Object.entries(account.lostDryKg)) base.lostAccount(this.records.reasonNumber(reason))[lot] = dry;
+      for (const [reason, dry] of Object.entries(account.lostDryKg))
+        base.lostAccount(this.records.reasonNumber(reason))[lot] = dry;
     }
   }
 }

@@ -4,11 +4,22 @@ export const METHODS = ['ticket', 'bridge', 'cartScale', 'volume', 'monitor', 'e
 export type Method = (typeof METHODS)[number];
 
 export const WITHDRAWALS = ['mixed', 'firstIn', 'lastIn'] as const;
-/** How grain comes out: all mixed, oldest first (hopper, mass flow) or newest first (flat bottom, centre sump). */
+/** How grain comes out: all mixed, oldest first (hopper, mass flow) or newest first (flat bottom, center sump). */
 export type Withdrawal = (typeof WITHDRAWALS)[number];
 
 /** What a place is; a farm's own word is taken too, and holds grain like a bin. */
-export const PLACE_KINDS = ['bin', 'combine', 'cart', 'truck', 'pit', 'wetBin', 'dryer', 'overhead', 'pile', 'buyer'] as const;
+export const PLACE_KINDS = [
+  'bin',
+  'combine',
+  'cart',
+  'truck',
+  'pit',
+  'wetBin',
+  'dryer',
+  'overhead',
+  'pile',
+  'buyer',
+] as const;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
 
 /** One field x crop x season (x variety x owner): what a bushel is traced to. Further properties are kept as they are. */
@@ -88,12 +99,17 @@ export interface MeasureEntry extends EntryBase {
   readonly moisture?: number;
 }
 
-/** Another measurement of the same grain as the harvest or move named in `of`. */
+/** Another measurement of the same grain as the harvest or move named in `of`; a ticket that came late brings its number and price. */
 export interface WitnessEntry extends EntryBase {
   readonly type: 'witness';
   readonly of: string;
   readonly wetKg?: number;
   readonly moisture?: number;
+  readonly ticket?: string;
+  readonly grossKg?: number;
+  readonly tareKg?: number;
+  /** Dollars for a bushel at the buyer's base. */
+  readonly pricePerBu?: number;
 }
 
 /** The named entry never happened. */
@@ -110,6 +126,8 @@ export interface BookDefaults {
   readonly moisture: number;
   /** Methods, most trusted first. */
   readonly trust: readonly string[];
+  /** The farm's own base moistures by crop, where they are not the crop's usual one. */
+  readonly bases?: Readonly<Record<string, number>>;
 }
 
 export const DEFAULT_MOISTURE = 0.15;
@@ -122,9 +140,38 @@ export interface BookHeader {
   readonly places: readonly Place[];
 }
 
+/** Whose a part of every bushel of a lot is. */
+export interface OwnerShare {
+  readonly owner: string;
+  /** Fraction of every bushel of the lot. */
+  readonly part: number;
+}
+
+/** What the book is read with, changed: never in place, always with its author and reason. */
+export type RevisionChange =
+  | { readonly what: 'shares'; readonly lot: string; readonly shares: readonly OwnerShare[] }
+  | { readonly what: 'trust'; readonly trust: readonly string[] }
+  | { readonly what: 'defaultMoisture'; readonly moisture: number }
+  | { readonly what: 'baseMoisture'; readonly crop: string; readonly moisture: number }
+  | { readonly what: 'withdrawal'; readonly place: string; readonly withdrawal: Withdrawal };
+
+/** One dated change of the header. From its place in the sequence on, the whole book is read with it. */
+export interface Revision {
+  readonly id: string;
+  readonly at: string;
+  readonly by?: string;
+  readonly reason: string;
+  /** How many of the file's entries had arrived before it. */
+  readonly after: number;
+  readonly change: RevisionChange;
+}
+
+/** A book file. Lots, places and defaults are as they were first written down; `revisions` lead to what they are now. */
 export interface Book extends BookHeader {
   readonly format: 'fanega-book';
-  readonly version: 1;
+  /** 1 knew no revisions. */
+  readonly version: 1 | 2;
+  readonly revisions?: readonly Revision[];
   readonly entries: readonly Entry[];
 }
 

@@ -323,7 +323,8 @@ export class Records {
       }
     }
     const order = this.order;
-    const first = this.steps === 0 || compare(order[this.steps - 1]!, records[0]!) < 0 ? this.steps : this.positionOf(records[0]!);
+    const first =
+      this.steps === 0 || compare(order[this.steps - 1]!, records[0]!) < 0 ? this.steps : this.positionOf(records[0]!);
     let old = this.steps - 1;
     let fresh = records.length - 1;
     // Few late entries among many old ones: whole runs are shifted at once.

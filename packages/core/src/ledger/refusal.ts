@@ -28,7 +28,9 @@ export type RefusalCode =
   | 'refers_to_no_entry'
   | 'refers_to_wrong_type'
   | 'voids_in_a_circle'
-  | 'before_checkpoint';
+  | 'before_checkpoint'
+  | 'net_differs'
+  | 'shares_not_whole';
 
 const show = (value: unknown): string => {
   const text = typeof value === 'string' ? `"${value}"` : JSON.stringify(value);
@@ -41,17 +43,23 @@ const WORDS = {
   field_missing: (r) => `${r.field} is missing`,
   field_of_wrong_type: (r) => `${r.field} is ${show(r.value)}; it must be ${r.expected}`,
   id_duplicate: (r) => `the id ${show(r.value)} is used twice`,
-  date_is_none: (r) => `${r.field} is ${show(r.value)}, which is no date; write it like 2026-09-08T14:52:00Z, with its zone`,
+  date_is_none: (r) =>
+    `${r.field} is ${show(r.value)}, which is no date; write it like 2026-09-08T14:52:00Z, with its zone`,
   value_not_in_list: (r) => `${r.field} is ${show(r.value)}; it must be one of ${r.expected}`,
   mass_out_of_range: (r) => `${r.field} is ${show(r.value)} kg; a weight is zero or more`,
-  moisture_out_of_range: (r) => `${r.field} is ${show(r.value)}; moisture is a wet-basis fraction from 0 to 0.6 (16.5 % is 0.165)`,
+  moisture_out_of_range: (r) =>
+    `${r.field} is ${show(r.value)}; moisture is a wet-basis fraction from 0 to 0.6 (16.5 % is 0.165)`,
   dry_loss_out_of_range: (r) => `${r.field} is ${show(r.value)}; the lost part of the dry matter is from 0 to below 1`,
   lot_not_in_book: (r) => `${r.field} names the lot ${show(r.value)}, which the book does not have`,
   place_not_in_book: (r) => `${r.field} names the place ${show(r.value)}, which the book does not have`,
-  buyer_holds_no_grain: (r) => `${r.field} names the buyer ${show(r.value)}; grain leaves the farm there and cannot be taken, dried or measured`,
+  buyer_holds_no_grain: (r) =>
+    `${r.field} names the buyer ${show(r.value)}; grain leaves the farm there and cannot be taken, dried or measured`,
   refers_to_no_entry: (r) => `${r.field} names the entry ${show(r.value)}, which the book does not have`,
   refers_to_wrong_type: (r) => `${r.field} names ${show(r.value)}, which is not ${r.expected}`,
   voids_in_a_circle: (r) => `${r.field} names ${show(r.value)}, and the voids come back to this entry`,
+  net_differs: (r) =>
+    `net is not gross minus tare: ${r.field} is ${show(r.value)} kg, gross minus tare is ${r.expected} kg`,
+  shares_not_whole: () => 'the parts of the owners must come to the whole',
   before_checkpoint: (r) => `${r.field} is ${show(r.value)}, before the checkpoint that this state continues from`,
 } satisfies Record<RefusalCode, (r: Refusal) => string>;
 
@@ -69,7 +77,10 @@ export function wordRefusalAtField(refusal: Refusal): string {
 /** Thrown by operations that take a whole book or batch; nothing of it was applied. */
 export class BookRefused extends Error {
   constructor(readonly refusals: readonly Refusal[]) {
-    super(refusals.slice(0, 20).map(wordRefusal).join('\n') + (refusals.length > 20 ? `\n… and ${refusals.length - 20} more` : ''));
+    super(
+      refusals.slice(0, 20).map(wordRefusal).join('\n') +
+        (refusals.length > 20 ? `\n… and ${refusals.length - 20} more` : ''),
+    );
     this.name = 'BookRefused';
   }
 }

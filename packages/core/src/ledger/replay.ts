@@ -1,7 +1,7 @@
 import { NO_GRAIN_KG } from './model.js';
 import { FLAG_DEAD, FLAG_TAKE_ALL, Kind, type Records } from './records.js';
 import { Out, type Stock } from './stock.js';
-import type { ReplayTape } from './tape.js';
+import type { ReplayLog } from './replay-log.js';
 
 /** Sees each parcel that a harvest, move or loss puts somewhere, before it merges. `slot` is valid only during the call. */
 export type ParcelSink = (record: number, slot: number, stock: Stock) => void;
@@ -11,7 +11,14 @@ export type ParcelSink = (record: number, slot: number, stock: Stock) => void;
  * applied. Rewriting the tape of a position gives the same values again, so a copy of an earlier stock may be replayed
  * to look at it.
  */
-export function replay(stock: Stock, records: Records, tape: ReplayTape, outs: Uint8Array, to: number, sink?: ParcelSink): void {
+export function replay(
+  stock: Stock,
+  records: Records,
+  tape: ReplayLog,
+  outs: Uint8Array,
+  to: number,
+  sink?: ParcelSink,
+): void {
   tape.reservePositions(to);
   const { order, kind, flags, source, target, wet, moist } = records;
   const { touchStart, into: tapeInto, restated: tapeRestated, wetKg: tapeWet, dryKg: tapeDry } = tape;

@@ -1,5 +1,5 @@
 import { NO_GRAIN_KG } from './model.js';
-import type { ReplayTape } from './tape.js';
+import type { ReplayLog } from './replay-log.js';
 
 /** How a place gives grain back, as a number for the replay loop. */
 export const Out = { Mixed: 0, FirstIn: 1, LastIn: 2, Buyer: 3 } as const;
@@ -304,7 +304,7 @@ export class Stock {
    * Takes grain out of a place as one parcel in a slot of its own, or -1 when the place holds none (or nothing is asked).
    * @param wetKg how much; Infinity for all of it
    */
-  take(place: number, out: Out, wetKg: number, tape: ReplayTape): number {
+  take(place: number, out: Out, wetKg: number, tape: ReplayLog): number {
     const stack = this.layers[place]!;
     const newestFirst = out === Out.LastIn;
     let rest = wetKg;

@@ -28,8 +28,14 @@ export const TWIN_RULES: TwinRules = { tolerance: 0.01, withinMinutes: 20 };
  * @param heldKg what the book has in a place just before a move: a record without a weight says "all of it", so that is its weight,
  * unless grain came in between the two. Left out, such pairs are asked about.
  */
-export function findTwins(entries: readonly Entry[], rules: TwinRules = TWIN_RULES, heldKg?: (move: MoveEntry) => number): TwinPair[] {
-  const moves = entries.map((entry) => ({ entry, ms: instantOf(entry.at) })).sort((a, b) => a.ms - b.ms || (a.entry.id < b.entry.id ? -1 : 1));
+export function findTwins(
+  entries: readonly Entry[],
+  rules: TwinRules = TWIN_RULES,
+  heldKg?: (move: MoveEntry) => number,
+): TwinPair[] {
+  const moves = entries
+    .map((entry) => ({ entry, ms: instantOf(entry.at) }))
+    .sort((a, b) => a.ms - b.ms || (a.entry.id < b.entry.id ? -1 : 1));
   const taken = new Set<string>();
   const pairs: TwinPair[] = [];
   moves.forEach(({ entry: first, ms }, i) => {
@@ -38,10 +44,15 @@ export function findTwins(entries: readonly Entry[], rules: TwinRules = TWIN_RUL
       const { entry: second, ms: later } = moves[j]!;
       if (later - ms > rules.withinMinutes * 60000) break;
       if (second.type === 'move' && second.from === first.to) break;
-      if (second.type !== 'move' || second.from !== first.from || second.to !== first.to || taken.has(second.id)) continue;
+      if (second.type !== 'move' || second.from !== first.from || second.to !== first.to || taken.has(second.id))
+        continue;
       if (!second.device || second.device === first.device) continue;
       const unweighed = first.wetKg === undefined || second.wetKg === undefined;
-      const refilled = unweighed && moves.slice(i + 1, j).some(({ entry }) => (entry.type === 'harvest' || entry.type === 'move') && entry.to === first.from);
+      const refilled =
+        unweighed &&
+        moves
+          .slice(i + 1, j)
+          .some(({ entry }) => (entry.type === 'harvest' || entry.type === 'move') && entry.to === first.from);
       const all = unweighed && !refilled && heldKg ? heldKg(first) : null;
       const a = first.wetKg ?? all;
       const b = second.wetKg ?? all;
@@ -58,7 +69,10 @@ export function findTwins(entries: readonly Entry[], rules: TwinRules = TWIN_RUL
  * The two entries that join twins: the second record is voided and speaks on as a witness of the first. Voiding both
  * brings the second back.
  */
-export function joinTwins(pair: TwinPair, stamp: { voidId: string; witnessId: string; at: string; by: string; device: string }): Entry[] {
+export function joinTwins(
+  pair: TwinPair,
+  stamp: { voidId: string; witnessId: string; at: string; by: string; device: string },
+): Entry[] {
   const { second, first } = pair;
   const common = { recordedAt: stamp.at, by: stamp.by, device: stamp.device };
   return [

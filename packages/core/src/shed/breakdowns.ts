@@ -1,4 +1,5 @@
 import { requireInRange } from '../kernel/index.js';
+import type { Cause } from '../records/index.js';
 
 export const CAUSES = {
   wear: 'worn out',
@@ -9,8 +10,7 @@ export const CAUSES = {
   engine: 'engine',
   operator: 'set or driven wrong',
   other: 'other',
-} as const;
-export type Cause = keyof typeof CAUSES;
+} as const satisfies Record<Cause, string>;
 
 export interface Breakdown {
   readonly machineId: string;

@@ -5,7 +5,8 @@ const DAY = 86_400_000;
 /** Days since 1970 of a day written like 2026-08-11. @throws UnknownRefusal when there is no such day */
 export function dayNumber(day: string): number {
   const ms = /^\d{4}-\d\d-\d\d$/.test(day) ? Date.parse(`${day}T00:00:00Z`) : NaN;
-  if (Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 10) !== day) throw new UnknownRefusal('day', day, ['days like 2026-08-11']);
+  if (Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 10) !== day)
+    throw new UnknownRefusal('day', day, ['days like 2026-08-11']);
   return ms / DAY;
 }
 
@@ -23,7 +24,11 @@ export function daysBetween(from: string, to: string): number {
  * The day by which a machine must be ready: the next first day of a crop that it works in; today while harvest runs and none is ahead.
  * @param firstDays by crop, like 2026-08-11 @param crops that it works in; left out: all of them
  */
-export function readyBy(firstDays: Readonly<Record<string, string>>, today: string, crops?: readonly string[]): { readonly day: string; readonly crop: string | null } {
+export function readyBy(
+  firstDays: Readonly<Record<string, string>>,
+  today: string,
+  crops?: readonly string[],
+): { readonly day: string; readonly crop: string | null } {
   const ahead = Object.entries(firstDays)
     .filter(([crop, day]) => (crops === undefined || crops.includes(crop)) && daysBetween(today, day) >= 0)
     .sort((a, b) => daysBetween(b[1], a[1]));

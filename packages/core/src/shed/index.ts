@@ -5,10 +5,10 @@ export {
   serviceStanding,
   wearStanding,
   machineReadiness,
+  type Alternative,
   alternatives,
   type ItemStanding,
   type ItemState,
-  type MachineKind,
   type MachineReadiness,
   type PartNeed,
   type ReadyItem,
@@ -17,6 +17,7 @@ export {
   type WearStanding,
 } from './readiness.js';
 export { READINESS_TEMPLATES, type TemplateLine } from './templates.js';
-export { SAFETY_CARDS, CARD_FOOT, type CardId, type SafetyCard } from './safety.js';
+export { SAFETY_CARDS, CARD_FOOT, type SafetyCard } from './safety.js';
 export { changeoverSteps, FIRST_HUNDRED_FEET, type ChangeoverStep } from './changeover.js';
-export { CAUSES, breakdownSummary, type Breakdown, type BreakdownSum, type BreakdownSummary, type Cause } from './breakdowns.js';
+export { CAUSES, breakdownSummary, type Breakdown, type BreakdownSum, type BreakdownSummary } from './breakdowns.js';
+export { alternativesFor, itemsOf, machinesOf, type MachineView, templateOf } from './view.js';

@@ -1,4 +1,5 @@
 import { requireInRange } from '../kernel/index.js';
+import type { MachineKind } from '../records/index.js';
 import { dayAfter, daysBetween } from './days.js';
 
 /** What the shed looks after. */
@@ -14,8 +15,7 @@ export const MACHINE_KINDS = {
   fan: 'Fan',
   tester: 'Tester',
   scale: 'Scale',
-} as const;
-export type MachineKind = keyof typeof MACHINE_KINDS;
+} as const satisfies Record<MachineKind, string>;
 
 /** A part that an item waits for. */
 export interface PartNeed {
@@ -85,7 +85,14 @@ export function standingOf(item: ReadyItem, today: string, firstDay: string): It
     daysShort = Math.max(0, daysBetween(firstDay, partOn));
     if (part.orderedOn === null) orderWithin = daysBetween(today, firstDay) - lead;
   }
-  const state: ItemState = daysShort > 0 ? 'part too late' : dueIn !== null && dueIn < 0 ? 'overdue' : dueIn !== null && dueIn <= SOON ? 'due' : 'open';
+  const state: ItemState =
+    daysShort > 0
+      ? 'part too late'
+      : dueIn !== null && dueIn < 0
+        ? 'overdue'
+        : dueIn !== null && dueIn <= SOON
+          ? 'due'
+          : 'open';
   return { item, state, partOn, daysShort, orderWithin, dueIn };
 }
 
@@ -101,7 +108,10 @@ export interface Service {
 }
 
 /** Hours to the next service, negative when past; and the services that were due meanwhile and not done. */
-export function serviceStanding(service: Service, hours: { readonly engine: number; readonly separator: number }): { hoursLeft: number; missed: number } {
+export function serviceStanding(
+  service: Service,
+  hours: { readonly engine: number; readonly separator: number },
+): { hoursLeft: number; missed: number } {
   const every = requireInRange('hours between services', service.everyHours, 1, 10_000, 'h');
   const now = requireInRange('hours on the counter', hours[service.by], 0, 1e5, 'h');
   const since = now - requireInRange('hours at the last service', service.lastAt, 0, 1e5, 'h');
@@ -132,11 +142,16 @@ export interface WearStanding {
 }
 
 /** Hours and acres on a wear part, and whether it lasts for what still stands. @param acresToCut acres that this machine still has to cut */
-export function wearStanding(part: WearPart, now: { readonly separator: number; readonly acres: number }, acresToCut: number): WearStanding {
+export function wearStanding(
+  part: WearPart,
+  now: { readonly separator: number; readonly acres: number },
+  acresToCut: number,
+): WearStanding {
   const hours = requireInRange('hours on the part', now.separator - part.hoursAtFit, 0, 1e5, 'h');
   const acres = requireInRange('acres on the part', now.acres - part.acresAtFit, 0, 1e6, 'ac');
   requireInRange('acres to cut', acresToCut, 0, 1e6, 'ac');
-  const share = (on: number, lasts: number | null): number | null => (lasts === null ? null : on / requireInRange('life of a part', lasts, 1, 1e6, ''));
+  const share = (on: number, lasts: number | null): number | null =>
+    lasts === null ? null : on / requireInRange('life of a part', lasts, 1, 1e6, '');
   const [byHours, byAcres] = [share(hours, part.lastsHours), share(acres, part.lastsAcres)];
   const used = byHours === null ? byAcres : byAcres === null ? byHours : Math.max(byHours, byAcres);
   const acresAnHour = hours > 0 ? acres / hours : null;
@@ -162,7 +177,12 @@ const ORDER: readonly ItemState[] = ['part too late', 'overdue', 'due', 'open', 
 export function machineReadiness(items: readonly ReadyItem[], today: string, firstDay: string): MachineReadiness {
   const standings = items
     .map((item) => standingOf(item, today, firstDay))
-    .sort((a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || b.daysShort - a.daysShort || (a.dueIn ?? 1e6) - (b.dueIn ?? 1e6));
+    .sort(
+      (a, b) =>
+        ORDER.indexOf(a.state) - ORDER.indexOf(b.state) ||
+        b.daysShort - a.daysShort ||
+        (a.dueIn ?? 1e6) - (b.dueIn ?? 1e6),
+    );
   const waiting = standings.filter(({ state }) => state !== 'done' && state !== 'skipped');
   return {
     items: standings,
@@ -172,20 +192,31 @@ export function machineReadiness(items: readonly ReadyItem[], today: string, fir
   };
 }
 
+/** A way out, with what it names. */
+export type Alternative =
+  | { readonly code: 'startWithout' | 'overnightFreight' | 'borrow' | 'usedPart' }
+  | { readonly code: 'startWith'; readonly name: string; readonly open: number; readonly daysShort: number }
+  | { readonly code: 'beginWithCrop'; readonly crop: string }
+  | { readonly code: 'moveFirstDay'; readonly daysShort: number };
+
 /**
  * What can be done about a part that comes too late, the nearest first. Common practice, no source.
  * @param others machines of the same kind that no part keeps back, with the lines still open on their lists
  */
-export function alternatives(standing: ItemStanding, others: readonly { readonly name: string; readonly open: number }[], laterCrop: string | null): string[] {
-  if (standing.daysShort === 0) return [];
-  const days = `${standing.daysShort} day${standing.daysShort === 1 ? '' : 's'}`;
+export function alternatives(
+  standing: ItemStanding,
+  others: readonly { readonly name: string; readonly open: number }[],
+  laterCrop: string | null,
+): Alternative[] {
+  const { daysShort } = standing;
+  if (daysShort === 0) return [];
   return [
-    ...(standing.item.needed ? [] : ['Start without it: the machine works, if not at its best']),
-    ...others.map(({ name, open }) => `Start with ${name}${open > 0 ? `, once its ${open} open line${open === 1 ? ' is' : 's are'} done` : ''}; this one follows ${days} later`),
-    'Ask for overnight freight, or another dealer’s shelf',
-    'Borrow or rent: a neighbor who starts later has the same part',
-    'Take a used or rebuilt part and change it at the first rain',
-    ...(laterCrop ? [`Begin with ${laterCrop} if it is fit, and come back`] : []),
-    `Move the first day back by ${days} and say so to the dryer and the trucks`,
+    ...(standing.item.needed ? [] : [{ code: 'startWithout' } as const]),
+    ...others.map(({ name, open }) => ({ code: 'startWith', name, open, daysShort }) as const),
+    { code: 'overnightFreight' },
+    { code: 'borrow' },
+    { code: 'usedPart' },
+    ...(laterCrop === null ? [] : [{ code: 'beginWithCrop', crop: laterCrop } as const]),
+    { code: 'moveFirstDay', daysShort },
   ];
 }

@@ -1,3 +1,5 @@
+import type { CardId } from '../records/index.js';
+
 /** A short, usual caution for one hazard. */
 export interface SafetyCard {
   readonly title: string;
@@ -11,7 +13,11 @@ export interface SafetyCard {
 export const SAFETY_CARDS = {
   headerLock: {
     title: 'Under the header',
-    lines: ['Header all the way up, both cylinder stops down.', 'Engine off, key in your pocket.', 'Nobody goes under a header that only oil holds up.'],
+    lines: [
+      'Header all the way up, both cylinder stops down.',
+      'Engine off, key in your pocket.',
+      'Nobody goes under a header that only oil holds up.',
+    ],
   },
   shutDown: {
     title: 'Before a hand reaches in',
@@ -23,7 +29,11 @@ export const SAFETY_CARDS = {
   },
   shafts: {
     title: 'Turning shafts, belts and augers',
-    lines: ['All guards on before it turns.', 'No loose sleeves, no gloves near what turns, hair tied.', 'Clear a plug with the power off, never with a foot or a hand.'],
+    lines: [
+      'All guards on before it turns.',
+      'No loose sleeves, no gloves near what turns, hair tied.',
+      'Clear a plug with the power off, never with a foot or a hand.',
+    ],
   },
   overheadLines: {
     title: 'Wires overhead',
@@ -59,7 +69,11 @@ export const SAFETY_CARDS = {
   },
   lifting: {
     title: 'Lifting and blocking',
-    lines: ['Concaves and plates are heavy: a hoist, not a back.', 'Stands under the frame on firm ground before a wheel comes off.', 'Stand aside when a tire takes air.'],
+    lines: [
+      'Concaves and plates are heavy: a hoist, not a back.',
+      'Stands under the frame on firm ground before a wheel comes off.',
+      'Stand aside when a tire takes air.',
+    ],
   },
   binEntry: {
     title: 'Bins',
@@ -69,9 +83,7 @@ export const SAFETY_CARDS = {
       'Never onto grain that hangs or has a crust.',
     ],
   },
-} as const satisfies Record<string, SafetyCard>;
-
-export type CardId = keyof typeof SAFETY_CARDS;
+} as const satisfies Record<CardId, SafetyCard>;
 
 /** Stands under every card. */
 export const CARD_FOOT = 'Follow the maker’s book and local rules.';

@@ -1,5 +1,4 @@
-import { type CardId } from './safety.js';
-import { type MachineKind } from './readiness.js';
+import type { CardId, MachineKind } from '../records/index.js';
 
 /** A line of a readiness list before it belongs to a machine. Common practice, no source; a farm edits its own. */
 export interface TemplateLine {
@@ -10,7 +9,12 @@ export interface TemplateLine {
   readonly card?: CardId;
 }
 
-const line = (what: string, daysBefore: number, needed = true, card?: CardId): TemplateLine => ({ what, needed, daysBefore, ...(card ? { card } : {}) });
+const line = (what: string, daysBefore: number, needed = true, card?: CardId): TemplateLine => ({
+  what,
+  needed,
+  daysBefore,
+  ...(card ? { card } : {}),
+});
 
 export const READINESS_TEMPLATES: Readonly<Record<MachineKind, readonly TemplateLine[]>> = {
   combine: [
@@ -34,8 +38,15 @@ export const READINESS_TEMPLATES: Readonly<Record<MachineKind, readonly Template
     line('Scale: zero it, hang a known weight, look at the cables', 7, false),
     line('Tires, hubs, hitch pin and chain', 7, true, 'hitching'),
   ],
-  truck: [line('Brakes, lights, tires; license and inspection dates', 14, true, 'roading'), line('Tarp, arms and hopper gates', 7), line('Empty weight taken anew', 5, false)],
-  auger: [line('Flighting and bearings; shields on', 14, true, 'shafts'), line('Belts and motor or shaft; wind-up wheels, cable', 14, true, 'overheadLines')],
+  truck: [
+    line('Brakes, lights, tires; license and inspection dates', 14, true, 'roading'),
+    line('Tarp, arms and hopper gates', 7),
+    line('Empty weight taken anew', 5, false),
+  ],
+  auger: [
+    line('Flighting and bearings; shields on', 14, true, 'shafts'),
+    line('Belts and motor or shaft; wind-up wheels, cable', 14, true, 'overheadLines'),
+  ],
   leg: [
     line('Belt tracking and tension, cups, lagging', 21, true, 'shutDown'),
     line('Slow-down sensor stops the feeders first: tried, not believed', 14),
@@ -52,8 +63,14 @@ export const READINESS_TEMPLATES: Readonly<Record<MachineKind, readonly Template
     line('Roof, hatches, vents and cables', 21, true, 'binEntry'),
     line('Unload sump and sweep turn; gate indicator is right', 14, true, 'shutDown'),
   ],
-  fan: [line('Runs in the right direction, bearings quiet, inlet clear', 14, true, 'shafts'), line('Static pressure written down with the bin empty', 10, false)],
-  tester: [line('Batteries; card for this year’s crops', 10), line('Three samples against the buyer’s tester', 7, false)],
+  fan: [
+    line('Runs in the right direction, bearings quiet, inlet clear', 14, true, 'shafts'),
+    line('Static pressure written down with the bin empty', 10, false),
+  ],
+  tester: [
+    line('Batteries; card for this year’s crops', 10),
+    line('Three samples against the buyer’s tester', 7, false),
+  ],
   scale: [
     line('Zero with nothing on it; a known weight on each corner', 10),
     line('Cables, load cells, cover', 10),

@@ -1,4 +1,5 @@
-import { Kind, type Ledger } from '../ledger/index.js';
+import type { Ledger } from '../ledger/index.js';
+import { Kind } from '../ledger/records.js';
 
 /** Where the dry matter of a delivery or layer came from, in kg of that dry matter. */
 export interface Contributions {

@@ -18,7 +18,12 @@ export function roundDecimal(value: number, decimals: number, rule: Rounding = '
   const scaled = Number(`${Number(Math.abs(value).toPrecision(12))}e${decimals}`);
   const floor = Math.floor(scaled);
   const rest = scaled - floor;
-  const up = rule === 'up' ? rest > 0 : rule === 'down' ? false : rest > 0.5 || (rest === 0.5 && (rule === 'halfUp' || floor % 2 === 1));
+  const up =
+    rule === 'up'
+      ? rest > 0
+      : rule === 'down'
+        ? false
+        : rest > 0.5 || (rest === 0.5 && (rule === 'halfUp' || floor % 2 === 1));
   const rounded = Number(`${floor + (up ? 1 : 0)}e-${decimals}`);
   return rounded === 0 ? 0 : sign * rounded;
 }

@@ -36,7 +36,14 @@ const crop = (id: CropId) => CROPS[id];
 
 export const cropsAndMoisture = [
   table(
-    { formula: SPECIFIC_HEAT, title: 'Corn, worked examples', source: 'Kazarian & Hall 1965', standing: 'published, from memory', allowed: 0.0005, unit: 'kJ/(kg K)' },
+    {
+      formula: SPECIFIC_HEAT,
+      title: 'Corn, worked examples',
+      source: 'Kazarian & Hall 1965',
+      standing: 'published, from memory',
+      allowed: 0.0005,
+      unit: 'kJ/(kg K)',
+    },
     [
       [0.15, 1.999],
       [0.2, 2.177],
@@ -45,7 +52,14 @@ export const cropsAndMoisture = [
     (m) => specificHeat(crop('corn'), m) / 1000,
   ),
   table(
-    { formula: BULK_DENSITY, title: 'Corn and hard red wheat', source: 'Nelson 1980, worked by a separate script', standing: 'computed', allowed: 0.06, unit: 'kg/m³' },
+    {
+      formula: BULK_DENSITY,
+      title: 'Corn and hard red wheat',
+      source: 'Nelson 1980, worked by a separate script',
+      standing: 'computed',
+      allowed: 0.06,
+      unit: 'kg/m³',
+    },
     [
       ['corn', 0.12, 738.6],
       ['corn', 0.155, 724.5],
@@ -72,7 +86,14 @@ export const cropsAndMoisture = [
     (id: CropId, m: number) => kgPerM3ToTestWeight(bulkDensity(crop(id), m)),
   ),
   table(
-    { formula: SAFE_MOISTURE, title: 'Bins to spring, a year, longer', source: 'Extension storage bulletins', standing: 'published, from memory', allowed: 0, unit: 'wb' },
+    {
+      formula: SAFE_MOISTURE,
+      title: 'Bins to spring, a year, longer',
+      source: 'Extension storage bulletins',
+      standing: 'published, from memory',
+      allowed: 0,
+      unit: 'wb',
+    },
     [
       ['corn', 4, 0.155],
       ['corn', 6, 0.155],
@@ -146,7 +167,14 @@ export const cropsAndMoisture = [
     (legal, perPound) => kernelGramsOfRule(1, legal) / (453.59237 / perPound),
   ),
   table(
-    { formula: WATER_SHRINK, title: 'To 15.5 %', source: 'Extension shrink bulletins (25 %: 11.24)', standing: 'published, from memory', allowed: 0.0005, unit: '%' },
+    {
+      formula: WATER_SHRINK,
+      title: 'To 15.5 %',
+      source: 'Extension shrink bulletins (25 %: 11.24)',
+      standing: 'published, from memory',
+      allowed: 0.0005,
+      unit: '%',
+    },
     [
       [0.16, 0.592],
       [0.18, 2.959],
@@ -177,7 +205,14 @@ export const cropsAndMoisture = [
     (m) => 100 * shrinkBy({ kind: 'exact', base: 0.155, handling: 0.005 }, m),
   ),
   table(
-    { formula: PENCIL_SHRINK, title: 'Flat 1.4 a point', source: 'Posted schedules', standing: 'common practice', allowed: 0.0005, unit: '%' },
+    {
+      formula: PENCIL_SHRINK,
+      title: 'Flat 1.4 a point',
+      source: 'Posted schedules',
+      standing: 'common practice',
+      allowed: 0.0005,
+      unit: '%',
+    },
     [
       [0.16, 0.7],
       [0.18, 3.5],
@@ -198,10 +233,19 @@ export const cropsAndMoisture = [
       unit: 'points',
     },
     [[1.4, 2.31]],
-    (k) => compareShrink({ wetKg: 1000, moisture: 0.2, base: 0.155, percentPerPoint: k, pricePerBu: 4, kgPerBu: 25.4 }).breakEvenPoints!,
+    (k) =>
+      compareShrink({ wetKg: 1000, moisture: 0.2, base: 0.155, percentPerPoint: k, pricePerBu: 4, kgPerBu: 25.4 })
+        .breakEvenPoints!,
   ),
   table(
-    { formula: OVER_DRY, title: 'Beans sold below 13 %', source: 'Nebraska and Kansas extension tables', standing: 'published, from memory', allowed: 0.005, unit: '%' },
+    {
+      formula: OVER_DRY,
+      title: 'Beans sold below 13 %',
+      source: 'Nebraska and Kansas extension tables',
+      standing: 'published, from memory',
+      allowed: 0.005,
+      unit: '%',
+    },
     [
       [0.12, 1.14],
       [0.11, 2.25],
@@ -211,26 +255,62 @@ export const cropsAndMoisture = [
       [0.13, 0],
       [0.14, 0],
     ],
-    (m) => 100 * overDryLoss({ soldKg: 1000, sold: m, allowed: 0.13, pricePerBu: 10, kgPerBu: kilogramsPerBushel(60) }).share,
+    (m) =>
+      100 *
+      overDryLoss({ soldKg: 1000, sold: m, allowed: 0.13, pricePerBu: 10, kgPerBu: kilogramsPerBushel(60) }).share,
   ),
   table(
-    { formula: OVER_DRY, title: '1,000 bu of 13 % delivered at 10 %, $10.50', source: 'Worked by hand', standing: 'computed', allowed: 0.005, unit: '$' },
+    {
+      formula: OVER_DRY,
+      title: '1,000 bu of 13 % delivered at 10 %, $10.50',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 0.005,
+      unit: '$',
+    },
     [[0.1, 350]],
-    (m) => overDryLoss({ soldKg: (poundsToKilograms(60_000) * 0.87) / 0.9, sold: m, allowed: 0.13, pricePerBu: 10.5, kgPerBu: kilogramsPerBushel(60) }).money,
+    (m) =>
+      overDryLoss({
+        soldKg: (poundsToKilograms(60_000) * 0.87) / 0.9,
+        sold: m,
+        allowed: 0.13,
+        pricePerBu: 10.5,
+        kgPerBu: kilogramsPerBushel(60),
+      }).money,
   ),
   table(
-    { formula: BLEND, title: 'Share of the wetter bin for 12.9 %', source: 'Worked by hand', standing: 'computed', allowed: 0.05, unit: '%' },
+    {
+      formula: BLEND,
+      title: 'Share of the wetter bin for 12.9 %',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 0.05,
+      unit: '%',
+    },
     [
       [14.2, 10.6, 63.9],
       [14.7, 10.6, 56.1],
     ],
     (first, second) => {
-      const answer = blendTwoBins({ first: { moisture: first / 100 }, second: { moisture: second / 100 }, wanted: 0.129, loadKg: 1000, kgPerBu: 27.2 });
+      const answer = blendTwoBins({
+        first: { moisture: first / 100 },
+        second: { moisture: second / 100 },
+        wanted: 0.129,
+        loadKg: 1000,
+        kgPerBu: 27.2,
+      });
       return answer.kind === 'blend' ? 100 * answer.firstShare : NaN;
     },
   ),
   table(
-    { formula: BLEND, title: 'Test weight of half and half by weight (harmonic)', source: 'Worked by hand: 2/(1/54 + 1/60)', standing: 'computed', allowed: 0.0005, unit: 'lb/bu' },
+    {
+      formula: BLEND,
+      title: 'Test weight of half and half by weight (harmonic)',
+      source: 'Worked by hand: 2/(1/54 + 1/60)',
+      standing: 'computed',
+      allowed: 0.0005,
+      unit: 'lb/bu',
+    },
     [[54, 60, 56.842]],
     (a, b) =>
       blend([
@@ -284,4 +364,11 @@ export const cropsAndMoisture = [
 ];
 
 /** A crop of a farm's own, for the specs that show that every formula takes it. */
-export const POPCORN = defineCrop({ id: 'popcorn', name: 'Popcorn', like: 'corn', legalPounds: 70, baseMoisture: 0.14, kernelGrams: 0.15 });
+export const POPCORN = defineCrop({
+  id: 'popcorn',
+  name: 'Popcorn',
+  like: 'corn',
+  legalPounds: 70,
+  baseMoisture: 0.14,
+  kernelGrams: 0.15,
+});

@@ -21,13 +21,21 @@ export interface CheckTable {
 }
 
 /** `got` is asked for when the table is made: a formula that throws fails here, with its own words. */
-export function table(head: Omit<CheckTable, 'rows'>, rows: readonly (readonly number[])[], got: (...given: number[]) => number): CheckTable;
+export function table(
+  head: Omit<CheckTable, 'rows'>,
+  rows: readonly (readonly number[])[],
+  got: (...given: number[]) => number,
+): CheckTable;
 export function table<Given extends readonly unknown[]>(
   head: Omit<CheckTable, 'rows'>,
   rows: NoInfer<readonly (readonly [...Given, number])[]>,
   got: (...given: Given) => number,
 ): CheckTable;
-export function table(head: Omit<CheckTable, 'rows'>, rows: readonly (readonly unknown[])[], got: (...given: never[]) => number): CheckTable {
+export function table(
+  head: Omit<CheckTable, 'rows'>,
+  rows: readonly (readonly unknown[])[],
+  got: (...given: never[]) => number,
+): CheckTable {
   return {
     ...head,
     rows: rows.map((row) => {
@@ -51,4 +59,5 @@ export function grid(
   );
 }
 
-export const deviation = (check: CheckTable, row: CheckRow): number => Math.abs(row.got - row.expected) / (check.relative ? Math.abs(row.expected) : 1);
+export const deviation = (check: CheckTable, row: CheckRow): number =>
+  Math.abs(row.got - row.expected) / (check.relative ? Math.abs(row.expected) : 1);

@@ -7,14 +7,26 @@ import {
   type DeviceNames,
   FlowsBody,
   type NewDevice,
-  ReadingBody,
+  type DeviceAnswer,
+  type DeviceReadingAnswer,
+  type SamplesAnswer,
+  type WeatherAnswer,
   WeatherBody,
   WeightsBody,
 } from '@fanega/contract';
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
+import { LOGGED, READING } from '@fanega/core';
 import { Allow, type DeviceCaller, DeviceOf } from '../../platform/access.js';
+import { Answers } from '../../platform/answer.js';
+import { RecordPipe } from '../../platform/record.pipe.js';
 import { DevicesService } from './devices.service.js';
+
+/** A device may leave the id to the farm. */
+const DEVICE_READING = new RecordPipe({
+  ...READING,
+  fields: { ...READING.fields, id: { ...LOGGED.id, optional: true } },
+} as never);
 
 @ApiTags('devices')
 @Controller('farms/:farmId/devices')
@@ -23,12 +35,14 @@ export class DevicesController {
 
   @Get()
   @Allow('viewer')
+  @Answers('DeviceInfo[]', { topics: ['devices'], keep: true })
   list(@Param('farmId') farmId: string): Promise<DeviceInfo[]> {
     return this.service.list(farmId);
   }
 
   @Post()
   @Allow('manager')
+  @Answers('NewDevice')
   add(@Param('farmId') farmId: string, @Body() body: DeviceBody): Promise<NewDevice> {
     return this.service.add(farmId, body);
   }
@@ -36,7 +50,8 @@ export class DevicesController {
   @Post(':deviceId/revoke')
   @HttpCode(200)
   @Allow('manager')
-  revoke(@Param('farmId') farmId: string, @Param('deviceId') deviceId: string): Promise<{ deviceId: string }> {
+  @Answers('DeviceAnswer')
+  revoke(@Param('farmId') farmId: string, @Param('deviceId') deviceId: string): Promise<DeviceAnswer> {
     return this.service.revoke(farmId, deviceId);
   }
 }
@@ -49,6 +64,7 @@ export class DeviceController {
 
   @Get('hello')
   @Allow('device')
+  @Answers('DeviceHello')
   hello(@DeviceOf() device: DeviceCaller): Promise<DeviceHello> {
     return this.service.hello(device);
   }
@@ -56,33 +72,41 @@ export class DeviceController {
   @Post('weather')
   @HttpCode(200)
   @Allow('device')
-  weather(@DeviceOf() device: DeviceCaller, @Body() body: WeatherBody): Promise<{ hours: number }> {
+  @Answers('WeatherAnswer')
+  weather(@DeviceOf() device: DeviceCaller, @Body() body: WeatherBody): Promise<WeatherAnswer> {
     return this.service.weather(device, body);
   }
 
   @Post('readings')
   @HttpCode(200)
   @Allow('device')
-  reading(@DeviceOf() device: DeviceCaller, @Body() body: ReadingBody): Promise<{ readingId: string }> {
+  @Answers('DeviceReadingAnswer')
+  reading(
+    @DeviceOf() device: DeviceCaller,
+    @Body(DEVICE_READING) body: Parameters<DevicesService['reading']>[1],
+  ): Promise<DeviceReadingAnswer> {
     return this.service.reading(device, body);
   }
 
   @Post('weights')
   @HttpCode(200)
   @Allow('device')
-  weights(@DeviceOf() device: DeviceCaller, @Body() body: WeightsBody): { samples: number } {
+  @Answers('SamplesAnswer')
+  weights(@DeviceOf() device: DeviceCaller, @Body() body: WeightsBody): Promise<SamplesAnswer> {
     return this.service.weights(device, body);
   }
 
   @Post('flows')
   @HttpCode(200)
   @Allow('device')
-  flows(@DeviceOf() device: DeviceCaller, @Body() body: FlowsBody): { samples: number } {
+  @Answers('SamplesAnswer')
+  flows(@DeviceOf() device: DeviceCaller, @Body() body: FlowsBody): Promise<SamplesAnswer> {
     return this.service.flows(device, body);
   }
 
   @Get('names')
   @Allow('device')
+  @Answers('DeviceNames')
   names(@DeviceOf() device: DeviceCaller): Promise<DeviceNames> {
     return this.service.names(device);
   }
@@ -90,6 +114,7 @@ export class DeviceController {
   @Post('entries')
   @HttpCode(200)
   @Allow('device')
+  @Answers('AppendAnswer')
   entries(@DeviceOf() device: DeviceCaller, @Body() body: AppendBody): Promise<AppendAnswer> {
     return this.service.entries(device, body);
   }

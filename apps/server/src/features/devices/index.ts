@@ -1,9 +1,15 @@
 import { Module } from '@nestjs/common';
-import { BookModule } from '../book/index.js';
+import { FieldsModule } from '../fields/index.js';
 import { HaulModule } from '../haul/index.js';
-import { NotebookModule } from '../notebook/index.js';
+import { LedgerModule } from '../ledger/index.js';
+import { RecordsModule } from '../records/index.js';
 import { DeviceController, DevicesController } from './devices.controller.js';
+import { DevicesRepository } from './devices.repository.js';
 import { DevicesService } from './devices.service.js';
 
-@Module({ imports: [BookModule, NotebookModule, HaulModule], controllers: [DevicesController, DeviceController], providers: [DevicesService] })
+@Module({
+  imports: [LedgerModule, RecordsModule, FieldsModule, HaulModule],
+  controllers: [DevicesController, DeviceController],
+  providers: [DevicesRepository, DevicesService],
+})
 export class DevicesModule {}

@@ -1,10 +1,121 @@
-import { Module } from '@nestjs/common';
-import { BookModule } from '../book/index.js';
-import { HaulController } from './haul.controller.js';
-import { HaulService } from './haul.service.js';
+import {
+  type HaulAnswer,
+  WeighTicketBody,
+  WeighTicketCorrectionBody,
+  type WeighTicketInfo,
+  WeighTicketVoidBody,
+} from '@fanega/contract';
+import { haulView } from '@fanega/core';
+import {
+  Body,
+  Controller,
+  Get,
+  HttpCode,
+  Inject,
+  type MessageEvent,
+  Module,
+  Param,
+  ParseIntPipe,
+  Post,
+  Res,
+  Sse,
+} from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { Response } from 'express';
+import { map, type Observable } from 'rxjs';
+import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { Answers } from '../../platform/answer.js';
+import { beating } from '../../platform/beat.js';
+import { LedgerModule, LedgerService } from '../ledger/index.js';
+import { RecordsModule } from '../records/index.js';
+import { LiveRepository } from './live.repository.js';
 import { LiveService } from './live.service.js';
+import { insertTicketLists, WeighTicketsRepository } from './weigh-tickets.repository.js';
 import { WeighTicketsService } from './weigh-tickets.service.js';
 
-@Module({ imports: [BookModule], controllers: [HaulController], providers: [HaulService, LiveService, WeighTicketsService], exports: [LiveService] })
+@ApiTags('haul')
+@Controller('farms/:farmId')
+class HaulController {
+  constructor(
+    @Inject(LedgerService) private readonly ledgers: LedgerService,
+    @Inject(LiveService) private readonly live: LiveService,
+    @Inject(WeighTicketsService) private readonly tickets: WeighTicketsService,
+  ) {}
+
+  /** What the book tells of the hauling, and the farm's own tickets. */
+  @Get('haul')
+  @Allow('viewer')
+  @Answers('HaulAnswer', { topics: ['book', 'header', 'haul'], keep: true })
+  async haul(@Param('farmId') farmId: string): Promise<HaulAnswer> {
+    const tickets = await this.tickets.list(farmId);
+    return { ...(await this.ledgers.answer(farmId, 'haul', haulView)), tickets };
+  }
+
+  /** Server-sent weights and flows: each device's curve as it stands, then every new figure. */
+  @Sse('live')
+  @Allow('viewer')
+  follow(@Param('farmId') farmId: string): Observable<MessageEvent> {
+    return beating(this.live.follow(farmId).pipe(map((data) => ({ data }))));
+  }
+
+  @Post('weigh-tickets')
+  @HttpCode(200)
+  @Allow('operator')
+  @Answers('WeighTicketInfo')
+  weigh(
+    @Param('farmId') farmId: string,
+    @Body() body: WeighTicketBody,
+    @CallerOf() caller: Caller,
+  ): Promise<WeighTicketInfo> {
+    return this.tickets.add(farmId, body, caller);
+  }
+
+  /** Takes a weight again: the old ticket and what it said are void, the new one stands; one request, all or nothing. */
+  @Post('weigh-tickets/:number/correction')
+  @HttpCode(200)
+  @Allow('operator')
+  @Answers('WeighTicketInfo')
+  correct(
+    @Param('farmId') farmId: string,
+    @Param('number', ParseIntPipe) number: number,
+    @Body() body: WeighTicketCorrectionBody,
+    @CallerOf() caller: Caller,
+  ): Promise<WeighTicketInfo> {
+    return this.tickets.correct(farmId, number, body, caller);
+  }
+
+  @Post('weigh-tickets/:number/void')
+  @HttpCode(200)
+  @Allow('operator')
+  @Answers('WeighTicketInfo')
+  void(
+    @Param('farmId') farmId: string,
+    @Param('number', ParseIntPipe) number: number,
+    @Body() body: WeighTicketVoidBody,
+    @CallerOf() caller: Caller,
+  ): Promise<WeighTicketInfo> {
+    return this.tickets.void(farmId, number, body.void, caller);
+  }
+
+  @Get('weigh-tickets/:number/pdf')
+  @Allow('viewer')
+  async print(
+    @Param('farmId') farmId: string,
+    @Param('number', ParseIntPipe) number: number,
+    @Res() response: Response,
+  ): Promise<void> {
+    const pdf = await this.tickets.print(farmId, number);
+    response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="weight-ticket-${number}.pdf"`);
+    response.send(Buffer.from(pdf));
+  }
+}
+
+@Module({
+  imports: [LedgerModule, RecordsModule],
+  controllers: [HaulController],
+  providers: [LiveRepository, LiveService, WeighTicketsRepository, WeighTicketsService],
+  exports: [LiveService],
+})
 export class HaulModule {}
-export { LiveService };
+export { insertTicketLists, LiveService };
+export { LiveFigureRow, WeighTicketAxleRow, WeighTicketRow, WeighTicketShareRow } from './haul.entity.js';

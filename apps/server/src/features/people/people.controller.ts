@@ -3,6 +3,7 @@ import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res } from '@nestjs
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { Allow, type Caller, CallerOf, COOKIE } from '../../platform/access.js';
+import { Answers } from '../../platform/answer.js';
 import { PeopleService, SESSION_MS } from './people.service.js';
 
 @ApiTags('people')
@@ -12,6 +13,7 @@ export class PeopleController {
 
   @Get('me')
   @Allow('public')
+  @Answers('Me', { keep: true })
   me(@CallerOf() caller: Caller | null): Promise<Me> {
     return this.people.me(caller);
   }
@@ -19,7 +21,11 @@ export class PeopleController {
   @Post('sign-in')
   @HttpCode(204)
   @Allow('public')
-  async signIn(@Body() body: SignInBody, @Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
+  async signIn(
+    @Body() body: SignInBody,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
     setCookie(request, response, await this.people.signIn(body.email, body.password, request.ip ?? ''));
   }
 
@@ -33,7 +39,11 @@ export class PeopleController {
   @Post('set-up')
   @HttpCode(204)
   @Allow('public')
-  async setUp(@Body() body: SetupBody, @Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
+  async setUp(
+    @Body() body: SetupBody,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
     setCookie(request, response, await this.people.setUp(body));
   }
 
@@ -47,5 +57,11 @@ export class PeopleController {
 }
 
 function setCookie(request: Request, response: Response, token: string): void {
-  response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', secure: request.secure, path: '/', maxAge: SESSION_MS });
+  response.cookie(COOKIE, token, {
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: request.secure,
+    path: '/',
+    maxAge: SESSION_MS,
+  });
 }

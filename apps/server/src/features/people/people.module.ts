@@ -1,6 +1,12 @@
 import { Module } from '@nestjs/common';
+import { FarmSettingsController } from './farm-settings.controller.js';
 import { PeopleController } from './people.controller.js';
+import { PeopleRepository } from './people.repository.js';
 import { PeopleService } from './people.service.js';
 
-@Module({ controllers: [PeopleController], providers: [PeopleService], exports: [PeopleService] })
+@Module({
+  controllers: [PeopleController, FarmSettingsController],
+  providers: [PeopleRepository, PeopleService],
+  exports: [PeopleService],
+})
 export class PeopleModule {}

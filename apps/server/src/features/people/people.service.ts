@@ -1,15 +1,14 @@
 import type { Me, SetupBody } from '@fanega/contract';
 import { Inject, Injectable } from '@nestjs/common';
 import { hash, verify } from '@node-rs/argon2';
-import { DEFAULT_MOISTURE, DEFAULT_TRUST } from '@fanega/core';
-import { DataSource, LessThan } from 'typeorm';
+import { DEFAULT_MOISTURE } from '@fanega/core';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { CONFIG, type Config } from '../../platform/config.js';
 import { Refused } from '../../platform/refused.js';
-import { FarmRow, MembershipRow, SessionRow, UserRow } from '../../platform/rows.js';
 import { hashToken, newToken } from '../../platform/tokens.js';
+import { PeopleRepository } from './people.repository.js';
 
 export const SESSION_MS = 30 * 24 * 3_600_000;
 const WINDOW_MS = 15 * 60_000;
@@ -24,22 +23,24 @@ export class PeopleService {
   private readonly failures = new Map<string, { count: number; since: number }>();
 
   constructor(
-    @Inject(DataSource) private readonly db: DataSource,
+    @Inject(PeopleRepository) private readonly people: PeopleRepository,
     @Inject(Clock) private readonly clock: Clock,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
   async me(caller: Caller | null): Promise<Me> {
-    const demo = await this.db.getRepository(FarmRow).existsBy({ demo: true });
-    if (!caller) return { user: null, farms: [], firstRun: (await this.db.getRepository(UserRow).count()) === 0, demo };
-    const memberships = await this.db.getRepository(MembershipRow).findBy({ userId: caller.id });
-    const farms = await this.db.getRepository(FarmRow).find();
+    const demo = await this.people.hasDemo();
+    if (!caller) return { user: null, farms: [], firstRun: await this.people.isEmpty(), demo };
+    const farms = await this.people.farmsOf(caller.id);
     return {
       user: caller,
-      farms: memberships.flatMap(({ farmId, role }) => {
-        const farm = farms.find((row) => row.id === farmId);
-        return farm ? [{ id: farm.id, name: farm.name, role, demo: Boolean(farm.demo), timeZone: farm.timeZone }] : [];
-      }),
+      farms: farms.map(({ farm, role }) => ({
+        id: farm.id,
+        name: farm.name,
+        role,
+        demo: Boolean(farm.demo),
+        timeZone: farm.timeZone,
+      })),
       firstRun: false,
       demo,
     };
@@ -49,7 +50,7 @@ export class PeopleService {
   async signIn(email: string, password: string, address: string): Promise<string> {
     const keys = [`address ${address}`, `account ${email.toLowerCase()}`];
     for (const key of keys) this.throttle(key);
-    const user = await this.db.getRepository(UserRow).findOneBy({ email: email.toLowerCase() });
+    const user = await this.people.byEmail(email.toLowerCase());
     const right = await verify(user?.passwordHash ?? (await NOBODY), password);
     if (!user?.passwordHash || !right) {
       for (const key of keys) this.fail(key);
@@ -65,7 +66,11 @@ export class PeopleService {
     if (!found || limit === 0) return;
     const left = found.since + WINDOW_MS - this.clock.now();
     if (left <= 0) this.failures.delete(key);
-    else if (found.count >= limit) throw new Refused('too_many_sign_ins', `Too many wrong passwords. Try again in ${Math.ceil(left / 60_000)} minutes.`);
+    else if (found.count >= limit)
+      throw new Refused(
+        'too_many_sign_ins',
+        `Too many wrong passwords. Try again in ${Math.ceil(left / 60_000)} minutes.`,
+      );
   }
 
   private fail(key: string): void {
@@ -78,19 +83,18 @@ export class PeopleService {
   }
 
   async enterDemo(): Promise<string> {
-    if (!(await this.db.getRepository(UserRow).existsBy({ id: DEMO_USER }))) throw new Refused('not_found', 'There is no demo farm here.');
+    if (!(await this.people.exists(DEMO_USER))) throw new Refused('not_found', 'There is no demo farm here.');
     return this.open(DEMO_USER);
   }
 
   async signOut(token: string): Promise<void> {
-    await this.db.getRepository(SessionRow).delete({ tokenHash: hashToken(token) });
+    await this.people.endSession(hashToken(token));
   }
 
   private async open(userId: string): Promise<string> {
     const token = newToken();
-    const sessions = this.db.getRepository(SessionRow);
-    await sessions.delete({ expiresAt: LessThan(this.clock.now()) });
-    await sessions.insert({ tokenHash: hashToken(token), userId, expiresAt: this.clock.now() + SESSION_MS });
+    const now = this.clock.now();
+    await this.people.openSession({ tokenHash: hashToken(token), userId, expiresAt: now + SESSION_MS }, now);
     return token;
   }
 
@@ -98,21 +102,20 @@ export class PeopleService {
   async setUp(body: SetupBody): Promise<string> {
     const passwordHash = await hash(body.password);
     const userId = ulid();
-    await this.db.transaction('SERIALIZABLE', async (tx) => {
-      if ((await tx.count(UserRow)) > 0) throw new Refused('set_up_already', 'This farm has an owner already; sign in.');
-      const farmId = ulid();
-      await tx.insert(UserRow, { id: userId, email: body.email.toLowerCase(), name: body.name, passwordHash });
-      await tx.insert(FarmRow, {
-        id: farmId,
+    const isFirst = await this.people.setUp(
+      {
+        id: ulid(),
         name: body.farm,
         timeZone: body.timeZone,
         seq: 0,
-        setup: 0,
         demo: false,
-        defaults: { moisture: DEFAULT_MOISTURE, trust: [...DEFAULT_TRUST] },
-      });
-      await tx.insert(MembershipRow, { farmId, userId, role: 'owner' });
-    });
+        defaultMoisture: DEFAULT_MOISTURE,
+        units: body.units ?? 'us',
+        clock: body.units === 'metric' ? '24' : '12',
+      },
+      { id: userId, email: body.email.toLowerCase(), name: body.name, passwordHash },
+    );
+    if (!isFirst) throw new Refused('set_up_already', 'This farm has an owner already; sign in.');
     return this.open(userId);
   }
 }

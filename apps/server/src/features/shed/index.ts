@@ -1,7 +1,89 @@
-import { Module } from '@nestjs/common';
-import { NotebookModule } from '../notebook/index.js';
-import { ShedController } from './shed.controller.js';
-import { ShedService } from './shed.service.js';
+import { createHash } from 'node:crypto';
+import { type PhotoInfo, ULID } from '@fanega/contract';
+import { Controller, Get, Inject, Injectable, Module, Param, Post, Query, Req, Res } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { Request, Response } from 'express';
+import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { Answers } from '../../platform/answer.js';
+import { Clock } from '../../platform/clock.js';
+import { FarmWrites } from '../../platform/farm-write.js';
+import { Refused } from '../../platform/refused.js';
+import { photoOf } from './photos.js';
+import { PhotosRepository } from './photos.repository.js';
+import type { PhotoRow } from './shed.entity.js';
 
-@Module({ imports: [NotebookModule], controllers: [ShedController], providers: [ShedService] })
+/** Photographs that a farm may keep: some gigabytes at most, and a season's wear parts many times over. */
+const MOST_PHOTOS = 3000;
+const hash = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+
+/** Photographs: proof of a changeover, wear from year to year. Machines, lists and breakdowns are records. */
+@Injectable()
+class PhotosService {
+  constructor(
+    @Inject(PhotosRepository) private readonly photos: PhotosRepository,
+    @Inject(Clock) private readonly clock: Clock,
+    @Inject(FarmWrites) private readonly writes: FarmWrites,
+  ) {}
+
+  /** The same photograph again under its id is accepted and nothing is doubled; another one is refused. */
+  add(farmId: string, id: string, about: string, bytes: unknown, caller: Caller): Promise<PhotoInfo> {
+    const photo = photoOf(bytes);
+    return this.writes.run(farmId, async ({ tx, changed }) => {
+      const kept = await this.photos.one(farmId, id, tx);
+      if (kept && hash(kept.bytes) !== hash(photo.bytes))
+        throw new Refused('id_used_otherwise', 'This id is used by another photograph already.');
+      if (!kept) {
+        if ((await this.photos.count(tx, farmId)) >= MOST_PHOTOS)
+          throw new Refused('body_wrong', `The farm keeps ${MOST_PHOTOS} photographs already; none was taken in.`);
+        await this.photos.add(tx, { farmId, id, atMs: this.clock.now(), about, by: caller.name, ...photo });
+        changed('shed');
+      }
+      return { photoId: id, width: photo.width, height: photo.height };
+    });
+  }
+
+  async one(farmId: string, id: string): Promise<PhotoRow> {
+    const row = await this.photos.one(farmId, id);
+    if (!row) throw new Refused('not_found', 'There is no such photograph.');
+    return row;
+  }
+}
+
+@ApiTags('shed')
+@Controller('farms/:farmId/photos')
+class PhotosController {
+  constructor(@Inject(PhotosService) private readonly photos: PhotosService) {}
+
+  /** The body is the picture itself. */
+  @Post(':photoId')
+  @Allow('operator')
+  @Answers('PhotoInfo')
+  add(
+    @Param('farmId') farmId: string,
+    @Param('photoId') photoId: string,
+    @Query('about') about: unknown,
+    @Req() request: Request,
+    @CallerOf() caller: Caller,
+  ): Promise<PhotoInfo> {
+    if (!ULID.test(photoId)) throw new Refused('body_wrong', 'A photograph is named by its ULID.');
+    return this.photos.add(farmId, photoId, typeof about === 'string' ? about.slice(0, 120) : '', request.body, caller);
+  }
+
+  @Get(':photoId')
+  @Allow('viewer')
+  async one(
+    @Param('farmId') farmId: string,
+    @Param('photoId') photoId: string,
+    @Res() response: Response,
+  ): Promise<void> {
+    const { type, bytes } = await this.photos.one(farmId, photoId);
+    // Never to be run as anything: what somebody uploaded is shown as a picture or not at all.
+    response.setHeader('Content-Security-Policy', "default-src 'none'; sandbox");
+    response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
+    response.type(type).send(bytes);
+  }
+}
+
+@Module({ controllers: [PhotosController], providers: [PhotosRepository, PhotosService] })
 export class ShedModule {}
+export { PhotoRow } from './shed.entity.js';

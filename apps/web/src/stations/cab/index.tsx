@@ -4,7 +4,9 @@ import { type Farm, useFarm } from '../../data/farm';
 import { Button, TextBox } from '../../ui';
 import { canStayAwake, keepAwake, wantsAwake } from '../../ui/stay-awake';
 import { WeaveDefs } from '../../widgets/weave';
-import { InCab, type Who } from './in-cab';
+import { InCab, type Who } from './pages/in-cab';
+import { CheckBox } from '../../ui/check-box';
+import { Callout } from '../../ui/callout';
 
 const KEPT = 'fanega.cab';
 const CABS = ['combine', 'cart', 'truck', 'dryer'];
@@ -70,37 +72,46 @@ function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onCh
         }}
       />
       {!window.isSecureContext && (
-        <p role="note" className="border-l-4 border-clay bg-sand px-3 py-2">
-          This address is not https: without a signal the page must stay open, it cannot be opened anew. What is recorded is kept all the same.
-        </p>
+        <Callout role="note" className="px-3 py-2">
+          This address is not https: without a signal the page must stay open, it cannot be opened again. What is
+          recorded is kept all the same.
+        </Callout>
       )}
-      {cabs.length === 0 && <p className="text-lg">The farm has no combine, cart, truck or dryer yet: they are added in Store.</p>}
+      {cabs.length === 0 && (
+        <p className="text-lg">The farm has no combine, cart, truck or dryer yet: they are added in Store.</p>
+      )}
       <div className="grid grid-cols-2 gap-3">
         {cabs.map((place) => (
           <Button
             key={place.id}
             className="!min-h-20 !text-xl"
-            onClick={() => (name.trim() === '' ? setWrong('Your name stands with every load') : onChosen({ name: name.trim(), placeId: place.id }))}
+            onClick={() =>
+              name.trim() === ''
+                ? setWrong('Your name stands with every load')
+                : onChosen({ name: name.trim(), placeId: place.id })
+            }
           >
             {place.name}
           </Button>
         ))}
       </div>
       {canStayAwake() && (
-        <label className="flex min-h-16 items-center gap-3 text-lg">
-          <input
-            type="checkbox"
-            checked={awake}
-            onChange={(event) => {
-              keepAwake(event.target.checked);
-              setAwake(event.target.checked);
-            }}
-            className="size-7 accent-[var(--clay)]"
-          />
+        <CheckBox
+          large
+          className="text-lg"
+          checked={awake}
+          onChange={(on) => {
+            keepAwake(on);
+            setAwake(on);
+          }}
+        >
           The screen stays on (mounted, on power)
-        </label>
+        </CheckBox>
       )}
-      <Link to="/" className="inline-flex min-h-16 items-center font-semibold underline decoration-rule underline-offset-4">
+      <Link
+        to="/"
+        className="inline-flex min-h-16 items-center font-semibold underline decoration-rule underline-offset-4"
+      >
         To the office
       </Link>
     </main>

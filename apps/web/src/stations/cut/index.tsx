@@ -1,19 +1,19 @@
 import { lazy, Suspense } from 'react';
 import { NavLink, Route, Routes, useSearchParams } from 'react-router';
-import { type Farm, useFarm, useFields, useNotebook, useTapePage } from '../../data/farm';
-import { useRecorder } from '../../record';
+import { type Farm, useFarm, useFields, useNotebook } from '../../data/farm';
+import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Loading, SelectBox } from '../../ui';
-import { Answered } from '../../ui/answer';
+import { QueryBoundary } from '../../ui/query-boundary';
 import { EntryLog } from '../../widgets/entry-log';
 import { Vessels } from '../../widgets/vessels';
-import { LossChecks } from './loss';
-import type { CutGiven } from './machine';
-import { SettingsLog } from './settings';
-import { Speed } from './speed';
-import { Strips } from './strips';
+import { LossChecks } from './pages/loss';
+import { SettingsLog } from './pages/settings';
+import { Speed } from './pages/speed';
+import { Strips } from './pages/strips';
+import type { CutGiven } from './words';
 
 // The chart library comes only with the page that draws with it.
-const Monitor = lazy(() => import('./monitor'));
+const Monitor = lazy(() => import('./pages/monitor'));
 
 const PAGES = [
   { path: '', name: 'Speed, tank' },
@@ -38,7 +38,11 @@ export default function Cut() {
         <h1 className="text-2xl">Cut</h1>
         {combines.length > 1 && (
           <div className="w-44">
-            <SelectBox label="Machine" value={machineId} onChange={(event) => setSearch({ machine: event.target.value }, { replace: true })}>
+            <SelectBox
+              label="Machine"
+              value={machineId}
+              onChange={(event) => setSearch({ machine: event.target.value }, { replace: true })}
+            >
               {combines.map((place) => (
                 <option key={place.id} value={place.id}>
                   {place.name}
@@ -65,13 +69,13 @@ export default function Cut() {
           <p>Add the combine’s tank as a place in Store; its settings, checks and calibration then stand here.</p>
         </Empty>
       ) : (
-        <Answered answer={notebook} what="Opening the notebook">
+        <QueryBoundary answer={notebook} what="Opening the notebook">
           {(book) => (
-            <Answered answer={fields} what="Opening the notebook">
+            <QueryBoundary answer={fields} what="Opening the notebook">
               {(rows) => <Pages given={{ farm, notebook: book, rows, machineId }} />}
-            </Answered>
+            </QueryBoundary>
           )}
-        </Answered>
+        </QueryBoundary>
       )}
     </div>
   );
@@ -96,7 +100,6 @@ function Pages({ given }: { given: CutGiven }) {
 
 function Loads({ farm }: { farm: Farm }) {
   const recorder = useRecorder();
-  const page = useTapePage(120, 'harvest', null);
   return (
     <div>
       <section aria-label="In the tanks and carts" className="border-b border-ink px-5 py-5 lg:px-6">
@@ -104,11 +107,12 @@ function Loads({ farm }: { farm: Farm }) {
           <h2 className="text-sm text-muted">In the tanks and carts</h2>
           <Button onClick={() => recorder.open({ kind: 'harvest' })}>Record grain off the field</Button>
         </div>
-        <Vessels farm={farm} vessels={farm.data.places.filter((place) => place.kind === 'combine' || place.kind === 'cart')} />
+        <Vessels
+          farm={farm}
+          vessels={farm.data.places.filter((place) => place.kind === 'combine' || place.kind === 'cart')}
+        />
       </section>
-      <Answered answer={page} what="Reading the book">
-        {(lines) => <EntryLog farm={farm} lines={lines} />}
-      </Answered>
+      <EntryLog farm={farm} types="harvest" places={null} />
     </div>
   );
 }

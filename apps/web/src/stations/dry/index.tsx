@@ -1,4 +1,4 @@
-import { useRecorder } from '../../record';
+import { useRecorder } from '../../widgets/record';
 import { Button } from '../../ui';
 import { NextNote } from '../../widgets/next-note';
 import { VesselPage } from '../../widgets/vessel-page';

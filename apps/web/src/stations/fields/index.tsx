@@ -1,26 +1,43 @@
-import type { FieldRow } from '@fanega/contract';
-import type { Notebook } from '@fanega/contract';
-import { cropOf, dryBushels, FIRE_STOP } from '@fanega/core';
+import {
+  baseMoistureOf,
+  cropOf,
+  dryBushels,
+  type FieldRecords,
+  type FieldRow,
+  FIRE_STOP,
+  testersOf,
+} from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFarm, useFields, useNotebook, useShed, useWeather } from '../../data/farm';
-import { type Tester, testersOf } from '../../data/field-facts';
 import { Button, Empty, SelectBox } from '../../ui';
-import { Answered } from '../../ui/answer';
-import { Bushels, formatAcres, formatBushelsFine, Moisture } from '../../widgets/quantity';
+import { type Column, DataTable } from '../../ui/table';
+import { QueryBoundary } from '../../ui/query-boundary';
+import {
+  area,
+  bushels,
+  cropYieldFine,
+  grain,
+  Moisture,
+  moisture as wetness,
+  percent,
+  shortPercent,
+  Shown,
+} from '../../quantity/quantity';
 import { ownersOf } from '../../widgets/owners';
-import { rowKeys } from '../../widgets/row-keys';
-import { day } from '../../widgets/time';
+import { day, stamp } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
-import { AddField } from './add-field';
-import { Fitness } from './fitness';
-import { TakeReading } from './take-reading';
-import { WeatherLine, WeatherNow } from './weather-line';
+import { AddField } from './forms/add-field';
+import { Fitness } from './pages/fitness';
+import { TakeReading } from './forms/take-reading';
+import { WeatherLine, WeatherNow } from './pages/weather-line';
 
 /** Bushels at the crop's base from a lot's dry matter. */
 function dryBu(farm: Farm, row: FieldRow): number {
   const crop = cropOf(row.lot.crop);
-  return crop ? dryBushels(row.cutDryKg, crop.legalPounds, crop.baseMoisture) : row.cutDryKg / farm.kgPerBu(undefined);
+  return crop
+    ? dryBushels(row.cutDryKg, crop.legalPounds, baseMoistureOf(crop.id, farm.data.farm.defaults))
+    : row.cutDryKg / farm.kgPerBu(undefined);
 }
 
 /** What stands, what is cut and what it brought. */
@@ -29,7 +46,7 @@ export default function Fields() {
   const fields = useFields();
   const notebook = useNotebook();
   const weather = useWeather(1, 2);
-  const stopAt = useShed().data?.season?.sheet.fireStopAt ?? FIRE_STOP;
+  const stopAt = useShed().data?.settings.seasonPlan.farm?.value.fireStopAt ?? FIRE_STOP;
   const hour = Math.floor(farm.data.now / 3_600_000) * 3_600_000;
   const [adding, setAdding] = useState(false);
   const [reading, setReading] = useState(false);
@@ -38,20 +55,31 @@ export default function Fields() {
       <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
         <h1 className="text-2xl">Fields</h1>
         <div className="flex flex-wrap gap-3">
-          <Link to="/fields/next" className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4">
+          <Link
+            to="/fields/next"
+            className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
+          >
             Which field next?
           </Link>
           <Button onClick={() => setReading(true)}>Take a reading</Button>
           <Button onClick={() => setAdding(true)}>Add a field</Button>
         </div>
       </div>
+      {/* As high as it will be: what stands below does not jump. */}
+      {!weather.data && !weather.error && <div className="h-[276px] lg:h-[157px]" aria-hidden="true" />}
       {weather.data && weather.data.length > 0 && (
         <section aria-label="Weather" className="border-b border-rule px-5 py-3 lg:px-6">
           <WeatherNow weather={weather.data} nowMs={farm.data.now} timeZone={farm.data.farm.timeZone} stopAt={stopAt} />
-          <WeatherLine weather={weather.data} from={hour} to={hour + 36 * 3_600_000} timeZone={farm.data.farm.timeZone} stopAt={stopAt} />
+          <WeatherLine
+            weather={weather.data}
+            from={hour}
+            to={hour + 36 * 3_600_000}
+            timeZone={farm.data.farm.timeZone}
+            stopAt={stopAt}
+          />
         </section>
       )}
-      <Answered answer={fields} what="Adding up the fields">
+      <QueryBoundary answer={fields} what="Adding up the fields">
         {(rows) =>
           rows.length === 0 ? (
             <Empty title="No field stands in the book yet.">
@@ -61,20 +89,32 @@ export default function Fields() {
             <Seasons farm={farm} rows={rows} notebook={notebook.data} />
           )
         }
-      </Answered>
+      </QueryBoundary>
       <AddField open={adding} onClose={() => setAdding(false)} />
       <TakeReading open={reading} onClose={() => setReading(false)} />
     </div>
   );
 }
 
-function Seasons({ farm, rows, notebook }: { farm: Farm; rows: readonly FieldRow[]; notebook: Notebook | undefined }) {
-  const testers = useMemo(() => testersOf(notebook), [notebook]);
+function Seasons({
+  farm,
+  rows,
+  notebook,
+}: {
+  farm: Farm;
+  rows: readonly FieldRow[];
+  notebook: FieldRecords | undefined;
+}) {
+  const columns = useMemo(() => fieldColumns(farm, notebook), [farm, notebook]);
   const seasons = [...new Set(rows.map((row) => row.lot.season))].sort((a, b) => b - a);
   const [season, setSeason] = useState(seasons[0]!);
   // What is cut today, then what stands, then what is done.
   const rank = (row: FieldRow): number => ((farm.data.flow.cut[row.lot.id] ?? 0) > 0 ? 0 : row.firstCut ? 2 : 1);
-  const shown = rows.filter((row) => row.lot.season === season).sort((a, b) => rank(a) - rank(b));
+  const shown = useMemo(
+    () => rows.filter((row) => row.lot.season === season).sort((a, b) => rank(a) - rank(b)),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [rows, season, farm.data.flow.cut],
+  );
   const crops = [...new Set(shown.map((row) => row.lot.crop))];
   return (
     <>
@@ -90,112 +130,190 @@ function Seasons({ farm, rows, notebook }: { farm: Farm; rows: readonly FieldRow
         )}
         {crops.map((crop) => {
           // A landlord's part and a neighbor's rows are not the farm's own, however they were cut.
-          const owners = ownersOf(farm, Object.fromEntries(shown.filter((row) => row.lot.crop === crop).map((row) => [row.lot.id, dryBu(farm, row)])));
-          const sum = (own: boolean): number => owners.reduce((total, owner) => total + (owner.own === own ? owner.kg : 0), 0);
+          const owners = ownersOf(
+            farm,
+            Object.fromEntries(
+              shown.filter((row) => row.lot.crop === crop).map((row) => [row.lot.id, dryBu(farm, row)]),
+            ),
+          );
+          const sum = (own: boolean): number =>
+            owners.reduce((total, owner) => total + (owner.own === own ? owner.kg : 0), 0);
           return (
             <p key={crop}>
               <span className="block text-sm text-muted">
                 {cropOf(crop)?.name ?? crop}
-                {sum(false) > 0 ? ', own' : ''}, dry at {((cropOf(crop)?.baseMoisture ?? 0) * 100).toFixed(1)} %
+                {sum(false) > 0 ? ', own' : ''}, dry at {percent(cropOf(crop)?.baseMoisture ?? 0)}
               </span>
               <span className="text-2xl font-bold">
-                <Bushels value={sum(true)} />
+                <Shown of={bushels(sum(true), farm.kgPerBu(crop))} />
               </span>
               {sum(false) >= 1 && (
                 <span className="block text-sm">
-                  and of others <Bushels value={sum(false)} />
+                  and of others <Shown of={bushels(sum(false), farm.kgPerBu(crop))} />
                 </span>
               )}
             </p>
           );
         })}
       </div>
-      <div className="relative overflow-x-auto">
-        <table className="w-full min-w-[60rem]" onKeyDown={rowKeys}>
-          <thead className="border-y border-ink text-left text-sm">
-            <tr>
-              <th className="py-2 pr-2 pl-5 lg:pl-6">Field</th>
-              <th className="px-2">Crop, variety</th>
-              <th className="px-2 text-right">Acres</th>
-              <th className="px-2 text-right">Cut, as it came, dry</th>
-              <th className="px-2 text-right">Dry an acre</th>
-              <th className="px-2 text-right">Last moisture</th>
-              <th className="px-2">Fit to cut?</th>
-              <th className="py-2 pr-5 pl-2 lg:pr-6">Cut</th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((row) => (
-              <Row key={row.lot.id} farm={farm} row={row} windows={notebook?.windows} tester={testers.get(row.lastMoisture?.tester ?? '')} />
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <DataTable
+        name="Fields"
+        one="field"
+        many="fields"
+        rows={shown}
+        columns={columns}
+        rowId={({ lot }) => lot.id}
+        empty={<Empty title="No field is planted in this season." />}
+      />
       <p className="px-5 py-3 text-sm text-muted lg:px-6">
-        Dry an acre counts every planted acre, so it grows until the field is finished. Dry bushels are the same dry matter at the crop&rsquo;s base.
+        Yield counts every planted acre, so it grows until the field is finished. Dry grain is the same dry matter at
+        the crop&rsquo;s base.
       </p>
     </>
   );
 }
 
-function Row({ farm, row, windows, tester }: { farm: Farm; row: FieldRow; windows: Notebook['windows'] | undefined; tester: Tester | undefined }) {
-  const { lot } = row;
+function fieldColumns(farm: Farm, notebook: FieldRecords | undefined): Column<FieldRow>[] {
   const { timeZone } = farm.data.farm;
-  const dry = dryBu(farm, row);
-  const cutToday = (farm.data.flow.cut[lot.id] ?? 0) > 0;
-  return (
-    <tr className="border-b border-rule hover:bg-sand">
-      <td className="py-2 pr-2 pl-5 lg:pl-6">
-        <Link to={`/fields/${lot.id}`} className="flex items-center gap-2 font-semibold">
-          <Swatch index={farm.lotIndex(lot.id)} size={22} />
-          <span className="w-8">{lot.tag}</span> <span className="whitespace-nowrap underline decoration-rule underline-offset-4">{lot.fieldName}</span>
-        </Link>
-        {lot.shares.length > 1 && (
-          <span className="ml-[4.6rem] block text-sm text-muted">{lot.shares.map((share) => `${share.owner} ${Math.round(share.part * 1000) / 10} %`).join(', ')}</span>
-        )}
-      </td>
-      <td className="px-2">
-        {cropOf(lot.crop)?.name ?? lot.crop} <span className="block text-sm whitespace-nowrap text-muted">{lot.variety}</span>
-      </td>
-      <td className="px-2 text-right">{lot.acres > 0 ? formatAcres(lot.acres) : '–'}</td>
-      <td className="px-2 text-right">
-        {row.cutWetKg > 0 ? (
-          <>
-            <Bushels value={row.cutWetKg / farm.kgPerBu(lot.crop)} />
-            <span className="block text-sm text-muted">
-              <Bushels value={dry} basis="dry" />
+  const testers = testersOf(notebook);
+  const windows = notebook?.settings.cuttingWindow;
+  const per = ({ lot }: FieldRow): number => farm.kgPerBu(lot.crop);
+  const perArea = (row: FieldRow): number | null => {
+    const dry = dryBu(farm, row);
+    return dry > 0 && row.lot.acres > 0 ? dry / row.lot.acres : null;
+  };
+  const cutToday = (row: FieldRow): boolean => (farm.data.flow.cut[row.lot.id] ?? 0) > 0;
+  return [
+    {
+      id: 'field',
+      head: 'Field',
+      phone: 'title',
+      value: ({ lot }) => lot.fieldName,
+      text: ({ lot }) => `${lot.tag} ${lot.fieldName}`,
+      show: ({ lot }) => (
+        <>
+          <Link to={`/fields/${lot.id}`} className="flex items-center gap-2 font-semibold">
+            <Swatch index={farm.lotIndex(lot.id)} size={22} />
+            <span className="w-8">{lot.tag}</span>{' '}
+            <span className="whitespace-nowrap underline decoration-rule underline-offset-4">{lot.fieldName}</span>
+          </Link>
+          {lot.shares.length > 1 && (
+            <span className="ml-[4.6rem] block text-sm text-muted">
+              {lot.shares.map((share) => `${share.owner} ${shortPercent(share.part)}`).join(', ')}
             </span>
+          )}
+        </>
+      ),
+    },
+    {
+      id: 'crop',
+      head: 'Crop',
+      choice: true,
+      value: ({ lot }) => cropOf(lot.crop)?.name ?? lot.crop,
+      show: ({ lot }) => (
+        <>
+          {cropOf(lot.crop)?.name ?? lot.crop}{' '}
+          <span className="block text-sm whitespace-nowrap text-muted">{lot.variety}</span>
+        </>
+      ),
+    },
+    {
+      id: 'area',
+      head: 'Area',
+      unit: area.unit,
+      right: true,
+      value: ({ lot }) => (lot.acres > 0 ? area.shown(lot.acres) : null),
+      text: ({ lot }) => (lot.acres > 0 ? area.text(lot.acres) : ''),
+      show: ({ lot }) => (lot.acres > 0 ? area.figure(lot.acres) : '–'),
+      sum: (rows) => area.figure(rows.reduce((sum, { lot }) => sum + lot.acres, 0)),
+    },
+    {
+      id: 'cut',
+      head: 'Cut, as it came, dry',
+      unit: bushels.unit,
+      right: true,
+      value: (row) => (row.cutWetKg > 0 ? bushels.shown(dryBu(farm, row), per(row)) : null),
+      text: (row) => (row.cutWetKg > 0 ? bushels.text(dryBu(farm, row), per(row)) : ''),
+      show: (row) =>
+        row.cutWetKg > 0 ? (
+          <>
+            {grain(row.cutWetKg, per(row)).figure}
+            <span className="block text-sm text-muted">{bushels.figure(dryBu(farm, row), per(row))} dry</span>
           </>
         ) : (
           <span className="text-muted">stands</span>
-        )}
-      </td>
-      <td className="px-2 text-right text-lg font-semibold">{dry > 0 && lot.acres > 0 ? formatBushelsFine(dry / lot.acres) : ''}</td>
-      <td className="px-2 text-right">
-        {row.lastMoisture ? (
+        ),
+    },
+    {
+      id: 'yield',
+      head: 'Dry',
+      unit: cropYieldFine.unit,
+      right: true,
+      value: (row) => {
+        const dry = perArea(row);
+        return dry === null ? null : cropYieldFine.shown(dry, per(row));
+      },
+      text: (row) => cropYieldFine.text(perArea(row), per(row)),
+      show: (row) => {
+        const dry = perArea(row);
+        return dry === null ? '' : <b className="text-lg">{cropYieldFine.figure(dry, per(row))}</b>;
+      },
+    },
+    {
+      id: 'moisture',
+      head: 'Last moisture',
+      right: true,
+      value: ({ lastMoisture }) => lastMoisture?.moisture ?? null,
+      text: ({ lastMoisture }) => wetness.text(lastMoisture?.moisture),
+      show: ({ lastMoisture }) =>
+        lastMoisture ? (
           <>
-            <Moisture value={row.lastMoisture.moisture} />
+            <Moisture value={lastMoisture.moisture} />
             <span className="block text-sm whitespace-nowrap text-muted">
-              {row.lastMoisture.source}, {day(row.lastMoisture.at, timeZone)}
+              {lastMoisture.source}, {day(lastMoisture.at, timeZone)}
             </span>
           </>
         ) : (
           <span className="text-muted">–</span>
-        )}
-      </td>
-      <td className="px-2 whitespace-nowrap">
-        {/* A field that rests after cutting asks nothing. */}
-        {row.firstCut && !cutToday ? <span className="text-muted">–</span> : <Fitness row={row} window={windows?.[lot.crop]?.sheet} now={farm.data.now} tester={tester} />}
-      </td>
-      <td className="py-2 pr-5 pl-2 text-sm whitespace-nowrap lg:pr-6">
-        {cutToday ? (
-          <b>● cutting now</b>
-        ) : row.firstCut && row.lastCut ? (
-          `${day(row.firstCut, timeZone)} – ${day(row.lastCut, timeZone)}`
+        ),
+    },
+    {
+      id: 'fit',
+      head: 'Fit to cut?',
+      phone: 'verdict',
+      value: (row) => (row.firstCut && !cutToday(row) ? null : (row.lastMoisture?.moisture ?? null)),
+      text: () => '',
+      // A field that rests after cutting asks nothing.
+      show: (row) =>
+        row.firstCut && !cutToday(row) ? (
+          <span className="text-muted">–</span>
         ) : (
-          <span className="text-muted">not yet</span>
-        )}
-      </td>
-    </tr>
-  );
+          <span className="whitespace-nowrap">
+            <Fitness
+              row={row}
+              window={windows?.[row.lot.crop]?.value}
+              now={farm.data.now}
+              tester={testers.get(row.lastMoisture?.tester ?? '')}
+            />
+          </span>
+        ),
+    },
+    {
+      id: 'when',
+      head: 'Cut',
+      value: (row) => row.firstCut ?? null,
+      text: (row) => (row.firstCut ? stamp(row.firstCut, timeZone) : 'not yet'),
+      show: (row) => (
+        <span className="text-sm whitespace-nowrap">
+          {cutToday(row) ? (
+            <b>● cutting now</b>
+          ) : row.firstCut && row.lastCut ? (
+            `${day(row.firstCut, timeZone)} – ${day(row.lastCut, timeZone)}`
+          ) : (
+            <span className="text-muted">not yet</span>
+          )}
+        </span>
+      ),
+    },
+  ];
 }

@@ -1,17 +1,17 @@
 import { lazy, Suspense } from 'react';
 import { NavLink, Route, Routes } from 'react-router';
 import { useDevices, useFarm, useFields, useHaul, useNotebook, useWeather } from '../../data/farm';
-import { useRecorder } from '../../record';
+import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Loading } from '../../ui';
-import { Answered } from '../../ui/answer';
+import { QueryBoundary } from '../../ui/query-boundary';
 import { VesselPage } from '../../widgets/vessel-page';
-import { LastLoadPage } from './last-load';
-import { OnWheels } from './on-wheels';
+import { LastLoadPage } from './pages/last-load';
+import { OnWheels } from './pages/on-wheels';
 
-const HowManyTrucks = lazy(() => import('./how-many-trucks'));
-const Scales = lazy(() => import('./scales'));
-const Legal = lazy(() => import('./legal'));
-const Weights = lazy(() => import('./weights'));
+const HowManyTrucks = lazy(() => import('./pages/how-many-trucks'));
+const Scales = lazy(() => import('./pages/scales'));
+const Legal = lazy(() => import('./pages/legal'));
+const Weights = lazy(() => import('./pages/scale-comparison'));
 
 const PAGES = [
   { path: '', name: 'On wheels' },
@@ -56,17 +56,17 @@ export default function Haul() {
           index
           element={
             <>
-              <Answered answer={notebook} what="Looking down the chain">
+              <QueryBoundary answer={notebook} tall what="Looking down the chain">
                 {(book) => (
-                  <Answered answer={fields} what="Looking down the chain">
+                  <QueryBoundary answer={fields} tall what="Looking down the chain">
                     {(rows) => (
-                      <Answered answer={haul} what="Looking down the chain">
+                      <QueryBoundary answer={haul} tall what="Looking down the chain">
                         {(answer) => <OnWheels farm={farm} notebook={book} haul={answer} rows={rows} />}
-                      </Answered>
+                      </QueryBoundary>
                     )}
-                  </Answered>
+                  </QueryBoundary>
                 )}
-              </Answered>
+              </QueryBoundary>
               <VesselPage question="On wheels now" kinds={['truck', 'cart']} types="move" />
             </>
           }
@@ -74,93 +74,93 @@ export default function Haul() {
         <Route
           path="last-load"
           element={
-            <Answered answer={notebook} what="Looking at the clock">
+            <QueryBoundary answer={notebook} what="Looking at the clock">
               {(book) => (
-                <Answered answer={fields} what="Looking at the clock">
+                <QueryBoundary answer={fields} what="Looking at the clock">
                   {(rows) => <LastLoadPage farm={farm} notebook={book} rows={rows} weather={weather.data ?? []} />}
-                </Answered>
+                </QueryBoundary>
               )}
-            </Answered>
+            </QueryBoundary>
           }
         />
         <Route
           path="trucks"
           element={
-            <Answered answer={notebook} what="Setting up the day">
+            <QueryBoundary answer={notebook} what="Setting up the day">
               {(book) => (
-                <Answered answer={haul} what="Setting up the day">
+                <QueryBoundary answer={haul} what="Setting up the day">
                   {(answer) => (
-                    <Answered answer={fields} what="Setting up the day">
+                    <QueryBoundary answer={fields} what="Setting up the day">
                       {(rows) => (
                         <Suspense fallback={<Loading what="Opening" />}>
                           <HowManyTrucks farm={farm} notebook={book} haul={answer} rows={rows} />
                         </Suspense>
                       )}
-                    </Answered>
+                    </QueryBoundary>
                   )}
-                </Answered>
+                </QueryBoundary>
               )}
-            </Answered>
+            </QueryBoundary>
           }
         />
         <Route
           path="scales"
           element={
-            <Answered answer={notebook} what="Listening to the scales">
+            <QueryBoundary answer={notebook} what="Listening to the scales">
               {(book) => (
-                <Answered answer={haul} what="Listening to the scales">
+                <QueryBoundary answer={haul} what="Listening to the scales">
                   {(answer) => (
-                    <Answered answer={devices} what="Listening to the scales">
+                    <QueryBoundary answer={devices} what="Listening to the scales">
                       {(list) => (
                         <Suspense fallback={<Loading what="Opening" />}>
                           <Scales farm={farm} notebook={book} haul={answer} devices={list} />
                         </Suspense>
                       )}
-                    </Answered>
+                    </QueryBoundary>
                   )}
-                </Answered>
+                </QueryBoundary>
               )}
-            </Answered>
+            </QueryBoundary>
           }
         />
         <Route
           path="legal"
           element={
-            <Answered answer={notebook} what="Looking up the truck">
+            <QueryBoundary answer={notebook} what="Looking up the truck">
               {(book) => (
-                <Answered answer={haul} what="Looking up the truck">
+                <QueryBoundary answer={haul} what="Looking up the truck">
                   {() => (
-                    <Answered answer={devices} what="Looking up the truck">
+                    <QueryBoundary answer={devices} what="Looking up the truck">
                       {(list) => (
                         <Suspense fallback={<Loading what="Opening" />}>
                           <Legal farm={farm} notebook={book} devices={list} />
                         </Suspense>
                       )}
-                    </Answered>
+                    </QueryBoundary>
                   )}
-                </Answered>
+                </QueryBoundary>
               )}
-            </Answered>
+            </QueryBoundary>
           }
         />
         <Route
           path="weights"
           element={
-            <Answered answer={notebook} what="Comparing the scales">
+            <QueryBoundary answer={notebook} what="Comparing the scales">
               {(book) => (
-                <Answered answer={haul} what="Comparing the scales">
+                <QueryBoundary answer={haul} what="Comparing the scales">
                   {(answer) => (
-                    <Answered answer={devices} what="Comparing the scales">
+                    <QueryBoundary answer={devices} what="Comparing the scales">
                       {() => (
                         <Suspense fallback={<Loading what="Opening" />}>
                           <Weights farm={farm} notebook={book} haul={answer} />
                         </Suspense>
                       )}
-                    </Answered>
+                    </QueryBoundary>
                   )}
-                </Answered>
+                </QueryBoundary>
               )}
-            </Answered>
+            </QueryBoundary>
           }
         />
         <Route path="*" element={<Empty title="There is no such page in Haul." />} />

@@ -1,13 +1,14 @@
 import { NavLink, Route, Routes, useParams } from 'react-router';
 import { useFarm, useShed } from '../../data/farm';
 import { Empty } from '../../ui';
-import { Answered } from '../../ui/answer';
-import { AssetPage } from './asset-page';
-import { Breakdowns } from './breakdowns';
-import { ChangeoverPage } from './changeover';
-import { Devices } from './devices';
-import { Overview } from './overview';
-import { assetsOf, farmDay } from './shed-data';
+import { QueryBoundary } from '../../ui/query-boundary';
+import { AssetPage } from './pages/asset-page';
+import { Breakdowns } from './pages/breakdowns';
+import { ChangeoverPage } from './pages/changeover';
+import { Devices } from './pages/devices';
+import { Overview } from './pages/overview';
+import { machinesOf } from '@fanega/core';
+import { farmDay } from './words';
 
 const PAGES = [
   { path: '', name: 'Ready?' },
@@ -36,21 +37,29 @@ export default function ShedStation() {
           ))}
         </nav>
       </div>
-      <Answered answer={shed} what="Opening the shed">
+      <QueryBoundary answer={shed} what="Opening the shed">
         {(data) => {
-          const assets = assetsOf(data, farmDay(farm));
+          const assets = machinesOf(data, farmDay(farm));
           return (
             <Routes>
               <Route index element={<Overview farm={farm} shed={data} assets={assets} />} />
               <Route path="breakdowns" element={<Breakdowns farm={farm} shed={data} />} />
               <Route path="devices" element={<Devices farm={farm} />} />
-              <Route path=":assetId" element={<One>{(id) => <AssetPage key={id} farm={farm} shed={data} assets={assets} assetId={id} />}</One>} />
-              <Route path=":assetId/changeover" element={<One>{(id) => <ChangeoverPage key={id} farm={farm} shed={data} assetId={id} />}</One>} />
+              <Route
+                path=":assetId"
+                element={
+                  <One>{(id) => <AssetPage key={id} farm={farm} shed={data} assets={assets} assetId={id} />}</One>
+                }
+              />
+              <Route
+                path=":assetId/changeover"
+                element={<One>{(id) => <ChangeoverPage key={id} farm={farm} shed={data} assetId={id} />}</One>}
+              />
               <Route path="*" element={<Empty title="There is no such page in the shed." />} />
             </Routes>
           );
         }}
-      </Answered>
+      </QueryBoundary>
     </div>
   );
 }

@@ -1,19 +1,21 @@
-import type { PlaceInfo } from '@fanega/contract';
-import { CROPS, cropOf, dryBushels, PLACE_KINDS, WITHDRAWALS } from '@fanega/core';
+import { cropOf, CROPS, dryBushels, PLACE_KINDS, type PlaceInfo, WITHDRAWALS } from '@fanega/core';
 import { useLayoutEffect, useRef, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
 import { ApiError, post } from '../../data/api';
 import { type Farm, useFarm, useRefreshFarm } from '../../data/farm';
-import { useRecorder } from '../../record';
-import { Button, Empty, SelectBox, Sheet, TextBox } from '../../ui';
+import { useRecorder } from '../../widgets/record';
+import { Button, Empty, SelectBox, TextBox } from '../../ui';
+import { Drawer } from '../../ui/drawer';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
-import { Bushels, formatBushels, formatMoisture, Moisture, parseNumber, Pounds } from '../../widgets/quantity';
+import { bushels, grainOf, mass, Moisture, percent, Shown, system } from '../../quantity/quantity';
 import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
-import { PlacesSheet } from './places-sheet';
+import { PlacesDrawer } from './forms/places-drawer';
+import { capacityHint, readCapacity } from './forms/capacity';
 import { KIND_WORDS, OUT_WORDS } from './words';
-import { shapeOf, YardVessel } from './yard-vessel';
+import { shapeOf, YardVessel } from './pages/yard-vessel';
+import { write } from '../../data/outbox';
 
 const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
 const WHEELS = ['combine', 'cart', 'truck'];
@@ -39,7 +41,10 @@ export default function Store() {
       </div>
       {farm.data.places.length === 0 ? (
         <Empty title="No place holds grain yet.">
-          <p>Carts, trucks, bins, the dryer, and the buyers where grain leaves: add them in the order of the way of the grain.</p>
+          <p>
+            Carts, trucks, bins, the dryer, and the buyers where grain leaves: add them in the order of the way of the
+            grain.
+          </p>
         </Empty>
       ) : (
         <>
@@ -48,7 +53,7 @@ export default function Store() {
           <Wheels farm={farm} places={wheels} selected={selected} />
         </>
       )}
-      {naming && <PlacesSheet farm={farm} onClose={() => setNaming(false)} />}
+      {naming && <PlacesDrawer farm={farm} onClose={() => setNaming(false)} />}
       <AddPlace open={adding} onClose={() => setAdding(false)} />
     </div>
   );
@@ -61,7 +66,6 @@ function useSelect(): (place: PlaceInfo) => void {
 
 function Caption({ farm, place, selected }: { farm: Farm; place: PlaceInfo; selected: boolean }) {
   const held = farm.held(place.id);
-  const bushels = farm.bushels(held.wetLots);
   const unknown = (held.lots.unknown ?? 0) > 0;
   return (
     <span className="mt-1 block min-h-[4.2em] px-1 leading-snug">
@@ -69,9 +73,9 @@ function Caption({ farm, place, selected }: { farm: Farm; place: PlaceInfo; sele
       <br />
       {held.wetKg > 0 ? (
         <>
-          {formatBushels(bushels)} bu
+          {grainOf(farm, held.wetLots).text}
           <br />
-          {unknown ? <span className="font-semibold text-clay">▲ unknown</span> : `${formatMoisture(held.moisture ?? 0)} %`}
+          {unknown ? <span className="font-semibold text-clay">▲ unknown</span> : percent(held.moisture ?? 0)}
         </>
       ) : (
         <span className="text-muted">empty</span>
@@ -81,7 +85,15 @@ function Caption({ farm, place, selected }: { farm: Farm; place: PlaceInfo; sele
 }
 
 /** All that stands, to one scale, as wide as the page takes. */
-function Yard({ farm, places, selected }: { farm: Farm; places: readonly PlaceInfo[]; selected: PlaceInfo | undefined }) {
+function Yard({
+  farm,
+  places,
+  selected,
+}: {
+  farm: Farm;
+  places: readonly PlaceInfo[];
+  selected: PlaceInfo | undefined;
+}) {
   const select = useSelect();
   const frame = useRef<HTMLUListElement>(null);
   const [width, setWidth] = useState(0);
@@ -94,10 +106,18 @@ function Yard({ farm, places, selected }: { farm: Farm; places: readonly PlaceIn
   const metres = row.reduce((sum, place) => sum + shapeOf(place).diameter, 0);
   const scale = Math.max(7, Math.min(15, (width - 92 - row.length * 42) / Math.max(metres, 1)));
   return (
-    <ul ref={frame} className="flex flex-wrap items-end justify-center gap-y-4 border-b border-ink px-3 pt-4 pb-3 lg:justify-start lg:px-5">
+    <ul
+      ref={frame}
+      className="flex flex-wrap items-end justify-center gap-y-4 border-b border-ink px-3 pt-4 pb-3 lg:justify-start lg:px-5"
+    >
       {places.map((place) => (
         <li key={place.id}>
-          <button type="button" aria-pressed={place.id === selected?.id} onClick={() => select(place)} className="block text-center text-sm">
+          <button
+            type="button"
+            aria-pressed={place.id === selected?.id}
+            onClick={() => select(place)}
+            className="block text-center text-sm"
+          >
             <span className="flex justify-center border-b-3 border-ink px-1">
               <YardVessel farm={farm} place={place} scale={scale} selected={place.id === selected?.id} />
             </span>
@@ -109,7 +129,15 @@ function Yard({ farm, places, selected }: { farm: Farm; places: readonly PlaceIn
   );
 }
 
-function Wheels({ farm, places, selected }: { farm: Farm; places: readonly PlaceInfo[]; selected: PlaceInfo | undefined }) {
+function Wheels({
+  farm,
+  places,
+  selected,
+}: {
+  farm: Farm;
+  places: readonly PlaceInfo[];
+  selected: PlaceInfo | undefined;
+}) {
   const select = useSelect();
   if (places.length === 0) return null;
   return (
@@ -120,9 +148,21 @@ function Wheels({ farm, places, selected }: { farm: Farm; places: readonly Place
           const capacity = place.capacityBu ?? 900;
           return (
             <li key={place.id}>
-              <button type="button" aria-pressed={place.id === selected?.id} onClick={() => select(place)} className="block text-center">
+              <button
+                type="button"
+                aria-pressed={place.id === selected?.id}
+                onClick={() => select(place)}
+                className="block text-center"
+              >
                 <span className="flex justify-center">
-                  <BoxSample farm={farm} strata={strataOf(farm, place.id)} capacity={capacity} width={Math.max(46, capacity / 8.5)} height={56} label={place.name} />
+                  <BoxSample
+                    farm={farm}
+                    strata={strataOf(farm, place.id)}
+                    capacity={capacity}
+                    width={Math.max(46, capacity / 8.5)}
+                    height={56}
+                    label={place.name}
+                  />
                 </span>
                 <Caption farm={farm} place={place} selected={place.id === selected?.id} />
               </button>
@@ -141,7 +181,10 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
   const layers = farm.data.layers[place.id] ?? [];
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
   return (
-    <section aria-label={place.name} className="flex flex-wrap items-start gap-x-8 gap-y-5 border-b border-ink px-5 py-5 lg:px-6">
+    <section
+      aria-label={place.name}
+      className="flex flex-wrap items-start gap-x-8 gap-y-5 border-b border-ink px-5 py-5 lg:px-6"
+    >
       <div className="border-b-3 border-ink px-2">
         {STANDING.includes(place.kind) ? (
           <YardVessel
@@ -153,7 +196,14 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
             onLot={(lotId) => void navigate(`/trace/lot/${lotId}`)}
           />
         ) : (
-          <BoxSample farm={farm} strata={strataOf(farm, place.id)} capacity={place.capacityBu ?? 900} width={240} height={130} label={place.name} />
+          <BoxSample
+            farm={farm}
+            strata={strataOf(farm, place.id)}
+            capacity={place.capacityBu ?? 900}
+            width={240}
+            height={130}
+            label={place.name}
+          />
         )}
       </div>
       <div className="min-w-72 flex-[1.6]">
@@ -161,12 +211,25 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
         {held.wetKg > 0 ? (
           <>
             <p className="text-4xl leading-tight font-bold">
-              <Bushels value={dryBushels(held.dryKg, crop.legalPounds, crop.baseMoisture)} basis={`dry at ${(crop.baseMoisture * 100).toFixed(1)}`} />
+              <Shown
+                of={bushels(dryBushels(held.dryKg, crop.legalPounds, crop.baseMoisture), farm.kgPerBu(crop.id))}
+                basis={`dry at ${percent(crop.baseMoisture)}`}
+              />
             </p>
             <p className="mt-1 text-lg">
-              <Bushels value={farm.bushels(held.wetLots)} basis="as it lies" /> · <Pounds kg={held.wetKg} /> · <Moisture value={held.moisture} />
+              <Shown of={grainOf(farm, held.wetLots)} basis="as it lies" /> ·{' '}
+              {system() === 'us' && (
+                <>
+                  <Shown of={mass(held.wetKg)} /> ·{' '}
+                </>
+              )}
+              <Moisture value={held.moisture} />
               {place.capacityBu !== null && (
-                <span className="whitespace-nowrap text-muted"> · room {formatBushels(Math.max(0, place.capacityBu - farm.bushels(held.wetLots)))} bu</span>
+                <span className="whitespace-nowrap text-muted">
+                  {' '}
+                  · room{' '}
+                  {bushels(Math.max(0, place.capacityBu - farm.bushels(held.wetLots)), farm.kgPerBu(crop.id)).text}
+                </span>
               )}
             </p>
             <div className="mt-3">
@@ -193,22 +256,29 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
               <li key={i} className="flex justify-between gap-3 border-b border-rule py-1 last:border-b-0">
                 <span className="min-w-0 truncate">
                   {Object.keys(layer.wetLots)
-                    .map((lot) => `${farm.tag(lot)}${Object.keys(layer.wetLots).length > 1 ? ` ${Math.round((100 * (layer.wetLots[lot] ?? 0)) / layer.wetKg)} %` : ''}`)
+                    .map(
+                      (lot) =>
+                        `${farm.tag(lot)}${Object.keys(layer.wetLots).length > 1 ? ` ${percent((layer.wetLots[lot] ?? 0) / layer.wetKg, 0)}` : ''}`,
+                    )
                     .join(', ')}
                 </span>
                 <span className="shrink-0">
-                  <Bushels value={farm.bushels(layer.wetLots)} /> <Moisture value={layer.moisture} />
+                  <Shown of={grainOf(farm, layer.wetLots)} /> <Moisture value={layer.moisture} />
                 </span>
               </li>
             ))}
           </ol>
           <p className="mt-1 text-sm text-muted">
-            {place.withdrawal === 'lastIn' ? 'Flat floor, centre sump: the newest comes out first.' : 'Hopper: the oldest comes out first.'}
+            {place.withdrawal === 'lastIn'
+              ? 'Flat floor, center sump: the newest comes out first.'
+              : 'Hopper: the oldest comes out first.'}
           </p>
         </div>
       )}
       {layers.length === 1 && place.withdrawal === 'mixed' && (
-        <p className="text-sm text-muted">What is in it is mixed: the staves stand beside each other because no order is left.</p>
+        <p className="text-sm text-muted">
+          What is in it is mixed: the staves stand beside each other because no order is left.
+        </p>
       )}
     </section>
   );
@@ -217,27 +287,32 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
 function AddPlace({ open, onClose }: { open: boolean; onClose: () => void }) {
   const farm = useFarm();
   const refresh = useRefreshFarm(farm.id);
-  const { register, handleSubmit, formState, setError, reset, watch } = useForm({ defaultValues: { name: '', kind: 'cart', withdrawal: 'mixed', capacityBu: '' } });
+  const { register, handleSubmit, formState, setError, reset, watch } = useForm({
+    defaultValues: { name: '', kind: 'cart', withdrawal: 'mixed', capacityBu: '' },
+  });
   const { errors } = formState;
   const kind = watch('kind');
   const submit = handleSubmit(async ({ capacityBu, withdrawal, ...values }) => {
     try {
-      await post(`/farms/${farm.id}/places`, {
+      const { value: holds } = readCapacity(farm, capacityBu);
+      const body = {
         ...values,
         withdrawal: ['bin', 'wetBin', 'pit', 'overhead'].includes(values.kind) ? withdrawal : 'mixed',
-        ...(capacityBu.trim() === '' || values.kind === 'buyer' ? {} : { capacityBu: parseNumber(capacityBu) }),
-      });
+        ...(holds === undefined || values.kind === 'buyer' ? {} : { capacityBu: holds }),
+      };
+      await write(farm.id, post('/api/farms/{farmId}/places', { path: { farmId: farm.id } }, body as never));
       await refresh();
       reset();
       onClose();
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      for (const issue of error.issues) if (issue.field === 'name' || issue.field === 'capacityBu') setError(issue.field, { message: issue.message });
+      for (const issue of error.issues)
+        if (issue.field === 'name' || issue.field === 'capacityBu') setError(issue.field, { message: issue.message });
       setError('root', { message: error.message });
     }
   });
   return (
-    <Sheet open={open} title="Add a place" onClose={onClose}>
+    <Drawer open={open} title="Add a place" onClose={onClose}>
       <form className="space-y-4 px-5 py-4" noValidate onSubmit={(e) => void submit(e)}>
         <SelectBox label="What it is" {...register('kind')}>
           {PLACE_KINDS.map((value) => (
@@ -246,7 +321,11 @@ function AddPlace({ open, onClose }: { open: boolean; onClose: () => void }) {
             </option>
           ))}
         </SelectBox>
-        <TextBox label="Name" {...register('name', { required: 'The place needs a name' })} error={errors.name?.message} />
+        <TextBox
+          label="Name"
+          {...register('name', { required: 'The place needs a name' })}
+          error={errors.name?.message}
+        />
         {['bin', 'wetBin', 'pit', 'overhead'].includes(kind) && (
           <SelectBox label="Grain comes out" {...register('withdrawal')}>
             {WITHDRAWALS.map((value) => (
@@ -259,9 +338,12 @@ function AddPlace({ open, onClose }: { open: boolean; onClose: () => void }) {
         {kind !== 'buyer' && (
           <TextBox
             label="Holds"
-            unit="bu"
+            unit={bushels.unit}
+            hint={capacityHint()}
             inputMode="decimal"
-            {...register('capacityBu', { validate: (text) => text.trim() === '' || parseNumber(text) > 0 || 'A number of bushels, like 18,000' })}
+            {...register('capacityBu', {
+              validate: (text) => readCapacity(farm, text).error ?? true,
+            })}
             error={errors.capacityBu?.message}
           />
         )}
@@ -274,6 +356,6 @@ function AddPlace({ open, onClose }: { open: boolean; onClose: () => void }) {
           Add the place
         </Button>
       </form>
-    </Sheet>
+    </Drawer>
   );
 }

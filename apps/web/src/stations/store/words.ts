@@ -15,5 +15,5 @@ export const KIND_WORDS: Record<(typeof PLACE_KINDS)[number], string> = {
 export const OUT_WORDS: Record<(typeof WITHDRAWALS)[number], string> = {
   mixed: 'mixed (stirred, side draw, on wheels)',
   firstIn: 'oldest first (hopper bottom)',
-  lastIn: 'newest first (flat floor, centre sump)',
+  lastIn: 'newest first (flat floor, center sump)',
 };

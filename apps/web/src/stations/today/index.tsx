@@ -3,15 +3,16 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { ApiError, post } from '../../data/api';
 import { type Farm, useFarm, useRefreshFarm } from '../../data/farm';
-import { useRecorder } from '../../record';
+import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Problem } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
-import { EntrySheet } from '../../widgets/entry-sheet';
+import { EntryDrawer } from '../../widgets/entry-drawer';
 import { NextNote } from '../../widgets/next-note';
-import { Bushels, formatBushels, formatShare, Moisture } from '../../widgets/quantity';
-import { clock, weekday } from '../../widgets/time';
+import { bushels, grain, grainOf, Moisture, percent, Shown } from '../../quantity/quantity';
+import { clock, weekday } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
-import { describe } from './describe';
+import { describe } from './words';
+import { write } from '../../data/outbox';
 
 /** What to do next, and why: the most pressing thing large, the rest in a list, and the day so far. */
 export default function Today() {
@@ -25,9 +26,18 @@ export default function Today() {
       <NextNote />
       <div className="border-b border-ink xl:grid xl:grid-cols-[1.35fr_1fr]">
         <section aria-label="Next" className="px-5 py-5 lg:px-6">
-          {first ? <First farm={farm} step={first} onEntry={setEntry} /> : farm.data.entries === 0 ? <FirstSteps /> : <Nothing farm={farm} />}
+          {first ? (
+            <First farm={farm} step={first} onEntry={setEntry} />
+          ) : farm.data.entries === 0 ? (
+            <FirstSteps />
+          ) : (
+            <Nothing farm={farm} />
+          )}
         </section>
-        <section aria-label="The day so far" className="border-t border-rule px-5 py-5 lg:px-6 xl:border-t-0 xl:border-l">
+        <section
+          aria-label="The day so far"
+          className="border-t border-rule px-5 py-5 lg:px-6 xl:border-t-0 xl:border-l"
+        >
           <DaySoFar farm={farm} />
         </section>
       </div>
@@ -42,7 +52,7 @@ export default function Today() {
           </li>
         ))}
       </ol>
-      <EntrySheet entryId={entry} onClose={() => setEntry(null)} />
+      <EntryDrawer entryId={entry} onClose={() => setEntry(null)} />
     </div>
   );
 }
@@ -78,9 +88,16 @@ function LoadPicture({ farm, load }: { farm: Farm; load: LoadStep }) {
   const vessel = (id: string) => {
     const place = farm.place(id);
     const held = farm.held(id);
-    const bushels = farm.bushels(held.wetLots);
-    const capacity = place?.capacityBu ?? Math.max(bushels, 1);
-    return { id, name: farm.placeName(id), held, bushels, capacity, big: capacity > 2500 || place?.kind === 'buyer', buyer: place?.kind === 'buyer' };
+    const capacity = place?.capacityBu ?? Math.max(farm.bushels(held.wetLots), 1);
+    return {
+      id,
+      name: farm.placeName(id),
+      held,
+      kgPerBu: farm.kgPerBu(farm.cropOf(held.lots)),
+      capacity,
+      big: capacity > 2500 || place?.kind === 'buyer',
+      buyer: place?.kind === 'buyer',
+    };
   };
   const from = vessel(load.from);
   const to = vessel(load.to);
@@ -97,7 +114,7 @@ function LoadPicture({ farm, load }: { farm: Farm; load: LoadStep }) {
             capacity={v.capacity}
             width={v.big ? 110 : Math.max(60, v.capacity * scale)}
             height={v.big ? 92 : 84}
-            label={`${v.name}: ${formatBushels(v.bushels)} of ${formatBushels(v.capacity)} bushels`}
+            label={`${v.name}: ${grainOf(farm, v.held.wetLots)} of ${bushels(v.capacity, v.kgPerBu)}`}
           />
         )}
       </div>
@@ -108,18 +125,18 @@ function LoadPicture({ farm, load }: { farm: Farm; load: LoadStep }) {
           <span className="text-muted">buyer</span>
         ) : v.held.wetKg > 0 ? (
           <>
-            <Bushels value={v.bushels} /> <Moisture value={v.held.moisture} />
+            <Shown of={grainOf(farm, v.held.wetLots)} /> <Moisture value={v.held.moisture} />
             <br />
             <span className="text-sm text-muted">
               {Object.entries(v.held.wetLots)
                 .sort((a, b) => b[1] - a[1])
                 .slice(0, 3)
-                .map(([lot, kg]) => `${farm.tag(lot)} ${formatShare(kg / v.held.wetKg)} %`)
+                .map(([lot, kg]) => `${farm.tag(lot)} ${percent(kg / v.held.wetKg)}`)
                 .join(', ')}
             </span>
           </>
         ) : (
-          <span className="text-muted">empty, takes {formatBushels(v.capacity)} bu</span>
+          <span className="text-muted">empty, takes {bushels(v.capacity, v.kgPerBu).text}</span>
         )}
       </figcaption>
     </figure>
@@ -136,14 +153,24 @@ function LoadPicture({ farm, load }: { farm: Farm; load: LoadStep }) {
   );
 }
 
-function Act({ farm, step, look, onEntry }: { farm: Farm; step: NextStep; look: 'do' | 'plain'; onEntry: (id: string) => void }) {
+function Act({
+  farm,
+  step,
+  look,
+  onEntry,
+}: {
+  farm: Farm;
+  step: NextStep;
+  look: 'do' | 'plain';
+  onEntry: (id: string) => void;
+}) {
   const recorder = useRecorder();
   const [busy, setBusy] = useState(false);
   const className = look === 'do' ? 'min-h-14 px-5 text-lg' : '';
   const load = 'load' in step ? step.load : undefined;
   if (load) {
     const toBuyer = farm.place(load.to)?.kind === 'buyer';
-    const bushels = (load.wetKg ?? farm.held(load.from).wetKg) / farm.kgPerBu(farm.cropOf(farm.held(load.from).lots));
+    const much = grain(load.wetKg ?? farm.held(load.from).wetKg, farm.kgPerBu(farm.cropOf(farm.held(load.from).lots)));
     // A ticket has figures of its own; everything else is known already.
     const go = async () => {
       if (toBuyer) return recorder.open({ kind: 'move', from: load.from, to: load.to, amount: 'gross', emptied: true });
@@ -155,7 +182,7 @@ function Act({ farm, step, look, onEntry }: { farm: Farm; step: NextStep; look: 
       <Button look={look} className={className} disabled={busy} onClick={() => void go()}>
         {toBuyer
           ? `Ticket from ${farm.placeName(load.to)}`
-          : `Load ${formatBushels(bushels)} bu on ${farm.placeName(load.to)}`
+          : `Load ${much} on ${farm.placeName(load.to)}`
               .replace('Load', farm.place(load.from)?.kind === 'truck' ? 'Dump' : 'Load')
               .replace(' on ', farm.place(load.from)?.kind === 'truck' ? ' into ' : ' on ')}
       </Button>
@@ -188,26 +215,28 @@ function Act({ farm, step, look, onEntry }: { farm: Farm; step: NextStep; look: 
 function DaySoFar({ farm }: { farm: Farm }) {
   const { flow, now } = farm.data;
   const rows = Object.entries(flow.cut).sort((a, b) => b[1] - a[1]);
-  const cut = farm.bushels(flow.cut);
   return (
     <div>
       <p className="text-sm font-semibold text-muted">
         {weekday(now, farm.data.farm.timeZone)}, {clock(now, farm.data.farm.timeZone)}
       </p>
       <p className="text-4xl leading-tight font-bold">
-        <Bushels value={cut} /> <span className="text-lg font-normal text-muted">cut today</span>
+        <Shown of={grainOf(farm, flow.cut)} /> <span className="text-lg font-normal text-muted">cut today</span>
       </p>
       {rows.length === 0 ? (
         <p className="mt-2 text-muted">No grain has come off a field today.</p>
       ) : (
         <ul className="mt-3">
           {rows.map(([lot, kg]) => (
-            <li key={lot} className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5 last:border-b-0">
+            <li
+              key={lot}
+              className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5 last:border-b-0"
+            >
               <Link to={`/trace/lot/${lot}`} className="min-w-0 truncate underline decoration-rule underline-offset-4">
                 <Swatch index={farm.lotIndex(lot)} /> <b>{farm.tag(lot)}</b> {farm.lot(lot)?.fieldName ?? 'unknown'}
               </Link>
               <span>
-                <Bushels value={farm.bushels({ [lot]: kg })} />
+                <Shown of={grainOf(farm, { [lot]: kg })} />
               </span>
             </li>
           ))}
@@ -224,7 +253,7 @@ function DaySoFar({ farm }: { farm: Farm }) {
           <div key={word}>
             <dt className="text-sm text-muted">{word}</dt>
             <dd className="text-xl font-semibold">
-              <Bushels value={farm.bushels(byLot)} />
+              <Shown of={grainOf(farm, byLot)} />
             </dd>
           </div>
         ))}
@@ -248,7 +277,7 @@ function Nothing({ farm }: { farm: Farm }) {
 function FirstSteps() {
   return (
     <Empty title="The book is open and empty.">
-      <p>Three steps to the first bushel:</p>
+      <p>Three steps to the first load:</p>
       <ol className="list-decimal space-y-1 pl-5 text-ink">
         <li>
           <Link className="underline" to="/fields">
@@ -278,7 +307,10 @@ function BringBook() {
     if (!file) return;
     setState({ busy: true });
     try {
-      await post(`/farms/${farm.id}/book`, JSON.parse(await file.text()));
+      await write(farm.id, {
+        ...post('/api/farms/{farmId}/book', { path: { farmId: farm.id } }),
+        body: JSON.parse(await file.text()),
+      });
       await refresh();
     } catch (error) {
       setState({ busy: false, problem: error instanceof ApiError ? error.message : 'This file is not a grain book.' });
@@ -288,7 +320,13 @@ function BringBook() {
     <div className="pt-2">
       <label className="inline-flex min-h-11 cursor-pointer items-center gap-2 text-ink underline decoration-rule underline-offset-4 has-focus-visible:outline-3">
         {state.busy ? 'Bringing it in …' : 'Or bring a saved book file'}
-        <input type="file" accept="application/json,.json" disabled={state.busy} className="sr-only" onChange={(event) => void bring(event.target.files?.[0])} />
+        <input
+          type="file"
+          accept="application/json,.json"
+          disabled={state.busy}
+          className="sr-only"
+          onChange={(event) => void bring(event.target.files?.[0])}
+        />
       </label>
       <Problem>{state.problem}</Problem>
     </div>

@@ -1,20 +1,42 @@
-import type { Delivery, DeliveryTraceAnswer, LotTraceAnswer, TraceLoad } from '@fanega/contract';
-import { type Account, cropOf, CROPS, dryBushels } from '@fanega/core';
-import { useState } from 'react';
+import {
+  type Account,
+  cropOf,
+  CROPS,
+  type Delivery,
+  type DeliveryTraceView,
+  dryBushels,
+  type FieldRow,
+  type LotTraceView,
+  type TraceLoad,
+} from '@fanega/core';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Farm, useDeliveries, useDeliveryTrace, useFarm, useFields, useLotTrace } from '../../data/farm';
-import { Button, Empty } from '../../ui';
-import { Answered } from '../../ui/answer';
-import { EntrySheet } from '../../widgets/entry-sheet';
+import { Empty } from '../../ui';
+import { type Column, DataTable } from '../../ui/table';
+import { QueryBoundary } from '../../ui/query-boundary';
+import { EntryDrawer } from '../../widgets/entry-drawer';
 import { headline } from '../../widgets/headline';
-import { Bushels, formatBushels, formatBushelsFine, formatMoney, formatPounds, formatShare, Moisture, Pounds } from '../../widgets/quantity';
+import {
+  area,
+  bushels,
+  bushelsFine,
+  grainOf,
+  mass,
+  Moisture,
+  percent,
+  priceText,
+  share,
+  Shown,
+  type Said,
+} from '../../quantity/quantity';
 import { methodWords } from '../../widgets/method-words';
-import { rowKeys } from '../../widgets/row-keys';
+import { figureColumn, momentColumn, wordColumn } from '../../widgets/columns';
 import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
-import { clock, day } from '../../widgets/time';
+import { clock, day, stamp } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
-import { WayDrawing } from './way-drawing';
+import { WayDrawing } from './pages/way-drawing';
 
 /** From a field to its tickets and back: the reason for the whole program. */
 export default function Trace() {
@@ -28,111 +50,172 @@ const dryAtBase = (cropId: string | undefined, dryKg: number): number => {
   const crop = cropOf(cropId ?? '') ?? CROPS.corn;
   return dryBushels(dryKg, crop.legalPounds, crop.baseMoisture);
 };
-const baseOf = (cropId: string | undefined): string => ((cropOf(cropId ?? '') ?? CROPS.corn).baseMoisture * 100).toFixed(1);
+/** Dry matter at the crop's base, as it is shown. */
+const dryGrain = (farm: Farm, cropId: string | undefined, dryKg: number): Said =>
+  bushels(dryAtBase(cropId, dryKg), farm.kgPerBu(cropId));
+const baseOf = (cropId: string | undefined): string => percent((cropOf(cropId ?? '') ?? CROPS.corn).baseMoisture);
 
 function Start() {
   const farm = useFarm();
   const fields = useFields();
   const deliveries = useDeliveries();
+  const [accounts, tickets] = useMemo(() => [accountColumns(farm), ticketColumns(farm)], [farm]);
   return (
     <div>
       <div className="border-b border-ink px-5 py-3 lg:px-6">
         <h1 className="text-2xl">Trace</h1>
-        <p className="text-muted">Pick a field to see where its grain went, or a ticket to see which fields it came from.</p>
+        <p className="text-muted">
+          Pick a field to see where its grain went, or a ticket to see which fields it came from.
+        </p>
       </div>
       <div className="xl:grid xl:grid-cols-[1.4fr_1fr]">
-        <section aria-label="Accounts of the fields" className="border-b border-ink px-5 py-4 lg:px-6 xl:border-r xl:border-b-0">
-          <h2 className="text-xl">Accounts, dry bushels</h2>
-          <Answered answer={fields} what="Adding up the accounts">
+        <section
+          aria-label="Accounts of the fields"
+          className="min-w-0 border-b border-ink py-4 xl:border-r xl:border-b-0"
+        >
+          <h2 className="px-5 text-xl lg:px-6">Accounts, dry</h2>
+          <QueryBoundary answer={fields} tall what="Adding up the accounts">
             {(rows) => {
               const cut = rows.filter((row) => row.account.harvestedDryKg !== 0 || row.account.restatedDryKg !== 0);
               if (cut.length === 0) return <Empty title="No grain is in the book yet." />;
               return (
-                <div className="relative overflow-x-auto">
-                  <table className="mt-2 w-full" onKeyDown={rowKeys}>
-                    <thead className="border-b border-ink text-right text-sm">
-                      <tr>
-                        <th className="py-1.5 text-left">Field</th>
-                        <th className="px-2">Cut</th>
-                        <th className="px-2">Restated</th>
-                        <th className="px-2">Lost</th>
-                        <th className="px-2">In stock</th>
-                        <th className="px-2">Delivered</th>
-                        <th className="pl-2">
-                          <span className="sr-only">balances</span>
-                        </th>
-                      </tr>
-                    </thead>
-                    <tbody>
-                      {cut.map(({ lot, account, balance }) => {
-                        const bu = (kg: number) => formatBushels(dryAtBase(lot.crop, kg));
-                        return (
-                          <tr key={lot.id} className="border-b border-rule text-right hover:bg-sand">
-                            <td className="py-1.5 text-left whitespace-nowrap">
-                              <Link to={`/trace/lot/${lot.id}`} className="font-semibold">
-                                <Swatch index={farm.lotIndex(lot.id)} /> {lot.tag} <span className="underline decoration-rule underline-offset-4">{lot.fieldName}</span>
-                              </Link>
-                            </td>
-                            <td className="px-2">{bu(balance.harvested)}</td>
-                            <td className="px-2">{signed(dryAtBase(lot.crop, account.restatedDryKg))}</td>
-                            <td className="px-2">{bu(balance.lost)}</td>
-                            <td className="px-2">{bu(balance.inStock)}</td>
-                            <td className="px-2">{bu(balance.delivered)}</td>
-                            <td className="pl-2">{balance.balances ? '=' : '≠'}</td>
-                          </tr>
-                        );
-                      })}
-                    </tbody>
-                  </table>
-                </div>
+                <DataTable
+                  name="Accounts"
+                  one="field"
+                  many="fields"
+                  rows={cut}
+                  columns={accounts}
+                  rowId={({ lot }) => lot.id}
+                />
               );
             }}
-          </Answered>
+          </QueryBoundary>
         </section>
-        <section aria-label="Tickets" className="px-5 py-4 lg:px-6">
-          <h2 className="text-xl">Tickets</h2>
-          <Answered answer={deliveries} what="Collecting the tickets">
+        <section aria-label="Tickets" className="min-w-0 py-4">
+          <h2 className="px-5 text-xl lg:px-6">Tickets</h2>
+          <QueryBoundary answer={deliveries} what="Collecting the tickets">
             {(rows) =>
               rows.length === 0 ? (
-                <p className="mt-2 text-muted">Nothing is delivered yet.</p>
+                <p className="mt-2 px-5 text-muted lg:px-6">Nothing is delivered yet.</p>
               ) : (
-                <div className="relative overflow-x-auto">
-                  <table className="mt-2 w-full" onKeyDown={rowKeys}>
-                    <tbody>
-                      {rows.slice(0, 60).map((row) => (
-                        <tr key={row.entry.id} className="border-b border-rule hover:bg-sand">
-                          <td className="py-1.5 font-semibold">
-                            <Link to={`/trace/delivery/${row.entry.id}`} className="underline decoration-rule underline-offset-4">
-                              {row.ticket ?? 'no ticket'}
-                            </Link>
-                          </td>
-                          <td className="px-2 whitespace-nowrap text-muted">{day(row.entry.at, farm.data.farm.timeZone)}</td>
-                          <td className="px-2">{farm.placeName(row.to)}</td>
-                          <td className="px-2 text-sm">{Object.keys(row.lots).map(farm.tag).slice(0, 5).join(' ')}</td>
-                          <td className="pl-2 text-right">
-                            <Bushels value={farm.bushels(row.wetLots)} />
-                          </td>
-                        </tr>
-                      ))}
-                    </tbody>
-                  </table>
-                </div>
+                <DataTable
+                  name="Tickets delivered"
+                  one="ticket"
+                  many="tickets"
+                  rows={rows}
+                  columns={tickets}
+                  rowId={({ entry }) => entry.id}
+                />
               )
             }
-          </Answered>
+          </QueryBoundary>
         </section>
       </div>
     </div>
   );
 }
 
-const signed = (bushels: number): string => {
-  const text = formatBushels(Math.abs(bushels));
-  return text === '0' ? '0' : `${bushels < 0 ? '−' : '+'}${text}`;
-};
+const ticketLink = ({ entry, ticket }: Delivery) => (
+  <Link
+    to={`/trace/delivery/${entry.id}`}
+    className="font-semibold whitespace-nowrap underline decoration-rule underline-offset-4"
+  >
+    {ticket ?? 'no ticket'}
+  </Link>
+);
+
+function accountColumns(farm: Farm): Column<FieldRow>[] {
+  const dry = (id: string, head: string, kg: (row: FieldRow) => number, more: Partial<Column<FieldRow>> = {}) =>
+    figureColumn<FieldRow>(id, head, bushels, (row) => dryAtBase(row.lot.crop, kg(row)), {
+      per: ({ lot }) => farm.kgPerBu(lot.crop),
+      ...more,
+    });
+  return [
+    wordColumn('field', 'Field', ({ lot }) => `${lot.tag} ${lot.fieldName}`, {
+      phone: 'title',
+      as: (_, { lot }) => (
+        <Link to={`/trace/lot/${lot.id}`} className="font-semibold whitespace-nowrap">
+          <Swatch index={farm.lotIndex(lot.id)} /> {lot.tag}{' '}
+          <span className="underline decoration-rule underline-offset-4">{lot.fieldName}</span>
+        </Link>
+      ),
+    }),
+    wordColumn('season', 'Season', ({ lot }) => String(lot.season), { choice: true, extra: true }),
+    wordColumn('crop', 'Crop', ({ lot }) => cropOf(lot.crop)?.name ?? lot.crop, { choice: true, extra: true }),
+    dry('cut', 'Cut', ({ balance }) => balance.harvested),
+    dry('restated', 'Restated', ({ account }) => account.restatedDryKg, {
+      show: ({ lot, account }) =>
+        bushels.signed(dryAtBase(lot.crop, account.restatedDryKg), farm.kgPerBu(lot.crop)).figure,
+    }),
+    dry('lost', 'Lost', ({ balance }) => balance.lost),
+    dry('stock', 'In stock', ({ balance }) => balance.inStock),
+    dry('delivered', 'Delivered', ({ balance }) => balance.delivered),
+    wordColumn('balances', 'Closes', ({ balance }) => (balance.balances ? 'balances' : 'does not balance'), {
+      phone: 'verdict',
+      as: (words, { balance }) => (
+        <span title={words}>
+          {balance.balances ? '=' : '≠'}
+          <span className="sr-only"> {words}</span>
+        </span>
+      ),
+    }),
+  ];
+}
+
+function ticketColumns(farm: Farm): Column<Delivery>[] {
+  const { timeZone } = farm.data.farm;
+  return [
+    wordColumn('ticket', 'Ticket', ({ ticket }) => ticket ?? 'no ticket', {
+      phone: 'title',
+      as: (_, row) => ticketLink(row),
+    }),
+    {
+      id: 'when',
+      head: 'When',
+      value: ({ entry }) => entry.at,
+      text: ({ entry }) => stamp(entry.at, timeZone),
+      show: ({ entry }) => <span className="whitespace-nowrap text-muted">{day(entry.at, timeZone)}</span>,
+    },
+    wordColumn('buyer', 'Buyer', ({ to }) => farm.placeName(to), { choice: true }),
+    wordColumn('fields', 'Fields', ({ lots }) => Object.keys(lots).map(farm.tag).slice(0, 5).join(' ')),
+    {
+      id: 'grain',
+      head: 'Weight',
+      unit: bushels.unit,
+      right: true,
+      phone: 'verdict',
+      value: ({ wetLots }) => farm.bushels(wetLots),
+      text: ({ wetLots }) => grainOf(farm, wetLots).figure.replace(/,/g, ''),
+      show: ({ wetLots }) => grainOf(farm, wetLots).figure,
+    },
+  ];
+}
+
+/** A ticket's part of one field. */
+type PartOfTicket = LotTraceView['deliveries'][number];
+
+function partColumns(farm: Farm, crop: string): Column<PartOfTicket>[] {
+  const { timeZone } = farm.data.farm;
+  const per = farm.kgPerBu(crop);
+  return [
+    wordColumn('ticket', 'Ticket', ({ delivery }) => delivery.ticket ?? 'no ticket', {
+      phone: 'title',
+      as: (_, { delivery }) => ticketLink(delivery),
+    }),
+    momentColumn('when', 'When', ({ delivery }) => delivery.entry.at, timeZone),
+    wordColumn('buyer', 'Buyer', ({ delivery }) => farm.placeName(delivery.to), { choice: true }),
+    figureColumn('weight', 'Of this field', mass, ({ wetKg }) => wetKg, { summed: {} }),
+    figureColumn('share', 'Share by weight', share, ({ wetKg, delivery }) => wetKg / delivery.netKg),
+    figureColumn('dry', 'Dry', bushels, ({ dryKg }) => dryAtBase(crop, dryKg), {
+      per: () => per,
+      phone: 'verdict',
+      summed: { per },
+    }),
+  ];
+}
 
 /** Harvested + restated − lost = in stock + delivered, written out. */
-function Identity({ account, crop }: { account: Account; crop: string }) {
+function Identity({ farm, account, crop }: { farm: Farm; account: Account; crop: string }) {
   const lost = Object.values(account.lostDryKg).reduce((a, b) => a + b, 0);
   const parts: readonly [string, number, string][] = [
     ['', account.harvestedDryKg, 'cut'],
@@ -149,13 +232,12 @@ function Identity({ account, crop }: { account: Account; crop: string }) {
             <dt className={`text-sm text-muted ${sign ? 'pl-7' : ''}`}>{word}</dt>
             <dd className="text-2xl font-bold">
               {sign && <span className="inline-block w-7 font-normal text-muted">{sign}</span>}
-              {formatBushelsFine(dryAtBase(crop, kg))}
-              <span className="text-[0.6em] font-normal text-muted"> bu</span>
+              <Shown of={bushelsFine(dryAtBase(crop, kg), farm.kgPerBu(crop))} />
             </dd>
           </div>
         ))}
       </dl>
-      <span className="pb-1 text-sm text-muted">dry at {baseOf(crop)} %</span>
+      <span className="pb-1 text-sm text-muted">dry at {baseOf(crop)}</span>
     </div>
   );
 }
@@ -171,15 +253,16 @@ function Back() {
 function LotPage({ lotId }: { lotId: string }) {
   const farm = useFarm();
   return (
-    <Answered answer={useLotTrace(lotId)} what="Following the grain">
+    <QueryBoundary answer={useLotTrace(lotId)} what="Following the grain">
       {(data) => <LotFacts farm={farm} data={data} />}
-    </Answered>
+    </QueryBoundary>
   );
 }
 
-function LotFacts({ farm, data }: { farm: Farm; data: LotTraceAnswer }) {
-  const { row, way, deliveries } = data;
+function LotFacts({ farm, data }: { farm: Farm; data: LotTraceView }) {
+  const { row, path, deliveries } = data;
   const { lot } = row;
+  const columns = useMemo(() => partColumns(farm, lot.crop), [farm, lot.crop]);
   return (
     <div>
       <div className="border-b border-ink px-5 py-4 lg:px-6">
@@ -187,78 +270,51 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceAnswer }) {
         <h1 className="mt-1 flex flex-wrap items-center gap-3 text-3xl">
           <Swatch index={farm.lotIndex(lot.id)} size={30} /> {lot.fieldName}
           <span className="text-lg font-normal text-muted">
-            {[lot.tag, `${cropOf(lot.crop)?.name ?? lot.crop} ${lot.season}`, lot.variety, lot.acres > 0 ? `${lot.acres} ac` : ''].filter(Boolean).join(' · ')}
+            {[
+              lot.tag,
+              `${cropOf(lot.crop)?.name ?? lot.crop} ${lot.season}`,
+              lot.variety,
+              lot.acres > 0 ? area(lot.acres).text : '',
+            ]
+              .filter(Boolean)
+              .join(' · ')}
           </span>
         </h1>
         <div className="mt-4">
-          <Identity account={row.account} crop={lot.crop} />
+          <Identity farm={farm} account={row.account} crop={lot.crop} />
         </div>
         {lot.shares.some((share) => share.owner !== farm.data.farm.name) && (
           <p className="mt-3 text-muted">
             {lot.shares
               .map(
                 (share) =>
-                  `${share.owner}: ${formatShare(share.part)} % of every bushel, ${formatBushels(dryAtBase(lot.crop, row.account.deliveredDryKg) * share.part)} bu delivered`,
+                  `${share.owner}: ${percent(share.part)} of every load, ${dryGrain(farm, lot.crop, row.account.deliveredDryKg * share.part)} delivered`,
               )
               .join(' · ')}
           </p>
         )}
       </div>
       <section aria-label="Its way" className="border-b border-ink px-5 py-4 lg:px-6">
-        <h2 className="text-sm text-muted">Its way, dry bushels</h2>
-        {way.links.length === 0 ? <p className="mt-2 text-muted">No grain has come off this field yet.</p> : <WayDrawing farm={farm} way={way} crop={lot.crop} />}
+        <h2 className="text-sm text-muted">Its path, dry {bushels.unit}</h2>
+        {path.links.length === 0 ? (
+          <p className="mt-2 text-muted">No grain has come off this field yet.</p>
+        ) : (
+          <WayDrawing farm={farm} way={path} crop={lot.crop} />
+        )}
       </section>
-      <section aria-label="Its tickets" className="px-5 py-4 lg:px-6">
-        <h2 className="text-xl">On {deliveries.length} tickets</h2>
+      <section aria-label="Its tickets" className="py-4">
+        <h2 className="px-5 text-xl lg:px-6">
+          On {deliveries.length} {deliveries.length === 1 ? 'ticket' : 'tickets'}
+        </h2>
         {deliveries.length > 0 && (
-          <div className="relative overflow-x-auto">
-            <table className="mt-2 w-full min-w-[36rem]" onKeyDown={rowKeys}>
-              <thead className="border-b border-ink text-left text-sm">
-                <tr>
-                  <th className="py-1.5">Ticket</th>
-                  <th className="px-2">When</th>
-                  <th className="px-2">Buyer</th>
-                  <th className="px-2 text-right">Of this field</th>
-                  <th className="px-2 text-right">Share by weight</th>
-                  <th className="pl-2 text-right">Dry</th>
-                </tr>
-              </thead>
-              <tbody>
-                {deliveries.map(({ delivery, dryKg, wetKg }) => (
-                  <tr key={delivery.entry.id} className="border-b border-rule hover:bg-sand">
-                    <td className="py-1.5 font-semibold">
-                      <Link to={`/trace/delivery/${delivery.entry.id}`} className="underline decoration-rule underline-offset-4">
-                        {delivery.ticket ?? 'no ticket'}
-                      </Link>
-                    </td>
-                    <td className="px-2 whitespace-nowrap">{day(delivery.entry.at, farm.data.farm.timeZone)}</td>
-                    <td className="px-2">{farm.placeName(delivery.to)}</td>
-                    <td className="px-2 text-right">
-                      <Pounds kg={wetKg} />
-                    </td>
-                    <td className="px-2 text-right">{formatShare(wetKg / delivery.netKg)} %</td>
-                    <td className="pl-2 text-right">
-                      <Bushels value={dryAtBase(lot.crop, dryKg)} />
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-              <tfoot>
-                <tr className="border-t border-ink font-bold">
-                  <td className="py-1.5" colSpan={3}>
-                    To the pound
-                  </td>
-                  <td className="px-2 text-right">
-                    <Pounds kg={deliveries.reduce((sum, d) => sum + d.wetKg, 0)} />
-                  </td>
-                  <td />
-                  <td className="pl-2 text-right">
-                    <Bushels value={dryAtBase(lot.crop, row.account.deliveredDryKg)} />
-                  </td>
-                </tr>
-              </tfoot>
-            </table>
-          </div>
+          <DataTable
+            name={`Tickets of ${lot.fieldName}`}
+            one="ticket"
+            many="tickets"
+            rows={deliveries}
+            columns={columns}
+            rowId={({ delivery }) => delivery.entry.id}
+          />
         )}
       </section>
     </div>
@@ -268,14 +324,14 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceAnswer }) {
 function DeliveryPage({ entryId }: { entryId: string }) {
   const farm = useFarm();
   return (
-    <Answered answer={useDeliveryTrace(entryId)} what="Following the load back to the fields">
+    <QueryBoundary answer={useDeliveryTrace(entryId)} what="Following the load back to the fields">
       {(data) => <DeliveryFacts farm={farm} data={data} />}
-    </Answered>
+    </QueryBoundary>
   );
 }
 
-function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceAnswer }) {
-  const { delivery, loads, moves, way } = data;
+function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceView }) {
+  const { delivery, loads, moves, path } = data;
   const crop = farm.cropOf(delivery.lots);
   const { timeZone } = farm.data.farm;
   const [open, setOpen] = useState<string | null>(null);
@@ -292,19 +348,20 @@ function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceAnswer }
             </span>
           </h1>
           <p className="mt-3 text-4xl font-bold">
-            <Pounds kg={delivery.netKg} /> <span className="text-lg font-normal text-muted">net</span>
+            <Shown of={mass(delivery.netKg)} /> <span className="text-lg font-normal text-muted">net</span>
           </p>
           <p className="mt-1">
             {delivery.grossKg !== null && delivery.tareKg !== null && (
               <>
-                {formatPounds(delivery.grossKg)} gross − {formatPounds(delivery.tareKg)} tare ·{' '}
+                {mass.figure(delivery.grossKg)} gross − {mass.figure(delivery.tareKg)} tare ·{' '}
               </>
             )}
             <Moisture value={delivery.moisture} />
-            {delivery.pricePerBu !== null && ` · ${formatMoney(delivery.pricePerBu)} a bushel`}
+            {delivery.pricePerBu !== null && ` · ${priceText(delivery.pricePerBu, farm.kgPerBu(crop))}`}
           </p>
           <p className="mt-1">
-            <Bushels value={farm.bushels(delivery.wetLots)} basis="by weight" /> · <Bushels value={dryAtBase(crop, delivery.dryKg)} basis={`dry at ${baseOf(crop)}`} />
+            <Shown of={grainOf(farm, delivery.wetLots)} basis="by weight" /> ·{' '}
+            <Shown of={dryGrain(farm, crop, delivery.dryKg)} basis={`dry at ${baseOf(crop)}`} />
           </p>
         </div>
         <div>
@@ -312,19 +369,24 @@ function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceAnswer }
           <ShareList farm={farm} wetLots={delivery.wetLots} />
           <Owners farm={farm} wetLots={delivery.wetLots} className="mt-2 text-lg" />
           <p className="mt-1 text-sm text-muted">
-            The shares sum to {formatPounds(Object.values(delivery.wetLots).reduce((a, b) => a + b, 0))} lb.
-            {unknown > 0 && ` ${formatPounds(unknown)} lb of dry matter came from grain that no field is known for.`}
+            The shares sum to {mass(Object.values(delivery.wetLots).reduce((a, b) => a + b, 0)).text}.
+            {unknown > 0 && ` ${mass(unknown)} of dry matter came from grain that no field is known for.`}
           </p>
           {delivery.witnesses.length > 0 && (
             <p className="mt-1 text-sm">
-              Also weighed: {delivery.witnesses.map((w) => ('wetKg' in w && w.wetKg !== undefined ? `${formatPounds(w.wetKg)} lb by ${methodWords(w.method)}` : '')).join(', ')}
+              Also weighed:{' '}
+              {delivery.witnesses
+                .map((w) =>
+                  'wetKg' in w && w.wetKg !== undefined ? `${mass(w.wetKg)} by ${methodWords(w.method)}` : '',
+                )
+                .join(', ')}
             </p>
           )}
         </div>
       </div>
       <section aria-label="Its way" className="border-b border-ink px-5 py-4 lg:px-6">
-        <h2 className="text-sm text-muted">Its way, dry bushels of this ticket</h2>
-        <WayDrawing farm={farm} way={way} crop={crop} />
+        <h2 className="text-sm text-muted">Its path, dry {bushels.unit} of this ticket</h2>
+        <WayDrawing farm={farm} way={path} crop={crop} />
       </section>
       <div className="xl:grid xl:grid-cols-2">
         <Steps
@@ -335,14 +397,19 @@ function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceAnswer }
           crop={crop}
           onOpen={setOpen}
         />
-        <Steps title="Every move on the way" farm={farm} steps={moves} delivery={delivery} crop={crop} onOpen={setOpen} />
+        <Steps
+          title="Every move on the way"
+          farm={farm}
+          steps={moves}
+          delivery={delivery}
+          crop={crop}
+          onOpen={setOpen}
+        />
       </div>
-      <EntrySheet entryId={open} onClose={() => setOpen(null)} />
+      <EntryDrawer entryId={open} onClose={() => setOpen(null)} />
     </div>
   );
 }
-
-const SHOWN = 25;
 
 function Steps({
   title,
@@ -359,40 +426,43 @@ function Steps({
   crop: string | undefined;
   onOpen: (id: string) => void;
 }) {
-  const [all, setAll] = useState(false);
-  const { timeZone } = farm.data.farm;
-  const sorted = [...steps].sort((a, b) => b.dryKg - a.dryKg);
-  const shown = all ? sorted : sorted.slice(0, SHOWN);
+  const columns = useMemo((): Column<TraceLoad>[] => {
+    const per = farm.kgPerBu(crop);
+    return [
+      wordColumn('what', 'What', ({ entry }) => headline(entry, farm), {
+        phone: 'title',
+        as: (words, { entry }) => (
+          <button
+            type="button"
+            onClick={() => onOpen(entry.id)}
+            className="text-left font-semibold underline decoration-rule underline-offset-4"
+          >
+            {words}
+          </button>
+        ),
+      }),
+      momentColumn('when', 'When', ({ entry }) => entry.at, farm.data.farm.timeZone),
+      figureColumn('dry', 'Dry', bushels, ({ dryKg }) => dryAtBase(crop, dryKg), {
+        per: () => per,
+        phone: 'verdict',
+        summed: { per },
+      }),
+      figureColumn('share', 'Of the ticket', share, ({ dryKg }) => dryKg / delivery.dryKg),
+    ];
+  }, [farm, crop, delivery, onOpen]);
   return (
-    <section aria-label={title} className="px-5 py-4 lg:px-6 xl:border-r xl:border-rule">
-      <h2 className="text-xl">{title}</h2>
-      <div className="relative overflow-x-auto">
-        <table className="mt-2 w-full" onKeyDown={rowKeys}>
-          <tbody>
-            {shown.map(({ entry, dryKg }) => (
-              <tr key={entry.id} className="border-b border-rule hover:bg-sand">
-                <td className="py-1 whitespace-nowrap text-muted">
-                  {day(entry.at, timeZone)} {clock(entry.at, timeZone)}
-                </td>
-                <td className="px-2">
-                  <button type="button" onClick={() => onOpen(entry.id)} className="text-left font-semibold underline decoration-rule underline-offset-4">
-                    {headline(entry, farm)}
-                  </button>
-                </td>
-                <td className="px-2 text-right">
-                  <Bushels value={dryAtBase(crop, dryKg)} />
-                </td>
-                <td className="pl-2 text-right whitespace-nowrap">{formatShare(dryKg / delivery.dryKg)} %</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {sorted.length > shown.length && (
-        <Button look="quiet" className="mt-2 px-0" onClick={() => setAll(true)}>
-          Show the other {sorted.length - shown.length}, {formatPounds(sorted.slice(SHOWN).reduce((sum, s) => sum + s.dryKg, 0))} lb dry
-        </Button>
-      )}
+    <section aria-label={title} className="min-w-0 py-4 xl:border-r xl:border-rule">
+      <h2 className="px-5 pb-2 text-xl lg:px-6">{title}</h2>
+      <DataTable
+        name={title}
+        one="entry"
+        many="entries"
+        rows={steps}
+        columns={columns}
+        rowId={({ entry }) => entry.id}
+        sortedBy={{ id: 'dry', down: true }}
+        pageSize={25}
+      />
     </section>
   );
 }

@@ -1,0 +1,86 @@
+import { createConnection } from 'mysql2/promise';
+import { DataSource, type DataSourceOptions } from 'typeorm';
+import { WeatherRow } from './features/fields/index.js';
+import { LiveFigureRow, WeighTicketAxleRow, WeighTicketRow, WeighTicketShareRow } from './features/haul/index.js';
+import {
+  BaseRow,
+  EntryRow,
+  FieldRow,
+  LotRow,
+  LotShareRow,
+  PlaceRow,
+  RevisionListRow,
+  RevisionRow,
+  TrustRow,
+} from './features/ledger/index.js';
+import { PhotoRow } from './features/shed/index.js';
+import { InitialBook1790000000000 } from './migrations/1790000000000-initial-book.js';
+import { Notebook1790100000000 } from './migrations/1790100000000-notebook.js';
+import { Shed1790200000000 } from './migrations/1790200000000-shed.js';
+import { Devices1790300000000 } from './migrations/1790300000000-devices.js';
+import { VoidedReadings1790400000000 } from './migrations/1790400000000-voided-readings.js';
+import { WeighTickets1790500000000 } from './migrations/1790500000000-weigh-tickets.js';
+import { RecordsWithTables1790600000000 } from './migrations/1790600000000-records-with-tables.js';
+import { FarmUnits1790700000000 } from './migrations/1790700000000-farm-units.js';
+import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
+import { DeviceRow, MembershipRow, SessionRow, UserRow } from './platform/entities/identity.entity.js';
+import { RECORD_SCHEMAS } from './platform/record-table.js';
+
+/** Every table, from the feature that owns it. */
+const ENTITIES = [
+  ...[FarmRow, FarmTopicRow, UserRow, MembershipRow, SessionRow, DeviceRow],
+  ...[FieldRow, LotRow, LotShareRow, TrustRow, BaseRow, PlaceRow, EntryRow, RevisionRow, RevisionListRow],
+  ...[WeatherRow, WeighTicketRow, WeighTicketAxleRow, WeighTicketShareRow, LiveFigureRow, PhotoRow],
+  ...RECORD_SCHEMAS,
+];
+
+export function dataSourceOptions(url: string): DataSourceOptions {
+  return {
+    type: 'mariadb',
+    url,
+    charset: 'utf8mb4',
+    timezone: 'Z',
+    entities: ENTITIES,
+    migrations: [
+      InitialBook1790000000000,
+      Notebook1790100000000,
+      Shed1790200000000,
+      Devices1790300000000,
+      VoidedReadings1790400000000,
+      WeighTickets1790500000000,
+      RecordsWithTables1790600000000,
+      FarmUnits1790700000000,
+    ],
+    synchronize: false,
+    poolSize: 10,
+  };
+}
+
+/** Makes the database of the URL where it does not exist and the user may. */
+export async function ensureDatabase(url: string): Promise<void> {
+  const parsed = new URL(url);
+  const name = decodeURIComponent(parsed.pathname.slice(1));
+  if (!/^[\w-]+$/.test(name))
+    throw new Error(`the database name in FANEGA_DATABASE_URL is "${name}"; letters, digits, _ and - only`);
+  try {
+    const connection = await createConnection(url);
+    await connection.end();
+  } catch (error) {
+    if ((error as { code?: string }).code !== 'ER_BAD_DB_ERROR') throw error;
+    parsed.pathname = '/';
+    const connection = await createConnection(parsed.toString());
+    await connection.query(
+      `CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+    );
+    await connection.end();
+  }
+}
+
+/** An open, migrated database. */
+export async function openDatabase(url: string): Promise<DataSource> {
+  await ensureDatabase(url);
+  const source = new DataSource(dataSourceOptions(url));
+  await source.initialize();
+  await source.runMigrations({ transaction: 'each' });
+  return source;
+}

@@ -1,0 +1,14 @@
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+import { FARM, INSTANT } from '../../platform/columns.js';
+
+@Entity('weather_hours')
+export class WeatherRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn({ name: 'at_ms', ...INSTANT }) atMs: number;
+  @Column('double') temperature: number;
+  @Column('double') humidity: number;
+  @Column('double') wind: number;
+  @Column('double', { name: 'rain_chance' }) rainChance: number;
+  @Column('boolean') wet: boolean;
+  @Column('boolean') forecast: boolean;
+}

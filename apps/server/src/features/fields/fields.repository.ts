@@ -1,0 +1,96 @@
+import type { NewestReading } from '@fanega/core';
+import { Inject, Injectable } from '@nestjs/common';
+import { Between, DataSource, In } from 'typeorm';
+import type { Tx } from '../../platform/farm-write.js';
+import { insertAll, LOG_TABLES } from '../../platform/record-table.js';
+import { FieldRow, LotRow, LotShareRow, shareRows } from '../ledger/index.js';
+import { WeatherRow } from './fields.entity.js';
+
+/** Fields with their lots, and the weather over them. */
+@Injectable()
+export class FieldsRepository {
+  constructor(@Inject(DataSource) private readonly db: DataSource) {}
+
+  /** The newest reading of each field that counts and says a moisture, by field. */
+  async newestReadings(farmId: string): Promise<Map<string, NewestReading>> {
+    const { own: readings } = LOG_TABLES.reading;
+    const rows = await this.db
+      .getRepository(readings)
+      .createQueryBuilder('r')
+      .where('r.farm_id = :farmId AND NOT r.voided AND r.moisture IS NOT NULL', { farmId })
+      .andWhere((query) => {
+        const later = query
+          .subQuery()
+          .select('1')
+          .from(readings, 'n')
+          .where(
+            'n.farm_id = r.farm_id AND n.field_id = r.field_id AND NOT n.voided AND n.moisture IS NOT NULL AND (n.at_ms > r.at_ms OR (n.at_ms = r.at_ms AND n.id > r.id))',
+          );
+        return `NOT EXISTS ${later.getQuery()}`;
+      })
+      .getMany();
+    return new Map(
+      rows.map((row) => [
+        row.field_id as string,
+        {
+          moisture: Number(row.moisture),
+          at: new Date(Number(row.at_ms)).toISOString(),
+          source: String(row.source),
+          tester: String(row.tester ?? ''),
+        },
+      ]),
+    );
+  }
+
+  async namesAndTags(tx: Tx, farmId: string, season: number): Promise<{ fieldNames: string[]; tags: string[] }> {
+    const [fields, lots] = [await tx.findBy(FieldRow, { farmId }), await tx.findBy(LotRow, { farmId, season })];
+    return { fieldNames: fields.map(({ name }) => name), tags: lots.map(({ tag }) => tag) };
+  }
+
+  lot(tx: Tx, farmId: string, id: string): Promise<LotRow | null> {
+    return tx.findOneBy(LotRow, { farmId, id });
+  }
+
+  async ownersOf(tx: Tx, farmId: string, lotId: string): Promise<string[]> {
+    return (await tx.findBy(LotShareRow, { farmId, lotId })).map(({ owner }) => owner);
+  }
+
+  /** A field with its first lot and the owners of what grows there. */
+  async add(
+    tx: Tx,
+    farmId: string,
+    field: Omit<FieldRow, 'farmId'>,
+    lot: Omit<LotRow, 'farmId' | 'fieldId'>,
+    shares: readonly { readonly owner: string; readonly part: number }[],
+  ): Promise<void> {
+    await tx.insert(FieldRow, { farmId, ...field });
+    await tx.insert(LotRow, { farmId, fieldId: field.id, ...lot });
+    await insertAll(tx, LotShareRow, shareRows(farmId, lot.id, shares));
+  }
+
+  async change(
+    tx: Tx,
+    { farmId, id, fieldId }: LotRow,
+    field: Partial<Pick<FieldRow, 'name' | 'acres'>>,
+    lot: Partial<Pick<LotRow, 'tag' | 'variety'>>,
+  ): Promise<void> {
+    await tx.update(FieldRow, { farmId, id: fieldId }, field);
+    await tx.update(LotRow, { farmId, id }, lot);
+  }
+
+  weather(farmId: string, fromMs: number, toMs: number): Promise<WeatherRow[]> {
+    return this.db
+      .getRepository(WeatherRow)
+      .find({ where: { farmId, atMs: Between(fromMs, toMs) }, order: { atMs: 'ASC' } });
+  }
+
+  /** Of these hours those that a station has measured already. */
+  async measured(tx: Tx, farmId: string, hours: readonly number[]): Promise<Set<number>> {
+    const rows = await tx.findBy(WeatherRow, { farmId, forecast: false, atMs: In([...hours]) });
+    return new Set(rows.map(({ atMs }) => atMs));
+  }
+
+  async putWeather(tx: Tx, rows: readonly WeatherRow[]): Promise<void> {
+    await tx.upsert(WeatherRow, [...rows], ['farmId', 'atMs']);
+  }
+}

@@ -1,0 +1,168 @@
+import type {
+  FieldBody,
+  FieldChangeBody,
+  NeighborRowsBody,
+  ReadingInfo,
+  WeatherBody,
+  WeatherHourInfo,
+} from '@fanega/contract';
+import {
+  currentSeason,
+  type FieldRow as FieldRowView,
+  fieldRows,
+  instantOf,
+  lotMoistures,
+  neighborRows,
+} from '@fanega/core';
+import { Inject, Injectable } from '@nestjs/common';
+import { ulid } from 'ulid';
+import { FarmWrites } from '../../platform/farm-write.js';
+import { Refused, unlessNameUsed } from '../../platform/refused.js';
+import { LedgerService } from '../ledger/index.js';
+import type { WeatherRow } from './fields.entity.js';
+import { FieldsRepository } from './fields.repository.js';
+
+/** Fields and their lots, what was read of them, and the weather over them. What an entry points to stays, so nothing here deletes. */
+@Injectable()
+export class FieldsService {
+  constructor(
+    @Inject(FieldsRepository) private readonly fields: FieldsRepository,
+    @Inject(LedgerService) private readonly ledgers: LedgerService,
+    @Inject(FarmWrites) private readonly writes: FarmWrites,
+  ) {}
+
+  /** Lots of one season, or of all of them, with where they stand; readings and book of one moment. */
+  async rows(farmId: string, season?: number): Promise<FieldRowView[]> {
+    // Read before the book is opened: a reading that comes meanwhile makes a version of its own, and the question is asked again.
+    const newest = await this.fields.newestReadings(farmId);
+    return this.ledgers.answer(
+      farmId,
+      `lots ${season ?? ''}`,
+      (book) => fieldRows(book, newest, season),
+      ({ versions }) => String(versions.topics.fields),
+    );
+  }
+
+  lotMoistures(farmId: string, lotId: string): Promise<ReadingInfo[]> {
+    return this.ledgers.answer(farmId, `moistures ${lotId}`, (book) => {
+      const lot = book.lots.find(({ id }) => id === lotId);
+      if (!lot) throw new Refused('not_found', 'There is no such field in the book.');
+      return lotMoistures(book, lotId).map((found) => ({
+        ...found,
+        fieldId: lot.fieldId,
+        cracked: null,
+        tester: '',
+        spot: '',
+      }));
+    });
+  }
+
+  addField(farmId: string, body: FieldBody): Promise<{ fieldId: string; lotId: string }> {
+    return unlessNameUsed(() =>
+      this.writes.run(farmId, async ({ tx, farm, changed }) => {
+        const [fieldId, lotId] = [ulid(), ulid()];
+        await this.fields.add(
+          tx,
+          farmId,
+          { id: fieldId, name: body.name.trim(), acres: body.acres },
+          {
+            id: lotId,
+            crop: body.crop,
+            season: body.season,
+            variety: body.variety ?? '',
+            tag: body.tag.trim().toUpperCase(),
+          },
+          body.shares?.map(({ owner, part }) => ({ owner: owner.trim(), part })) ?? [{ owner: farm.name, part: 1 }],
+        );
+        changed('header');
+        return { fieldId, lotId };
+      }),
+    );
+  }
+
+  /** A field and a lot for somebody else's rows, all of them his. The same again changes nothing: a phone sends it until it is answered. */
+  addNeighborRows(farmId: string, body: NeighborRowsBody): Promise<{ lotId: string }> {
+    return unlessNameUsed(() =>
+      this.writes.run(farmId, async ({ tx, changed }) => {
+        const lotId = body.id;
+        const owner = body.owner.trim();
+        if (await this.fields.lot(tx, farmId, lotId)) {
+          const owners = await this.fields.ownersOf(tx, farmId, lotId);
+          if (owners.length !== 1 || owners[0] !== owner)
+            throw new Refused('id_used_otherwise', 'This id is used by another field already.');
+          return { lotId };
+        }
+        const { fieldName, tag } = neighborRows(body.owner, await this.fields.namesAndTags(tx, farmId, body.season));
+        // Nobody measured them yet.
+        await this.fields.add(
+          tx,
+          farmId,
+          { id: ulid(), name: fieldName, acres: 0 },
+          { id: lotId, crop: body.crop, season: body.season, variety: '', tag },
+          [{ owner, part: 1 }],
+        );
+        changed('header');
+        return { lotId };
+      }),
+    );
+  }
+
+  /** A lot's names and its field's acres. What was recorded points to their ids and stays. */
+  changeField(farmId: string, lotId: string, body: FieldChangeBody): Promise<{ lotId: string }> {
+    return unlessNameUsed(() =>
+      this.writes.run(farmId, async ({ tx, changed }) => {
+        const lot = await this.fields.lot(tx, farmId, lotId);
+        if (!lot) throw new Refused('not_found', 'There is no such field in the book.');
+        await this.fields.change(
+          tx,
+          lot,
+          { name: body.name.trim(), ...(body.acres === undefined ? {} : { acres: body.acres }) },
+          { tag: body.tag.trim().toUpperCase(), variety: body.variety?.trim() ?? '' },
+        );
+        changed('header');
+        return { lotId };
+      }),
+    );
+  }
+
+  async weather(farmId: string, fromMs: number, toMs: number): Promise<WeatherHourInfo[]> {
+    const rows = await this.fields.weather(farmId, fromMs, toMs);
+    return rows.map(({ farmId: _, atMs, wet, forecast, ...row }) => ({
+      ...row,
+      at: new Date(atMs).toISOString(),
+      wet: Boolean(wet),
+      forecast: Boolean(forecast),
+    }));
+  }
+
+  addWeather(farmId: string, body: WeatherBody): Promise<{ hours: number }> {
+    return this.writes.run(farmId, async ({ tx, changed }) => {
+      const rows = body.hours.map((hour) => weatherRow(farmId, hour));
+      // What was measured stays: a forecast that comes late must not write over it.
+      const measured = await this.fields.measured(
+        tx,
+        farmId,
+        rows.map((row) => row.atMs),
+      );
+      const fresh = [...new Map(rows.map((row) => [row.atMs, row])).values()].filter(
+        (row) => !row.forecast || !measured.has(row.atMs),
+      );
+      if (fresh.length > 0) {
+        await this.fields.putWeather(tx, fresh);
+        changed('weather');
+      }
+      return { hours: fresh.length };
+    });
+  }
+
+  async season(farmId: string): Promise<number | undefined> {
+    return currentSeason((await this.ledgers.open(farmId)).lots);
+  }
+}
+
+const HOUR = 3_600_000;
+export const weatherRow = (farmId: string, { at, ...hour }: WeatherHourInfo): WeatherRow => ({
+  farmId,
+  atMs: Math.floor(instantOf(at) / HOUR) * HOUR,
+  ...hour,
+});

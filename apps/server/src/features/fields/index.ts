@@ -1,0 +1,98 @@
+import {
+  type FieldAdded,
+  FieldBody,
+  FieldChangeBody,
+  type LotAnswer,
+  NeighborRowsBody,
+  type ReadingInfo,
+  type WeatherAnswer,
+  WeatherBody,
+  type WeatherHourInfo,
+} from '@fanega/contract';
+import { type FieldRow, instantOf } from '@fanega/core';
+import { Body, Controller, Get, Inject, Module, Param, Post, Put, Query } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { Allow } from '../../platform/access.js';
+import { Answers } from '../../platform/answer.js';
+import { seasonIn } from '../../platform/query.js';
+import { Refused } from '../../platform/refused.js';
+import { LedgerModule } from '../ledger/index.js';
+import { FieldsRepository } from './fields.repository.js';
+import { FieldsService, weatherRow } from './fields.service.js';
+
+const MOST_DAYS = 400;
+
+@ApiTags('fields')
+@Controller('farms/:farmId')
+class FieldsController {
+  constructor(@Inject(FieldsService) private readonly service: FieldsService) {}
+
+  /** Lots with where they stand; of one season with `season`. */
+  @Get('lots')
+  @Allow('viewer')
+  @Answers('FieldRow[]', { topics: ['book', 'header', 'fields'], keep: true })
+  lots(@Param('farmId') farmId: string, @Query('season') season?: string): Promise<FieldRow[]> {
+    return this.service.rows(farmId, seasonIn(season));
+  }
+
+  /** Moistures of a lot that are in the book already. */
+  @Get('lots/:lotId/moistures')
+  @Allow('viewer')
+  @Answers('ReadingInfo[]', { topics: ['book', 'header'], keep: true })
+  lotMoistures(@Param('farmId') farmId: string, @Param('lotId') lotId: string): Promise<ReadingInfo[]> {
+    return this.service.lotMoistures(farmId, lotId);
+  }
+
+  @Post('fields')
+  @Allow('manager')
+  @Answers('FieldAdded')
+  addField(@Param('farmId') farmId: string, @Body() body: FieldBody): Promise<FieldAdded> {
+    return this.service.addField(farmId, body);
+  }
+
+  /** By whoever drives: the rows burn or the hail comes, and the owner stands with the first load. */
+  @Post('neighbor-rows')
+  @Allow('operator')
+  @Answers('LotAnswer')
+  addNeighborRows(@Param('farmId') farmId: string, @Body() body: NeighborRowsBody): Promise<LotAnswer> {
+    return this.service.addNeighborRows(farmId, body);
+  }
+
+  @Put('lots/:lotId')
+  @Allow('manager')
+  @Answers('LotAnswer')
+  changeField(
+    @Param('farmId') farmId: string,
+    @Param('lotId') lotId: string,
+    @Body() body: FieldChangeBody,
+  ): Promise<LotAnswer> {
+    return this.service.changeField(farmId, lotId, body);
+  }
+
+  @Get('weather')
+  @Allow('viewer')
+  @Answers('WeatherHourInfo[]', { topics: ['weather'], keep: true })
+  weather(@Param('farmId') farmId: string, @Query('from') from = '', @Query('to') to = ''): Promise<WeatherHourInfo[]> {
+    const [fromMs, toMs] = [instantOf(from), instantOf(to)];
+    if (Number.isNaN(fromMs) || Number.isNaN(toMs) || toMs - fromMs > MOST_DAYS * 24 * 3_600_000)
+      throw new Refused('body_wrong', `from and to are instants, at most ${MOST_DAYS} days apart.`);
+    return this.service.weather(farmId, fromMs, toMs);
+  }
+
+  @Post('weather')
+  @Allow('operator')
+  @Answers('WeatherAnswer')
+  addWeather(@Param('farmId') farmId: string, @Body() body: WeatherBody): Promise<WeatherAnswer> {
+    return this.service.addWeather(farmId, body);
+  }
+}
+
+@Module({
+  imports: [LedgerModule],
+  controllers: [FieldsController],
+  providers: [FieldsRepository, FieldsService],
+  exports: [FieldsService],
+})
+export class FieldsModule {}
+export { FieldsService, weatherRow };
+export { WeatherRow } from './fields.entity.js';

@@ -1,0 +1,67 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { DataSource, In, LessThan } from 'typeorm';
+import { FarmRow, FarmTopicRow } from '../../platform/entities/farm.entity.js';
+import { MembershipRow, SessionRow, UserRow } from '../../platform/entities/identity.entity.js';
+import type { Tx } from '../../platform/farm-write.js';
+import { VersionsRepository } from '../../platform/versions.js';
+import { TrustRow, trustRows } from '../ledger/index.js';
+
+/** People, the farms that they belong to, and their sessions. */
+@Injectable()
+export class PeopleRepository {
+  constructor(@Inject(DataSource) private readonly db: DataSource) {}
+
+  hasDemo(): Promise<boolean> {
+    return this.db.getRepository(FarmRow).existsBy({ demo: true });
+  }
+
+  async isEmpty(): Promise<boolean> {
+    return (await this.db.getRepository(UserRow).count()) === 0;
+  }
+
+  byEmail(email: string): Promise<UserRow | null> {
+    return this.db.getRepository(UserRow).findOneBy({ email });
+  }
+
+  exists(id: string): Promise<boolean> {
+    return this.db.getRepository(UserRow).existsBy({ id });
+  }
+
+  /** Farms of one person with the role there; no other farm is read. */
+  async farmsOf(userId: string): Promise<{ readonly farm: FarmRow; readonly role: MembershipRow['role'] }[]> {
+    const memberships = await this.db.getRepository(MembershipRow).findBy({ userId });
+    const farms = await this.db.getRepository(FarmRow).findBy({ id: In(memberships.map(({ farmId }) => farmId)) });
+    return memberships.flatMap(({ farmId, role }) => {
+      const farm = farms.find((row) => row.id === farmId);
+      return farm ? [{ farm, role }] : [];
+    });
+  }
+
+  /** Opens a session, and clears away those that are over. */
+  async openSession(session: SessionRow, nowMs: number): Promise<void> {
+    const sessions = this.db.getRepository(SessionRow);
+    await sessions.delete({ expiresAt: LessThan(nowMs) });
+    await sessions.insert(session);
+  }
+
+  async endSession(tokenHash: string): Promise<void> {
+    await this.db.getRepository(SessionRow).delete({ tokenHash });
+  }
+
+  async changeFarm(tx: Tx, id: string, change: Pick<FarmRow, 'units' | 'clock'>): Promise<void> {
+    await tx.update(FarmRow, { id }, change);
+  }
+
+  /** The first farm with its owner. @returns false where anybody is there already; two that come together cannot both be first */
+  setUp(farm: FarmRow, owner: UserRow): Promise<boolean> {
+    return this.db.transaction('SERIALIZABLE', async (tx) => {
+      if ((await tx.count(UserRow)) > 0) return false;
+      await tx.insert(UserRow, owner);
+      await tx.insert(FarmRow, farm);
+      await tx.insert(FarmTopicRow, VersionsRepository.rows(farm.id));
+      await tx.insert(TrustRow, trustRows(farm.id));
+      await tx.insert(MembershipRow, { farmId: farm.id, userId: owner.id, role: 'owner' });
+      return true;
+    });
+  }
+}

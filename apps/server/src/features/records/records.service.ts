@@ -1,0 +1,254 @@
+import {
+  LOG_KINDS,
+  type LogEntry,
+  type LogName,
+  type SettingEntry,
+  hasVessel,
+  type Machine,
+  type RecordStation,
+  SETTING_KINDS,
+  type SettingName,
+  usualWithdrawal,
+  windowSubject,
+  isCrop,
+  MACHINE_KIND_NAMES,
+} from '@fanega/core';
+import { instantOf, calendarDay } from '@fanega/core';
+import { Inject, Injectable } from '@nestjs/common';
+import type { FarmRow } from '../../platform/entities/farm.entity.js';
+import { type FarmWrite, FarmWrites, type Tx } from '../../platform/farm-write.js';
+import { LOG_TABLES, sameRecord, SETTING_TABLES } from '../../platform/record-table.js';
+import type { Row } from '../../platform/record-rows.js';
+import { Refused } from '../../platform/refused.js';
+import { PlacesRepository, type Writer } from '../ledger/index.js';
+import { type Pointed, RecordsRepository } from './records.repository.js';
+
+/** Records of one kind that a screen gets at once; the next page has the next ones. */
+const PAGE = 5000;
+
+export interface StationRecords {
+  readonly of: readonly number[];
+  readonly seasons: readonly number[];
+  readonly page: number;
+  readonly pages: number;
+  readonly logs: Readonly<Record<string, readonly LogEntry[]>>;
+  readonly settings: Readonly<Record<string, Readonly<Record<string, SettingEntry>>>>;
+}
+
+const missing = (field: string, what: string): Refused =>
+  new Refused('not_found', `There is no such ${what}.`, [
+    { field, code: 'not_found', message: `there is no such ${what}` },
+  ]);
+const usedOtherwise = (): Refused =>
+  new Refused('id_used_otherwise', 'This id is used by another record already.', [
+    { field: 'id', code: 'id_used_otherwise', message: 'this id is used by another record already' },
+  ]);
+
+/** What a reference in a record points to, in words. */
+const WORD: Readonly<Record<Pointed, string>> = {
+  lots: 'field',
+  fields: 'field',
+  places: 'machine or place',
+  devices: 'device',
+  machines: 'machine in the shed',
+};
+
+const namesOf = <K extends string>(
+  kinds: Readonly<Record<K, { readonly station: string }>>,
+  station: RecordStation,
+): K[] => (Object.keys(kinds) as K[]).filter((name) => kinds[name].station === station);
+
+/** Everything that people record beside the book and that a farm sets for itself: one way to keep all kinds, by the core's description of each. */
+@Injectable()
+export class RecordsService {
+  constructor(
+    @Inject(RecordsRepository) private readonly records: RecordsRepository,
+    @Inject(PlacesRepository) private readonly places: PlacesRepository,
+    @Inject(FarmWrites) private readonly writes: FarmWrites,
+  ) {}
+
+  /** Logs of a station, of this season and the one before or of those that are named, with all of its settings. */
+  async station(
+    farmId: string,
+    station: RecordStation,
+    seasons: readonly number[] | undefined,
+    page: number,
+  ): Promise<StationRecords> {
+    const logs = namesOf(LOG_KINDS, station);
+    const known = await this.records.seasons(farmId, logs);
+    const of = seasons ?? known.slice(0, 2);
+    const pagesOf = await Promise.all(
+      logs.map((name) => this.records.page(farmId, name, of, { skip: (page - 1) * PAGE, take: PAGE })),
+    );
+    const lists = Object.fromEntries(
+      logs.map((name, i) => [
+        name,
+        pagesOf[i]!.kept.map(({ row, body }): LogEntry => ({
+          body: body as never,
+          by: String(row.by_name),
+          voided: Boolean(row.voided),
+        })),
+      ]),
+    );
+    const pages = Math.max(1, ...pagesOf.map(({ count }) => Math.ceil(count / PAGE)));
+    const names = namesOf(SETTING_KINDS, station);
+    const found = await Promise.all(names.map((name) => this.settings(farmId, name)));
+    const settings = Object.fromEntries(names.map((name, i) => [name, found[i]!]));
+    return { of, seasons: known, page, pages, logs: lists, settings };
+  }
+
+  async settings<N extends SettingName>(farmId: string, name: N): Promise<Record<string, SettingEntry<N>>> {
+    const kept = await this.records.settings(farmId, name);
+    return Object.fromEntries(
+      kept.map(({ row, body }) => [String(row.id), { revision: Number(row.revision), value: body as never }]),
+    );
+  }
+
+  /** The same record again is accepted and nothing is doubled; another under its id is refused. */
+  add<N extends LogName>(farmId: string, name: N, body: LogEntry<N>['body'], caller: Writer): Promise<{ id: string }> {
+    const { id, at } = body as { id: string; at: string };
+    return this.writes.run(farmId, async ({ tx, farm, changed }) => {
+      const kept = await this.records.one(tx, farm.id, name, id);
+      if (kept) {
+        if (
+          !sameRecord(LOG_TABLES[name].layout, kept.body, body) ||
+          Number(kept.row.at_ms) !== Math.floor(instantOf(at))
+        )
+          throw usedOtherwise();
+        return { id };
+      }
+      await this.pointsRight(tx, farm, name, body);
+      await this.records.add(tx, farm.id, name, id, body, {
+        at_ms: Math.floor(instantOf(at)),
+        season: await this.seasonOf(tx, farm, body as { lotId?: string }, instantOf(at)),
+        by_name: caller.name,
+        voided: false,
+      });
+      changed(LOG_KINDS[name].station);
+      return { id };
+    });
+  }
+
+  /** It counts no longer, and is still there. */
+  void(farmId: string, name: LogName, id: string): Promise<{ id: string }> {
+    return this.writes.run(farmId, async ({ tx, farm, changed }) => {
+      if (!(await this.records.void(tx, farm.id, name, id))) throw missing('id', 'record');
+      changed(LOG_KINDS[name].station);
+      return { id };
+    });
+  }
+
+  /** Replaces a setting when nobody else did since; otherwise says so, and what was typed is still on the screen. */
+  change<N extends SettingName>(
+    farmId: string,
+    name: N,
+    subject: string,
+    change: { readonly revision: number; readonly value: SettingEntry<N>['value'] },
+  ): Promise<{ revision: number }> {
+    return this.writes.run(farmId, (write) => this.changeIn(write, name, subject, change));
+  }
+
+  async changeIn<N extends SettingName>(
+    { tx, farm, changed }: FarmWrite,
+    name: N,
+    subject: string,
+    { revision, value }: { readonly revision: number; readonly value: SettingEntry<N>['value'] },
+  ): Promise<{ revision: number }> {
+    const common = await this.subjectOf(tx, farm, name, subject);
+    const kept = await this.records.revision(tx, farm.id, name, subject);
+    if (kept !== revision)
+      throw new Refused('setting_changed', 'Somebody else changed this meanwhile. Look at it again, then save.');
+    const body =
+      name === 'machine'
+        ? await this.withVessel({ tx, farm, changed }, subject, value as unknown as Machine, kept > 0)
+        : (value as object);
+    await this.pointsRight(tx, farm, name, body);
+    const next = { ...common, revision: revision + 1 };
+    if (kept > 0) await this.records.replace(tx, farm.id, name, subject, body, next);
+    else await this.records.add(tx, farm.id, name, subject, body, next);
+    changed(SETTING_KINDS[name].station);
+    // A bin's geometry is its capacity, which the header tells.
+    if (name === 'binSetup') changed('header');
+    return { revision: revision + 1 };
+  }
+
+  /**
+   * A machine that holds grain and its vessel are one thing: a combine that is added in the shed has its tank in the book, and a new name is
+   * a new name of both.
+   */
+  private async withVessel(
+    { tx, farm, changed }: FarmWrite,
+    id: string,
+    machine: Machine,
+    known: boolean,
+  ): Promise<Machine> {
+    if (!hasVessel(machine.kind)) return machine;
+    if (machine.placeId === undefined) {
+      if (known || (await this.places.nameIsUsed(tx, farm.id, machine.name.trim()))) return machine;
+      await this.places.add(tx, {
+        farmId: farm.id,
+        id,
+        name: machine.name.trim(),
+        kind: machine.kind,
+        withdrawal: usualWithdrawal(machine.kind),
+        capacityBu: null,
+      });
+      changed('header');
+      return { ...machine, placeId: id };
+    }
+    const place = await this.places.one(tx, farm.id, machine.placeId);
+    if (place && place.name !== machine.name.trim()) {
+      await this.places.change(tx, farm.id, place.id, { name: machine.name.trim() });
+      changed('header');
+    }
+    return machine;
+  }
+
+  /** Is there what a setting is for? Returns what its row has beside its own columns. */
+  private async subjectOf(tx: Tx, farm: FarmRow, name: SettingName, subject: string): Promise<Row> {
+    const wrong = (what: string): Refused => missing('subject', what);
+    switch (SETTING_KINDS[name].subject) {
+      case 'farm':
+        if (subject !== 'farm') throw wrong('setting');
+        return {};
+      case 'cropAndBuyer': {
+        const of = windowSubject(subject);
+        if (!of || !isCrop(of.crop)) throw wrong('crop');
+        if (of.buyerId !== null && !(await this.places.isBuyer(tx, farm.id, of.buyerId))) throw wrong('buyer');
+        return { crop: of.crop, buyer_id: of.buyerId };
+      }
+      case 'places':
+      case 'devices':
+      case 'machines': {
+        const what = SETTING_KINDS[name].subject;
+        if (!(await this.records.isThere(tx, farm.id, what, subject))) throw wrong(WORD[what]);
+        return {};
+      }
+      case 'machineKind':
+        if (!(MACHINE_KIND_NAMES as readonly string[]).includes(subject)) throw wrong('kind of machine');
+        return {};
+      case 'own':
+        if (!/^[A-Za-z0-9-]{1,40}$/.test(subject))
+          throw new Refused('body_wrong', 'A machine’s id is 1 to 40 letters, digits and dashes.');
+        return {};
+    }
+  }
+
+  /** Everything that a record names is there, said at its field. */
+  private async pointsRight(tx: Tx, farm: FarmRow, name: LogName | SettingName, body: object): Promise<void> {
+    const { layout } = name in LOG_TABLES ? LOG_TABLES[name as LogName] : SETTING_TABLES[name as SettingName];
+    for (const { to, path } of layout.columns) {
+      if (to === undefined) continue;
+      const id = path.reduce<unknown>((inner, key) => (inner as Record<string, unknown> | undefined)?.[key], body);
+      if (id === undefined || id === null) continue;
+      const what = to as Pointed;
+      if (!(await this.records.isThere(tx, farm.id, what, id as string))) throw missing(path.at(-1)!, WORD[what]);
+    }
+  }
+
+  /** The season that a record belongs to: its lot's, else the year of the farm's day. A winter's record of a lot stays with the lot's harvest. */
+  private async seasonOf(tx: Tx, farm: FarmRow, { lotId }: { lotId?: string }, atMs: number): Promise<number> {
+    const ofLot = lotId === undefined ? null : await this.records.seasonOfLot(tx, farm.id, lotId);
+    return ofLot ?? Number(calendarDay(atMs, farm.timeZone).slice(0, 4));
+  }
+}

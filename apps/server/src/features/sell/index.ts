@@ -1,0 +1,25 @@
+import { deliveries, type Delivery } from '@fanega/core';
+import { Controller, Get, Inject, Module, Param, Query } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { Allow } from '../../platform/access.js';
+import { Answers } from '../../platform/answer.js';
+import { seasonIn } from '../../platform/query.js';
+import { LedgerModule, LedgerService } from '../ledger/index.js';
+
+@ApiTags('sell')
+@Controller('farms/:farmId')
+class SellController {
+  constructor(@Inject(LedgerService) private readonly ledgers: LedgerService) {}
+
+  /** Deliveries with their tickets, newest first; of one season's lots with `season`. */
+  @Get('deliveries')
+  @Allow('viewer')
+  @Answers('Delivery[]', { topics: ['book', 'header'], keep: true })
+  deliveries(@Param('farmId') farmId: string, @Query('season') season?: string): Promise<Delivery[]> {
+    const of = seasonIn(season);
+    return this.ledgers.answer(farmId, `deliveries ${of ?? ''}`, (book) => deliveries(book, of));
+  }
+}
+
+@Module({ imports: [LedgerModule], controllers: [SellController] })
+export class SellModule {}

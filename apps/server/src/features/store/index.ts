@@ -1,0 +1,111 @@
+import { type PlaceAnswer, PlaceBody, PlaceChangeBody } from '@fanega/contract';
+import { hasVessel, type Machine, usualWithdrawal, type Withdrawal } from '@fanega/core';
+import { Body, Controller, Inject, Injectable, Module, Param, Post, Put } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { ulid } from 'ulid';
+import { Allow } from '../../platform/access.js';
+import { Answers } from '../../platform/answer.js';
+import { FarmWrites } from '../../platform/farm-write.js';
+import { Refused, unlessNameUsed } from '../../platform/refused.js';
+import { LedgerModule, PlacesRepository } from '../ledger/index.js';
+import { RecordsModule, RecordsRepository, RecordsService } from '../records/index.js';
+
+/** A machine as it stands before anybody wrote down more of it than its name. */
+const newMachine = (kind: string, name: string, placeId: string): Machine => ({
+  kind: kind as Machine['kind'],
+  name,
+  placeId,
+  retired: false,
+  engineHours: 0,
+  separatorHours: 0,
+  acres: 0,
+  items: [],
+  services: [],
+  wear: [],
+});
+
+/** Places that hold grain. What was recorded points to their ids: nothing is deleted. */
+@Injectable()
+class StoreService {
+  constructor(
+    @Inject(FarmWrites) private readonly writes: FarmWrites,
+    @Inject(PlacesRepository) private readonly places: PlacesRepository,
+    @Inject(RecordsRepository) private readonly kept: RecordsRepository,
+    @Inject(RecordsService) private readonly records: RecordsService,
+  ) {}
+
+  /** A combine, cart, truck or dryer is a machine of the shed too: one thing, one id. */
+  addPlace(farmId: string, { name, kind, withdrawal, capacityBu }: PlaceBody): Promise<{ placeId: string }> {
+    return unlessNameUsed(() =>
+      this.writes.run(farmId, async (write) => {
+        const { tx, changed } = write;
+        const placeId = ulid();
+        await this.places.add(tx, {
+          farmId,
+          id: placeId,
+          name: name.trim(),
+          kind,
+          withdrawal: (withdrawal as Withdrawal | undefined) ?? (kind === 'bin' ? 'mixed' : usualWithdrawal(kind)),
+          capacityBu: capacityBu ?? null,
+        });
+        changed('header');
+        if (hasVessel(kind))
+          await this.records.changeIn(write, 'machine', placeId, {
+            revision: 0,
+            value: newMachine(kind, name.trim(), placeId),
+          });
+        return { placeId };
+      }),
+    );
+  }
+
+  changePlace(farmId: string, placeId: string, body: PlaceChangeBody): Promise<{ placeId: string }> {
+    return unlessNameUsed(() =>
+      this.writes.run(farmId, async (write) => {
+        const { tx, changed } = write;
+        const place = await this.places.one(tx, farmId, placeId);
+        if (!place) throw new Refused('not_found', 'There is no such place in the book.');
+        await this.places.change(tx, farmId, placeId, {
+          name: body.name.trim(),
+          capacityBu: body.capacityBu ?? null,
+        });
+        changed('header');
+        if (hasVessel(place.kind) && place.name !== body.name.trim()) {
+          for (const { row, body: machine } of await this.kept.machinesOf(tx, farmId, placeId))
+            await this.records.changeIn(write, 'machine', String(row.id), {
+              revision: Number(row.revision),
+              value: { ...(machine as unknown as Machine), name: body.name.trim() },
+            });
+        }
+        return { placeId };
+      }),
+    );
+  }
+}
+
+@ApiTags('store')
+@Controller('farms/:farmId/places')
+class StoreController {
+  constructor(@Inject(StoreService) private readonly service: StoreService) {}
+
+  @Post()
+  @Allow('manager')
+  @Answers('PlaceAnswer')
+  addPlace(@Param('farmId') farmId: string, @Body() body: PlaceBody): Promise<PlaceAnswer> {
+    return this.service.addPlace(farmId, body);
+  }
+
+  @Put(':placeId')
+  @Allow('manager')
+  @Answers('PlaceAnswer')
+  changePlace(
+    @Param('farmId') farmId: string,
+    @Param('placeId') placeId: string,
+    @Body() body: PlaceChangeBody,
+  ): Promise<PlaceAnswer> {
+    return this.service.changePlace(farmId, placeId, body);
+  }
+}
+
+@Module({ imports: [LedgerModule, RecordsModule], controllers: [StoreController], providers: [StoreService] })
+export class StoreModule {}

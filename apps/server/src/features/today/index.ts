@@ -1,0 +1,89 @@
+import { createHash } from 'node:crypto';
+import type { FarmHeaderAnswer, FarmNow, LayersAnswer } from '@fanega/contract';
+import { startOfDay, tapePage, todayView } from '@fanega/core';
+import { Controller, Get, Inject, Module, Param, Query } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { Allow } from '../../platform/access.js';
+import { Answers } from '../../platform/answer.js';
+import { FarmClock, LedgerModule, LedgerService } from '../ledger/index.js';
+
+const TAPE_LENGTH = 60;
+/** What is due today changes with the clock too, minute by minute. */
+const MINUTE = 60_000;
+
+@ApiTags('today')
+@Controller('farms/:farmId')
+class TodayController {
+  constructor(
+    @Inject(LedgerService) private readonly ledgers: LedgerService,
+    @Inject(FarmClock) private readonly clock: FarmClock,
+  ) {}
+
+  /** What the farm is called, and its lots and places. */
+  @Get('header')
+  @Allow('viewer')
+  @Answers('FarmHeaderAnswer', { topics: ['header', 'store'], keep: true })
+  async header(@Param('farmId') farmId: string): Promise<FarmHeaderAnswer> {
+    const { header, lots, places, versions } = await this.ledgers.open(farmId);
+    const { id, name, timeZone, demo, units, clock } = header.farm;
+    return {
+      farm: { id, name, timeZone, demo: Boolean(demo), units, clock, defaults: header.defaults },
+      lots,
+      places,
+      topics: versions.topics,
+    };
+  }
+
+  /** What lies where, what the day came to, and what is likely next. */
+  @Get('now')
+  @Allow('viewer')
+  @Answers('FarmNow', { topics: ['book', 'header'], keep: true })
+  async now(@Param('farmId') farmId: string): Promise<FarmNow> {
+    const now = await this.clock.now(farmId);
+    const answer = await this.ledgers.answer(
+      farmId,
+      'now',
+      (book): Omit<FarmNow, 'now'> => {
+        const positions = book.ledger.positions();
+        return {
+          seq: book.versions.seq,
+          positions,
+          tape: tapePage(book, book.seqOf, TAPE_LENGTH),
+          ...todayView(book, now, startOfDay(now, book.header.farm.timeZone), positions),
+          entries: book.ledger.size,
+          topics: book.versions.topics,
+        };
+      },
+      () => String(Math.floor(now / MINUTE)),
+    );
+    // Devices set their clocks by it: the answer may be a minute old, the time must not be.
+    return { ...answer, now };
+  }
+
+  /** Strata of every place; only of those whose mark is not the one that is named (`have=PLACE:MARK,…`). */
+  @Get('layers')
+  @Allow('viewer')
+  @Answers('LayersAnswer', { topics: ['book', 'header'], keep: true })
+  async layers(@Param('farmId') farmId: string, @Query('have') have?: string): Promise<LayersAnswer> {
+    const all = await this.ledgers.answer(farmId, 'layers', ({ ledger, places, versions }): LayersAnswer => {
+      const holding = places
+        .filter((place) => place.kind !== 'buyer')
+        .map(({ id }) => [id, ledger.layers(id)] as const);
+      return {
+        seq: versions.seq,
+        places: Object.fromEntries(holding.map(([id, layers]) => [id, { mark: markOf(layers), layers }])),
+      };
+    });
+    const known = new Map((have ?? '').split(',').map((pair) => pair.split(':') as [string, string]));
+    return {
+      seq: all.seq,
+      places: Object.fromEntries(Object.entries(all.places).filter(([id, { mark }]) => known.get(id) !== mark)),
+    };
+  }
+}
+
+const markOf = (layers: unknown): string =>
+  createHash('sha1').update(JSON.stringify(layers)).digest('base64url').slice(0, 12);
+
+@Module({ imports: [LedgerModule], controllers: [TodayController] })
+export class TodayModule {}

@@ -1,0 +1,27 @@
+import { TOPICS, type Topic } from '@fanega/contract';
+import { applyDecorators } from '@nestjs/common';
+import { ApiExtension, ApiOkResponse } from '@nestjs/swagger';
+
+interface Declared {
+  /** The answer changes with these topics, and is asked for again when one of them does. */
+  readonly topics?: readonly Topic[];
+  /** A place without a signal opens a page with it: the last answer is kept on the device. */
+  readonly keep?: boolean;
+}
+
+/**
+ * What a route answers, by the name of the contract's type (`FarmNow`, `Delivery[]`), and when that is out of date. The OpenAPI description
+ * carries it, and the web's types, paths and rules for places without a signal are made from there.
+ */
+export function Answers(type: string, { topics = [], keep = false }: Declared = {}): MethodDecorator {
+  const name = type.replace(/\[\]$/, '');
+  const ref = { $ref: `#/components/schemas/${name}` };
+  return applyDecorators(
+    ApiOkResponse({ schema: type.endsWith('[]') ? { type: 'array', items: ref } : ref }),
+    ApiExtension(
+      'x-topics',
+      topics.filter((topic) => TOPICS.includes(topic)),
+    ),
+    ApiExtension('x-keep', keep),
+  );
+}

@@ -1,0 +1,45 @@
+import { type FarmVersions, TOPICS } from '@fanega/contract';
+import { Inject, Injectable } from '@nestjs/common';
+import { DataSource, type EntityManager, In } from 'typeorm';
+import { FarmRow, FarmTopicRow } from './entities/farm.entity.js';
+
+/** Inside a transaction its own connection is read from: waiting for a second one while holding a lock could block all. */
+export type Connection = DataSource | EntityManager;
+
+/** What every topic of a farm has come to. */
+@Injectable()
+export class VersionsRepository {
+  constructor(@Inject(DataSource) private readonly db: DataSource) {}
+
+  /** By the farm's id as the database has it; farms that are none are left out. */
+  async of(farmIds: readonly string[], on: Connection = this.db): Promise<Map<string, FarmVersions>> {
+    if (farmIds.length === 0) return new Map();
+    const [farms, topics] = await Promise.all([
+      on.getRepository(FarmRow).find({ where: { id: In([...farmIds]) }, select: { id: true, seq: true } }),
+      on.getRepository(FarmTopicRow).findBy({ farmId: In([...farmIds]) }),
+    ]);
+    return new Map(
+      farms.map(({ id, seq }) => [
+        id,
+        {
+          seq,
+          topics: Object.fromEntries(
+            TOPICS.map((topic) => [
+              topic,
+              topics.find((row) => row.farmId === id && row.topic === topic)?.version ?? 0,
+            ]),
+          ) as FarmVersions['topics'],
+        },
+      ]),
+    );
+  }
+
+  /** Rows for a new farm, so that counting is one update. */
+  static rows(farmId: string): FarmTopicRow[] {
+    return TOPICS.map((topic) => ({ farmId, topic, version: 0 }));
+  }
+}
+
+/** A state as text: two are the same where it is. */
+export const versionText = ({ seq, topics }: FarmVersions): string =>
+  [seq, ...TOPICS.map((topic) => topics[topic])].join('.');

@@ -1,0 +1,5152 @@
+// Made by npm run api from the server's OpenAPI description; do not edit.
+export interface paths {
+  readonly '/api/health': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['HealthController_health'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/auth/me': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['PeopleController_me'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/auth/sign-in': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['PeopleController_signIn'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/auth/demo': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['PeopleController_demo'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/auth/set-up': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['PeopleController_setUp'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/auth/sign-out': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['PeopleController_signOut'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/settings': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['FarmSettingsController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/entries': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_tape'];
+    readonly put?: never;
+    readonly post: operations['LedgerController_append'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/corrections': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['LedgerController_correct'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/entries/{entryId}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_entry'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/revisions': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_revisions'];
+    readonly put?: never;
+    readonly post: operations['LedgerController_revise'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/book': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_book'];
+    readonly put?: never;
+    readonly post: operations['LedgerController_restore'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/feed': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_follow'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/records': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['FieldsRecordsController_all'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/records': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['CutRecordsController_all'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/records': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['HaulRecordsController_all'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/store/records': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['StoreRecordsController_all'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/records': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['ShedRecordsController_all'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/reading': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ReadingController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/reading/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ReadingController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/tester-pair': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['TesterPairController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/tester-pair/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['TesterPairController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/next-field-notice': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['NextFieldNoticeController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/next-field-notice/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['NextFieldNoticeController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/settings-entry': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['SettingsEntryController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/settings-entry/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['SettingsEntryController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/loss-check': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['LossCheckController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/loss-check/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['LossCheckController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/strip-trial': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['StripTrialController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/strip-trial/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['StripTrialController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/empty-weight': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['EmptyWeightController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/empty-weight/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['EmptyWeightController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/delay': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DelayController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/delay/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DelayController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/field-change': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FieldChangeController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/field-change/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FieldChangeController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/breakdown': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['BreakdownController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/breakdown/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['BreakdownController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/acknowledgement': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['AcknowledgementController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/acknowledgement/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['AcknowledgementController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/cutting-window/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['CuttingWindowController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/next-field-plan/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['NextFieldPlanController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/combine-profile/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['CombineProfileController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/truck-setup/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['TruckSetupController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/scale-setup/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['ScaleSetupController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/weight-rules/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['WeightRulesController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/haul-times/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['HaulTimesController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/store/bin-setup/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['BinSetupController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/machine/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['MachineController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/readiness-template/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['ReadinessTemplateController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/season-plan/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['SeasonPlanController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/changeover/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['ChangeoverController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/header': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TodayController_header'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/now': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TodayController_now'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/layers': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TodayController_layers'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/lots': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['FieldsController_lots'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/lots/{lotId}/moistures': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['FieldsController_lotMoistures'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FieldsController_addField'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/neighbor-rows': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FieldsController_addNeighborRows'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/lots/{lotId}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['FieldsController_changeField'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/weather': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['FieldsController_weather'];
+    readonly put?: never;
+    readonly post: operations['FieldsController_addWeather'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/monitors': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['CutController_monitors'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['HaulController_haul'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/live': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['HaulController_follow'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/weigh-tickets': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['HaulController_weigh'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/weigh-tickets/{number}/correction': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['HaulController_correct'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/weigh-tickets/{number}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['HaulController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/weigh-tickets/{number}/pdf': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['HaulController_print'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/places': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['StoreController_addPlace'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/places/{placeId}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['StoreController_changePlace'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/deliveries': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['SellController_deliveries'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/positions': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TraceController_positions'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/accounts': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TraceController_accounts'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/lots/{lotId}/trace': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TraceController_lot'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/deliveries/{entryId}/trace': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TraceController_delivery'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/photos/{photoId}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['PhotosController_one'];
+    readonly put?: never;
+    readonly post: operations['PhotosController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/devices': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['DevicesController_list'];
+    readonly put?: never;
+    readonly post: operations['DevicesController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/devices/{deviceId}/revoke': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DevicesController_revoke'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/hello': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['DeviceController_hello'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/weather': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_weather'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/readings': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_reading'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/weights': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_weights'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/flows': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_flows'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/names': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['DeviceController_names'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/entries': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_entries'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+}
+export type webhooks = Record<string, never>;
+export interface components {
+  schemas: {
+    readonly Account: {
+      readonly harvestedDryKg: number;
+      readonly restatedDryKg: number;
+      readonly lostDryKg: {
+        readonly [key: string]: number;
+      };
+      readonly waterRemovedKg: number;
+      readonly inStockDryKg: number;
+      readonly deliveredDryKg: number;
+    };
+    readonly Accounts: {
+      readonly [key: string]: components['schemas']['Account'];
+    };
+    readonly AcknowledgementKept: {
+      readonly body: components['schemas']['AcknowledgementRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly AcknowledgementRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @enum {string} */
+      readonly card:
+        | 'headerLock'
+        | 'shutDown'
+        | 'shafts'
+        | 'overheadLines'
+        | 'roading'
+        | 'hotBearing'
+        | 'hitching'
+        | 'lifting'
+        | 'binEntry';
+      readonly before: string;
+    };
+    readonly AppendAnswer: {
+      readonly seq: number;
+      readonly accepted: readonly {
+        readonly id: string;
+        readonly seq: number;
+        readonly known: boolean;
+      }[];
+      readonly joined: readonly {
+        readonly first: string;
+        readonly second: string;
+      }[];
+    };
+    readonly Balance: {
+      readonly harvested: number;
+      readonly restated: number;
+      readonly lost: number;
+      readonly inStock: number;
+      readonly delivered: number;
+      readonly gap: number;
+      readonly balances: boolean;
+    };
+    readonly BinSetupKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['BinSetupRecord'];
+    };
+    readonly BinSetupRecord: {
+      /** @description m */
+      readonly diameter: number;
+      /** @description m */
+      readonly eave: number;
+      /** @description ° */
+      readonly roofDegrees?: number;
+      /** @description m */
+      readonly hopper: number;
+      /** @enum {string} */
+      readonly floor?: 'full perforated' | 'partly perforated' | 'ducts' | 'solid';
+      /** @enum {string} */
+      readonly crop?:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      readonly packFactor?: number;
+      readonly note?: string;
+    };
+    readonly Book: {
+      readonly defaults: components['schemas']['BookDefaults'];
+      readonly lots: readonly components['schemas']['Lot'][];
+      readonly places: readonly components['schemas']['Place'][];
+      /** @constant */
+      readonly format: 'fanega-book';
+      /** @enum {number} */
+      readonly version: 1 | 2;
+      readonly revisions?: readonly components['schemas']['Revision'][];
+      readonly entries: readonly components['schemas']['Entry'][];
+    };
+    readonly BookDefaults: {
+      readonly moisture: number;
+      readonly trust: readonly string[];
+      readonly bases?: {
+        readonly [key: string]: number;
+      };
+    };
+    readonly BreakdownKept: {
+      readonly body: components['schemas']['BreakdownRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly BreakdownRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of machines */
+      readonly assetId: string;
+      readonly what: string;
+      /** @enum {string} */
+      readonly cause: 'wear' | 'foreign' | 'plug' | 'electric' | 'hydraulic' | 'engine' | 'operator' | 'other';
+      /** @description $ */
+      readonly cost: number;
+      /** @description h */
+      readonly hoursLost: number;
+      /** @description ac */
+      readonly acresLost: number;
+      readonly missingSpare: string;
+      readonly mended: boolean;
+    };
+    readonly ChangeoverKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['ChangeoverRecord'];
+    };
+    readonly ChangeoverRecord: {
+      readonly from:
+        ('corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola') | null;
+      /** @enum {string} */
+      readonly to: 'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      readonly done: readonly {
+        readonly step: string;
+        readonly at: string;
+        readonly by: string;
+        readonly photo?: string;
+        readonly noPhoto?: string;
+      }[];
+    };
+    /** @enum {string} */
+    readonly ClockStyle: '12' | '24';
+    readonly CombineProfileKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['CombineProfileRecord'];
+    };
+    readonly CombineProfileRecord: {
+      /** @enum {string} */
+      readonly kind: 'rotary' | 'conventional';
+      /** @description m */
+      readonly headWidth: number;
+      readonly headConfirmed: string;
+      /** @description kg/h */
+      readonly goodRate: number;
+      /** @description m/s */
+      readonly speedLimit: number;
+      /** @description bu */
+      readonly tankBu: number;
+      /** @description fraction */
+      readonly fieldEfficiency: number;
+      readonly ranges: {
+        readonly rotor?: readonly number[];
+        readonly concave?: readonly number[];
+        readonly fan?: readonly number[];
+        readonly chaffer?: readonly number[];
+        readonly sieve?: readonly number[];
+        readonly speed?: readonly number[];
+        readonly reel?: readonly number[];
+        readonly deckPlates?: readonly number[];
+        readonly headerHeight?: readonly number[];
+        readonly headerDrive?: readonly number[];
+        readonly spreader?: readonly number[];
+      };
+      /** @description kg/ha */
+      readonly acceptableLoss?: number;
+      readonly heads?: readonly {
+        readonly name: string;
+        /** @description m */
+        readonly width: number;
+        readonly rows?: number;
+      }[];
+      readonly headOn?: string;
+      readonly concaves?: readonly string[];
+      readonly sieves?: readonly string[];
+    };
+    readonly ConditionEntry: {
+      readonly id: string;
+      readonly at: string;
+      readonly recordedAt?: string;
+      readonly by?: string;
+      readonly device?: string;
+      readonly method?: components['schemas']['Method'] | string;
+      readonly note?: string;
+      /** @constant */
+      readonly type: 'condition';
+      readonly place: string;
+      readonly moisture: number;
+      readonly dryLoss?: number;
+    };
+    readonly CutRecords: {
+      readonly of: readonly number[];
+      readonly seasons: readonly number[];
+      readonly page: number;
+      readonly pages: number;
+      readonly logs: {
+        readonly settingsEntry: readonly components['schemas']['SettingsEntryKept'][];
+        readonly lossCheck: readonly components['schemas']['LossCheckKept'][];
+        readonly stripTrial: readonly components['schemas']['StripTrialKept'][];
+      };
+      readonly settings: {
+        readonly combineProfile: {
+          readonly [key: string]: components['schemas']['CombineProfileKept'];
+        };
+      };
+    };
+    readonly CuttingWindowKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['CuttingWindowRecord'];
+    };
+    readonly CuttingWindowRecord: {
+      /** @description wb fraction */
+      readonly tooDryBelow: number;
+      /** @description wb fraction */
+      readonly bestFrom: number;
+      /** @description wb fraction */
+      readonly bestTo: number;
+      /** @description wb fraction */
+      readonly refuseAbove: number;
+      /** @description $/bu */
+      readonly price: number;
+      /** @description % */
+      readonly shrinkPerPoint: number;
+      /** @description $ */
+      readonly dockPerPoint: number;
+      /** @description points */
+      readonly dockStep?: number;
+      /** @description h */
+      readonly opensAt?: number;
+      /** @description h */
+      readonly closesAt?: number;
+      /** @description fraction */
+      readonly shatterPerPoint?: number;
+      /** @description fraction */
+      readonly standingRisk?: number;
+    };
+    readonly DayFlow: {
+      readonly cut: {
+        readonly [key: string]: number;
+      };
+      readonly haul: {
+        readonly [key: string]: number;
+      };
+      readonly dry: {
+        readonly [key: string]: number;
+      };
+      readonly store: {
+        readonly [key: string]: number;
+      };
+      readonly sell: {
+        readonly [key: string]: number;
+      };
+    };
+    readonly DelayKept: {
+      readonly body: components['schemas']['DelayRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly DelayRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @enum {string} */
+      readonly link:
+        'field' | 'combine' | 'cart' | 'trucks' | 'line' | 'hours' | 'pit' | 'wet bin' | 'dryer' | 'bin room';
+      /** @description min */
+      readonly minutes: number;
+      /** @description of places */
+      readonly machineId?: string;
+      readonly reason?: string;
+    };
+    readonly Delivery: {
+      readonly entry: components['schemas']['Entry'];
+      readonly to: string;
+      readonly from: string | null;
+      readonly ticket: string | null;
+      readonly grossKg: number | null;
+      readonly tareKg: number | null;
+      readonly netKg: number;
+      readonly dryKg: number;
+      readonly moisture: number;
+      readonly pricePerBu: number | null;
+      readonly lots: {
+        readonly [key: string]: number;
+      };
+      readonly wetLots: {
+        readonly [key: string]: number;
+      };
+      readonly witnesses: readonly components['schemas']['Entry'][];
+    };
+    readonly DeliveryTraceView: {
+      readonly delivery: components['schemas']['Delivery'];
+      readonly loads: readonly components['schemas']['TraceLoad'][];
+      readonly moves: readonly components['schemas']['TraceLoad'][];
+      readonly path: components['schemas']['TracePath'];
+    };
+    readonly DeviceAnswer: {
+      readonly deviceId: string;
+    };
+    readonly DeviceHello: {
+      readonly farm: string;
+      readonly timeZone: string;
+      readonly name: string;
+      readonly kind: components['schemas']['DeviceKind'];
+      readonly now: string;
+    };
+    readonly DeviceInfo: {
+      readonly id: string;
+      readonly name: string;
+      readonly kind: components['schemas']['DeviceKind'];
+      readonly addedAt: string;
+      readonly lastSeen: string | null;
+      readonly revoked: boolean;
+    };
+    /** @enum {string} */
+    readonly DeviceKind: 'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer';
+    readonly DeviceNames: {
+      readonly places: readonly {
+        readonly id: string;
+        readonly name: string;
+        readonly kind: string;
+        readonly capacityBu: number | null;
+        readonly heldKg: number;
+        readonly moisture: number | null;
+      }[];
+      readonly lots: readonly {
+        readonly id: string;
+        readonly fieldId: string;
+        readonly fieldName: string;
+        readonly tag: string;
+        readonly crop: string;
+        readonly acres: number;
+      }[];
+    };
+    readonly DeviceReadingAnswer: {
+      readonly readingId: string;
+    };
+    readonly EmptyWeightKept: {
+      readonly body: components['schemas']['EmptyWeightRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly EmptyWeightRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly machineId: string;
+      readonly combination: string;
+      readonly axlesKg: readonly number[];
+    };
+    readonly Entry:
+      | components['schemas']['HarvestEntry']
+      | components['schemas']['MoveEntry']
+      | components['schemas']['ConditionEntry']
+      | components['schemas']['LossEntry']
+      | components['schemas']['MeasureEntry']
+      | components['schemas']['WitnessEntry']
+      | components['schemas']['VoidEntry'];
+    readonly ErrorAnswer: {
+      readonly statusCode: number;
+      readonly code: string;
+      readonly message: string;
+      readonly issues?: readonly components['schemas']['ErrorIssue'][];
+      readonly requestId?: string;
+    };
+    readonly ErrorIssue: {
+      readonly index?: number;
+      readonly entry?: string;
+      readonly field?: string;
+      readonly code: string;
+      readonly message: string;
+    };
+    readonly FarmHeaderAnswer: {
+      readonly farm: {
+        readonly id: string;
+        readonly name: string;
+        readonly timeZone: string;
+        readonly demo: boolean;
+        readonly units: components['schemas']['UnitSystem'];
+        readonly clock: components['schemas']['ClockStyle'];
+        readonly defaults: components['schemas']['BookDefaults'];
+      };
+      readonly lots: readonly components['schemas']['LotInfo'][];
+      readonly places: readonly components['schemas']['PlaceInfo'][];
+      readonly topics: {
+        readonly book: number;
+        readonly header: number;
+        readonly fields: number;
+        readonly cut: number;
+        readonly haul: number;
+        readonly store: number;
+        readonly shed: number;
+        readonly weather: number;
+        readonly devices: number;
+      };
+    };
+    readonly FarmNow: {
+      readonly seq: number;
+      readonly now: number;
+      readonly positions: {
+        readonly [key: string]: components['schemas']['Position'];
+      };
+      readonly tape: readonly components['schemas']['TapeLine'][];
+      readonly flow: components['schemas']['DayFlow'];
+      readonly balance: components['schemas']['Balance'];
+      readonly restatedShare: number;
+      readonly dried: {
+        readonly from: number;
+        readonly to: number;
+      } | null;
+      readonly steps: readonly components['schemas']['NextStep'][];
+      readonly entries: number;
+      readonly topics: {
+        readonly book: number;
+        readonly header: number;
+        readonly fields: number;
+        readonly cut: number;
+        readonly haul: number;
+        readonly store: number;
+        readonly shed: number;
+        readonly weather: number;
+        readonly devices: number;
+      };
+    };
+    readonly FarmSettingsAnswer: {
+      readonly units: components['schemas']['UnitSystem'];
+      readonly clock: components['schemas']['ClockStyle'];
+    };
+    readonly FarmVersions: {
+      readonly seq: number;
+      readonly topics: {
+        readonly book: number;
+        readonly header: number;
+        readonly fields: number;
+        readonly cut: number;
+        readonly haul: number;
+        readonly store: number;
+        readonly shed: number;
+        readonly weather: number;
+        readonly devices: number;
+      };
+    };
+    readonly FieldAdded: {
+      readonly fieldId: string;
+      readonly lotId: string;
+    };
+    readonly FieldChangeKept: {
+      readonly body: components['schemas']['FieldChangeRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly FieldChangeRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of lots */
+      readonly lotId: string;
+      readonly mixed: readonly string[];
+    };
+    readonly FieldRow: {
+      readonly lot: components['schemas']['LotInfo'];
+      readonly account: components['schemas']['Account'];
+      readonly balance: components['schemas']['Balance'];
+      readonly cutWetKg: number;
+      readonly cutDryKg: number;
+      readonly lastMoisture: components['schemas']['NewestReading'] | null;
+      readonly firstCut: string | null;
+      readonly lastCut: string | null;
+    };
+    readonly FieldsRecords: {
+      readonly of: readonly number[];
+      readonly seasons: readonly number[];
+      readonly page: number;
+      readonly pages: number;
+      readonly logs: {
+        readonly reading: readonly components['schemas']['ReadingKept'][];
+        readonly testerPair: readonly components['schemas']['TesterPairKept'][];
+        readonly nextFieldNotice: readonly components['schemas']['NextFieldNoticeKept'][];
+      };
+      readonly settings: {
+        readonly cuttingWindow: {
+          readonly [key: string]: components['schemas']['CuttingWindowKept'];
+        };
+        readonly nextFieldPlan: {
+          readonly [key: string]: components['schemas']['NextFieldPlanKept'];
+        };
+      };
+    };
+    readonly FlowMoment: {
+      readonly atMs: number;
+      readonly flow: number;
+      readonly moisture: number;
+      readonly speed: number;
+      readonly yieldKgPerHa?: number;
+    };
+    readonly GrainWeighed: {
+      readonly id: string;
+      readonly atMs: number;
+      readonly weights: readonly {
+        readonly method: string;
+        readonly scale: string;
+        readonly kg: number;
+      }[];
+    };
+    readonly HarvestEntry: {
+      readonly id: string;
+      readonly at: string;
+      readonly recordedAt?: string;
+      readonly by?: string;
+      readonly device?: string;
+      readonly method?: components['schemas']['Method'] | string;
+      readonly note?: string;
+      /** @constant */
+      readonly type: 'harvest';
+      readonly lot: string;
+      readonly to: string;
+      readonly wetKg: number;
+      readonly moisture: number;
+    };
+    readonly HaulAnswer: {
+      readonly vehicles: readonly components['schemas']['VehicleNow'][];
+      readonly weighed: readonly components['schemas']['GrainWeighed'][];
+      readonly alone: readonly {
+        readonly entry: components['schemas']['HarvestEntry'];
+        readonly method: string;
+        readonly scale: string;
+      }[];
+      readonly unticketed: readonly components['schemas']['LostTicket'][];
+      readonly times: {
+        readonly [key: string]: components['schemas']['OwnTimes'];
+      };
+      readonly tared: readonly {
+        readonly entry: components['schemas']['Entry'];
+        readonly truck: string;
+        readonly grossKg: number;
+        readonly tareKg: number;
+        readonly crop: string | null;
+        readonly pricePerBu: number | null;
+      }[];
+      readonly tickets: readonly components['schemas']['WeighTicketInfo'][];
+    };
+    readonly HaulRecords: {
+      readonly of: readonly number[];
+      readonly seasons: readonly number[];
+      readonly page: number;
+      readonly pages: number;
+      readonly logs: {
+        readonly emptyWeight: readonly components['schemas']['EmptyWeightKept'][];
+        readonly delay: readonly components['schemas']['DelayKept'][];
+        readonly fieldChange: readonly components['schemas']['FieldChangeKept'][];
+      };
+      readonly settings: {
+        readonly truckSetup: {
+          readonly [key: string]: components['schemas']['TruckSetupKept'];
+        };
+        readonly scaleSetup: {
+          readonly [key: string]: components['schemas']['ScaleSetupKept'];
+        };
+        readonly weightRules: {
+          readonly [key: string]: components['schemas']['WeightRulesKept'];
+        };
+        readonly haulTimes: {
+          readonly [key: string]: components['schemas']['HaulTimesKept'];
+        };
+      };
+    };
+    readonly HaulTimesKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['HaulTimesRecord'];
+    };
+    readonly HaulTimesRecord: {
+      readonly roadMin: {
+        readonly [key: string]: number;
+      };
+      /** @description min */
+      readonly loadMin: number;
+      /** @description min */
+      readonly tarpMin: number;
+      /** @description min */
+      readonly unloadMin: number;
+      readonly othersPerHour: number;
+      /** @description bu */
+      readonly lidsCloseBu: number;
+    };
+    readonly Layer: {
+      readonly wetKg: number;
+      readonly dryKg: number;
+      readonly moisture: number;
+      readonly lots: {
+        readonly [key: string]: number;
+      };
+      readonly wetLots: {
+        readonly [key: string]: number;
+      };
+    };
+    readonly LayersAnswer: {
+      readonly seq: number;
+      readonly places: {
+        readonly [key: string]: {
+          readonly mark: string;
+          readonly layers: readonly components['schemas']['Layer'][];
+        };
+      };
+    };
+    readonly LiveEvent: {
+      readonly deviceId: string;
+      readonly weights?: readonly {
+        readonly atMs: number;
+        readonly kg: number;
+      }[];
+      readonly flows?: readonly components['schemas']['FlowMoment'][];
+    };
+    readonly LoadStep: {
+      readonly from: string;
+      readonly to: string;
+      readonly wetKg?: number;
+      readonly staysKg: number;
+    };
+    readonly LogAnswer: {
+      readonly id: string;
+    };
+    readonly LossCheckKept: {
+      readonly body: components['schemas']['LossCheckRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly LossCheckRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly machineId: string;
+      /** @description of lots */
+      readonly lotId: string;
+      readonly behind: readonly {
+        readonly kernels: number;
+        /** @description m² */
+        readonly area: number;
+      }[];
+      readonly before: readonly {
+        readonly kernels: number;
+        /** @description m² */
+        readonly area: number;
+      }[];
+      readonly atHeader: readonly {
+        readonly kernels: number;
+        /** @description m² */
+        readonly area: number;
+      }[];
+      /** @description fraction */
+      readonly unthreshed?: number;
+      /** @description g */
+      readonly kernelGrams: number;
+      /** @description $/bu */
+      readonly pricePerBu: number;
+      /** @description ac */
+      readonly acresLeft?: number;
+      /** @description m */
+      readonly spreadWidth?: number;
+      /** @description m */
+      readonly headWidth?: number;
+      /** @enum {string} */
+      readonly symptom?:
+        | 'unthreshed'
+        | 'cracked'
+        | 'fines'
+        | 'sieveLoss'
+        | 'rotorLoss'
+        | 'trash'
+        | 'returns'
+        | 'shatterDew'
+        | 'shatterDry'
+        | 'earsBounce'
+        | 'butts';
+      readonly settingsId?: string;
+    };
+    readonly LossEntry: {
+      readonly id: string;
+      readonly at: string;
+      readonly recordedAt?: string;
+      readonly by?: string;
+      readonly device?: string;
+      readonly method?: components['schemas']['Method'] | string;
+      readonly note?: string;
+      /** @constant */
+      readonly type: 'loss';
+      readonly place: string;
+      readonly wetKg: number;
+      readonly reason: string;
+    };
+    readonly LostTicket: {
+      readonly entry: components['schemas']['Entry'];
+      readonly to: string;
+      readonly truck: string;
+      readonly wetKg: number;
+      readonly crop: string | null;
+      readonly pricePerBu: number | null;
+    };
+    readonly Lot: {
+      readonly id: string;
+    } & {
+      readonly [key: string]: unknown;
+    };
+    readonly LotAnswer: {
+      readonly lotId: string;
+    };
+    readonly LotInfo: {
+      readonly id: string;
+      readonly fieldId: string;
+      readonly fieldName: string;
+      readonly acres: number;
+      readonly crop: string;
+      readonly season: number;
+      readonly variety: string;
+      readonly tag: string;
+      readonly shares: readonly components['schemas']['OwnerShare'][];
+    };
+    readonly LotTraceView: {
+      readonly row: components['schemas']['FieldRow'];
+      readonly path: components['schemas']['TracePath'];
+      readonly deliveries: readonly {
+        readonly delivery: components['schemas']['Delivery'];
+        readonly dryKg: number;
+        readonly wetKg: number;
+      }[];
+    };
+    readonly MachineKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['MachineRecord'];
+    };
+    readonly MachineRecord: {
+      /** @enum {string} */
+      readonly kind:
+        'combine' | 'header' | 'cart' | 'truck' | 'auger' | 'leg' | 'dryer' | 'bin' | 'fan' | 'tester' | 'scale';
+      readonly name: string;
+      /** @description of places */
+      readonly placeId?: string;
+      readonly crops?: readonly (
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola'
+      )[];
+      readonly retired: boolean;
+      /** @description h */
+      readonly engineHours: number;
+      /** @description h */
+      readonly separatorHours: number;
+      /** @description ac */
+      readonly acres: number;
+      readonly items: readonly {
+        readonly id: string;
+        readonly what: string;
+        readonly owner: string;
+        readonly due: string | null;
+        readonly doneOn: string | null;
+        readonly skipped: string | null;
+        readonly needed: boolean;
+        readonly part: {
+          readonly name: string;
+          readonly onHand: boolean;
+          /** @description days */
+          readonly leadDays: number;
+          readonly orderedOn: string | null;
+        } | null;
+        /** @enum {string} */
+        readonly card?:
+          | 'headerLock'
+          | 'shutDown'
+          | 'shafts'
+          | 'overheadLines'
+          | 'roading'
+          | 'hotBearing'
+          | 'hitching'
+          | 'lifting'
+          | 'binEntry';
+      }[];
+      readonly services: readonly {
+        readonly id: string;
+        readonly what: string;
+        /** @enum {string} */
+        readonly by: 'engine' | 'separator';
+        /** @description h */
+        readonly everyHours: number;
+        /** @description h */
+        readonly lastAt: number;
+        readonly skipped: number;
+      }[];
+      readonly wear: readonly {
+        readonly id: string;
+        readonly name: string;
+        readonly position: string;
+        /** @description h */
+        readonly hoursAtFit: number;
+        /** @description ac */
+        readonly acresAtFit: number;
+        readonly lastsHours: number | null;
+        readonly lastsAcres: number | null;
+        readonly photos: readonly string[];
+      }[];
+    };
+    readonly Me: {
+      readonly user: {
+        readonly id: string;
+        readonly name: string;
+        readonly email: string;
+      } | null;
+      readonly farms: readonly {
+        readonly id: string;
+        readonly name: string;
+        readonly role: components['schemas']['Role'];
+        readonly demo: boolean;
+        readonly timeZone: string;
+      }[];
+      readonly firstRun: boolean;
+      readonly demo: boolean;
+    };
+    readonly MeasureEntry: {
+      readonly id: string;
+      readonly at: string;
+      readonly recordedAt?: string;
+      readonly by?: string;
+      readonly device?: string;
+      readonly method?: components['schemas']['Method'] | string;
+      readonly note?: string;
+      /** @constant */
+      readonly type: 'measure';
+      readonly place: string;
+      readonly wetKg: number;
+      readonly moisture?: number;
+    };
+    /** @enum {string} */
+    readonly Method: 'ticket' | 'bridge' | 'cartScale' | 'volume' | 'monitor' | 'estimate';
+    readonly MonitorPair: {
+      readonly monitorKg: number;
+      readonly scaleKg: number;
+      readonly flow?: number;
+      readonly id: string;
+      readonly lot: string;
+      readonly atMs: number;
+    };
+    readonly MonitorView: {
+      readonly machine: string;
+      readonly name: string;
+      readonly pairs: readonly components['schemas']['MonitorPair'][];
+      readonly only: readonly {
+        readonly entry: components['schemas']['HarvestEntry'];
+        readonly id: string;
+        readonly lot: string;
+        readonly atMs: number;
+        readonly monitorKg: number;
+      }[];
+    };
+    readonly MoveEntry: {
+      readonly id: string;
+      readonly at: string;
+      readonly recordedAt?: string;
+      readonly by?: string;
+      readonly device?: string;
+      readonly method?: components['schemas']['Method'] | string;
+      readonly note?: string;
+      /** @constant */
+      readonly type: 'move';
+      readonly from: string;
+      readonly to: string;
+      readonly wetKg?: number;
+      readonly emptied?: boolean;
+      readonly moisture?: number;
+      readonly ticket?: string;
+      readonly grossKg?: number;
+      readonly tareKg?: number;
+      readonly pricePerBu?: number;
+    };
+    readonly NewDevice: {
+      readonly deviceId: string;
+      readonly token: string;
+    };
+    readonly NewestReading: {
+      readonly moisture: number;
+      readonly at: string;
+      readonly source: string;
+      readonly tester: string;
+    };
+    readonly NextFieldNoticeKept: {
+      readonly body: components['schemas']['NextFieldNoticeRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly NextFieldNoticeRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of lots */
+      readonly lotId: string;
+      /** @description wb fraction */
+      readonly moisture?: number;
+      /** @description points */
+      readonly step?: number;
+      /** @description bu/h */
+      readonly dryerBushelsPerHour?: number;
+      /** @description h */
+      readonly wetBinFullHours?: number;
+    };
+    readonly NextFieldPlanKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['NextFieldPlanRecord'];
+    };
+    readonly NextFieldPlanRecord: {
+      readonly school: string;
+      readonly weights: {
+        readonly [key: string]: number;
+      };
+      readonly ownOrder: readonly string[];
+      readonly facts: {
+        readonly [key: string]: {
+          readonly standability: number;
+          /** @description m */
+          readonly distance: number;
+          readonly maturity?: number;
+          /** @description kg/ha */
+          readonly yieldKgPerHa?: number;
+          /** @description points/day */
+          readonly pointsPerDay?: number;
+        };
+      };
+      /** @description points */
+      readonly mostStep: number;
+      /** @description bu·points/h */
+      readonly bushelPointsPerHour: number;
+      /** @description wb fraction */
+      readonly dryTo: number;
+      /** @description bu/h */
+      readonly combineBushelsPerHour?: number;
+    };
+    readonly NextStep:
+      | {
+          /** @enum {string} */
+          readonly kind: 'cart_full' | 'truck_waits' | 'tank_full' | 'wet_bin_fills' | 'dryer_holds';
+          readonly place: string;
+          readonly load?: components['schemas']['LoadStep'];
+        }
+      | {
+          /** @constant */
+          readonly kind: 'unknown_grain';
+          readonly place: string;
+          readonly dryKg: number;
+        }
+      | {
+          /** @constant */
+          readonly kind: 'level_differs';
+          readonly place: string;
+          readonly entry: string;
+          readonly share: number;
+          readonly wetKg: number;
+        }
+      | {
+          /** @constant */
+          readonly kind: 'maybe_twins';
+          readonly first: string;
+          readonly second: string;
+          readonly share: number | null;
+        };
+    readonly OwnTimes: {
+      readonly rounds: number;
+      readonly toTicket: {
+        readonly mean: number;
+        readonly cv: number;
+      };
+      readonly back: {
+        readonly mean: number;
+        readonly cv: number;
+      } | null;
+    };
+    readonly OwnerShare: {
+      readonly owner: string;
+      readonly part: number;
+    };
+    readonly PhotoInfo: {
+      readonly photoId: string;
+      readonly width: number;
+      readonly height: number;
+    };
+    readonly Place: {
+      readonly id: string;
+      readonly kind?: string;
+      readonly withdrawal?: components['schemas']['Withdrawal'];
+    } & {
+      readonly [key: string]: unknown;
+    };
+    readonly PlaceAnswer: {
+      readonly placeId: string;
+    };
+    readonly PlaceInfo: {
+      readonly id: string;
+      readonly name: string;
+      readonly kind: string;
+      readonly withdrawal: string;
+      readonly capacityBu: number | null;
+      readonly capacityByGeometry?: boolean;
+      readonly diameterM: number | null;
+      readonly eaveM: number | null;
+      readonly hopperM: number | null;
+      readonly reservedFor?: string | null;
+    };
+    readonly Position: {
+      readonly wetKg: number;
+      readonly dryKg: number;
+      readonly moisture: number | null;
+      readonly layers: number;
+      readonly lots: {
+        readonly [key: string]: number;
+      };
+      readonly wetLots: {
+        readonly [key: string]: number;
+      };
+    };
+    readonly Positions: {
+      readonly [key: string]: components['schemas']['Position'];
+    };
+    readonly ReadinessTemplateKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['ReadinessTemplateRecord'];
+    };
+    readonly ReadinessTemplateRecord: {
+      readonly lines: readonly {
+        readonly what: string;
+        readonly needed: boolean;
+        /** @description days */
+        readonly daysBefore: number;
+        /** @enum {string} */
+        readonly card?:
+          | 'headerLock'
+          | 'shutDown'
+          | 'shafts'
+          | 'overheadLines'
+          | 'roading'
+          | 'hotBearing'
+          | 'hitching'
+          | 'lifting'
+          | 'binEntry';
+      }[];
+    };
+    readonly ReadingInfo: {
+      readonly id: string;
+      readonly fieldId: string;
+      readonly at: string;
+      readonly moisture: number | null;
+      readonly source: components['schemas']['ReadingSource'];
+      readonly cracked: number | null;
+      readonly tester: string;
+      readonly spot: string;
+      readonly by: string;
+      readonly voided?: boolean;
+    };
+    readonly ReadingKept: {
+      readonly body: components['schemas']['ReadingRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly ReadingRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of fields */
+      readonly fieldId: string;
+      /** @description wb fraction */
+      readonly moisture?: number;
+      /** @enum {string} */
+      readonly source: 'hand' | 'combine' | 'elevator' | 'bench' | 'bite';
+      /** @description of ten */
+      readonly cracked?: number;
+      readonly tester?: string;
+      readonly spot?: string;
+    };
+    /** @enum {string} */
+    readonly ReadingSource: 'hand' | 'combine' | 'elevator' | 'bench' | 'bite';
+    readonly RestoreAnswer: {
+      readonly entries: number;
+    };
+    readonly Revision: {
+      readonly id: string;
+      readonly at: string;
+      readonly by?: string;
+      readonly reason: string;
+      readonly after: number;
+      readonly change: components['schemas']['RevisionChange'];
+    };
+    readonly RevisionAnswer: {
+      readonly seq: number;
+    };
+    readonly RevisionChange:
+      | {
+          /** @constant */
+          readonly what: 'shares';
+          readonly lot: string;
+          readonly shares: readonly components['schemas']['OwnerShare'][];
+        }
+      | {
+          /** @constant */
+          readonly what: 'trust';
+          readonly trust: readonly string[];
+        }
+      | {
+          /** @constant */
+          readonly what: 'defaultMoisture';
+          readonly moisture: number;
+        }
+      | {
+          /** @constant */
+          readonly what: 'baseMoisture';
+          readonly crop: string;
+          readonly moisture: number;
+        }
+      | {
+          /** @constant */
+          readonly what: 'withdrawal';
+          readonly place: string;
+          readonly withdrawal: components['schemas']['Withdrawal'];
+        };
+    readonly RevisionInfo: {
+      readonly id: string;
+      readonly at: string;
+      readonly by?: string;
+      readonly reason: string;
+      readonly after: number;
+      readonly change: components['schemas']['RevisionChange'];
+      readonly seq: number;
+    };
+    /** @enum {string} */
+    readonly Role: 'viewer' | 'operator' | 'manager' | 'owner';
+    readonly SamplesAnswer: {
+      readonly samples: number;
+    };
+    readonly ScaleSetupKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['ScaleSetupRecord'];
+    };
+    readonly ScaleSetupRecord: {
+      /** @description of places */
+      readonly placeId?: string;
+      /** @description kg */
+      readonly zeroKg: number;
+      /** Format: date-time */
+      readonly zeroedAt?: string;
+      /** @description kg */
+      readonly withinKg: number;
+      /** @description s */
+      readonly forSeconds: number;
+    };
+    readonly SeasonPlanKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['SeasonPlanRecord'];
+    };
+    readonly SeasonPlanRecord: {
+      readonly firstDays: {
+        /** Format: date */
+        readonly corn?: string;
+        /** Format: date */
+        readonly soybean?: string;
+        /** Format: date */
+        readonly wheat?: string;
+        /** Format: date */
+        readonly softWheat?: string;
+        /** Format: date */
+        readonly sorghum?: string;
+        /** Format: date */
+        readonly oats?: string;
+        /** Format: date */
+        readonly barley?: string;
+        /** Format: date */
+        readonly sunflower?: string;
+        /** Format: date */
+        readonly canola?: string;
+      };
+      readonly acknowledge: readonly (
+        | 'headerLock'
+        | 'shutDown'
+        | 'shafts'
+        | 'overheadLines'
+        | 'roading'
+        | 'hotBearing'
+        | 'hitching'
+        | 'lifting'
+        | 'binEntry'
+      )[];
+      readonly fireStopAt?: number;
+    };
+    readonly SettingAnswer: {
+      readonly revision: number;
+    };
+    readonly SettingsEntryKept: {
+      readonly body: components['schemas']['SettingsEntryRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly SettingsEntryRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly machineId: string;
+      /** @description of lots */
+      readonly lotId: string;
+      readonly values: {
+        readonly rotor?: number;
+        readonly concave?: number;
+        readonly fan?: number;
+        readonly chaffer?: number;
+        readonly sieve?: number;
+        readonly speed?: number;
+        readonly reel?: number;
+        readonly deckPlates?: number;
+        readonly headerHeight?: number;
+        readonly headerDrive?: number;
+        readonly spreader?: number;
+      };
+      readonly concaveType?: string;
+      readonly why: string;
+      /** @description wb fraction */
+      readonly moisture?: number;
+      readonly dirt?: number;
+      readonly undoes?: string;
+    };
+    readonly ShedRecords: {
+      readonly of: readonly number[];
+      readonly seasons: readonly number[];
+      readonly page: number;
+      readonly pages: number;
+      readonly logs: {
+        readonly breakdown: readonly components['schemas']['BreakdownKept'][];
+        readonly acknowledgement: readonly components['schemas']['AcknowledgementKept'][];
+      };
+      readonly settings: {
+        readonly machine: {
+          readonly [key: string]: components['schemas']['MachineKept'];
+        };
+        readonly readinessTemplate: {
+          readonly [key: string]: components['schemas']['ReadinessTemplateKept'];
+        };
+        readonly seasonPlan: {
+          readonly [key: string]: components['schemas']['SeasonPlanKept'];
+        };
+        readonly changeover: {
+          readonly [key: string]: components['schemas']['ChangeoverKept'];
+        };
+      };
+    };
+    readonly StoreRecords: {
+      readonly of: readonly number[];
+      readonly seasons: readonly number[];
+      readonly page: number;
+      readonly pages: number;
+      readonly logs: Record<string, never>;
+      readonly settings: {
+        readonly binSetup: {
+          readonly [key: string]: components['schemas']['BinSetupKept'];
+        };
+      };
+    };
+    readonly StripTrialKept: {
+      readonly body: components['schemas']['StripTrialRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly StripTrialRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of lots */
+      readonly lotId: string;
+      readonly what: string;
+      readonly differences: readonly number[];
+    };
+    readonly TapeLine: {
+      readonly seq: number;
+      readonly entry: components['schemas']['Entry'];
+      readonly voided: boolean;
+      readonly wetKg: number | null;
+      readonly dryKg: number | null;
+      readonly wetLots: {
+        readonly [key: string]: number;
+      };
+      readonly witnesses: readonly components['schemas']['Entry'][];
+    };
+    readonly TesterPairKept: {
+      readonly body: components['schemas']['TesterPairRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly TesterPairRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly tester: string;
+      /** @description wb fraction */
+      readonly testerMoisture: number;
+      /** @description wb fraction */
+      readonly buyerMoisture: number;
+    };
+    readonly TraceLink: {
+      readonly from: string;
+      readonly to: string;
+      readonly dryKg: number;
+      readonly lots: {
+        readonly [key: string]: number;
+      };
+      readonly entries: number;
+    };
+    readonly TraceLoad: {
+      readonly entry: components['schemas']['Entry'];
+      readonly dryKg: number;
+    };
+    readonly TracePath: {
+      readonly nodes: readonly components['schemas']['TraceStop'][];
+      readonly links: readonly components['schemas']['TraceLink'][];
+    };
+    readonly TraceStop: {
+      readonly id: string;
+      /** @enum {string} */
+      readonly what: 'lot' | 'place' | 'lost' | 'standing';
+      readonly of: string;
+      readonly out: boolean;
+    };
+    readonly TruckSetupKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['TruckSetupRecord'];
+    };
+    readonly TruckSetupRecord: {
+      readonly combination: string;
+      readonly axles: readonly {
+        /** @description m */
+        readonly at: number;
+        /** @description fraction */
+        readonly share: number;
+      }[];
+      /** @description lb */
+      readonly singleLb: number;
+      /** @description lb */
+      readonly tandemLb: number;
+      /** @description lb */
+      readonly grossLb: number;
+      readonly permit?: {
+        readonly name: string;
+        /** @description % */
+        readonly percentAxles: number;
+        /** @description % */
+        readonly percentGross: number;
+        /** Format: date */
+        readonly from: string;
+        /** Format: date */
+        readonly until: string;
+      };
+    };
+    /** @enum {string} */
+    readonly UnitSystem: 'us' | 'metric';
+    readonly VehicleNow: {
+      readonly place: string;
+      readonly kind: string;
+      readonly sinceMs: number;
+      /** @enum {string} */
+      readonly last: 'loaded' | 'unloaded';
+      readonly where: string;
+      readonly entry: string;
+      readonly firstLoadMs: number | null;
+      readonly loads: readonly string[];
+    };
+    readonly VoidEntry: {
+      readonly id: string;
+      readonly at: string;
+      readonly recordedAt?: string;
+      readonly by?: string;
+      readonly device?: string;
+      readonly method?: components['schemas']['Method'] | string;
+      readonly note?: string;
+      /** @constant */
+      readonly type: 'void';
+      readonly voids: string;
+    };
+    readonly WeatherAnswer: {
+      readonly hours: number;
+    };
+    readonly WeatherHourInfo: {
+      readonly at: string;
+      readonly temperature: number;
+      readonly humidity: number;
+      readonly wind: number;
+      readonly rainChance: number;
+      readonly wet: boolean;
+      readonly forecast: boolean;
+    };
+    readonly WeighTicketInfo: {
+      readonly number: number;
+      readonly id: string;
+      readonly at: string;
+      readonly machineId: string;
+      readonly combination: string;
+      readonly grossKg: readonly number[];
+      readonly tareKg: readonly number[];
+      readonly tareId: string | null;
+      readonly netKg: number;
+      readonly byHand: boolean;
+      readonly crop: string | null;
+      readonly shares: {
+        readonly [key: string]: number;
+      };
+      readonly entryId: string | null;
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly WeightRulesKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['WeightRulesRecord'];
+    };
+    readonly WeightRulesRecord: {
+      /** @description fraction */
+      readonly tolerance: number;
+      /** @description days */
+      readonly tareOldDays: number;
+      /** @description fraction */
+      readonly tareTolerance: number;
+    };
+    /** @enum {string} */
+    readonly Withdrawal: 'mixed' | 'firstIn' | 'lastIn';
+    readonly WitnessEntry: {
+      readonly id: string;
+      readonly at: string;
+      readonly recordedAt?: string;
+      readonly by?: string;
+      readonly device?: string;
+      readonly method?: components['schemas']['Method'] | string;
+      readonly note?: string;
+      /** @constant */
+      readonly type: 'witness';
+      readonly of: string;
+      readonly wetKg?: number;
+      readonly moisture?: number;
+      readonly ticket?: string;
+      readonly grossKg?: number;
+      readonly tareKg?: number;
+      readonly pricePerBu?: number;
+    };
+    readonly SignInBody: {
+      readonly email: string;
+      readonly password: string;
+    };
+    readonly SetupBody: {
+      readonly farm: string;
+      readonly name: string;
+      readonly email: string;
+      readonly password: string;
+      /** @example America/Chicago */
+      readonly timeZone: string;
+      /** @enum {string} */
+      readonly units?: 'us' | 'metric';
+    };
+    readonly FarmSettingsBody: {
+      /** @enum {string} */
+      readonly units: 'us' | 'metric';
+      /** @enum {string} */
+      readonly clock: '12' | '24';
+    };
+    readonly EntryBody: {
+      /** @enum {string} */
+      readonly type: 'harvest' | 'move' | 'condition' | 'loss' | 'measure' | 'witness' | 'void';
+      /** @description ULID made by the device that wrote the entry */
+      readonly id: string;
+      /** @description when it happened */
+      readonly at: string;
+      readonly recordedAt?: string;
+      readonly by?: string;
+      readonly device?: string;
+      /** @enum {string} */
+      readonly method?: 'ticket' | 'bridge' | 'cartScale' | 'volume' | 'monitor' | 'estimate';
+      readonly note?: string;
+      readonly lot?: string;
+      readonly from?: string;
+      readonly to?: string;
+      readonly place?: string;
+      /** @description wet kg; left out in a move: all of it */
+      readonly wetKg?: number;
+      /** @description wet-basis fraction */
+      readonly moisture?: number;
+      readonly emptied?: boolean;
+      /** @description fraction of the dry matter lost in drying */
+      readonly dryLoss?: number;
+      readonly reason?: string;
+      /** @description the harvest or move that a witness measured */
+      readonly of?: string;
+      /** @description the entry that never happened */
+      readonly voids?: string;
+      /** @description ticket number */
+      readonly ticket?: string;
+      readonly grossKg?: number;
+      readonly tareKg?: number;
+      /** @description dollars a bushel */
+      readonly pricePerBu?: number;
+    };
+    readonly AppendBody: {
+      readonly entries: readonly components['schemas']['EntryBody'][];
+    };
+    readonly CorrectionBody: {
+      /** @description of type void */
+      readonly void: components['schemas']['EntryBody'];
+      readonly entry?: components['schemas']['EntryBody'];
+    };
+    readonly RevisionBody: {
+      readonly id: string;
+      /** @description why: it stands in the book for good */
+      readonly reason: string;
+      /** @description shares of a lot, the order of trust, the default or a base moisture, or how grain comes out of a place */
+      readonly change: {
+        readonly [key: string]: unknown;
+      };
+    };
+    readonly ShareBody: {
+      readonly owner: string;
+      /** @description fraction of every bushel */
+      readonly part: number;
+    };
+    readonly FieldBody: {
+      readonly name: string;
+      readonly variety?: string;
+      /** @description two or three letters that stand for it in drawings */
+      readonly tag: string;
+      readonly acres: number;
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      readonly season: number;
+      /** @description left out: the farm’s own */
+      readonly shares?: readonly components['schemas']['ShareBody'][];
+    };
+    readonly NeighborRowsBody: {
+      /** @description of the lot that its loads name */
+      readonly id: string;
+      readonly owner: string;
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      readonly season: number;
+    };
+    readonly FieldChangeBody: {
+      readonly name: string;
+      readonly variety?: string;
+      /** @description two or three letters that stand for it in drawings */
+      readonly tag: string;
+      /** @description left out: as it is */
+      readonly acres?: number;
+    };
+    readonly WeatherHourBody: {
+      /** @description start of the hour */
+      readonly at: string;
+      /** @description °C */
+      readonly temperature: number;
+      /** @description relative humidity, fraction */
+      readonly humidity: number;
+      /** @description m/s */
+      readonly wind: number;
+      /** @description chance of rain in the hour, fraction */
+      readonly rainChance: number;
+      /** @description dew or rain on the crop */
+      readonly wet: boolean;
+      readonly forecast: boolean;
+    };
+    readonly WeatherBody: {
+      readonly hours: readonly components['schemas']['WeatherHourBody'][];
+    };
+    readonly WeighTicketBody: {
+      readonly id: string;
+      readonly at: string;
+      readonly machineId: string;
+      readonly combination: string;
+      /** @description one weight for the whole truck, or 2 to 12 axles from the front */
+      readonly grossKg: readonly number[];
+      /** @description empty, whole or by axle */
+      readonly tareKg: readonly number[];
+      /** @description the empty weight as it was recorded; left out: typed from a paper */
+      readonly tareId?: string;
+      /** @description typed from a scale without a wire */
+      readonly byHand: boolean;
+      /** @description what it says in the book: a witness of the load, or what the truck holds */
+      readonly entry?: components['schemas']['EntryBody'];
+    };
+    readonly WeighTicketCorrectionBody: {
+      /** @description the void of what the old ticket said in the book */
+      readonly void: components['schemas']['EntryBody'];
+      readonly ticket: components['schemas']['WeighTicketBody'];
+    };
+    readonly WeighTicketVoidBody: {
+      readonly void?: components['schemas']['EntryBody'];
+    };
+    readonly PlaceBody: {
+      readonly name: string;
+      /** @description struck, in bushels; left out: nobody knows */
+      readonly capacityBu?: number;
+      /** @enum {string} */
+      readonly kind: 'bin' | 'combine' | 'cart' | 'truck' | 'pit' | 'wetBin' | 'dryer' | 'overhead' | 'pile' | 'buyer';
+      /** @enum {string} */
+      readonly withdrawal?: 'mixed' | 'firstIn' | 'lastIn';
+    };
+    readonly PlaceChangeBody: {
+      readonly name: string;
+      /** @description struck, in bushels; left out: nobody knows */
+      readonly capacityBu?: number;
+    };
+    readonly DeviceBody: {
+      readonly name: string;
+      /** @enum {string} */
+      readonly kind: 'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer';
+    };
+    readonly ScaleSampleBody: {
+      readonly at: string;
+      /** @description as the cell shows it, before any zero of ours */
+      readonly kg: number;
+    };
+    readonly WeightsBody: {
+      readonly samples: readonly components['schemas']['ScaleSampleBody'][];
+    };
+    readonly FlowSampleBody: {
+      readonly at: string;
+      /** @description kg/s into the tank */
+      readonly flow: number;
+      /** @description wet-basis fraction */
+      readonly moisture: number;
+      /** @description m/s over ground */
+      readonly speed: number;
+      /** @description kg/ha as the display works it out */
+      readonly yieldKgPerHa?: number;
+    };
+    readonly FlowsBody: {
+      readonly samples: readonly components['schemas']['FlowSampleBody'][];
+    };
+  };
+  responses: never;
+  parameters: never;
+  requestBodies: never;
+  headers: never;
+  pathItems: never;
+}
+export type $defs = Record<string, never>;
+export interface operations {
+  readonly HealthController_health: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly PeopleController_me: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['Me'];
+        };
+      };
+    };
+  };
+  readonly PeopleController_signIn: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['SignInBody'];
+      };
+    };
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly PeopleController_demo: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly PeopleController_setUp: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['SetupBody'];
+      };
+    };
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly PeopleController_signOut: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly FarmSettingsController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['FarmSettingsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['FarmSettingsAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_tape: {
+    readonly parameters: {
+      readonly query?: {
+        readonly before?: string;
+        readonly limit?: string;
+        readonly types?: string;
+        readonly places?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['TapeLine'][];
+        };
+      };
+    };
+  };
+  readonly LedgerController_append: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['AppendBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['AppendAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_correct: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['CorrectionBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['AppendAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_entry: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly entryId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['TapeLine'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_revisions: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['RevisionInfo'][];
+        };
+      };
+    };
+  };
+  readonly LedgerController_revise: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['RevisionBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['RevisionAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_book: {
+    readonly parameters: {
+      readonly query?: {
+        readonly asOf?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['Book'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_restore: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['RestoreAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_follow: {
+    readonly parameters: {
+      readonly query?: {
+        readonly after?: string;
+      };
+      readonly header: {
+        readonly 'last-event-id': string;
+      };
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly FieldsRecordsController_all: {
+    readonly parameters: {
+      readonly query?: {
+        readonly seasons?: string;
+        readonly page?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['FieldsRecords'];
+        };
+      };
+    };
+  };
+  readonly CutRecordsController_all: {
+    readonly parameters: {
+      readonly query?: {
+        readonly seasons?: string;
+        readonly page?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['CutRecords'];
+        };
+      };
+    };
+  };
+  readonly HaulRecordsController_all: {
+    readonly parameters: {
+      readonly query?: {
+        readonly seasons?: string;
+        readonly page?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['HaulRecords'];
+        };
+      };
+    };
+  };
+  readonly StoreRecordsController_all: {
+    readonly parameters: {
+      readonly query?: {
+        readonly seasons?: string;
+        readonly page?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['StoreRecords'];
+        };
+      };
+    };
+  };
+  readonly ShedRecordsController_all: {
+    readonly parameters: {
+      readonly query?: {
+        readonly seasons?: string;
+        readonly page?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['ShedRecords'];
+        };
+      };
+    };
+  };
+  readonly ReadingController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['ReadingRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly ReadingController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly TesterPairController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['TesterPairRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly TesterPairController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly NextFieldNoticeController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['NextFieldNoticeRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly NextFieldNoticeController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly SettingsEntryController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['SettingsEntryRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly SettingsEntryController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly LossCheckController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['LossCheckRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly LossCheckController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly StripTrialController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['StripTrialRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly StripTrialController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly EmptyWeightController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['EmptyWeightRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly EmptyWeightController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly DelayController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['DelayRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly DelayController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly FieldChangeController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['FieldChangeRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly FieldChangeController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly BreakdownController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['BreakdownRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly BreakdownController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly AcknowledgementController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['AcknowledgementRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly AcknowledgementController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly CuttingWindowController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['CuttingWindowRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly NextFieldPlanController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['NextFieldPlanRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly CombineProfileController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['CombineProfileRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly TruckSetupController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['TruckSetupRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly ScaleSetupController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['ScaleSetupRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly WeightRulesController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['WeightRulesRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly HaulTimesController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['HaulTimesRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly BinSetupController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['BinSetupRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly MachineController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['MachineRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly ReadinessTemplateController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['ReadinessTemplateRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly SeasonPlanController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['SeasonPlanRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly ChangeoverController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['ChangeoverRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly TodayController_header: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['FarmHeaderAnswer'];
+        };
+      };
+    };
+  };
+  readonly TodayController_now: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['FarmNow'];
+        };
+      };
+    };
+  };
+  readonly TodayController_layers: {
+    readonly parameters: {
+      readonly query?: {
+        readonly have?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LayersAnswer'];
+        };
+      };
+    };
+  };
+  readonly FieldsController_lots: {
+    readonly parameters: {
+      readonly query?: {
+        readonly season?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['FieldRow'][];
+        };
+      };
+    };
+  };
+  readonly FieldsController_lotMoistures: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly lotId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['ReadingInfo'][];
+        };
+      };
+    };
+  };
+  readonly FieldsController_addField: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['FieldBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['FieldAdded'];
+        };
+      };
+    };
+  };
+  readonly FieldsController_addNeighborRows: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['NeighborRowsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LotAnswer'];
+        };
+      };
+    };
+  };
+  readonly FieldsController_changeField: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly lotId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['FieldChangeBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LotAnswer'];
+        };
+      };
+    };
+  };
+  readonly FieldsController_weather: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['WeatherHourInfo'][];
+        };
+      };
+    };
+  };
+  readonly FieldsController_addWeather: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['WeatherBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['WeatherAnswer'];
+        };
+      };
+    };
+  };
+  readonly CutController_monitors: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['MonitorView'][];
+        };
+      };
+    };
+  };
+  readonly HaulController_haul: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['HaulAnswer'];
+        };
+      };
+    };
+  };
+  readonly HaulController_follow: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly HaulController_weigh: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['WeighTicketBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['WeighTicketInfo'];
+        };
+      };
+    };
+  };
+  readonly HaulController_correct: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly number: number;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['WeighTicketCorrectionBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['WeighTicketInfo'];
+        };
+      };
+    };
+  };
+  readonly HaulController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly number: number;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['WeighTicketVoidBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['WeighTicketInfo'];
+        };
+      };
+    };
+  };
+  readonly HaulController_print: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly number: number;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly StoreController_addPlace: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['PlaceBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['PlaceAnswer'];
+        };
+      };
+    };
+  };
+  readonly StoreController_changePlace: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly placeId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['PlaceChangeBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['PlaceAnswer'];
+        };
+      };
+    };
+  };
+  readonly SellController_deliveries: {
+    readonly parameters: {
+      readonly query?: {
+        readonly season?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['Delivery'][];
+        };
+      };
+    };
+  };
+  readonly TraceController_positions: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['Positions'];
+        };
+      };
+    };
+  };
+  readonly TraceController_accounts: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['Accounts'];
+        };
+      };
+    };
+  };
+  readonly TraceController_lot: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly lotId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LotTraceView'];
+        };
+      };
+    };
+  };
+  readonly TraceController_delivery: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly entryId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['DeliveryTraceView'];
+        };
+      };
+    };
+  };
+  readonly PhotosController_one: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly photoId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly PhotosController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly photoId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['PhotoInfo'];
+        };
+      };
+    };
+  };
+  readonly DevicesController_list: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['DeviceInfo'][];
+        };
+      };
+    };
+  };
+  readonly DevicesController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['DeviceBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['NewDevice'];
+        };
+      };
+    };
+  };
+  readonly DevicesController_revoke: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly deviceId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['DeviceAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_hello: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['DeviceHello'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_weather: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['WeatherBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['WeatherAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_reading: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['DeviceReadingAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_weights: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['WeightsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_flows: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['FlowsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_names: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['DeviceNames'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_entries: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['AppendBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['AppendAnswer'];
+        };
+      };
+    };
+  };
+}

@@ -1,0 +1,38 @@
+import { get, type GetPath } from './api';
+import { ROUTES } from './api-routes';
+import { DAY_MS, HOUR_MS } from '../quantity/time';
+import { everyPage, type RecordsPath } from './record-pages';
+
+/** Answers that a page opens with and that need nothing but the farm to be asked for. */
+const OF_FARM = Object.keys(ROUTES).filter((route) => ROUTES[route]!.keep && !/\{(?!farmId\})/.test(route));
+
+const WEATHER = '/api/farms/{farmId}/weather';
+
+/** Weather of so many days back and ahead; whole hours, so that the answer is asked for once an hour. */
+export function weatherHours(nowMs: number, daysBack: number, daysAhead: number): { from: string; to: string } {
+  const hour = Math.floor(nowMs / HOUR_MS) * HOUR_MS;
+  return {
+    from: new Date(hour - daysBack * DAY_MS).toISOString(),
+    to: new Date(hour + daysAhead * DAY_MS).toISOString(),
+  };
+}
+
+/** Is it one of those that {@link keepAnswers} asks for? */
+export const isOpening = (route: string): boolean => OF_FARM.includes(route);
+
+/**
+ * Asks once for everything that a page opens with, for the worker to keep: on a first visit the answers came before it had the page, and a
+ * phone that goes out of reach after that would find nothing. One after the other, behind what the page itself asks for.
+ */
+export async function keepAnswers(farmId: string, nowMs: number): Promise<void> {
+  for (const route of OF_FARM) {
+    const asked = route.endsWith('/records')
+      ? everyPage(route as RecordsPath, farmId)
+      : get(
+          route as GetPath,
+          { path: { farmId }, ...(route === WEATHER ? { query: weatherHours(nowMs, 3, 3) } : {}) } as never,
+        );
+    // What cannot be had now is kept when its page is opened.
+    await asked.catch(() => undefined);
+  }
+}

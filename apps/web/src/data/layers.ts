@@ -1,0 +1,38 @@
+import type { LayersAnswer } from '@fanega/contract';
+import type { Layer } from '@fanega/core';
+import { get, keptSince } from './api';
+
+const PATH = '/api/farms/{farmId}/layers';
+/** Where the service worker keeps the answers that a page is opened with. */
+const ANSWERS = 'fanega-answers';
+const known = new Map<string, LayersAnswer>();
+
+/** Strata of all places. Only those of places that changed are sent again: a level check of one bin moves none of the others. */
+export async function keptLayers(
+  farmId: string,
+): Promise<{ readonly seq: number; readonly layers: Readonly<Record<string, readonly Layer[]>> }> {
+  const before = known.get(farmId);
+  let told: LayersAnswer;
+  if (before) {
+    const have = Object.entries(before.places).map(([place, { mark }]) => `${place}:${mark}`);
+    const news: LayersAnswer = await get(PATH, { path: { farmId }, query: { have: have.join(',') } });
+    told = { seq: news.seq, places: { ...before.places, ...news.places } };
+    void keep(farmId, told);
+  } else told = await get(PATH, { path: { farmId } });
+  // An answer of before the signal was lost is asked for whole again when it is back.
+  if (keptSince(PATH) === undefined) known.set(farmId, told);
+  return {
+    seq: told.seq,
+    layers: Object.fromEntries(Object.entries(told.places).map(([place, { layers }]) => [place, layers])),
+  };
+}
+
+/** The whole answer, for a page that is opened without a signal. */
+async function keep(farmId: string, told: LayersAnswer): Promise<void> {
+  if (!('serviceWorker' in navigator) || !navigator.serviceWorker.controller || typeof caches === 'undefined') return;
+  const headers = { 'content-type': 'application/json', 'x-fanega-kept': String(Date.now()) };
+  const cache = await caches.open(ANSWERS);
+  await cache
+    .put(PATH.replace('{farmId}', farmId), new Response(JSON.stringify(told), { headers }))
+    .catch(() => undefined);
+}

@@ -1,0 +1,48 @@
+import {
+  CROPS,
+  fieldForecast,
+  type FieldForecastInput,
+  type HaulingDay,
+  type MoistureTerms,
+  trucksWorthHaving,
+  valueOfMoisture,
+  waitingCosts,
+  type WaitingInput,
+} from '@fanega/core';
+
+/** Says how much is done, from 0 to 1. */
+export type Tell = (done: number) => void;
+
+/** Work that takes longer than a frame; it runs in the worker, never on the page's thread. */
+export const TASKS = {
+  forecast: ({ crop, ...input }: Omit<FieldForecastInput, 'crop'> & { readonly crop: keyof typeof CROPS }) =>
+    fieldForecast({ ...input, crop: CROPS[crop] }),
+  waiting: ({
+    terms,
+    price,
+    ...input
+  }: Omit<WaitingInput, 'value'> & { readonly terms: MoistureTerms; readonly price: number }) =>
+    waitingCosts({ ...input, value: valueOfMoisture(terms, price) }),
+  trucks: (
+    {
+      day,
+      most,
+      replications,
+      seed,
+      leastGain,
+      mostLineMin,
+    }: {
+      readonly day: HaulingDay;
+      readonly most: number;
+      readonly replications: number;
+      readonly seed: number;
+      readonly leastGain: number;
+      readonly mostLineMin: number;
+    },
+    tell: Tell,
+  ) => trucksWorthHaving(day, most, replications, seed, leastGain, mostLineMin, (fleet) => tell(fleet / most)),
+} satisfies Readonly<Record<string, (input: never, tell: Tell) => unknown>>;
+
+export type Task = keyof typeof TASKS;
+export type TaskInput<T extends Task> = Parameters<(typeof TASKS)[T]>[0];
+export type TaskAnswer<T extends Task> = ReturnType<(typeof TASKS)[T]>;

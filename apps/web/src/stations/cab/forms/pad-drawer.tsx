@@ -1,0 +1,52 @@
+import type { ReactNode } from 'react';
+import { Button } from '../../../ui';
+import { Drawer } from '../../../ui/drawer';
+import { NumberPad } from '../../../widgets/number-pad';
+
+/**
+ * A sheet for one hand: what is asked on top, the pad under it (beside it on a screen that lies), and the one large button at the end.
+ * Boxes that the pad fills have `inputMode="none"`: the phone's own keyboard would cover it.
+ */
+export function PadDrawer({
+  title,
+  button = 'Record it',
+  disabled = false,
+  onKey,
+  below,
+  onSubmit,
+  onClose,
+  children,
+}: {
+  title: string;
+  button?: string;
+  disabled?: boolean;
+  /** A key of the pad; without it there is none. */
+  onKey?: (key: string) => void;
+  /** Under the pad. */
+  below?: ReactNode;
+  onSubmit: () => void;
+  onClose: () => void;
+  children: ReactNode;
+}) {
+  return (
+    <Drawer open wide={onKey !== undefined} title={title} onClose={onClose}>
+      <form
+        className={`flex min-h-full flex-col gap-3 px-4 py-3 ${onKey ? 'md:landscape:grid md:landscape:grid-cols-2 md:landscape:gap-6' : ''}`}
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          onSubmit();
+        }}
+      >
+        <div className="flex flex-col gap-3">{children}</div>
+        <div className="flex flex-1 flex-col gap-3">
+          {onKey && <NumberPad onKey={onKey} />}
+          {below}
+          <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl" disabled={disabled}>
+            {button}
+          </Button>
+        </div>
+      </form>
+    </Drawer>
+  );
+}

@@ -1,0 +1,500 @@
+import {
+  byDisplay,
+  type CabAction,
+  cabNext,
+  deviceAt,
+  dryBelow,
+  type Entry,
+  holdersOf,
+  lastDumpMs,
+  lately,
+  offeredLoads,
+  type PlaceInfo,
+  scaleSetupOf,
+  sleptThrough,
+  undoable,
+} from '@fanega/core';
+import { NotebookPen, WifiOff } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { toast } from '../../../ui/toast';
+import { ulid } from 'ulid';
+import { type Farm, useDevices, useNotebook } from '../../../data/farm';
+import { useLive } from '../../../data/live';
+import { type Command, post } from '../../../data/api';
+import { entriesOf, useOutbox, write } from '../../../data/outbox';
+import { bookCommand } from '../../../data/outbox/book-command';
+import { logged } from '../../../data/records';
+import { deviceName, stamped, useRecorder } from '../../../widgets/record';
+import { Button } from '../../../ui';
+import { useStayAwake } from '../../../ui/stay-awake';
+import { ThemeButton } from '../../../ui/theme';
+import { useTicking } from '../../../ui/use-ticking';
+import { ChainLine, LeaveBy } from '../../../widgets/chain-line';
+import { ClockNote } from '../../../widgets/clock-note';
+import { BoxSample, strataOf } from '../../../widgets/core-sample';
+import { headline } from '../../../widgets/headline';
+import { LiveWeight } from '../../../widgets/live-weight';
+import { NewerNote } from '../../../widgets/newer-note';
+import { NextNote } from '../../../widgets/next-note';
+import { OfferedLoads } from '../../../widgets/offered-loads';
+import { Owners } from '../../../widgets/owners';
+import { bushels as asGrain, grain, percent } from '../../../quantity/quantity';
+import { QueueBar } from '../../../widgets/queue-bar';
+import { ReportDelay } from '../../../widgets/report-delay';
+import { ShareList } from '../../../widgets/share-list';
+import { clock, day } from '../../../quantity/time';
+import { type CutEntry, CutPad, type NewRows } from '../forms/cut-pad';
+import { JustRecorded } from './just-recorded';
+import { LiveDisplay } from './live-display';
+import { BuyerPick, ChooseWay, FillPad, LostPad, type QuickWay, SplitPad } from '../forms/quick-ways';
+import { ReadMoisture } from '../forms/read-moisture';
+import { asked, askedFor, holdersOfOther, SwitchField } from '../forms/switch-field';
+import { TicketPad } from '../forms/ticket-pad';
+import { type Unstamped, words } from '../words';
+
+export interface Who {
+  readonly name: string;
+  readonly placeId: string;
+}
+
+/** A load of the size that a tank usually is, where nobody cut anything yet. */
+const USUAL_BU = 200;
+const USUAL_MOISTURE = 0.16;
+
+export function InCab({
+  farm,
+  who,
+  me,
+  offline,
+  onLeave,
+}: {
+  farm: Farm;
+  who: Who;
+  me: PlaceInfo;
+  offline: boolean;
+  onLeave: () => void;
+}) {
+  const recorder = useRecorder();
+  const { waiting } = useOutbox();
+  // The clock, and what can still be undone, run on without any news from the farm.
+  useTicking();
+  useStayAwake();
+  const notebook = useNotebook().data;
+  const devices = useDevices().data ?? [];
+  const [pad, setPad] = useState<{
+    readonly lot: string;
+    readonly to: string;
+    readonly wetKg: number;
+    readonly moisture: number;
+    readonly neighbor?: boolean;
+  } | null>(null);
+  const [way, setWay] = useState<QuickWay | 'choose' | null>(null);
+  /** The buyer whose ticket is asked for. */
+  const [ticketAt, setTicketAt] = useState<string | null>(null);
+  /** A dump of a field that was not cut before: kept until somebody said what is still in tank, cart and trucks. */
+  const [changing, setChanging] = useState<CutEntry | null>(null);
+  const { timeZone } = farm.data.farm;
+  const held = farm.held(me.id);
+  const bushels = farm.bushels(held.wetLots);
+  const { lastTargets, lastLoad } = lately(farm);
+
+  const scaleHere = deviceAt(devices, notebook, 'cartScale', me.id);
+  const display = me.kind === 'combine' ? deviceAt(devices, notebook, 'monitor', me.id) : undefined;
+  // The combine operator sees the carts' scales on his own screen.
+  const watched =
+    me.kind === 'combine'
+      ? devices.filter(
+          (device) =>
+            device.kind === 'cartScale' &&
+            !device.revoked &&
+            notebook?.settings.scaleSetup[device.id]?.value.placeId !== undefined,
+        )
+      : [];
+  const live = useLive(scaleHere !== undefined || display !== undefined || watched.length > 0);
+  const cropNow = farm.cropOf(held.lots) ?? farm.lot(lastLoad?.lot ?? '')?.crop;
+  const flows = display && live.get(display.id)?.flows;
+  const dumpedMs = display ? lastDumpMs(farm.data.tape, me.id, display.name, deviceName()) : 0;
+  const kgPerBu = farm.kgPerBu(cropNow);
+  const tank = useMemo(() => (flows ? byDisplay(flows, dumpedMs, kgPerBu) : null), [flows, dumpedMs, kgPerBu]);
+
+  // Its own tank is where the display counts it already.
+  const actions = cabNext({
+    me: me.id,
+    holders: holdersOf(farm),
+    // The next dump is what the display counted; without one it is likely much like the last.
+    lastLoad:
+      lastLoad && tank ? { ...lastLoad, wetKg: tank.kg, moisture: Math.round(tank.moisture * 1000) / 1000 } : lastLoad,
+    lastTargets,
+    buyers: farm.data.places.filter((place) => place.kind === 'buyer').map((place) => place.id),
+    dryBelow: dryBelow(farm.data.farm.defaults),
+    kgPerBushel: farm.kgPerBu,
+  }).filter((action) => !(tank && action.kind === 'cut' && action.to === me.id));
+
+  const recordAll = async (entries: readonly Unstamped[], what: string): Promise<void> => {
+    const at = farm.clock();
+    // One after the other, in their order: what goes to the second place is what the first left.
+    const full = entries.map((entry, i) =>
+      stamped({ id: ulid(), at: new Date(at + i).toISOString(), by: who.name, ...entry } as unknown as Entry),
+    );
+    await write(farm.id, bookCommand(farm.id, full), what, { wait: true });
+    toast(what);
+  };
+  const record = (entry: Unstamped, what: string): Promise<void> => recordAll([entry], what);
+  const keep = (command: Command, what: string): void => {
+    setWay(null);
+    void write(farm.id, command, what, { wait: true }).then(() => toast(what));
+  };
+  const recordCut = (entry: CutEntry, rows?: NewRows): void => {
+    const crop = rows?.crop ?? farm.lot(entry.lot)?.crop;
+    const from = rows ? `rows of ${rows.owner}` : farm.tag(entry.lot);
+    const what = `${from} → ${farm.placeName(entry.to)}, ${grain(entry.wetKg, farm.kgPerBu(crop))}`;
+    // The field goes out before its first load, signal or not.
+    const before = rows
+      ? write(farm.id, post('/api/farms/{farmId}/neighbor-rows', { path: { farmId: farm.id } }, rows as never), from, {
+          wait: true,
+        })
+      : Promise.resolve();
+    void before.then(() => record({ type: 'harvest', ...entry }, what));
+  };
+  const cut = (entry: CutEntry, rows?: NewRows): void => {
+    setPad(null);
+    const changes = rows === undefined && lastLoad !== null && lastLoad.lot !== entry.lot && !askedFor(entry.lot);
+    if (changes && holdersOfOther(farm, entry.lot).length > 0) setChanging(entry);
+    else recordCut(entry, rows);
+  };
+  const goOn = (entry: CutEntry, mixed: readonly string[]): void => {
+    setChanging(null);
+    asked(entry.lot);
+    recordCut(entry);
+    const body = { id: ulid(), at: new Date(farm.clock()).toISOString(), lotId: entry.lot, mixed };
+    void write(
+      farm.id,
+      logged(farm.id, 'fieldChange', body),
+      `Now ${farm.lot(entry.lot)?.fieldName ?? 'another field'}`,
+      { wait: true },
+    );
+  };
+  const act = (action: CabAction): void => {
+    switch (action.kind) {
+      case 'move':
+        return void record(
+          {
+            type: 'move',
+            from: action.from,
+            to: action.to,
+            ...(action.wetKg === undefined ? {} : { wetKg: action.wetKg, method: 'estimate' }),
+          },
+          `${farm.placeName(action.from)} → ${farm.placeName(action.to)}`,
+        );
+      case 'dry':
+        return void record(
+          { type: 'condition', place: action.place, moisture: action.to },
+          `${farm.placeName(action.place)} dried to ${percent(action.to)}`,
+        );
+      case 'cut': {
+        const { lot, to, wetKg, moisture } = action;
+        // What it counted up to its last figure is this load; the next one begins there.
+        return tank?.toMs
+          ? cut({ lot, to, wetKg, moisture, method: 'monitor', at: new Date(tank.toMs).toISOString() })
+          : setPad(action);
+      }
+      case 'deliver':
+        return setTicketAt(action.to);
+    }
+  };
+  /** "Dump 312 bu on Cart 2": what the display counted goes with one tap, what nobody counted is asked for. */
+  const wordsOf = (action: CabAction): string =>
+    action.kind === 'cut' && tank
+      ? `Dump ${grain(action.wetKg, farm.kgPerBu(farm.lot(action.lot)?.crop))} on ${farm.placeName(action.to)}, ${percent(action.moisture)}`
+      : words(farm, action);
+  const take = (picked: QuickWay): void => {
+    if (picked === 'neighbor' || picked === 'second') {
+      setWay(null);
+      const other = farm.data.lots.find(
+        (lot) =>
+          lot.crop === cropNow && lot.id !== lastLoad?.lot && lot.season === farm.lot(lastLoad?.lot ?? '')?.season,
+      );
+      const lot = picked === 'second' ? (other?.id ?? lastLoad?.lot ?? '') : (lastLoad?.lot ?? '');
+      setPad({
+        lot,
+        to: me.id,
+        wetKg: USUAL_BU * farm.kgPerBu(farm.lot(lot)?.crop),
+        moisture: lastLoad?.moisture ?? USUAL_MOISTURE,
+        neighbor: picked === 'neighbor',
+      });
+    } else if (picked === 'else') {
+      setWay(null);
+      recorder.open({
+        by: who.name,
+        ...(me.kind === 'combine'
+          ? { kind: 'harvest', to: me.id }
+          : me.kind === 'dryer'
+            ? { kind: 'condition', place: me.id }
+            : { kind: 'move', from: me.id }),
+      });
+    } else setWay(picked);
+  };
+  // Grain that was not touched since another day slept on wheels, and stays on the book under its field.
+  const touched = farm.data.tape.find(
+    ({ entry, voided }) =>
+      !voided &&
+      ((entry.type === 'move' && (entry.from === me.id || entry.to === me.id)) ||
+        (entry.type === 'harvest' && entry.to === me.id)),
+  );
+  const overnight =
+    bushels >= 1 && touched !== undefined && sleptThrough(Date.parse(touched.entry.at), farm.clock(), timeZone)
+      ? touched.entry.at
+      : null;
+  const unsent = new Set(waiting.flatMap((item) => entriesOf(item.command).map((entry) => entry.id)));
+  const [first, ...rest] = actions;
+  // What the display counted lies on what the book has.
+  const shown = bushels + (tank ? tank.kg / kgPerBu : 0);
+  const inIt = asGrain(shown, kgPerBu);
+  const moisture = tank && held.wetKg < 1 ? tank.moisture : held.wetKg > 1 ? (held.moisture ?? 0) : null;
+  const lots = Object.keys(held.wetLots);
+  return (
+    <>
+      <header className="flex items-center justify-between gap-3 border-b border-ink px-4">
+        <button type="button" onClick={onLeave} className="min-w-0 text-left">
+          <span className="block truncate text-2xl leading-tight font-bold">{me.name}</span>
+          <span className="text-sm text-muted underline decoration-rule underline-offset-4">{who.name}, change</span>
+        </button>
+        <span className="flex items-center gap-2">
+          {offline && <WifiOff size={22} aria-label="no signal" />}
+          <ThemeButton size={26} className="min-h-16 min-w-16" />
+          <span className="text-2xl font-bold">{clock(farm.clock(), timeZone)}</span>
+        </span>
+      </header>
+      {offline && (
+        <p role="status" className="bg-foot px-4 py-2 text-on-foot">
+          No signal. The book as it was at {clock(farm.data.now, timeZone)}, with what you recorded since.
+        </p>
+      )}
+      <QueueBar />
+      <ClockNote />
+      <NewerNote />
+      <NextNote />
+      <main className="flex flex-1 flex-col gap-4 p-4 md:landscape:grid md:landscape:grid-cols-2 md:landscape:items-start md:landscape:gap-8">
+        <h1 className="sr-only">Cab: {me.name}</h1>
+        <div className="flex flex-col gap-4">
+          <section aria-label="In it now" className="flex items-center gap-5">
+            <BoxSample
+              farm={farm}
+              strata={[
+                ...strataOf(farm, me.id),
+                ...(tank && lastLoad
+                  ? [{ bushels: tank.kg / kgPerBu, wetLots: { [lastLoad.lot]: tank.kg }, moisture: tank.moisture }]
+                  : []),
+              ]}
+              capacity={me.capacityBu ?? Math.max(1, shown)}
+              width={150}
+              height={110}
+              label={`${inIt} in ${me.name}`}
+            />
+            <div>
+              <p className="text-7xl leading-none font-bold">
+                {inIt.figure} <span className="text-xl font-normal text-muted">{inIt.unit}</span>
+              </p>
+              <p className="mt-1 text-4xl">{moisture === null ? 'empty' : percent(moisture)}</p>
+              {me.capacityBu !== null && shown >= 1 && (
+                <p className="text-lg text-muted">
+                  room for {asGrain(Math.max(0, me.capacityBu - shown), kgPerBu).text}
+                </p>
+              )}
+              {tank && <p className="text-lg text-muted">as the display counts it</p>}
+            </div>
+          </section>
+          {overnight !== null && (
+            <p className="border-l-4 border-ink bg-sand px-3 py-2">
+              ◐ Stood overnight since {day(overnight, timeZone)} {clock(overnight, timeZone)}, under its own field. Wet
+              grain must not stand warm.
+            </p>
+          )}
+          <Owners farm={farm} wetLots={held.wetLots} className="text-xl" />
+          {lots.length > 1 && <ShareList farm={farm} wetLots={held.wetLots} links={false} />}
+          {lots.length === 1 && (
+            <p className="text-2xl font-semibold">{farm.lot(lots[0]!)?.fieldName ?? 'unknown field'}</p>
+          )}
+          {lots.length === 0 && tank && lastLoad && (
+            <p className="text-2xl font-semibold">{farm.lot(lastLoad.lot)?.fieldName ?? 'unknown field'}</p>
+          )}
+          {display && (
+            <LiveDisplay farm={farm} device={display} live={live.get(display.id)} tank={tank} crop={cropNow} />
+          )}
+          {scaleHere && notebook && (
+            <>
+              <LiveWeight
+                farm={farm}
+                notebook={notebook}
+                device={scaleHere}
+                live={live.get(scaleHere.id)}
+                crop={cropNow}
+              />
+              <OfferedLoads
+                farm={farm}
+                placeId={me.id}
+                loads={offeredLoads(
+                  farm.data.tape,
+                  live.get(scaleHere.id)?.curve ?? [],
+                  scaleSetupOf(notebook, scaleHere).value,
+                )}
+                by={who.name}
+              />
+            </>
+          )}
+          {notebook && watched.some((device) => live.has(device.id)) && (
+            <div className="grid grid-cols-2 gap-x-4 gap-y-3">
+              {watched
+                .filter((device) => live.has(device.id))
+                .map((device) => (
+                  <LiveWeight
+                    key={device.id}
+                    farm={farm}
+                    notebook={notebook}
+                    device={device}
+                    live={live.get(device.id)}
+                    crop={cropNow}
+                    glance
+                  />
+                ))}
+            </div>
+          )}
+        </div>
+        <div className="flex flex-1 flex-col gap-4">
+          <ChainLine farm={farm} className="text-xl" />
+          {me.kind === 'truck' && <LeaveBy farm={farm} truckId={me.id} className="text-xl" />}
+          {first ? (
+            <Button
+              look="do"
+              className="!min-h-28 w-full !text-3xl leading-tight text-balance"
+              onClick={() => act(first)}
+            >
+              {wordsOf(first)}
+            </Button>
+          ) : (
+            <p className="text-lg text-muted">Nothing is likely next: record what happened.</p>
+          )}
+          <div className="grid gap-3">
+            {rest.map((action) => (
+              <Button key={words(farm, action)} className="w-full !text-xl" onClick={() => act(action)}>
+                {wordsOf(action)}
+              </Button>
+            ))}
+          </div>
+          <div className="grid grid-cols-2 gap-3">
+            <Button className="!px-2 !text-lg whitespace-nowrap" onClick={() => setWay('choose')}>
+              <NotebookPen size={20} aria-hidden="true" /> Not the usual
+            </Button>
+            <Button className="!text-lg" disabled={bushels < 1} onClick={() => setWay('spilled')}>
+              Spilled
+            </Button>
+          </div>
+          <JustRecorded
+            farm={farm}
+            lines={undoable(farm.data.tape, who.name, deviceName(), Date.now(), farm.clock())}
+            unsent={unsent}
+            onUndo={({ entry }) => void record({ type: 'void', voids: entry.id }, `${headline(entry, farm)} undone`)}
+          />
+        </div>
+      </main>
+      {pad && (
+        <CutPad farm={farm} start={pad} neighbor={pad.neighbor ?? false} onClose={() => setPad(null)} onRecord={cut} />
+      )}
+      {changing && (
+        <SwitchField
+          farm={farm}
+          lot={farm.lot(changing.lot)!}
+          onClose={() => setChanging(null)}
+          onEmptied={(place) => recorder.open({ kind: 'move', from: place.id, amount: 'all', by: who.name })}
+          onDone={(mixed) => goOn(changing, mixed)}
+        />
+      )}
+      {way === 'choose' && (
+        <ChooseWay kind={me.kind} loaded={bushels >= 1} onClose={() => setWay(null)} onPick={take} />
+      )}
+      {(way === 'split' || way === 'some') && (
+        <SplitPad
+          farm={farm}
+          me={me}
+          two={way === 'split'}
+          onClose={() => setWay(null)}
+          onRecord={(parts) => {
+            setWay(null);
+            void recordAll(
+              parts.map((part) => ({
+                type: 'move' as const,
+                from: me.id,
+                ...part,
+                ...(part.wetKg === undefined ? {} : { method: 'estimate' }),
+              })),
+              `${me.name} → ${parts.map((part) => farm.placeName(part.to)).join(' and ')}`,
+            );
+          }}
+        />
+      )}
+      {way === 'filledUp' && (
+        <FillPad
+          farm={farm}
+          me={me}
+          onClose={() => setWay(null)}
+          onRecord={(from, wetKg, filledKg) => {
+            setWay(null);
+            void record(
+              { type: 'move', from, to: me.id, ...(wetKg === undefined ? {} : { wetKg, method: 'estimate' }) },
+              `${farm.placeName(from)} → ${me.name}, ${grain(filledKg, kgPerBu)}`,
+            );
+          }}
+        />
+      )}
+      {(way === 'spilled' || way === 'ranOver') && (
+        <LostPad
+          farm={farm}
+          me={me}
+          ranOver={way === 'ranOver'}
+          onClose={() => setWay(null)}
+          onRecord={(wetKg) => {
+            setWay(null);
+            void record(
+              {
+                type: 'loss',
+                place: me.id,
+                wetKg,
+                reason: 'spill',
+                method: 'estimate',
+                ...(way === 'ranOver' ? { note: `${me.name} ran over` } : {}),
+              },
+              `${grain(wetKg, kgPerBu)} ${way === 'ranOver' ? 'ran over' : 'spilled'}`,
+            );
+          }}
+        />
+      )}
+      {way === 'otherBuyer' && (
+        <BuyerPick
+          farm={farm}
+          onClose={() => setWay(null)}
+          onPick={(to) => {
+            setWay(null);
+            setTicketAt(to);
+          }}
+        />
+      )}
+      {ticketAt !== null && (
+        <TicketPad
+          farm={farm}
+          notebook={notebook}
+          me={me}
+          buyerId={ticketAt}
+          onClose={() => setTicketAt(null)}
+          onRecord={(entry) => {
+            setTicketAt(null);
+            void record(entry, `${me.name} → ${farm.placeName(ticketAt)}`);
+          }}
+        />
+      )}
+      {way === 'reading' && (
+        <ReadMoisture farm={farm} lotId={lastLoad?.lot} onClose={() => setWay(null)} onKeep={keep} />
+      )}
+      {way === 'late' && <ReportDelay farm={farm} machineId={me.id} onClose={() => setWay(null)} onKeep={keep} />}
+    </>
+  );
+}

@@ -1,0 +1,362 @@
+import type { WeatherHourInfo } from '@fanega/contract';
+import {
+  asBuyer,
+  buyerOffset,
+  fieldFacts,
+  type FieldRecords,
+  type FieldRow,
+  FIRE_STOP,
+  gatherReadings,
+  LEAST_PAIRS,
+  startOfDay,
+  testersOf,
+  windowFor,
+} from '@fanega/core';
+import { useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import {
+  type Farm,
+  useFarm,
+  useFields,
+  useLotMoistures,
+  useNotebook,
+  useReadings,
+  useShed,
+  useWeather,
+} from '../../../data/farm';
+import { useWorker } from '../../../data/worker';
+import { Button, Choices, Empty, SelectBox } from '../../../ui';
+import { QueryBoundary } from '../../../ui/query-boundary';
+import { area, number, shortPercent } from '../../../quantity/quantity';
+import { Swatch } from '../../../widgets/weave';
+import { FieldDrawer } from '../forms/field-drawer';
+import { OwnersDrawer } from '../forms/owners-drawer';
+import { MoistureChart, SourceName } from './moisture-chart';
+import { TakeReading } from '../forms/take-reading';
+import { PairSheet, testerWords } from './testers';
+import { bestStart, useWaiting, Waiting } from './waiting';
+import { WeatherLine } from './weather-line';
+import { WindowDrawer } from '../forms/window-drawer';
+import { Fit, isWet } from './fit-now';
+import { Held } from './forecast-moments';
+import { ReadingsTable } from './readings-table';
+import type { Known } from './forecast-moments';
+import { DAY_MS, HOUR_MS } from '../../../quantity/time';
+import { CheckBox } from '../../../ui/check-box';
+
+/** Clocks of devices may differ by this. */
+const JUST_MS = 5 * 60_000;
+/** A chart of more marks than this is a smear; beyond it readings are gathered. */
+const MOST_MARKS = 180;
+/** Older readings of beans say nothing of today; those of other crops count by their means. */
+const BEAN_HOURS = 32;
+const MOST_SAMPLES = 200;
+
+export default function FieldPage() {
+  const { lotId = '' } = useParams();
+  const farm = useFarm();
+  const fields = useFields();
+  const notebook = useNotebook();
+  const weather = useWeather(3, 3);
+  return (
+    <QueryBoundary answer={fields} what="Looking at the field">
+      {(rows) => {
+        const row = rows.find(({ lot }) => lot.id === lotId);
+        if (!row) return <Empty title="There is no such field in the book." />;
+        return (
+          <QueryBoundary answer={notebook} what="Looking at the field">
+            {(book) => (
+              <Field key={lotId} farm={farm} rows={rows} row={row} notebook={book} weather={weather.data ?? []} />
+            )}
+          </QueryBoundary>
+        );
+      }}
+    </QueryBoundary>
+  );
+}
+
+/** The readings that a forecast needs: few enough to be handed to the worker at a touch. */
+function samplesOf(readings: Known['readings'], until: number, beans: boolean): { atMs: number; moisture: number }[] {
+  const wanted = beans ? readings.filter(({ atMs }) => atMs > until - BEAN_HOURS * HOUR_MS) : readings;
+  // Nothing of the last day: the newest one says so.
+  const used = wanted.length > 0 ? wanted : readings.slice(-1);
+  return gatherReadings(
+    used.map(({ atMs, likely }) => ({ atMs, moisture: likely, source: '' })),
+    MOST_SAMPLES,
+  ).map(({ atMs, moisture }) => ({ atMs: Math.round(atMs), moisture }));
+}
+
+function Field({
+  farm,
+  rows,
+  row,
+  notebook,
+  weather,
+}: {
+  farm: Farm;
+  rows: readonly FieldRow[];
+  row: FieldRow;
+  notebook: FieldRecords;
+  weather: readonly WeatherHourInfo[];
+}) {
+  const { lot } = row;
+  const { timeZone } = farm.data.farm;
+  const stopAt = useShed().data?.settings.seasonPlan.farm?.value.fireStopAt ?? FIRE_STOP;
+  const own = useReadings(lot.season, lot.fieldId);
+  const fromBook = useLotMoistures(lot.id);
+  // A reading of this moment may be some seconds ahead of the last answer of the farm: it counts at once.
+  const justRead = (own.data ?? []).reduce(
+    (newest, { at }) => (Date.parse(at) <= farm.data.now + JUST_MS ? Math.max(newest, Date.parse(at)) : newest),
+    0,
+  );
+  const nowMs = Math.ceil(Math.max(farm.data.now, justRead) / 60_000) * 60_000;
+  const [buyerId, setBuyerId] = useState<string | null>(null);
+  const [corrected, setCorrected] = useState(true);
+  const [span, setSpan] = useState<'day' | 'season'>(lot.crop === 'soybean' ? 'day' : 'season');
+  const [sheet, setSheet] = useState<'reading' | 'window' | 'owners' | 'field' | { readonly tester: string } | null>(
+    null,
+  );
+  const testers = useMemo(() => testersOf(notebook), [notebook]);
+  const facts = fieldFacts(farm, rows, notebook).find((f) => f.row.lot.id === lot.id)!;
+  const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
+  const wanted = windowFor(notebook, lot.crop, buyerId);
+  const window = (wanted ?? windowFor(notebook, lot.crop, null))?.value;
+
+  const known = useMemo((): Known => {
+    const year = Date.UTC(lot.season, 0, 1);
+    const all = [...(own.data ?? []), ...(fromBook.data ?? [])]
+      .map((reading) => ({ ...reading, atMs: Date.parse(reading.at) }))
+      .filter(({ atMs, voided }) => atMs >= year && !voided);
+    const offsets = new Map([...testers].map(([name, tester]) => [name, buyerOffset(tester)]));
+    return {
+      readings: all
+        .flatMap((r) =>
+          r.moisture === null
+            ? []
+            : [{ ...r, likely: corrected ? asBuyer(r.moisture, offsets.get(r.tester) ?? 0) : r.moisture }],
+        )
+        .sort((a, b) => a.atMs - b.atMs),
+      bites: all.flatMap(({ atMs, cracked }) => (cracked === null ? [] : [{ atMs, cracked }])),
+    };
+  }, [own.data, fromBook.data, lot.season, corrected, testers]);
+
+  const ask = (until: number, readings: Known['readings']) =>
+    window && readings.length > 0
+      ? {
+          crop: facts.crop.like,
+          readings: samplesOf(readings, until, facts.crop.like === 'soybean'),
+          weather: weather.map(({ at, temperature, humidity, wet }) => ({
+            atMs: Date.parse(at),
+            temperature: Math.min(50, Math.max(-10, temperature)),
+            humidity,
+            wet,
+          })),
+          window: { least: window.bestFrom, most: window.bestTo },
+          nowMs: until,
+          dayOfYear: Math.min(366, 1 + Math.floor((until - Date.UTC(new Date(until).getUTCFullYear(), 0, 1)) / DAY_MS)),
+        }
+      : null;
+  const last = known.readings.at(-1);
+  const answer = useWorker('forecast', ask(nowMs, known.readings));
+  const forecast = answer.data && 'points' in answer.data ? answer.data : null;
+  // What the readings before the last one said about it: the forecast is held to what came.
+  const earlier = known.readings.slice(0, -1);
+  const before = useWorker(
+    'forecast',
+    last && earlier.length > 0 && last.atMs - earlier.at(-1)!.atMs > 20 * 60_000
+      ? ask(earlier.at(-1)!.atMs, earlier)
+      : null,
+  );
+
+  const marks = useMemo(
+    () =>
+      gatherReadings(
+        known.readings.map(({ atMs, likely, source }) => ({ atMs, moisture: likely, source })),
+        MOST_MARKS,
+      ),
+    [known],
+  );
+  const midnight = startOfDay(nowMs, timeZone);
+  const start = known.readings[0]?.atMs ?? nowMs - 7 * DAY_MS;
+  const [from, to] =
+    span === 'day'
+      ? [midnight + 6 * HOUR_MS, midnight + 33 * HOUR_MS]
+      : [Math.max(midnight - 28 * DAY_MS, Math.floor(start / DAY_MS) * DAY_MS), midnight + 15 * DAY_MS];
+  const machines = Object.entries(notebook.settings.combineProfile).map(([id, { value: profile }]) => ({
+    name: farm.placeName(id),
+    profile,
+  }));
+  const given = { facts, window, forecast, machines, nowMs, timeZone };
+  const waiting = useWaiting(given);
+
+  return (
+    <div>
+      <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
+        <h1 className="flex items-center gap-3 text-2xl">
+          <Swatch index={farm.lotIndex(lot.id)} size={26} /> {lot.fieldName}
+          <span className="text-base font-normal text-muted">
+            {[facts.crop.name, lot.variety].filter(Boolean).join(' ')},{' '}
+            {lot.acres > 0 ? area(lot.acres).text : 'not measured'}
+            {facts.acresLeft > 0 && facts.acresLeft < lot.acres ? `, ${area(facts.acresLeft)} still stand` : ''}
+          </span>
+        </h1>
+        <div className="flex flex-wrap gap-3">
+          <Link
+            to={`/trace/lot/${lot.id}`}
+            className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
+          >
+            Where it went
+          </Link>
+          <Button onClick={() => setSheet('field')}>Name and area</Button>
+          <Button onClick={() => setSheet('owners')}>
+            {lot.shares.every(({ owner }) => owner === farm.data.farm.name)
+              ? 'Whose grain'
+              : lot.shares
+                  .map(({ owner, part }) => `${owner === farm.data.farm.name ? 'own' : owner} ${shortPercent(part)}`)
+                  .join(', ')}
+          </Button>
+          <Button look="do" onClick={() => setSheet('reading')}>
+            Take a reading
+          </Button>
+        </div>
+      </div>
+
+      <Fit
+        facts={facts}
+        last={last}
+        tester={last && testers.get(last.tester)}
+        window={window}
+        forecast={forecast}
+        nowMs={nowMs}
+        timeZone={timeZone}
+        corrected={corrected && (testers.get(last?.tester ?? '')?.pairs.length ?? 0) >= LEAST_PAIRS}
+        wetNow={isWet(weather, nowMs)}
+        byDollars={waiting.answer ? bestStart(waiting.answer, waiting.base, timeZone) : null}
+      />
+
+      <section aria-label="Moisture" className="border-t border-ink px-5 py-4 lg:px-6">
+        <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+          <div className="w-44">
+            <Choices
+              label="Moisture over the"
+              value={span}
+              onChange={setSpan}
+              choices={[
+                { value: 'day', label: 'Day' },
+                { value: 'season', label: 'Season' },
+              ]}
+            />
+          </div>
+          <div className="w-56">
+            <SelectBox
+              label="Window of"
+              value={buyerId ?? ''}
+              onChange={(event) => setBuyerId(event.target.value || null)}
+            >
+              <option value="">the farm</option>
+              {buyers.map((buyer) => (
+                <option key={buyer.id} value={buyer.id}>
+                  {buyer.name}
+                  {windowFor(notebook, lot.crop, buyer.id) ? '' : ' (as the farm’s)'}
+                </option>
+              ))}
+            </SelectBox>
+          </div>
+          <Button onClick={() => setSheet('window')}>{wanted ? 'Change the window' : 'Set this window'}</Button>
+          <CheckBox checked={corrected} onChange={(on) => setCorrected(on)}>
+            as the buyer would test it
+          </CheckBox>
+        </div>
+        <div className="mt-3">
+          <MoistureChart
+            marks={marks}
+            bites={known.bites}
+            forecast={forecast}
+            window={window}
+            nowMs={nowMs}
+            from={from}
+            to={to}
+            timeZone={timeZone}
+            label={`Moisture of ${lot.fieldName}: ${known.readings.length} readings${forecast ? ' and the forecast' : ''}`}
+          />
+        </div>
+        {span === 'day' && (
+          <WeatherLine weather={weather} from={from} to={to} timeZone={timeZone} stopAt={stopAt} inset />
+        )}
+        <p className="mt-2 flex flex-wrap gap-x-5 gap-y-1 text-sm">
+          {[
+            ...new Set([
+              ...known.readings.map((r) => r.source),
+              ...(known.bites.length > 0 ? (['bite'] as const) : []),
+            ]),
+          ].map((source) => (
+            <SourceName key={source} source={source} />
+          ))}
+          <span className="text-muted">
+            dashed: the likely course; grey: eight of ten{forecast ? `, by ${forecast.by}` : ''}
+            {known.readings.length > MOST_MARKS
+              ? `; ${number(known.readings.length)} readings drawn as ${marks.length} marks, each with its span`
+              : ''}
+          </span>
+        </p>
+        {answer.error && (
+          <p role="alert" className="mt-2 font-semibold text-clay">
+            {answer.error.message}
+          </p>
+        )}
+        {answer.data && 'missing' in answer.data && (
+          <p className="mt-2 text-muted">No forecast: {answer.data.missing}.</p>
+        )}
+        {last && before.data && 'points' in before.data && (
+          <Held forecast={before.data} last={last} timeZone={timeZone} />
+        )}
+      </section>
+
+      {window && forecast && (
+        <div className="border-t border-ink">
+          <Waiting {...given} window={window} waiting={waiting} />
+        </div>
+      )}
+
+      <section aria-label="Readings" className="border-t border-ink px-5 py-5 lg:px-6">
+        <h2 className="text-xl">Readings</h2>
+        <ul className="mt-2 space-y-1">
+          {[...new Set(known.readings.map((r) => r.tester).filter((name) => name !== ''))].map((name) => (
+            <li key={name} className="flex flex-wrap items-center gap-x-3">
+              {testerWords(testers.get(name), name, nowMs)}
+              <Button look="quiet" className="!px-0" onClick={() => setSheet({ tester: name })}>
+                Add a pair
+              </Button>
+            </li>
+          ))}
+        </ul>
+        <ReadingsTable own={own.data ?? []} testers={testers} timeZone={timeZone} />
+      </section>
+
+      <TakeReading
+        open={sheet === 'reading'}
+        onClose={() => setSheet(null)}
+        fieldId={lot.fieldId}
+        tester={[...known.readings].reverse().find((r) => r.tester !== '')?.tester ?? ''}
+      />
+      {sheet === 'window' && (
+        <WindowDrawer
+          crop={facts.crop}
+          buyerId={buyerId}
+          start={wanted?.value ?? window}
+          revision={wanted?.revision ?? 0}
+          onClose={() => setSheet(null)}
+        />
+      )}
+      {sheet === 'field' && <FieldDrawer farm={farm} lot={lot} onClose={() => setSheet(null)} />}
+      {sheet === 'owners' && <OwnersDrawer farm={farm} lot={lot} onClose={() => setSheet(null)} />}
+      {sheet !== null && typeof sheet === 'object' && (
+        <PairSheet
+          tester={sheet.tester}
+          pairs={testers.get(sheet.tester)?.pairs ?? []}
+          onClose={() => setSheet(null)}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+import { living } from '@fanega/core';
+import { useFarm, useFields, useNotebook, useWeather } from '../../../data/farm';
+import { QueryBoundary } from '../../../ui/query-boundary';
+import { Ranking } from './field-ranking';
+
+/** Which field next: ranked, with reasons, weights that anybody can see, and the user's own order above them. */
+export default function NextField() {
+  const farm = useFarm();
+  const fields = useFields();
+  const notebook = useNotebook();
+  const weather = useWeather(0, 3);
+  return (
+    <div>
+      <div className="border-b border-ink px-5 py-3 lg:px-6">
+        <h1 className="text-2xl">Which field next?</h1>
+      </div>
+      <QueryBoundary answer={fields} what="Ranking the fields">
+        {(rows) => (
+          <QueryBoundary answer={notebook} what="Ranking the fields">
+            {(book) => (
+              <Ranking
+                farm={farm}
+                rows={rows}
+                notebook={book}
+                weather={weather.data ?? []}
+                readings={living(book.logs.reading).map(({ body }) => ({
+                  fieldId: body.fieldId,
+                  at: body.at,
+                  moisture: body.moisture ?? null,
+                  tester: body.tester ?? '',
+                }))}
+              />
+            )}
+          </QueryBoundary>
+        )}
+      </QueryBoundary>
+    </div>
+  );
+}

@@ -1,0 +1,278 @@
+import {
+  acresToHectares,
+  kilogramsPerBushel,
+  bushelsPerAcreToKgPerHa,
+  type CombineProfile,
+  type CuttingWindow,
+  type FieldFacts,
+  type FieldForecast,
+  rateAt,
+  type StartCost,
+  startOfDay,
+} from '@fanega/core';
+import { useMemo, useState } from 'react';
+import { useWorker } from '../../../data/worker';
+import { SelectBox } from '../../../ui';
+import { area, areaRate, cropYield, discount, dollars, percent, price } from '../../../quantity/quantity';
+import { clock, HOUR_MS, weekday } from '../../../quantity/time';
+
+const DAYS_AHEAD = 10;
+
+/** Moisture at each whole hour from now, straight between the forecast's points. */
+function hourly(forecast: FieldForecast, base: number): { hour: number; moisture: number }[] {
+  const { points } = forecast;
+  const hours: { hour: number; moisture: number }[] = [];
+  let i = 0;
+  for (let hour = 0; hour <= 24 * DAYS_AHEAD; hour++) {
+    const at = base + hour * HOUR_MS;
+    while (i + 1 < points.length && points[i + 1]!.atMs <= at) i++;
+    const [a, b] = [points[i], points[i + 1]];
+    if (!a || !b || at < a.atMs) break;
+    hours.push({ hour, moisture: a.likely + ((b.likely - a.likely) * (at - a.atMs)) / (b.atMs - a.atMs) });
+  }
+  return hours;
+}
+
+/** Hours that are open, and the starts worth comparing: every open hour until tomorrow night, later only the mornings. */
+function calendar(
+  hours: readonly { hour: number }[],
+  base: number,
+  window: CuttingWindow,
+  timeZone: string,
+): { open: [number, number][]; starts: number[] } {
+  const open: [number, number][] = [];
+  const last = hours.at(-1)?.hour ?? 0;
+  for (let d = 0; d <= DAYS_AHEAD; d++) {
+    const midnight = startOfDay(base + d * 24 * HOUR_MS, timeZone);
+    open.push([
+      (midnight - base) / HOUR_MS + (window.opensAt ?? 0),
+      (midnight - base) / HOUR_MS + (window.closesAt ?? 24),
+    ]);
+  }
+  const days = open
+    .map(([from, to]) => [Math.max(0, Math.ceil(from)), Math.min(last, Math.floor(to) - 1)] as const)
+    .filter(([from, to]) => to >= from);
+  const starts = days.flatMap(([from, to], d) =>
+    d < 2 && last <= 60 ? Array.from({ length: to - from + 1 }, (_, i) => from + i) : [from],
+  );
+  return { open, starts: [...new Set([0, ...starts])].sort((a, b) => a - b) };
+}
+
+export interface WaitingGiven {
+  readonly facts: FieldFacts;
+  readonly window: CuttingWindow | undefined;
+  readonly forecast: FieldForecast | null;
+  readonly machines: readonly { readonly name: string; readonly profile: CombineProfile }[];
+  readonly nowMs: number;
+  readonly timeZone: string;
+}
+
+/** Dollars of each start, worked out beside the page. */
+export function useWaiting({ facts, window, forecast, machines, nowMs, timeZone }: WaitingGiven) {
+  const [combines, setCombines] = useState(Math.max(1, machines.length));
+  const { crop, expected, acresLeft } = facts;
+  const yieldKgPerHa = expected === null ? null : bushelsPerAcreToKgPerHa(expected, crop.legalPounds);
+  const kgPerHour =
+    yieldKgPerHa === null
+      ? 0
+      : machines
+          .slice(0, combines)
+          .reduce(
+            (sum, { profile }) =>
+              sum +
+              Math.min(profile.goodRate, rateAt(profile.speedLimit, profile.headWidth, yieldKgPerHa)) *
+                profile.fieldEfficiency,
+            0,
+          );
+  const dryPerAcre = yieldKgPerHa === null ? 0 : yieldKgPerHa * (1 - crop.baseMoisture) * acresToHectares(1);
+  const base = Math.ceil(nowMs / HOUR_MS) * HOUR_MS;
+  const input = useMemo(() => {
+    const hours = forecast ? hourly(forecast, base) : [];
+    if (!window || hours.length === 0 || kgPerHour === 0 || acresLeft === 0) return null;
+    const { open, starts } = calendar(hours, base, window, timeZone);
+    return {
+      hours,
+      starts,
+      open,
+      dryKgPerHour: kgPerHour * (1 - crop.baseMoisture),
+      dryKgLeft: acresLeft * dryPerAcre,
+      shatterPerPoint: window.shatterPerPoint ?? 0,
+      shatterBelow: window.bestFrom,
+      standingRisk: window.standingRisk ?? 0,
+      terms: {
+        legalPounds: crop.legalPounds,
+        base: crop.baseMoisture,
+        shrinkPerPoint: window.shrinkPerPoint,
+        dockPerPoint: window.dockPerPoint,
+        refuseAbove: window.refuseAbove,
+        ...(window.dockStep === undefined ? {} : { dockStep: window.dockStep }),
+      },
+      price: window.price,
+    };
+  }, [forecast, base, kgPerHour, acresLeft, window, timeZone, crop, dryPerAcre]);
+  const { data, error } = useWorker('waiting', input);
+  const missing =
+    machines.length === 0
+      ? 'No combine has a profile yet: Cut, Speed.'
+      : expected === null
+        ? 'Nobody said what this field will bring: set the expected yield in “Which field next”.'
+        : acresLeft === 0
+          ? 'Nothing stands here any more.'
+          : null;
+  return {
+    answer: missing === null && input !== null ? data : undefined,
+    error,
+    missing,
+    base,
+    dryPerAcre,
+    acresPerHour: kgPerHour / Math.max(1e-9, (yieldKgPerHa ?? 0) * acresToHectares(1)),
+    combines,
+    setCombines,
+  };
+}
+
+/** The best start in one sentence. */
+export function bestStart(
+  answer: { starts: StartCost[]; best: number },
+  base: number,
+  timeZone: string,
+): { title: string; rest: string } {
+  const best = answer.starts.find((start) => start.start === answer.best)!;
+  const now = answer.starts[0]!;
+  return {
+    title:
+      best.start === 0
+        ? 'Start now.'
+        : `Start ${weekday(base + best.start * HOUR_MS, timeZone)}, ${clock(base + best.start * HOUR_MS, timeZone)}.`,
+    rest:
+      best.start !== 0 && now.behind >= 1
+        ? `Starting now leaves ${dollars(now.behind)} behind.`
+        : `${dollars(best.money)} in all.`,
+  };
+}
+
+export function Waiting({
+  facts,
+  window,
+  machines,
+  timeZone,
+  waiting,
+}: WaitingGiven & { window: CuttingWindow; waiting: ReturnType<typeof useWaiting> }) {
+  const { answer, error, missing, base, dryPerAcre, acresPerHour, combines, setCombines } = waiting;
+  const { crop, expected, acresLeft } = facts;
+  const per = kilogramsPerBushel(crop.legalPounds);
+  return (
+    <section aria-label="What waiting costs" className="px-5 py-5 lg:px-6">
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <h2 className="text-xl">What waiting costs, both ways</h2>
+        {machines.length > 1 && (
+          <div className="w-44">
+            <SelectBox
+              label="Combines at it"
+              value={combines}
+              onChange={(event) => setCombines(Number(event.target.value))}
+            >
+              {machines.map(({ name }, i) => (
+                <option key={name} value={i + 1}>
+                  {i + 1}
+                </option>
+              ))}
+            </SelectBox>
+          </div>
+        )}
+      </div>
+      {missing && <p className="mt-2 text-muted">{missing}</p>}
+      {error && (
+        <p role="alert" className="mt-2 font-semibold text-clay">
+          {error.message}
+        </p>
+      )}
+      {answer && <Starts answer={answer} base={base} timeZone={timeZone} dryPerAcre={dryPerAcre} />}
+      {!missing && (
+        <p className="mt-2 text-sm text-muted">
+          {areaRate(acresPerHour).text} on {area(acresLeft).text} at {cropYield(expected!, per).text}; price{' '}
+          {price(window.price, per).text}, {window.shrinkPerPoint} % shrink and{' '}
+          {discount(window.dockPerPoint, per).text} a point above {percent(crop.baseMoisture)}, each started{' '}
+          {window.dockStep ?? 0.5} counts; taken from {window.opensAt ?? 0} to {window.closesAt ?? 24} h;{' '}
+          {percent(window.shatterPerPoint ?? 0)} shattered a point below {percent(window.bestFrom)};{' '}
+          {percent(window.standingRisk ?? 0)} risk on what still stands. All of it is set in the window.
+        </p>
+      )}
+    </section>
+  );
+}
+
+const ENDED: Record<StartCost['endedBy'], string> = {
+  'field done': 'field done',
+  'refused by the buyer': 'until it is refused',
+  closing: 'until closing',
+  'end of the forecast': 'until the forecast ends',
+};
+
+function Starts({
+  answer,
+  base,
+  timeZone,
+  dryPerAcre,
+}: {
+  answer: { starts: StartCost[]; best: number };
+  base: number;
+  timeZone: string;
+  dryPerAcre: number;
+}) {
+  const most = Math.max(1, ...answer.starts.map((start) => start.behind));
+  const { title, rest } = bestStart(answer, base, timeZone);
+  const name = (start: number): string => (start === 0 ? 'now' : clock(base + start * HOUR_MS, timeZone));
+  let lastDay = '';
+  return (
+    <>
+      <p className="mt-2 text-3xl font-bold">
+        {title} <span className="text-lg font-normal">{rest}</span>
+      </p>
+      <div className="mt-3 overflow-x-auto">
+        <table className="w-full min-w-[38rem]" aria-label="Dollars by start">
+          <thead className="border-y border-ink text-left text-sm">
+            <tr>
+              <th className="py-1.5 pr-2">Start</th>
+              <th className="px-2">Behind the best</th>
+              <th className="px-2 text-right">Cut, {area.unit}</th>
+              <th className="px-2 text-right">Mean moisture</th>
+              <th className="py-1.5 pl-2">Ends</th>
+            </tr>
+          </thead>
+          <tbody>
+            {answer.starts.map((start) => {
+              const dayName = weekday(base + start.start * HOUR_MS, timeZone);
+              const first = dayName !== lastDay;
+              lastDay = dayName;
+              const isBest = start.start === answer.best;
+              return (
+                <tr key={start.start} className={`border-b border-rule ${isBest ? 'bg-sand font-semibold' : ''}`}>
+                  <td className="py-1 pr-2 whitespace-nowrap">
+                    {first && <span className="mr-1.5 text-sm text-muted">{dayName}</span>}
+                    {name(start.start)}
+                  </td>
+                  <td className="px-2">
+                    <span className="flex items-center gap-2">
+                      <span
+                        className="inline-block h-3.5 bg-ink"
+                        style={{ width: `${(9 * start.behind) / most}rem` }}
+                        aria-hidden="true"
+                      />
+                      <span className="whitespace-nowrap">{isBest ? '● best' : dollars(start.behind)}</span>
+                    </span>
+                  </td>
+                  <td className="px-2 text-right">{area.figure(start.cutDryKg / dryPerAcre)}</td>
+                  <td className="px-2 text-right">{start.moisture === null ? '–' : percent(start.moisture)}</td>
+                  <td className="py-1 pl-2 text-sm text-muted">
+                    {start.cutDryKg === 0 ? 'nothing is taken' : ENDED[start.endedBy]}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}

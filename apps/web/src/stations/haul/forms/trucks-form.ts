@@ -1,0 +1,308 @@
+import type { HaulAnswer } from '@fanega/contract';
+import {
+  closesAt,
+  combineRate,
+  cropCut,
+  cutLast,
+  fieldFacts,
+  type FieldRecords,
+  type FieldRow,
+  type HaulingDay,
+  type HaulTimes,
+  type Minutes,
+  type OwnTimes,
+} from '@fanega/core';
+import type { Farm } from '../../../data/farm';
+import {
+  areaRate,
+  bushels,
+  count,
+  cropYield,
+  grainRate,
+  hours,
+  minutes,
+  plain,
+  type Kind,
+} from '../../../quantity/quantity';
+
+/** Where trucks go: '' is home, the wet bin. */
+export type To = string;
+export type TimesFrom = 'tickets' | 'typed';
+
+export type Key =
+  | 'yield'
+  | 'acres'
+  | 'combines'
+  | 'tank'
+  | 'carts'
+  | 'cart'
+  | 'trucks'
+  | 'road'
+  | 'unload'
+  | 'others'
+  | 'dump'
+  | 'leg'
+  | 'wetBin'
+  | 'wetHolds'
+  | 'dryer'
+  | 'begins'
+  | 'ends'
+  | 'opens'
+  | 'closes'
+  | 'gain'
+  | 'line';
+export type Texts = Readonly<Record<Key, string>>;
+
+export interface Box {
+  readonly key: Key;
+  readonly label: string;
+  readonly kind: Kind;
+  readonly least: number;
+  readonly most: number;
+  readonly whole?: boolean;
+}
+
+const box = (key: Key, label: string, kind: Kind, least: number, most: number, whole = false): Box => ({
+  key,
+  label,
+  kind,
+  least,
+  most,
+  whole,
+});
+
+/** The boxes by what they are about; which of them are asked depends on where the loads go. */
+export function boxesOf(
+  to: To,
+  times: TimesFrom,
+): readonly { readonly title: string; readonly boxes: readonly Box[] }[] {
+  const home = to === '';
+  return [
+    {
+      title: 'Field and combines',
+      boxes: [
+        box('yield', 'Yield as it is', cropYield, 5, 400),
+        box('acres', 'Each cuts', areaRate, 0.5, 60),
+        box('combines', 'Combines', count, 1, 10, true),
+        box('tank', 'Tank', bushels, 20, 2000),
+      ],
+    },
+    {
+      title: 'Carts and trucks',
+      boxes: [
+        box('carts', 'Carts', count, 0, 10, true),
+        box('cart', 'Cart', bushels, 50, 5000),
+        box('road', 'Road, one way', minutes, 1, 300),
+      ],
+    },
+    home
+      ? {
+          title: 'At home',
+          boxes: [
+            box('dump', 'Weigh and open', minutes, 0, 120),
+            box('leg', 'Leg', grainRate, 100, 60_000),
+            box('wetBin', 'Wet bin', bushels, 50, 500_000),
+            box('wetHolds', 'in it now', bushels, 0, 500_000),
+            box('dryer', 'Dryer', grainRate, 0, 20_000),
+          ],
+        }
+      : {
+          title: 'At the buyer',
+          boxes: [
+            ...(times === 'typed'
+              ? [box('unload', 'Scale and pit', minutes, 1, 240), box('others', 'Other trucks an hour', count, 0, 60)]
+              : []),
+            box('opens', 'Opens', hours, 0, 23),
+            box('closes', 'Closes', hours, 1, 24),
+          ],
+        },
+    {
+      title: 'The day',
+      boxes: [
+        box('begins', 'Cutting from', hours, 0, 23),
+        box('ends', 'until', hours, 1, 24),
+        box('gain', 'A truck must bring', grainRate, 0, 10_000),
+        box('line', 'and wait no longer than', minutes, 0, 1440),
+      ],
+    },
+  ];
+}
+
+const whole = (value: number): string => plain(value, 0);
+/** A truck that brings less than this is company, and one that waits longer is room on wheels; settings here. */
+const LEAST_GAIN = 60;
+const MOST_LINE = '60';
+const USUAL = { tank: 300, cart: 1000, truck: 900, rate: 1500, yieldBu: 180 };
+
+/** The day as the farm knows it: its field, its machines, its roads. */
+export function startTexts(
+  farm: Farm,
+  notebook: FieldRecords,
+  rows: readonly FieldRow[],
+  sheet: HaulTimes,
+  to: To,
+): Texts {
+  const of = (kind: string) => farm.data.places.filter((place) => place.kind === kind);
+  const sizes = (kind: string) => of(kind).flatMap((place) => (place.capacityBu === null ? [] : [place.capacityBu]));
+  const per = farm.kgPerBu(cropCut(rows));
+  /** Whole bushels: what stands there is a guess. */
+  const about = (kind: Kind, value: number): string => kind.text(Math.round(value), per);
+  const mean = (kind: string, otherwise: number): string =>
+    about(bushels, sizes(kind).length === 0 ? otherwise : sizes(kind).reduce((a, b) => a + b, 0) / sizes(kind).length);
+  const current = cutLast(rows);
+  const facts = fieldFacts(farm, rows, notebook).find((fact) => fact.row === current);
+  const base = facts?.crop.baseMoisture ?? 0.15;
+  // Expected is dry at the base; combines and trucks have it as it is.
+  const wetYield = facts?.expected
+    ? (facts.expected * (1 - base)) / (1 - Math.min(0.5, current?.lastMoisture?.moisture ?? base))
+    : USUAL.yieldBu;
+  const combines = Math.max(1, of('combine').length);
+  const rate = combineRate(farm, notebook) / combines;
+  const wet = of('wetBin')[0];
+  const moisture = current?.lastMoisture?.moisture ?? 0.18;
+  const next = notebook.settings.nextFieldPlan.farm?.value;
+  const dryer =
+    next && moisture > next.dryTo + 0.002 ? next.bushelPointsPerHour / (100 * (moisture - next.dryTo)) : 1000;
+  const hours = closesAt(farm, notebook, facts?.crop.id ?? 'corn', to);
+  return {
+    yield: about(cropYield, wetYield),
+    acres: plain(areaRate.shown((rate >= 1 ? rate : USUAL.rate) / wetYield), 1),
+    combines: String(combines),
+    tank: mean('combine', USUAL.tank),
+    carts: String(of('cart').length),
+    cart: mean('cart', USUAL.cart),
+    trucks: (sizes('truck').length === 0 ? [USUAL.truck] : sizes('truck'))
+      .map((size) => about(bushels, size))
+      .join(', '),
+    road: whole(to === '' ? (sheet.roadMin['home'] ?? 5) : (sheet.roadMin[to] ?? 25)),
+    unload: whole(sheet.unloadMin),
+    others: String(sheet.othersPerHour),
+    dump: '4',
+    leg: about(grainRate, 5000),
+    wetBin: about(bushels, wet?.capacityBu ?? 3000),
+    wetHolds: about(bushels, wet ? Math.min(wet.capacityBu ?? Infinity, farm.bushels(farm.held(wet.id).wetLots)) : 0),
+    dryer: about(grainRate, Math.min(20_000, dryer)),
+    begins: '10',
+    ends: '20',
+    opens: hours ? whole(hours.opens / 60) : '7',
+    closes: hours ? whole(hours.closes / 60) : '19',
+    gain: about(grainRate, LEAST_GAIN),
+    line: MOST_LINE,
+  };
+}
+
+const MOST_TRUCK_BU = 5000;
+
+/** Sizes of trucks, "940, 940, 960"; empty where one is no truck. */
+export function readSizes(text: string, per: number): number[] {
+  const one = (part: string): number => bushels.read(part, { per }).value ?? NaN;
+  const sizes = text
+    .split(/;|\s+|,\s/)
+    .filter(Boolean)
+    .flatMap((part) => {
+      const size = one(part);
+      // "940,960" is two trucks, "1,000" is one.
+      return size > MOST_TRUCK_BU || Number.isNaN(size) ? part.split(',').map(one) : [size];
+    });
+  return sizes.every((size) => size >= 50 && size <= MOST_TRUCK_BU) && sizes.length <= 40 ? sizes : [];
+}
+
+/**
+ * What own rounds tell of the time at the buyer: from the last grain to the ticket, less tarp and road. Scale and pit take what they
+ * usually take, one own truck after the other; the rest is the others' line, in which each waits for itself.
+ */
+export function atBuyer(
+  times: OwnTimes,
+  { tarpMin, unloadMin }: Pick<HaulTimes, 'tarpMin' | 'unloadMin'>,
+  roadMin: number,
+): { readonly pit: Minutes; readonly lineMin: number } {
+  const there = Math.max(1, times.toTicket.mean - tarpMin - roadMin);
+  const pit = Math.min(there, unloadMin);
+  return { pit: { mean: pit, cv: 0.35 }, lineMin: there - pit };
+}
+
+export interface DayRead {
+  /** Null where something does not fit. */
+  readonly day: HaulingDay | null;
+  readonly errors: Partial<Record<Key, string>>;
+  /** bu/h that each combine brings */
+  readonly rate: number;
+}
+
+/** The simulated day that the boxes describe, or what is wrong at which of them. */
+export function readDay(
+  texts: Texts,
+  to: To,
+  times: OwnTimes | null,
+  sheet: Pick<HaulTimes, 'tarpMin' | 'unloadMin'>,
+  /** kg of a bushel of what is cut */
+  per: number,
+): DayRead {
+  const errors: Partial<Record<Key, string>> = {};
+  const value = {} as Record<Key, number>;
+  for (const { key, kind, least, most, whole: isWhole } of boxesOf(to, times ? 'tickets' : 'typed').flatMap(
+    ({ boxes }) => boxes,
+  )) {
+    const { value: typed, error } = kind.read(texts[key], { least, most, per, wanted: true });
+    value[key] = typed ?? NaN;
+    if (error) errors[key] = error;
+    else if (isWhole && !Number.isInteger(typed)) errors[key] = `A whole number from ${least} to ${most}`;
+  }
+  const sizes = readSizes(texts.trucks, per);
+  if (sizes.length === 0)
+    errors.trucks = `What each holds, like ${[940, 940, 960].map((size) => bushels.text(size, per)).join(', ')}`;
+  if (!errors.ends && !errors.begins && value.ends <= value.begins) errors.ends = 'After it begins';
+  if (to !== '' && !errors.closes && !errors.opens && value.closes <= value.opens) errors.closes = 'After it opens';
+  if (to === '' && !errors.wetHolds && !errors.wetBin && value.wetHolds > value.wetBin)
+    errors.wetHolds = 'More than it holds';
+  if (to === '' && !errors.wetBin && sizes.some((size) => size > value.wetBin)) errors.wetBin = 'At least one load';
+  const rate = value.yield * value.acres;
+  if (!errors.yield && !errors.acres && !(rate >= 50 && rate <= 8900))
+    errors.acres = `That is no rate of a combine: ${grainRate.figure(50, per)} to ${grainRate(8900, per)}`;
+  if (Object.keys(errors).length > 0) return { day: null, errors, rate };
+  const there = times && to !== '' ? atBuyer(times, sheet, value.road) : null;
+  const day: HaulingDay = {
+    startHour: value.begins,
+    stopHour: value.ends,
+    combines: Array.from({ length: value.combines }, () => ({
+      bushelsPerHour: rate,
+      rateCv: 0.15,
+      tank: value.tank,
+      unloadPerHour: 9000,
+      onTheGo: true,
+    })),
+    carts: Array.from({ length: value.carts }, () => ({
+      capacity: value.cart,
+      unloadPerHour: 20_000,
+      drive: { mean: 3, cv: 0.3 },
+    })),
+    trucks: sizes.map((capacity) => ({ capacity, tarpMin: sheet.tarpMin })),
+    road: {
+      out: { mean: value.road + (there?.lineMin ?? 0), cv: there && times ? Math.min(1, times.toTicket.cv) : 0.15 },
+      back: { mean: value.road * 0.9, cv: 0.15 },
+    },
+    destination:
+      to === ''
+        ? {
+            kind: 'home',
+            dump: { mean: value.dump, cv: 0.3 },
+            legPerHour: value.leg,
+            wetBin: value.wetBin,
+            wetBinHolds: value.wetHolds,
+            dryerPerHour: value.dryer,
+          }
+        : {
+            kind: 'elevator',
+            opens: value.opens,
+            closes: value.closes,
+            pits: 1,
+            unload: there?.pit ?? { mean: value.unload, cv: 0.35 },
+            // Own rounds have the others' line in them already.
+            othersPerHour: there ? 0 : value.others,
+          },
+  };
+  return { day, errors, rate };
+}
+
+/** Own rounds to a buyer, where there are enough of them. */
+export const ownRounds = (haul: HaulAnswer, to: To): OwnTimes | null => haul.times[to] ?? null;

@@ -1,0 +1,361 @@
+import type { HaulAnswer } from '@fanega/contract';
+import {
+  compareScales,
+  type FieldRecords,
+  METHODS,
+  OWN_TRUCK_SCALE,
+  RangeRefusal,
+  type ScaleStanding,
+  SEVERAL_CARTS,
+  weightRulesOf,
+  type WeightRulesSetting,
+} from '@fanega/core';
+import { ArrowUp } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { CartesianGrid, ComposedChart, ReferenceLine, Scatter, XAxis, YAxis } from 'recharts';
+import { toast } from '../../../ui/toast';
+import { type Farm, useRefreshFarm } from '../../../data/farm';
+import { useSend } from '../../../data/use-send';
+import { Button, Problem, TextBox } from '../../../ui';
+import { FormDrawer } from '../../../ui/form-drawer';
+import { METHOD_WORDS, methodWords } from '../../../widgets/method-words';
+import { mass, number, parseNumber, percent, share, signedPercent } from '../../../quantity/quantity';
+import { Restate } from '../../../widgets/restate';
+import { day } from '../../../quantity/time';
+import { type Column, DataTable } from '../../../ui/table';
+import { figureColumn, momentColumn } from '../../../widgets/columns';
+import { revision, setting } from '../../../data/records';
+import { write } from '../../../data/outbox';
+import { ChartFrame } from '../../../ui/chart-frame';
+
+const signed = (fraction: number): string => signedPercent(fraction, 2);
+const MARK = 'restated: scale ';
+
+/** What the farm's scales are worth: monitor, cart, own truck scale and buyer for the same grain, side by side. */
+export default function Weights({ farm, notebook, haul }: { farm: Farm; notebook: FieldRecords; haul: HaulAnswer }) {
+  const rules = weightRulesOf(notebook);
+  const { trust } = farm.data.farm.defaults;
+  const standings = useMemo(() => {
+    try {
+      return compareScales(haul.weighed, trust, rules.tolerance);
+    } catch (error) {
+      if (error instanceof RangeRefusal) return [];
+      throw error;
+    }
+  }, [haul.weighed, trust, rules.tolerance]);
+  const [open, setOpen] = useState<string | null>(null);
+  const [editing, setEditing] = useState(false);
+  const shown = standings.find((one) => key(one) === open) ?? standings[0];
+  const out = standings.filter((one) => one.outOfTolerance);
+  return (
+    <div className="px-5 py-5 lg:px-6">
+      {standings.length === 0 ? (
+        <p className="max-w-2xl text-lg">
+          No load has two weights in the book yet. A ticket beside the cart&rsquo;s scale, the display beside either:
+          open a load and put the other figure beside it.
+        </p>
+      ) : (
+        <>
+          <p className="text-5xl leading-tight font-bold">
+            {out.length === 0
+              ? 'All scales agree'
+              : out.length === 1
+                ? 'One scale is off'
+                : `${out.length} scales are off`}{' '}
+            <span className="text-xl font-normal text-muted">within {percent(rules.tolerance)}</span>
+          </p>
+          <div className="relative mt-3 overflow-x-auto">
+            <table className="w-full min-w-[44rem]" aria-label="Scales side by side">
+              <thead className="border-y border-ink text-left text-sm">
+                <tr>
+                  <th className="py-1.5 pr-2">Scale</th>
+                  <th className="px-2 text-right">Loads</th>
+                  <th className="px-2 text-right">Against the trusted one</th>
+                  <th className="px-2 text-right">Scatter</th>
+                  <th className="px-2 text-right">Newest five</th>
+                  <th className="px-2 text-right">Drift in 10 days</th>
+                  <th className="py-1.5 pl-2 text-right">Times</th>
+                </tr>
+              </thead>
+              <tbody>
+                {standings.map((one) => (
+                  <tr key={key(one)} className={`border-b border-rule ${one === shown ? 'bg-sand' : ''}`}>
+                    <td className="py-1 pr-2">
+                      <Button
+                        look="quiet"
+                        className="!justify-start !px-0 text-left"
+                        aria-pressed={one === shown}
+                        onClick={() => setOpen(key(one))}
+                      >
+                        {scaleName(farm, one)}
+                      </Button>
+                    </td>
+                    <td className="px-2 text-right">{one.loads}</td>
+                    <td className={`px-2 text-right ${one.outOfTolerance ? 'font-semibold text-clay' : ''}`}>
+                      {one.outOfTolerance ? '■ ' : one.loads < 3 ? '◐ ' : '● '}
+                      {signed(one.difference)}
+                    </td>
+                    <td className="px-2 text-right">{one.scatter === null ? '–' : percent(one.scatter, 2)}</td>
+                    <td className="px-2 text-right">{signed(one.newest)}</td>
+                    <td className="px-2 text-right">
+                      {one.driftIn10Days === null
+                        ? '–'
+                        : `${signed(one.driftIn10Days)}${one.driftShown ? ' ■ drifts' : ', not shown'}`}
+                    </td>
+                    <td className="py-1 pl-2 text-right">{number(one.factor, 4)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </>
+      )}
+      <div className="mt-6 lg:grid lg:grid-cols-[1.4fr_1fr] lg:gap-8">
+        <div>{shown && <OneScale key={key(shown)} farm={farm} haul={haul} standing={shown} />}</div>
+        <Trust farm={farm} rules={rules} onEdit={() => setEditing(true)} />
+      </div>
+      {editing && (
+        <RulesForm
+          farm={farm}
+          revision={notebook.settings.weightRules.farm?.revision ?? 0}
+          rules={rules}
+          onClose={() => setEditing(false)}
+        />
+      )}
+    </div>
+  );
+}
+
+const key = (one: { method: string; scale: string }): string => `${one.method} ${one.scale}`;
+const scaleName = (farm: Farm, { method, scale }: { method: string; scale: string }): string =>
+  scale === OWN_TRUCK_SCALE
+    ? 'Own truck scale'
+    : scale === SEVERAL_CARTS
+      ? `several ${scale}: ${methodWords(method)}`
+      : `${farm.placeName(scale)}: ${methodWords(method)}`;
+
+function OneScale({ farm, haul, standing }: { farm: Farm; haul: HaulAnswer; standing: ScaleStanding }) {
+  const [restating, setRestating] = useState(false);
+  const { timeZone } = farm.data.farm;
+  const alone = haul.alone.filter(
+    ({ entry, method, scale }) =>
+      method === standing.method && scale === standing.scale && !(entry.note ?? '').startsWith('restated: '),
+  );
+  const columns: Column<ScaleStanding['pairs'][number]>[] = [
+    momentColumn('when', 'Load', ({ atMs }) => atMs, timeZone, { phone: 'title' }),
+    figureColumn('here', 'here', mass, ({ ownKg }) => ownKg),
+    figureColumn('trusted', 'trusted', mass, ({ trustedKg }) => trustedKg, {
+      show: ({ trustedKg, trusted }) => (
+        <>
+          {mass.figure(trustedKg)} <span className="text-sm text-muted">{farm.placeName(trusted)}</span>
+        </>
+      ),
+    }),
+    figureColumn('difference', 'difference', share, ({ difference }) => difference, {
+      phone: 'verdict',
+      show: ({ difference }) => signed(difference),
+    }),
+  ];
+  const points = standing.pairs.map((pair) => ({ at: pair.atMs, difference: 100 * pair.difference }));
+  return (
+    <section aria-label={scaleName(farm, standing)}>
+      <h2 className="text-xl">{scaleName(farm, standing)}</h2>
+      {points.length >= 2 && (
+        <ChartFrame
+          label={`Difference over time, ${points.length} loads`}
+          heads={['Day', 'Difference, %']}
+          rows={points.map((point) => [day(point.at, timeZone), number(point.difference, 2)])}
+          className="mt-2 h-52"
+          size={{ width: 480, height: 208 }}
+        >
+          <ComposedChart data={points} margin={{ top: 8, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
+            <CartesianGrid stroke="var(--rule)" vertical={false} />
+            <XAxis
+              type="number"
+              dataKey="at"
+              domain={['dataMin', 'dataMax']}
+              tickFormatter={(v: number) => day(v, timeZone)}
+              stroke="var(--ink)"
+              tick={{ fill: 'var(--ink)', fontSize: 14 }}
+              minTickGap={40}
+            />
+            <YAxis
+              type="number"
+              dataKey="difference"
+              unit=" %"
+              width={60}
+              tickFormatter={(v: number) => number(v, 1)}
+              stroke="var(--ink)"
+              tick={{ fill: 'var(--ink)', fontSize: 14 }}
+            />
+            <ReferenceLine y={0} stroke="var(--ink)" />
+            <Scatter dataKey="difference" fill="var(--ink)" isAnimationActive={false} />
+          </ComposedChart>
+        </ChartFrame>
+      )}
+      <DataTable
+        name="Load by load"
+        one="load"
+        many="loads"
+        rows={standing.pairs}
+        columns={columns}
+        rowId={({ id }) => id}
+        sortedBy={{ id: 'when', down: true }}
+        pageSize={10}
+      />
+      {alone.length > 0 && (
+        <p className="mt-3">
+          {alone.length} loads off the field were weighed by this scale alone:{' '}
+          {mass(alone.reduce((sum, { entry }) => sum + entry.wetKg, 0)).text}.{' '}
+          {standing.outOfTolerance ? (
+            <Button className="ml-2" onClick={() => setRestating(true)}>
+              Restate them …
+            </Button>
+          ) : (
+            'It is within tolerance: they stand as they are.'
+          )}
+        </p>
+      )}
+      {restating && (
+        <Restate
+          farm={farm}
+          loads={alone.map(({ entry }) => ({ entry, kg: entry.wetKg }))}
+          factor={standing.factor}
+          mark={MARK}
+          why="restated by the scale that is trusted"
+          caution={
+            standing.loads < 5
+              ? '◐ Few loads say so. It can be done again later, with a better factor, only by hand.'
+              : undefined
+          }
+          onClose={() => setRestating(false)}
+        />
+      )}
+    </section>
+  );
+}
+
+/** Which scale counts: the farm's own order, the certified one first. */
+function Trust({ farm, rules, onEdit }: { farm: Farm; rules: WeightRulesSetting; onEdit: () => void }) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const { trust } = farm.data.farm.defaults;
+  const order = [...trust, ...METHODS.filter((method) => !trust.includes(method))];
+  const up = async (i: number): Promise<void> => {
+    const next = [...order];
+    [next[i - 1], next[i]] = [next[i]!, next[i - 1]!];
+    if (
+      !(await sending.send(() =>
+        write(
+          farm.id,
+          revision(farm.id, 'the order of trust was changed on the Scales page', { what: 'trust', trust: next }),
+          'the order of trust',
+        ),
+      ))
+    )
+      return;
+    toast('The book is weighed again by this order');
+    await refresh();
+  };
+  return (
+    <section aria-label="Which scale counts" className="mt-8 lg:mt-0 lg:border-l lg:border-rule lg:pl-6">
+      <h2 className="text-xl">Which scale counts</h2>
+      <p className="text-muted">
+        Where a load has several weights, the first of these is in the book; all of them stay visible.
+      </p>
+      <ol className="mt-1">
+        {order.map((method, i) => (
+          <li key={method} className="flex min-h-11 items-center justify-between border-b border-rule">
+            <span>
+              <b>{i + 1}</b> {METHOD_WORDS[method as keyof typeof METHOD_WORDS] ?? method}
+            </span>
+            {i > 0 && (
+              <Button
+                look="quiet"
+                aria-label={`Trust ${methodWords(method)} more`}
+                disabled={sending.busy}
+                onClick={() => void up(i)}
+              >
+                <ArrowUp size={18} aria-hidden="true" />
+              </Button>
+            )}
+          </li>
+        ))}
+      </ol>
+      <Problem>{sending.message}</Problem>
+      <p className="mt-3">
+        Two scales agree within <b>{percent(rules.tolerance, 2)}</b>. An empty weight is old after{' '}
+        <b>{rules.tareOldDays} days</b> and may drift by <b>{percent(rules.tareTolerance)}</b>.
+      </p>
+      <Button className="mt-2" onClick={onEdit}>
+        Change these
+      </Button>
+    </section>
+  );
+}
+
+function RulesForm({
+  farm,
+  revision,
+  rules,
+  onClose,
+}: {
+  farm: Farm;
+  revision: number;
+  rules: WeightRulesSetting;
+  onClose: () => void;
+}) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const [tolerance, setTolerance] = useState(share.text(rules.tolerance));
+  const [days, setDays] = useState(String(rules.tareOldDays));
+  const [drift, setDrift] = useState(share.text(rules.tareTolerance));
+  const save = async (): Promise<void> => {
+    const sheet = {
+      tolerance: share.read(tolerance, { was: rules.tolerance }).value ?? NaN,
+      tareOldDays: parseNumber(days),
+      tareTolerance: share.read(drift, { was: rules.tareTolerance }).value ?? NaN,
+    };
+    if (
+      !(await sending.send(() => write(farm.id, setting(farm.id, 'weightRules', 'farm', { revision, value: sheet }))))
+    )
+      return;
+    await refresh();
+    onClose();
+  };
+  return (
+    <FormDrawer
+      title="How weights are judged"
+      button="Keep it"
+      busy={sending.busy}
+      problem={sending.message}
+      onSubmit={save}
+      onClose={onClose}
+    >
+      <TextBox
+        label="Two scales agree within"
+        unit="%"
+        inputMode="decimal"
+        value={tolerance}
+        error={sending.at.tolerance}
+        onChange={(event) => setTolerance(event.target.value)}
+      />
+      <TextBox
+        label="An empty weight is old after"
+        unit="days"
+        inputMode="numeric"
+        value={days}
+        error={sending.at.tareOldDays}
+        onChange={(event) => setDays(event.target.value)}
+      />
+      <TextBox
+        label="It may drift by"
+        unit="%"
+        inputMode="decimal"
+        value={drift}
+        error={sending.at.tareTolerance}
+        onChange={(event) => setDrift(event.target.value)}
+      />
+    </FormDrawer>
+  );
+}

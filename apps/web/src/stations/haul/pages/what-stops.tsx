@@ -1,0 +1,242 @@
+import type { HaulAnswer } from '@fanega/contract';
+import {
+  chainAhead,
+  type ChainAhead,
+  type ChainLever,
+  type ChainLink,
+  chainNow,
+  cropCut,
+  delaysNow,
+  elsewhere,
+  type FieldRecords,
+  type FieldRow,
+  type HaulTo,
+  likelyTo,
+  LINKS,
+  RangeRefusal,
+  USUAL_HAUL_TIMES,
+  USUAL_LINE_MIN,
+} from '@fanega/core';
+import { useState } from 'react';
+import type { Farm } from '../../../data/farm';
+import { Button, SelectBox, TextBox } from '../../../ui';
+import { bushels, grainRate, parseNumber } from '../../../quantity/quantity';
+import { TakeBack } from '../../../widgets/take-back';
+import { clock } from '../../../quantity/time';
+import { ReportDelay } from '../../../widgets/report-delay';
+import { LEVER_WORDS, BECAUSE, DELAY_WORDS } from '../../../widgets/chain-words';
+import { minuteText } from '../../../quantity/time';
+
+const LINK_WORDS: Readonly<Record<ChainLink, string>> = {
+  field: 'the field is cut',
+  combine: 'a combine stands full',
+  cart: 'the carts are full',
+  trucks: 'no truck in the field',
+  line: 'a truck waits 20 minutes in line',
+  hours: 'no truck gets in any more',
+  pit: 'trucks meet at the pit',
+  'wet bin': 'the wet bin takes no load',
+  dryer: 'the dryer stands',
+  'bin room': 'the bins are full',
+};
+/** One answer for the whole chain: what stops first, when, and what would move it. */
+export function WhatStops({
+  farm,
+  notebook,
+  haul,
+  rows,
+}: {
+  farm: Farm;
+  notebook: FieldRecords;
+  haul: HaulAnswer;
+  rows: readonly FieldRow[];
+}) {
+  const sheet = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;
+  const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
+  const hasHome = farm.data.places.some((place) => place.kind === 'wetBin');
+  const [to, setTo] = useState(() => likelyTo(farm).buyerId);
+  const [line, setLine] = useState(String(USUAL_LINE_MIN));
+  const [reporting, setReporting] = useState(false);
+  const lineMin = parseNumber(line);
+  const lineWrong = lineMin >= 0 && lineMin <= 600 ? undefined : 'Minutes, from 0 to 600';
+  const haulTo: HaulTo = to === '' ? { kind: 'home', buyerId: '' } : { kind: 'elevator', buyerId: to };
+  const built = chainNow(farm, notebook, haul, rows, sheet, { to: haulTo, lineMin: lineWrong ? 0 : lineMin });
+  let ahead: ChainAhead | null = null;
+  let problem: string | null = null;
+  if (built) {
+    try {
+      ahead = chainAhead(built.chain, elsewhere(farm, notebook, haul, rows, sheet, haulTo));
+    } catch (error) {
+      if (!(error instanceof RangeRefusal)) throw error;
+      problem = error.message;
+    }
+  }
+  const delays = delaysNow(farm, notebook);
+  const { timeZone } = farm.data.farm;
+  return (
+    <section
+      aria-label="What stops first"
+      className="border-b border-ink px-5 py-5 lg:grid lg:grid-cols-[1.5fr_1fr] lg:gap-8 lg:px-6"
+    >
+      <div>
+        <h2 className="text-sm text-muted">What stops first?</h2>
+        {ahead && built ? (
+          <Ahead
+            ahead={ahead}
+            until={built.chain.until}
+            now={built.chain.now}
+            rate={built.chain.combines.reduce((sum, c) => sum + c.bushelsPerHour, 0)}
+            kgPerBu={farm.kgPerBu(cropCut(rows))}
+          />
+        ) : (
+          <p className="mt-2 text-lg text-muted">
+            {problem ??
+              'It is worked out as soon as the farm has a combine and its profile says what it brings an hour (Cut).'}
+          </p>
+        )}
+      </div>
+      <div className="mt-5 lg:mt-0 lg:border-l lg:border-rule lg:pl-6">
+        <div className={to === '' ? '' : 'grid grid-cols-[1.6fr_1fr] gap-3'}>
+          <SelectBox label="Loads go to" value={to} onChange={(event) => setTo(event.target.value)}>
+            {hasHome && <option value="">home, the wet bin</option>}
+            {buyers.map((buyer) => (
+              <option key={buyer.id} value={buyer.id}>
+                {buyer.name}
+              </option>
+            ))}
+          </SelectBox>
+          {to !== '' && (
+            <TextBox
+              label="Line there"
+              unit="min"
+              inputMode="numeric"
+              value={line}
+              error={lineWrong}
+              onChange={(event) => setLine(event.target.value)}
+            />
+          )}
+        </div>
+        <ul className="mt-3">
+          {delays.map((delay) => (
+            <li
+              key={delay.id}
+              className="flex flex-wrap items-baseline justify-between gap-x-3 border-b border-rule py-1"
+            >
+              <span>
+                <b>■ {DELAY_WORDS[delay.link as ChainLink] ?? delay.link}</b>
+                {delay.machineId ? ` (${farm.placeName(delay.machineId)})` : ''}: until {clock(delay.untilMs, timeZone)}
+                {delay.reason ? `, ${delay.reason}` : ''} <span className="text-sm text-muted">{delay.by}</span>
+              </span>
+              <TakeBack of="delay" id={delay.id} label="Over" />
+            </li>
+          ))}
+        </ul>
+        <Button className="mt-3 min-h-12 w-full" onClick={() => setReporting(true)}>
+          Report a delay
+        </Button>
+        {built && (
+          <p className="mt-2 text-sm text-muted">
+            From the book as it stands{built.field ? `, cutting ${built.field}` : ''}; road, loading and hours as set.
+            Each link at its usual time: a look ahead of hours, no promise.
+          </p>
+        )}
+      </div>
+      {reporting && <ReportDelay farm={farm} onClose={() => setReporting(false)} />}
+    </section>
+  );
+}
+
+function Ahead({
+  ahead,
+  until,
+  now,
+  rate,
+  kgPerBu,
+}: {
+  ahead: ChainAhead;
+  until: number;
+  now: number;
+  rate: number;
+  /** of what is cut */
+  kgPerBu: number;
+}) {
+  const { combineStands, stops, levers } = ahead;
+  return (
+    <>
+      {combineStands ? (
+        <>
+          <p className="text-6xl leading-none font-bold">
+            {minuteText(Math.floor(combineStands.at))}{' '}
+            <span className="text-2xl leading-tight font-normal text-muted max-sm:block">a combine stands</span>
+          </p>
+          <p className="mt-2 text-xl">
+            Held back by <b>{BECAUSE[combineStands.because]}</b>; {Math.round(combineStands.minutes)} minutes of
+            standing until {minuteText(until)}.
+          </p>
+        </>
+      ) : (
+        <p className="text-4xl leading-tight font-bold">
+          Nothing stops the combines{' '}
+          <span className="text-xl font-normal whitespace-nowrap text-muted">until {minuteText(until)}</span>
+        </p>
+      )}
+      <p className="mt-1">
+        {bushels(ahead.cut, kgPerBu).text} still cut today at {grainRate(rate, kgPerBu).text};{' '}
+        {bushels(ahead.onWheels, kgPerBu).text} on wheels at {minuteText(until)}.
+      </p>
+      {stops.length > 0 && (
+        <ol aria-label="In order" className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
+          {stops.map(({ link, at }) => (
+            <li key={link}>
+              <b>{minuteText(Math.floor(at))}</b> {at <= now + 1 ? <b>(now) </b> : ''}
+              {LINK_WORDS[link]}
+            </li>
+          ))}
+        </ol>
+      )}
+      <p className="mt-1 text-sm text-muted">
+        Runs through:{' '}
+        {LINKS.filter((link) => link !== 'field' && !stops.some((stop) => stop.link === link))
+          .filter((link) => link !== 'hours' || stops.length > 0)
+          .join(', ')}
+        .
+      </p>
+      {levers.length > 0 && (
+        <>
+          <h3 className="mt-4 font-semibold">What would move it</h3>
+          <ul>
+            {levers.map((lever) => (
+              <li
+                key={`${lever.what} ${lever.to ?? ''}`}
+                className="flex flex-wrap justify-between gap-x-4 border-b border-rule py-1"
+              >
+                <span>
+                  {lever.to === undefined
+                    ? LEVER_WORDS[lever.what]
+                    : `loads ${lever.to === 'home' ? 'home' : `to ${lever.to}`} instead`}
+                </span>
+                <span>
+                  {lever.stopsAt === null ? 'no combine stands' : `stands at ${minuteText(Math.floor(lever.stopsAt))}`},{' '}
+                  <b>{worth(lever, ahead.doneAt, kgPerBu)}</b>
+                </span>
+              </li>
+            ))}
+          </ul>
+          {levers.some((lever) => lever.to !== undefined && lever.to !== 'home') && (
+            <p className="mt-1 text-sm text-muted">
+              Grain, not dollars: what a buyer takes off for wet grain is not in it.
+            </p>
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+/** What a lever brings: more grain today; where the same is cut either way, how much sooner; else less standing. */
+function worth({ gain, doneAt, lessStanding }: ChainLever, doneNow: number | null, kgPerBu: number): string {
+  if (Math.abs(gain) >= 1) return bushels.signed(gain, kgPerBu).text;
+  if (doneAt !== null && doneNow !== null && doneAt !== doneNow)
+    return `field cut ${Math.abs(Math.round(doneNow - doneAt))} min ${doneAt < doneNow ? 'sooner' : 'later'}`;
+  return `${Math.abs(Math.round(lessStanding))} min ${lessStanding < 0 ? 'more' : 'less'} standing`;
+}

@@ -1,0 +1,306 @@
+import {
+  type BreakdownRecord,
+  type LogEntry,
+  type BreakdownSum,
+  breakdownSummary,
+  type Cause,
+  CAUSES,
+  fromWallTime,
+  living,
+  type ShedRecords,
+  toWallTime,
+} from '@fanega/core';
+import { useRef, useState } from 'react';
+import { ulid } from 'ulid';
+import { type Farm, useRefreshFarm } from '../../../data/farm';
+import { useSend } from '../../../data/use-send';
+import { Button, SelectBox, TextBox } from '../../../ui';
+import { type Column, DataTable } from '../../../ui/table';
+import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
+import { useKept } from '../../../ui/use-kept';
+import { FormDrawer } from '../../../ui/form-drawer';
+import { areaWhole, dollarsTyped, hours, money, number, type Kind, system } from '../../../quantity/quantity';
+import { useRecorded } from '../../../widgets/take-back';
+import { logged, takenBack } from '../../../data/records';
+import { write } from '../../../data/outbox';
+import { CheckBox } from '../../../ui/check-box';
+
+/** What broke this season, and what it cost, by machine, by cause, by the spare that was missing. */
+export function Breakdowns({ farm, shed }: { farm: Farm; shed: ShedRecords }) {
+  const [adding, setAdding] = useState(false);
+  const { timeZone } = farm.data.farm;
+  const season = new Date(farm.data.now).getUTCFullYear();
+  const own = living(shed.logs.breakdown).filter(({ body }) => new Date(body.at).getUTCFullYear() === season);
+  const summary = breakdownSummary(
+    own.map(({ body }) => ({ ...body, machineId: body.assetId, cause: body.cause as Cause })),
+  );
+  const name = (id: string): string => shed.settings.machine[id]?.value.name ?? id;
+  const columns: Column<LogEntry<'breakdown'>>[] = [
+    wordColumn('machine', 'Machine', ({ body }) => name(body.assetId), {
+      choice: true,
+      phone: 'title',
+      as: (words) => <b className="font-semibold whitespace-nowrap">{words}</b>,
+    }),
+    momentColumn('since', 'Since', ({ body }) => body.at, timeZone),
+    wordColumn('what', 'What', ({ body, by }) => `${body.what} ${by}`, {
+      as: (_, { body, by }) => (
+        <>
+          {body.what} <span className="text-sm text-muted">{by}</span>
+          {!body.mended && <StillDown farm={farm} body={body} />}
+        </>
+      ),
+    }),
+    wordColumn('cause', 'Cause', ({ body }) => CAUSES[body.cause as Cause], { choice: true }),
+    figureColumn('cost', 'Cost', dollarsTyped, ({ body }) => body.cost, {
+      show: ({ body }) => money(body.cost),
+      sum: (rows) => money(rows.reduce((sum, { body }) => sum + body.cost, 0)),
+    }),
+    figureColumn('hours', 'Lost', hours, ({ body }) => body.hoursLost, { phone: 'verdict', summed: {} }),
+    figureColumn('area', 'Not cut', areaWhole, ({ body }) => body.acresLost, { summed: {} }),
+    wordColumn('spare', 'Spare', ({ body }) => body.missingSpare),
+  ];
+  return (
+    <div>
+      <div className="flex flex-wrap items-start justify-between gap-4 px-5 py-5 lg:px-6">
+        <p>
+          <span className="block text-6xl leading-none font-bold">
+            {number(summary.all.hoursLost, 1)}{' '}
+            <span className="text-2xl font-normal text-muted">hours lost in {season}</span>
+          </span>
+          <span className="mt-2 block text-lg">
+            {summary.all.times} breakdowns, {money(summary.all.cost)} for parts and hands,{' '}
+            {areaWhole(summary.all.acresLost).text} not cut in that time.
+          </span>
+        </p>
+        <Button look="do" onClick={() => setAdding(true)} disabled={Object.keys(shed.settings.machine).length === 0}>
+          Something broke
+        </Button>
+      </div>
+      <div className="border-t border-ink lg:grid lg:grid-cols-3">
+        <Sums title="By machine" rows={Object.entries(summary.byMachine).map(([id, sum]) => [name(id), sum])} />
+        <Sums
+          title="By cause"
+          rows={Object.entries(summary.byCause).map(([cause, sum]) => [CAUSES[cause as Cause], sum])}
+        />
+        <Sums title="Spares that were missing" rows={summary.missingSpares.map((spare) => [spare.name, spare])} />
+      </div>
+      <div className="border-t border-ink">
+        <DataTable
+          name="Breakdowns"
+          one="breakdown"
+          many="breakdowns"
+          rows={own}
+          columns={columns}
+          rowId={({ body }) => body.id}
+          empty={<p className="px-5 py-4 text-muted lg:px-6">Nothing broke in {season}.</p>}
+        />
+      </div>
+      {adding && (
+        <BreakdownSheet
+          farm={farm}
+          shed={shed}
+          assetId={Object.keys(shed.settings.machine)[0] ?? ''}
+          onClose={() => setAdding(false)}
+        />
+      )}
+    </div>
+  );
+}
+
+/** It runs again: the note is taken back and made again, as every note is. */
+function StillDown({ farm, body }: { farm: Farm; body: BreakdownRecord }) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const id = useRef(ulid());
+  const mend = async (): Promise<void> => {
+    const mended = await sending.send(async () => {
+      await write(farm.id, logged(farm.id, 'breakdown', { ...body, id: id.current, mended: true }), 'a breakdown');
+      return write(farm.id, takenBack(farm.id, 'breakdown', body.id), 'a breakdown mended');
+    });
+    if (mended) await refresh();
+  };
+  return (
+    <span className="sm:ml-2 sm:whitespace-nowrap">
+      <b className="text-clay">■ still down</b>{' '}
+      <Button look="quiet" className="!min-h-0 !px-1 text-sm" disabled={sending.busy} onClick={() => void mend()}>
+        It runs again
+      </Button>
+      {sending.message && <span role="alert">{sending.message}</span>}
+    </span>
+  );
+}
+
+function Sums({ title, rows }: { title: string; rows: readonly (readonly [string, BreakdownSum])[] }) {
+  const most = Math.max(0.1, ...rows.map(([, sum]) => sum.hoursLost));
+  return (
+    <section
+      aria-label={title}
+      className="border-b border-rule px-5 py-4 lg:border-r lg:border-b-0 lg:px-6 lg:last:border-r-0"
+    >
+      <h2 className="text-sm text-muted">{title}</h2>
+      <ul className="mt-1">
+        {[...rows]
+          .sort((a, b) => b[1].hoursLost - a[1].hoursLost)
+          .map(([name, sum]) => (
+            <li key={name} className="py-1">
+              <span className="flex justify-between gap-3">
+                <span>{name}</span>
+                <span className="whitespace-nowrap">
+                  <b>{number(sum.hoursLost, 1)} h</b> {money(sum.cost)}
+                </span>
+              </span>
+              <span
+                className="block h-1.5 bg-ink"
+                style={{ width: `${(100 * sum.hoursLost) / most}%` }}
+                aria-hidden="true"
+              />
+            </li>
+          ))}
+        {rows.length === 0 && <li className="text-muted">none</li>}
+      </ul>
+    </section>
+  );
+}
+
+/** One breakdown; hours are said and not counted from the clock, since nights and Sundays lose nothing. */
+export function BreakdownSheet({
+  farm,
+  shed,
+  assetId,
+  onClose,
+}: {
+  farm: Farm;
+  shed: ShedRecords;
+  assetId: string;
+  onClose: () => void;
+}) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const recorded = useRecorded();
+  const id = useRef(ulid());
+  const { timeZone } = farm.data.farm;
+  const [machine, setMachine] = useState(assetId);
+  const [cause, setCause] = useState<Cause>('wear');
+  const [mended, setMended] = useState(true);
+  const [text, setText, close] = useKept(
+    `breakdown.${farm.id}.${system()}`,
+    () => ({
+      what: '',
+      since: toWallTime(farm.clock(), timeZone),
+      cost: '',
+      hours: '',
+      acres: '',
+      spare: '',
+    }),
+    onClose,
+  );
+  const [wrong, setWrong] = useState<Record<string, string>>({});
+  const set = (change: Partial<typeof text>) => setText({ ...text, ...change });
+  const save = async (): Promise<void> => {
+    const errors: Record<string, string> = {};
+    const value = (key: 'cost' | 'hours' | 'acres', kind: Kind, most: number): number => {
+      const { value: typed = 0, error } = kind.read(text[key], { least: 0, most });
+      if (error) errors[key] = error;
+      return typed;
+    };
+    const cost = value('cost', dollarsTyped, 10_000_000);
+    const hoursLost = value('hours', hours, 10_000);
+    const acresLost = value('acres', areaWhole, 1_000_000);
+    const since = fromWallTime(text.since, timeZone);
+    if (text.what.trim() === '') errors.what = 'What broke?';
+    if (Number.isNaN(since)) errors.since = 'A day and a time';
+    setWrong(errors);
+    if (Object.keys(errors).length > 0) return;
+    const body: BreakdownRecord = {
+      id: id.current,
+      at: new Date(since).toISOString(),
+      assetId: machine,
+      what: text.what.trim(),
+      cause,
+      cost,
+      hoursLost,
+      acresLost,
+      missingSpare: text.spare.trim(),
+      mended,
+    };
+    if (!(await sending.send(() => write(farm.id, logged(farm.id, 'breakdown', body), 'a breakdown')))) return;
+    recorded('Breakdown recorded', 'breakdown', id.current);
+    await refresh();
+    close();
+  };
+  return (
+    <FormDrawer
+      title="Something broke"
+      button="Record it"
+      busy={sending.busy}
+      problem={sending.message}
+      onSubmit={save}
+      onClose={close}
+    >
+      <SelectBox label="Machine" value={machine} onChange={(event) => setMachine(event.target.value)}>
+        {Object.entries(shed.settings.machine).map(([key, { value: machine }]) => (
+          <option key={key} value={key}>
+            {machine.name}
+          </option>
+        ))}
+      </SelectBox>
+      <TextBox
+        label="What broke"
+        maxLength={200}
+        value={text.what}
+        error={wrong.what ?? sending.at.what}
+        onChange={(event) => set({ what: event.target.value })}
+      />
+      <TextBox
+        label="Since"
+        type="datetime-local"
+        value={text.since}
+        error={wrong.since}
+        onChange={(event) => set({ since: event.target.value })}
+      />
+      <SelectBox label="Why" value={cause} onChange={(event) => setCause(event.target.value as Cause)}>
+        {(Object.keys(CAUSES) as Cause[]).map((one) => (
+          <option key={one} value={one}>
+            {CAUSES[one]}
+          </option>
+        ))}
+      </SelectBox>
+      <div className="grid grid-cols-3 gap-3">
+        <TextBox
+          label="Cost"
+          unit="$"
+          inputMode="decimal"
+          value={text.cost}
+          error={wrong.cost}
+          onChange={(event) => set({ cost: event.target.value })}
+        />
+        <TextBox
+          label="Hours lost"
+          unit="h"
+          inputMode="decimal"
+          value={text.hours}
+          error={wrong.hours}
+          onChange={(event) => set({ hours: event.target.value })}
+        />
+        <TextBox
+          label="Not cut"
+          unit={areaWhole.unit}
+          inputMode="decimal"
+          value={text.acres}
+          error={wrong.acres}
+          onChange={(event) => set({ acres: event.target.value })}
+        />
+      </div>
+      <TextBox
+        label="Spare that was not there"
+        maxLength={80}
+        hint="empty: it was, or none was wanted"
+        value={text.spare}
+        onChange={(event) => set({ spare: event.target.value })}
+      />
+      <CheckBox checked={mended} onChange={(on) => setMended(on)}>
+        It runs again
+      </CheckBox>
+    </FormDrawer>
+  );
+}

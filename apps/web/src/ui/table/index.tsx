@@ -1,0 +1,536 @@
+import {
+  columnFilteringFeature,
+  columnVisibilityFeature,
+  createFilteredRowModel,
+  createPaginatedRowModel,
+  createSortedRowModel,
+  globalFilteringFeature,
+  rowPaginationFeature,
+  rowSortingFeature,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table';
+import { ArrowDown, ArrowUp, Columns3, Download, Search } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { number } from '../../quantity/number';
+import { rowKeys } from './row-keys';
+import { useMedia } from './use-media';
+
+/** What a column shows of a row, and by what it is sorted, found and saved. */
+export interface Column<T> {
+  readonly id: string;
+  readonly head: string;
+  /** Stands behind the head, in the saved file too. */
+  readonly unit?: string;
+  readonly show: (row: T) => ReactNode;
+  /** By what rows are sorted; null stands last. A figure is in the unit that is shown. */
+  readonly value: (row: T) => string | number | null;
+  /** What is searched and saved; the value where it is left out. */
+  readonly text?: (row: T) => string;
+  /** Found by these words too: as a day is said, and not as it is saved. */
+  readonly words?: (row: T) => string;
+  /** It shows a figure without its unit. */
+  readonly bare?: boolean;
+  /** Figures stand at the right. */
+  readonly right?: boolean;
+  /** Its few values are offered as a filter. */
+  readonly choice?: boolean;
+  /** Over the rows that are shown, of all pages. */
+  readonly sum?: (rows: readonly T[]) => ReactNode;
+  /** Where it stands on a card of a phone: its title or the large verdict; else with its head among the rest. */
+  readonly phone?: 'title' | 'verdict';
+  /** Not shown until somebody chooses it. */
+  readonly extra?: boolean;
+}
+
+interface Props<T> {
+  /** What it is called to a reader who cannot see it; the saved file has its name. */
+  readonly name: string;
+  readonly rows: readonly T[];
+  readonly columns: readonly Column<T>[];
+  readonly rowId: (row: T) => string;
+  /** "ticket", "tickets" */
+  readonly one: string;
+  readonly many: string;
+  /** Column that it is sorted by at first; without one, the rows' own order. */
+  readonly sortedBy?: { readonly id: string; readonly down?: boolean };
+  readonly empty?: ReactNode;
+  /** Rows that are crossed out, or stand out. */
+  readonly rowClass?: (row: T) => string;
+  readonly pageSize?: number;
+}
+
+const features = tableFeatures({
+  rowSortingFeature,
+  columnFilteringFeature,
+  globalFilteringFeature,
+  rowPaginationFeature,
+  columnVisibilityFeature,
+  sortedRowModel: createSortedRowModel(),
+  filteredRowModel: createFilteredRowModel(),
+  paginatedRowModel: createPaginatedRowModel(),
+});
+
+const PAGE = 50;
+/** Fewer rows than this are seen at a glance and need no finding. */
+const FEW = 9;
+const PHONE = '(max-width: 639px)';
+
+const textOf = <T,>(column: Column<T>, row: T): string => column.text?.(row) ?? String(column.value(row) ?? '');
+
+const compare = (a: string | number, b: string | number): number =>
+  typeof a === 'number' && typeof b === 'number'
+    ? a - b
+    : String(a).localeCompare(String(b), 'en', { numeric: true, sensitivity: 'base' });
+
+const keptKey = (name: string): string => `fanega.columns.${name}`;
+function keptColumns(name: string): Record<string, boolean> {
+  try {
+    return JSON.parse(localStorage.getItem(keptKey(name)) ?? '{}') as Record<string, boolean>;
+  } catch {
+    return {};
+  }
+}
+
+/** The one table of lists: sorted, searched, filtered, in pages, with the columns that one wants; saved as CSV; cards on a phone. */
+export function DataTable<T>({
+  name,
+  rows,
+  columns,
+  rowId,
+  one,
+  many,
+  sortedBy,
+  empty,
+  rowClass,
+  pageSize = PAGE,
+}: Props<T>) {
+  const phone = useMedia(PHONE);
+  const [visible, setVisible] = useState<Record<string, boolean>>(() => ({
+    ...Object.fromEntries(columns.filter(({ extra }) => extra).map(({ id }) => [id, false])),
+    ...keptColumns(name),
+  }));
+  const defs = useMemo(
+    () =>
+      columns.map((column) => ({
+        id: column.id,
+        accessorFn: ({ of }: { readonly of: T }) => column.value(of) ?? undefined,
+        sortUndefined: 'last' as const,
+        sortFn: (a: Row<T>, b: Row<T>, id: string) => compare(a.getValue(id), b.getValue(id)),
+        filterFn: (row: Row<T>, _: string, wanted: string) => textOf(column, row.original.of) === wanted,
+      })),
+    [columns],
+  );
+  // A row of any shape: the library wants records.
+  const data = useMemo(() => rows.map((of) => ({ of })), [rows]);
+  const table = useTable({
+    features,
+    columns: defs as never,
+    data,
+    getRowId: ({ of }: { of: T }) => rowId(of),
+    globalFilterFn: (row: Row<T>, id: string, typed: string) => {
+      const column = columns.find((one) => one.id === id)!;
+      const words = `${textOf(column, row.original.of)} ${column.words?.(row.original.of) ?? ''}`;
+      return words.toLowerCase().includes(typed.toLowerCase());
+    },
+    getColumnCanGlobalFilter: () => true,
+    enableSortingRemoval: sortedBy === undefined,
+    // The farm's news come every few seconds: who reads the second page stays there.
+    autoResetPageIndex: false,
+    initialState: {
+      sorting: sortedBy ? [{ id: sortedBy.id, desc: sortedBy.down ?? false }] : [],
+      pagination: { pageIndex: 0, pageSize },
+    },
+    state: { columnVisibility: visible },
+    onColumnVisibilityChange: (next: unknown) => {
+      const made = typeof next === 'function' ? (next as (was: typeof visible) => typeof visible)(visible) : next;
+      setVisible(made as typeof visible);
+      localStorage.setItem(keptKey(name), JSON.stringify(made));
+    },
+  } as never) as unknown as Table<T>;
+  const shown = columns.filter(({ id }) => visible[id] !== false);
+  const found = table.getSortedRowModel().rows.map((row) => row.original.of);
+  const page = table.getRowModel().rows.map((row) => row.original.of);
+  const { pageIndex } = table.state.pagination;
+  const pages = Math.max(1, Math.ceil(found.length / pageSize));
+  // Fewer are found than the page that was read begins at.
+  useEffect(() => {
+    if (pageIndex >= pages) table.setPageIndex(pages - 1);
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [pageIndex, pages]);
+  /** What is found by it is shown from its beginning. */
+  const refine = (act: () => void): void => {
+    act();
+    table.setPageIndex(0);
+  };
+  const headOf = ({ head, unit }: Column<T>): string => (unit ? `${head}, ${unit}` : head);
+  const save = async (): Promise<void> => {
+    // Asked for seldom: not loaded with every list.
+    const { csvOf, saveFile } = await import('./csv');
+    saveFile(
+      `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.csv`,
+      'text/csv',
+      csvOf(
+        shown.map((column) => ({ head: headOf(column), text: (row: T) => textOf(column, row) })),
+        found,
+      ),
+    );
+  };
+  const counted = (count: number): string => `${number(count)} ${count === 1 ? one : many}`;
+  if (rows.length === 0 && empty !== undefined) return <>{empty}</>;
+  const cell = (column: Column<T>, i: number): string =>
+    `py-1.5 ${edge(i, shown.length)} ${column.right ? 'text-right whitespace-nowrap' : ''}`;
+  const sums = shown.some(({ sum }) => sum);
+  const tools = rows.length >= FEW;
+  return (
+    <div>
+      {tools && (
+        <div className="no-print flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-2 lg:px-6">
+          <SearchBox
+            label={`Find in ${many}`}
+            value={table.state.globalFilter ?? ''}
+            onChange={(text) => refine(() => table.setGlobalFilter(text))}
+          />
+          {columns
+            .filter(({ choice }) => choice)
+            .map((column) => (
+              <ChoiceFilter
+                key={column.id}
+                label={column.head}
+                values={[...new Set(rows.map((row) => textOf(column, row)))].sort(compare)}
+                value={String(table.getColumn(column.id)?.getFilterValue() ?? '')}
+                onChange={(value) =>
+                  refine(() => table.getColumn(column.id)?.setFilterValue(value === '' ? undefined : value))
+                }
+              />
+            ))}
+          {phone && (
+            <SortBox
+              columns={shown}
+              sorting={table.state.sorting}
+              onSort={(id, desc) => table.setSorting(id === '' ? [] : [{ id, desc }])}
+            />
+          )}
+          <p role="status" className="text-sm text-muted">
+            {found.length === rows.length ? counted(rows.length) : `${found.length} of ${counted(rows.length)}`}
+          </p>
+          <span className="ml-auto flex items-center">
+            <ColumnsMenu
+              columns={columns}
+              visible={visible}
+              onChange={(id, on) => table.setColumnVisibility({ ...visible, [id]: on })}
+            />
+            <button
+              type="button"
+              onClick={() => void save()}
+              className="inline-flex min-h-11 items-center gap-2 px-2 text-sm font-semibold hover:bg-sand"
+            >
+              <Download size={16} aria-hidden="true" /> CSV
+            </button>
+          </span>
+        </div>
+      )}
+      {phone ? (
+        <Cards name={name} rows={page} columns={shown} rowId={rowId} headOf={headOf} rowClass={rowClass} />
+      ) : (
+        <div className="relative overflow-x-auto">
+          <table className="w-full text-[15px]" aria-label={name} onKeyDown={rowKeys}>
+            <thead className="border-y border-ink text-left text-sm">
+              <tr>
+                {shown.map((column, i) => {
+                  const sorted = table.state.sorting.find(({ id }) => id === column.id);
+                  return (
+                    <th
+                      key={column.id}
+                      scope="col"
+                      aria-sort={sorted ? (sorted.desc ? 'descending' : 'ascending') : 'none'}
+                      className={`p-0 ${edge(i, shown.length)}`}
+                    >
+                      <button
+                        type="button"
+                        onClick={() => table.getColumn(column.id)?.toggleSorting()}
+                        className={`flex min-h-9 w-full items-center gap-1 font-bold decoration-rule decoration-2 underline-offset-4 hover:underline ${column.right ? 'justify-end text-right' : 'text-left'}`}
+                        title="Sort by it"
+                      >
+                        <span className="leading-tight">
+                          {column.head}
+                          {column.unit && (
+                            <span className="block text-xs font-normal text-muted">
+                              <span className="sr-only">, </span>
+                              {column.unit}
+                            </span>
+                          )}
+                        </span>
+                        <SortMark sorted={sorted} />
+                      </button>
+                    </th>
+                  );
+                })}
+              </tr>
+            </thead>
+            <tbody>
+              {page.map((row) => (
+                <tr key={rowId(row)} data-row className={`border-b border-rule hover:bg-sand ${rowClass?.(row) ?? ''}`}>
+                  {shown.map((column, i) => (
+                    <td key={column.id} className={cell(column, i)}>
+                      {column.show(row)}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+            {sums && found.length > 1 && (
+              <tfoot>
+                <tr className="border-t border-ink font-bold">
+                  {shown.map((column, i) => (
+                    <td key={column.id} className={cell(column, i)}>
+                      {column.sum?.(found) ?? (i === 0 ? `In all, ${counted(found.length)}` : '')}
+                    </td>
+                  ))}
+                </tr>
+              </tfoot>
+            )}
+          </table>
+        </div>
+      )}
+      {found.length === 0 && <p className="px-5 py-4 text-muted lg:px-6">None of the {counted(rows.length)} is so.</p>}
+      {pages > 1 && (
+        <nav aria-label={`Pages of ${many}`} className="no-print flex items-center gap-3 px-5 py-3 lg:px-6">
+          <PageButton label="Newer" disabled={pageIndex === 0} onClick={() => table.setPageIndex(pageIndex - 1)}>
+            Back
+          </PageButton>
+          <span>
+            Page {pageIndex + 1} of {pages}, {counted(found.length)}
+          </span>
+          <PageButton label="Older" disabled={pageIndex >= pages - 1} onClick={() => table.setPageIndex(pageIndex + 1)}>
+            Next
+          </PageButton>
+        </nav>
+      )}
+    </div>
+  );
+}
+
+/** What of the library's row is used here. */
+interface Row<T> {
+  readonly original: { readonly of: T };
+  getValue(id: string): string | number;
+}
+
+/** What of the library's table is used here: its own types are of features, not of rows. */
+interface Table<T> {
+  readonly state: {
+    readonly sorting: readonly { readonly id: string; readonly desc: boolean }[];
+    readonly pagination: { readonly pageIndex: number };
+    readonly globalFilter?: string;
+  };
+  getSortedRowModel(): { readonly rows: readonly Row<T>[] };
+  getRowModel(): { readonly rows: readonly Row<T>[] };
+  getColumn(
+    id: string,
+  ): { getFilterValue(): unknown; setFilterValue(value: unknown): void; toggleSorting(): void } | undefined;
+  setGlobalFilter(text: string): void;
+  setSorting(sorting: { id: string; desc: boolean }[]): void;
+  setPageIndex(index: number): void;
+  setColumnVisibility(visible: Record<string, boolean>): void;
+}
+
+const edge = (i: number, count: number): string =>
+  `${i === 0 ? 'pl-5 lg:pl-6' : 'pl-1.5'} ${i === count - 1 ? 'pr-5 lg:pr-6' : 'pr-1.5'}`;
+
+function SortMark({ sorted }: { sorted: { readonly desc: boolean } | undefined }) {
+  if (!sorted) return null;
+  const Mark = sorted.desc ? ArrowDown : ArrowUp;
+  return <Mark size={13} aria-hidden="true" className="shrink-0" />;
+}
+
+const BOX = 'min-h-10 rounded-[3px] border border-rule bg-transparent px-2 text-[15px]';
+
+function SearchBox({ label, value, onChange }: { label: string; value: string; onChange: (text: string) => void }) {
+  return (
+    <label className="relative max-sm:w-full">
+      <span className="sr-only">{label}</span>
+      <Search size={16} aria-hidden="true" className="absolute top-3 left-2.5 text-muted" />
+      <input
+        type="search"
+        placeholder={label}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        className={`${BOX} w-full pl-8 sm:w-48`}
+      />
+    </label>
+  );
+}
+
+function ChoiceFilter({
+  label,
+  values,
+  value,
+  onChange,
+}: {
+  label: string;
+  values: readonly string[];
+  value: string;
+  onChange: (value: string) => void;
+}) {
+  if (values.length < 2) return null;
+  return (
+    <select
+      aria-label={`Only ${label}`}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+      className={`${BOX} max-w-48 max-sm:flex-1`}
+    >
+      <option value="">{label}: all</option>
+      {values.map((one) => (
+        <option key={one} value={one}>
+          {one}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+function SortBox<T>({
+  columns,
+  sorting,
+  onSort,
+}: {
+  columns: readonly Column<T>[];
+  sorting: Table<T>['state']['sorting'];
+  onSort: (id: string, desc: boolean) => void;
+}) {
+  const [by] = sorting;
+  return (
+    <select
+      aria-label="Sorted by"
+      className={`${BOX} max-sm:flex-1`}
+      value={by ? `${by.desc ? '-' : '+'}${by.id}` : ''}
+      onChange={(event) => onSort(event.target.value.slice(1), event.target.value.startsWith('-'))}
+    >
+      {!by && <option value="">as they come</option>}
+      {columns.flatMap(({ id, head }) => [
+        <option key={`+${id}`} value={`+${id}`}>
+          {head}, up
+        </option>,
+        <option key={`-${id}`} value={`-${id}`}>
+          {head}, down
+        </option>,
+      ])}
+    </select>
+  );
+}
+
+function ColumnsMenu<T>({
+  columns,
+  visible,
+  onChange,
+}: {
+  columns: readonly Column<T>[];
+  visible: Readonly<Record<string, boolean>>;
+  onChange: (id: string, on: boolean) => void;
+}) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="inline-flex min-h-11 items-center gap-2 px-2 text-sm font-semibold hover:bg-sand">
+        <Columns3 size={16} aria-hidden="true" /> Columns
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" className="z-40 min-w-44 border border-ink bg-paper py-1 text-ink">
+          {columns.slice(1).map(({ id, head }) => (
+            <DropdownMenu.CheckboxItem
+              key={id}
+              checked={visible[id] !== false}
+              onCheckedChange={(on) => onChange(id, on)}
+              onSelect={(event) => event.preventDefault()}
+              className="flex min-h-10 cursor-pointer items-center gap-2 px-3 outline-none data-highlighted:bg-sand"
+            >
+              <span aria-hidden="true" className="w-4">
+                {visible[id] === false ? '' : '✓'}
+              </span>
+              {head}
+            </DropdownMenu.CheckboxItem>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+function PageButton({
+  label,
+  disabled,
+  onClick,
+  children,
+}: {
+  label: string;
+  disabled: boolean;
+  onClick: () => void;
+  children: ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      title={label}
+      disabled={disabled}
+      onClick={onClick}
+      className="min-h-11 rounded-[3px] border border-ink px-4 font-semibold disabled:opacity-45"
+    >
+      {children}
+    </button>
+  );
+}
+
+/** A card a row: what it is, the verdict large, the rest with its names. */
+function Cards<T>({
+  name,
+  rows,
+  columns,
+  rowId,
+  headOf,
+  rowClass,
+}: {
+  name: string;
+  rows: readonly T[];
+  columns: readonly Column<T>[];
+  rowId: (row: T) => string;
+  headOf: (column: Column<T>) => string;
+  rowClass: ((row: T) => string) | undefined;
+}) {
+  const of = (where: Column<T>['phone']) => columns.filter(({ phone }) => phone === where);
+  const [titles, verdicts, rest] = [of('title'), of('verdict'), of(undefined)];
+  return (
+    <ul aria-label={name} className="border-t border-ink" onKeyDown={rowKeys}>
+      {rows.map((row) => (
+        <li key={rowId(row)} data-row className={`border-b border-rule px-5 py-3 ${rowClass?.(row) ?? ''}`}>
+          <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+            <span className="text-lg">
+              {titles.map((column) => (
+                <span key={column.id} className="mr-2">
+                  {column.show(row)}
+                </span>
+              ))}
+            </span>
+            {verdicts.map((column) => (
+              <span key={column.id} className="text-xl font-bold">
+                {column.show(row)}
+                {column.bare && <span className="text-sm font-normal text-muted"> {column.unit}</span>}
+              </span>
+            ))}
+          </div>
+          <dl className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(9rem,1fr))] gap-x-4 gap-y-0.5 text-[15px]">
+            {rest.map((column) =>
+              textOf(column, row) === '' ? null : (
+                <div key={column.id} className="min-w-0">
+                  <dt className="text-sm text-muted">{headOf(column)}</dt>
+                  <dd className="[overflow-wrap:anywhere]">{column.show(row)}</dd>
+                </div>
+              ),
+            )}
+          </dl>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { ulid } from 'ulid';
+import { useFarm } from '../data/farm';
+import { dropAt, entriesOf, flush, tryAgain, type Waiting } from '../data/outbox';
+import { isCorrection } from '../data/outbox/book-command';
+import { Button } from '../ui';
+import { Drawer } from '../ui/drawer';
+import { clock, day } from '../quantity/time';
+import { byTheFarm } from './by-the-farm';
+import { draftOf, useRecorder } from './record';
+
+/** What waits on this device, in the order in which it goes out. */
+export default function QueueList({ own, onClose }: { own: readonly Waiting[]; onClose: () => void }) {
+  return (
+    <Drawer open title="Waiting on this device" onClose={onClose}>
+      <div className="space-y-4 px-5 py-4">
+        <p className="text-muted">
+          They are kept here over a reload and a flat battery, and go out in this order. None is doubled, however often
+          it is tried.
+        </p>
+        <ol className="divide-y divide-rule border-y border-rule" aria-label="Queue">
+          {own.map((item) => (
+            <Item key={item.seq} item={item} onDone={onClose} />
+          ))}
+        </ol>
+        <Button className="w-full" onClick={() => void flush()}>
+          Try now
+        </Button>
+      </div>
+    </Drawer>
+  );
+}
+
+function Item({ item, onDone }: { item: Waiting; onDone: () => void }) {
+  const farm = useFarm();
+  const recorder = useRecorder();
+  const [sure, setSure] = useState(false);
+  const { timeZone } = farm.data.farm;
+  // Of a correction it is the entry made again that can be changed once more.
+  const entries = item.command.path.includes('/weigh-tickets') ? [] : entriesOf(item.command);
+  const correction = isCorrection(entries);
+  const entry = correction ? entries[1] : entries[0];
+  const canCorrect =
+    (correction || entries.length === 1) && entry !== undefined && entry.type !== 'void' && entry.type !== 'witness';
+  return (
+    <li className="py-3">
+      <p className="font-semibold">{item.what}</p>
+      <p className="text-sm text-muted">
+        {day(byTheFarm(farm, item.since), timeZone)} {clock(byTheFarm(farm, item.since), timeZone)}
+        {item.tries > 0 && item.refused === undefined
+          ? `, tried ${item.tries} ${item.tries === 1 ? 'time' : 'times'}`
+          : ''}
+      </p>
+      {item.refused !== undefined && (
+        <>
+          <p role="alert" className="font-semibold text-clay">
+            ■ The book refuses it: {item.refused}
+          </p>
+          <div className="mt-2 flex flex-wrap gap-3">
+            {canCorrect && (
+              <Button
+                onClick={() => {
+                  onDone();
+                  const [undone] = entries;
+                  recorder.open({
+                    ...draftOf(entry, ulid, farm),
+                    replaces: correction && undone?.type === 'void' ? undone.voids : '',
+                    id: ulid(),
+                    queued: String(item.seq),
+                  });
+                }}
+              >
+                Correct it
+              </Button>
+            )}
+            <Button onClick={() => void tryAgain(item)}>Try it again</Button>
+            <Button look="quiet" className="!px-0" onClick={() => (sure ? void dropAt(item.seq!) : setSure(true))}>
+              {sure ? 'Yes, throw it away' : 'Throw it away'}
+            </Button>
+          </div>
+        </>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,77 @@
+import type {
+  Account,
+  Book,
+  Delivery,
+  DeliveryTraceView,
+  FieldRow,
+  LotTraceView,
+  MonitorView,
+  Position,
+  RevisionChange,
+  TapeLine,
+} from '@fanega/core';
+import type { AppendAnswer, RestoreAnswer, RevisionAnswer, RevisionInfo } from './book.js';
+import type {
+  DeviceAnswer,
+  DeviceHello,
+  DeviceInfo,
+  DeviceNames,
+  DeviceReadingAnswer,
+  NewDevice,
+  SamplesAnswer,
+} from './devices.js';
+import type { ErrorAnswer } from './errors.js';
+import type { FieldAdded, LotAnswer, ReadingInfo, WeatherAnswer, WeatherHourInfo } from './fields.js';
+import type { HaulAnswer, LiveEvent, WeighTicketInfo } from './haul.js';
+import type { FarmSettingsAnswer, Me } from './people.js';
+import type { LogAnswer, SettingAnswer } from './records.js';
+import type { PhotoInfo } from './shed.js';
+import type { PlaceAnswer } from './store.js';
+import type { FarmHeaderAnswer, FarmNow, FarmVersions, LayersAnswer } from './today.js';
+
+export type Positions = Readonly<Record<string, Position>>;
+export type Accounts = Readonly<Record<string, Account>>;
+
+/** Every answer by the name that a route declares it with. The OpenAPI description's schemas are made from these types; those of the records come from their fields (`schema.ts`). */
+export interface Api {
+  Accounts: Accounts;
+  AppendAnswer: AppendAnswer;
+  Book: Book;
+  Delivery: Delivery;
+  DeliveryTraceView: DeliveryTraceView;
+  DeviceAnswer: DeviceAnswer;
+  DeviceHello: DeviceHello;
+  DeviceInfo: DeviceInfo;
+  DeviceNames: DeviceNames;
+  DeviceReadingAnswer: DeviceReadingAnswer;
+  ErrorAnswer: ErrorAnswer;
+  FarmHeaderAnswer: FarmHeaderAnswer;
+  FarmSettingsAnswer: FarmSettingsAnswer;
+  FarmNow: FarmNow;
+  FarmVersions: FarmVersions;
+  FieldAdded: FieldAdded;
+  FieldRow: FieldRow;
+  HaulAnswer: HaulAnswer;
+  LayersAnswer: LayersAnswer;
+  LiveEvent: LiveEvent;
+  LogAnswer: LogAnswer;
+  LotAnswer: LotAnswer;
+  LotTraceView: LotTraceView;
+  Me: Me;
+  MonitorView: MonitorView;
+  NewDevice: NewDevice;
+  PhotoInfo: PhotoInfo;
+  PlaceAnswer: PlaceAnswer;
+  Positions: Positions;
+  ReadingInfo: ReadingInfo;
+  RestoreAnswer: RestoreAnswer;
+  RevisionAnswer: RevisionAnswer;
+  RevisionChange: RevisionChange;
+  RevisionInfo: RevisionInfo;
+  SamplesAnswer: SamplesAnswer;
+  SettingAnswer: SettingAnswer;
+  TapeLine: TapeLine;
+  WeatherAnswer: WeatherAnswer;
+  WeatherHourInfo: WeatherHourInfo;
+  WeighTicketInfo: WeighTicketInfo;
+}

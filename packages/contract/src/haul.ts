@@ -1,0 +1,190 @@
+import type { FlowMoment, HaulView } from '@fanega/core';
+import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsNotEmpty,
+  IsObject,
+  IsOptional,
+  IsString,
+  Matches,
+  MaxLength,
+  ValidateNested,
+} from 'class-validator';
+import { EntryBody } from './book.js';
+import { IsBetween, IsBetweenEach, IsInstant, ULID } from './rules.js';
+
+const weight = 'a weight is from -20,000 to 200,000 kg';
+const AXLES = 'one weight for the whole truck, or 2 to 12 axles from the front';
+
+/** One figure of a scale on the wire. */
+export class ScaleSampleBody {
+  @ApiProperty()
+  @IsInstant()
+  at: string;
+
+  @ApiProperty({ description: 'as the cell shows it, before any zero of ours' })
+  @IsBetween(-20_000, 200_000, weight)
+  kg: number;
+}
+
+/** Figures of a scale since its last call: it sends many at once. */
+export class WeightsBody {
+  @ApiProperty({ type: [ScaleSampleBody] })
+  @IsArray()
+  @ArrayMinSize(1, { message: 'samples is empty' })
+  @ArrayMaxSize(600, { message: 'at most 600 samples at once' })
+  @ValidateNested({ each: true })
+  @Type(() => ScaleSampleBody)
+  samples: ScaleSampleBody[];
+}
+
+/** What a combine's display shows at one moment. */
+export class FlowSampleBody {
+  @ApiProperty()
+  @IsInstant()
+  at: string;
+
+  @ApiProperty({ description: 'kg/s into the tank' })
+  @IsBetween(0, 100, 'a flow is from 0 to 100 kg/s')
+  flow: number;
+
+  @ApiProperty({ description: 'wet-basis fraction' })
+  @IsBetween(0, 0.6, 'moisture is a wet-basis fraction from 0 to 0.6 (16.5 % is 0.165)')
+  moisture: number;
+
+  @ApiProperty({ description: 'm/s over ground' })
+  @IsBetween(0, 15, 'a speed is from 0 to 15 m/s')
+  speed: number;
+
+  @ApiPropertyOptional({ description: 'kg/ha as the display works it out' })
+  @IsOptional()
+  @IsBetween(0, 60_000, 'a yield is from 0 to 60,000 kg/ha')
+  yieldKgPerHa?: number;
+}
+
+/** Figures of a display since its last call. */
+export class FlowsBody {
+  @ApiProperty({ type: [FlowSampleBody] })
+  @IsArray()
+  @ArrayMinSize(1, { message: 'samples is empty' })
+  @ArrayMaxSize(600, { message: 'at most 600 samples at once' })
+  @ValidateNested({ each: true })
+  @Type(() => FlowSampleBody)
+  samples: FlowSampleBody[];
+}
+
+/** Figures of one device on their way to the screens that watch it: weights of a scale, or flows of a display. */
+export interface LiveEvent {
+  readonly deviceId: string;
+  readonly weights?: readonly { readonly atMs: number; readonly kg: number }[];
+  readonly flows?: readonly FlowMoment[];
+}
+
+/** A loaded truck on the truck scale. The number of its ticket is the farm's next one, and never comes twice. */
+export class WeighTicketBody {
+  @ApiProperty({ pattern: ULID.source })
+  @Matches(ULID, { message: 'id must be a ULID of 26 letters and digits' })
+  id: string;
+
+  @ApiProperty()
+  @IsInstant()
+  at: string;
+
+  @ApiProperty()
+  @IsString()
+  @IsNotEmpty({ message: 'which truck?' })
+  @MaxLength(40)
+  machineId: string;
+
+  @ApiProperty()
+  @IsString()
+  @IsNotEmpty({ message: 'which tractor and trailer?' })
+  @MaxLength(60)
+  combination: string;
+
+  @ApiProperty({ type: [Number], description: AXLES })
+  @IsArray()
+  @ArrayMinSize(1, { message: AXLES })
+  @ArrayMaxSize(12, { message: AXLES })
+  @IsBetweenEach(1, 100_000, 'a weight is from 1 to 100,000 kg')
+  grossKg: number[];
+
+  @ApiProperty({ type: [Number], description: 'empty, whole or by axle' })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(12)
+  @IsBetweenEach(1, 60_000, 'an empty weight is from 1 to 60,000 kg')
+  tareKg: number[];
+
+  @ApiPropertyOptional({ description: 'the empty weight as it was recorded; left out: typed from a paper' })
+  @IsOptional()
+  @IsString()
+  @MaxLength(26)
+  tareId?: string;
+
+  @ApiProperty({ description: 'typed from a scale without a wire' })
+  @IsBoolean()
+  byHand: boolean;
+
+  @ApiPropertyOptional({
+    type: () => EntryBody,
+    description: 'what it says in the book: a witness of the load, or what the truck holds',
+  })
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => EntryBody)
+  entry?: EntryBody;
+}
+
+/** A printed weight, as it is kept. */
+export interface WeighTicketInfo {
+  readonly number: number;
+  readonly id: string;
+  readonly at: string;
+  readonly machineId: string;
+  readonly combination: string;
+  readonly grossKg: readonly number[];
+  readonly tareKg: readonly number[];
+  readonly tareId: string | null;
+  readonly netKg: number;
+  readonly byHand: boolean;
+  readonly crop: string | null;
+  /** What the book had on the truck, by lot: fractions. */
+  readonly shares: Readonly<Record<string, number>>;
+  readonly entryId: string | null;
+  readonly by: string;
+  readonly voided: boolean;
+}
+
+/** A weight that is taken again: the old ticket is void, what it said in the book is void, the new one stands. One request, all or nothing. */
+export class WeighTicketCorrectionBody {
+  @ApiProperty({ type: () => EntryBody, description: 'the void of what the old ticket said in the book' })
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => EntryBody)
+  void?: EntryBody;
+
+  @ApiProperty({ type: () => WeighTicketBody })
+  @IsObject({ message: 'the new ticket is missing' })
+  @ValidateNested()
+  @Type(() => WeighTicketBody)
+  ticket: WeighTicketBody;
+}
+
+/** A ticket taken back, with the void of what it said in the book. */
+export class WeighTicketVoidBody {
+  @ApiPropertyOptional({ type: () => EntryBody })
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => EntryBody)
+  void?: EntryBody;
+}
+
+/** Everything of the hauling that comes out of the book, and the farm's own tickets. */
+export interface HaulAnswer extends HaulView {
+  readonly tickets: readonly WeighTicketInfo[];
+}

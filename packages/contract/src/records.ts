@@ -1,0 +1,44 @@
+import type { LogNameOf, LogsOf, SettingName, SettingNameOf, SettingRecords, SettingsOf } from '@fanega/core';
+
+/** A setting is changed as a whole; the revision that the change began from tells whether somebody else was faster. */
+export interface SettingChange<N extends SettingName = SettingName> {
+  readonly revision: number;
+  readonly value: SettingRecords[N];
+}
+
+interface RecordsPage {
+  /** The seasons that these records are of; every season that has any is in `seasons`. */
+  readonly of: readonly number[];
+  readonly seasons: readonly number[];
+  readonly page: number;
+  readonly pages: number;
+}
+
+/** Records of one station of some seasons, newest first, and all of its settings. Nothing is left out: what is not on this page is on another. */
+export interface FieldsRecords extends RecordsPage {
+  readonly logs: LogsOf<LogNameOf<'fields'>>;
+  readonly settings: SettingsOf<SettingNameOf<'fields'>>;
+}
+export interface CutRecords extends RecordsPage {
+  readonly logs: LogsOf<LogNameOf<'cut'>>;
+  readonly settings: SettingsOf<SettingNameOf<'cut'>>;
+}
+export interface HaulRecords extends RecordsPage {
+  readonly logs: LogsOf<LogNameOf<'haul'>>;
+  readonly settings: SettingsOf<SettingNameOf<'haul'>>;
+}
+export interface StoreRecords extends RecordsPage {
+  readonly logs: LogsOf<LogNameOf<'store'>>;
+  readonly settings: SettingsOf<SettingNameOf<'store'>>;
+}
+export interface ShedRecordsAnswer extends RecordsPage {
+  readonly logs: LogsOf<LogNameOf<'shed'>>;
+  readonly settings: SettingsOf<SettingNameOf<'shed'>>;
+}
+
+export interface LogAnswer {
+  readonly id: string;
+}
+export interface SettingAnswer {
+  readonly revision: number;
+}

@@ -1,0 +1,95 @@
+import type { FieldRefusal } from '@fanega/core';
+
+/** What a field is called in a sentence; one that is not here is called as it is in the record. */
+const CALLED: Readonly<Record<string, string>> = {
+  moisture: 'moisture',
+  testerMoisture: 'the tester’s moisture',
+  buyerMoisture: 'the buyer’s moisture',
+  fieldId: 'the field',
+  lotId: 'the field',
+  machineId: 'the machine',
+  assetId: 'the machine',
+  placeId: 'the place',
+  at: 'the time',
+  axlesKg: 'an empty weight',
+  share: 'the share of an axle',
+  axles: 'the axles',
+  combination: 'tractor and trailer',
+  minutes: 'a delay',
+  tareTolerance: 'the drift of an empty weight',
+  tareOldDays: 'the age of an empty weight',
+  values: 'a setting',
+  kernels: 'a count',
+  cracked: 'cracked beans',
+  why: 'the reason',
+  headWidth: 'the width of the head',
+  roadMin: 'the road',
+  goodRate: 'the rate',
+  packFactor: 'the packing',
+  behind: 'frames counted behind the machine',
+  differences: 'pairs of strips',
+  leadDays: 'the lead time',
+  skipped: 'why it is left out',
+  due: 'the day it is due',
+  firstDays: 'a first day',
+  acknowledge: 'a card',
+  cost: 'the cost',
+  acres: 'the acres',
+  name: 'the name',
+  what: 'what it is',
+};
+
+const RULES: Readonly<Record<string, string>> = {
+  reading_without_figure: 'a reading needs its moisture, a bite test its count of cracked beans',
+  limits_rise: 'the limits must rise: too dry, best from, best to, refused above',
+  hours_rise: 'it must close after it opens',
+  setting_out_of_range: 'no machine can be set like that: check the digits',
+  range_falls: 'a range is its least and its most',
+  axles_in_order: 'each axle stands at least half a meter behind the one before, the first at 0',
+  shares_whole: 'the shares of the axles must come to the whole',
+  permit_ends_first: 'the permit ends before it begins',
+  hopper_deeper_than_wide: 'a hopper is not that deep: check the digits',
+};
+
+const count = new Intl.NumberFormat('en-US', { maximumFractionDigits: 4 });
+const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** One plain sentence for what is wrong with a field of a record. The one place that words these. */
+export function wordFieldRefusal(refusal: FieldRefusal): string {
+  const called =
+    CALLED[refusal.field] ??
+    (refusal.field.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`) || 'the record');
+  const unit =
+    refusal.unit === 'wb fraction'
+      ? ' as a wet-basis fraction (16.5 % is 0.165)'
+      : refusal.unit
+        ? ` ${refusal.unit}`
+        : '';
+  const range =
+    refusal.least === undefined ? '' : ` from ${count.format(refusal.least)} to ${count.format(refusal.most!)}${unit}`;
+  switch (refusal.code) {
+    case 'field_missing':
+      return `${called} is missing`;
+    case 'field_of_wrong_type':
+      return range === '' ? `${called} cannot be read` : `${called} is a number${range}`;
+    case 'out_of_range':
+      return `${called} is${range}`;
+    case 'too_short':
+      return `${called}: at least ${refusal.least}`;
+    case 'too_long':
+      return `${called} is at most ${refusal.most} long`;
+    case 'malformed':
+      return `${called} is malformed`;
+    case 'not_in_list':
+      return `${called} is one of ${(refusal.of ?? []).join(', ')}`;
+    case 'field_unknown':
+      return `${refusal.path} is not a field of this`;
+    case 'date_is_none':
+      return `${called} is no date; write it like 2026-09-08T14:52:00Z, a day like 2026-08-11`;
+    case 'rule_broken':
+      return RULES[refusal.rule ?? ''] ?? 'this does not fit together';
+  }
+}
+
+/** The same as a sentence by itself. */
+export const sentence = (text: string): string => `${upper(text)}${/[.!?]$/.test(text) ? '' : '.'}`;

@@ -1,0 +1,79 @@
+export {
+  GROUND_SPEED,
+  widthOfRows,
+  rateAt,
+  areaRate,
+  fieldEfficiency,
+  speedForRate,
+  tankFill,
+  type SpeedAdvice,
+  type SpeedLimit,
+} from './speed.js';
+export {
+  LOSS_COUNT,
+  kernelsPerSquareMetre,
+  countError,
+  lossCheck,
+  compareLoss,
+  kernelsOnEars,
+  brokenShare,
+  type ChangeResult,
+  type FrameCount,
+  type Loss,
+  type LossCheck,
+  type LossCheckInput,
+  type LossWarning,
+  type LossPart,
+} from './losses.js';
+export { STRIPS, compareStrips, type StripResult } from './strips.js';
+export {
+  type AdviceAct,
+  type AdviceWhy,
+  SETTINGS_LADDER,
+  USUAL_SETTINGS,
+  advise,
+  type Advice,
+  type Change,
+  type Tried,
+} from './adviser.js';
+export {
+  YIELD_MONITOR,
+  CALIBRATION_LOADS,
+  CALIBRATION_FLOW_SPREAD,
+  calibrateMonitor,
+  yieldFromFlow,
+  type Calibration,
+  type CalibrationLoad,
+} from './yield-monitor.js';
+export { TANK_BY_FLOW, LONGEST_GAP_MS, tankByFlow, type FlowMoment, type TankByFlow } from './tank-by-flow.js';
+export { bestSettings, type RankedSettings, type SettingsRecord } from './settings-record.js';
+export {
+  monitorLoads,
+  monitorDrift,
+  RESTATED,
+  type HarvestedLoad,
+  type MonitorOnly,
+  type MonitorPair,
+} from './monitor-book.js';
+export {
+  changedSettings,
+  settingsTrail,
+  triedOf,
+  type LoggedCheck,
+  type LoggedSettings,
+  type SettingChange,
+  type TrailStep,
+} from './trail.js';
+export { monitorsView, type MonitorView } from './view.js';
+export {
+  checkOf,
+  checksOf,
+  type CheckedLoss,
+  type CutRecords,
+  likelyLot,
+  rangesOf,
+  settingsEntriesOf,
+  USUAL_ACCEPTED_LOSS,
+  USUAL_PROFILE,
+  valuesOf,
+} from './records-view.js';

@@ -1,0 +1,55 @@
+export { SAMPLING, readingsNeeded, sampleMean } from './sampling.js';
+export {
+  CORN_DRYDOWN,
+  cornPointsPerDay,
+  growingDegreeDays,
+  cornAfterHeat,
+  cornDrydown,
+  type Drydown,
+} from './drydown.js';
+export {
+  BEAN_DAY,
+  beanDay,
+  type BeanDay,
+  type MoistureBand,
+  type FieldReading,
+  type MomentRange,
+  type WeatherHour,
+} from './bean-day.js';
+export { fitToCut, type FitReason, type FitVerdict, type FitWindow } from './fitness.js';
+export { WAITING, waitingCosts, type StartCost, type ValueOfMoisture, type WaitingInput } from './waiting.js';
+export { FIRE_DANGER, FIRE_STOP, fireDanger, type FireLevel } from './fire.js';
+export { gatherReadings, type ReadingMark } from './readings.js';
+export {
+  fieldForecast,
+  type FieldForecast,
+  type FieldForecastInput,
+  type ForecastMoment,
+  type ForecastPoint,
+  type NoForecast,
+} from './field-forecast.js';
+export {
+  NEXT_FIELD,
+  CRITERIA,
+  SCHOOLS,
+  rankFields,
+  type Criterion,
+  type FieldToCut,
+  type RankedField,
+  type School,
+  type Weights,
+  type Why,
+  type WhyCode,
+} from './next-field.js';
+export { type FieldRow, fieldRows, type NewestReading } from './view.js';
+export {
+  asBuyer,
+  buyerOffset,
+  type FieldFacts,
+  fieldFacts,
+  type ReadingLine,
+  readingsOf,
+  type Tester,
+  testersOf,
+  windowFor,
+} from './standing.js';

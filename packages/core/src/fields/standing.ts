@@ -1,0 +1,131 @@
+import { type Crop, cropOf, CROPS } from '../crops/index.js';
+import { likelyBuyerReading } from '../grain/index.js';
+import { baseMoistureOf, type FarmView } from '../ledger/index.js';
+import { type CuttingWindow, living, type ReadingSource, type RecordsOf } from '../records/index.js';
+import { dryBushels, kgPerHaToBushelsPerAcre } from '../units/index.js';
+import type { FieldRow } from './view.js';
+
+/** What a field still has, from what it was expected to bring and what it brought. */
+export interface FieldFacts {
+  readonly row: FieldRow;
+  readonly crop: Crop;
+  /** bu/ac at the crop's base; null where nobody expects anything yet. */
+  readonly expected: number | null;
+  readonly acresLeft: number;
+  readonly cuttingToday: boolean;
+}
+
+/** A rest this small is the edge of the map, not a field to go back to. */
+const REST = 0.04;
+
+export function fieldFacts(
+  farm: Pick<FarmView, 'data'>,
+  rows: readonly FieldRow[],
+  records: RecordsOf<never, 'nextFieldPlan'> | undefined,
+): FieldFacts[] {
+  const facts = records?.settings.nextFieldPlan.farm?.value.facts ?? {};
+  const dry = (row: FieldRow, crop: Crop): number =>
+    dryBushels(row.cutDryKg, crop.legalPounds, baseMoistureOf(crop.id, farm.data.farm.defaults));
+  return rows.map((row): FieldFacts => {
+    const { lot } = row;
+    const crop = cropOf(lot.crop) ?? CROPS.corn;
+    const cuttingToday = (farm.data.flow.cut[lot.id] ?? 0) > 0;
+    const typed = facts[lot.fieldId]?.yieldKgPerHa;
+    const like = rows.filter(
+      (other) =>
+        other.lot.crop === lot.crop &&
+        other.lot.season === lot.season &&
+        other.cutDryKg > 0 &&
+        !farm.data.flow.cut[other.lot.id],
+    );
+    const acres = like.reduce((sum, other) => sum + other.lot.acres, 0);
+    const expected =
+      typed !== undefined
+        ? kgPerHaToBushelsPerAcre(typed, crop.legalPounds)
+        : acres > 0
+          ? like.reduce((sum, other) => sum + dry(other, crop), 0) / acres
+          : null;
+    const cut = dry(row, crop);
+    const left =
+      expected === null ? (cut > 0 && !cuttingToday ? 0 : lot.acres) : Math.max(0, lot.acres - cut / expected);
+    return { row, crop, expected, acresLeft: !cuttingToday && left < REST * lot.acres ? 0 : left, cuttingToday };
+  });
+}
+
+/** The window for a crop: a buyer's own where he has one, otherwise the farm's. */
+export function windowFor(
+  records: RecordsOf<never, 'cuttingWindow'> | undefined,
+  crop: string,
+  buyerId: string | null,
+): { readonly subject: string; readonly revision: number; readonly value: CuttingWindow } | undefined {
+  const subject = buyerId === null ? crop : `${crop}@${buyerId}`;
+  const found = records?.settings.cuttingWindow[subject];
+  return found && { subject, ...found };
+}
+
+export interface Tester {
+  readonly name: string;
+  readonly pairs: readonly {
+    readonly tester: number;
+    readonly buyer: number;
+    readonly at: string;
+    readonly id: string;
+  }[];
+  /** Newest first. */
+  readonly newest: string;
+}
+
+/** Pairs of each tester and the buyer's test, by the tester's name. */
+export function testersOf(records: RecordsOf<'testerPair'> | undefined): Map<string, Tester> {
+  const testers = new Map<string, Tester>();
+  for (const { body } of living(records?.logs.testerPair ?? [])) {
+    const { tester, testerMoisture, buyerMoisture, at, id } = body;
+    const own = testers.get(tester) ?? { name: tester, pairs: [], newest: at };
+    testers.set(tester, { ...own, pairs: [...own.pairs, { tester: testerMoisture, buyer: buyerMoisture, at, id }] });
+  }
+  return testers;
+}
+
+/** What the buyer likely reads above a tester, as a fraction; 0 where it has too few pairs. */
+export function buyerOffset(tester: Tester | undefined): number {
+  const { offsetPoints } = likelyBuyerReading(0.15, tester?.pairs ?? []);
+  return (offsetPoints ?? 0) / 100;
+}
+
+/** A reading as the buyer would likely test it; the reading itself where its tester has too few pairs. */
+export const asBuyer = (moisture: number, offset: number): number => Math.min(0.6, Math.max(0, moisture + offset));
+
+/** A moisture of a field, as it is listed. */
+export interface ReadingLine {
+  readonly id: string;
+  readonly fieldId: string;
+  readonly at: string;
+  readonly moisture: number | null;
+  readonly source: ReadingSource;
+  readonly cracked: number | null;
+  readonly tester: string;
+  readonly spot: string;
+  readonly by: string;
+  /** Taken back: it counts no longer, and is still there. */
+  readonly voided: boolean;
+}
+
+/** Readings of a field, newest first, those that were taken back among them. */
+export const readingsOf = (
+  records: { readonly logs: Pick<RecordsOf<'reading'>['logs'], 'reading'> },
+  fieldId: string,
+): ReadingLine[] =>
+  records.logs.reading
+    .filter(({ body }) => body.fieldId === fieldId)
+    .map(({ body, by, voided }) => ({
+      id: body.id,
+      fieldId,
+      at: body.at,
+      moisture: body.moisture ?? null,
+      source: body.source,
+      cracked: body.cracked ?? null,
+      tester: body.tester ?? '',
+      spot: body.spot ?? '',
+      by,
+      voided,
+    }));

@@ -1,0 +1,55 @@
+import {
+  type Account,
+  type Balance,
+  balanceOf,
+  cuts,
+  type FarmBook,
+  instantOf,
+  type LotInfo,
+} from '../ledger/index.js';
+
+/** A reading as far as the newest one of a field matters. */
+export interface NewestReading {
+  readonly moisture: number;
+  readonly at: string;
+  readonly source: string;
+  readonly tester: string;
+}
+
+/** One lot with its account, what was cut of it, and the moisture that was read last, in the field or off the combine. */
+export interface FieldRow {
+  readonly lot: LotInfo;
+  readonly account: Account;
+  readonly balance: Balance;
+  /** Wet kg as it came off the field, all measurements settled. */
+  readonly cutWetKg: number;
+  readonly cutDryKg: number;
+  readonly lastMoisture: NewestReading | null;
+  readonly firstCut: string | null;
+  readonly lastCut: string | null;
+}
+
+/** Lots with where they stand, of one state of the book. @param newest the newest reading of each field, by field */
+export function fieldRows(book: FarmBook, newest: ReadonlyMap<string, NewestReading>, season?: number): FieldRow[] {
+  const accounts = book.ledger.accounts();
+  const cutOf = cuts(book);
+  return book.lots
+    .filter((lot) => season === undefined || lot.season === season)
+    .map((lot): FieldRow => {
+      const account = accounts[lot.id]!;
+      const cut = cutOf.get(lot.id);
+      const read = newest.get(lot.fieldId);
+      const fromCut = cut ? { moisture: cut.lastMoisture, at: cut.last, source: 'combine', tester: '' } : null;
+      return {
+        lot,
+        account,
+        balance: balanceOf([account]),
+        cutWetKg: cut?.wetKg ?? 0,
+        cutDryKg: account.harvestedDryKg,
+        lastMoisture:
+          read && fromCut ? (instantOf(read.at) > instantOf(fromCut.at) ? read : fromCut) : (read ?? fromCut),
+        firstCut: cut?.first ?? null,
+        lastCut: cut?.last ?? null,
+      };
+    });
+}

@@ -1,0 +1,100 @@
+export {
+  PSYCHROMETRICS,
+  STANDARD_PRESSURE,
+  saturationPressure,
+  saturationPressureUnchecked,
+  humidityRatio,
+  relativeHumidity,
+  enthalpy,
+  specificVolume,
+  dewPoint,
+  wetBulb,
+  heatAir,
+  type AirState,
+} from './psychrometrics.js';
+export {
+  ISOTHERMS,
+  DEFAULT_ISOTHERM,
+  EQUILIBRIUM,
+  isotherm,
+  isothermOf,
+  equilibriumMoisture,
+  equilibriumHumidity,
+  type Equilibrium,
+  type Isotherm,
+  type IsothermForm,
+  type IsothermSet,
+} from './equilibrium.js';
+export {
+  LATENT_HEAT,
+  BINDING_HEAT,
+  bindingHeatOf,
+  latentHeatOfWater,
+  latentHeatOfGrain,
+  latentRatioOfIsotherm,
+  type BindingHeat,
+} from './latent-heat.js';
+export { airOnGrain, type AirOnGrain } from './air-on-grain.js';
+export {
+  RESISTANCE,
+  AIRFLOW_RESISTANCE,
+  FLOOR_LOSS,
+  airflowResistance,
+  usualPacking,
+  floorLoss,
+  ductLoss,
+  type Resistance,
+  type ResistanceSet,
+} from './resistance.js';
+export {
+  FAN,
+  fanFromTable,
+  fanFromModel,
+  fanAtSpeed,
+  staticPressure,
+  operatingPoint,
+  fanHeat,
+  fanPowerNeeded,
+  type AiredBin,
+  type FanCurve,
+  type OperatingPoint,
+} from './fan.js';
+export {
+  STORAGE_LIFE,
+  GERMINATION_LIFE,
+  SOYBEAN_SHIFTS,
+  dryMatterLoss,
+  referenceHoursForLoss,
+  moistureMultiplier,
+  temperatureMultiplier,
+  damageMultiplier,
+  allowableHours,
+  age,
+  ageingRate,
+  germinationDays,
+  storageLifeBasis,
+  safeDaysLeft,
+  type Aged,
+  type AgeingRate,
+  type StorageLifeBasis,
+  type StorageLifeOptions,
+  type StorageLifeVariant,
+  type SafeDays,
+  type Stretch,
+} from './storage-life.js';
+export { waterShrink, shrinkFactorPerPoint, weightAtMoisture } from './shrink.js';
+export { mixParcels, type Parcel } from './mix.js';
+export {
+  shrinkBy,
+  compareShrink,
+  overDryLoss,
+  USUAL_HANDLING_LOSS,
+  OVER_DRY,
+  WATER_SHRINK,
+  PENCIL_SHRINK,
+  type ShrinkRule,
+  type ShrinkComparison,
+  type OverDryLoss,
+} from './elevator-shrink.js';
+export { BLEND, blend, blendTwoBins, type BlendPart, type BlendBin, type TwoBinBlend } from './blend.js';
+export { TESTER, correctMeter, likelyBuyerReading, LEAST_PAIRS, type MeterOffset, type TesterRecord } from './meter.js';

@@ -1,0 +1,49 @@
+import { COMBINE_PROFILE, LOSS_CHECK, SETTINGS_ENTRY, STRIP_TRIAL } from './cut.js';
+import { CUTTING_WINDOW, NEXT_FIELD_NOTICE, NEXT_FIELD_PLAN, READING, TESTER_PAIR } from './fields.js';
+import { DELAY, EMPTY_WEIGHT, FIELD_CHANGE, HAUL_TIMES, SCALE_SETUP, TRUCK_SETUP, WEIGHT_RULES } from './haul.js';
+import type { LogOf, RecordStation, SettingOf } from './kind.js';
+import { ACKNOWLEDGEMENT, BREAKDOWN, CHANGEOVER, MACHINE, READINESS_TEMPLATE, SEASON_PLAN } from './shed.js';
+import { BIN_SETUP } from './store.js';
+
+/** Everything that people record beside the grain book, by name. A new kind is a line here and a migration. */
+export const LOG_KINDS = {
+  reading: READING,
+  testerPair: TESTER_PAIR,
+  nextFieldNotice: NEXT_FIELD_NOTICE,
+  settingsEntry: SETTINGS_ENTRY,
+  lossCheck: LOSS_CHECK,
+  stripTrial: STRIP_TRIAL,
+  emptyWeight: EMPTY_WEIGHT,
+  delay: DELAY,
+  fieldChange: FIELD_CHANGE,
+  breakdown: BREAKDOWN,
+  acknowledgement: ACKNOWLEDGEMENT,
+} as const;
+export type LogName = keyof typeof LOG_KINDS;
+export type LogRecords = { readonly [K in LogName]: LogOf<(typeof LOG_KINDS)[K]> };
+
+/** Everything that a farm sets for itself, by name. */
+export const SETTING_KINDS = {
+  cuttingWindow: CUTTING_WINDOW,
+  nextFieldPlan: NEXT_FIELD_PLAN,
+  combineProfile: COMBINE_PROFILE,
+  truckSetup: TRUCK_SETUP,
+  scaleSetup: SCALE_SETUP,
+  weightRules: WEIGHT_RULES,
+  haulTimes: HAUL_TIMES,
+  binSetup: BIN_SETUP,
+  machine: MACHINE,
+  readinessTemplate: READINESS_TEMPLATE,
+  seasonPlan: SEASON_PLAN,
+  changeover: CHANGEOVER,
+} as const;
+export type SettingName = keyof typeof SETTING_KINDS;
+export type SettingRecords = { readonly [K in SettingName]: SettingOf<(typeof SETTING_KINDS)[K]> };
+
+/** Kinds of a station, by name: who adds one has it in every list of the station. */
+export type LogNameOf<S extends RecordStation> = {
+  [K in LogName]: (typeof LOG_KINDS)[K]['station'] extends S ? K : never;
+}[LogName];
+export type SettingNameOf<S extends RecordStation> = {
+  [K in SettingName]: (typeof SETTING_KINDS)[K]['station'] extends S ? K : never;
+}[SettingName];

@@ -1,0 +1,108 @@
+import { choice, idOf, list, map, number, optional, moistureField, record, text, ulidField, whole } from './field.js';
+import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
+import { SETTING_NAMES, SETTINGS, SYMPTOM_NAMES } from './settings.js';
+
+/** How a machine was set, and why it was changed. The whole entry each time, so that any of them can be gone back to. */
+export const SETTINGS_ENTRY = logKind(
+  'settingsEntry',
+  'cut',
+  'settings_entries',
+  {
+    machineId: idOf('places'),
+    lotId: idOf('lots'),
+    /** by setting: rpm, mm, m/s */
+    values: map(number(0, 2000, ''), SETTING_NAMES),
+    concaveType: optional(text(60)),
+    why: text(200),
+    moisture: optional(moistureField()),
+    /** look of the tank, 1 clean to 5 */
+    dirt: optional(whole(1, 5)),
+    /** the entry that this one goes back to */
+    undoes: optional(ulidField()),
+  },
+  [
+    {
+      name: 'setting_out_of_range',
+      broken: ({ values }) =>
+        Object.entries(values).every(
+          ([name, value]) =>
+            value! >= SETTINGS[name as keyof typeof SETTINGS].least &&
+            value! <= SETTINGS[name as keyof typeof SETTINGS].most,
+        )
+          ? null
+          : 'values',
+    },
+  ],
+);
+export type SettingsEntry = LogOf<typeof SETTINGS_ENTRY>;
+
+const FRAME = { kernels: whole(0, 100_000), area: number(0.01, 200, 'm²') };
+
+/** Kernels counted behind a machine; what they come to is worked out whenever it is shown. */
+export const LOSS_CHECK = logKind('lossCheck', 'cut', 'loss_checks', {
+  machineId: idOf('places'),
+  lotId: idOf('lots'),
+  behind: list(record(FRAME), 1, 50),
+  before: list(record(FRAME), 0, 50),
+  atHeader: list(record(FRAME), 0, 50),
+  /** share of those behind that is still on cobs, heads or in pods */
+  unthreshed: optional(number(0, 1, 'fraction')),
+  kernelGrams: number(0.0001, 10, 'g'),
+  pricePerBu: number(0, 1000, '$/bu'),
+  /** acres of this crop that were still to cut */
+  acresLeft: optional(number(0, 1_000_000, 'ac')),
+  spreadWidth: optional(number(0.5, 30, 'm')),
+  headWidth: optional(number(0.5, 30, 'm')),
+  symptom: optional(choice(SYMPTOM_NAMES)),
+  /** the settings entry in use */
+  settingsId: optional(ulidField()),
+});
+export type LossCount = LogOf<typeof LOSS_CHECK>;
+export type LossFrame = LossCount['behind'][number];
+
+/** Alternating strips: new minus old of each pair, kg/ha. */
+export const STRIP_TRIAL = logKind('stripTrial', 'cut', 'strip_trials', {
+  lotId: idOf('lots'),
+  what: text(120, 1),
+  differences: list(number(-40_000, 40_000, 'kg/ha'), 2, 100),
+});
+export type StripTrial = LogOf<typeof STRIP_TRIAL>;
+
+/** What a combine is and can do. */
+export const COMBINE_PROFILE = settingKind(
+  'combineProfile',
+  'cut',
+  'combine_profiles',
+  'places',
+  {
+    kind: choice(['rotary', 'conventional']),
+    /** of the head that is on */
+    headWidth: number(0.3, 30, 'm'),
+    /** day (farm time) on which somebody confirmed the head; empty: nobody did */
+    headConfirmed: text(10),
+    /** at which it does good work */
+    goodRate: number(0, 1e6, 'kg/h'),
+    /** on rough ground */
+    speedLimit: number(0.1, 8, 'm/s'),
+    tankBu: number(1, 2000, 'bu'),
+    /** share of the time in the field spent cutting */
+    fieldEfficiency: number(0.05, 1, 'fraction'),
+    /** least and most by setting */
+    ranges: map(list(number(0, 2000, ''), 2, 2), SETTING_NAMES),
+    /** loss that the farm accepts */
+    acceptableLoss: optional(number(0, 5000, 'kg/ha')),
+    heads: optional(
+      list(record({ name: text(40, 1), width: number(0.3, 30, 'm'), rows: optional(whole(1, 40)) }), 0, 12),
+    ),
+    headOn: optional(text(40)),
+    concaves: optional(list(text(40), 0, 20)),
+    sieves: optional(list(text(40), 0, 20)),
+  },
+  [
+    {
+      name: 'range_falls',
+      broken: ({ ranges }) => (Object.values(ranges).every((range) => range![0]! <= range![1]!) ? null : 'ranges'),
+    },
+  ],
+);
+export type CombineProfile = SettingOf<typeof COMBINE_PROFILE>;

@@ -1,0 +1,125 @@
+import { day, choice, idOf, instant, list, map, number, optional, record, text } from './field.js';
+import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
+
+/** The links of a harvest day, from the field to where the grain stays. */
+export const LINKS = [
+  'field',
+  'combine',
+  'cart',
+  'trucks',
+  'line',
+  'hours',
+  'pit',
+  'wet bin',
+  'dryer',
+  'bin room',
+] as const;
+export type ChainLink = (typeof LINKS)[number];
+
+/** An empty weight of a combination of tractor and trailer: one for the whole truck, or 2 to 12 axles from the front. */
+export const EMPTY_WEIGHT = logKind('emptyWeight', 'haul', 'empty_weights', {
+  machineId: idOf('places'),
+  /** tractor and trailer that stood on the scale */
+  combination: text(60, 1),
+  axlesKg: list(number(1, 60_000, 'kg'), 1, 12),
+});
+export type EmptyWeightRecord = LogOf<typeof EMPTY_WEIGHT>;
+
+/** A link of the chain that stands, or will be late; the plan of the day is made anew with it. */
+export const DELAY = logKind('delay', 'haul', 'delays', {
+  link: choice(LINKS),
+  minutes: number(1, 1440, 'min'),
+  machineId: optional(idOf('places')),
+  reason: optional(text(200)),
+});
+export type Delay = LogOf<typeof DELAY>;
+
+/** Somebody said that tank, cart and trucks were emptied before the next field, or that they were not. */
+export const FIELD_CHANGE = logKind('fieldChange', 'haul', 'field_changes', {
+  lotId: idOf('lots'),
+  /** places that still held grain of the field before, and keep it */
+  mixed: list(text(40, 1), 0, 60),
+});
+export type FieldChange = LogOf<typeof FIELD_CHANGE>;
+
+const PERMIT = {
+  name: text(80, 1),
+  percentAxles: number(0, 50, '%'),
+  percentGross: number(0, 50, '%'),
+  from: day(),
+  until: day(),
+};
+const AXLE = {
+  /** behind the first axle */
+  at: number(0, 60, 'm'),
+  /** of the load that comes down on it */
+  share: number(0, 1, 'fraction'),
+};
+
+/** A truck on the road: its combination, its axles and what may be on them. */
+export const TRUCK_SETUP = settingKind(
+  'truckSetup',
+  'haul',
+  'truck_setups',
+  'places',
+  {
+    combination: text(60, 1),
+    axles: list(record(AXLE), 2, 12),
+    singleLb: number(1000, 100_000, 'lb'),
+    tandemLb: number(1000, 200_000, 'lb'),
+    grossLb: number(1000, 400_000, 'lb'),
+    permit: optional(record(PERMIT)),
+  },
+  [
+    {
+      name: 'axles_in_order',
+      broken: ({ axles }) =>
+        axles.every(({ at }, i) => (i === 0 ? at === 0 : at >= axles[i - 1]!.at + 0.5)) ? null : 'axles',
+    },
+    {
+      name: 'shares_whole',
+      broken: ({ axles }) => (Math.abs(axles.reduce((sum, { share }) => sum + share, 0) - 1) <= 0.001 ? null : 'share'),
+    },
+    { name: 'permit_ends_first', broken: ({ permit }) => (permit && permit.from > permit.until ? 'until' : null) },
+  ],
+);
+export type TruckSetup = SettingOf<typeof TRUCK_SETUP>;
+
+/** A scale: where it stands, its zero, and when its weight is still. */
+export const SCALE_SETUP = settingKind('scaleSetup', 'haul', 'scale_setups', 'devices', {
+  /** the cart that it carries, the combine whose display it is */
+  placeId: optional(idOf('places')),
+  /** taken from every figure */
+  zeroKg: number(-20_000, 60_000, 'kg'),
+  zeroedAt: optional(instant()),
+  withinKg: number(0.1, 2000, 'kg'),
+  forSeconds: number(0.5, 60, 's'),
+});
+export type ScaleSetup = SettingOf<typeof SCALE_SETUP>;
+
+/** How the farm judges its weights. */
+export const WEIGHT_RULES = settingKind('weightRules', 'haul', 'weight_rules', 'farm', {
+  /** beyond which two scales disagree */
+  tolerance: number(0.0005, 0.1, 'fraction'),
+  /** after which an empty weight is old */
+  tareOldDays: number(1, 400, 'days'),
+  /** by which an empty weight may drift */
+  tareTolerance: number(0.001, 0.2, 'fraction'),
+});
+export type WeightRulesSetting = SettingOf<typeof WEIGHT_RULES>;
+
+/** How the farm hauls: minutes of each part, as people know them. */
+export const HAUL_TIMES = settingKind('haulTimes', 'haul', 'haul_times', 'farm', {
+  /** one way, by buyer, and `home` */
+  roadMin: map(number(0, 600, 'min')),
+  /** cart onto truck */
+  loadMin: number(0, 240, 'min'),
+  tarpMin: number(0, 240, 'min'),
+  /** on the scale and over the pit */
+  unloadMin: number(0, 600, 'min'),
+  /** trucks of others that come in an hour */
+  othersPerHour: number(0, 200, ''),
+  /** most in a combine tank at which its lids still close */
+  lidsCloseBu: number(0, 2000, 'bu'),
+});
+export type HaulTimes = SettingOf<typeof HAUL_TIMES>;

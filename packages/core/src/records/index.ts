@@ -1,0 +1,60 @@
+export {
+  checkField,
+  checkFields,
+  type Field,
+  type FieldRefusal,
+  type Fields,
+  type FieldSpec,
+  isDay,
+  type PointsTo,
+  type RecordOf,
+  ULID_FORM,
+} from './field.js';
+export {
+  checkRecord,
+  logKind,
+  type LogKind,
+  type LogOf,
+  LOGGED,
+  RECORD_STATIONS,
+  type RecordStation,
+  type Rule,
+  settingKind,
+  type SettingKind,
+  type SettingOf,
+} from './kind.js';
+export {
+  SETTING_NAMES,
+  SETTINGS,
+  SYMPTOM_NAMES,
+  SYMPTOMS,
+  type Setting,
+  type Settings,
+  type Symptom,
+} from './settings.js';
+export * from './shed-names.js';
+export * from './fields.js';
+export * from './cut.js';
+export * from './haul.js';
+export * from './store.js';
+export * from './shed.js';
+export {
+  LOG_KINDS,
+  type LogName,
+  type LogNameOf,
+  type LogRecords,
+  SETTING_KINDS,
+  type SettingName,
+  type SettingNameOf,
+  type SettingRecords,
+} from './all.js';
+export {
+  type FieldRecords,
+  living,
+  type LogEntry,
+  type LogsOf,
+  type RecordsOf,
+  type SettingEntry,
+  type SettingsOf,
+  type ShedRecords,
+} from './farm-records.js';

@@ -1,0 +1,137 @@
+import { CROP_IDS } from '../crops/index.js';
+import {
+  choice,
+  day,
+  flag,
+  idOf,
+  list,
+  map,
+  nullable,
+  number,
+  optional,
+  ownId,
+  record,
+  text,
+  ulidField,
+  whole,
+} from './field.js';
+import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
+import { CARD_NAMES, CAUSE_NAMES, MACHINE_KIND_NAMES } from './shed-names.js';
+
+/** A part that an item waits for. */
+const PART = { name: text(80, 1), onHand: flag(), leadDays: number(0, 730, 'days'), orderedOn: nullable(day()) };
+
+/** One line of a readiness list. */
+const ITEM = {
+  id: ownId(),
+  what: text(160, 1),
+  owner: text(60),
+  due: nullable(day()),
+  doneOn: nullable(day()),
+  /** why it was left out this year */
+  skipped: nullable(text(200, 1)),
+  /** the machine cannot work without it */
+  needed: flag(),
+  part: nullable(record(PART)),
+  card: optional(choice(CARD_NAMES)),
+};
+const SERVICE = {
+  id: ownId(),
+  what: text(120, 1),
+  by: choice(['engine', 'separator']),
+  everyHours: number(1, 10_000, 'h'),
+  lastAt: number(0, 100_000, 'h'),
+  skipped: whole(0, 1000),
+};
+const WEAR = {
+  id: ownId(),
+  name: text(80, 1),
+  position: text(80),
+  hoursAtFit: number(0, 100_000, 'h'),
+  acresAtFit: number(0, 1_000_000, 'ac'),
+  lastsHours: nullable(number(1, 100_000, 'h')),
+  lastsAcres: nullable(number(1, 1_000_000, 'ac')),
+  /** newest last */
+  photos: list(ulidField(), 0, 40),
+};
+
+/** A machine with its vessel where it has one, its list, its services and what wears on it. */
+export const MACHINE = settingKind('machine', 'shed', 'machines', 'own', {
+  kind: choice(MACHINE_KIND_NAMES),
+  name: text(60, 1),
+  /** its vessel in the book, where it holds grain: tank, box, column */
+  placeId: optional(idOf('places')),
+  /** crops that it works in; left out: all of them */
+  crops: optional(list(choice(CROP_IDS), 0, 20)),
+  retired: flag(),
+  engineHours: number(0, 100_000, 'h'),
+  separatorHours: number(0, 100_000, 'h'),
+  acres: number(0, 1_000_000, 'ac'),
+  items: list(record(ITEM), 0, 100),
+  services: list(record(SERVICE), 0, 40),
+  wear: list(record(WEAR), 0, 40),
+});
+export type Machine = SettingOf<typeof MACHINE>;
+export type MachineItem = Machine['items'][number];
+export type MachineService = Machine['services'][number];
+export type MachineWear = Machine['wear'][number];
+
+/** The farm's own list for a kind of machine. */
+export const READINESS_TEMPLATE = settingKind('readinessTemplate', 'shed', 'readiness_templates', 'machineKind', {
+  lines: list(
+    record({
+      what: text(160, 1),
+      needed: flag(),
+      daysBefore: number(0, 365, 'days'),
+      card: optional(choice(CARD_NAMES)),
+    }),
+    0,
+    60,
+  ),
+});
+export type ReadinessTemplate = SettingOf<typeof READINESS_TEMPLATE>;
+
+/** When each crop's harvest is expected to begin, and which cards must be acknowledged before their step. */
+export const SEASON_PLAN = settingKind('seasonPlan', 'shed', 'season_plans', 'farm', {
+  firstDays: map(day(), CROP_IDS),
+  acknowledge: list(choice(CARD_NAMES), 0, 40),
+  /** fire index at which harvest stops here: the local authority's limit */
+  fireStopAt: optional(number(5, 100, '')),
+});
+export type SeasonPlan = SettingOf<typeof SEASON_PLAN>;
+
+/** A machine on its way from one crop to another. */
+export const CHANGEOVER = settingKind('changeover', 'shed', 'changeovers', 'machines', {
+  from: nullable(choice(CROP_IDS)),
+  to: choice(CROP_IDS),
+  done: list(
+    record({ step: ownId(), at: text(40), by: text(60), photo: optional(ulidField()), noPhoto: optional(text(120)) }),
+    0,
+    60,
+  ),
+});
+export type Changeover = SettingOf<typeof CHANGEOVER>;
+export type DoneStep = Changeover['done'][number];
+
+/** Something broke. */
+export const BREAKDOWN = logKind('breakdown', 'shed', 'breakdowns', {
+  assetId: idOf('machines'),
+  what: text(200, 1),
+  cause: choice(CAUSE_NAMES),
+  /** for parts and hands */
+  cost: number(0, 10_000_000, '$'),
+  hoursLost: number(0, 10_000, 'h'),
+  acresLost: number(0, 1_000_000, 'ac'),
+  /** the spare that was not there; empty when none was wanted */
+  missingSpare: text(80),
+  /** it runs again */
+  mended: flag(),
+});
+export type BreakdownRecord = LogOf<typeof BREAKDOWN>;
+
+/** Somebody read a card before the step that it belongs to. */
+export const ACKNOWLEDGEMENT = logKind('acknowledgement', 'shed', 'acknowledgements', {
+  card: choice(CARD_NAMES),
+  before: text(120),
+});
+export type Acknowledgement = LogOf<typeof ACKNOWLEDGEMENT>;

@@ -1,0 +1,30 @@
+import { CROP_IDS } from '../crops/index.js';
+import { choice, number, optional, text } from './field.js';
+import { settingKind, type SettingOf } from './kind.js';
+
+export const BIN_FLOORS = ['full perforated', 'partly perforated', 'ducts', 'solid'] as const;
+
+/** A bin: its geometry, its floor, what it is kept for. Its capacity follows from the geometry; one typed by hand stands over it, visibly. */
+export const BIN_SETUP = settingKind(
+  'binSetup',
+  'store',
+  'bin_setups',
+  'places',
+  {
+    diameter: number(1.5, 50, 'm'),
+    /** wall above the floor; 0 for a pile */
+    eave: number(0, 40, 'm'),
+    /** of the roof; left out: not known */
+    roofDegrees: optional(number(5, 60, '°')),
+    /** depth of the hopper bottom; 0 for a flat floor */
+    hopper: number(0, 20, 'm'),
+    floor: optional(choice(BIN_FLOORS)),
+    /** the crop that it is kept for */
+    crop: optional(choice(CROP_IDS)),
+    /** packed over loose density: a measured factor of the farm's own bin beats every table */
+    packFactor: optional(number(0.9, 1.4, '')),
+    note: optional(text(200)),
+  },
+  [{ name: 'hopper_deeper_than_wide', broken: ({ hopper, diameter }) => (hopper <= 1.5 * diameter ? null : 'hopper') }],
+);
+export type BinSetup = SettingOf<typeof BIN_SETUP>;

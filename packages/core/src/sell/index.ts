@@ -1,0 +1,43 @@
+export {
+  CONTRACT_PRICE,
+  contractPrice,
+  hedgeNet,
+  crossContract,
+  type ContractCrossing,
+  type ContractPrice,
+  type ContractTerms,
+  type OpenContract,
+} from './contracts.js';
+export {
+  TICKET,
+  computeTicket,
+  factorDiscount,
+  auditTicket,
+  paidBushels,
+  type BuyerSchedule,
+  type DiscountBand,
+  type FactorSchedule,
+  type PrintedTicket,
+  type Ticket,
+  type TicketAudit,
+  type TicketInput,
+  type TicketLine,
+} from './ticket.js';
+export { NETBACK, freight, compareBids, type Bid, type Netback } from './netback.js';
+export { HOLD_OR_SELL, holdOrSell, carry, type HoldOrSell, type PlanOutcome, type WaitingPlan } from './hold.js';
+export {
+  ALLOCATION,
+  allocationProgram,
+  allocate,
+  type Allocation,
+  type AllocationInput,
+  type Destination,
+  type Lane,
+  type LinearAnswer,
+  type LinearProgram,
+  type LinearSolver,
+  type Shadow,
+  type Source,
+} from './allocation.js';
+export { moistureSchedule, valueOfMoisture, type MoistureTerms } from './moisture-schedule.js';
+export { sellView, soldDelivery, type SellView, type SoldDelivery, type SoldOf } from './view.js';

@@ -1,0 +1,64 @@
+import { requireInRange, within } from '../kernel/index.js';
+import { MOISTURE, PRICE } from '../units/index.js';
+import { type BuyerSchedule, computeTicket } from './ticket.js';
+
+/** What a buyer does about moisture alone, as his sheet says it. */
+export interface MoistureTerms {
+  readonly legalPounds: number;
+  /** Moisture that he pays in full for, wet-basis fraction. */
+  readonly base: number;
+  /** Per cent of weight for each point above the base. */
+  readonly shrinkPerPoint: number;
+  /** $ a bushel for each point above the base, by started steps of `dockStep` points (0.5 where nothing is said). */
+  readonly dockPerPoint: number;
+  readonly dockStep?: number;
+  readonly refuseAbove: number;
+}
+
+/** The terms as a schedule of {@link TICKET}. */
+export function moistureSchedule(terms: MoistureTerms): BuyerSchedule {
+  const step = requireInRange('step of the dock', terms.dockStep ?? 0.5, 0.05, 5, 'points');
+  return {
+    legalPounds: requireInRange('legal bushel weight', terms.legalPounds, 1, 200, 'lb/bu'),
+    shrink: {
+      kind: 'flat',
+      base: within(MOISTURE, terms.base),
+      percentPerPoint: requireInRange('shrink a point', terms.shrinkPerPoint, 0, 5, '%'),
+    },
+    refuseMoistureAbove: within({ ...MOISTURE, name: 'moisture that is refused' }, terms.refuseAbove),
+    factors: [
+      {
+        factor: 'moisture',
+        worse: 'above',
+        bands: [
+          {
+            from: 100 * terms.base,
+            per: 'bu',
+            amount: requireInRange('dock', terms.dockPerPoint, 0, 10, '$/point/bu') * step,
+            step,
+          },
+        ],
+        steps: 'started',
+        cumulative: true,
+      },
+    ],
+  };
+}
+
+const LOAD_KG = 25_000;
+
+/**
+ * What a kg over the buyer's scale brings at a moisture, $; null where he refuses it. Rounded as a ticket of one load is.
+ * Range and source: {@link TICKET}.
+ */
+export function valueOfMoisture(terms: MoistureTerms, pricePerBu: number): (moisture: number) => number | null {
+  const schedule = moistureSchedule(terms);
+  within(PRICE, pricePerBu);
+  return (moisture) => {
+    const ticket = computeTicket(
+      { grossKg: LOAD_KG, tareKg: 0, moisture, factors: { moisture: 100 * moisture }, price: pricePerBu },
+      schedule,
+    );
+    return ticket.refused.length > 0 ? null : ticket.money / LOAD_KG;
+  };
+}

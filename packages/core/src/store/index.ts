@@ -1,0 +1,28 @@
+export {
+  BIN_VOLUME,
+  fillOf,
+  heightOf,
+  eaveHeight,
+  capacityOf,
+  levelFor,
+  type DepthReading,
+  type Fill,
+  type FlatStorage,
+  type LevelForQuantity,
+  type RoundBin,
+  type Storage,
+  type Surface,
+} from './bins.js';
+export {
+  PACKING,
+  WALL_FRICTION,
+  LATERAL_RATIO,
+  columnOf,
+  packFactor,
+  packFromScale,
+  massOfFill,
+  spaceOfMass,
+  type Pack,
+} from './pack.js';
+export { pileSize, coneDiameterFor, windrowLengthFor, type Pile, type PileSize } from './piles.js';
+export { binCapacity, roundBinOf } from './bin-capacity.js';

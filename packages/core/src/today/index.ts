@@ -1,0 +1,2 @@
+export { nextSteps, type LoadStep, type NextStep, type NextStepInput } from './next-steps.js';
+export { dryBelow, todayView, type TodayView } from './view.js';

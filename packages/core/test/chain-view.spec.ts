@@ -1,0 +1,259 @@
+import {
+  chainAhead,
+  chainNow,
+  closesAt,
+  delaysNow,
+  elsewhere,
+  type Entry,
+  type FieldRecords,
+  type FieldRow,
+  type HaulTimes,
+  lastDepartures,
+  type FarmState,
+  farmView,
+  type HaulView,
+  likelyTo,
+  type TapeLine,
+  trucksNow,
+} from '../src/index.js';
+import { describe, expect, it } from 'vitest';
+import { kept, recordsOf } from './farm-records.js';
+
+const BU = 56 * 0.45359237;
+const MINUTE = 60_000;
+// 15:00 on the farm.
+const NOW = Date.UTC(2026, 8, 9, 20);
+const MIDNIGHT = Date.UTC(2026, 8, 9, 5);
+const at = (minutesAgo: number): string => new Date(NOW - minutesAgo * MINUTE).toISOString();
+const SHEET: HaulTimes = {
+  roadMin: { mill: 24 },
+  loadMin: 6,
+  tarpMin: 3,
+  unloadMin: 11,
+  othersPerHour: 2,
+  lidsCloseBu: 300,
+};
+
+const place = (id: string, kind: string, capacityBu: number | null = null) => ({
+  id,
+  name: id,
+  kind,
+  withdrawal: 'mixed',
+  capacityBu,
+  diameterM: null,
+  eaveM: null,
+  hopperM: null,
+});
+const held = (bushels: number) => ({
+  wetKg: bushels * BU,
+  dryKg: 0,
+  moisture: 0.18,
+  layers: 1,
+  lots: { be: 1 },
+  wetLots: { be: bushels * BU },
+});
+const move = (from: string, to: string, minutesAgo: number): TapeLine => ({
+  seq: 1,
+  entry: { type: 'move', id: `${from}${minutesAgo}`, at: at(minutesAgo), from, to } as Entry,
+  voided: false,
+  wetKg: null,
+  dryKg: null,
+  wetLots: { be: 1 },
+  witnesses: [],
+});
+const LOT = {
+  id: 'be',
+  fieldId: 'F',
+  fieldName: 'Buttonbush East',
+  acres: 70,
+  crop: 'corn',
+  season: 2026,
+  variety: '',
+  tag: 'BE',
+  shares: [],
+};
+const farm = (positions: Readonly<Record<string, number>>, tape: readonly TapeLine[] = []) =>
+  farmView({
+    farm: {
+      id: 'f',
+      name: 'Kestrel',
+      timeZone: 'America/Chicago',
+      demo: false,
+      defaults: { moisture: 0.15, trust: [] },
+    },
+    now: NOW,
+    lots: [LOT],
+    places: [
+      place('c1', 'combine', 350),
+      place('k1', 'cart', 1100),
+      place('t1', 'truck', 940),
+      place('t2', 'truck', 940),
+      place('wet', 'wetBin', 4500),
+      place('dryer', 'dryer'),
+      place('bin', 'bin', 9000),
+      place('mill', 'buyer'),
+    ],
+    positions: Object.fromEntries(Object.entries(positions).map(([id, bushels]) => [id, held(bushels)])),
+    flow: { cut: { be: 1 }, haul: {}, dry: {}, store: {}, sell: {} },
+    tape,
+  } as unknown as FarmState);
+const PLAN = {
+  combineBushelsPerHour: 2900,
+  bushelPointsPerHour: 2600,
+  dryTo: 0.15,
+  facts: { F: { yieldKgPerHa: 200 * 62.7677 } },
+};
+const CORN = { corn: { opensAt: 9, closesAt: 19 } };
+const notebook = (
+  delays: readonly object[] = [],
+  windows: object = CORN,
+  plan: object = { farm: PLAN },
+): FieldRecords => recordsOf({ delay: delays }, { cuttingWindow: windows as never, nextFieldPlan: plan as never });
+const vehicle = (id: string, last: 'loaded' | 'unloaded', where: string, minutesAgo: number) => ({
+  place: id,
+  kind: 'truck',
+  sinceMs: NOW - minutesAgo * MINUTE,
+  last,
+  where,
+  entry: 'E',
+  firstLoadMs: null,
+  loads: [],
+});
+const haul = (...vehicles: readonly object[]): HaulView =>
+  ({ vehicles, weighed: [], alone: [], unticketed: [], times: {}, tared: [] }) as unknown as HaulView;
+const ROWS: readonly FieldRow[] = [
+  {
+    lot: LOT,
+    account: {},
+    balance: {},
+    cutWetKg: 1,
+    cutDryKg: 1,
+    lastMoisture: { moisture: 0.2, at: at(5), source: 'combine', tester: '' },
+    firstCut: at(300),
+    lastCut: at(5),
+  } as unknown as FieldRow,
+];
+const delay = (link: string, minutes: number, minutesAgo: number, more: object = {}, voided = false) =>
+  kept({ id: `${link}${minutesAgo}`, at: at(minutesAgo), link, minutes, ...more }, voided);
+
+describe('trucks as they are', () => {
+  const toMill = [move('t1', 'mill', 200)];
+  const state = (bushels: number, seen: object | null, tape = toMill) =>
+    trucksNow(farm({ t1: bushels }, tape), notebook(), haul(...(seen ? [seen] : [])), SHEET, 'corn')[0]!;
+  it('are where the book and the usual times have them', () => {
+    expect(state(0, null).state).toBe('empty');
+    expect(state(0, vehicle('t1', 'unloaded', 'mill', 10))).toMatchObject({
+      state: 'back',
+      likelyMs: NOW + 14 * MINUTE,
+    });
+    expect(state(0, vehicle('t1', 'unloaded', 'mill', 40)).state).toBe('empty');
+    expect(state(400, vehicle('t1', 'loaded', 'k1', 5)).state).toBe('loading');
+    expect(state(900, vehicle('t1', 'loaded', 'k1', 2)).state).toBe('loaded');
+    expect(state(900, vehicle('t1', 'loaded', 'k1', 10))).toMatchObject({ state: 'out', likelyMs: NOW + 17 * MINUTE });
+    expect(state(900, vehicle('t1', 'loaded', 'k1', 40)).state).toBe('unloading');
+    // Loaded yesterday it stands where it stood, and is on no road.
+    expect(state(900, vehicle('t1', 'loaded', 'k1', 20 * 60)).state).toBe('loaded');
+  });
+  it('must leave by closing less the road, where anybody knows the hours', () => {
+    // 19:00 less 24 minutes.
+    expect(state(900, vehicle('t1', 'loaded', 'k1', 2)).leaveByMs).toBe(MIDNIGHT + (19 * 60 - 24) * MINUTE);
+    expect(closesAt(farm({}), notebook(), 'corn', 'mill')).toEqual({ opens: 540, closes: 1140 });
+    expect(closesAt(farm({}), notebook(), 'oats', 'mill')).toBeNull();
+    // A truck that went home last has no closing hour.
+    expect(state(900, vehicle('t1', 'loaded', 'k1', 2), [move('t1', 'wet', 200)]).leaveByMs).toBeNull();
+  });
+  it('count down to the last departure, by the buyer’s own hours first', () => {
+    const of = (windows: object, crop = 'corn') => lastDepartures(farm({}), notebook([], windows), SHEET, crop);
+    // Closes at 19:00, 24 minutes of road.
+    expect(of(CORN)).toEqual([
+      {
+        id: 'mill',
+        name: 'mill',
+        crop: null,
+        opensMs: MIDNIGHT + 540 * MINUTE,
+        closesMs: MIDNIGHT + 1140 * MINUTE,
+        leaveByMs: MIDNIGHT + 1116 * MINUTE,
+      },
+    ]);
+    expect(of({ ...CORN, 'corn@mill': { closesAt: 21 } })[0]).toMatchObject({
+      leaveByMs: MIDNIGHT + 1236 * MINUTE,
+      crop: null,
+    });
+    expect(of({ ...CORN, 'soybean@mill': { closesAt: 18 } })[0]).toMatchObject({
+      leaveByMs: MIDNIGHT + 1056 * MINUTE,
+      crop: 'soybean',
+    });
+    expect(of({}, 'oats')).toEqual([]);
+  });
+  it('go likely where one went last; with nothing on the tape home, or to the first buyer', () => {
+    expect(likelyTo(farm({}, toMill))).toEqual({ kind: 'elevator', buyerId: 'mill' });
+    expect(likelyTo(farm({}))).toEqual({ kind: 'home', buyerId: '' });
+  });
+});
+
+describe('the chain as it stands', () => {
+  const choice = { to: { kind: 'elevator', buyerId: 'mill' }, lineMin: 10 } as const;
+  const build = (notes: readonly object[] = [], more: Partial<typeof choice> | object = {}) =>
+    chainNow(farm({ t1: 0, k1: 500 }), notebook(notes), haul(), ROWS, SHEET, { ...choice, ...more })!.chain;
+  it('takes field, machines and hours from the book and the sheets', () => {
+    const chain = build();
+    expect([chain.now, chain.until, chain.roadMin, chain.unloadMin]).toEqual([900, 1200, 24, 11]);
+    expect(chain.combines).toEqual([{ bushelsPerHour: 2900, tank: 350, holds: 0 }]);
+    expect(chain.carts).toEqual([{ capacity: 1100, holds: 500 }]);
+    expect(chain.destination).toEqual({ kind: 'elevator', opens: 540, closes: 1140, lineMin: 10 });
+    expect(chain.trucks.map(({ where }) => where)).toEqual(['field', 'field']);
+    // 70 acres of 200 bu at 15 %, as it is at 20 %: 14,875 bu, of which a kilogram is cut.
+    expect(chain.fieldLeft).toBeCloseTo((70 * 200 * 0.85) / 0.8, -1);
+    // A tank of 350 bu on a combine of 2,900 bu/h, with carts and trucks that go: it does not stand within its first tankful.
+    expect(chainAhead(chain).combineStands?.at ?? Infinity).toBeGreaterThan(chain.now + (60 * 350) / 2900 - 1);
+  });
+  it('looks two hours ahead where somebody still cuts at night', () => {
+    const late = farm({ t1: 0 });
+    const night = { ...late, data: { ...late.data, now: late.data.now + 6.5 * 3_600_000 } };
+    const chain = chainNow(night, notebook(), haul(), ROWS, SHEET, choice)!.chain;
+    expect([chain.now, chain.until]).toEqual([1290, 1410]);
+  });
+  it('the loads could go elsewhere: home, and to buyers that take this crop as wet as it is', () => {
+    const of = (windows: object) =>
+      elsewhere(farm({}), notebook([], windows), haul(), ROWS, SHEET, { kind: 'home', buyerId: '' });
+    expect(elsewhere(farm({}), notebook(), haul(), ROWS, SHEET, choice.to).map(({ name }) => name)).toEqual(['home']);
+    expect(of({}).map(({ name, roadMin }) => [name, roadMin])).toEqual([['mill', 24]]);
+    expect(of({ 'soybean@mill': {} })).toEqual([]);
+    expect(of({ 'corn@mill': { refuseAbove: 0.19 } })).toEqual([]);
+    expect(of({ 'corn@mill': { refuseAbove: 0.21 } })).toHaveLength(1);
+  });
+  it('goes home through wet bin and dryer at their rates', () => {
+    expect(build([], { to: { kind: 'home', buyerId: '' } }).destination).toMatchObject({
+      kind: 'home',
+      wetBin: 4500,
+      wetBinHolds: 0,
+      dryerPerHour: expect.closeTo(520, 6) as number,
+      binRoom: 9000,
+    });
+  });
+  it('is planned anew by what was reported, until it is over or taken back', () => {
+    expect(
+      delaysNow(
+        farm({}),
+        notebook([delay('dryer', 60, 10), delay('trucks', 5, 10), delay('line', 60, 10, {}, true)]),
+      ).map(({ link }) => link),
+    ).toEqual(['dryer']);
+    expect(build([delay('combine', 60, 10, { machineId: 'c1' })]).combines[0]!.stoppedUntil).toBe(950);
+    expect(build([delay('combine', 60, 10, { machineId: 'other' })]).combines[0]).not.toHaveProperty('stoppedUntil');
+    expect(build([delay('line', 30, 10)]).destination).toMatchObject({ lineMin: 40 });
+    expect(
+      build([delay('trucks', 90, 10, { machineId: 't1' })]).trucks.map(({ where, at: minute }) => [where, minute]),
+    ).toEqual([
+      ['back', 980],
+      ['field', undefined],
+    ]);
+    expect(build([delay('dryer', 90, 10)], { to: { kind: 'home', buyerId: '' } }).destination).toMatchObject({
+      dryerStoppedUntil: 980,
+    });
+  });
+  it('a field that nobody measured lasts the day, and without a rate there is no answer', () => {
+    const rows = [{ ...ROWS[0]!, lot: { ...LOT, acres: 0 } }];
+    expect(chainNow(farm({}), notebook(), haul(), rows, SHEET, choice)!.chain.fieldLeft).toBe(1e6);
+    expect(chainNow(farm({}), notebook([], CORN, {}), haul(), ROWS, SHEET, choice)).toBeNull();
+  });
+});

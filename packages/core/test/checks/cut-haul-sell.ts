@@ -1,0 +1,842 @@
+import * as simple from 'simple-statistics';
+import {
+  ALLOCATION,
+  allocate,
+  type AllocationInput,
+  bridgePounds,
+  BRIDGE_FORMULA,
+  bushelsPerAcreToKgPerHa,
+  calibrateMonitor,
+  carry,
+  compareBids,
+  compareStrips,
+  CONTRACT_PRICE,
+  contractPrice,
+  crossContract,
+  feetToMetres,
+  FIRE_DANGER,
+  fireDanger,
+  FIELD_WEIGHTS,
+  fieldWeights,
+  fitLine,
+  freight,
+  GROUND_SPEED,
+  areaRate,
+  HAULING_DAY,
+  type HaulingDay,
+  hedgeNet,
+  HOLD_OR_SELL,
+  holdOrSell,
+  inchesToMetres,
+  kernelGramsOfRule,
+  kernelsOnEars,
+  kgPerHaToBushelsPerAcre,
+  KG_PER_LB,
+  LAST_LOAD,
+  lastLoad,
+  loadsLeft,
+  LOSS_COUNT,
+  lossCheck,
+  mean,
+  metresPerSecondToMph,
+  milesToMetres,
+  mphToMetresPerSecond,
+  NETBACK,
+  poundsToKilograms,
+  rateAt,
+  readingsNeeded,
+  SAMPLING,
+  simulateHauling,
+  speedForRate,
+  standardDeviation,
+  standardError,
+  STRIPS,
+  TICKET,
+  computeTicket,
+  TRUCK_CYCLE,
+  truckCycle,
+  ERLANG_C,
+  waitingLine,
+  widthOfRows,
+  TANK_BY_FLOW,
+  tankByFlow,
+  YIELD_MONITOR,
+  yieldFromFlow,
+  axleGroups,
+  kilogramsPerBushel,
+  tOf95,
+} from '../../src/index.js';
+import { loadSolver } from '../../solver/highs.js';
+import { type CheckTable, table } from './table.js';
+
+const ft = feetToMetres;
+const bushel = kilogramsPerBushel(56);
+const solve = await loadSolver();
+
+const CALIBRATION = [10000, 12000, 8000, 15000, 11000].map((monitorKg, i) => ({
+  monitorKg,
+  scaleKg: [10250, 12180, 8310, 15090, 11220][i]!,
+}));
+
+/** One combine that unloads straight into one truck: a round that can be worked by hand. */
+export const ONE_TRUCK: HaulingDay = {
+  startHour: 8,
+  stopHour: 18,
+  combines: [{ bushelsPerHour: 3000, tank: 1000, unloadPerHour: 60_000, onTheGo: false }],
+  carts: [],
+  trucks: [{ capacity: 1000, tarpMin: 3 }],
+  road: { out: { mean: 20, cv: 0 }, back: { mean: 20, cv: 0 } },
+  destination: { kind: 'elevator', opens: 0, closes: 24, pits: 1, unload: { mean: 10, cv: 0 }, othersPerHour: 0 },
+};
+
+/** Only the trucks of other farms at an elevator, for ever: an M/M/c line. */
+export const onlyOthers = (arrivals: number, services: number, pits: number): HaulingDay => ({
+  ...ONE_TRUCK,
+  startHour: 0,
+  stopHour: 3000,
+  combines: [{ ...ONE_TRUCK.combines[0]!, bushelsPerHour: 0.002 }],
+  destination: {
+    kind: 'elevator',
+    opens: 0,
+    closes: 3000,
+    pits,
+    unload: { mean: 60 / services, cv: 1 },
+    othersPerHour: arrivals,
+  },
+});
+
+/** Two crops, two buyers, not enough truck hours: 4.20, 4.35 and 10.20 a bushel at 1, 2 and 1 hours. */
+export const HAUL_LIMITED: AllocationInput = {
+  sources: [
+    { id: 'corn', crop: 'corn', bushels: 1000 },
+    { id: 'beans', crop: 'soybean', bushels: 500 },
+  ],
+  destinations: [
+    { id: 'near', kind: 'buyer', crop: 'corn', most: 5000 },
+    { id: 'far', kind: 'buyer', crop: 'corn', most: 5000 },
+    { id: 'mill', kind: 'buyer', crop: 'soybean', most: 5000 },
+  ],
+  lanes: [
+    { from: 'corn', to: 'near', value: 4.2, hoursPerBushel: 1 },
+    { from: 'corn', to: 'far', value: 4.35, hoursPerBushel: 2 },
+    { from: 'beans', to: 'mill', value: 10.2, hoursPerBushel: 1 },
+  ],
+  truckHours: 1800,
+};
+
+const corn14 = {
+  legalPounds: 56,
+  shrink: { kind: 'flat', base: 0.155, percentPerPoint: 1.4 },
+  dryingPerPoint: 0.045,
+  factors: [],
+} as const;
+const wetLoad = { grossKg: poundsToKilograms(56_000), tareKg: 0, moisture: 0.18 };
+
+export const harvestHaulingSelling = [
+  table(
+    {
+      formula: FIRE_DANGER,
+      title: 'Index by °C, % humidity, km/h',
+      source: 'The same form by a separate script',
+      standing: 'computed',
+      allowed: 0.06,
+      unit: '',
+    },
+    [
+      [30, 20, 30, 32.0],
+      [35, 15, 30, 42.1],
+      [40, 10, 40, 97.3],
+    ],
+    (t, rh, kmh) => fireDanger(t, rh / 100, kmh / 3.6).index,
+  ),
+  table(
+    {
+      formula: FIRE_DANGER,
+      title: 'Wind (km/h) at which harvest stops, by °C and %',
+      source: 'South Australian harvest code table, as remembered',
+      standing: 'published, from memory',
+      allowed: 0.25,
+      unit: '',
+    },
+    [
+      [35, 10, 24.3, 35],
+      [35, 20, 29.1, 35],
+      [30, 20, 31.6, 35],
+      [25, 30, 38.5, 35],
+    ],
+    (t, rh, kmh) => fireDanger(t, rh / 100, kmh / 3.6).index,
+  ),
+
+  table(
+    {
+      formula: GROUND_SPEED,
+      title: 'bu/h of material (mph, ft, bu/ac)',
+      source: 'mph ft bu/ac / 8.25',
+      standing: 'computed',
+      allowed: 0.06,
+      unit: 'bu/h',
+    },
+    [
+      [4, 20, 200, 1939.4],
+      [3.5, 30, 60, 763.6],
+      [5, 30, 200, 3636.4],
+    ],
+    (mph, feet, perAcre) => rateAt(mphToMetresPerSecond(mph), ft(feet), bushelsPerAcreToKgPerHa(perAcre, 56)) / bushel,
+  ),
+  table(
+    {
+      formula: GROUND_SPEED,
+      title: 'ac/h (mph, ft, efficiency)',
+      source: 'mph ft eff / 8.25',
+      standing: 'computed',
+      allowed: 0.006,
+      unit: 'ac/h',
+    },
+    [
+      [4, 20, 0.7, 6.79],
+      [3.5, 40, 0.7, 11.88],
+      [3, 30, 0.65, 7.09],
+    ],
+    (mph, feet, eff) => (areaRate(mphToMetresPerSecond(mph), ft(feet), eff) * 10_000) / 4046.8564224,
+  ),
+  table(
+    {
+      formula: GROUND_SPEED,
+      title: 'mph for 4,100 bu/h (width ft, bu/ac, limit mph)',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 0.05,
+      unit: 'mph',
+    },
+    [
+      [30, 235, 6.5, 4.8],
+      [30, 150, 8, 7.5],
+      [30, 150, 6.5, 6.5],
+      [20, 235, 8, 7.2],
+    ],
+    (feet, perAcre, limit) => {
+      const advice = speedForRate({
+        rate: 4100 * bushel,
+        width: ft(feet),
+        yieldKgPerHa: bushelsPerAcreToKgPerHa(perAcre, 56),
+        limits: [{ name: 'rough ground', speed: mphToMetresPerSecond(limit) }],
+        headConfirmed: true,
+      });
+      return advice.kind === 'speed' ? metresPerSecondToMph(advice.speed) : NaN;
+    },
+  ),
+  table(
+    {
+      formula: GROUND_SPEED,
+      title: 'Twelve rows at 20 inches',
+      source: 'Arithmetic',
+      standing: 'computed',
+      allowed: 1e-9,
+      unit: 'ft',
+    },
+    [[12, 20, 20]],
+    (rows, inches) => widthOfRows(rows, inchesToMetres(inches)) / 0.3048,
+  ),
+  table(
+    {
+      formula: LOSS_COUNT,
+      title: 'Machine loss (kernels/ft² behind, before, rule)',
+      source: 'Extension loss sheets: 2 corn kernels or 4 soybeans are 1 bu/ac',
+      standing: 'published, from memory',
+      allowed: 0.005,
+      unit: 'bu/ac',
+    },
+    [
+      [3, 0.4, 2, 1.3],
+      [1.5, 0.4, 2, 0.55],
+      [12, 4, 4, 2],
+      [0.2, 0.4, 2, 0],
+    ],
+    (behind, before, rule) =>
+      lossCheck({
+        behind: [{ kernels: behind * 100, area: 100 * 0.09290304 }],
+        before: before / 0.09290304,
+        kernelGrams: kernelGramsOfRule(rule, 56),
+        legalPounds: 56,
+        pricePerBu: 4,
+      }).parts.machine!.bushelsPerAcre,
+  ),
+  table(
+    {
+      formula: LOSS_COUNT,
+      title: '24 on a square foot in a 20-ft band behind a 30-ft header',
+      source: 'Extension loss sheets',
+      standing: 'published, from memory',
+      allowed: 1e-6,
+      unit: '1/ft²',
+    },
+    [[24, 20, 30, 16]],
+    (count, band, header) =>
+      lossCheck({
+        behind: [{ kernels: count * 10, area: 10 }],
+        before: 0,
+        spread: { discharge: ft(band), header: ft(header) },
+        kernelGrams: 0.3,
+        legalPounds: 56,
+        pricePerBu: 4,
+      }).parts.machine!.kernelsPerM2,
+  ),
+  table(
+    {
+      formula: LOSS_COUNT,
+      title: 'One ear of 3/4 lb on a hundredth of an acre',
+      source: 'Rule of 1 bu/ac; exact 0.75 x 100/70 with ear corn, 1.339 on 56 lb of kernels',
+      standing: 'published, from memory',
+      allowed: 0.001,
+      unit: 'bu/ac',
+    },
+    [
+      [70, 1.071],
+      [56, 1.339],
+    ],
+    (legal) => kgPerHaToBushelsPerAcre((kernelsOnEars(1) * 10_000) / 40.468564224, legal),
+  ),
+  table(
+    {
+      formula: STRIPS,
+      title: 'Strips +4.1, -0.6, +2.5: mean and standard error',
+      source: 'simple-statistics (reference library)',
+      standing: 'computed',
+      allowed: 1e-12,
+      unit: 'bu/ac',
+    },
+    [
+      ['mean', simple.mean([4.1, -0.6, 2.5])],
+      ['error', simple.sampleStandardDeviation([4.1, -0.6, 2.5]) / Math.sqrt(3)],
+    ],
+    (what: string) => {
+      const strips = compareStrips([4.1, -0.6, 2.5]);
+      return what === 'mean' ? strips.mean : strips.standardError;
+    },
+  ),
+  table(
+    {
+      formula: STRIPS,
+      title: 'Student’s t, 95 % two-sided, by degrees of freedom',
+      source: 'Statistics handbooks',
+      standing: 'published, from memory',
+      allowed: 0.003,
+      unit: '',
+    },
+    [
+      [1, 12.706],
+      [2, 4.303],
+      [10, 2.228],
+      [30, 2.042],
+      [40, 2.021],
+      [60, 2.0],
+      [120, 1.98],
+    ],
+    tOf95,
+  ),
+  table(
+    {
+      formula: YIELD_MONITOR,
+      title: 'Line, origin and ratio of five loads',
+      source: 'simple-statistics (reference library)',
+      standing: 'computed',
+      allowed: 1e-9,
+      relative: true,
+      unit: '',
+    },
+    [
+      ['slope', simple.linearRegression(CALIBRATION.map((l) => [l.monitorKg, l.scaleKg])).m],
+      ['intercept', simple.linearRegression(CALIBRATION.map((l) => [l.monitorKg, l.scaleKg])).b],
+      [
+        'r2',
+        simple.rSquared(
+          CALIBRATION.map((l) => [l.monitorKg, l.scaleKg]),
+          simple.linearRegressionLine(simple.linearRegression(CALIBRATION.map((l) => [l.monitorKg, l.scaleKg]))),
+        ),
+      ],
+      [
+        'origin',
+        simple.sum(CALIBRATION.map((l) => l.monitorKg * l.scaleKg)) /
+          simple.sum(CALIBRATION.map((l) => l.monitorKg ** 2)),
+      ],
+      ['ratio', 1.01875],
+    ],
+    (what: string) => {
+      const fit = calibrateMonitor(CALIBRATION);
+      return {
+        slope: fit.line!.slope,
+        intercept: fit.line!.intercept,
+        r2: fit.line!.r2,
+        origin: fit.throughOrigin,
+        ratio: fit.factor,
+      }[what]!;
+    },
+  ),
+  table(
+    {
+      formula: YIELD_MONITOR,
+      title: '30 lb/s at 4 mph on 20 ft, by moisture, at 15.5 %',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 0.006,
+      unit: 'bu/ac',
+    },
+    [
+      [0.155, 198.88],
+      [0.2, 188.29],
+    ],
+    (m) =>
+      kgPerHaToBushelsPerAcre(
+        yieldFromFlow({
+          flow: 30 * KG_PER_LB,
+          speed: mphToMetresPerSecond(4),
+          width: ft(20),
+          moisture: m,
+          base: 0.155,
+        }),
+        56,
+      ),
+  ),
+  table(
+    {
+      formula: TANK_BY_FLOW,
+      title: 'A flow that rises evenly from 0 to 10 kg/s, by minutes',
+      source: 'Its integral, 10 t/2 (reference: simple-statistics, mean of the figures times the time)',
+      standing: 'computed',
+      allowed: 1e-9,
+      relative: true,
+      unit: 'kg',
+    },
+    [1, 5, 12].map((minutes): [number, number] => [minutes, simple.mean([0, 10]) * 60 * minutes]),
+    (minutes) => {
+      const steps = 30 * minutes;
+      return tankByFlow(
+        Array.from({ length: steps + 1 }, (_, i) => ({ atMs: 1e12 + 2000 * i, flow: (10 * i) / steps, moisture: 0.2 })),
+        1e12,
+      ).kg;
+    },
+  ),
+  table(
+    {
+      formula: SAMPLING,
+      title: 'Readings for half a point (spread in points)',
+      source: 'n with t s/sqrt(n) <= 0.5, worked by hand with the t table',
+      standing: 'computed',
+      allowed: 0,
+      unit: 'readings',
+    },
+    [
+      [0.3, 4],
+      [0.5, 7],
+      [1, 18],
+    ],
+    (spread) => readingsNeeded(spread),
+  ),
+  table(
+    {
+      formula: SAMPLING,
+      title: 'Mean, deviation and line against a reference library',
+      source: 'simple-statistics',
+      standing: 'computed',
+      allowed: 1e-12,
+      relative: true,
+      unit: '',
+    },
+    [
+      ['mean', simple.mean([3, 1, 4, 1, 5])],
+      ['s', simple.sampleStandardDeviation([3, 1, 4, 1, 5])],
+      [
+        'slope',
+        simple.linearRegression([
+          [0, 3],
+          [1, 1],
+          [2, 4],
+          [3, 1],
+          [4, 5],
+        ]).m,
+      ],
+    ],
+    (what: string) =>
+      what === 'mean'
+        ? mean([3, 1, 4, 1, 5])
+        : what === 's'
+          ? standardDeviation([3, 1, 4, 1, 5])
+          : fitLine([3, 1, 4, 1, 5].map((y, x) => ({ x, y }))).slope,
+  ),
+
+  table(
+    {
+      formula: BRIDGE_FORMULA,
+      title: 'Printed table (feet, axles)',
+      source: 'FHWA Bridge Formula Weights',
+      standing: 'published, from memory',
+      allowed: 0,
+      unit: 'lb',
+    },
+    [
+      [9, 2, 39000],
+      [10, 2, 40000],
+      [9, 3, 42500],
+      [10, 3, 43500],
+      [16, 3, 48000],
+      [20, 3, 51000],
+      [28, 3, 57000],
+      [32, 3, 60000],
+      [12, 4, 50000],
+      [36, 4, 66000],
+      [38, 4, 67500],
+      [39, 4, 68000],
+      [16, 5, 58000],
+      [22, 5, 61500],
+      [28, 5, 65500],
+      [36, 5, 70500],
+      [51, 5, 80000],
+      [43, 6, 80000],
+      [51, 6, 84500],
+      [34, 7, 80000],
+    ],
+    bridgePounds,
+  ),
+  table(
+    {
+      formula: BRIDGE_FORMULA,
+      title: 'Ties go down',
+      source: 'FHWA table against half-up rounding',
+      standing: 'published, from memory',
+      allowed: 0,
+      unit: 'lb',
+    },
+    [
+      [9, 3, 42500],
+      [11, 3, 44000],
+      [44, 5, 75500],
+    ],
+    bridgePounds,
+  ),
+  table(
+    {
+      formula: BRIDGE_FORMULA,
+      title: 'Two tandems, first axle to last (feet)',
+      source: '23 USC 127: 68,000 from 36 ft, though the formula says less',
+      standing: 'published, from memory',
+      allowed: 1,
+      unit: 'lb',
+    },
+    [
+      [35, 65500],
+      [36, 68000],
+      [37, 68000],
+      [38, 68000],
+      [39, 68000],
+      [40, 68500],
+    ],
+    (feet) =>
+      axleGroups([0, 4, feet - 4, feet].map((at) => ({ at: ft(at) }))).find(
+        (group) => group.first === 0 && group.last === 3 && group.rule !== 'gross',
+      )!.limitKg / KG_PER_LB,
+  ),
+  table(
+    {
+      formula: ERLANG_C,
+      title: 'Waiting time (arrivals, services, pits)',
+      source: 'Textbook values of M/M/c',
+      standing: 'published, from memory',
+      allowed: 0.0000006,
+      unit: 'h',
+    },
+    [
+      [0.8, 1, 1, 4],
+      [10, 6, 2, 0.378788],
+      [4, 1, 5, 0.55411314],
+    ],
+    (arrivals, services, pits) => waitingLine(arrivals, services, pits).hours,
+  ),
+  table(
+    {
+      formula: ERLANG_C,
+      title: 'Chance of waiting and line (load, pits)',
+      source: 'Textbook values of M/M/c',
+      standing: 'published, from memory',
+      allowed: 0.0000006,
+      unit: '',
+    },
+    [
+      ['C', 1.5, 2, 9 / 14],
+      ['C', 2, 3, 4 / 9],
+      ['C', 4, 5, 0.554113],
+      ['C', 8, 10, 0.40918],
+      ['Lq', 1.5, 2, 1.928571],
+      ['Lq', 2, 3, 0.888889],
+      ['Lq', 4, 5, 2.21645],
+      ['Lq', 8, 10, 1.636721],
+    ].map((row) => row as [string, number, number, number]),
+    (what: string, a: number, pits: number) =>
+      what === 'C' ? waitingLine(a, 1, pits).waits : waitingLine(a, 1, pits).trucks,
+  ),
+  table(
+    {
+      formula: TRUCK_CYCLE,
+      title: '25 miles at 45 mph, 12 + 15 + 10 minutes, 950 bu',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 0.06,
+      unit: 'min, bu/h',
+    },
+    [
+      ['minutes', 103.67],
+      ['bu/h', 549.8],
+    ],
+    (what: string) => {
+      const round = truckCycle({ loadMin: 12, roadMin: (25 / 45) * 60, unloadMin: 15, waitMin: 10, bushels: 950 });
+      return what === 'minutes' ? round.minutes : round.bushelsPerHour;
+    },
+  ),
+  table(
+    {
+      formula: HAULING_DAY,
+      title: 'Simulated line against M/M/c (arrivals, services, pits): 60,000 hours',
+      source: 'Erlang’s formula; the sampling error is about 2 % (5 % at one busy pit)',
+      standing: 'published, from memory',
+      allowed: 0.05,
+      relative: true,
+      unit: 'h',
+    },
+    (
+      [
+        [4, 6, 1],
+        [10, 6, 2],
+        [12, 6, 3],
+      ] as const
+    ).map(([a, s, c]) => [a, s, c, waitingLine(a, s, c).hours]),
+    (arrivals, services, pits) => simulateHauling(onlyOthers(arrivals, services, pits), 20, 11).othersLineMinutes / 60,
+  ),
+  table(
+    {
+      formula: HAULING_DAY,
+      title: 'Rounds of one truck in ten hours (minutes out and back)',
+      source:
+        'Worked by hand: loads at 20 and then every 14 + 2 road minutes; 12 tanks are cut by 581 min, or 25 by 596 and 150 bu after',
+      standing: 'computed',
+      allowed: 1e-6,
+      unit: 'bu',
+    },
+    [
+      [20, 12_000],
+      [5, 25_150],
+    ],
+    (road) =>
+      simulateHauling({ ...ONE_TRUCK, road: { out: { mean: road, cv: 0 }, back: { mean: road, cv: 0 } } }, 1, 1)
+        .deliveredBushels,
+  ),
+  table(
+    {
+      formula: FIELD_WEIGHTS,
+      title: 'Loads left of 40 ac at 200 bu/ac with 300 bu on wheels, 900 bu a load',
+      source: 'Worked by hand: 8,300/900',
+      standing: 'computed',
+      allowed: 1e-6,
+      unit: 'loads',
+    },
+    [[40, 10]],
+    (acres) =>
+      loadsLeft({
+        areaLeft: acres * 0.40468564224,
+        yieldKgPerHa: bushelsPerAcreToKgPerHa(200, 56),
+        alreadyHeldKg: 300 * bushel,
+        loadKg: 900 * bushel,
+      }).loads,
+  ),
+  table(
+    {
+      formula: FIELD_WEIGHTS,
+      title: 'Missing ticket of 52,960 lb on the cart, tickets 0.27 % under',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 0.5,
+      unit: 'lb',
+    },
+    [[52_960, 52_817]],
+    (cart) =>
+      fieldWeights({
+        loads: [
+          { id: 'seven', cartKg: poundsToKilograms(318_880) / 4, ticketKg: poundsToKilograms(318_020) / 4 },
+          { id: 'lost', cartKg: poundsToKilograms(cart) },
+        ],
+        legalPounds: 56,
+        pricePerBu: 4.62,
+      }).missing[0]!.expectedKg / KG_PER_LB,
+  ),
+  table(
+    {
+      formula: LAST_LOAD,
+      title: 'Minutes to spare (picked bu/h, road min)',
+      source: 'Worked by hand: 60 - 9 - 310/rate - 9 - road',
+      standing: 'computed',
+      allowed: 0.005,
+      unit: 'min',
+    },
+    [
+      [2500, 24, 10.56],
+      [1240, 24, 3],
+      [2500, 40, -5.44],
+    ],
+    (rate, roadMin) =>
+      lastLoad({
+        now: 1089,
+        buyerCloses: 1140,
+        roadMin,
+        inCart: 610,
+        truck: { id: 'T1', capacity: 920 },
+        bushelsPerHour: rate,
+        loadMin: 6,
+        tarpMin: 3,
+        returning: [],
+        cart: { capacity: 1000 },
+        tank: { capacity: 350, lidsCloseAt: 300 },
+      }).spare,
+  ),
+
+  table(
+    {
+      formula: CONTRACT_PRICE,
+      title: 'Hedge, futures fixed, basis fixed',
+      source: 'Worked examples of marketing bulletins',
+      standing: 'published, from memory',
+      allowed: 1e-9,
+      unit: '$/bu',
+    },
+    [
+      ['hedge', 4.23],
+      ['futuresFixed', 4.22],
+      ['basisFixed', 4.52],
+    ],
+    (what: string) =>
+      what === 'hedge'
+        ? hedgeNet({ cash: 3.85, sold: 4.5, boughtBack: 4.1, fees: 0.02 })
+        : what === 'futuresFixed'
+          ? contractPrice({ kind: 'futuresFixed', futures: 4.5, basis: -0.25, fee: 0.03 }).price!
+          : contractPrice({ kind: 'basisFixed', basis: -0.2, futures: 4.72 }).price!,
+  ),
+  table(
+    {
+      formula: CONTRACT_PRICE,
+      title: '949.60 bu across the end of 10,000 at $10.62, spot $10.05',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 0.001,
+      unit: '$',
+    },
+    [
+      [9483.5, 9837.89],
+      [9000, 10_084.75],
+      [10_000, 9543.48],
+    ],
+    (done) => crossContract(949.6, { id: '118', bushels: 10_000, delivered: done, price: 10.62 }, 10.05).money,
+  ),
+  table(
+    {
+      formula: HOLD_OR_SELL,
+      title: 'Carry of $4.20 for 5 months, 8 %, 4 cents',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 1e-9,
+      unit: '$/bu',
+    },
+    [[5, 0.34]],
+    (months) => carry({ cash: 4.2, months, interest: 0.08, storagePerMonth: 0.04 }).perBu,
+  ),
+  table(
+    {
+      formula: HOLD_OR_SELL,
+      title: 'Pile of 40,000 bu against harvest (loss)',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 0.005,
+      unit: '$',
+    },
+    [
+      [0.008, 20_485.6],
+      [0, 22_284],
+    ],
+    (loss) =>
+      holdOrSell({
+        bushels: 40_000,
+        harvestPrice: 4.85,
+        interest: 0.08,
+        plans: [{ id: 'pile', months: 3, laterPrice: 5.62, loss, costs: [{ what: 'costs', money: 4636 }] }],
+      }).plans[0]!.againstHarvest,
+  ),
+  table(
+    {
+      formula: TICKET,
+      title: '1,000 wet bu at 18 %, flat 1.4: paid bushels and money at $4.20, 4.5 cents a point',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 0.005,
+      unit: 'bu, $',
+    },
+    [
+      ['bushels', 965],
+      ['money', 3940.5],
+    ],
+    (what: string) => {
+      const ticket = computeTicket({ ...wetLoad, price: 4.2 }, corn14);
+      return what === 'bushels' ? ticket.paidBushels : ticket.money;
+    },
+  ),
+  table(
+    {
+      formula: NETBACK,
+      title: 'Per wet bushel of the same load',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 0.00005,
+      unit: '$/bu',
+    },
+    [[0, 3.9405]],
+    (road) => compareBids(wetLoad, [{ buyer: 'A', price: 4.2, schedule: corn14, freight: road }])[0]!.perWetBushel,
+  ),
+  table(
+    {
+      formula: NETBACK,
+      title: 'Freight of 950 bu over 45 miles at $4.25',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 0.00005,
+      unit: '$/bu',
+    },
+    [[45, 0.4026]],
+    (miles) => freight(milesToMetres(miles), 4.25 / milesToMetres(1)) / 950,
+  ),
+  table(
+    {
+      formula: ALLOCATION,
+      title: 'Three lanes, 1,800 truck hours: money, and worth of an hour',
+      source: 'HiGHS once, and by hand: 700 near, 300 far',
+      standing: 'computed',
+      allowed: 1e-6,
+      unit: '$',
+    },
+    [
+      ['money', 9345],
+      ['hour', 0.15],
+    ],
+    (what: string) => {
+      const plan = allocate(HAUL_LIMITED, solve);
+      if (plan.kind !== 'plan') throw new Error('no plan');
+      return what === 'money' ? plan.money : plan.shadows[0]!.worth;
+    },
+  ),
+  table(
+    {
+      formula: STRIPS,
+      title: 'Standard error against a reference library',
+      source: 'simple-statistics',
+      standing: 'computed',
+      allowed: 1e-12,
+      unit: '',
+    },
+    [[1, simple.sampleStandardDeviation([2, 4, 9, 1]) / 2]],
+    () => standardError([2, 4, 9, 1]),
+  ),
+] as readonly CheckTable[];
