@@ -172,7 +172,7 @@ test('what stops first: one answer for the chain, planned again when a delay is 
   await sheet.getByLabel('What', { exact: true }).selectOption('dryer');
   await sheet.getByLabel('For how long, from now').fill('0');
   await sheet.getByRole('button', { name: 'Plan the day again' }).click();
-  await expect(sheet.getByText('Minutes, from 1 to 1,440')).toBeVisible();
+  await expect(sheet.getByText('From 1 to 1,440 min')).toBeVisible();
   await sheet.getByLabel('For how long, from now').fill('480');
   await sheet.getByLabel('Why, if you like').fill('burner does not light');
   await sheet.getByRole('button', { name: 'Plan the day again' }).click();

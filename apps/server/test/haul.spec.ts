@@ -502,7 +502,7 @@ describe('sheets of trucks and scales', () => {
     // Without acres they stay as they are.
     expect((await field({})).status).toBe(200);
     expect((await now()).lots.find(({ id }) => id === lot.id)!.acres).toBe(17.4);
-    expect((await field({ acres: 0 })).body.message).toMatch(/acres is a number more than 0/);
+    expect((await field({ acres: 0 })).body.message).toMatch(/acres is from 0.01 to 50,000 ac/);
     expect((await field({ name: ' ' })).body.message).toMatch(/needs a name/);
     expect((await field({ name: before.lots.find(({ id }) => id !== lot.id)!.fieldName })).body.message).toMatch(
       /one of this name/,
@@ -518,7 +518,7 @@ describe('sheets of trucks and scales', () => {
       capacityBu: 940,
     });
     expect((await truck({ name: 'Old red truck', capacityBu: 0 })).body.message).toMatch(
-      /capacity must be more than 0/,
+      /what it holds is from 1 to 10,000,000 bu/,
     );
     expect((await truck({ name: 'Old red truck', kind: 'bin' })).status).toBe(400);
     expect((await truck({ name: 'Nobody’s' }, ulid())).status).toBe(404);

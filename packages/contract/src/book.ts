@@ -1,4 +1,12 @@
-import { ENTRY_TYPES, type Entry, MAX_MOISTURE, METHODS, type Revision, type RevisionChange } from '@fanega/core';
+import {
+  ENTRY_TYPES,
+  type Entry,
+  MAX_MOISTURE,
+  METHODS,
+  type Revision,
+  REVISION_REASON,
+  type RevisionChange,
+} from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import {
@@ -19,7 +27,7 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { IsInstant, number, ULID } from './rules.js';
+import { Fits, IsInstant, number, ULID } from './rules.js';
 
 /** More than any field can weigh; a greater number is a slip of the finger. */
 export const MOST_KG = 5_000_000;
@@ -218,9 +226,7 @@ export class RevisionBody {
   id: string;
 
   @ApiProperty({ description: 'why: it stands in the book for good' })
-  @IsString()
-  @Matches(/\S/, { message: 'say why: it stands in the book for good' })
-  @MaxLength(200, { message: 'the reason is at most 200 letters' })
+  @Fits(REVISION_REASON, 'say why: it stands in the book for good')
   reason: string;
 
   @ApiProperty({

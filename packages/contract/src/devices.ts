@@ -1,5 +1,7 @@
+import { DEVICE_NAMES } from '@fanega/core';
 import { ApiProperty } from '@nestjs/swagger';
-import { IsIn, IsNotEmpty, IsString, MaxLength } from 'class-validator';
+import { IsIn } from 'class-validator';
+import { Fits } from './rules.js';
 
 /** What may hang on the farm's wire. */
 export const DEVICE_KINDS = ['weather', 'cartScale', 'truckScale', 'monitor', 'tester', 'elevator', 'dryer'] as const;
@@ -7,9 +9,7 @@ export type DeviceKind = (typeof DEVICE_KINDS)[number];
 
 export class DeviceBody {
   @ApiProperty()
-  @IsString()
-  @IsNotEmpty({ message: 'the device needs a name' })
-  @MaxLength(60, { message: 'the name is at most 60 letters' })
+  @Fits(DEVICE_NAMES.name, 'the device needs a name')
   name: string;
 
   @ApiProperty({ enum: DEVICE_KINDS })

@@ -1,4 +1,4 @@
-import { CROPS, type ReadingSource } from '@fanega/core';
+import { CROPS, FIELD_NAMES, type ReadingSource } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import {
@@ -7,18 +7,14 @@ import {
   IsArray,
   IsBoolean,
   IsIn,
-  IsInt,
-  IsNotEmpty,
   IsNumber,
   IsOptional,
-  IsString,
   Matches,
   Max,
-  MaxLength,
   Min,
   ValidateNested,
 } from 'class-validator';
-import { byRule, IsBetween, IsInstant, isRecord, number, ULID } from './rules.js';
+import { byRule, Fits, IsInstant, isRecord, number, ULID } from './rules.js';
 
 const IsWhole = byRule('isWhole', (value) => {
   const parts = Array.isArray(value) ? value.map((share: unknown) => (isRecord(share) ? Number(share.part) : NaN)) : [];
@@ -30,43 +26,33 @@ const IsWhole = byRule('isWhole', (value) => {
 /** Whose a part of every bushel of a lot is. */
 export class ShareBody {
   @ApiProperty()
-  @IsString()
-  @IsNotEmpty({ message: 'whose part?' })
-  @MaxLength(60)
+  @Fits(FIELD_NAMES.owner, 'whose part?')
   owner: string;
 
   @ApiProperty({ description: 'fraction of every bushel' })
-  @IsBetween(0.0001, 1, 'a part is more than 0 and at most the whole')
+  @Fits(FIELD_NAMES.part)
   part: number;
 }
 
 /** What a field and its lot are called. */
 class FieldNames {
   @ApiProperty()
-  @IsString()
-  @Matches(/\S/, { message: 'the field needs a name' })
-  @MaxLength(60)
+  @Fits(FIELD_NAMES.name, 'the field needs a name')
   name: string;
 
   @ApiPropertyOptional()
-  @IsOptional()
-  @IsString()
-  @MaxLength(40)
+  @Fits(FIELD_NAMES.variety)
   variety?: string;
 
   @ApiProperty({ description: 'two or three letters that stand for it in drawings' })
-  @IsString()
-  @Matches(/\S/, { message: 'the tag is missing: two or three letters' })
-  @MaxLength(4, { message: 'the tag is at most four letters' })
+  @Fits(FIELD_NAMES.tag, 'the tag is missing: two or three letters')
   tag: string;
 }
-
-const IsAcres = () => IsBetween(0.01, 50_000, 'acres is a number more than 0 and at most 50,000');
 
 /** A field with the lot that stands on it this season. */
 export class FieldBody extends FieldNames {
   @ApiProperty()
-  @IsAcres()
+  @Fits(FIELD_NAMES.acres)
   acres: number;
 
   @ApiProperty({ enum: Object.keys(CROPS) })
@@ -74,9 +60,7 @@ export class FieldBody extends FieldNames {
   crop: string;
 
   @ApiProperty()
-  @IsInt()
-  @Min(2000)
-  @Max(2100)
+  @Fits(FIELD_NAMES.season)
   season: number;
 
   @ApiPropertyOptional({ type: [ShareBody], description: 'left out: the farm’s own' })
@@ -94,7 +78,7 @@ export class FieldBody extends FieldNames {
 export class FieldChangeBody extends FieldNames {
   @ApiPropertyOptional({ description: 'left out: as it is' })
   @IsOptional()
-  @IsAcres()
+  @Fits(FIELD_NAMES.acres)
   acres?: number;
 }
 
@@ -105,9 +89,7 @@ export class NeighborRowsBody {
   id: string;
 
   @ApiProperty()
-  @IsString()
-  @Matches(/\S/, { message: 'whose rows?' })
-  @MaxLength(60, { message: 'the name is at most 60 letters' })
+  @Fits(FIELD_NAMES.owner, 'whose rows?')
   owner: string;
 
   @ApiProperty({ enum: Object.keys(CROPS) })
@@ -115,9 +97,7 @@ export class NeighborRowsBody {
   crop: string;
 
   @ApiProperty()
-  @IsInt()
-  @Min(2000)
-  @Max(2100)
+  @Fits(FIELD_NAMES.season)
   season: number;
 }
 

@@ -1,5 +1,7 @@
+import { PEOPLE_NAMES } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import { IsEmail, IsIn, IsNotEmpty, IsOptional, IsString, IsTimeZone, MaxLength, MinLength } from 'class-validator';
+import { Fits } from './rules.js';
 
 /** What a member of a farm may do; each may do what those before may. */
 export const ROLES = ['viewer', 'operator', 'manager', 'owner'] as const;
@@ -43,15 +45,11 @@ export class SignInBody {
 /** The first run of a real farm: its name and its owner. */
 export class SetupBody {
   @ApiProperty()
-  @IsString()
-  @IsNotEmpty({ message: 'the farm needs a name' })
-  @MaxLength(80)
+  @Fits(PEOPLE_NAMES.farm, 'the farm needs a name')
   farm: string;
 
   @ApiProperty()
-  @IsString()
-  @IsNotEmpty({ message: 'your name is missing' })
-  @MaxLength(80)
+  @Fits(PEOPLE_NAMES.name, 'your name is missing')
   name: string;
 
   @ApiProperty()

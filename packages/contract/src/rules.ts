@@ -1,5 +1,6 @@
-import { instantOf, ULID_FORM } from '@fanega/core';
+import { checkField, type Field, type FieldRefusal, instantOf, ULID_FORM } from '@fanega/core';
 import { IsNumber, Max, Min, registerDecorator } from 'class-validator';
+import { wordFieldRefusal } from './words.js';
 
 export const ULID = ULID_FORM;
 
@@ -30,6 +31,16 @@ export const IsInstant = byRule('isInstant', (value, property) =>
     ? null
     : `${property} is no date; write it like 2026-09-08T14:52:00Z, with its zone`,
 );
+
+/** Limits that the core declares, and that the boxes of the web read too; `missing` is said where nothing is there. */
+export const Fits = (field: Field<unknown>, missing?: string): PropertyDecorator =>
+  byRule('fits', (value, property) => {
+    const refusals: FieldRefusal[] = [];
+    checkField(field, value, property, property, refusals);
+    const [first] = refusals;
+    if (first === undefined) return null;
+    return first.code === 'field_missing' && missing !== undefined ? missing : wordFieldRefusal(first);
+  })();
 
 /** A number within limits, with one sentence for whatever is wrong. */
 export const IsBetween =

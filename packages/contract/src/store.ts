@@ -1,20 +1,17 @@
-import { PLACE_KINDS, WITHDRAWALS } from '@fanega/core';
+import { PLACE_KINDS, PLACE_NAMES, WITHDRAWALS } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { IsIn, IsNumber, IsOptional, IsString, Matches, Max, MaxLength, Min } from 'class-validator';
+import { IsIn, IsOptional } from 'class-validator';
+import { Fits } from './rules.js';
 
 /** What a place is called and holds. Its kind and how grain comes out of it stay: what was recorded was mixed by them. */
 export class PlaceChangeBody {
   @ApiProperty()
-  @IsString()
-  @Matches(/\S/, { message: 'the place needs a name' })
-  @MaxLength(60)
+  @Fits(PLACE_NAMES.name, 'the place needs a name')
   name: string;
 
   @ApiPropertyOptional({ description: 'struck, in bushels; left out: nobody knows' })
   @IsOptional()
-  @IsNumber({}, { message: 'capacity must be a number of bushels' })
-  @Min(1, { message: 'capacity must be more than 0' })
-  @Max(10_000_000)
+  @Fits(PLACE_NAMES.capacityBu)
   capacityBu?: number;
 }
 

@@ -1,9 +1,12 @@
 import type { Me } from '@fanega/contract';
-import { useState } from 'react';
-import { useForm } from 'react-hook-form';
-import { ApiError, type Command, post, send } from '../data/api';
+import { PEOPLE_NAMES } from '@fanega/core';
+import { post, send } from '../data/api';
 import { UNIT_NAMES } from '../quantity/system';
-import { Button, SelectBox, TextBox } from '../ui';
+import { Button, Problem, SelectBox, TextBox } from '../ui';
+import { type Box, oneOf, words } from '../ui/form/box';
+import { Form } from '../ui/form/form';
+import { useFields } from '../ui/form/use-fields';
+import { textBox } from '../widgets/record-boxes';
 
 interface Props {
   readonly me: Me;
@@ -41,141 +44,105 @@ function Mark() {
   );
 }
 
-function useSubmit(onDone: () => void) {
-  const [problem, setProblem] = useState<string | null>(null);
-  const run = async (command: Command): Promise<void> => {
-    setProblem(null);
-    try {
-      await send(command);
-      onDone();
-    } catch (error) {
-      setProblem(error instanceof ApiError ? error.message : 'This did not work.');
-    }
-  };
-  return { problem, run };
-}
+/** No address is longer. */
+const ADDRESS = 254;
 
-function Problem({ text }: { text: string | null }) {
-  return text ? (
-    <p role="alert" className="font-semibold text-clay">
-      {text}
-    </p>
-  ) : null;
-}
-
+/** Errors stand at their box or above the button; nothing of a password is kept. */
 function Doors({ me, onDone }: Props) {
-  const { problem, run } = useSubmit(onDone);
-  const { register, handleSubmit, formState } = useForm({ defaultValues: { email: '', password: '' } });
+  const form = useFields({
+    boxes: { email: words(ADDRESS, 'The address is missing'), password: secret('The password is missing') },
+    start: () => ({ email: '', password: '' }),
+    close: onDone,
+    save: (values) => send(post('/api/auth/sign-in', {}, values)),
+  });
+  const demo = useFields({
+    boxes: {},
+    start: () => ({}),
+    close: onDone,
+    save: () => send(post('/api/auth/demo', {})),
+  });
   return (
     <div className="space-y-6">
       {me.demo && (
         <div>
-          <Button look="do" className="min-h-14 w-full text-lg" onClick={() => void run(post('/api/auth/demo', {}))}>
+          <Button look="do" className="min-h-14 w-full text-lg" disabled={demo.busy} onClick={() => void demo.submit()}>
             Walk into the demo farm
           </Button>
+          <Problem>{demo.problem}</Problem>
           <p className="mt-2 text-sm text-muted">
             Kestrel Levee Farms, four weeks into harvest. Made up, and yours to try everything on.
           </p>
         </div>
       )}
-      <form
-        className="space-y-4"
-        noValidate
-        onSubmit={(e) => void handleSubmit((values) => run(post('/api/auth/sign-in', {}, values)))(e)}
-      >
+      <Form form={form} button="Sign in" small={me.demo} className="space-y-4">
         <h2 className="text-xl">Sign in</h2>
-        <TextBox
-          label="Mail address"
-          type="email"
-          autoComplete="username"
-          {...register('email', { required: 'The address is missing' })}
-          error={formState.errors.email?.message}
-        />
-        <TextBox
-          label="Password"
-          type="password"
-          autoComplete="current-password"
-          {...register('password', { required: 'The password is missing' })}
-          error={formState.errors.password?.message}
-        />
-        <Problem text={problem} />
-        <Button type="submit" className="w-full" disabled={formState.isSubmitting}>
-          Sign in
-        </Button>
-      </form>
+        <TextBox label="Mail address" type="email" autoComplete="username" {...form.box('email')} />
+        <TextBox label="Password" type="password" autoComplete="current-password" {...form.box('password')} />
+      </Form>
     </div>
   );
 }
 
+/** A password as it is typed: spaces belong to it. */
+const secret = (missing: string, least = 1): Box<string> => ({
+  read: (typed) =>
+    typed === ''
+      ? { error: missing }
+      : typed.length < least
+        ? { error: `The password needs ${least} characters or more` }
+        : { value: typed },
+  control: { maxLength: 200 },
+});
+
 function FirstRun({ onDone }: { onDone: () => void }) {
-  const { problem, run } = useSubmit(onDone);
-  const { register, handleSubmit, formState } = useForm({
-    defaultValues: {
+  const form = useFields({
+    boxes: {
+      farm: textBox(PEOPLE_NAMES.farm, 'The farm needs a name'),
+      name: textBox(PEOPLE_NAMES.name, 'Your name is missing'),
+      email: words(ADDRESS, 'The address is missing'),
+      password: secret('The password is missing', 10),
+      timeZone: words(60, 'The time zone is missing'),
+      units: oneOf<'us' | 'metric'>(),
+    },
+    start: () => ({
       farm: '',
       name: '',
       email: '',
       password: '',
       timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'America/Chicago',
-      units: 'us' as 'us' | 'metric',
-    },
+      units: 'us' as const,
+    }),
+    close: onDone,
+    save: (values) => send(post('/api/auth/set-up', {}, values)),
   });
-  const { errors } = formState;
   return (
-    <form
-      className="space-y-4"
-      noValidate
-      onSubmit={(e) => void handleSubmit((values) => run(post('/api/auth/set-up', {}, values)))(e)}
-    >
+    <Form form={form} button="Begin" className="space-y-4">
       <h2 className="text-xl">Begin your farm&rsquo;s book</h2>
-      <TextBox
-        label="Name of the farm"
-        {...register('farm', { required: 'The farm needs a name' })}
-        error={errors.farm?.message}
-      />
-      <TextBox
-        label="Your name"
-        autoComplete="name"
-        {...register('name', { required: 'Your name is missing' })}
-        error={errors.name?.message}
-      />
-      <TextBox
-        label="Mail address"
-        type="email"
-        autoComplete="username"
-        {...register('email', { required: 'The address is missing' })}
-        error={errors.email?.message}
-      />
+      <TextBox label="Name of the farm" {...form.box('farm')} />
+      <TextBox label="Your name" autoComplete="name" {...form.box('name')} />
+      <TextBox label="Mail address" type="email" autoComplete="username" {...form.box('email')} />
       <TextBox
         label="Password"
         type="password"
         autoComplete="new-password"
         hint="10 characters or more"
-        {...register('password', {
-          minLength: { value: 10, message: 'The password needs 10 characters or more' },
-          required: 'The password is missing',
-        })}
-        error={errors.password?.message}
+        {...form.box('password')}
       />
       <TextBox
         label="Time zone"
         list="time-zones"
         hint="the farm's days begin and end by it"
-        {...register('timeZone', { required: 'The time zone is missing' })}
-        error={errors.timeZone?.message}
+        {...form.box('timeZone')}
       />
       <datalist id="time-zones">
         {Intl.supportedValuesOf('timeZone').map((zone) => (
           <option key={zone}>{zone}</option>
         ))}
       </datalist>
-      <SelectBox label="Units" hint="each reader may choose otherwise" {...register('units')}>
+      <SelectBox label="Units" hint="each reader may choose otherwise" {...form.box('units')}>
         <option value="us">{UNIT_NAMES.us}</option>
         <option value="metric">{UNIT_NAMES.metric}</option>
       </SelectBox>
-      <Problem text={problem} />
-      <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={formState.isSubmitting}>
-        Begin
-      </Button>
-    </form>
+    </Form>
   );
 }

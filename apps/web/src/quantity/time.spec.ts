@@ -1,5 +1,20 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { clock, day, dayText, hourText, minuteText, moment, readMinute, setClockStyle, since, weekday } from './time';
+import {
+  clock,
+  day,
+  dayText,
+  dayTyped,
+  hourText,
+  minuteText,
+  moment,
+  momentTyped,
+  readDay,
+  readMinute,
+  readMoment,
+  setClockStyle,
+  since,
+  weekday,
+} from './time';
 
 const store = new Map<string, string>();
 vi.stubGlobal('localStorage', {
@@ -57,5 +72,53 @@ describe('minutes of the day', () => {
       setClockStyle(style);
       for (let minute = 0; minute < 1440; minute += 7) expect(readMinute(minuteText(minute))).toBe(minute);
     }
+  });
+});
+
+describe('days and moments that are typed', () => {
+  const ZONE = 'America/Chicago';
+  const NOW = Date.parse('2026-09-08T19:52:00Z');
+  it('are read as people here write them, the month before the day', () => {
+    for (const text of ['10/14/2026', '10/14/26', '10-14-2026', '2026-10-14', 'Oct 14, 2026', 'October 14', '10/14', 'oct 14'])
+      expect(readDay(text, '2026-09-08'), text).toEqual({ value: '2026-10-14' });
+    expect(dayTyped('2026-10-14')).toBe('10/14/2026');
+    expect([dayTyped(null), dayTyped('')]).toEqual(['', '']);
+  });
+  it('that are none are said to be none', () => {
+    expect(readDay('2/29/2028', '2026-09-08')).toEqual({ value: '2028-02-29' });
+    expect(readDay('2/29/2027', '2026-09-08').error).toBe(
+      'There is no 2/29/2027: month before day, a day like 09/08/2026',
+    );
+    for (const text of ['14/10/2026', '2026-13-01', '4/31', '0/3'])
+      expect(readDay(text, '2026-09-08').error, text).toMatch(/^There is no /);
+    for (const text of ['', 'soon', '10', '10/14/2', '10.14.2026', '1e9'])
+      expect(readDay(text, '2026-09-08').error, text).toBe('A day like 09/08/2026');
+  });
+  it('come back as they were, in both clocks, over both changes of the clock', () => {
+    for (const style of ['12', '24'] as const) {
+      setClockStyle(style);
+      for (const from of ['2026-03-08T00:00:00Z', '2026-10-31T22:00:00Z'])
+        for (let quarter = 0; quarter < 96; quarter++) {
+          const at = Date.parse(from) + quarter * 900_000;
+          expect(readMoment(momentTyped(at, ZONE), ZONE, NOW)).toEqual({ value: at });
+        }
+    }
+  });
+  it('are of today where no day is typed, and take what a browser’s own box writes', () => {
+    expect(readMoment('2:30 pm', ZONE, NOW)).toEqual({ value: Date.parse('2026-09-08T19:30:00Z') });
+    expect(readMoment('2026-09-07T06:05', ZONE, NOW)).toEqual({ value: Date.parse('2026-09-07T11:05:00Z') });
+    expect(readMoment('9/7 6:05a', ZONE, NOW)).toEqual({ value: Date.parse('2026-09-07T11:05:00Z') });
+  });
+  it('of the hour that comes twice want to know which, and the hour that never came is none', () => {
+    expect(readMoment('11/1/2026 1:30 am', ZONE, NOW).error).toBe(
+      '1:30 am came twice that night: write “first” or “second” behind it',
+    );
+    expect(readMoment('11/1/2026 1:30 am first', ZONE, NOW)).toEqual({ value: Date.parse('2026-11-01T06:30:00Z') });
+    expect(readMoment('11/1/2026 1:30 am second', ZONE, NOW)).toEqual({ value: Date.parse('2026-11-01T07:30:00Z') });
+    expect(readMoment('3/8/2026 2:30 am', ZONE, NOW).error).toBe(
+      'There was no 2:30 am that night: the clock went ahead an hour',
+    );
+    for (const text of ['', 'noon', '9/8/2026', '2/30 6:00 am'])
+      expect(readMoment(text, ZONE, NOW).error, text).toMatch(/^(A day and a time, like|There is no 2\/30)/);
   });
 });

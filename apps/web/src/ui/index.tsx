@@ -1,5 +1,5 @@
 import { Loader2, TriangleAlert, WifiOff } from 'lucide-react';
-import type { ButtonHTMLAttributes, InputHTMLAttributes, ReactNode, SelectHTMLAttributes } from 'react';
+import type { ButtonHTMLAttributes, InputHTMLAttributes, ReactNode, Ref, SelectHTMLAttributes } from 'react';
 import { useId } from 'react';
 
 const join = (...parts: (string | false | undefined)[]): string => parts.filter(Boolean).join(' ');
@@ -67,18 +67,23 @@ export function TextBox({
   error,
   hint,
   unit,
+  beside,
   ...props
 }: InputHTMLAttributes<HTMLInputElement> & {
   label: string;
   error?: string | undefined;
   hint?: string | undefined;
   unit?: string | undefined;
+  ref?: Ref<HTMLInputElement>;
+  /** Stands in the box at its right. */
+  beside?: ReactNode;
 }) {
   return (
     <Labelled label={label} error={error} hint={hint}>
       {(aria) => (
         <div className="relative">
-          <input {...aria} {...props} className={join(BOX, unit && 'pr-12')} />
+          <input {...aria} {...props} className={join(BOX, (unit !== undefined || beside !== undefined) && 'pr-12')} />
+          {beside}
           {unit && (
             <span className="pointer-events-none absolute inset-y-0 right-3 flex items-center text-muted">{unit}</span>
           )}
@@ -94,7 +99,12 @@ export function SelectBox({
   hint,
   children,
   ...props
-}: SelectHTMLAttributes<HTMLSelectElement> & { label: string; error?: string | undefined; hint?: string | undefined }) {
+}: SelectHTMLAttributes<HTMLSelectElement> & {
+  label: string;
+  error?: string | undefined;
+  hint?: string | undefined;
+  ref?: Ref<HTMLSelectElement>;
+}) {
   return (
     <Labelled label={label} error={error} hint={hint}>
       {(aria) => (

@@ -1,12 +1,14 @@
-import type { ChainLink } from '@fanega/core';
-import { useRef, useState } from 'react';
+import { type ChainLink, DELAY } from '@fanega/core';
+import { useState } from 'react';
 import { ulid } from 'ulid';
 import type { Command } from '../data/api';
 import { type Farm, useRefreshFarm } from '../data/farm';
-import { useSend } from '../data/use-send';
 import { SelectBox, TextBox } from '../ui';
+import { oneOf } from '../ui/form/box';
+import { useFields } from '../ui/form/use-fields';
 import { FormDrawer } from '../ui/form-drawer';
-import { parseNumber } from '../quantity/quantity';
+import { minutes } from '../quantity/quantity';
+import { figureBox, textBox } from './record-boxes';
 import { useRecorded } from './take-back';
 import { DELAY_LINKS, DELAY_WORDS } from './chain-words';
 import { logged } from '../data/records';
@@ -28,53 +30,55 @@ export function ReportDelay({
 }) {
   const refresh = useRefreshFarm(farm.id);
   const recorded = useRecorded();
-  const sending = useSend();
-  const id = useRef(ulid());
-  const [link, setLink] = useState<ChainLink>(
-    () =>
-      (({ combine: 'combine', cart: 'cart', dryer: 'dryer' }) as const)[farm.place(own ?? '')?.kind as 'cart'] ??
-      'trucks',
-  );
-  const [machineId, setMachine] = useState(own ?? '');
-  const [minutes, setMinutes] = useState('30');
-  const [reason, setReason] = useState('');
+  const [id] = useState(ulid);
+  const form = useFields({
+    boxes: {
+      link: oneOf<ChainLink>(),
+      machineId: oneOf<string>(),
+      minutes: figureBox(DELAY.fields.minutes, minutes, { missing: 'How many minutes?' }),
+      reason: textBox(DELAY.fields.reason),
+    },
+    start: () => ({
+      link:
+        ({ combine: 'combine', cart: 'cart', dryer: 'dryer' } as const)[farm.place(own ?? '')?.kind as 'cart'] ??
+        'trucks',
+      machineId: own ?? '',
+      minutes: '30',
+      reason: '',
+    }),
+    close: onClose,
+    save: async ({ link, machineId, minutes: late, reason }) => {
+      const body = {
+        id,
+        at: new Date(farm.clock()).toISOString(),
+        link,
+        minutes: late,
+        ...(machineId === '' ? {} : { machineId }),
+        ...(reason === '' ? {} : { reason }),
+      };
+      const command = logged(farm.id, 'delay', body);
+      const what = DELAY_WORDS[link] ?? link;
+      if (onKeep) {
+        onKeep(command, what);
+        return false;
+      }
+      await write(farm.id, command, what);
+      recorded(`${what}: the day is planned again`, 'delay', id);
+      await refresh();
+      return true;
+    },
+  });
+  const { link } = form.texts;
   const kind = link === 'trucks' ? 'truck' : link;
   const machines = farm.data.places.filter((place) => place.kind === kind);
-  const value = parseNumber(minutes);
-  const wrong = value >= 1 && value <= 1440 ? undefined : 'Minutes, from 1 to 1,440';
-  const report = async (): Promise<void> => {
-    if (wrong) return;
-    const body = {
-      id: id.current,
-      at: new Date(farm.clock()).toISOString(),
-      link,
-      minutes: value,
-      ...(machineId === '' ? {} : { machineId }),
-      ...(reason.trim() === '' ? {} : { reason: reason.trim() }),
-    };
-    const command = logged(farm.id, 'delay', body);
-    const what = DELAY_WORDS[link] ?? link;
-    if (onKeep) return onKeep(command, what);
-    if (!(await sending.send(() => write(farm.id, command, what)))) return;
-    recorded(`${DELAY_WORDS[link]}: the day is planned again`, 'delay', body.id);
-    await refresh();
-    onClose();
-  };
   return (
-    <FormDrawer
-      title="Report a delay"
-      button="Plan the day again"
-      busy={sending.busy}
-      problem={sending.message}
-      onSubmit={report}
-      onClose={onClose}
-    >
+    <FormDrawer form={form} title="Report a delay" button="Plan the day again">
       <SelectBox
         label="What"
         value={link}
         onChange={(event) => {
-          setLink(event.target.value as ChainLink);
-          setMachine('');
+          form.set('link', event.target.value as ChainLink);
+          form.set('machineId', '');
         }}
       >
         {DELAY_LINKS.map((one) => (
@@ -84,7 +88,7 @@ export function ReportDelay({
         ))}
       </SelectBox>
       {machines.length > 0 && (
-        <SelectBox label="Which" value={machineId} onChange={(event) => setMachine(event.target.value)}>
+        <SelectBox label="Which" {...form.box('machineId')}>
           <option value="">all of them</option>
           {machines.map((machine) => (
             <option key={machine.id} value={machine.id}>
@@ -93,20 +97,8 @@ export function ReportDelay({
           ))}
         </SelectBox>
       )}
-      <TextBox
-        label="For how long, from now"
-        unit="min"
-        inputMode="numeric"
-        value={minutes}
-        error={wrong ?? sending.at.minutes}
-        onChange={(event) => setMinutes(event.target.value)}
-      />
-      <TextBox
-        label="Why, if you like"
-        maxLength={200}
-        value={reason}
-        onChange={(event) => setReason(event.target.value)}
-      />
+      <TextBox label="For how long, from now" {...form.box('minutes')} />
+      <TextBox label="Why, if you like" {...form.box('reason')} />
     </FormDrawer>
   );
 }

@@ -1,15 +1,18 @@
 import { type Entry, likelyWitness, type Method, METHODS } from '@fanega/core';
-import { useRef, useState } from 'react';
-import { toast } from '../ui/toast';
+import { useState } from 'react';
 import { ulid } from 'ulid';
+import { type Farm, useRefreshFarm } from '../data/farm';
 import { write } from '../data/outbox';
 import { bookCommand } from '../data/outbox/book-command';
-import { type Farm, useRefreshFarm } from '../data/farm';
-import { useSend } from '../data/use-send';
-import { deviceName } from './record';
-import { Button, Choices, Problem, SelectBox, TextBox } from '../ui';
+import { price, readWeight, scaleUnit, type WeightUnit, weightUnits } from '../quantity/quantity';
+import { Choices, SelectBox, TextBox } from '../ui';
+import { asTyped, oneOf, words } from '../ui/form/box';
+import { Form } from '../ui/form/form';
+import { useFields } from '../ui/form/use-fields';
+import { toast } from '../ui/toast';
 import { METHOD_WORDS } from './method-words';
-import { price, readMoisture, readWeight, scaleUnit, type WeightUnit, weightUnits } from '../quantity/quantity';
+import { moistureBox } from './record-boxes';
+import { deviceName } from './record';
 
 /** Another measurement of the same grain: the display's figure beside the cart's, the farm's own truck scale beside the ticket. Which one counts is the farm's rule. */
 export function WeighAgain({
@@ -24,62 +27,68 @@ export function WeighAgain({
   onDone: () => void;
 }) {
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const id = useRef(ulid());
-  const [weight, setWeight] = useState('');
-  const [unit, setUnit] = useState<WeightUnit>(scaleUnit());
-  const [moisture, setMoisture] = useState('');
-  const [method, setMethod] = useState<Method>(() => likelyWitness(entry, (place) => farm.place(place)?.kind));
-  const [ticket, setTicket] = useState('');
-  const [priceText, setPrice] = useState('');
-  const [wrong, setWrong] = useState<{ weight?: string; moisture?: string; price?: string }>({});
+  const [id] = useState(ulid);
+  const kgPerBu = farm.kgPerBu(crop);
   // A ticket that came late brings its number and its price with it.
-  const late = method === 'ticket' && entry.type === 'move' && farm.place(entry.to)?.kind === 'buyer';
-  const save = async (): Promise<void> => {
-    const w = readWeight(weight, unit, farm.kgPerBu(crop));
-    const m = readMoisture(moisture);
-    const kgPerBu = farm.kgPerBu(crop);
-    const paid = price.read(priceText, { least: 0, most: 1000, per: kgPerBu });
-    const errors = {
-      ...(late && paid.error ? { price: paid.error } : {}),
-      ...(w.error
-        ? { weight: w.error }
-        : w.kg === undefined && m.value === undefined
-          ? { weight: 'A weight, or a moisture' }
-          : {}),
-      ...(m.error ? { moisture: m.error } : {}),
-    };
-    setWrong(errors);
-    if (Object.keys(errors).length > 0) return;
-    const witness = {
-      id: id.current,
-      type: 'witness',
-      of: entry.id,
-      at: new Date(farm.clock()).toISOString(),
-      method,
-      device: deviceName(),
-      ...(w.kg === undefined ? {} : { wetKg: w.kg }),
-      ...(m.value === undefined ? {} : { moisture: m.value }),
-      ...(late && ticket.trim() !== '' ? { ticket: ticket.trim() } : {}),
-      ...(late && paid.value !== undefined ? { pricePerBu: paid.value } : {}),
-    };
-    if (!(await sending.send(() => write(farm.id, bookCommand(farm.id, [witness as Entry]), 'another measurement'))))
-      return;
-    toast('Beside the first measurement');
-    await refresh();
-    onDone();
-  };
+  const isLate = (method: Method): boolean =>
+    method === 'ticket' && entry.type === 'move' && farm.place(entry.to)?.kind === 'buyer';
+  const form = useFields({
+    boxes: {
+      method: oneOf<Method>(),
+      // Read by the unit that is chosen beside it.
+      weight: asTyped(),
+      unit: oneOf<WeightUnit>(),
+      moisture: moistureBox(),
+      ticket: words(40),
+      pricePerBu: {
+        read: (typed: string) => price.read(typed, { least: 0, most: 1000, per: kgPerBu }),
+        control: { unit: price.unit, inputMode: 'decimal' as const },
+      },
+    },
+    unasked: ({ method }) => (isLate(method) ? [] : ['ticket', 'pricePerBu']),
+    start: () => ({
+      method: likelyWitness(entry, (place) => farm.place(place)?.kind),
+      weight: '',
+      unit: scaleUnit(),
+      moisture: '',
+      ticket: '',
+      pricePerBu: '',
+    }),
+    together: ({ weight, unit, moisture }): Record<string, string> => {
+      const { kg, error } = readWeight(weight, unit, kgPerBu);
+      if (error) return { weight: error };
+      return kg === undefined && moisture === undefined ? { weight: 'A weight, or a moisture' } : {};
+    },
+    boxOf: (field) => (field === 'wetKg' ? 'weight' : field),
+    close: onDone,
+    save: async ({ method, weight, unit, moisture, ticket, pricePerBu }) => {
+      const { kg } = readWeight(weight, unit, kgPerBu);
+      const witness = {
+        id,
+        type: 'witness',
+        of: entry.id,
+        at: new Date(farm.clock()).toISOString(),
+        method,
+        device: deviceName(),
+        ...(kg === undefined ? {} : { wetKg: kg }),
+        ...(moisture === undefined ? {} : { moisture }),
+        ...(ticket ? { ticket } : {}),
+        ...(pricePerBu === undefined ? {} : { pricePerBu }),
+      };
+      await write(farm.id, bookCommand(farm.id, [witness as Entry]), 'another measurement');
+      toast('Beside the first measurement');
+      await refresh();
+    },
+  });
   return (
-    <form
-      aria-label="Another measurement"
+    <Form
+      form={form}
+      label="Another measurement"
+      button="Put it beside"
+      small
       className="space-y-3 border-t border-rule pt-4"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
     >
-      <SelectBox label="Measured by" value={method} onChange={(event) => setMethod(event.target.value as Method)}>
+      <SelectBox label="Measured by" {...form.box('method')}>
         {METHODS.map((one) => (
           <option key={one} value={one}>
             {METHOD_WORDS[one]}
@@ -87,51 +96,20 @@ export function WeighAgain({
         ))}
       </SelectBox>
       <div className="grid grid-cols-[1fr_7.5rem] items-start gap-3">
-        <TextBox
-          label="Weight"
-          inputMode="decimal"
-          value={weight}
-          error={wrong.weight ?? sending.at.wetKg}
-          onChange={(event) => setWeight(event.target.value)}
-        />
+        <TextBox label="Weight" {...form.box('weight')} />
         <Choices
           label="Unit"
-          value={unit}
-          onChange={setUnit}
+          {...form.choice('unit')}
           choices={weightUnits().map((one) => ({ value: one, label: one }))}
         />
       </div>
-      <TextBox
-        label="Moisture, if measured"
-        unit="%"
-        inputMode="decimal"
-        value={moisture}
-        error={wrong.moisture ?? sending.at.moisture}
-        onChange={(event) => setMoisture(event.target.value)}
-      />
-      {late && (
+      <TextBox label="Moisture, if measured" {...form.box('moisture')} />
+      {isLate(form.texts.method) && (
         <div className="grid grid-cols-2 gap-3">
-          <TextBox
-            label="Ticket number"
-            maxLength={40}
-            value={ticket}
-            error={sending.at.ticket}
-            onChange={(event) => setTicket(event.target.value)}
-          />
-          <TextBox
-            label="Price"
-            unit={price.unit}
-            inputMode="decimal"
-            value={priceText}
-            error={wrong.price ?? sending.at.pricePerBu}
-            onChange={(event) => setPrice(event.target.value)}
-          />
+          <TextBox label="Ticket number" {...form.box('ticket')} />
+          <TextBox label="Price" {...form.box('pricePerBu')} />
         </div>
       )}
-      <Problem>{sending.message}</Problem>
-      <Button type="submit" disabled={sending.busy}>
-        Put it beside
-      </Button>
-    </form>
+    </Form>
   );
 }

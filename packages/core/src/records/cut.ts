@@ -68,6 +68,9 @@ export const STRIP_TRIAL = logKind('stripTrial', 'cut', 'strip_trials', {
 });
 export type StripTrial = LogOf<typeof STRIP_TRIAL>;
 
+/** A head that a combine can carry. */
+export const COMBINE_HEAD = { name: text(40, 1), width: number(0.3, 30, 'm'), rows: optional(whole(1, 40)) };
+
 /** What a combine is and can do. */
 export const COMBINE_PROFILE = settingKind(
   'combineProfile',
@@ -91,9 +94,7 @@ export const COMBINE_PROFILE = settingKind(
     ranges: map(list(number(0, 2000, ''), 2, 2), SETTING_NAMES),
     /** loss that the farm accepts */
     acceptableLoss: optional(number(0, 5000, 'kg/ha')),
-    heads: optional(
-      list(record({ name: text(40, 1), width: number(0.3, 30, 'm'), rows: optional(whole(1, 40)) }), 0, 12),
-    ),
+    heads: optional(list(record(COMBINE_HEAD), 0, 12)),
     headOn: optional(text(40)),
     concaves: optional(list(text(40), 0, 20)),
     sieves: optional(list(text(40), 0, 20)),

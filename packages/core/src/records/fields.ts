@@ -97,7 +97,7 @@ export const CUTTING_WINDOW = settingKind(
 export type CuttingWindow = SettingOf<typeof CUTTING_WINDOW>;
 
 /** A field's part in "which field next". */
-const FIELD_STANDING = {
+export const FIELD_STANDING = {
   /** 0 sound to 3 going down */
   standability: whole(0, 3),
   distance: number(0, 200_000, 'm'),

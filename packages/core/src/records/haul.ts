@@ -42,14 +42,14 @@ export const FIELD_CHANGE = logKind('fieldChange', 'haul', 'field_changes', {
 });
 export type FieldChange = LogOf<typeof FIELD_CHANGE>;
 
-const PERMIT = {
+export const TRUCK_PERMIT = {
   name: text(80, 1),
   percentAxles: number(0, 50, '%'),
   percentGross: number(0, 50, '%'),
   from: day(),
   until: day(),
 };
-const AXLE = {
+export const TRUCK_AXLE = {
   /** behind the first axle */
   at: number(0, 60, 'm'),
   /** of the load that comes down on it */
@@ -64,11 +64,11 @@ export const TRUCK_SETUP = settingKind(
   'places',
   {
     combination: text(60, 1),
-    axles: list(record(AXLE), 2, 12),
+    axles: list(record(TRUCK_AXLE), 2, 12),
     singleLb: number(1000, 100_000, 'lb'),
     tandemLb: number(1000, 200_000, 'lb'),
     grossLb: number(1000, 400_000, 'lb'),
-    permit: optional(record(PERMIT)),
+    permit: optional(record(TRUCK_PERMIT)),
   },
   [
     {

@@ -19,10 +19,15 @@ import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 import { CARD_NAMES, CAUSE_NAMES, MACHINE_KIND_NAMES } from './shed-names.js';
 
 /** A part that an item waits for. */
-const PART = { name: text(80, 1), onHand: flag(), leadDays: number(0, 730, 'days'), orderedOn: nullable(day()) };
+export const READINESS_PART = {
+  name: text(80, 1),
+  onHand: flag(),
+  leadDays: number(0, 730, 'days'),
+  orderedOn: nullable(day()),
+};
 
 /** One line of a readiness list. */
-const ITEM = {
+export const READINESS_ITEM = {
   id: ownId(),
   what: text(160, 1),
   owner: text(60),
@@ -32,10 +37,10 @@ const ITEM = {
   skipped: nullable(text(200, 1)),
   /** the machine cannot work without it */
   needed: flag(),
-  part: nullable(record(PART)),
+  part: nullable(record(READINESS_PART)),
   card: optional(choice(CARD_NAMES)),
 };
-const SERVICE = {
+export const MACHINE_SERVICE = {
   id: ownId(),
   what: text(120, 1),
   by: choice(['engine', 'separator']),
@@ -43,7 +48,7 @@ const SERVICE = {
   lastAt: number(0, 100_000, 'h'),
   skipped: whole(0, 1000),
 };
-const WEAR = {
+export const MACHINE_WEAR = {
   id: ownId(),
   name: text(80, 1),
   position: text(80),
@@ -67,27 +72,26 @@ export const MACHINE = settingKind('machine', 'shed', 'machines', 'own', {
   engineHours: number(0, 100_000, 'h'),
   separatorHours: number(0, 100_000, 'h'),
   acres: number(0, 1_000_000, 'ac'),
-  items: list(record(ITEM), 0, 100),
-  services: list(record(SERVICE), 0, 40),
-  wear: list(record(WEAR), 0, 40),
+  items: list(record(READINESS_ITEM), 0, 100),
+  services: list(record(MACHINE_SERVICE), 0, 40),
+  wear: list(record(MACHINE_WEAR), 0, 40),
 });
 export type Machine = SettingOf<typeof MACHINE>;
 export type MachineItem = Machine['items'][number];
 export type MachineService = Machine['services'][number];
 export type MachineWear = Machine['wear'][number];
 
+/** One line of a list by kind of machine. */
+export const READINESS_LINE = {
+  what: text(160, 1),
+  needed: flag(),
+  daysBefore: number(0, 365, 'days'),
+  card: optional(choice(CARD_NAMES)),
+};
+
 /** The farm's own list for a kind of machine. */
 export const READINESS_TEMPLATE = settingKind('readinessTemplate', 'shed', 'readiness_templates', 'machineKind', {
-  lines: list(
-    record({
-      what: text(160, 1),
-      needed: flag(),
-      daysBefore: number(0, 365, 'days'),
-      card: optional(choice(CARD_NAMES)),
-    }),
-    0,
-    60,
-  ),
+  lines: list(record(READINESS_LINE), 0, 60),
 });
 export type ReadinessTemplate = SettingOf<typeof READINESS_TEMPLATE>;
 

@@ -90,8 +90,8 @@ export default function Fields() {
           )
         }
       </QueryBoundary>
-      <AddField open={adding} onClose={() => setAdding(false)} />
-      <TakeReading open={reading} onClose={() => setReading(false)} />
+      {adding && <AddField onClose={() => setAdding(false)} />}
+      {reading && <TakeReading onClose={() => setReading(false)} />}
     </div>
   );
 }

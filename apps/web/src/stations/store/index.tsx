@@ -1,21 +1,16 @@
-import { cropOf, CROPS, dryBushels, PLACE_KINDS, type PlaceInfo, WITHDRAWALS } from '@fanega/core';
+import { cropOf, CROPS, dryBushels, type PlaceInfo } from '@fanega/core';
 import { useLayoutEffect, useRef, useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
-import { ApiError, post } from '../../data/api';
-import { type Farm, useFarm, useRefreshFarm } from '../../data/farm';
+import { type Farm, useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
-import { Button, Empty, SelectBox, TextBox } from '../../ui';
-import { Drawer } from '../../ui/drawer';
+import { Button, Empty } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { bushels, grainOf, mass, Moisture, percent, Shown, system } from '../../quantity/quantity';
 import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
 import { PlacesDrawer } from './forms/places-drawer';
-import { capacityHint, readCapacity } from './forms/capacity';
-import { KIND_WORDS, OUT_WORDS } from './words';
+import { AddPlace } from './forms/add-place';
 import { shapeOf, YardVessel } from './pages/yard-vessel';
-import { write } from '../../data/outbox';
 
 const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
 const WHEELS = ['combine', 'cart', 'truck'];
@@ -54,7 +49,7 @@ export default function Store() {
         </>
       )}
       {naming && <PlacesDrawer farm={farm} onClose={() => setNaming(false)} />}
-      <AddPlace open={adding} onClose={() => setAdding(false)} />
+      {adding && <AddPlace onClose={() => setAdding(false)} />}
     </div>
   );
 }
@@ -281,81 +276,5 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
         </p>
       )}
     </section>
-  );
-}
-
-function AddPlace({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const farm = useFarm();
-  const refresh = useRefreshFarm(farm.id);
-  const { register, handleSubmit, formState, setError, reset, watch } = useForm({
-    defaultValues: { name: '', kind: 'cart', withdrawal: 'mixed', capacityBu: '' },
-  });
-  const { errors } = formState;
-  const kind = watch('kind');
-  const submit = handleSubmit(async ({ capacityBu, withdrawal, ...values }) => {
-    try {
-      const { value: holds } = readCapacity(farm, capacityBu);
-      const body = {
-        ...values,
-        withdrawal: ['bin', 'wetBin', 'pit', 'overhead'].includes(values.kind) ? withdrawal : 'mixed',
-        ...(holds === undefined || values.kind === 'buyer' ? {} : { capacityBu: holds }),
-      };
-      await write(farm.id, post('/api/farms/{farmId}/places', { path: { farmId: farm.id } }, body as never));
-      await refresh();
-      reset();
-      onClose();
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      for (const issue of error.issues)
-        if (issue.field === 'name' || issue.field === 'capacityBu') setError(issue.field, { message: issue.message });
-      setError('root', { message: error.message });
-    }
-  });
-  return (
-    <Drawer open={open} title="Add a place" onClose={onClose}>
-      <form className="space-y-4 px-5 py-4" noValidate onSubmit={(e) => void submit(e)}>
-        <SelectBox label="What it is" {...register('kind')}>
-          {PLACE_KINDS.map((value) => (
-            <option key={value} value={value}>
-              {KIND_WORDS[value]}
-            </option>
-          ))}
-        </SelectBox>
-        <TextBox
-          label="Name"
-          {...register('name', { required: 'The place needs a name' })}
-          error={errors.name?.message}
-        />
-        {['bin', 'wetBin', 'pit', 'overhead'].includes(kind) && (
-          <SelectBox label="Grain comes out" {...register('withdrawal')}>
-            {WITHDRAWALS.map((value) => (
-              <option key={value} value={value}>
-                {OUT_WORDS[value]}
-              </option>
-            ))}
-          </SelectBox>
-        )}
-        {kind !== 'buyer' && (
-          <TextBox
-            label="Holds"
-            unit={bushels.unit}
-            hint={capacityHint()}
-            inputMode="decimal"
-            {...register('capacityBu', {
-              validate: (text) => readCapacity(farm, text).error ?? true,
-            })}
-            error={errors.capacityBu?.message}
-          />
-        )}
-        {errors.root && (
-          <p role="alert" className="font-semibold text-clay">
-            {errors.root.message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={formState.isSubmitting}>
-          Add the place
-        </Button>
-      </form>
-    </Drawer>
   );
 }

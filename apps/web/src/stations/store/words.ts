@@ -17,3 +17,6 @@ export const OUT_WORDS: Record<(typeof WITHDRAWALS)[number], string> = {
   firstIn: 'oldest first (hopper bottom)',
   lastIn: 'newest first (flat floor, center sump)',
 };
+
+/** Where grain can come out in more than one way. */
+export const ORDERED_PLACES: readonly string[] = ['bin', 'wetBin', 'pit', 'overhead'];

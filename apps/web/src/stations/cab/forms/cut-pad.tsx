@@ -1,21 +1,13 @@
-import { CROPS, type LotInfo } from '@fanega/core';
-import { useState } from 'react';
+import { CROPS, FIELD_NAMES, type LotInfo } from '@fanega/core';
 import { ulid } from 'ulid';
 import type { Farm } from '../../../data/farm';
 import { Choices, SelectBox, TextBox } from '../../../ui';
-import { typed } from '../../../widgets/number-pad';
-import {
-  displayUnit,
-  guessText,
-  moisture as wetness,
-  readMoisture,
-  readWeight,
-  type WeightUnit,
-  weightUnits,
-} from '../../../quantity/quantity';
+import { oneOf, words } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
+import { moistureBox, textBox, weightBox } from '../../../widgets/record-boxes';
+import { displayUnit, guessText, moisture as wetness, type WeightUnit, weightUnits } from '../../../quantity/quantity';
 import { PadDrawer } from './pad-drawer';
-
-type Box = 'weight' | 'moisture';
+import { usePad } from './use-pad';
 
 export interface CutEntry {
   readonly lot: string;
@@ -57,53 +49,50 @@ export function CutPad({
 }) {
   const season = Math.max(...farm.data.lots.map((one) => one.season));
   const lots = farm.data.lots.filter((one) => one.season === season && (!neighbor || isOthers(farm, one)));
-  const [lot, setLot] = useState(neighbor ? (lots[0]?.id ?? SOMEBODY) : start.lot);
-  const [whose, setWhose] = useState('');
-  const [crop, setCrop] = useState(farm.lot(start.lot)?.crop ?? 'corn');
-  const isNew = lot === SOMEBODY;
-  const kgPerBu = farm.kgPerBu(isNew ? crop : farm.lot(lot)?.crop);
-  const [unit, setUnit] = useState<WeightUnit>(displayUnit());
-  const [texts, setTexts] = useState<Record<Box, string>>({
-    weight: guessText(start.wetKg, displayUnit(), kgPerBu),
-    moisture: wetness.figure(start.moisture),
+  const kgPerBuOf = (lot: string, crop: string): number => farm.kgPerBu(lot === SOMEBODY ? crop : farm.lot(lot)?.crop);
+  const form = useFields({
+    boxes: {
+      lot: oneOf<string>(),
+      whose: textBox(FIELD_NAMES.owner, 'Whose rows? A name or a word will do'),
+      crop: oneOf<string>(),
+      // Read by the unit that is chosen beside it.
+      weight: words(20, 'How much?'),
+      unit: oneOf<WeightUnit>(),
+      moisture: moistureBox('The moisture is missing'),
+      method: oneOf<CutEntry['method']>(),
+    },
+    unasked: ({ lot }) => (lot === SOMEBODY ? [] : ['whose']),
+    start: () => {
+      const lot = neighbor ? (lots[0]?.id ?? SOMEBODY) : start.lot;
+      const crop = farm.lot(start.lot)?.crop ?? 'corn';
+      return {
+        lot,
+        whose: '',
+        crop,
+        weight: guessText(start.wetKg, displayUnit(), kgPerBuOf(lot, crop)),
+        unit: displayUnit(),
+        moisture: wetness.figure(start.moisture),
+        method: farm.place(start.to)?.kind === 'combine' ? ('monitor' as const) : ('cartScale' as const),
+      };
+    },
+    together: ({ weight, unit, lot, crop }): Record<string, string> => {
+      const { error } = weightBox(unit, kgPerBuOf(lot, crop), 'How much?').read(weight);
+      return error === undefined ? {} : { weight: error };
+    },
+    close: onClose,
+    save: ({ lot, whose, crop, weight, unit, moisture, method }) => {
+      const wetKg = weightBox(unit, kgPerBuOf(lot, crop), '').read(weight).value!;
+      const rows = lot === SOMEBODY ? { id: ulid(), owner: whose, crop, season } : undefined;
+      onRecord({ lot: rows?.id ?? lot, to: start.to, wetKg, moisture: moisture!, method }, rows);
+      return Promise.resolve(false);
+    },
   });
-  const [box, setBox] = useState<Box>('weight');
-  // What stands there is a guess: the first digit replaces it.
-  const [fresh, setFresh] = useState(true);
-  const [method, setMethod] = useState<CutEntry['method']>(
-    farm.place(start.to)?.kind === 'combine' ? 'monitor' : 'cartScale',
-  );
-  const [wrong, setWrong] = useState<Partial<Record<Box | 'whose', string>>>({});
-  const type = (key: string): void => {
-    setTexts({ ...texts, [box]: typed(texts[box], key, fresh) });
-    setFresh(false);
-    setWrong({});
-  };
-  const choose = (next: Box): void => {
-    setBox(next);
-    setFresh(true);
-  };
-  const save = (): void => {
-    const weight = readWeight(texts.weight, unit, kgPerBu);
-    const moisture = readMoisture(texts.moisture);
-    const errors = {
-      ...(weight.kg === undefined ? { weight: weight.error ?? 'How much?' } : {}),
-      ...(moisture.value === undefined ? { moisture: moisture.error ?? 'The moisture is missing' } : {}),
-      ...(isNew && whose.trim() === '' ? { whose: 'Whose rows? A name or a word will do' } : {}),
-    };
-    setWrong(errors);
-    if (weight.kg === undefined || moisture.value === undefined || errors.whose) return;
-    const rows = isNew ? { id: ulid(), owner: whose.trim(), crop, season } : undefined;
-    onRecord({ lot: rows?.id ?? lot, to: start.to, wetKg: weight.kg, moisture: moisture.value, method }, rows);
-  };
+  const pad = usePad(form, 'weight');
+  const { lot, unit } = form.texts;
   return (
-    <PadDrawer title={`Into ${farm.placeName(start.to)}`} onKey={type} onSubmit={save} onClose={onClose}>
+    <PadDrawer form={form} title={`Into ${farm.placeName(start.to)}`} onKey={pad.onKey}>
       {(!neighbor || lots.length > 0) && (
-        <SelectBox
-          label={neighbor ? 'Whose rows' : 'Field'}
-          value={lot}
-          onChange={(event) => setLot(event.target.value)}
-        >
+        <SelectBox label={neighbor ? 'Whose rows' : 'Field'} {...form.box('lot')}>
           {lots.map((one) => (
             <option key={one.id} value={one.id}>
               {one.tag} {one.fieldName}
@@ -115,17 +104,14 @@ export function CutPad({
           {neighbor && <option value={SOMEBODY}>somebody else …</option>}
         </SelectBox>
       )}
-      {isNew && (
+      {lot === SOMEBODY && (
         <div className="grid grid-cols-[1fr_9rem] gap-3">
           <TextBox
             label={lots.length > 0 ? 'Who' : 'Whose rows'}
-            maxLength={60}
             hint="theirs in every load, never the farm’s own"
-            value={whose}
-            error={wrong.whose}
-            onChange={(event) => setWhose(event.target.value)}
+            {...form.box('whose')}
           />
-          <SelectBox label="Crop" value={crop} onChange={(event) => setCrop(event.target.value)}>
+          <SelectBox label="Crop" {...form.box('crop')}>
             {Object.values(CROPS).map((one) => (
               <option key={one.id} value={one.id}>
                 {one.name}
@@ -135,38 +121,20 @@ export function CutPad({
         </div>
       )}
       <div className="grid grid-cols-[1fr_8rem] gap-3">
-        <TextBox
-          label="How much"
-          unit={unit}
-          inputMode="none"
-          value={texts.weight}
-          error={wrong.weight}
-          onFocus={() => choose('weight')}
-          onChange={(event) => setTexts({ ...texts, weight: event.target.value })}
-        />
-        <TextBox
-          label="Moisture"
-          unit="%"
-          inputMode="none"
-          value={texts.moisture}
-          error={wrong.moisture}
-          onFocus={() => choose('moisture')}
-          onChange={(event) => setTexts({ ...texts, moisture: event.target.value })}
-        />
+        <TextBox label="How much" {...pad.box('weight')} unit={unit} />
+        <TextBox label="Moisture" {...pad.box('moisture')} />
       </div>
       <div className="grid grid-cols-2 gap-3">
         <Choices
           label="Unit"
           hidden
-          value={unit}
-          onChange={setUnit}
+          {...form.choice('unit')}
           choices={[...weightUnits()].reverse().map((one) => ({ value: one, label: one }))}
         />
         <Choices
           label="Weighed by"
           hidden
-          value={method}
-          onChange={setMethod}
+          {...form.choice('method')}
           choices={[
             { value: 'cartScale', label: 'Cart' },
             { value: 'monitor', label: 'Display' },
@@ -175,7 +143,7 @@ export function CutPad({
         />
       </div>
       <p className="text-sm text-muted">
-        The pad types into <b>{box === 'weight' ? 'how much' : 'the moisture'}</b>.
+        The pad types into <b>{pad.into === 'weight' ? 'how much' : 'the moisture'}</b>.
       </p>
     </PadDrawer>
   );

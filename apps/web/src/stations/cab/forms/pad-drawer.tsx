@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Button } from '../../../ui';
+import { Button, Problem } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { NumberPad } from '../../../widgets/number-pad';
 
@@ -13,8 +13,7 @@ export function PadDrawer({
   disabled = false,
   onKey,
   below,
-  onSubmit,
-  onClose,
+  form,
   children,
 }: {
   title: string;
@@ -24,23 +23,23 @@ export function PadDrawer({
   onKey?: (key: string) => void;
   /** Under the pad. */
   below?: ReactNode;
-  onSubmit: () => void;
-  onClose: () => void;
+  form: { readonly submit: () => Promise<void>; readonly problem: string | undefined; readonly close: () => void };
   children: ReactNode;
 }) {
   return (
-    <Drawer open wide={onKey !== undefined} title={title} onClose={onClose}>
+    <Drawer open wide={onKey !== undefined} title={title} onClose={form.close}>
       <form
         className={`flex min-h-full flex-col gap-3 px-4 py-3 ${onKey ? 'md:landscape:grid md:landscape:grid-cols-2 md:landscape:gap-6' : ''}`}
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
-          onSubmit();
+          void form.submit();
         }}
       >
         <div className="flex flex-col gap-3">{children}</div>
         <div className="flex flex-1 flex-col gap-3">
           {onKey && <NumberPad onKey={onKey} />}
+          <Problem>{form.problem}</Problem>
           {below}
           <Button look="do" type="submit" className="mt-auto !min-h-20 w-full !text-2xl" disabled={disabled}>
             {button}

@@ -1,11 +1,13 @@
 import type { PlaceInfo } from '@fanega/core';
-import { useState } from 'react';
 import type { Farm } from '../../../data/farm';
 import { Button, SelectBox, TextBox } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
-import { typed } from '../../../widgets/number-pad';
+import { asTyped, type Box, oneOf } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
+import { grainBox } from '../../../widgets/record-boxes';
 import { bushels, displayUnit, grainOf, guessText } from '../../../quantity/quantity';
 import { PadDrawer } from './pad-drawer';
+import { usePad } from './use-pad';
 
 /** What is not the usual load, each with its own way in. */
 export type QuickWay =
@@ -115,101 +117,72 @@ export function SplitPad({
   const held = farm.held(me.id);
   const kgPerBu = farm.kgPerBu(farm.cropOf(held.lots));
   const all = held.wetKg / kgPerBu;
-  const [first, setFirst] = useState(targets[0]?.id ?? '');
-  const [second, setSecond] = useState(targets[1]?.id ?? '');
   const room = (id: string): number | null => {
     const place = farm.place(id);
     return place ? roomOf(farm, place) : null;
   };
-  const likely = Math.min(room(first) ?? all / 2, all);
-  const [text, setText] = useState(guessText(likely * kgPerBu, displayUnit(), kgPerBu));
-  const [fresh, setFresh] = useState(true);
-  const [tried, setTried] = useState(false);
-  const read = bushels.read(text, { per: kgPerBu, wanted: true });
-  const much = read.value ?? NaN;
-  const wrong = !(much > 0)
-    ? (read.error ?? `How many ${bushels.unit}?`)
-    : much >= all - 0.5
-      ? `There are ${bushels(all, kgPerBu)} in it: that is all of it`
-      : undefined;
-  const same = two && first === second ? 'Two different places' : undefined;
+  const form = useFields({
+    boxes: {
+      first: oneOf<string>(),
+      wetKg: grainBox(kgPerBu, (much) =>
+        much >= all - 0.5 ? `There are ${bushels(all, kgPerBu)} in it: that is all of it` : undefined,
+      ),
+      second: oneOf<string>(),
+    },
+    start: () => {
+      const first = targets[0]?.id ?? '';
+      const likely = Math.min(room(first) ?? all / 2, all);
+      return { first, wetKg: guessText(likely * kgPerBu, displayUnit(), kgPerBu), second: targets[1]?.id ?? '' };
+    },
+    together: ({ first, second }): Record<string, string> =>
+      two && first === second && first !== '' ? { second: 'Two different places' } : {},
+    close: onClose,
+    save: ({ first, wetKg, second }) => {
+      if (first !== '' && !(two && second === '')) onRecord([{ to: first, wetKg }, ...(two ? [{ to: second }] : [])]);
+      return Promise.resolve(false);
+    },
+  });
+  const pad = usePad(form, 'wetKg');
+  const { first, second } = form.texts;
+  const typed = bushels.read(form.texts.wetKg, { per: kgPerBu, wanted: true }).value;
+  const much = typed !== undefined && typed > 0 && typed < all - 0.5 ? typed : null;
   // Said, not refused: the book may not know that there is room.
-  const overflow = Math.max(much - (room(first) ?? Infinity), two ? all - much - (room(second) ?? Infinity) : 0);
-  const save = (): void => {
-    setTried(true);
-    if (wrong || same || first === '' || (two && second === '')) return;
-    onRecord([{ to: first, wetKg: much * kgPerBu }, ...(two ? [{ to: second }] : [])]);
-  };
+  const overflow =
+    much === null ? 0 : Math.max(much - (room(first) ?? Infinity), two ? all - much - (room(second) ?? Infinity) : 0);
   return (
-    <PadDrawer
-      title={two ? WORDS.split : WORDS.some}
-      onKey={(key) => {
-        setText(typed(text, key, fresh));
-        setFresh(false);
-      }}
-      onSubmit={save}
-      onClose={onClose}
-    >
+    <PadDrawer form={form} title={two ? WORDS.split : WORDS.some} onKey={pad.onKey}>
       {targets.length < (two ? 2 : 1) && (
         <p className="text-lg text-muted">The farm has no other place that takes it: places are added in Store.</p>
       )}
-      <PlacePick farm={farm} label={two ? 'First' : 'To'} value={first} targets={targets} onChange={setFirst} />
-      <TextBox
-        label={two ? 'Into the first' : 'How much'}
-        unit={bushels.unit}
-        inputMode="none"
-        value={text}
-        error={tried ? wrong : undefined}
-        onChange={(event) => setText(event.target.value)}
-      />
+      <SelectBox label={two ? 'First' : 'To'} {...form.box('first')}>
+        <Targets farm={farm} targets={targets} />
+      </SelectBox>
+      <TextBox label={two ? 'Into the first' : 'How much'} {...pad.box('wetKg')} />
       {two && (
-        <PlacePick
-          farm={farm}
-          label="The rest"
-          value={second}
-          targets={targets}
-          error={tried ? same : undefined}
-          onChange={setSecond}
-        />
+        <SelectBox label="The rest" {...form.box('second')}>
+          <Targets farm={farm} targets={targets} />
+        </SelectBox>
       )}
       <p className="text-lg">
-        {wrong
-          ? ''
-          : `${bushels(all - much, kgPerBu)} ${two ? `into ${farm.placeName(second)}` : `stay in ${me.name}`}`}
-        {overflow > 0.5 && !wrong && <b> ■ {bushels(overflow, kgPerBu).text} more than fits</b>}
+        {much !== null &&
+          `${bushels(all - much, kgPerBu)} ${two ? `into ${farm.placeName(second)}` : `stay in ${me.name}`}`}
+        {overflow > 0.5 && <b> ■ {bushels(overflow, kgPerBu).text} more than fits</b>}
       </p>
     </PadDrawer>
   );
 }
 
-function PlacePick({
-  farm,
-  label,
-  value,
-  targets,
-  error,
-  onChange,
-}: {
-  farm: Farm;
-  label: string;
-  value: string;
-  targets: readonly PlaceInfo[];
-  error?: string | undefined;
-  onChange: (id: string) => void;
-}) {
-  return (
-    <SelectBox label={label} value={value} error={error} onChange={(event) => onChange(event.target.value)}>
-      {targets.map((place) => {
-        const room = roomOf(farm, place);
-        return (
-          <option key={place.id} value={place.id}>
-            {place.name}
-            {room === null ? '' : `, room for ${bushels(room, farm.kgPerBu(farm.cropOf(farm.held(place.id).lots)))}`}
-          </option>
-        );
-      })}
-    </SelectBox>
-  );
+/** Where it can go, each with its room. */
+function Targets({ farm, targets }: { farm: Farm; targets: readonly PlaceInfo[] }) {
+  return targets.map((place) => {
+    const room = roomOf(farm, place);
+    return (
+      <option key={place.id} value={place.id}>
+        {place.name}
+        {room === null ? '' : `, room for ${bushels(room, farm.kgPerBu(farm.cropOf(farm.held(place.id).lots)))}`}
+      </option>
+    );
+  });
 }
 
 /** A truck that was begun in one place and filled in another: from which vessel, and how much of it. */
@@ -230,35 +203,32 @@ export function FillPad({
     .filter((place) => place.id !== me.id && kinds.includes(place.kind) && farm.held(place.id).wetKg > 1)
     .filter((place) => crop === undefined || farm.cropOf(farm.held(place.id).lots) === crop)
     .sort((a, b) => kinds.indexOf(a.kind) - kinds.indexOf(b.kind));
-  const [from, setFrom] = useState(sources[0]?.id ?? '');
-  const [text, setText] = useState<string | null>(null);
-  const [fresh, setFresh] = useState(true);
-  const [tried, setTried] = useState(false);
-  const held = farm.held(from);
-  const kgPerBu = farm.kgPerBu(crop ?? farm.cropOf(held.lots));
-  const all = held.wetKg / kgPerBu;
-  const shown = text ?? guessText(Math.min(all, roomOf(farm, me) ?? all) * kgPerBu, displayUnit(), kgPerBu);
-  const read = bushels.read(shown, { per: kgPerBu, wanted: true });
-  const much = read.value ?? NaN;
-  const wrong = !(much > 0)
-    ? (read.error ?? `How many ${bushels.unit}?`)
-    : much > all + 0.5
-      ? `The book has ${bushels(all, kgPerBu)} there`
-      : undefined;
+  const perOf = (from: string): number => farm.kgPerBu(crop ?? farm.cropOf(farm.held(from).lots));
+  const allOf = (from: string): number => farm.held(from).wetKg / perOf(from);
+  const guess = (from: string): string =>
+    guessText(Math.min(allOf(from), roomOf(farm, me) ?? Infinity) * perOf(from), displayUnit(), perOf(from));
+  const boxOf = (from: string): Box<number> =>
+    grainBox(perOf(from), (much) =>
+      much > allOf(from) + 0.5 ? `The book has ${bushels(allOf(from), perOf(from))} there` : undefined,
+    );
+  const form = useFields({
+    // Read when it is known from where: bushels are of what lies there.
+    boxes: { from: oneOf<string>(), much: asTyped(bushels.unit) },
+    start: () => ({ from: sources[0]?.id ?? '', much: guess(sources[0]?.id ?? '') }),
+    together: ({ from, much }): Record<string, string> => {
+      const { error } = boxOf(from).read(much);
+      return error === undefined ? {} : { much: error };
+    },
+    close: onClose,
+    save: ({ from, much }) => {
+      const wetKg = boxOf(from).read(much).value!;
+      if (from !== '') onRecord(from, wetKg >= (allOf(from) - 0.5) * perOf(from) ? undefined : wetKg, wetKg);
+      return Promise.resolve(false);
+    },
+  });
+  const pad = usePad(form, 'much');
   return (
-    <PadDrawer
-      title={`${me.name}, filled up elsewhere`}
-      disabled={sources.length === 0}
-      onKey={(key) => {
-        setText(typed(shown, key, fresh));
-        setFresh(false);
-      }}
-      onSubmit={() => {
-        setTried(true);
-        if (!wrong && from !== '') onRecord(from, much >= all - 0.5 ? undefined : much * kgPerBu, much * kgPerBu);
-      }}
-      onClose={onClose}
-    >
+    <PadDrawer form={form} title={`${me.name}, filled up elsewhere`} disabled={sources.length === 0} onKey={pad.onKey}>
       {sources.length === 0 && (
         <p className="text-lg text-muted">
           The book has no such grain anywhere it could come from: record it as something else.
@@ -266,11 +236,10 @@ export function FillPad({
       )}
       <SelectBox
         label="From"
-        value={from}
+        value={form.texts.from}
         onChange={(event) => {
-          setFrom(event.target.value);
-          setText(null);
-          setFresh(true);
+          form.set('from', event.target.value);
+          form.set('much', guess(event.target.value));
         }}
       >
         {sources.map((place) => (
@@ -279,14 +248,7 @@ export function FillPad({
           </option>
         ))}
       </SelectBox>
-      <TextBox
-        label="How much"
-        unit={bushels.unit}
-        inputMode="none"
-        value={shown}
-        error={tried ? wrong : undefined}
-        onChange={(event) => setText(event.target.value)}
-      />
+      <TextBox label="How much" {...pad.box('much')} />
     </PadDrawer>
   );
 }
@@ -307,33 +269,23 @@ export function LostPad({
 }) {
   const held = farm.held(me.id);
   const kgPerBu = farm.kgPerBu(farm.cropOf(held.lots));
-  const [text, setText] = useState('');
-  const [tried, setTried] = useState(false);
-  const read = bushels.read(text, { per: kgPerBu, wanted: true });
-  const much = read.value ?? NaN;
-  const wrong = !(much > 0)
-    ? (read.error ?? `About how many ${bushels.unit}?`)
-    : much > Math.max(held.wetKg / kgPerBu, 2000)
-      ? 'More than was in it'
-      : undefined;
+  const form = useFields({
+    boxes: {
+      wetKg: grainBox(kgPerBu, (much) =>
+        much > Math.max(held.wetKg / kgPerBu, 2000) ? 'More than was in it' : undefined,
+      ),
+    },
+    start: () => ({ wetKg: '' }),
+    close: onClose,
+    save: ({ wetKg }) => {
+      onRecord(wetKg);
+      return Promise.resolve(false);
+    },
+  });
+  const pad = usePad(form, 'wetKg');
   return (
-    <PadDrawer
-      title={ranOver ? `${me.name} ran over` : `Spilled from ${me.name}`}
-      onKey={(key) => setText(typed(text, key, false))}
-      onSubmit={() => {
-        setTried(true);
-        if (!wrong) onRecord(much * kgPerBu);
-      }}
-      onClose={onClose}
-    >
-      <TextBox
-        label="On the ground, about"
-        unit={bushels.unit}
-        inputMode="none"
-        value={text}
-        error={tried ? wrong : undefined}
-        onChange={(event) => setText(event.target.value)}
-      />
+    <PadDrawer form={form} title={ranOver ? `${me.name} ran over` : `Spilled from ${me.name}`} onKey={pad.onKey}>
+      <TextBox label="On the ground, about" {...pad.box('wetKg')} />
       <p className="text-muted">
         A pile to the knee, as wide as it is long by a step and a half, is about {bushels(10, kgPerBu).text}. Augers
         stopped and locked before anybody shovels.

@@ -1,16 +1,17 @@
 import { type FieldRecords, type PlaceInfo, usualEmptyWeight } from '@fanega/core';
-import { useState } from 'react';
 import { ulid } from 'ulid';
 import type { Farm } from '../../../data/farm';
-import { emptyDraft, readDraft } from '../../../widgets/record';
+import { type Draft, emptyDraft, readDraft } from '../../../widgets/record';
 import { Button, TextBox } from '../../../ui';
-import { typed } from '../../../widgets/number-pad';
+import { asTyped, words } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
 import { bushels, grain, guessText, mass, readWeight, scaleUnit } from '../../../quantity/quantity';
 import { PadDrawer } from './pad-drawer';
+import { usePad } from './use-pad';
 import type { Unstamped } from '../words';
 
-type Box = 'gross' | 'tare' | 'moisture' | 'ticket';
-const NAMES: Readonly<Record<Box, string>> = {
+type Name = 'gross' | 'tare' | 'moisture' | 'ticket';
+const NAMES: Readonly<Record<Name, string>> = {
   gross: 'the gross',
   tare: 'the tare',
   moisture: 'the moisture',
@@ -36,68 +37,45 @@ export function TicketPad({
   const held = farm.held(me.id);
   const kgPerBu = farm.kgPerBu(farm.cropOf(held.lots));
   const tare = usualEmptyWeight(farm.data.tape, notebook, me.id);
-  const [texts, setTexts] = useState<Record<Box, string>>({
-    gross: '',
-    tare: tare === null ? '' : guessText(tare, scaleUnit()),
-    moisture: '',
-    ticket: '',
+  const draftOf = (texts: Record<Name, string>): Draft =>
+    emptyDraft(ulid, { kind: 'move', from: me.id, to: buyerId, amount: 'gross', emptied: true, ...texts });
+  const form = useFields({
+    // The same boxes as in Record, read together by its own rules.
+    boxes: { gross: asTyped(mass.unit), tare: asTyped(mass.unit), moisture: asTyped('%'), ticket: words(40) },
+    start: () => ({
+      gross: '',
+      tare: tare === null ? '' : guessText(tare, scaleUnit()),
+      moisture: '',
+      ticket: '',
+    }),
+    together: (_, texts): Record<string, string> => readDraft(draftOf(texts), farm, farm.clock()).errors,
+    close: onClose,
+    save: (_, texts) => {
+      const { entry } = readDraft(draftOf(texts), farm, farm.clock());
+      onRecord({ ...entry! });
+      return Promise.resolve(false);
+    },
   });
-  const [box, setBox] = useState<Box>('gross');
-  const [fresh, setFresh] = useState(true);
-  const [wrong, setWrong] = useState<Partial<Record<Box, string>>>({});
-  const put = (key: Box, text: string): void => {
-    setTexts({ ...texts, [key]: text });
-    setFresh(false);
-    setWrong({});
-  };
-  const gross = readWeight(texts.gross, scaleUnit(), kgPerBu);
-  const empty = readWeight(texts.tare, scaleUnit(), kgPerBu);
+  const pad = usePad(form, 'gross');
+  const gross = readWeight(form.texts.gross, scaleUnit(), kgPerBu);
+  const empty = readWeight(form.texts.tare, scaleUnit(), kgPerBu);
   const net = gross.kg === undefined || empty.kg === undefined ? null : gross.kg - empty.kg;
-  const save = (): void => {
-    const draft = emptyDraft(ulid, {
-      kind: 'move',
-      from: me.id,
-      to: buyerId,
-      amount: 'gross',
-      emptied: true,
-      ...texts,
-    });
-    const { entry, errors } = readDraft(draft, farm, farm.clock());
-    setWrong(errors);
-    if (entry) onRecord({ ...entry });
-  };
-  const field = (key: Box, label: string, unit?: string) => (
-    <TextBox
-      label={label}
-      unit={unit}
-      inputMode={key === 'ticket' ? 'text' : 'none'}
-      maxLength={key === 'ticket' ? 40 : undefined}
-      value={texts[key]}
-      error={wrong[key]}
-      onFocus={() => {
-        setBox(key);
-        setFresh(true);
-      }}
-      onChange={(event) => put(key, event.target.value)}
-    />
-  );
   return (
     <PadDrawer
+      form={form}
       title={`Ticket at ${farm.placeName(buyerId)}`}
-      onKey={(key) => put(box, typed(texts[box], key, fresh))}
+      onKey={pad.onKey}
       below={
         <Button className="w-full" onClick={() => onRecord({ type: 'move', from: me.id, to: buyerId })}>
           Dumped, the ticket comes later
         </Button>
       }
-      onSubmit={save}
-      onClose={onClose}
     >
       <div className="grid grid-cols-2 gap-3">
-        {field('gross', 'Gross', mass.unit)}
-        {field('tare', 'Tare', mass.unit)}
-        {field('moisture', 'Moisture', '%')}
-        {field('ticket', 'Ticket number')}
+        <TextBox label="Gross" {...pad.box('gross')} />
+        <TextBox label="Tare" {...pad.box('tare')} />
+        <TextBox label="Moisture" {...pad.box('moisture')} />
+        <TextBox label="Ticket number" {...pad.box('ticket')} inputMode="text" />
       </div>
       <p>
         {net !== null && net > 0 ? (
@@ -109,7 +87,7 @@ export function TicketPad({
           `${grain(held.wetKg, kgPerBu)} by the book. `
         )}
         <span className="text-sm text-muted">
-          The pad types into <b>{NAMES[box]}</b>.
+          The pad types into <b>{NAMES[pad.into]}</b>.
         </span>
       </p>
     </PadDrawer>

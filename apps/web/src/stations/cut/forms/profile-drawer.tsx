@@ -1,47 +1,138 @@
 import {
   bushelsPerAcreToKgPerHa,
+  COMBINE_HEAD,
+  COMBINE_PROFILE,
   type CombineProfile,
   kgPerHaToBushelsPerAcre,
   kilogramsPerBushel,
-  type Setting,
+  SETTING_NAMES,
   type SettingEntry,
-  SETTINGS,
   widthOfRows,
 } from '@fanega/core';
-import { useState } from 'react';
+import { useFieldArray } from 'react-hook-form';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
-import { useSend } from '../../../data/use-send';
-import { Button, Choices, TextBox } from '../../../ui';
-import { useKept } from '../../../ui/use-kept';
-import { FormDrawer } from '../../../ui/form-drawer';
-import {
-  bushels,
-  grainRate,
-  length,
-  loss as lossOf,
-  parseNumber,
-  plain,
-  share,
-  spacing,
-  speed,
-  type Kind,
-  type Limits,
-  system,
-} from '../../../quantity/quantity';
-import { SHOWN } from '../words';
-import { setting } from '../../../data/records';
 import { write } from '../../../data/outbox';
+import { setting } from '../../../data/records';
+import { Button, Choices, TextBox } from '../../../ui';
+import { type Box, oneOf, rows, type Texts, type Values } from '../../../ui/form/box';
+import { type Fields, useFields } from '../../../ui/form/use-fields';
+import { FormDrawer } from '../../../ui/form-drawer';
+import { bushels, count, grainRate, length, loss, share, spacing, speed, system } from '../../../quantity/quantity';
+import { figureBox, figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
+import { SHOWN } from '../words';
+import { settingBox, settingTyped } from './setting-box';
 
-interface HeadText {
-  name: string;
-  width: string;
-  rows: string;
-  apart: string;
+/** The loss that is accepted is kept for corn. */
+const CORN_LB = 56;
+const CORN = kilogramsPerBushel(CORN_LB);
+const BU_PER_ACRE = bushelsPerAcreToKgPerHa(1, CORN_LB);
+/** Rows stand from 5 to 60 inches apart, m. */
+const APART = { least: 0.127, most: 1.524 };
+
+/** Words with commas between. */
+const listBox: Box<string[]> = {
+  read: (typed) => ({
+    value: typed
+      .split(',')
+      .map((word) => word.trim())
+      .filter((word) => word !== ''),
+  }),
+};
+
+/** The boxes of a profile, with the record's own limits. */
+function profileBoxes(was: CombineProfile, kgPerBu: number) {
+  const { fields } = COMBINE_PROFILE;
+  return {
+    kind: oneOf<'rotary' | 'conventional'>(),
+    goodRate: figureBox(fields.goodRate, grainRate, {
+      per: kgPerBu,
+      times: kgPerBu,
+      least: kgPerBu,
+      was: was.goodRate > 0 ? was.goodRate : null,
+    }),
+    speedLimit: figureBox(fields.speedLimit, speed, { was: was.speedLimit }),
+    tankBu: figureBox(fields.tankBu, bushels, { per: kgPerBu, was: was.tankBu }),
+    fieldEfficiency: figureBox(fields.fieldEfficiency, share, { was: was.fieldEfficiency }),
+    acceptableLoss: figureBox(fields.acceptableLoss, loss, {
+      per: CORN,
+      times: BU_PER_ACRE,
+      was: was.acceptableLoss ?? BU_PER_ACRE,
+    }),
+    heads: rows((i) => {
+      const head = was.heads?.[i];
+      return {
+        name: textBox(COMBINE_HEAD.name, 'The head needs a name'),
+        width: figureOrNone(COMBINE_HEAD.width, length, { was: head?.rows ? null : head?.width }),
+        rows: figureOrNone(COMBINE_HEAD.rows, count),
+        apart: figureOrNone(COMBINE_HEAD.width, spacing, { ...APART, was: head?.rows ? head.width / head.rows : null }),
+      };
+    }),
+    ranges: rows((i) => {
+      const name = SETTING_NAMES[i]!;
+      const range = was.ranges[name];
+      return { least: settingBox(name, { was: range?.[0] }), most: settingBox(name, { was: range?.[1] }) };
+    }),
+    concaves: listBox,
+    sieves: listBox,
+  };
+}
+type ProfileBoxes = ReturnType<typeof profileBoxes>;
+
+const profileTexts = (was: CombineProfile, kgPerBu: number): Texts<ProfileBoxes> => ({
+  kind: was.kind,
+  goodRate: was.goodRate > 0 ? grainRate.text(was.goodRate / kgPerBu, kgPerBu) : '',
+  speedLimit: speed.text(was.speedLimit),
+  tankBu: bushels.text(was.tankBu, kgPerBu),
+  fieldEfficiency: share.text(was.fieldEfficiency),
+  acceptableLoss: loss.text(kgPerHaToBushelsPerAcre(was.acceptableLoss ?? BU_PER_ACRE, CORN_LB), CORN),
+  heads: (was.heads ?? []).map((head) => ({
+    name: head.name,
+    width: head.rows ? '' : length.text(head.width),
+    rows: head.rows ? String(head.rows) : '',
+    apart: head.rows ? spacing.text(head.width / head.rows) : '',
+  })),
+  ranges: SETTING_NAMES.map((name) => ({
+    least: settingTyped(name, was.ranges[name]?.[0]),
+    most: settingTyped(name, was.ranges[name]?.[1]),
+  })),
+  concaves: (was.concaves ?? []).join(', '),
+  sieves: (was.sieves ?? []).join(', '),
+});
+
+function wrongOf(values: Values<ProfileBoxes>): Record<string, string> {
+  const errors: Record<string, string> = {};
+  values.heads.forEach((head, i) => {
+    if (head.width === undefined && head.rows === undefined) errors[`heads.${i}.width`] = 'Its width, or rows';
+    else if (head.rows !== undefined && head.apart === undefined) errors[`heads.${i}.apart`] = 'How far apart?';
+  });
+  values.ranges.forEach(({ least, most }, i) => {
+    const half = (least === undefined) !== (most === undefined);
+    if (half || (least !== undefined && least > most!)) errors[`ranges.${i}.least`] = 'Its least and its most';
+  });
+  return errors;
 }
 
-const one = (value: number): string => plain(value, 1);
-/** The loss that is accepted is kept for corn, kg of a bushel. */
-const CORN = kilogramsPerBushel(56);
+/** The record of what was read; the head that was confirmed stays on where it still is the same one. */
+function profileOf({ heads: typed, ranges, ...values }: Values<ProfileBoxes>, was: CombineProfile): CombineProfile {
+  const heads = typed.map(({ name, width, rows: count, apart }) =>
+    count === undefined ? { name, width: width! } : { name, rows: count, width: widthOfRows(count, apart!) },
+  );
+  const on = heads.find((head) => head.name === was.headOn);
+  const unchanged = on && Math.abs(on.width - was.headWidth) < 1e-6;
+  return {
+    ...values,
+    heads,
+    headWidth: on?.width ?? heads[0]?.width ?? was.headWidth,
+    headConfirmed: unchanged || heads.length === 0 ? was.headConfirmed : '',
+    ranges: Object.fromEntries(
+      SETTING_NAMES.flatMap((name, i) => {
+        const { least, most } = ranges[i]!;
+        return least === undefined || most === undefined ? [] : [[name, [least, most]]];
+      }),
+    ),
+    ...(on ? { headOn: on.name } : {}),
+  };
+}
 
 /** What the machine is and can do; the heads by width, or by rows and their spacing. */
 export function ProfileDrawer({
@@ -57,244 +148,109 @@ export function ProfileDrawer({
   kgPerBu: number;
   onClose: () => void;
 }) {
-  const { value: sheet } = kept;
+  const { value: was, revision } = kept;
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const [kind, setKind] = useState(sheet.kind);
-  const wasLoss = sheet.acceptableLoss === undefined ? 1 : kgPerHaToBushelsPerAcre(sheet.acceptableLoss, 56);
-  const about = `profile.${farm.id}.${machineId}.${system()}`;
-  const [text, setText, forgetText] = useKept(
-    about,
-    () => ({
-      rate: sheet.goodRate > 0 ? grainRate.text(sheet.goodRate / kgPerBu, kgPerBu) : '',
-      limit: speed.text(sheet.speedLimit),
-      tank: bushels.text(sheet.tankBu, kgPerBu),
-      efficiency: share.text(sheet.fieldEfficiency),
-      loss: lossOf.text(wasLoss, CORN),
-      concaves: (sheet.concaves ?? []).join(', '),
-      sieves: (sheet.sieves ?? []).join(', '),
-    }),
-    onClose,
-  );
-  const [heads, setHeads, close] = useKept<HeadText[]>(
-    `${about}.heads`,
-    () =>
-      (sheet.heads ?? []).map((head) => ({
-        name: head.name,
-        width: head.rows ? '' : length.text(head.width),
-        rows: head.rows ? String(head.rows) : '',
-        apart: head.rows ? spacing.text(head.width / head.rows) : '',
-      })),
-    forgetText,
-  );
-  const [ranges, setRanges] = useState<Record<string, [string, string]>>(() =>
-    Object.fromEntries(
-      Object.entries(sheet.ranges).map(([name, range]) => [
-        name,
-        range.map((v) => one(SHOWN[name as Setting].show(v))) as [string, string],
-      ]),
-    ),
-  );
-  const [wrong, setWrong] = useState<Record<string, string>>({});
-
-  const save = async (): Promise<void> => {
-    const errors: Record<string, string> = {};
-    const need = (key: keyof typeof text, kind: Kind, limits: Limits): number => {
-      const { value, error } = kind.read(text[key], { ...limits, wanted: true });
-      if (error) errors[key] = error;
-      return value ?? NaN;
-    };
-    const rate = need('rate', grainRate, {
-      least: 1,
-      most: 20_000,
-      per: kgPerBu,
-      was: sheet.goodRate > 0 ? sheet.goodRate / kgPerBu : null,
-    });
-    const limit = need('limit', speed, { least: 0.2, most: 7.6, was: sheet.speedLimit });
-    const tank = need('tank', bushels, { least: 1, most: 2000, per: kgPerBu, was: sheet.tankBu });
-    const efficiency = need('efficiency', share, { least: 0.05, most: 1, was: sheet.fieldEfficiency });
-    const loss = need('loss', lossOf, { least: 0, most: 50, per: CORN, was: wasLoss });
-    const built = heads.map((head, i) => {
-      const was = sheet.heads?.[i];
-      const rows = parseNumber(head.rows);
-      if (head.name.trim() === '') errors[`name${i}`] = 'The head needs a name';
-      if (head.rows.trim() !== '') {
-        if (!(Number.isInteger(rows) && rows >= 1 && rows <= 40)) errors[`rows${i}`] = 'Rows, from 1 to 40';
-        const apart = spacing.read(head.apart, {
-          least: 0.127,
-          most: 1.524,
-          wanted: true,
-          was: was?.rows ? was.width / was.rows : null,
-        });
-        if (apart.error) errors[`apart${i}`] = apart.error;
-        return {
-          name: head.name.trim(),
-          rows,
-          width: Object.keys(errors).length > 0 ? 1 : widthOfRows(rows, apart.value!),
-        };
-      }
-      const width = length.read(head.width, { least: 0.3, most: 29.9, wanted: true, was: was?.width });
-      if (width.error) errors[`width${i}`] = `${width.error}, or rows`;
-      return { name: head.name.trim(), width: width.value ?? 1 };
-    });
-    const builtRanges: Record<string, [number, number]> = {};
-    for (const [name, pair] of Object.entries(ranges)) {
-      if (pair[0].trim() === '' && pair[1].trim() === '') continue;
-      const [least, most] = pair.map((v) => SHOWN[name as Setting].read(parseNumber(v))) as [number, number];
-      if (!(least <= most)) errors[`range ${name}`] = 'Its least and its most';
-      else builtRanges[name] = [least, most];
-    }
-    setWrong(errors);
-    if (Object.keys(errors).length > 0) return;
-    const words = (list: string): string[] =>
-      list
-        .split(',')
-        .map((word) => word.trim())
-        .filter((word) => word !== '');
-    // The head that was confirmed stays on where it still is the same one.
-    const on = built.find((head) => head.name === sheet.headOn);
-    const unchanged = on && Math.abs(on.width - sheet.headWidth) < 1e-6;
-    const body: CombineProfile = {
-      kind,
-      headWidth: on?.width ?? built[0]?.width ?? sheet.headWidth,
-      headConfirmed: unchanged || built.length === 0 ? sheet.headConfirmed : '',
-      goodRate: rate * kgPerBu,
-      speedLimit: limit,
-      tankBu: tank,
-      fieldEfficiency: efficiency,
-      ranges: builtRanges,
-      acceptableLoss: bushelsPerAcreToKgPerHa(loss, 56),
-      heads: built,
-      concaves: words(text.concaves),
-      sieves: words(text.sieves),
-      ...(on ? { headOn: on.name } : {}),
-    };
-    if (
-      !(await sending.send(() =>
-        write(farm.id, setting(farm.id, 'combineProfile', machineId, { revision: kept.revision, value: body })),
-      ))
-    )
-      return;
-    await refresh();
-    close();
-  };
-  const box = (key: keyof typeof text, label: string, unit: string) => (
-    <TextBox
-      label={label}
-      unit={unit}
-      inputMode="decimal"
-      value={text[key]}
-      error={wrong[key]}
-      onChange={(event) => setText({ ...text, [key]: event.target.value })}
-    />
-  );
+  const form = useFields({
+    keptAs: `profile.${farm.id}.${machineId}.${system()}`,
+    boxes: profileBoxes(was, kgPerBu),
+    start: () => profileTexts(was, kgPerBu),
+    together: (values) => {
+      const errors = wrongOf(values);
+      return Object.keys(errors).length > 0 ? errors : recordErrors(COMBINE_PROFILE, profileOf(values, was));
+    },
+    close: onClose,
+    save: async (values) => {
+      const value = profileOf(values, was);
+      await write(farm.id, setting(farm.id, 'combineProfile', machineId, { revision, value }));
+      await refresh();
+    },
+  });
   return (
-    <FormDrawer
-      title={farm.placeName(machineId)}
-      button="Save the profile"
-      busy={sending.busy}
-      problem={sending.message}
-      onSubmit={save}
-      onClose={close}
-    >
+    <FormDrawer form={form} title={farm.placeName(machineId)} button="Save the profile">
       <Choices
         label="It threshes with a"
-        value={kind}
-        onChange={setKind}
+        {...form.choice('kind')}
         choices={[
           { value: 'rotary', label: 'Rotor' },
           { value: 'conventional', label: 'Cylinder and walkers' },
         ]}
       />
       <div className="grid grid-cols-2 gap-3">
-        {box('rate', 'Good rate', grainRate.unit)}
-        {box('limit', 'Fastest on rough ground', speed.unit)}
-        {box('tank', 'Tank', bushels.unit)}
-        {box('efficiency', 'Cutting, of field time', '%')}
-        {box('loss', 'Loss you accept, corn', lossOf.unit)}
+        <TextBox label="Good rate" {...form.box('goodRate')} />
+        <TextBox label="Fastest on rough ground" {...form.box('speedLimit')} />
+        <TextBox label="Tank" {...form.box('tankBu')} />
+        <TextBox label="Cutting, of field time" {...form.box('fieldEfficiency')} />
+        <TextBox label="Loss you accept, corn" {...form.box('acceptableLoss')} />
       </div>
-      <fieldset className="space-y-3 border-t border-rule pt-4">
-        <legend className="font-semibold">Heads: width, or rows and how far apart</legend>
-        {heads.map((head, i) => {
-          const set = (change: Partial<HeadText>) =>
-            setHeads(heads.map((other, k) => (k === i ? { ...other, ...change } : other)));
-          return (
-            <div key={i} className="grid grid-cols-[1fr_4.5rem_4rem_4.5rem] gap-2">
-              <TextBox
-                label="Name"
-                maxLength={40}
-                value={head.name}
-                error={wrong[`name${i}`]}
-                onChange={(event) => set({ name: event.target.value })}
-              />
-              <TextBox
-                label={length.unit}
-                inputMode="decimal"
-                value={head.width}
-                error={wrong[`width${i}`]}
-                onChange={(event) => set({ width: event.target.value, rows: '', apart: '' })}
-              />
-              <TextBox
-                label="rows"
-                inputMode="numeric"
-                value={head.rows}
-                error={wrong[`rows${i}`]}
-                onChange={(event) => set({ rows: event.target.value, width: '' })}
-              />
-              <TextBox
-                label={spacing.unit}
-                inputMode="decimal"
-                value={head.apart}
-                error={wrong[`apart${i}`]}
-                onChange={(event) => set({ apart: event.target.value, width: '' })}
-              />
-            </div>
-          );
-        })}
-        <Button onClick={() => setHeads([...heads, { name: '', width: '', rows: '', apart: '' }])}>Add a head</Button>
-      </fieldset>
+      <Heads form={form} />
       <fieldset className="space-y-2 border-t border-rule pt-4">
         <legend className="font-semibold">What its settings can do</legend>
-        {(Object.keys(SETTINGS) as Setting[]).map((name) => {
-          const pair = ranges[name] ?? ['', ''];
-          const set = (at: 0 | 1, value: string) =>
-            setRanges({ ...ranges, [name]: at === 0 ? [value, pair[1]] : [pair[0], value] });
-          return (
-            <div key={name} className="grid grid-cols-[1fr_5rem_5rem_2.5rem] items-center gap-2">
-              <span>{SHOWN[name].label}</span>
-              {([0, 1] as const).map((at) => (
+        {SETTING_NAMES.map((name, i) => (
+          <div key={name} className="grid grid-cols-[1fr_5rem_5rem_2.5rem] items-center gap-2">
+            <span>{SHOWN[name].label}</span>
+            {(['least', 'most'] as const).map((end) => {
+              const { unit: _, error, ...box } = form.box(`ranges.${i}.${end}`);
+              return (
                 <input
-                  key={at}
-                  aria-label={`${SHOWN[name].label}, ${at === 0 ? 'least' : 'most'}`}
-                  aria-invalid={wrong[`range ${name}`] !== undefined}
-                  inputMode="decimal"
+                  key={end}
+                  aria-label={`${SHOWN[name].label}, ${end}`}
+                  aria-invalid={error !== undefined}
                   className="min-h-11 rounded-[3px] border border-ink px-2 aria-[invalid=true]:border-2 aria-[invalid=true]:border-clay"
-                  value={pair[at]}
-                  onChange={(event) => set(at, event.target.value)}
+                  {...box}
                 />
-              ))}
-              <span className="text-sm text-muted">{SHOWN[name].unit}</span>
-              {wrong[`range ${name}`] && (
-                <p role="alert" className="col-span-4 text-sm font-semibold text-clay">
-                  {wrong[`range ${name}`]}
-                </p>
-              )}
-            </div>
-          );
-        })}
+              );
+            })}
+            <span className="text-sm text-muted">{SHOWN[name].unit}</span>
+            {(form.errorAt(`ranges.${i}.least`) ?? form.errorAt(`ranges.${i}.most`)) && (
+              <p role="alert" className="col-span-4 text-sm font-semibold text-clay">
+                {form.errorAt(`ranges.${i}.least`) ?? form.errorAt(`ranges.${i}.most`)}
+              </p>
+            )}
+          </div>
+        ))}
       </fieldset>
-      <TextBox
-        label="Concaves and cover plates"
-        hint="with commas between"
-        value={text.concaves}
-        onChange={(event) => setText({ ...text, concaves: event.target.value })}
-      />
-      <TextBox
-        label="Chaffers and sieves"
-        hint="with commas between"
-        value={text.sieves}
-        onChange={(event) => setText({ ...text, sieves: event.target.value })}
-      />
+      <TextBox label="Concaves and cover plates" hint="with commas between" {...form.box('concaves')} />
+      <TextBox label="Chaffers and sieves" hint="with commas between" {...form.box('sieves')} />
     </FormDrawer>
+  );
+}
+
+/** Each by its width, or by its rows and how far apart they stand: what is typed into one takes the other out. */
+function Heads({ form }: { form: Fields<ProfileBoxes> }) {
+  const { fields, append } = useFieldArray({ control: form.control, name: 'heads' });
+  const { heads } = form.texts;
+  const set = (i: number, change: Partial<(typeof heads)[number]>): void =>
+    form.set(
+      'heads',
+      heads.map((head, k) => (k === i ? { ...head, ...change } : head)),
+    );
+  return (
+    <fieldset className="space-y-3 border-t border-rule pt-4">
+      <legend className="font-semibold">Heads: width, or rows and how far apart</legend>
+      {fields.map((head, i) => (
+        <div key={head.id} className="grid grid-cols-[1fr_4.5rem_4rem_4.5rem] gap-2">
+          <TextBox label="Name" {...form.box(`heads.${i}.name`)} />
+          <TextBox
+            label={length.unit}
+            inputMode="decimal"
+            {...form.picked(`heads.${i}.width`)}
+            onChange={(event) => set(i, { width: event.target.value, rows: '', apart: '' })}
+          />
+          <TextBox
+            label="rows"
+            inputMode="numeric"
+            {...form.picked(`heads.${i}.rows`)}
+            onChange={(event) => set(i, { rows: event.target.value, width: '' })}
+          />
+          <TextBox
+            label={spacing.unit}
+            inputMode="decimal"
+            {...form.picked(`heads.${i}.apart`)}
+            onChange={(event) => set(i, { apart: event.target.value, width: '' })}
+          />
+        </div>
+      ))}
+      <Button onClick={() => append({ name: '', width: '', rows: '', apart: '' })}>Add a head</Button>
+    </fieldset>
   );
 }

@@ -9,23 +9,27 @@ import {
   rangesOf,
   type RankedSettings,
   type Setting,
-  SETTINGS,
+  SETTING_NAMES,
   type Settings,
+  SETTINGS_ENTRY,
   settingsEntriesOf,
   type SettingsEntry,
   type TrailStep,
   USUAL_SETTINGS,
   valuesOf,
 } from '@fanega/core';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
-import { useSend } from '../../../data/use-send';
 import { Button, Choices, SelectBox, TextBox } from '../../../ui';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
+import { oneOf, rows } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
-import { loss, moisture as wetness, parseNumber, percent, plain, readMoisture } from '../../../quantity/quantity';
+import { moistureBox, textBox } from '../../../widgets/record-boxes';
+import { settingBox, settingTyped } from '../forms/setting-box';
+import { loss, moisture as wetness, percent, system } from '../../../quantity/quantity';
 import { useRecorded } from '../../../widgets/take-back';
 import { clock, day } from '../../../quantity/time';
 import { changeWords, outcomeWords, trailOf } from './trail';
@@ -359,106 +363,73 @@ function ChangeSheet({
   onClose: () => void;
 }) {
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
   const recorded = useRecorded();
-  const id = useRef(ulid());
-  const [texts, setTexts] = useState<Record<string, string>>(() =>
-    Object.fromEntries(valuesOf(start.values).map(([name, value]) => [name, plain(SHOWN[name].show(value), 1)])),
-  );
-  const [why, setWhy] = useState(start.why);
-  const [concave, setConcave] = useState(start.concaveType ?? '');
-  const [wet, setWet] = useState(wetness.text(moisture));
-  const [dirt, setDirt] = useState<'' | (typeof LOOKS)[number]>('');
-  const [wrong, setWrong] = useState<Record<string, string>>({});
-  const save = async (): Promise<void> => {
-    const errors: Record<string, string> = {};
-    const values: Record<string, number> = {};
-    for (const name of Object.keys(SETTINGS) as Setting[]) {
-      const text = texts[name] ?? '';
-      if (text.trim() === '') continue;
-      const typed = parseNumber(text);
-      const was = start.values[name];
-      // Rounding for the screen is no change.
-      const value = was !== undefined && text === plain(SHOWN[name].show(was), 1) ? was : SHOWN[name].read(typed);
-      const [least, most] = rangesOf(profile)[name] ?? [SETTINGS[name].least, SETTINGS[name].most];
-      const slack = 1e-9 + Math.abs(most) * 1e-6;
-      if (Number.isNaN(typed) || value < least - slack || value > most + slack)
-        errors[name] = `${settingText(name, least)} to ${settingText(name, most)}`;
-      else values[name] = value;
-    }
-    if (Object.keys(values).length === 0 && Object.keys(errors).length === 0)
-      errors.why = 'At least one setting, and why';
-    if (why.trim() === '') errors.why = 'Say why: next year it is the only thing that helps';
-    const m = readMoisture(wet);
-    if (m.error) errors.moisture = m.error;
-    setWrong(errors);
-    if (Object.keys(errors).length > 0) return;
-    const body = {
-      id: id.current,
-      at: new Date(farm.clock()).toISOString(),
-      machineId,
-      lotId,
-      values,
-      why: why.trim(),
-      ...(concave ? { concaveType: concave } : {}),
-      ...(m.value === undefined ? {} : { moisture: m.value }),
-      ...(dirt ? { dirt: Number(dirt) } : {}),
-    };
-    if (!(await sending.send(() => write(farm.id, logged(farm.id, 'settingsEntry', body), 'combine settings')))) return;
-    recorded('Settings written down', 'settingsEntry', id.current);
-    await refresh();
-    onClose();
-  };
+  const [id] = useState(ulid);
+  const { fields } = SETTINGS_ENTRY;
+  const ranges = rangesOf(profile);
+  const form = useFields({
+    keptAs: `settings.${farm.id}.${machineId}.${lotId}.${system()}`,
+    boxes: {
+      values: rows((i) => {
+        const name = SETTING_NAMES[i]!;
+        return { is: settingBox(name, { was: start.values[name], range: ranges[name] }) };
+      }),
+      concaveType: oneOf<string>(),
+      why: textBox(fields.why, 'Say why: next year it is the only thing that helps'),
+      moisture: moistureBox(),
+      dirt: oneOf<'' | (typeof LOOKS)[number]>(),
+    },
+    start: () => ({
+      values: SETTING_NAMES.map((name) => ({ is: settingTyped(name, start.values[name]) })),
+      concaveType: start.concaveType ?? '',
+      why: start.why,
+      moisture: wetness.text(moisture),
+      dirt: '' as const,
+    }),
+    together: ({ values }): Record<string, string> =>
+      values.every(({ is }) => is === undefined) ? { why: 'At least one setting, and why' } : {},
+    close: onClose,
+    save: async ({ values, concaveType, why, moisture: wet, dirt }) => {
+      const body = {
+        id,
+        at: new Date(farm.clock()).toISOString(),
+        machineId,
+        lotId,
+        values: Object.fromEntries(
+          SETTING_NAMES.flatMap((name, i) => (values[i]!.is === undefined ? [] : [[name, values[i]!.is]])),
+        ),
+        why,
+        ...(concaveType ? { concaveType } : {}),
+        ...(wet === undefined ? {} : { moisture: wet }),
+        ...(dirt ? { dirt: Number(dirt) } : {}),
+      };
+      await write(farm.id, logged(farm.id, 'settingsEntry', body), 'combine settings');
+      recorded('Settings written down', 'settingsEntry', id);
+      await refresh();
+    },
+  });
+  const concaves = [...new Set([...(profile?.concaves ?? []), ...(start.concaveType ? [start.concaveType] : [])])];
   return (
-    <FormDrawer
-      title="Settings"
-      button="Write it down"
-      busy={sending.busy}
-      problem={sending.message}
-      onSubmit={save}
-      onClose={onClose}
-    >
+    <FormDrawer form={form} title="Settings" button="Write it down">
       <p className="text-muted">
         In {farm.lot(lotId)?.fieldName}. One change at a time, then a count: two at once teach nothing.
       </p>
       <div className="grid grid-cols-2 gap-3">
-        {(Object.keys(SETTINGS) as Setting[]).map((name) => (
-          <TextBox
-            key={name}
-            label={SHOWN[name].label}
-            unit={SHOWN[name].unit}
-            inputMode="decimal"
-            value={texts[name] ?? ''}
-            error={wrong[name]}
-            onChange={(event) => setTexts({ ...texts, [name]: event.target.value })}
-          />
+        {SETTING_NAMES.map((name, i) => (
+          <TextBox key={name} label={SHOWN[name].label} {...form.box(`values.${i}.is`)} />
         ))}
-        <SelectBox label="Concave or cover plates" value={concave} onChange={(event) => setConcave(event.target.value)}>
+        <SelectBox label="Concave or cover plates" {...form.box('concaveType')}>
           <option value="">not said</option>
-          {[...new Set([...(profile?.concaves ?? []), ...(concave ? [concave] : [])])].map((name) => (
+          {concaves.map((name) => (
             <option key={name}>{name}</option>
           ))}
         </SelectBox>
       </div>
-      <TextBox
-        label="Why"
-        maxLength={200}
-        value={why}
-        error={wrong.why ?? sending.at.why}
-        onChange={(event) => setWhy(event.target.value)}
-      />
-      <TextBox
-        label="Moisture"
-        unit="%"
-        inputMode="decimal"
-        value={wet}
-        error={wrong.moisture ?? sending.at.moisture}
-        onChange={(event) => setWet(event.target.value)}
-      />
+      <TextBox label="Why" {...form.box('why')} />
+      <TextBox label="Moisture" {...form.box('moisture')} />
       <Choices
         label="Look of the tank: 1 clean, 5 full of trash"
-        value={dirt}
-        onChange={setDirt}
+        {...form.choice('dirt')}
         choices={[{ value: '' as const, label: 'not said' }, ...LOOKS.map((look) => ({ value: look, label: look }))]}
       />
     </FormDrawer>

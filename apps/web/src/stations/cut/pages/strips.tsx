@@ -7,14 +7,19 @@ import {
   kilogramsPerBushel,
   likelyLot,
   living,
+  STRIP_TRIAL,
 } from '@fanega/core';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
+import { useFieldArray } from 'react-hook-form';
 import { toast } from '../../../ui/toast';
 import { ulid } from 'ulid';
 import { useRefreshFarm } from '../../../data/farm';
-import { useSend } from '../../../data/use-send';
-import { Button, Problem, SelectBox, TextBox } from '../../../ui';
-import { cropYieldFine } from '../../../quantity/quantity';
+import { Button, SelectBox, TextBox } from '../../../ui';
+import { asTyped, oneOf, rows } from '../../../ui/form/box';
+import { Form } from '../../../ui/form/form';
+import { useFields } from '../../../ui/form/use-fields';
+import { textBox } from '../../../widgets/record-boxes';
+import { cropYieldFine, system } from '../../../quantity/quantity';
 import { TakeBack } from '../../../widgets/take-back';
 import { day } from '../../../quantity/time';
 import type { CutGiven } from '../words';
@@ -23,121 +28,91 @@ import { write } from '../../../data/outbox';
 
 const VERDICT = { better: '● better', worse: '■ worse', 'not shown to differ': '◐ not shown to differ' } as const;
 
+const NONE = { fresh: '', old: '' };
+
 /** Alternating strips: the only proof that a change raised the yield. */
-export function Strips({ farm, notebook, rows, machineId }: CutGiven) {
+export function Strips({ farm, notebook, rows: lots, machineId }: CutGiven) {
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
   const id = useRef(ulid());
-  const [lotId, setLotId] = useState(() => likelyLot(farm, notebook, rows, machineId));
-  const [what, setWhat] = useState('');
-  const [pairs, setPairs] = useState<readonly (readonly [string, string])[]>([
-    ['', ''],
-    ['', ''],
-    ['', ''],
-  ]);
-  const [wrong, setWrong] = useState<Record<string, string>>({});
-  const legal = (cropOf(farm.lot(lotId)?.crop ?? '') ?? CROPS.corn).legalPounds;
-  const per = kilogramsPerBushel(legal);
-  const typed = pairs.map((pair) =>
-    pair.map((text) => cropYieldFine.read(text, { least: 0, most: 400, per, wanted: true })),
-  );
-  const full = typed.flatMap(([fresh, old]) =>
-    fresh?.value === undefined || old?.value === undefined ? [] : [[fresh.value, old.value] as const],
-  );
-  const result = full.length >= 2 ? compareStrips(full.map(([fresh, old]) => fresh - old)) : null;
-  const save = async (): Promise<void> => {
-    const errors: Record<string, string> = {};
-    typed.forEach(([fresh, old], i) => {
-      if (pairs[i]![0].trim() === '' && pairs[i]![1].trim() === '') return;
-      if (fresh?.error) errors[`new${i}`] = fresh.error;
-      if (old?.error) errors[`old${i}`] = old.error;
+  const legalOf = (lotId: string): number => (cropOf(farm.lot(lotId)?.crop ?? '') ?? CROPS.corn).legalPounds;
+  /** Read when the field is known: bushels are of its crop. */
+  const pairBox = asTyped(cropYieldFine.unit);
+  const readPair = (typed: string, lotId: string) =>
+    cropYieldFine.read(typed, { least: 0, most: 400, per: kilogramsPerBushel(legalOf(lotId)), wanted: true });
+  const full = (pairs: readonly { readonly fresh: string; readonly old: string }[], lotId: string) =>
+    pairs.flatMap((pair) => {
+      const [fresh, old] = [readPair(pair.fresh, lotId).value, readPair(pair.old, lotId).value];
+      return fresh === undefined || old === undefined ? [] : [{ fresh, old }];
     });
-    if (what.trim() === '') errors.what = 'What was compared?';
-    if (full.length < 2 && Object.keys(errors).length === 0) errors.new0 = 'Two pairs at least';
-    setWrong(errors);
-    if (Object.keys(errors).length > 0) return;
-    const body = {
-      id: id.current,
-      at: new Date(farm.clock()).toISOString(),
-      lotId,
-      what: what.trim(),
-      differences: full.map(
-        ([fresh, old]) => bushelsPerAcreToKgPerHa(fresh, legal) - bushelsPerAcreToKgPerHa(old, legal),
-      ),
-    };
-    if (!(await sending.send(() => write(farm.id, logged(farm.id, 'stripTrial', body), 'a strip trial')))) return;
-    id.current = ulid();
-    setPairs([
-      ['', ''],
-      ['', ''],
-      ['', ''],
-    ]);
-    setWhat('');
-    toast('Strips recorded');
-    await refresh();
-  };
-  const set = (i: number, at: 0 | 1, value: string) =>
-    setPairs(pairs.map((pair, k) => (k === i ? (at === 0 ? [value, pair[1]] : [pair[0], value]) : pair)));
+  const form = useFields({
+    keptAs: `strips.${farm.id}.${system()}`,
+    boxes: {
+      lotId: oneOf<string>(),
+      what: textBox(STRIP_TRIAL.fields.what, 'What was compared?'),
+      pairs: rows(() => ({ fresh: pairBox, old: pairBox })),
+    },
+    start: () => ({ lotId: likelyLot(farm, notebook, lots, machineId), what: '', pairs: [NONE, NONE, NONE] }),
+    together: ({ lotId, pairs }) => {
+      const errors: Record<string, string> = {};
+      pairs.forEach((pair, i) => {
+        if (pair.fresh.trim() === '' && pair.old.trim() === '') return;
+        for (const which of ['fresh', 'old'] as const) {
+          const { error } = readPair(pair[which], lotId);
+          if (error) errors[`pairs.${i}.${which}`] = error;
+        }
+      });
+      if (Object.keys(errors).length === 0 && full(pairs, lotId).length < 2)
+        errors['pairs.0.fresh'] = 'Two pairs at least';
+      return errors;
+    },
+    save: async ({ lotId, what, pairs }) => {
+      const legal = legalOf(lotId);
+      const body = {
+        id: id.current,
+        at: new Date(farm.clock()).toISOString(),
+        lotId,
+        what,
+        differences: full(pairs, lotId).map(
+          ({ fresh, old }) => bushelsPerAcreToKgPerHa(fresh, legal) - bushelsPerAcreToKgPerHa(old, legal),
+        ),
+      };
+      await write(farm.id, logged(farm.id, 'stripTrial', body), 'a strip trial');
+      id.current = ulid();
+      toast('Strips recorded');
+      await refresh();
+    },
+  });
+  const { fields, append } = useFieldArray({ control: form.control, name: 'pairs' });
+  const { lotId } = form.texts;
+  const typed = full(form.texts.pairs, lotId);
+  const result = typed.length >= 2 ? compareStrips(typed.map(({ fresh, old }) => fresh - old)) : null;
   return (
     <div className="lg:grid lg:grid-cols-2">
-      <form
-        className="space-y-4 px-5 py-5 lg:px-6"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
+      <Form form={form} button="Record the strips" className="space-y-4 px-5 py-5 lg:px-6">
         <h2 className="text-xl">Did it raise the yield?</h2>
         <p className="text-muted">
           New and old beside each other, turn about, across the same ground. A jump of the display in another field
           proves nothing.
         </p>
         <div className="grid gap-3 sm:grid-cols-2">
-          <SelectBox label="Field" value={lotId} onChange={(event) => setLotId(event.target.value)}>
+          <SelectBox label="Field" {...form.box('lotId')}>
             {[...farm.data.lots].reverse().map((lot) => (
               <option key={lot.id} value={lot.id}>
                 {lot.fieldName}
               </option>
             ))}
           </SelectBox>
-          <TextBox
-            label="What was compared"
-            maxLength={120}
-            value={what}
-            error={wrong.what}
-            onChange={(event) => setWhat(event.target.value)}
-          />
+          <TextBox label="What was compared" {...form.box('what')} />
         </div>
-        {pairs.map(([fresh, old], i) => (
-          <div key={i} className="grid grid-cols-2 gap-3">
-            <TextBox
-              label={`New, pair ${i + 1}`}
-              unit={cropYieldFine.unit}
-              className="pr-20"
-              inputMode="decimal"
-              value={fresh}
-              error={wrong[`new${i}`]}
-              onChange={(event) => set(i, 0, event.target.value)}
-            />
-            <TextBox
-              label={`Old, pair ${i + 1}`}
-              unit={cropYieldFine.unit}
-              className="pr-20"
-              inputMode="decimal"
-              value={old}
-              error={wrong[`old${i}`]}
-              onChange={(event) => set(i, 1, event.target.value)}
-            />
+        {fields.map((pair, i) => (
+          <div key={pair.id} className="grid grid-cols-2 gap-3">
+            <TextBox label={`New, pair ${i + 1}`} className="pr-20" {...form.box(`pairs.${i}.fresh`)} />
+            <TextBox label={`Old, pair ${i + 1}`} className="pr-20" {...form.box(`pairs.${i}.old`)} />
           </div>
         ))}
-        <Button onClick={() => setPairs([...pairs, ['', '']])}>One more pair</Button>
-        {result && <Result result={result} show={(value) => value} per={per} />}
-        <Problem>{sending.message}</Problem>
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
-          Record the strips
-        </Button>
-      </form>
+        <Button onClick={() => append(NONE)}>One more pair</Button>
+        {result && <Result result={result} show={(value) => value} per={kilogramsPerBushel(legalOf(lotId))} />}
+      </Form>
       <section aria-label="Strips so far" className="border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6">
         <h2 className="text-xl">So far</h2>
         <ul className="mt-2 divide-y divide-rule">

@@ -1,80 +1,47 @@
-import { cropOf, CROPS, type LotInfo } from '@fanega/core';
-import { useState } from 'react';
-import { toast } from '../../../ui/toast';
+import { cropOf, CROPS, FIELD_NAMES, type LotInfo } from '@fanega/core';
 import { put } from '../../../data/api';
-import { write } from '../../../data/outbox';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
-import { useSend } from '../../../data/use-send';
-import { TextBox } from '../../../ui';
-import { useKept } from '../../../ui/use-kept';
-import { FormDrawer } from '../../../ui/form-drawer';
-import { AREA } from './add-field';
+import { write } from '../../../data/outbox';
 import { area, system } from '../../../quantity/quantity';
+import { TextBox } from '../../../ui';
+import { useFields } from '../../../ui/form/use-fields';
+import { FormDrawer } from '../../../ui/form-drawer';
+import { toast } from '../../../ui/toast';
+import { figureOrNone, textBox } from '../../../widgets/record-boxes';
 
 /** A field's name, tag and acres: entered wrong, or not measured when its first load was cut. What was recorded stays where it is. */
 export function FieldDrawer({ farm, lot, onClose }: { farm: Farm; lot: LotInfo; onClose: () => void }) {
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const [text, setText, close] = useKept(
-    `field.${farm.id}.${lot.id}.${system()}`,
-    () => ({
+  const form = useFields({
+    keptAs: `field.${farm.id}.${lot.id}.${system()}`,
+    boxes: {
+      name: textBox(FIELD_NAMES.name, 'The field needs a name'),
+      tag: textBox(FIELD_NAMES.tag, 'The tag is missing'),
+      acres: figureOrNone(FIELD_NAMES.acres, area, { was: lot.acres }),
+      variety: textBox(FIELD_NAMES.variety),
+    },
+    start: () => ({
       name: lot.fieldName,
       tag: lot.tag,
       acres: lot.acres > 0 ? area.text(lot.acres) : '',
       variety: lot.variety,
     }),
-    onClose,
-  );
-  const [tried, setTried] = useState(false);
-  const { value: acres, error } = area.read(text.acres, { ...AREA, wanted: false, was: lot.acres });
-  const wrong = {
-    ...(text.name.trim() === '' ? { name: 'The field needs a name' } : {}),
-    ...(text.tag.trim() === '' ? { tag: 'The tag is missing' } : {}),
-    ...(error ? { acres: error } : {}),
-  } as Partial<Record<keyof typeof text, string>>;
-  const save = async (): Promise<void> => {
-    setTried(true);
-    if (Object.keys(wrong).length > 0) return;
-    const body = {
-      name: text.name.trim(),
-      tag: text.tag.trim(),
-      variety: text.variety.trim(),
-      ...(acres === undefined ? {} : { acres }),
-    };
-    if (
-      !(await sending.send(() =>
-        write(farm.id, put('/api/farms/{farmId}/lots/{lotId}', { path: { farmId: farm.id, lotId: lot.id } }, body)),
-      ))
-    )
-      return;
-    toast(`${body.name} is kept`);
-    await refresh();
-    close();
-  };
-  const box = (key: keyof typeof text, label: string, more: Partial<Parameters<typeof TextBox>[0]> = {}) => (
-    <TextBox
-      label={label}
-      value={text[key]}
-      error={(tried ? wrong[key] : undefined) ?? sending.at[key]}
-      onChange={(event) => setText({ ...text, [key]: event.target.value })}
-      {...more}
-    />
-  );
+    close: onClose,
+    save: async ({ acres, ...names }) => {
+      const body = { ...names, ...(acres === undefined ? {} : { acres }) };
+      await write(farm.id, put('/api/farms/{farmId}/lots/{lotId}', { path: { farmId: farm.id, lotId: lot.id } }, body));
+      toast(`${body.name} is kept`);
+      await refresh();
+    },
+  });
   return (
-    <FormDrawer
-      title={lot.fieldName}
-      button="Keep it"
-      busy={sending.busy}
-      problem={sending.message}
-      onSubmit={save}
-      onClose={close}
-    >
-      {box('name', 'Name', { maxLength: 60 })}
+    <FormDrawer form={form} title={lot.fieldName} button="Keep it">
+      <TextBox label="Name" {...form.box('name')} />
       <div className="grid grid-cols-2 gap-3">
-        {box('acres', 'Area', { inputMode: 'decimal', unit: area.unit })}
-        {box('tag', 'Tag', { maxLength: 4, hint: 'two or three letters' })}
+        <TextBox label="Area" {...form.box('acres')} />
+        <TextBox label="Tag" hint="two or three letters" {...form.box('tag')} />
       </div>
-      {box('variety', 'Variety', { maxLength: 40 })}
+      <TextBox label="Variety" {...form.box('variety')} />
       <p className="text-sm text-muted">
         {cropOf(lot.crop)?.name ?? CROPS.corn.name}, {lot.season}: crop and season stay, what was recorded hangs on
         them.

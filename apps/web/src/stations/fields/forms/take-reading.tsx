@@ -1,137 +1,97 @@
-import { currentSeason, type ReadingSource } from '@fanega/core';
-import { useRef, useState } from 'react';
+import { currentSeason, READING, type ReadingSource } from '@fanega/core';
+import { useState } from 'react';
 import { ulid } from 'ulid';
-import { ApiError } from '../../../data/api';
 import { write } from '../../../data/outbox';
 import { logged } from '../../../data/records';
 import { useFarm, useRefreshFarm } from '../../../data/farm';
 import { keepTester, usualTester } from '../../../data/usual-tester';
-import { Button, Choices, SelectBox, TextBox } from '../../../ui';
-import { Drawer } from '../../../ui/drawer';
-import { parseNumber, readMoisture } from '../../../quantity/quantity';
+import { count } from '../../../quantity/quantity';
+import { Choices, SelectBox, TextBox } from '../../../ui';
+import { oneOf } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
+import { FormDrawer } from '../../../ui/form-drawer';
+import { figureBox, moistureBox, textBox } from '../../../widgets/record-boxes';
 import { useRecorded } from '../../../widgets/take-back';
 import { SOURCE_WORDS } from '../words';
 
-// The contract's classes are the server's: only their types may come into the page.
 const SOURCES = (Object.keys(SOURCE_WORDS) as ReadingSource[]).map((value) => ({ value, label: SOURCE_WORDS[value] }));
 
 /** A moisture from the field in two taps and a number; teeth count how many of ten beans crack. */
 export function TakeReading({
-  open,
   onClose,
   fieldId: given,
   tester: usual = '',
 }: {
-  open: boolean;
   onClose: () => void;
   fieldId?: string;
   tester?: string;
 }) {
   const farm = useFarm();
   const refresh = useRefreshFarm(farm.id);
+  const recorded = useRecorded();
   const season = currentSeason(farm.data.lots);
   const lots = farm.data.lots.filter((lot) => lot.season === season);
-  const [fieldId, setFieldId] = useState(given ?? lots[0]?.fieldId ?? '');
-  const [source, setSource] = useState<ReadingSource>('hand');
-  const [figure, setFigure] = useState('');
-  const [typedTester, setTester] = useState(usualTester);
-  const tester = typedTester ?? usual;
-  const [spot, setSpot] = useState('');
-  const [error, setError] = useState<{ field: string; message: string } | null>(null);
-  const [busy, setBusy] = useState(false);
-  const recorded = useRecorded();
   // One id until it is saved: sent again over a broken line, it stays one reading.
-  const id = useRef(ulid());
-  const bite = source === 'bite';
-
-  const save = async (): Promise<void> => {
-    const cracked = parseNumber(figure);
-    const { value, error: wrong } = readMoisture(figure);
-    if (bite && !(Number.isInteger(cracked) && cracked >= 0 && cracked <= 10))
-      return setError({ field: 'figure', message: 'How many of ten cracked, from 0 to 10?' });
-    if (!bite && value === undefined) return setError({ field: 'figure', message: wrong ?? 'The moisture is missing' });
-    setBusy(true);
-    setError(null);
-    try {
+  const [id] = useState(ulid);
+  const { fields } = READING;
+  const form = useFields({
+    boxes: {
+      fieldId: oneOf<string>(),
+      source: oneOf<ReadingSource>(),
+      moisture: moistureBox('The moisture is missing'),
+      cracked: figureBox(fields.cracked, count, { missing: 'How many of ten cracked, from 0 to 10?' }),
+      tester: textBox(fields.tester),
+      spot: textBox(fields.spot),
+    },
+    unasked: ({ source }) => [source === 'bite' ? 'moisture' : 'cracked'],
+    start: () => ({
+      fieldId: given ?? lots[0]?.fieldId ?? '',
+      source: 'hand' as ReadingSource,
+      moisture: '',
+      cracked: '',
+      tester: usualTester() ?? usual,
+      spot: '',
+    }),
+    together: ({ fieldId }): Record<string, string> =>
+      fieldId === '' ? { '': 'No field stands this season: add one first' } : {},
+    close: onClose,
+    save: async ({ fieldId, source, moisture, cracked, tester, spot }) => {
+      const bite = source === 'bite';
       const body = {
-        id: id.current,
+        id,
         fieldId,
         at: new Date(farm.clock()).toISOString(),
         source,
-        ...(bite ? { cracked } : { moisture: value! }),
+        ...(bite ? { cracked } : { moisture: moisture! }),
         // The buyer's test and the teeth are no tester of ours.
-        ...(tester.trim() && source !== 'elevator' && !bite ? { tester: tester.trim() } : {}),
-        ...(spot.trim() ? { spot: spot.trim() } : {}),
+        ...(tester && source !== 'elevator' && !bite ? { tester } : {}),
+        ...(spot ? { spot } : {}),
       };
       await write(farm.id, logged(farm.id, 'reading', body), 'a reading');
-      recorded('Reading recorded', 'reading', id.current);
-      id.current = ulid();
-      keepTester(tester.trim());
-      setFigure('');
+      recorded('Reading recorded', 'reading', id);
+      keepTester(tester);
       await refresh();
-      onClose();
-    } catch (failure) {
-      if (!(failure instanceof ApiError)) throw failure;
-      setError({
-        field: failure.issues[0]?.field === 'moisture' || failure.issues[0]?.field === 'cracked' ? 'figure' : 'all',
-        message: failure.message,
-      });
-    } finally {
-      setBusy(false);
-    }
-  };
-
+    },
+  });
   return (
-    <Drawer open={open} title="Take a reading" onClose={onClose}>
-      <form
-        className="space-y-4 px-5 py-4"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
-        <SelectBox label="Field" value={fieldId} onChange={(event) => setFieldId(event.target.value)}>
-          {lots.map((lot) => (
-            <option key={lot.id} value={lot.fieldId}>
-              {lot.tag} {lot.fieldName}
-            </option>
-          ))}
-        </SelectBox>
-        <Choices label="Read by" value={source} onChange={setSource} choices={SOURCES} />
-        <TextBox
-          label={bite ? 'Cracked, of ten' : 'Moisture'}
-          unit={bite ? 'of 10' : '%'}
-          inputMode="decimal"
-          value={figure}
-          onChange={(event) => setFigure(event.target.value)}
-          error={error?.field === 'figure' ? error.message : undefined}
-        />
-        <div className="grid grid-cols-2 gap-3">
-          <TextBox
-            label="Tester"
-            maxLength={40}
-            hint="which one, if any"
-            value={tester}
-            onChange={(event) => setTester(event.target.value)}
-          />
-          <TextBox
-            label="Spot"
-            maxLength={40}
-            hint="gate, middle, far end"
-            value={spot}
-            onChange={(event) => setSpot(event.target.value)}
-          />
-        </div>
-        {error?.field === 'all' && (
-          <p role="alert" className="font-semibold text-clay">
-            {error.message}
-          </p>
-        )}
-        <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={busy || fieldId === ''}>
-          Record the reading
-        </Button>
-      </form>
-    </Drawer>
+    <FormDrawer form={form} title="Take a reading" button="Record the reading">
+      <SelectBox label="Field" {...form.box('fieldId')}>
+        {lots.map((lot) => (
+          <option key={lot.id} value={lot.fieldId}>
+            {lot.tag} {lot.fieldName}
+          </option>
+        ))}
+      </SelectBox>
+      <Choices label="Read by" {...form.choice('source')} choices={SOURCES} />
+      {form.texts.source === 'bite' ? (
+        <TextBox label="Cracked, of ten" {...form.box('cracked')} unit="of 10" />
+      ) : (
+        <TextBox label="Moisture" {...form.box('moisture')} />
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <TextBox label="Tester" hint="which one, if any" {...form.box('tester')} />
+        <TextBox label="Spot" hint="gate, middle, far end" {...form.box('spot')} />
+      </div>
+    </FormDrawer>
   );
 }

@@ -1,55 +1,42 @@
-import type { Crop, CuttingWindow } from '@fanega/core';
-import { useState } from 'react';
+import { type Crop, CUTTING_WINDOW, type CuttingWindow } from '@fanega/core';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
 import { useFarm, useRefreshFarm } from '../../../data/farm';
-import { useSend } from '../../../data/use-send';
 import { TextBox } from '../../../ui';
-import { useKept } from '../../../ui/use-kept';
+import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
-import { discount, parseNumber, plain, price, share, type Kind, system } from '../../../quantity/quantity';
+import { count, discount, hours, type Kind, price, share, system } from '../../../quantity/quantity';
+import { figureBox, figureOrNone, recordErrors } from '../../../widgets/record-boxes';
 
+type Key = keyof CuttingWindow;
 interface Line {
-  readonly key: keyof CuttingWindow;
   readonly label: string;
-  /** Null: a plain number, with a word of what it counts. */
-  readonly kind: Kind | null;
+  readonly kind: Kind;
+  /** What a plain number counts. */
   readonly counts?: string;
   readonly hint?: string;
-  readonly optional?: boolean;
 }
 
-const MOISTURES: readonly Line[] = [
-  { key: 'tooDryBelow', label: 'Too dry below', kind: share },
-  { key: 'bestFrom', label: 'Best from', kind: share },
-  { key: 'bestTo', label: 'Best to', kind: share },
-  { key: 'refuseAbove', label: 'Refused above', kind: share },
-];
-const MONEY: readonly Line[] = [
-  { key: 'price', label: 'Price at base', kind: price },
-  { key: 'shrinkPerPoint', label: 'Shrink a point', kind: null, counts: '%' },
-  { key: 'dockPerPoint', label: 'Dock a point', kind: discount },
-  { key: 'dockStep', label: 'Dock counts each started', kind: null, counts: 'points', optional: true },
-  { key: 'opensAt', label: 'Takes grain from', kind: null, counts: 'h', optional: true },
-  { key: 'closesAt', label: 'until', kind: null, counts: 'h', optional: true },
-];
-const STANDING: readonly Line[] = [
-  {
-    key: 'shatterPerPoint',
-    label: 'Shatters a point below best',
-    kind: share,
-    optional: true,
-    hint: 'your own count at the header',
-  },
-  {
-    key: 'standingRisk',
-    label: 'Lost standing a day',
-    kind: share,
-    optional: true,
-    hint: 'what a day’s risk is worth to you',
-  },
-];
-const ALL = [...MOISTURES, ...MONEY, ...STANDING];
+const MOISTURES = {
+  tooDryBelow: { label: 'Too dry below', kind: share },
+  bestFrom: { label: 'Best from', kind: share },
+  bestTo: { label: 'Best to', kind: share },
+  refuseAbove: { label: 'Refused above', kind: share },
+} satisfies Partial<Record<Key, Line>>;
+const MONEY = {
+  price: { label: 'Price at base', kind: price },
+  shrinkPerPoint: { label: 'Shrink a point', kind: count, counts: '%' },
+  dockPerPoint: { label: 'Dock a point', kind: discount },
+  dockStep: { label: 'Dock counts each started', kind: count, counts: 'points' },
+  opensAt: { label: 'Takes grain from', kind: hours },
+  closesAt: { label: 'until', kind: hours },
+} satisfies Partial<Record<Key, Line>>;
+const STANDING = {
+  shatterPerPoint: { label: 'Shatters a point below best', kind: share, hint: 'your own count at the header' },
+  standingRisk: { label: 'Lost standing a day', kind: share, hint: 'what a day’s risk is worth to you' },
+} satisfies Partial<Record<Key, Line>>;
+const ALL: Record<Key, Line> = { ...MOISTURES, ...MONEY, ...STANDING };
+const KEYS = Object.keys(ALL) as Key[];
 const START: CuttingWindow = {
   tooDryBelow: 0.1,
   bestFrom: 0.12,
@@ -60,14 +47,11 @@ const START: CuttingWindow = {
   dockPerPoint: 0.04,
 };
 
-const shown = (value: number | undefined, { kind }: Line, per: number): string =>
-  value === undefined ? '' : kind ? kind.text(value, per) : plain(value, 3);
-
 /** The limits and terms for a crop: the farm's own, or those of one buyer. */
 export function WindowDrawer({
   crop,
   buyerId,
-  start,
+  start: kept,
   revision,
   onClose,
 }: {
@@ -79,66 +63,53 @@ export function WindowDrawer({
 }) {
   const farm = useFarm();
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
   const per = farm.kgPerBu(crop.id);
-  const [typed, setTyped, close] = useKept<Record<string, string>>(
-    `window.${farm.id}.${crop.id}.${buyerId ?? 'farm'}.${system()}`,
-    () => Object.fromEntries(ALL.map((line) => [line.key, shown((start ?? START)[line.key], line, per)])),
-    onClose,
-  );
-  const [wrong, setWrong] = useState<Record<string, string>>({});
-  const save = async (): Promise<void> => {
-    const errors: Record<string, string> = {};
-    const sheet: Record<string, number> = {};
-    for (const { key, kind, optional, label } of ALL) {
-      const text = typed[key] ?? '';
-      if (text.trim() === '' && optional) continue;
-      const plainly = parseNumber(text);
-      const { value, error } = kind
-        ? kind.read(text, { per, wanted: true, was: (start ?? START)[key] })
-        : { value: plainly, error: Number.isNaN(plainly) ? 'a number' : undefined };
-      if (error !== undefined || value === undefined) errors[key] = `${label}: ${error}`;
-      else sheet[key] = Math.round(value * 1e8) / 1e8;
-    }
-    setWrong(errors);
-    if (Object.keys(errors).length > 0) return;
-    const saved = await sending.send(() =>
-      write(
+  const start = kept ?? START;
+  const form = useFields({
+    keptAs: `window.${farm.id}.${crop.id}.${buyerId ?? 'farm'}.${system()}`,
+    boxes: Object.fromEntries(
+      KEYS.map((key) => {
+        const field = CUTTING_WINDOW.fields[key];
+        const box = field.optional ? figureOrNone : figureBox;
+        return [key, box(field, ALL[key].kind, { per, was: start[key] })];
+      }),
+    ) as Record<Key, ReturnType<typeof figureOrNone>>,
+    start: () =>
+      Object.fromEntries(KEYS.map((key) => [key, ALL[key].kind.text(start[key], per)])) as Record<Key, string>,
+    together: (values) => recordErrors(CUTTING_WINDOW, settled(values)),
+    close: onClose,
+    save: async (values) => {
+      await write(
         farm.id,
         setting(farm.id, 'cuttingWindow', buyerId === null ? crop.id : `${crop.id}@${buyerId}`, {
           revision,
-          value: sheet as unknown as CuttingWindow,
+          value: settled(values),
         }),
-      ),
-    );
-    if (!saved) return;
-    await refresh();
-    close();
-  };
-  const box = ({ key, label, kind, counts, hint }: Line) => (
-    <TextBox
-      key={key}
-      label={label}
-      unit={kind?.unit ?? counts}
-      hint={hint}
-      inputMode="decimal"
-      value={typed[key] ?? ''}
-      error={wrong[key] ?? sending.at[key]}
-      onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
-    />
-  );
+      );
+      await refresh();
+    },
+  });
+  const boxes = (lines: Partial<Record<Key, Line>>) =>
+    (Object.entries(lines) as [Key, Line][]).map(([key, { label, counts, hint }]) => (
+      <TextBox key={key} label={label} hint={hint} {...form.box(key)} {...(counts ? { unit: counts } : {})} />
+    ));
   return (
     <FormDrawer
+      form={form}
       title={`Window: ${crop.name}${buyerId === null ? '' : `, ${farm.placeName(buyerId)}`}`}
       button="Save the window"
-      busy={sending.busy}
-      problem={sending.message}
-      onSubmit={save}
-      onClose={close}
     >
-      <div className="grid grid-cols-2 gap-3">{MOISTURES.map(box)}</div>
-      <div className="grid grid-cols-2 gap-3 border-t border-rule pt-4">{MONEY.map(box)}</div>
-      <div className="grid grid-cols-2 gap-3 border-t border-rule pt-4">{STANDING.map(box)}</div>
+      <div className="grid grid-cols-2 gap-3">{boxes(MOISTURES)}</div>
+      <div className="grid grid-cols-2 gap-3 border-t border-rule pt-4">{boxes(MONEY)}</div>
+      <div className="grid grid-cols-2 gap-3 border-t border-rule pt-4">{boxes(STANDING)}</div>
     </FormDrawer>
   );
 }
+
+/** As it is recorded: without what was left empty, in as many digits as a person can mean. */
+const settled = (values: Partial<Record<Key, number | undefined>>): CuttingWindow =>
+  Object.fromEntries(
+    Object.entries(values).flatMap(([key, value]) =>
+      value === undefined ? [] : [[key, Math.round(value * 1e8) / 1e8]],
+    ),
+  ) as unknown as CuttingWindow;

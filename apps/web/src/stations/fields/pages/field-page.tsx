@@ -333,12 +333,13 @@ function Field({
         <ReadingsTable own={own.data ?? []} testers={testers} timeZone={timeZone} />
       </section>
 
-      <TakeReading
-        open={sheet === 'reading'}
-        onClose={() => setSheet(null)}
-        fieldId={lot.fieldId}
-        tester={[...known.readings].reverse().find((r) => r.tester !== '')?.tester ?? ''}
-      />
+      {sheet === 'reading' && (
+        <TakeReading
+          onClose={() => setSheet(null)}
+          fieldId={lot.fieldId}
+          tester={[...known.readings].reverse().find((r) => r.tester !== '')?.tester ?? ''}
+        />
+      )}
       {sheet === 'window' && (
         <WindowDrawer
           crop={facts.crop}

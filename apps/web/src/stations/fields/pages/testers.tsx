@@ -1,11 +1,12 @@
-import { LEAST_PAIRS, likelyBuyerReading, type Tester } from '@fanega/core';
-import { useRef, useState } from 'react';
+import { LEAST_PAIRS, likelyBuyerReading, type Tester, TESTER_PAIR } from '@fanega/core';
+import { useState } from 'react';
 import { ulid } from 'ulid';
 import { useFarm, useRefreshFarm } from '../../../data/farm';
-import { useSend } from '../../../data/use-send';
 import { TextBox } from '../../../ui';
+import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
-import { moisture, number, readMoisture } from '../../../quantity/quantity';
+import { moistureBox, textBox } from '../../../widgets/record-boxes';
+import { moisture, number } from '../../../quantity/quantity';
 import { TakeBack, useRecorded } from '../../../widgets/take-back';
 import { day } from '../../../quantity/time';
 import { logged } from '../../../data/records';
@@ -28,43 +29,36 @@ export function testerWords(tester: Tester | undefined, name: string, now: numbe
 export function PairSheet({ tester, pairs, onClose }: { tester: string; pairs: Tester['pairs']; onClose: () => void }) {
   const farm = useFarm();
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
   const recorded = useRecorded();
-  const id = useRef(ulid());
-  const [name, setName] = useState(tester);
-  const [ours, setOurs] = useState('');
-  const [theirs, setTheirs] = useState('');
-  const [wrong, setWrong] = useState<Record<string, string>>({});
-  const save = async (): Promise<void> => {
-    const [a, b] = [readMoisture(ours), readMoisture(theirs)];
-    const errors = {
-      ...(name.trim() === '' ? { tester: 'Which tester was it?' } : {}),
-      ...(a.value === undefined ? { testerMoisture: a.error ?? 'The tester’s reading is missing' } : {}),
-      ...(b.value === undefined ? { buyerMoisture: b.error ?? 'The buyer’s test is missing' } : {}),
-    };
-    setWrong(errors);
-    if (Object.keys(errors).length > 0) return;
-    const body = {
-      id: id.current,
-      at: new Date(farm.clock()).toISOString(),
-      tester: name.trim(),
-      testerMoisture: a.value!,
-      buyerMoisture: b.value!,
-    };
-    if (!(await sending.send(() => write(farm.id, logged(farm.id, 'testerPair', body), 'a tester beside the buyer'))))
-      return;
-    recorded('Pair recorded', 'testerPair', id.current);
-    await refresh();
-    onClose();
-  };
+  const [id] = useState(ulid);
+  const { fields } = TESTER_PAIR;
+  const form = useFields({
+    keptAs: `pair.${farm.id}`,
+    boxes: {
+      tester: textBox(fields.tester, 'Which tester was it?'),
+      testerMoisture: moistureBox('The tester’s reading is missing'),
+      buyerMoisture: moistureBox('The buyer’s test is missing'),
+    },
+    start: () => ({ tester, testerMoisture: '', buyerMoisture: '' }),
+    close: onClose,
+    save: async (values) => {
+      const body = {
+        id,
+        at: new Date(farm.clock()).toISOString(),
+        tester: values.tester,
+        testerMoisture: values.testerMoisture!,
+        buyerMoisture: values.buyerMoisture!,
+      };
+      await write(farm.id, logged(farm.id, 'testerPair', body), 'a tester beside the buyer');
+      recorded('Pair recorded', 'testerPair', id);
+      await refresh();
+    },
+  });
   return (
     <FormDrawer
+      form={form}
       title="Tester against the buyer"
       button="Record the pair"
-      busy={sending.busy}
-      problem={sending.message}
-      onSubmit={save}
-      onClose={onClose}
       after={
         <>
           {pairs.length > 0 && (
@@ -86,30 +80,10 @@ export function PairSheet({ tester, pairs, onClose }: { tester: string; pairs: T
       <p className="text-muted">
         The same grain, read by your tester and tested by the buyer. Three pairs are the least that says anything.
       </p>
-      <TextBox
-        label="Tester"
-        maxLength={40}
-        value={name}
-        error={wrong.tester ?? sending.at.tester}
-        onChange={(event) => setName(event.target.value)}
-      />
+      <TextBox label="Tester" {...form.box('tester')} />
       <div className="grid grid-cols-2 gap-3">
-        <TextBox
-          label="Ours"
-          unit="%"
-          inputMode="decimal"
-          value={ours}
-          error={wrong.testerMoisture ?? sending.at.testerMoisture}
-          onChange={(event) => setOurs(event.target.value)}
-        />
-        <TextBox
-          label="The buyer’s"
-          unit="%"
-          inputMode="decimal"
-          value={theirs}
-          error={wrong.buyerMoisture ?? sending.at.buyerMoisture}
-          onChange={(event) => setTheirs(event.target.value)}
-        />
+        <TextBox label="Ours" {...form.box('testerMoisture')} />
+        <TextBox label="The buyer’s" {...form.box('buyerMoisture')} />
       </div>
     </FormDrawer>
   );

@@ -1,14 +1,26 @@
-import { FEDERAL_RULES, KG_PER_LB, M_PER_FT, type TruckSetup } from '@fanega/core';
-import { useState } from 'react';
+import {
+  calendarDay,
+  FEDERAL_RULES,
+  KG_PER_LB,
+  M_PER_FT,
+  TRUCK_AXLE,
+  TRUCK_PERMIT,
+  TRUCK_SETUP,
+  type TruckSetup,
+} from '@fanega/core';
+import { useFieldArray } from 'react-hook-form';
 import { toast } from '../../../ui/toast';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
-import { useSend } from '../../../data/use-send';
 import { Button, TextBox } from '../../../ui';
-import { useKept } from '../../../ui/use-kept';
+import { rows } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
-import { length, mass, parseNumber, percent, plain, share, system } from '../../../quantity/quantity';
+import { count, length, mass, percent, share, system } from '../../../quantity/quantity';
+import { dayTyped } from '../../../quantity/time';
 import { setting } from '../../../data/records';
 import { write } from '../../../data/outbox';
+import { DayBox, dayBox } from '../../../widgets/day-box';
+import { figureBox, recordErrors, textBox } from '../../../widgets/record-boxes';
 
 /** A tractor with a hopper trailer, as many are: to be put right for the truck that it is. */
 export function usualSheet(name: string): TruckSetup {
@@ -38,205 +50,102 @@ export function VehicleForm({
   onClose: () => void;
 }) {
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const number = (value: number): string => plain(value, 2);
+  const today = calendarDay(farm.clock(), farm.data.farm.timeZone);
+  const { permit } = sheet;
   /** Limits are kept in pounds, as the law has them. */
-  const limit = (pounds: number): string => mass.text(pounds * KG_PER_LB);
-  const pounds = (typed: string, was: number): number => {
-    const kg = mass.read(typed, { was: was * KG_PER_LB }).value;
-    return kg === undefined ? NaN : Number((kg / KG_PER_LB).toPrecision(12));
-  };
-  const [text, setText, close] = useKept(
-    `truck.${farm.id}.${truckId}.${system()}`,
-    () => ({
+  const limit = (key: 'singleLb' | 'tandemLb' | 'grossLb') =>
+    figureBox(TRUCK_SETUP.fields[key], mass, { times: 1 / KG_PER_LB, was: sheet[key] });
+  const form = useFields({
+    keptAs: `truck.${farm.id}.${truckId}.${system()}`,
+    boxes: {
+      combination: textBox(TRUCK_SETUP.fields.combination, 'Which tractor and trailer?'),
+      axles: rows((i) => ({
+        at: figureBox(TRUCK_AXLE.at, length, { was: sheet.axles[i]?.at }),
+        share: figureBox(TRUCK_AXLE.share, share, { was: sheet.axles[i]?.share }),
+      })),
+      singleLb: limit('singleLb'),
+      tandemLb: limit('tandemLb'),
+      grossLb: limit('grossLb'),
+      permit: textBox(TRUCK_PERMIT.name),
+      percentAxles: figureBox(TRUCK_PERMIT.percentAxles, count),
+      percentGross: figureBox(TRUCK_PERMIT.percentGross, count),
+      from: dayBox(today, 'A permit has a first day'),
+      until: dayBox(today, 'A permit has a last day'),
+    },
+    unasked: (typed) => (typed.permit.trim() === '' ? ['percentAxles', 'percentGross', 'from', 'until'] : []),
+    start: () => ({
       combination: sheet.combination,
       axles: sheet.axles.map((axle) => ({ at: length.text(axle.at), share: share.text(axle.share) })),
-      single: limit(sheet.singleLb),
-      tandem: limit(sheet.tandemLb),
-      gross: limit(sheet.grossLb),
-      permit: sheet.permit?.name ?? '',
-      percentAxles: number(sheet.permit?.percentAxles ?? 0),
-      percentGross: number(sheet.permit?.percentGross ?? 10),
-      from: sheet.permit?.from ?? '',
-      until: sheet.permit?.until ?? '',
+      singleLb: mass.text(sheet.singleLb * KG_PER_LB),
+      tandemLb: mass.text(sheet.tandemLb * KG_PER_LB),
+      grossLb: mass.text(sheet.grossLb * KG_PER_LB),
+      permit: permit?.name ?? '',
+      percentAxles: count.text(permit?.percentAxles ?? 0),
+      percentGross: count.text(permit?.percentGross ?? 10),
+      from: dayTyped(permit?.from),
+      until: dayTyped(permit?.until),
     }),
-    onClose,
-  );
-  const [tried, setTried] = useState(false);
-  const set = (change: Partial<typeof text>) => setText({ ...text, ...change });
-  const axles = text.axles.map((axle, i) => ({
-    at: length.read(axle.at, { was: sheet.axles[i]?.at }).value ?? NaN,
-    share: share.read(axle.share, { was: sheet.axles[i]?.share }).value ?? NaN,
-  }));
-  const sum = axles.reduce((total, axle) => total + axle.share, 0);
-  const errors = {
-    axles: axles.some(
-      (axle, i) => Number.isNaN(axle.at) || (i === 0 ? axle.at !== 0 : axle.at < axles[i - 1]!.at + 0.5),
-    )
-      ? `Each axle stands behind the one before, at least ${length(0.5)}; the first at 0`
-      : Math.abs(sum - 1) > 0.001
-        ? `The parts of the load come to ${Number.isNaN(sum) ? 'no number' : percent(sum)}, not to 100`
-        : undefined,
-    permit:
-      text.permit.trim() !== '' && (text.from === '' || text.until === '')
-        ? 'A permit has a first and a last day'
-        : undefined,
-  };
-  const save = async (): Promise<void> => {
-    setTried(true);
-    if (errors.axles || errors.permit) return;
-    const next = {
-      combination: text.combination.trim(),
-      axles,
-      singleLb: pounds(text.single, sheet.singleLb),
-      tandemLb: pounds(text.tandem, sheet.tandemLb),
-      grossLb: pounds(text.gross, sheet.grossLb),
-      ...(text.permit.trim() === ''
-        ? {}
-        : {
-            permit: {
-              name: text.permit.trim(),
-              percentAxles: parseNumber(text.percentAxles),
-              percentGross: parseNumber(text.percentGross),
-              from: text.from,
-              until: text.until,
-            },
-          }),
-    };
-    if (!(await sending.send(() => write(farm.id, setting(farm.id, 'truckSetup', truckId, { revision, value: next })))))
-      return;
-    toast('The truck is kept');
-    await refresh();
-    close();
-  };
+    together: (values): Record<string, string> => {
+      const { axles, share: shares, ...errors } = recordErrors(TRUCK_SETUP, setupOf(values));
+      if (axles) return { '': `Each axle stands behind the one before, at least ${length(0.5)}; the first at 0` };
+      if (shares) {
+        const sum = values.axles.reduce((total, axle) => total + axle.share, 0);
+        return { '': `The parts of the load come to ${percent(sum)}, not to 100` };
+      }
+      return errors;
+    },
+    close: onClose,
+    save: async (values) => {
+      await write(farm.id, setting(farm.id, 'truckSetup', truckId, { revision, value: setupOf(values) }));
+      toast('The truck is kept');
+      await refresh();
+    },
+  });
+  const { fields, append, remove } = useFieldArray({ control: form.control, name: 'axles' });
+  const last = length.read(form.texts.axles.at(-1)?.at ?? '').value ?? 0;
   return (
-    <FormDrawer
-      title={farm.placeName(truckId)}
-      button="Keep the truck"
-      busy={sending.busy}
-      problem={(tried && (errors.axles ?? errors.permit)) || sending.message}
-      onSubmit={save}
-      onClose={close}
-    >
-      <TextBox
-        label="Tractor and trailer"
-        maxLength={60}
-        value={text.combination}
-        error={sending.at.combination}
-        onChange={(event) => set({ combination: event.target.value })}
-      />
+    <FormDrawer form={form} title={farm.placeName(truckId)} button="Keep the truck">
+      <TextBox label="Tractor and trailer" {...form.box('combination')} />
       <fieldset>
         <legend className="mb-1 text-sm font-semibold">Axles, from the front</legend>
-        {text.axles.map((axle, i) => (
-          <div key={i} className="mb-2 grid grid-cols-[2rem_1fr_1fr] items-end gap-3">
+        {fields.map((axle, i) => (
+          <div key={axle.id} className="mb-2 grid grid-cols-[2rem_1fr_1fr] items-end gap-3">
             <span className="pb-2 font-bold">{i + 1}</span>
-            <TextBox
-              label="behind the first"
-              unit={length.unit}
-              inputMode="decimal"
-              value={axle.at}
-              disabled={i === 0}
-              onChange={(event) =>
-                set({ axles: text.axles.map((one, j) => (j === i ? { ...one, at: event.target.value } : one)) })
-              }
-            />
-            <TextBox
-              label="of the load"
-              unit="%"
-              inputMode="decimal"
-              value={axle.share}
-              onChange={(event) =>
-                set({ axles: text.axles.map((one, j) => (j === i ? { ...one, share: event.target.value } : one)) })
-              }
-            />
+            <TextBox label="behind the first" readOnly={i === 0} {...form.box(`axles.${i}.at`)} />
+            <TextBox label="of the load" {...form.box(`axles.${i}.share`)} />
           </div>
         ))}
         <p className="flex gap-4">
           <Button
             look="quiet"
             className="!px-0"
-            disabled={text.axles.length >= 12}
-            onClick={() =>
-              set({ axles: [...text.axles, { at: length.text((axles.at(-1)?.at ?? 0) + 4.3 * M_PER_FT), share: '0' }] })
-            }
+            disabled={fields.length >= 12}
+            onClick={() => append({ at: length.text(last + 4.3 * M_PER_FT), share: '0' })}
           >
             Another axle
           </Button>
           <Button
             look="quiet"
             className="!px-0"
-            disabled={text.axles.length <= 2}
-            onClick={() => set({ axles: text.axles.slice(0, -1) })}
+            disabled={fields.length <= 2}
+            onClick={() => remove(fields.length - 1)}
           >
             One less
           </Button>
         </p>
       </fieldset>
       <div className="grid grid-cols-3 gap-3">
-        <TextBox
-          label="Single"
-          unit={mass.unit}
-          inputMode="decimal"
-          value={text.single}
-          error={sending.at.singleLb}
-          onChange={(event) => set({ single: event.target.value })}
-        />
-        <TextBox
-          label="Tandem"
-          unit={mass.unit}
-          inputMode="decimal"
-          value={text.tandem}
-          error={sending.at.tandemLb}
-          onChange={(event) => set({ tandem: event.target.value })}
-        />
-        <TextBox
-          label="Gross"
-          unit={mass.unit}
-          inputMode="decimal"
-          value={text.gross}
-          error={sending.at.grossLb}
-          onChange={(event) => set({ gross: event.target.value })}
-        />
+        <TextBox label="Single" {...form.box('singleLb')} />
+        <TextBox label="Tandem" {...form.box('tandemLb')} />
+        <TextBox label="Gross" {...form.box('grossLb')} />
       </div>
-      <TextBox
-        label="Permit, as it is headed"
-        maxLength={80}
-        hint="leave empty without one"
-        value={text.permit}
-        onChange={(event) => set({ permit: event.target.value })}
-      />
-      {text.permit.trim() !== '' && (
+      <TextBox label="Permit, as it is headed" hint="leave empty without one" {...form.box('permit')} />
+      {form.texts.permit.trim() !== '' && (
         <div className="grid grid-cols-2 gap-3">
-          <TextBox
-            label="On axles"
-            unit="%"
-            inputMode="decimal"
-            value={text.percentAxles}
-            error={sending.at.percentAxles}
-            onChange={(event) => set({ percentAxles: event.target.value })}
-          />
-          <TextBox
-            label="On the gross"
-            unit="%"
-            inputMode="decimal"
-            value={text.percentGross}
-            error={sending.at.percentGross}
-            onChange={(event) => set({ percentGross: event.target.value })}
-          />
-          <TextBox
-            label="From"
-            type="date"
-            value={text.from}
-            error={sending.at.from}
-            onChange={(event) => set({ from: event.target.value })}
-          />
-          <TextBox
-            label="Until"
-            type="date"
-            value={text.until}
-            error={sending.at.until}
-            onChange={(event) => set({ until: event.target.value })}
-          />
+          <TextBox label="On axles" {...form.box('percentAxles')} unit="%" />
+          <TextBox label="On the gross" {...form.box('percentGross')} unit="%" />
+          <DayBox label="From" {...form.picked('from')} />
+          <DayBox label="Until" {...form.picked('until')} />
         </div>
       )}
       <p className="text-sm text-muted">
@@ -245,4 +154,22 @@ export function VehicleForm({
       </p>
     </FormDrawer>
   );
+}
+
+/** The record of what was read; without a name there is no permit. */
+function setupOf({
+  permit,
+  percentAxles,
+  percentGross,
+  from,
+  until,
+  ...rest
+}: Omit<TruckSetup, 'permit'> & {
+  readonly permit: string;
+  readonly percentAxles: number;
+  readonly percentGross: number;
+  readonly from: string;
+  readonly until: string;
+}): TruckSetup {
+  return { ...rest, ...(permit === '' ? {} : { permit: { name: permit, percentAxles, percentGross, from, until } }) };
 }

@@ -8,6 +8,7 @@ import {
   type ScaleStanding,
   SEVERAL_CARTS,
   weightRulesOf,
+  WEIGHT_RULES,
   type WeightRulesSetting,
 } from '@fanega/core';
 import { ArrowUp } from 'lucide-react';
@@ -17,9 +18,11 @@ import { toast } from '../../../ui/toast';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
 import { Button, Problem, TextBox } from '../../../ui';
+import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
+import { figureBox } from '../../../widgets/record-boxes';
 import { METHOD_WORDS, methodWords } from '../../../widgets/method-words';
-import { mass, number, parseNumber, percent, share, signedPercent } from '../../../quantity/quantity';
+import { count, mass, number, percent, share, signedPercent } from '../../../quantity/quantity';
 import { Restate } from '../../../widgets/restate';
 import { day } from '../../../quantity/time';
 import { type Column, DataTable } from '../../../ui/table';
@@ -306,56 +309,29 @@ function RulesForm({
   onClose: () => void;
 }) {
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const [tolerance, setTolerance] = useState(share.text(rules.tolerance));
-  const [days, setDays] = useState(String(rules.tareOldDays));
-  const [drift, setDrift] = useState(share.text(rules.tareTolerance));
-  const save = async (): Promise<void> => {
-    const sheet = {
-      tolerance: share.read(tolerance, { was: rules.tolerance }).value ?? NaN,
-      tareOldDays: parseNumber(days),
-      tareTolerance: share.read(drift, { was: rules.tareTolerance }).value ?? NaN,
-    };
-    if (
-      !(await sending.send(() => write(farm.id, setting(farm.id, 'weightRules', 'farm', { revision, value: sheet }))))
-    )
-      return;
-    await refresh();
-    onClose();
-  };
+  const { fields } = WEIGHT_RULES;
+  const form = useFields({
+    boxes: {
+      tolerance: figureBox(fields.tolerance, share, { was: rules.tolerance }),
+      tareOldDays: figureBox(fields.tareOldDays, count, { missing: 'How many days?' }),
+      tareTolerance: figureBox(fields.tareTolerance, share, { was: rules.tareTolerance }),
+    },
+    start: () => ({
+      tolerance: share.text(rules.tolerance),
+      tareOldDays: count.text(rules.tareOldDays),
+      tareTolerance: share.text(rules.tareTolerance),
+    }),
+    close: onClose,
+    save: async (value) => {
+      await write(farm.id, setting(farm.id, 'weightRules', 'farm', { revision, value }));
+      await refresh();
+    },
+  });
   return (
-    <FormDrawer
-      title="How weights are judged"
-      button="Keep it"
-      busy={sending.busy}
-      problem={sending.message}
-      onSubmit={save}
-      onClose={onClose}
-    >
-      <TextBox
-        label="Two scales agree within"
-        unit="%"
-        inputMode="decimal"
-        value={tolerance}
-        error={sending.at.tolerance}
-        onChange={(event) => setTolerance(event.target.value)}
-      />
-      <TextBox
-        label="An empty weight is old after"
-        unit="days"
-        inputMode="numeric"
-        value={days}
-        error={sending.at.tareOldDays}
-        onChange={(event) => setDays(event.target.value)}
-      />
-      <TextBox
-        label="It may drift by"
-        unit="%"
-        inputMode="decimal"
-        value={drift}
-        error={sending.at.tareTolerance}
-        onChange={(event) => setDrift(event.target.value)}
-      />
+    <FormDrawer form={form} title="How weights are judged" button="Keep it">
+      <TextBox label="Two scales agree within" {...form.box('tolerance')} />
+      <TextBox label="An empty weight is old after" {...form.box('tareOldDays')} unit="days" />
+      <TextBox label="It may drift by" {...form.box('tareTolerance')} />
     </FormDrawer>
   );
 }

@@ -1,10 +1,15 @@
-import type { ItemStanding, MachineItem } from '@fanega/core';
+import { type ItemStanding, type MachineItem, READINESS_ITEM, READINESS_PART } from '@fanega/core';
 import { dayWords, days } from '../words';
 import { useAcknowledged, isCard, Hazard } from '../../../widgets/hazard';
 import { Button, TextBox } from '../../../ui';
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { parseNumber } from '../../../quantity/quantity';
+import { count } from '../../../quantity/quantity';
+import { dayTyped } from '../../../quantity/time';
+import { yesNo } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
+import { DayBox, dayBox } from '../../../widgets/day-box';
+import { figureBox, textBox } from '../../../widgets/record-boxes';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { CheckBox } from '../../../ui/check-box';
 
@@ -121,137 +126,103 @@ export function ItemSheet({
   onClose,
   onSave,
   onRemove,
-  message,
 }: {
   start: MachineItem | null;
   today: string;
   onClose: () => void;
-  onSave: (item: MachineItem) => Promise<void>;
+  /** Throws what was refused. */
+  onSave: (item: MachineItem) => Promise<unknown>;
   onRemove: (id: string) => Promise<void>;
-  message: string | null;
 }) {
-  const [text, setText] = useState({
-    what: start?.what ?? '',
-    owner: start?.owner ?? '',
-    due: start?.due ?? '',
-    skipped: start?.skipped ?? '',
-    part: start?.part?.name ?? '',
-    lead: start?.part ? String(start.part.leadDays) : '',
-    ordered: start?.part?.orderedOn ?? '',
+  const form = useFields({
+    boxes: {
+      what: textBox(READINESS_ITEM.what, 'What is to be done?'),
+      owner: textBox(READINESS_ITEM.owner),
+      due: dayBox(today),
+      skipped: textBox(READINESS_ITEM.skipped),
+      needed: yesNo,
+      part: textBox(READINESS_PART.name),
+      onHand: yesNo,
+      leadDays: figureBox(READINESS_PART.leadDays, count, { missing: 'How many days from the order to the shelf?' }),
+      orderedOn: dayBox(today),
+    },
+    unasked: ({ part, onHand }) => (part.trim() === '' || onHand ? ['leadDays', 'orderedOn'] : []),
+    start: () => ({
+      what: start?.what ?? '',
+      owner: start?.owner ?? '',
+      due: dayTyped(start?.due),
+      skipped: start?.skipped ?? '',
+      needed: start?.needed ?? true,
+      part: start?.part?.name ?? '',
+      onHand: start?.part?.onHand ?? false,
+      leadDays: count.text(start?.part?.leadDays),
+      orderedOn: dayTyped(start?.part?.orderedOn),
+    }),
+    together: ({ orderedOn }): Record<string, string> =>
+      orderedOn > today ? { orderedOn: 'That day is still to come' } : {},
+    close: onClose,
+    save: ({ what, owner, due, skipped, needed, part, onHand, ...ordered }) =>
+      onSave({
+        id: start?.id ?? ulid().toLowerCase(),
+        what,
+        owner,
+        due: due || null,
+        doneOn: start?.doneOn ?? null,
+        skipped: skipped || null,
+        needed,
+        part:
+          part === ''
+            ? null
+            : {
+                name: part,
+                onHand,
+                // On the shelf it is not asked, and stays as it was.
+                leadDays: ordered.leadDays ?? start?.part?.leadDays ?? 0,
+                orderedOn: (ordered.orderedOn ?? start?.part?.orderedOn ?? '') || null,
+              },
+        ...(start?.card ? { card: start.card } : {}),
+      }),
   });
-  const [needed, setNeeded] = useState(start?.needed ?? true);
-  const [onHand, setOnHand] = useState(start?.part?.onHand ?? false);
-  const [wrong, setWrong] = useState<Record<string, string>>({});
-  const set = (change: Partial<typeof text>) => setText({ ...text, ...change });
-  const save = (): void => {
-    const lead = parseNumber(text.lead);
-    const errors = {
-      ...(text.what.trim() === '' ? { what: 'What is to be done?' } : {}),
-      ...(text.part.trim() !== '' && !onHand && !(lead >= 0 && lead <= 730)
-        ? { lead: 'Days from the order to the shelf, from 0 to 730' }
-        : {}),
-    };
-    setWrong(errors);
-    if (Object.keys(errors).length > 0) return;
-    void onSave({
-      id: start?.id ?? ulid().toLowerCase(),
-      what: text.what.trim(),
-      owner: text.owner.trim(),
-      due: text.due || null,
-      doneOn: start?.doneOn ?? null,
-      skipped: text.skipped.trim() || null,
-      needed,
-      part:
-        text.part.trim() === ''
-          ? null
-          : {
-              name: text.part.trim(),
-              onHand,
-              leadDays: Number.isNaN(lead) ? 0 : lead,
-              orderedOn: text.ordered || null,
-            },
-      ...(start?.card ? { card: start.card } : {}),
-    });
-  };
+  const [needed, onHand] = [form.choice('needed'), form.choice('onHand')];
   return (
     <FormDrawer
+      form={form}
       title={start ? 'Change the line' : 'Add a line'}
       button="Save the line"
-      problem={message}
-      onSubmit={save}
-      onClose={onClose}
       after={
-        <>
-          {start && (
-            <Button look="quiet" className="w-full" onClick={() => void onRemove(start.id)}>
-              Take it off the list
-            </Button>
-          )}
-        </>
+        start && (
+          <Button look="quiet" className="w-full" onClick={() => void onRemove(start.id)}>
+            Take it off the list
+          </Button>
+        )
       }
     >
-      <TextBox
-        label="What is to be done"
-        maxLength={160}
-        value={text.what}
-        error={wrong.what}
-        onChange={(event) => set({ what: event.target.value })}
-      />
+      <TextBox label="What is to be done" {...form.box('what')} />
       <div className="grid grid-cols-2 gap-3">
-        <TextBox
-          label="Who"
-          maxLength={60}
-          value={text.owner}
-          onChange={(event) => set({ owner: event.target.value })}
-        />
-        <TextBox label="Due" type="date" value={text.due} onChange={(event) => set({ due: event.target.value })} />
+        <TextBox label="Who" {...form.box('owner')} />
+        <DayBox label="Due" {...form.picked('due')} />
       </div>
-      <CheckBox checked={needed} onChange={(on) => setNeeded(on)}>
+      <CheckBox checked={needed.value} onChange={needed.onChange}>
         The machine cannot work without it
       </CheckBox>
       <fieldset className="space-y-3 border-t border-rule pt-4">
         <legend className="font-semibold">Part</legend>
-        <TextBox
-          label="Which part, if any"
-          maxLength={80}
-          value={text.part}
-          onChange={(event) => set({ part: event.target.value })}
-        />
-        {text.part.trim() !== '' && (
+        <TextBox label="Which part, if any" {...form.box('part')} />
+        {form.texts.part.trim() !== '' && (
           <>
-            <CheckBox checked={onHand} onChange={(on) => setOnHand(on)}>
+            <CheckBox checked={onHand.value} onChange={onHand.onChange}>
               It is on the shelf
             </CheckBox>
-            {!onHand && (
+            {!onHand.value && (
               <div className="grid grid-cols-2 gap-3">
-                <TextBox
-                  label="Lead time"
-                  unit="days"
-                  inputMode="numeric"
-                  value={text.lead}
-                  error={wrong.lead}
-                  onChange={(event) => set({ lead: event.target.value })}
-                />
-                <TextBox
-                  label="Ordered on"
-                  type="date"
-                  hint="empty: not yet"
-                  max={today}
-                  value={text.ordered}
-                  onChange={(event) => set({ ordered: event.target.value })}
-                />
+                <TextBox label="Lead time" {...form.box('leadDays')} unit="days" />
+                <DayBox label="Ordered on" hint="empty: not yet" {...form.picked('orderedOn')} />
               </div>
             )}
           </>
         )}
       </fieldset>
-      <TextBox
-        label="Left out this year, because"
-        maxLength={200}
-        hint="empty: it is not left out"
-        value={text.skipped}
-        onChange={(event) => set({ skipped: event.target.value })}
-      />
+      <TextBox label="Left out this year, because" hint="empty: it is not left out" {...form.box('skipped')} />
     </FormDrawer>
   );
 }

@@ -42,6 +42,7 @@ export function AssetPage({
   const { machine: sheet, by, readiness } = asset;
   const today = farmDay(farm);
   const edit = (make: (sheet: Machine) => Machine): Promise<boolean> => sending.change(make, kept);
+  const editOrThrow = (make: (sheet: Machine) => Machine): Promise<boolean> => sending.changeOrThrow(make, kept);
   const editItem = (id: string, change: Partial<MachineItem>): Promise<boolean> =>
     edit((now) => ({ ...now, items: now.items.map((item) => (item.id === id ? { ...item, ...change } : item)) }));
   const line = (standing: ItemStanding) => (
@@ -121,30 +122,22 @@ export function AssetPage({
           start={open === 'item' ? null : (sheet.items.find((item) => item.id === open.item.item.id) ?? null)}
           today={today}
           onClose={() => setOpen(null)}
-          message={sending.message}
-          onSave={async (item) => {
-            const done = await edit((now) => ({
+          onSave={(item) =>
+            editOrThrow((now) => ({
               ...now,
               items: now.items.some((one) => one.id === item.id)
                 ? now.items.map((one) => (one.id === item.id ? item : one))
                 : [...now.items, item],
-            }));
-            if (done) setOpen(null);
-          }}
+            }))
+          }
           onRemove={async (id) => {
             if (await edit((now) => ({ ...now, items: now.items.filter((one) => one.id !== id) }))) setOpen(null);
           }}
         />
       )}
-      {open === 'counters' && (
-        <CountersSheet sheet={sheet} onClose={() => setOpen(null)} onEdit={edit} message={sending.message} />
-      )}
-      {open === 'service' && (
-        <ServiceSheet sheet={sheet} onClose={() => setOpen(null)} onEdit={edit} message={sending.message} />
-      )}
-      {open === 'wear' && (
-        <WearSheet sheet={sheet} onClose={() => setOpen(null)} onEdit={edit} message={sending.message} />
-      )}
+      {open === 'counters' && <CountersSheet sheet={sheet} onClose={() => setOpen(null)} onEdit={editOrThrow} />}
+      {open === 'service' && <ServiceSheet sheet={sheet} onClose={() => setOpen(null)} onEdit={editOrThrow} />}
+      {open === 'wear' && <WearSheet sheet={sheet} onClose={() => setOpen(null)} onEdit={editOrThrow} />}
       {open === 'breakdown' && (
         <BreakdownSheet farm={farm} shed={shed} assetId={assetId} onClose={() => setOpen(null)} />
       )}

@@ -1,14 +1,13 @@
 import {
+  BREAKDOWN,
   type BreakdownRecord,
   type LogEntry,
   type BreakdownSum,
   breakdownSummary,
   type Cause,
   CAUSES,
-  fromWallTime,
   living,
   type ShedRecords,
-  toWallTime,
 } from '@fanega/core';
 import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
@@ -17,9 +16,12 @@ import { useSend } from '../../../data/use-send';
 import { Button, SelectBox, TextBox } from '../../../ui';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
-import { useKept } from '../../../ui/use-kept';
+import { oneOf, yesNo } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
+import { momentTyped } from '../../../quantity/time';
+import { figureOrNone, momentBox, textBox } from '../../../widgets/record-boxes';
 import { FormDrawer } from '../../../ui/form-drawer';
-import { areaWhole, dollarsTyped, hours, money, number, type Kind, system } from '../../../quantity/quantity';
+import { areaWhole, dollarsTyped, hours, money, number, system } from '../../../quantity/quantity';
 import { useRecorded } from '../../../widgets/take-back';
 import { logged, takenBack } from '../../../data/records';
 import { write } from '../../../data/outbox';
@@ -175,90 +177,63 @@ export function BreakdownSheet({
   onClose: () => void;
 }) {
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
   const recorded = useRecorded();
-  const id = useRef(ulid());
+  const [id] = useState(ulid);
   const { timeZone } = farm.data.farm;
-  const [machine, setMachine] = useState(assetId);
-  const [cause, setCause] = useState<Cause>('wear');
-  const [mended, setMended] = useState(true);
-  const [text, setText, close] = useKept(
-    `breakdown.${farm.id}.${system()}`,
-    () => ({
+  const { fields } = BREAKDOWN;
+  const form = useFields({
+    keptAs: `breakdown.${farm.id}.${system()}`,
+    boxes: {
+      machine: oneOf<string>(),
+      what: textBox(fields.what, 'What broke?'),
+      at: momentBox(timeZone, farm.clock()),
+      cause: oneOf<Cause>(),
+      cost: figureOrNone(fields.cost, dollarsTyped),
+      hoursLost: figureOrNone(fields.hoursLost, hours),
+      acresLost: figureOrNone(fields.acresLost, areaWhole),
+      missingSpare: textBox(fields.missingSpare),
+      mended: yesNo,
+    },
+    start: () => ({
+      machine: assetId,
       what: '',
-      since: toWallTime(farm.clock(), timeZone),
+      at: momentTyped(farm.clock(), timeZone),
+      cause: 'wear' as Cause,
       cost: '',
-      hours: '',
-      acres: '',
-      spare: '',
+      hoursLost: '',
+      acresLost: '',
+      missingSpare: '',
+      mended: true,
     }),
-    onClose,
-  );
-  const [wrong, setWrong] = useState<Record<string, string>>({});
-  const set = (change: Partial<typeof text>) => setText({ ...text, ...change });
-  const save = async (): Promise<void> => {
-    const errors: Record<string, string> = {};
-    const value = (key: 'cost' | 'hours' | 'acres', kind: Kind, most: number): number => {
-      const { value: typed = 0, error } = kind.read(text[key], { least: 0, most });
-      if (error) errors[key] = error;
-      return typed;
-    };
-    const cost = value('cost', dollarsTyped, 10_000_000);
-    const hoursLost = value('hours', hours, 10_000);
-    const acresLost = value('acres', areaWhole, 1_000_000);
-    const since = fromWallTime(text.since, timeZone);
-    if (text.what.trim() === '') errors.what = 'What broke?';
-    if (Number.isNaN(since)) errors.since = 'A day and a time';
-    setWrong(errors);
-    if (Object.keys(errors).length > 0) return;
-    const body: BreakdownRecord = {
-      id: id.current,
-      at: new Date(since).toISOString(),
-      assetId: machine,
-      what: text.what.trim(),
-      cause,
-      cost,
-      hoursLost,
-      acresLost,
-      missingSpare: text.spare.trim(),
-      mended,
-    };
-    if (!(await sending.send(() => write(farm.id, logged(farm.id, 'breakdown', body), 'a breakdown')))) return;
-    recorded('Breakdown recorded', 'breakdown', id.current);
-    await refresh();
-    close();
-  };
+    close: onClose,
+    save: async ({ machine, at, cost = 0, hoursLost = 0, acresLost = 0, ...rest }) => {
+      const body: BreakdownRecord = {
+        id,
+        at: new Date(at).toISOString(),
+        assetId: machine,
+        cost,
+        hoursLost,
+        acresLost,
+        ...rest,
+      };
+      await write(farm.id, logged(farm.id, 'breakdown', body), 'a breakdown');
+      recorded('Breakdown recorded', 'breakdown', id);
+      await refresh();
+    },
+  });
+  const mended = form.choice('mended');
   return (
-    <FormDrawer
-      title="Something broke"
-      button="Record it"
-      busy={sending.busy}
-      problem={sending.message}
-      onSubmit={save}
-      onClose={close}
-    >
-      <SelectBox label="Machine" value={machine} onChange={(event) => setMachine(event.target.value)}>
+    <FormDrawer form={form} title="Something broke" button="Record it">
+      <SelectBox label="Machine" {...form.box('machine')}>
         {Object.entries(shed.settings.machine).map(([key, { value: machine }]) => (
           <option key={key} value={key}>
             {machine.name}
           </option>
         ))}
       </SelectBox>
-      <TextBox
-        label="What broke"
-        maxLength={200}
-        value={text.what}
-        error={wrong.what ?? sending.at.what}
-        onChange={(event) => set({ what: event.target.value })}
-      />
-      <TextBox
-        label="Since"
-        type="datetime-local"
-        value={text.since}
-        error={wrong.since}
-        onChange={(event) => set({ since: event.target.value })}
-      />
-      <SelectBox label="Why" value={cause} onChange={(event) => setCause(event.target.value as Cause)}>
+      <TextBox label="What broke" {...form.box('what')} />
+      <TextBox label="Since" {...form.box('at')} />
+      <SelectBox label="Why" {...form.box('cause')}>
         {(Object.keys(CAUSES) as Cause[]).map((one) => (
           <option key={one} value={one}>
             {CAUSES[one]}
@@ -266,39 +241,16 @@ export function BreakdownSheet({
         ))}
       </SelectBox>
       <div className="grid grid-cols-3 gap-3">
-        <TextBox
-          label="Cost"
-          unit="$"
-          inputMode="decimal"
-          value={text.cost}
-          error={wrong.cost}
-          onChange={(event) => set({ cost: event.target.value })}
-        />
-        <TextBox
-          label="Hours lost"
-          unit="h"
-          inputMode="decimal"
-          value={text.hours}
-          error={wrong.hours}
-          onChange={(event) => set({ hours: event.target.value })}
-        />
-        <TextBox
-          label="Not cut"
-          unit={areaWhole.unit}
-          inputMode="decimal"
-          value={text.acres}
-          error={wrong.acres}
-          onChange={(event) => set({ acres: event.target.value })}
-        />
+        <TextBox label="Cost" {...form.box('cost')} />
+        <TextBox label="Hours lost" {...form.box('hoursLost')} />
+        <TextBox label="Not cut" {...form.box('acresLost')} />
       </div>
       <TextBox
         label="Spare that was not there"
-        maxLength={80}
         hint="empty: it was, or none was wanted"
-        value={text.spare}
-        onChange={(event) => set({ spare: event.target.value })}
+        {...form.box('missingSpare')}
       />
-      <CheckBox checked={mended} onChange={(on) => setMended(on)}>
+      <CheckBox checked={mended.value} onChange={mended.onChange}>
         It runs again
       </CheckBox>
     </FormDrawer>

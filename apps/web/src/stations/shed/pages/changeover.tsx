@@ -13,6 +13,9 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useMe } from '../../../data/farm';
 import { Button, Empty, SelectBox, TextBox } from '../../../ui';
+import { words } from '../../../ui/form/box';
+import { Form } from '../../../ui/form/form';
+import { useFields } from '../../../ui/form/use-fields';
 import { Hazard, useAcknowledged } from '../../../widgets/hazard';
 import { clock, day } from '../../../quantity/time';
 import { Photo, PhotoBox } from '../forms/photo-box';
@@ -142,8 +145,7 @@ function Step({
 }) {
   const before = `${machine}: ${step.part}`;
   const { needed, done: read } = useAcknowledged(step.card, before);
-  const [without, setWithout] = useState<string | null>(null);
-  const [wrong, setWrong] = useState<string | undefined>();
+  const [without, setWithout] = useState(false);
   const locked = needed && !read;
   const { timeZone } = farm.data.farm;
   return (
@@ -188,31 +190,12 @@ function Step({
             {step.photo ? (
               <>
                 <PhotoBox label="Photograph it" about={before} onTaken={(photo) => onMark({ photo })} />
-                {without === null ? (
-                  <Button look="quiet" className="!px-0 text-sm" onClick={() => setWithout('')}>
+                {!without ? (
+                  <Button look="quiet" className="!px-0 text-sm" onClick={() => setWithout(true)}>
                     Without a photograph
                   </Button>
                 ) : (
-                  <form
-                    className="w-full space-y-2"
-                    noValidate
-                    onSubmit={(event) => {
-                      event.preventDefault();
-                      if (without.trim() === '') setWrong('Say why: left-in parts are found a field later');
-                      else void onMark({ noPhoto: without.trim() });
-                    }}
-                  >
-                    <TextBox
-                      label="No photograph, because"
-                      maxLength={120}
-                      value={without}
-                      error={wrong}
-                      onChange={(event) => setWithout(event.target.value)}
-                    />
-                    <Button type="submit" disabled={busy}>
-                      It is done
-                    </Button>
-                  </form>
+                  <WithoutPhoto onMark={onMark} />
                 )}
               </>
             ) : (
@@ -224,5 +207,19 @@ function Step({
         )}
       </div>
     </li>
+  );
+}
+
+/** A step without its picture wants a reason. */
+function WithoutPhoto({ onMark }: { onMark: (proof: Partial<DoneStep>) => Promise<boolean> }) {
+  const form = useFields({
+    boxes: { noPhoto: words(120, 'Say why: left-in parts are found a field later') },
+    start: () => ({ noPhoto: '' }),
+    save: onMark,
+  });
+  return (
+    <Form form={form} button="It is done" small className="w-full space-y-2">
+      <TextBox label="No photograph, because" {...form.box('noPhoto')} />
+    </Form>
   );
 }

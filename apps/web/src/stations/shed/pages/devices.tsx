@@ -1,11 +1,16 @@
 import type { DeviceInfo, DeviceKind, NewDevice } from '@fanega/contract';
+import { DEVICE_NAMES } from '@fanega/core';
 import { useState } from 'react';
 import { post } from '../../../data/api';
 import { type Farm, useDevices, useNotebook, useRefreshFarm } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
 import { Button, Empty, Problem, SelectBox, TextBox } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
+import { oneOf } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
+import { FormDrawer } from '../../../ui/form-drawer';
 import { QueryBoundary } from '../../../ui/query-boundary';
+import { textBox } from '../../../widgets/record-boxes';
 import { StandsIn } from '../../../widgets/stands-in';
 import { Ago } from '../../../widgets/ago';
 import { write } from '../../../data/outbox';
@@ -13,7 +18,7 @@ import { write } from '../../../data/outbox';
 const KINDS: Readonly<Record<DeviceKind, string>> = {
   weather: 'Weather station',
   cartScale: 'Cart scale',
-  truckScale: 'TruckScale',
+  truckScale: 'Truck scale',
   monitor: 'Combine display',
   tester: 'Moisture tester',
   elevator: 'Elevator',
@@ -104,21 +109,22 @@ function Device({ farm, device }: { farm: Farm; device: DeviceInfo }) {
 
 function AddDevice({ farm, onClose }: { farm: Farm; onClose: () => void }) {
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const [name, setName] = useState('');
-  const [kind, setKind] = useState<DeviceKind>('weather');
   const [made, setMade] = useState<NewDevice | null>(null);
-  const add = async (): Promise<void> => {
-    const answer = await sending.send(() =>
-      write(farm.id, post('/api/farms/{farmId}/devices', { path: { farmId: farm.id } }, { name: name.trim(), kind })),
-    );
-    if (!answer || answer.waits) return;
-    setMade(answer.answer);
-    await refresh();
-  };
-  return (
-    <Drawer open title="Add a device" onClose={onClose}>
-      {made ? (
+  const form = useFields({
+    boxes: { kind: oneOf<DeviceKind>(), name: textBox(DEVICE_NAMES.name, 'The device needs a name') },
+    start: () => ({ kind: 'weather' as DeviceKind, name: '' }),
+    close: onClose,
+    save: async (body) => {
+      const sent = await write(farm.id, post('/api/farms/{farmId}/devices', { path: { farmId: farm.id } }, body));
+      if (!sent.waits) setMade(sent.answer);
+      await refresh();
+      // The token is read before the drawer goes.
+      return sent.waits;
+    },
+  });
+  if (made)
+    return (
+      <Drawer open title="Add a device" onClose={onClose}>
         <div className="space-y-4 px-5 py-4">
           <p className="text-lg font-semibold">Its token, shown this once:</p>
           <p className="border border-ink bg-tape p-3 font-mono break-all select-all" aria-label="Token">
@@ -132,39 +138,18 @@ function AddDevice({ farm, onClose }: { farm: Farm; onClose: () => void }) {
             It is copied
           </Button>
         </div>
-      ) : (
-        <form
-          className="space-y-4 px-5 py-4"
-          noValidate
-          onSubmit={(event) => {
-            event.preventDefault();
-            void add();
-          }}
-        >
-          <SelectBox label="What it is" value={kind} onChange={(event) => setKind(event.target.value as DeviceKind)}>
-            {(Object.keys(KINDS) as DeviceKind[]).map((one) => (
-              <option key={one} value={one}>
-                {KINDS[one]}
-              </option>
-            ))}
-          </SelectBox>
-          <TextBox
-            label="Name"
-            maxLength={60}
-            value={name}
-            error={sending.at.name}
-            onChange={(event) => setName(event.target.value)}
-          />
-          {sending.message && !sending.at.name && (
-            <p role="alert" className="font-semibold text-clay">
-              {sending.message}
-            </p>
-          )}
-          <Button look="do" type="submit" className="min-h-14 w-full text-lg" disabled={sending.busy}>
-            Add the device
-          </Button>
-        </form>
-      )}
-    </Drawer>
+      </Drawer>
+    );
+  return (
+    <FormDrawer form={form} title="Add a device" button="Add the device">
+      <SelectBox label="What it is" {...form.box('kind')}>
+        {(Object.keys(KINDS) as DeviceKind[]).map((one) => (
+          <option key={one} value={one}>
+            {KINDS[one]}
+          </option>
+        ))}
+      </SelectBox>
+      <TextBox label="Name" {...form.box('name')} />
+    </FormDrawer>
   );
 }

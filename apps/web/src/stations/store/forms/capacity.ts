@@ -1,10 +1,19 @@
+import { PLACE_NAMES } from '@fanega/core';
 import type { Farm } from '../../../data/farm';
-import { bushels, type Read, system } from '../../../quantity/quantity';
+import { bushels, system } from '../../../quantity/quantity';
+import type { Box } from '../../../ui/form/box';
+import { figureOrNone } from '../../../widgets/record-boxes';
 
 /** What a place holds, as it is typed; its bushels are recorded, so that tonnes are of the crop that is named beside them. */
-export function readCapacity(farm: Farm, text: string, was?: number | null): Read {
-  const read = bushels.read(text, { per: farm.kgPerBu(undefined), least: 1, most: 10_000_000, was });
-  return read.error === undefined ? read : { error: `${read.error}; like ${system() === 'us' ? '18,000' : '450'}` };
+export function capacityBox(farm: Farm, was?: number | null): Box<number | undefined> {
+  const box = figureOrNone(PLACE_NAMES.capacityBu, bushels, { per: farm.kgPerBu(undefined), was });
+  return {
+    ...box,
+    read: (typed) => {
+      const { value, error } = box.read(typed);
+      return error === undefined ? { value } : { error: `${error}; like ${system() === 'us' ? '18,000' : '450'}` };
+    },
+  };
 }
 
 /** Of which crop the tonnes are; bushels of space need none. */

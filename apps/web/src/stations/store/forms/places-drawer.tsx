@@ -1,4 +1,13 @@
-import { type PlaceInfo, type SettingEntry, type Withdrawal, WITHDRAWALS } from '@fanega/core';
+import {
+  BIN_SETUP,
+  type BinSetup,
+  PLACE_NAMES,
+  type PlaceInfo,
+  REVISION_REASON,
+  type SettingEntry,
+  type Withdrawal,
+  WITHDRAWALS,
+} from '@fanega/core';
 import { useState } from 'react';
 import { toast } from '../../../ui/toast';
 import { ulid } from 'ulid';
@@ -6,19 +15,20 @@ import { put } from '../../../data/api';
 import { type Farm, useBinSetups, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { revision, setting } from '../../../data/records';
-import { useSend } from '../../../data/use-send';
-import { bushels } from '../../../quantity/quantity';
+import { bushels, length, system } from '../../../quantity/quantity';
 import { SelectBox, TextBox } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
+import { oneOf, readBoxes } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { QueryBoundary } from '../../../ui/query-boundary';
-import { KIND_WORDS, OUT_WORDS } from '../words';
-import { BinForm, binText, bushelsOfBin, readBin } from './bin-form';
-import { capacityHint, readCapacity } from './capacity';
+import { recordErrors, textBox } from '../../../widgets/record-boxes';
+import { KIND_WORDS, ORDERED_PLACES, OUT_WORDS } from '../words';
+import { BinForm } from './bin-form';
+import { binBoxes, binOf, binTexts, bushelsOfBin } from './bin-boxes';
+import { capacityBox, capacityHint } from './capacity';
 
 const BINS = ['bin', 'wetBin', 'pile'];
-/** Where grain can come out in more than one way. */
-const ORDERED = ['bin', 'wetBin', 'pit', 'overhead'];
 
 /** All places with what each holds; a tap changes it. */
 export function PlacesDrawer({ farm, onClose }: { farm: Farm; onClose: () => void }) {
@@ -75,88 +85,74 @@ function PlaceForm({
   onClose: () => void;
 }) {
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const isBin = BINS.includes(place.kind);
-  const [name, setName] = useState(place.name);
-  const [holds, setHolds] = useState(
-    place.capacityByGeometry ? '' : bushels.text(place.capacityBu, farm.kgPerBu(undefined)),
-  );
-  const [text, setText] = useState(() => binText(bin?.value));
-  const [out, setOut] = useState(place.withdrawal);
-  const [why, setWhy] = useState('');
   const [id] = useState(ulid);
-  const [tried, setTried] = useState(false);
-  const { value: capacityBu, error: holdsError } = readCapacity(farm, holds, place.capacityBu);
-  const { setup, errors } = isBin ? readBin(text, bin?.value.note) : { setup: undefined, errors: {} };
-  const byGeometry = bushelsOfBin(setup);
-  const turned = out !== place.withdrawal;
-  const wrong = {
-    name: name.trim() === '' ? 'The place needs a name' : undefined,
-    holds: holdsError,
-    why: turned && why.trim() === '' ? 'Say why: it stands in the book for good' : undefined,
-  };
-  const save = async (): Promise<void> => {
-    setTried(true);
-    if (wrong.name || wrong.holds || wrong.why || Object.keys(errors).length > 0) return;
-    const body = { name: name.trim(), ...(capacityBu === undefined ? {} : { capacityBu }) };
-    const changedBin =
-      setup !== undefined &&
-      JSON.stringify(setup) !== JSON.stringify(readBin(binText(bin?.value), bin?.value.note).setup);
-    const done = await sending.send(async () => {
-      if (changedBin)
-        await write(farm.id, setting(farm.id, 'binSetup', place.id, { revision: bin?.revision ?? 0, value: setup }));
-      if (turned)
-        await write(
-          farm.id,
-          revision(farm.id, why.trim(), { what: 'withdrawal', place: place.id, withdrawal: out as Withdrawal }, id),
-          `how grain comes out of ${body.name}`,
-        );
-      return write(
-        farm.id,
-        put('/api/farms/{farmId}/places/{placeId}', { path: { farmId: farm.id, placeId: place.id } }, body),
-      );
-    });
-    await refresh();
-    if (!done) return;
-    toast(`${body.name} is kept`);
-    onClose();
-  };
+  const isBin = BINS.includes(place.kind);
+  const form = useFields({
+    keptAs: `place.${farm.id}.${place.id}.${system()}`,
+    boxes: {
+      name: textBox(PLACE_NAMES.name, 'The place needs a name'),
+      ...binBoxes(bin?.value),
+      capacityBu: capacityBox(farm, place.capacityBu),
+      withdrawal: oneOf<Withdrawal>(),
+      reason: textBox(REVISION_REASON, 'Say why: it stands in the book for good'),
+    },
+    unasked: ({ withdrawal }) => (withdrawal === place.withdrawal ? ['reason'] : []),
+    start: () => ({
+      name: place.name,
+      ...binTexts(bin?.value),
+      capacityBu: place.capacityByGeometry ? '' : bushels.text(place.capacityBu, farm.kgPerBu(undefined)),
+      withdrawal: place.withdrawal as Withdrawal,
+      reason: '',
+    }),
+    together: (values): Record<string, string> => {
+      const setup = binOf(values);
+      if (setup) return recordErrors(BIN_SETUP, setup);
+      const measured = values.eave ?? values.hopper ?? values.roofDegrees ?? values.packFactor;
+      return isBin && measured !== undefined ? { diameter: `How many ${length.unit}?` } : {};
+    },
+    close: onClose,
+    save: async ({ name, capacityBu, withdrawal, reason, ...values }) => {
+      const body = { name, ...(capacityBu === undefined ? {} : { capacityBu }) };
+      const setup = isBin ? binOf(values, bin?.value.note) : undefined;
+      try {
+        if (setup !== undefined && !same(setup, bin?.value))
+          await write(farm.id, setting(farm.id, 'binSetup', place.id, { revision: bin?.revision ?? 0, value: setup }));
+        if (withdrawal !== place.withdrawal)
+          await write(
+            farm.id,
+            revision(farm.id, reason, { what: 'withdrawal', place: place.id, withdrawal }, id),
+            `how grain comes out of ${name}`,
+          );
+        const params = { path: { farmId: farm.id, placeId: place.id } };
+        await write(farm.id, put('/api/farms/{farmId}/places/{placeId}', params, body));
+      } finally {
+        await refresh();
+      }
+      toast(`${name} is kept`);
+    },
+  });
+  const { texts } = form;
+  const typedBin = isBin ? readBoxes(binBoxes(bin?.value), texts) : null;
+  const setup = typedBin && Object.keys(typedBin.errors).length === 0 ? binOf(typedBin.values) : undefined;
   return (
-    <FormDrawer
-      title={place.name}
-      button="Keep it"
-      busy={sending.busy}
-      problem={sending.message}
-      onSubmit={save}
-      onClose={onClose}
-    >
-      <TextBox
-        label="Name"
-        maxLength={60}
-        value={name}
-        error={(tried ? wrong.name : undefined) ?? sending.at.name}
-        onChange={(event) => setName(event.target.value)}
-      />
-      {isBin && <BinForm text={text} errors={tried ? errors : {}} at={sending.at} onChange={setText} />}
+    <FormDrawer form={form} title={place.name} button="Keep it">
+      <TextBox label="Name" {...form.box('name')} />
+      {isBin && <BinForm box={form.box} setup={setup} />}
       {place.kind !== 'buyer' && (
         <TextBox
           label="Holds"
-          unit={bushels.unit}
-          inputMode="decimal"
           hint={
-            byGeometry === null
+            bushelsOfBin(setup) === null
               ? ['struck; leave empty where nobody knows', capacityHint()].filter(Boolean).join('; ')
-              : capacityBu === undefined
+              : texts.capacityBu.trim() === ''
                 ? 'by its geometry; a figure typed here stands above it'
                 : 'typed: it stands above the geometry'
           }
-          value={holds}
-          error={(tried ? wrong.holds : undefined) ?? sending.at.capacityBu}
-          onChange={(event) => setHolds(event.target.value)}
+          {...form.box('capacityBu')}
         />
       )}
-      {ORDERED.includes(place.kind) && (
-        <SelectBox label="Grain comes out" value={out} onChange={(event) => setOut(event.target.value)}>
+      {ORDERED_PLACES.includes(place.kind) && (
+        <SelectBox label="Grain comes out" {...form.box('withdrawal')}>
           {WITHDRAWALS.map((value) => (
             <option key={value} value={value}>
               {OUT_WORDS[value]}
@@ -164,18 +160,15 @@ function PlaceForm({
           ))}
         </SelectBox>
       )}
-      {turned && (
-        <TextBox
-          label="Why"
-          maxLength={200}
-          value={why}
-          error={(tried ? wrong.why : undefined) ?? sending.at.reason}
-          onChange={(event) => setWhy(event.target.value)}
-        />
-      )}
+      {texts.withdrawal !== place.withdrawal && <TextBox label="Why" {...form.box('reason')} />}
       <p className="text-sm text-muted">
         {KIND_WORDS[place.kind as keyof typeof KIND_WORDS]}: what it is stays; what was recorded was mixed by it.
       </p>
     </FormDrawer>
   );
 }
+
+/** The same in every figure: nothing of it was changed. */
+const same = (a: BinSetup, b: BinSetup | undefined): boolean =>
+  b !== undefined &&
+  [...new Set([...Object.keys(a), ...Object.keys(b)] as (keyof BinSetup)[])].every((key) => a[key] === b[key]);

@@ -1,0 +1,59 @@
+import { BIN_SETUP, type BinSetup, binCapacity, type CropId, RangeRefusal } from '@fanega/core';
+import { count, length } from '../../../quantity/quantity';
+import { oneOf, type Texts, type Values } from '../../../ui/form/box';
+import { figureOrNone } from '../../../widgets/record-boxes';
+
+type Floor = NonNullable<BinSetup['floor']>;
+
+/** The boxes of a bin's geometry: all may stay empty where it is no bin, or nobody measured it. */
+export function binBoxes(was: BinSetup | undefined) {
+  const { fields } = BIN_SETUP;
+  return {
+    diameter: figureOrNone(fields.diameter, length, { was: was?.diameter }),
+    eave: figureOrNone(fields.eave, length, { was: was?.eave }),
+    roofDegrees: figureOrNone(fields.roofDegrees, count, { was: was?.roofDegrees }),
+    hopper: figureOrNone(fields.hopper, length, { was: was?.hopper }),
+    floor: oneOf<Floor | ''>(),
+    crop: oneOf<CropId | ''>(),
+    packFactor: figureOrNone(fields.packFactor, count, { was: was?.packFactor }),
+  };
+}
+type BinBoxes = ReturnType<typeof binBoxes>;
+export type BinTexts = Texts<BinBoxes>;
+export type BinValues = Values<BinBoxes>;
+
+export const binTexts = (was: BinSetup | undefined): BinTexts => ({
+  diameter: length.text(was?.diameter),
+  eave: length.text(was?.eave),
+  roofDegrees: count.text(was?.roofDegrees),
+  hopper: was === undefined || was.hopper === 0 ? '' : length.text(was.hopper),
+  floor: (was?.floor ?? '') as Floor | '',
+  crop: (was?.crop ?? '') as CropId | '',
+  packFactor: count.text(was?.packFactor),
+});
+
+/** The record of what was read; none where no diameter was. */
+export function binOf({ diameter, eave, roofDegrees, hopper, floor, crop, packFactor }: BinValues, note?: string) {
+  if (diameter === undefined) return undefined;
+  const setup: BinSetup = {
+    diameter,
+    eave: eave ?? 0,
+    hopper: hopper ?? 0,
+    ...(roofDegrees === undefined ? {} : { roofDegrees }),
+    ...(floor === '' ? {} : { floor }),
+    ...(crop === '' ? {} : { crop }),
+    ...(packFactor === undefined ? {} : { packFactor }),
+    ...(note === undefined ? {} : { note }),
+  };
+  return setup;
+}
+
+/** Bushels by the geometry; null where it says none, or is no bin. */
+export function bushelsOfBin(setup: BinSetup | undefined): number | null {
+  try {
+    return setup === undefined ? null : binCapacity(setup);
+  } catch (error) {
+    if (error instanceof RangeRefusal) return null;
+    throw error;
+  }
+}
