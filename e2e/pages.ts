@@ -46,7 +46,7 @@ export async function openPage(page: Page, path: string, address = DEMO): Promis
   await page.goto(address + path);
   await expect(page.locator('main h1').first()).toBeAttached();
   await expect(page.locator('.animate-spin')).toHaveCount(0);
-  await expect(page.locator('progress')).toHaveCount(0);
+  await expect(page.getByRole('progressbar')).toHaveCount(0);
 }
 
 /** Finds a thing to do by typing, once the finder listens. */

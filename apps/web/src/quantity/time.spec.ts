@@ -79,7 +79,16 @@ describe('days and moments that are typed', () => {
   const ZONE = 'America/Chicago';
   const NOW = Date.parse('2026-09-08T19:52:00Z');
   it('are read as people here write them, the month before the day', () => {
-    for (const text of ['10/14/2026', '10/14/26', '10-14-2026', '2026-10-14', 'Oct 14, 2026', 'October 14', '10/14', 'oct 14'])
+    for (const text of [
+      '10/14/2026',
+      '10/14/26',
+      '10-14-2026',
+      '2026-10-14',
+      'Oct 14, 2026',
+      'October 14',
+      '10/14',
+      'oct 14',
+    ])
       expect(readDay(text, '2026-09-08'), text).toEqual({ value: '2026-10-14' });
     expect(dayTyped('2026-10-14')).toBe('10/14/2026');
     expect([dayTyped(null), dayTyped('')]).toEqual(['', '']);

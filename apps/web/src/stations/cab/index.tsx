@@ -5,7 +5,7 @@ import { Button, TextBox } from '../../ui';
 import { canStayAwake, keepAwake, wantsAwake } from '../../ui/stay-awake';
 import { WeaveDefs } from '../../widgets/weave';
 import { InCab, type Who } from './pages/in-cab';
-import { CheckBox } from '../../ui/check-box';
+import { SwitchBox } from '../../ui/switch-box';
 import { Callout } from '../../ui/callout';
 
 const KEPT = 'fanega.cab';
@@ -96,17 +96,17 @@ function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onCh
         ))}
       </div>
       {canStayAwake() && (
-        <CheckBox
+        <SwitchBox
           large
           className="text-lg"
-          checked={awake}
+          on={awake}
           onChange={(on) => {
             keepAwake(on);
             setAwake(on);
           }}
         >
           The screen stays on (mounted, on power)
-        </CheckBox>
+        </SwitchBox>
       )}
       <Link
         to="/"

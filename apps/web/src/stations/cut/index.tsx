@@ -1,5 +1,5 @@
 import { lazy, Suspense } from 'react';
-import { NavLink, Route, Routes, useSearchParams } from 'react-router';
+import { Route, Routes, useSearchParams } from 'react-router';
 import { type Farm, useFarm, useFields, useNotebook } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Loading, SelectBox } from '../../ui';
@@ -11,6 +11,7 @@ import { SettingsLog } from './pages/settings';
 import { Speed } from './pages/speed';
 import { Strips } from './pages/strips';
 import type { CutGiven } from './words';
+import { Page } from '../../ui/page';
 
 // The chart library comes only with the page that draws with it.
 const Monitor = lazy(() => import('./pages/monitor'));
@@ -33,10 +34,13 @@ export default function Cut() {
   const combines = farm.data.places.filter((place) => place.kind === 'combine');
   const machineId = combines.find((place) => place.id === search.get('machine'))?.id ?? combines[0]?.id;
   return (
-    <div>
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-ink px-5 py-2 lg:px-6">
-        <h1 className="text-2xl">Cut</h1>
-        {combines.length > 1 && (
+    <Page
+      title="Cut"
+      base="/cut"
+      pages={PAGES}
+      search={search.toString()}
+      beside={
+        combines.length > 1 && (
           <div className="w-44">
             <SelectBox
               label="Machine"
@@ -50,20 +54,9 @@ export default function Cut() {
               ))}
             </SelectBox>
           </div>
-        )}
-        <nav aria-label="Cut" className="-mx-2 flex max-w-full min-w-0 overflow-x-auto">
-          {PAGES.map(({ path, name }) => (
-            <NavLink
-              key={path}
-              to={{ pathname: `/cut/${path}`, search: search.toString() }}
-              end={path === ''}
-              className="inline-flex min-h-11 items-center whitespace-nowrap border-b-4 border-transparent px-3 font-semibold aria-[current=page]:border-clay"
-            >
-              {name}
-            </NavLink>
-          ))}
-        </nav>
-      </div>
+        )
+      }
+    >
       {machineId === undefined ? (
         <Empty title="No combine stands in the book yet.">
           <p>Add the combine’s tank as a place in Store; its settings, checks and calibration then stand here.</p>
@@ -77,7 +70,7 @@ export default function Cut() {
           )}
         </QueryBoundary>
       )}
-    </div>
+    </Page>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useRecorder } from '../../widgets/record';
 import { Button } from '../../ui';
+import { Page } from '../../ui/page';
 import { NextNote } from '../../widgets/next-note';
 import { VesselPage } from '../../widgets/vessel-page';
 
@@ -7,13 +8,12 @@ import { VesselPage } from '../../widgets/vessel-page';
 export default function Dry() {
   const recorder = useRecorder();
   return (
-    <div>
-      <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
-        <h1 className="text-2xl">Dry</h1>
-        <Button onClick={() => recorder.open({ kind: 'condition' })}>Record a dryer run</Button>
-      </div>
+    <Page
+      title="Dry"
+      actions={<Button onClick={() => recorder.open({ kind: 'condition' })}>Record a dryer run</Button>}
+    >
       <NextNote />
       <VesselPage question="Wet, and in the dryer" kinds={['wetBin', 'dryer']} types="move,condition" />
-    </div>
+    </Page>
   );
 }

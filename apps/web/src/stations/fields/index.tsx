@@ -31,6 +31,7 @@ import { AddField } from './forms/add-field';
 import { Fitness } from './pages/fitness';
 import { TakeReading } from './forms/take-reading';
 import { WeatherLine, WeatherNow } from './pages/weather-line';
+import { Page } from '../../ui/page';
 
 /** Bushels at the crop's base from a lot's dry matter. */
 function dryBu(farm: Farm, row: FieldRow): number {
@@ -51,10 +52,10 @@ export default function Fields() {
   const [adding, setAdding] = useState(false);
   const [reading, setReading] = useState(false);
   return (
-    <div>
-      <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
-        <h1 className="text-2xl">Fields</h1>
-        <div className="flex flex-wrap gap-3">
+    <Page
+      title="Fields"
+      actions={
+        <>
           <Link
             to="/fields/next"
             className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
@@ -63,8 +64,9 @@ export default function Fields() {
           </Link>
           <Button onClick={() => setReading(true)}>Take a reading</Button>
           <Button onClick={() => setAdding(true)}>Add a field</Button>
-        </div>
-      </div>
+        </>
+      }
+    >
       {/* As high as it will be: what stands below does not jump. */}
       {!weather.data && !weather.error && <div className="h-[276px] lg:h-[157px]" aria-hidden="true" />}
       {weather.data && weather.data.length > 0 && (
@@ -92,7 +94,7 @@ export default function Fields() {
       </QueryBoundary>
       {adding && <AddField onClose={() => setAdding(false)} />}
       {reading && <TakeReading onClose={() => setReading(false)} />}
-    </div>
+    </Page>
   );
 }
 

@@ -1,5 +1,5 @@
 import { lazy, Suspense } from 'react';
-import { NavLink, Route, Routes } from 'react-router';
+import { Route, Routes } from 'react-router';
 import { useDevices, useFarm, useFields, useHaul, useNotebook, useWeather } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Loading } from '../../ui';
@@ -7,6 +7,7 @@ import { QueryBoundary } from '../../ui/query-boundary';
 import { VesselPage } from '../../widgets/vessel-page';
 import { LastLoadPage } from './pages/last-load';
 import { OnWheels } from './pages/on-wheels';
+import { Page } from '../../ui/page';
 
 const HowManyTrucks = lazy(() => import('./pages/how-many-trucks'));
 const Scales = lazy(() => import('./pages/scales'));
@@ -32,25 +33,16 @@ export default function Haul() {
   const haul = useHaul();
   const devices = useDevices();
   return (
-    <div>
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-ink px-5 py-2 lg:px-6">
-        <h1 className="text-2xl">Haul</h1>
-        <nav aria-label="Haul" className="-mx-2 flex max-w-full min-w-0 flex-wrap">
-          {PAGES.map(({ path, name }) => (
-            <NavLink
-              key={path}
-              to={path === '' ? '/haul' : `/haul/${path}`}
-              end
-              className="inline-flex min-h-11 items-center border-b-4 border-transparent px-3 font-semibold whitespace-nowrap aria-[current=page]:border-clay"
-            >
-              {name}
-            </NavLink>
-          ))}
-        </nav>
-        <Button className="ml-auto max-sm:hidden" onClick={() => recorder.open({ kind: 'move' })}>
+    <Page
+      title="Haul"
+      base="/haul"
+      pages={PAGES}
+      actions={
+        <Button className="max-sm:hidden" onClick={() => recorder.open({ kind: 'move' })}>
           Record a load
         </Button>
-      </div>
+      }
+    >
       <Routes>
         <Route
           index
@@ -165,6 +157,6 @@ export default function Haul() {
         />
         <Route path="*" element={<Empty title="There is no such page in Haul." />} />
       </Routes>
-    </div>
+    </Page>
   );
 }

@@ -9,6 +9,7 @@ import { QueryBoundary } from '../../ui/query-boundary';
 import { bushels, mass, moisture, money, percent, plain, price, Shown } from '../../quantity/quantity';
 import { figureColumn, momentColumn, wordColumn } from '../../widgets/columns';
 import { Swatch } from '../../widgets/weave';
+import { Page } from '../../ui/page';
 
 /** Every delivery with its ticket. */
 export default function Sell() {
@@ -16,11 +17,12 @@ export default function Sell() {
   const recorder = useRecorder();
   const deliveries = useDeliveries();
   return (
-    <div>
-      <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
-        <h1 className="text-2xl">Sell</h1>
+    <Page
+      title="Sell"
+      actions={
         <Button onClick={() => recorder.open({ kind: 'move', amount: 'gross', emptied: true })}>Record a ticket</Button>
-      </div>
+      }
+    >
       <QueryBoundary answer={deliveries} what="Collecting the tickets">
         {(rows) =>
           rows.length === 0 ? (
@@ -32,7 +34,7 @@ export default function Sell() {
           )
         }
       </QueryBoundary>
-    </div>
+    </Page>
   );
 }
 

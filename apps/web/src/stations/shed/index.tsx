@@ -1,4 +1,4 @@
-import { NavLink, Route, Routes, useParams } from 'react-router';
+import { Route, Routes, useParams } from 'react-router';
 import { useFarm, useShed } from '../../data/farm';
 import { Empty } from '../../ui';
 import { QueryBoundary } from '../../ui/query-boundary';
@@ -9,6 +9,7 @@ import { Devices } from './pages/devices';
 import { Overview } from './pages/overview';
 import { machinesOf } from '@fanega/core';
 import { farmDay } from './words';
+import { Page } from '../../ui/page';
 
 const PAGES = [
   { path: '', name: 'Ready?' },
@@ -21,22 +22,7 @@ export default function ShedStation() {
   const farm = useFarm();
   const shed = useShed();
   return (
-    <div>
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b border-ink px-5 py-2 lg:px-6">
-        <h1 className="text-2xl">Shed</h1>
-        <nav aria-label="Shed" className="-mx-2 flex">
-          {PAGES.map(({ path, name }) => (
-            <NavLink
-              key={path}
-              to={`/shed/${path}`}
-              end
-              className="inline-flex min-h-11 items-center border-b-4 border-transparent px-3 font-semibold whitespace-nowrap aria-[current=page]:border-clay"
-            >
-              {name}
-            </NavLink>
-          ))}
-        </nav>
-      </div>
+    <Page title="Shed" base="/shed" pages={PAGES}>
       <QueryBoundary answer={shed} what="Opening the shed">
         {(data) => {
           const assets = machinesOf(data, farmDay(farm));
@@ -60,7 +46,7 @@ export default function ShedStation() {
           );
         }}
       </QueryBoundary>
-    </div>
+    </Page>
   );
 }
 

@@ -11,6 +11,7 @@ import { ShareList } from '../../widgets/share-list';
 import { PlacesDrawer } from './forms/places-drawer';
 import { AddPlace } from './forms/add-place';
 import { shapeOf, YardVessel } from './pages/yard-vessel';
+import { Page } from '../../ui/page';
 
 const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
 const WHEELS = ['combine', 'cart', 'truck'];
@@ -26,14 +27,15 @@ export default function Store() {
   const fullest = [...standing].sort((a, b) => farm.held(b.id).wetKg - farm.held(a.id).wetKg)[0];
   const selected = farm.data.places.find((place) => place.id === placeId && place.kind !== 'buyer') ?? fullest;
   return (
-    <div>
-      <div className="flex flex-wrap items-center justify-between gap-3 border-b border-ink px-5 py-3 lg:px-6">
-        <h1 className="text-2xl">What stands in the yard</h1>
-        <div className="flex flex-wrap gap-3">
+    <Page
+      title="What stands in the yard"
+      actions={
+        <>
           {farm.data.places.length > 0 && <Button onClick={() => setNaming(true)}>Names and sizes</Button>}
           <Button onClick={() => setAdding(true)}>Add a place</Button>
-        </div>
-      </div>
+        </>
+      }
+    >
       {farm.data.places.length === 0 ? (
         <Empty title="No place holds grain yet.">
           <p>
@@ -50,7 +52,7 @@ export default function Store() {
       )}
       {naming && <PlacesDrawer farm={farm} onClose={() => setNaming(false)} />}
       {adding && <AddPlace onClose={() => setAdding(false)} />}
-    </div>
+    </Page>
   );
 }
 

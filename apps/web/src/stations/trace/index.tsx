@@ -37,6 +37,7 @@ import { ShareList } from '../../widgets/share-list';
 import { clock, day, stamp } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
 import { WayDrawing } from './pages/way-drawing';
+import { Page } from '../../ui/page';
 
 /** From a field to its tickets and back: the reason for the whole program. */
 export default function Trace() {
@@ -61,13 +62,7 @@ function Start() {
   const deliveries = useDeliveries();
   const [accounts, tickets] = useMemo(() => [accountColumns(farm), ticketColumns(farm)], [farm]);
   return (
-    <div>
-      <div className="border-b border-ink px-5 py-3 lg:px-6">
-        <h1 className="text-2xl">Trace</h1>
-        <p className="text-muted">
-          Pick a field to see where its grain went, or a ticket to see which fields it came from.
-        </p>
-      </div>
+    <Page title="Trace" lead="Pick a field to see where its grain went, or a ticket to see which fields it came from.">
       <div className="xl:grid xl:grid-cols-[1.4fr_1fr]">
         <section
           aria-label="Accounts of the fields"
@@ -111,7 +106,7 @@ function Start() {
           </QueryBoundary>
         </section>
       </div>
-    </div>
+    </Page>
   );
 }
 

@@ -251,7 +251,6 @@ export function DataTable<T>({
                         type="button"
                         onClick={() => table.getColumn(column.id)?.toggleSorting()}
                         className={`flex min-h-9 w-full items-center gap-1 font-bold decoration-rule decoration-2 underline-offset-4 hover:underline ${column.right ? 'justify-end text-right' : 'text-left'}`}
-                        title="Sort by it"
                       >
                         <span className="leading-tight">
                           {column.head}
@@ -297,13 +296,13 @@ export function DataTable<T>({
       {found.length === 0 && <p className="px-5 py-4 text-muted lg:px-6">None of the {counted(rows.length)} is so.</p>}
       {pages > 1 && (
         <nav aria-label={`Pages of ${many}`} className="no-print flex items-center gap-3 px-5 py-3 lg:px-6">
-          <PageButton label="Newer" disabled={pageIndex === 0} onClick={() => table.setPageIndex(pageIndex - 1)}>
+          <PageButton disabled={pageIndex === 0} onClick={() => table.setPageIndex(pageIndex - 1)}>
             Back
           </PageButton>
           <span>
             Page {pageIndex + 1} of {pages}, {counted(found.length)}
           </span>
-          <PageButton label="Older" disabled={pageIndex >= pages - 1} onClick={() => table.setPageIndex(pageIndex + 1)}>
+          <PageButton disabled={pageIndex >= pages - 1} onClick={() => table.setPageIndex(pageIndex + 1)}>
             Next
           </PageButton>
         </nav>
@@ -458,21 +457,10 @@ function ColumnsMenu<T>({
   );
 }
 
-function PageButton({
-  label,
-  disabled,
-  onClick,
-  children,
-}: {
-  label: string;
-  disabled: boolean;
-  onClick: () => void;
-  children: ReactNode;
-}) {
+function PageButton({ disabled, onClick, children }: { disabled: boolean; onClick: () => void; children: ReactNode }) {
   return (
     <button
       type="button"
-      title={label}
       disabled={disabled}
       onClick={onClick}
       className="min-h-11 rounded-[3px] border border-ink px-4 font-semibold disabled:opacity-45"

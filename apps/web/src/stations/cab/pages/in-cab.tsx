@@ -26,6 +26,7 @@ import { bookCommand } from '../../../data/outbox/book-command';
 import { logged } from '../../../data/records';
 import { deviceName, stamped, useRecorder } from '../../../widgets/record';
 import { Button } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { useStayAwake } from '../../../ui/stay-awake';
 import { ThemeButton } from '../../../ui/theme';
 import { useTicking } from '../../../ui/use-ticking';
@@ -292,9 +293,7 @@ export function InCab({
               label={`${inIt} in ${me.name}`}
             />
             <div>
-              <p className="text-7xl leading-none font-bold">
-                {inIt.figure} <span className="text-xl font-normal text-muted">{inIt.unit}</span>
-              </p>
+              <Verdict figure={inIt.figure} unit={inIt.unit} />
               <p className="mt-1 text-4xl">{moisture === null ? 'empty' : percent(moisture)}</p>
               {me.capacityBu !== null && shown >= 1 && (
                 <p className="text-lg text-muted">

@@ -20,6 +20,7 @@ import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
 import { Button, Problem, SelectBox } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { areaWhole, dollars, loss as lossOf, moneyPerArea } from '../../../quantity/quantity';
 import { TakeBack } from '../../../widgets/take-back';
 import { clock, day } from '../../../quantity/time';
@@ -143,19 +144,21 @@ function Newest({ farm, note, accepted }: { farm: Farm; note: CheckedLoss; accep
   const perKg = machine.kgPerHa > 0 ? machine.bushelsPerAcre / machine.kgPerHa : 1 / 62.77;
   return (
     <section aria-label="Last count" className="px-5 py-5 lg:px-6">
-      <p className="text-sm text-muted">
-        Counted {day(body.at, farm.data.farm.timeZone)}, {clock(body.at, farm.data.farm.timeZone)}, {note.by},{' '}
-        {body.behind.length} {body.behind.length === 1 ? 'frame' : 'frames'}
-      </p>
-      <p className={`text-6xl leading-tight font-bold ${machine.kgPerHa > accepted ? 'text-clay' : ''}`}>
-        {lossOf.figure(machine.bushelsPerAcre, per)}{' '}
-        <span className="text-2xl font-normal text-muted">{lossOf.unit}</span>
-      </p>
-      <p className="text-lg">
+      <Verdict
+        about={
+          <>
+            Counted {day(body.at, farm.data.farm.timeZone)}, {clock(body.at, farm.data.farm.timeZone)}, {note.by},{' '}
+            {body.behind.length} {body.behind.length === 1 ? 'frame' : 'frames'}
+          </>
+        }
+        bad={machine.kgPerHa > accepted}
+        figure={lossOf.figure(machine.bushelsPerAcre, per)}
+        unit={lossOf.unit}
+      >
         ± {lossOf.figure(check.uncertainty, per)}. <b>{moneyPerArea(machine.moneyPerAcre)}</b>
         {check.moneyPerHour === null ? '' : `, ${dollars(check.moneyPerHour)} an hour`}
         {check.moneyLeft === null ? '' : `, ${dollars(check.moneyLeft)} on the ${areaWhole(body.acresLeft ?? 0)} left`}.
-      </p>
+      </Verdict>
       <p>
         {machine.kgPerHa > accepted
           ? `■ Above the ${lossOf(accepted * perKg, per)} that you accept.`

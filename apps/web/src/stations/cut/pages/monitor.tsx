@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { CartesianGrid, ComposedChart, ReferenceLine, Scatter, XAxis, YAxis } from 'recharts';
 import { type Farm, useMonitors } from '../../../data/farm';
 import { Button, TextBox } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { QueryBoundary } from '../../../ui/query-boundary';
 import {
   cropYieldFine,
@@ -110,13 +111,11 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorView }) {
     <div>
       <div className="lg:grid lg:grid-cols-2">
         <section aria-label="The display" className="px-5 py-5 lg:px-6">
-          <p className="text-sm text-muted">{own.name}: multiply its display by</p>
-          <p className="text-7xl leading-none font-bold">{number(factor, 4)}</p>
-          <p className="mt-2 text-lg">
+          <Verdict about={`${own.name}: multiply its display by`} figure={number(factor, 4)}>
             It reads {percent(Math.abs(1 / factor - 1))} {factor < 1 ? 'high' : 'low'}, from {own.pairs.length} loads
             with a scale&rsquo;s weight.{' '}
             {enough ? <b>● Enough to go by.</b> : <b>◐ Not enough yet: {wanted.map((w) => WANTED[w]).join('; ')}.</b>}
-          </p>
+          </Verdict>
           {flowBias && (
             <p className="mt-1">
               {flowBias.shown ? (

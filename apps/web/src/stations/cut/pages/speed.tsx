@@ -17,6 +17,7 @@ import { toast } from '../../../ui/toast';
 import { useRefreshFarm } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { bushels, cropYield, grain, grainRate, length, loss, moneyOfArea, speed } from '../../../quantity/quantity';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
@@ -72,20 +73,11 @@ export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
             </div>
           ) : (
             <>
-              <p className="text-7xl leading-none font-bold" aria-label="Drive">
-                {advice?.kind === 'speed' ? (
-                  <>
-                    {speed.figure(advice.speed)}{' '}
-                    <span className="text-3xl font-normal text-muted">
-                      {speed.unit}
-                      {advice.limitedBy ? ` (${advice.limitedBy})` : ''}
-                    </span>
-                  </>
-                ) : (
-                  <span className="text-muted">–</span>
-                )}
-              </p>
-              <p className="mt-3 text-lg">
+              <Verdict
+                label="Drive"
+                figure={advice?.kind === 'speed' ? speed.figure(advice.speed) : <span className="text-muted">–</span>}
+                unit={advice?.kind === 'speed' && `${speed.unit}${advice.limitedBy ? ` (${advice.limitedBy})` : ''}`}
+              >
                 {advice?.kind === 'speed' ? (
                   advice.limitedBy ? (
                     <>
@@ -105,7 +97,7 @@ export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
                 ) : (
                   'Yield and rate are wanted.'
                 )}
-              </p>
+              </Verdict>
               <Heads farm={farm} machineId={machineId} kept={kept} confirmed={confirmed} today={today} />
             </>
           )}

@@ -10,6 +10,7 @@ import {
 } from '@fanega/core';
 import { Moisture, moisture as wetness, percent } from '../../../quantity/quantity';
 import { clock, HOUR_MS, weekday } from '../../../quantity/time';
+import { Verdict } from '../../../ui/verdict';
 import { FIT_LOOK, OLD_AFTER_HOURS } from './fitness';
 import type { Known } from './forecast-moments';
 import { forecastAt, Moments } from './forecast-moments';
@@ -69,20 +70,12 @@ export function Fit({
     last?.moisture !== null && last !== undefined ? likelyBuyerReading(last.moisture, tester?.pairs ?? []) : null;
   return (
     <section aria-label="Is it fit?" className="flex flex-wrap items-start gap-x-10 gap-y-4 px-5 py-5 lg:px-6">
-      <p className={`text-6xl leading-none font-bold ${verdict.verdict === 'stop' ? 'text-clay' : ''}`}>
-        <span aria-hidden="true" className="mr-2 text-5xl">
-          {shape}
-        </span>
-        <span>{word}</span>
-        <span className="mt-2 block text-lg leading-snug font-normal text-muted">
-          {verdict.because}
-          {verdict.also.length > 0 ? `; ${verdict.also.join(', ')}` : ''}
-        </span>
-      </p>
+      <Verdict shape={shape} figure={word} bad={verdict.verdict === 'stop'}>
+        {verdict.because}
+        {verdict.also.length > 0 ? `; ${verdict.also.join(', ')}` : ''}
+      </Verdict>
       <div>
-        <p className="text-5xl leading-none font-bold">
-          <Moisture value={moisture} />
-        </p>
+        <Verdict small figure={<Moisture value={moisture} />} />
         <p className="mt-2 text-muted">
           {at
             ? `likely now, ${wetness.figure(at.low)} to ${wetness.figure(at.high)}`

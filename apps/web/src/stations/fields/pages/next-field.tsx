@@ -2,6 +2,7 @@ import { living } from '@fanega/core';
 import { useFarm, useFields, useNotebook, useWeather } from '../../../data/farm';
 import { QueryBoundary } from '../../../ui/query-boundary';
 import { Ranking } from './field-ranking';
+import { Page } from '../../../ui/page';
 
 /** Which field next: ranked, with reasons, weights that anybody can see, and the user's own order above them. */
 export default function NextField() {
@@ -10,10 +11,7 @@ export default function NextField() {
   const notebook = useNotebook();
   const weather = useWeather(0, 3);
   return (
-    <div>
-      <div className="border-b border-ink px-5 py-3 lg:px-6">
-        <h1 className="text-2xl">Which field next?</h1>
-      </div>
+    <Page title="Which field next?">
       <QueryBoundary answer={fields} what="Ranking the fields">
         {(rows) => (
           <QueryBoundary answer={notebook} what="Ranking the fields">
@@ -34,6 +32,6 @@ export default function NextField() {
           </QueryBoundary>
         )}
       </QueryBoundary>
-    </div>
+    </Page>
   );
 }

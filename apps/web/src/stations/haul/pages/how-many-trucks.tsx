@@ -14,6 +14,8 @@ import { Bar, BarChart, CartesianGrid, Cell, XAxis, YAxis } from 'recharts';
 import type { Farm } from '../../../data/farm';
 import { useWorker } from '../../../data/worker';
 import { Choices, SelectBox, TextBox } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
+import { Progress } from '../../../ui/progress';
 import { bushels, grainRate, minutes, number, percent } from '../../../quantity/quantity';
 import { hourText } from '../../../quantity/time';
 import {
@@ -85,10 +87,9 @@ export default function HowManyTrucks({
           </p>
         )}
         {isValidating && (
-          <p className="mb-3 flex items-center gap-3 text-sm text-muted">
-            <progress aria-label="Simulated" className="h-2 w-40 accent-[var(--clay)]" value={done} max={1} /> driving{' '}
-            {REPLICATIONS} days with 1 to {input?.most ?? MOST} trucks
-          </p>
+          <Progress label="Simulated" done={done}>
+            driving {REPLICATIONS} days with 1 to {input?.most ?? MOST} trucks
+          </Progress>
         )}
         {data && day ? (
           <Fleets fleets={data.fleets} worth={data.worth} day={day} per={per} busy={isValidating} />
@@ -189,17 +190,14 @@ function Fleets({
   const { result } = best;
   return (
     <div aria-busy={busy} className={busy ? 'opacity-60' : ''}>
-      <p className="text-7xl leading-none font-bold">
-        {worth} <span className="text-2xl font-normal text-muted">{worth === 1 ? 'truck' : 'trucks'}</span>
-      </p>
-      <p className="mt-3 text-xl">
+      <Verdict figure={worth} unit={worth === 1 ? 'truck' : 'trucks'}>
         <b>{grainRate(result.bushelsPerHour.mean, per).text}</b> (8 days of 10 between{' '}
         {grainRate.figure(result.bushelsPerHour.low, per)} and {grainRate.figure(result.bushelsPerHour.high, per)}).{' '}
         {more !== undefined && more.gain !== null
           ? `One more would bring ${grainRate(more.gain, per)}${more.result.lineMinutes > 60 ? `, and wait ${Math.round(more.result.lineMinutes)} minutes in line` : ''}.`
           : ''}{' '}
         {best.gain !== null ? `One less would cost ${grainRate(best.gain, per)}.` : ''}
-      </p>
+      </Verdict>
       <p className="mt-1">
         Held back by: <b>{result.heldBackBy}</b>.{' '}
         {result.firstStop.hour === null

@@ -17,6 +17,7 @@ import { toast } from '../../../ui/toast';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { useTicking } from '../../../ui/use-ticking';
 import { bushels, grainRate, minutes, number, type Kind } from '../../../quantity/quantity';
 import { clock, likeMinute, minuteText, readMinute, spanText } from '../../../quantity/time';
@@ -289,39 +290,28 @@ function Answer({
   return (
     <>
       {notLast ? (
-        <>
-          <p className="text-7xl leading-none font-bold">
-            {minuteText(Math.floor(answer.lastDeparture))}{' '}
-            <span className="text-2xl leading-tight font-normal text-muted max-sm:mt-1 max-sm:block">
-              leave by, in {spanText(answer.lastDeparture - now)}
-            </span>
-          </p>
-          <p className="mt-3 text-xl">
-            {truck} can be gone by <b>{minuteText(goneBy)}</b> and go{' '}
-            {again.length === 1 ? 'once' : `${again.length} times`} more, the last time{' '}
-            <b>{minuteText(Math.ceil(again.at(-1)!))}</b>.
-          </p>
-        </>
+        <Verdict
+          figure={minuteText(Math.floor(answer.lastDeparture))}
+          unit={`leave by, in ${spanText(answer.lastDeparture - now)}`}
+        >
+          {truck} can be gone by <b>{minuteText(goneBy)}</b> and go{' '}
+          {again.length === 1 ? 'once' : `${again.length} times`} more, the last time{' '}
+          <b>{minuteText(Math.ceil(again.at(-1)!))}</b>.
+        </Verdict>
       ) : (
-        <>
-          <p className={`text-7xl leading-none font-bold ${answer.inTime ? '' : 'text-clay'}`}>
-            {minuteText(goneBy)}{' '}
-            <span className="text-2xl font-normal text-muted">{answer.inTime ? 'gone by' : 'too late'}</span>
-          </p>
-          <p className="mt-3 text-xl">
-            {answer.inTime ? (
-              <>
-                {truck} arrives <b>{minuteText(arrives)}</b>: {closes - arrives} minutes to spare. Last departure{' '}
-                {minuteText(answer.lastDeparture)}.
-              </>
-            ) : (
-              <>
-                {truck} would arrive {minuteText(arrives)}, {arrives - closes} minutes after closing; the last departure
-                is {minuteText(answer.lastDeparture)}.
-              </>
-            )}
-          </p>
-        </>
+        <Verdict bad={!answer.inTime} figure={minuteText(goneBy)} unit={answer.inTime ? 'gone by' : 'too late'}>
+          {answer.inTime ? (
+            <>
+              {truck} arrives <b>{minuteText(arrives)}</b>: {closes - arrives} minutes to spare. Last departure{' '}
+              {minuteText(answer.lastDeparture)}.
+            </>
+          ) : (
+            <>
+              {truck} would arrive {minuteText(arrives)}, {arrives - closes} minutes after closing; the last departure
+              is {minuteText(answer.lastDeparture)}.
+            </>
+          )}
+        </Verdict>
       )}
       <p className="mt-1 text-muted">
         {answer.stillToPick > 0

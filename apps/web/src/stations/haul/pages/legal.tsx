@@ -14,6 +14,7 @@ import { useState } from 'react';
 import type { Farm } from '../../../data/farm';
 import { useLive } from '../../../data/live';
 import { Button, SelectBox, TextBox } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { bushels, length, mass, percent, space, testWeight } from '../../../quantity/quantity';
 import { VehicleForm, usualSheet } from '../forms/vehicle-form';
 import { Callout } from '../../../ui/callout';
@@ -68,13 +69,12 @@ export default function Legal({
       <section aria-label="What may still go on" className="px-5 py-5 lg:px-6">
         {room !== null && legal ? (
           <>
-            <p className="text-sm text-muted">May still go on {farm.placeName(truckId)}</p>
-            <p className={`text-7xl leading-none font-bold ${room < 0 ? 'text-clay' : ''}`}>
-              {bushels.figure(Math.abs(room), kgPerBu)}{' '}
-              <span className="text-2xl font-normal text-muted">
-                {bushels.unit} {room < 0 ? 'too much' : `of ${crop.name.toLowerCase()}`}
-              </span>
-            </p>
+            <Verdict
+              about={`May still go on ${farm.placeName(truckId)}`}
+              bad={room < 0}
+              figure={bushels.figure(Math.abs(room), kgPerBu)}
+              unit={`${bushels.unit} ${room < 0 ? 'too much' : `of ${crop.name.toLowerCase()}`}`}
+            />
             {room < 0 && <p className="mt-1 text-xl font-semibold text-clay">■ Over. Take it off before the road.</p>}
             <p className="mt-2 text-lg">
               {mass(Math.abs(legal.roomKg)).text} {legal.roomKg < 0 ? 'over' : 'left'} by law; of{' '}

@@ -18,6 +18,7 @@ import { toast } from '../../../ui/toast';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
 import { Button, Problem, TextBox } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { figureBox } from '../../../widgets/record-boxes';
@@ -59,14 +60,17 @@ export default function Weights({ farm, notebook, haul }: { farm: Farm; notebook
         </p>
       ) : (
         <>
-          <p className="text-5xl leading-tight font-bold">
-            {out.length === 0
-              ? 'All scales agree'
-              : out.length === 1
-                ? 'One scale is off'
-                : `${out.length} scales are off`}{' '}
-            <span className="text-xl font-normal text-muted">within {percent(rules.tolerance)}</span>
-          </p>
+          <Verdict
+            small
+            figure={
+              out.length === 0
+                ? 'All scales agree'
+                : out.length === 1
+                  ? 'One scale is off'
+                  : `${out.length} scales are off`
+            }
+            unit={`within ${percent(rules.tolerance)}`}
+          />
           <div className="relative mt-3 overflow-x-auto">
             <table className="w-full min-w-[44rem]" aria-label="Scales side by side">
               <thead className="border-y border-ink text-left text-sm">

@@ -12,6 +12,7 @@ import { useMemo, useState } from 'react';
 import type { Farm } from '../../../data/farm';
 import type { LiveDevice } from '../../../data/live';
 import { Button, Choices, SelectBox, TextBox } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { divided, toDivision, useSilent } from '../../../widgets/live-weight';
 import { grainOf, mass } from '../../../quantity/quantity';
 import { OwnTickets } from './own-tickets';
@@ -236,10 +237,9 @@ function Weighing(given: WeighingOf) {
           </p>
         )
       )}
-      <p className="mt-3 text-6xl leading-none font-bold">
-        {divided(run?.liveKg ?? 0).figure}{' '}
-        <span className="text-2xl font-normal text-muted">{mass.unit} on the platform</span>
-      </p>
+      <div className="mt-3">
+        <Verdict figure={divided(run?.liveKg ?? 0).figure} unit={`${mass.unit} on the platform`} />
+      </div>
       {how === 'axles' && (
         <ol aria-label="Axles" className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-lg">
           {Array.from({ length: Math.max(taken.length, wanted ?? 0) }, (_, i) => i).map((i) => (

@@ -21,6 +21,7 @@ import type { LiveDevice } from '../../../data/live';
 import { useSend } from '../../../data/use-send';
 import { deviceName } from '../../../widgets/record';
 import { Button, Problem, TextBox } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { bushelsFine, mass, percent } from '../../../quantity/quantity';
 import { day } from '../../../quantity/time';
 import { TareCorrections } from './empty-weight-corrections';
@@ -200,12 +201,9 @@ export function Result({
     <div className="mt-5 border-t border-ink pt-4">
       {netKg !== null && netKg > 0 ? (
         <>
-          <p className="text-6xl leading-none font-bold">
-            {mass(netKg).text} <span className="text-2xl font-normal text-muted">net</span>
-          </p>
-          <p className="mt-1 text-2xl">
+          <Verdict figure={mass(netKg).text} unit="net">
             {crop ? `${wetGrain(netKg, crop)} of ${crop}` : 'the book has nothing on this truck'}
-          </p>
+          </Verdict>
           <p>
             {mass(gross).text} gross less {mass(tareKg!).text}{' '}
             {fromPaper

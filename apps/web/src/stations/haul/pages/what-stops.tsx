@@ -20,6 +20,7 @@ import {
 import { useState } from 'react';
 import type { Farm } from '../../../data/farm';
 import { Button, SelectBox, TextBox } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { bushels, grainRate, parseNumber } from '../../../quantity/quantity';
 import { TakeBack } from '../../../widgets/take-back';
 import { clock } from '../../../quantity/time';
@@ -164,21 +165,12 @@ function Ahead({
   return (
     <>
       {combineStands ? (
-        <>
-          <p className="text-6xl leading-none font-bold">
-            {minuteText(Math.floor(combineStands.at))}{' '}
-            <span className="text-2xl leading-tight font-normal text-muted max-sm:block">a combine stands</span>
-          </p>
-          <p className="mt-2 text-xl">
-            Held back by <b>{BECAUSE[combineStands.because]}</b>; {Math.round(combineStands.minutes)} minutes of
-            standing until {minuteText(until)}.
-          </p>
-        </>
+        <Verdict figure={minuteText(Math.floor(combineStands.at))} unit="a combine stands">
+          Held back by <b>{BECAUSE[combineStands.because]}</b>; {Math.round(combineStands.minutes)} minutes of standing
+          until {minuteText(until)}.
+        </Verdict>
       ) : (
-        <p className="text-4xl leading-tight font-bold">
-          Nothing stops the combines{' '}
-          <span className="text-xl font-normal whitespace-nowrap text-muted">until {minuteText(until)}</span>
-        </p>
+        <Verdict small figure="Nothing stops the combines" unit={`until ${minuteText(until)}`} />
       )}
       <p className="mt-1">
         {bushels(ahead.cut, kgPerBu).text} still cut today at {grainRate(rate, kgPerBu).text};{' '}

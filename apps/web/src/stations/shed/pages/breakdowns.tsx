@@ -14,6 +14,7 @@ import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
 import { Button, SelectBox, TextBox } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
 import { oneOf, yesNo } from '../../../ui/form/box';
@@ -64,16 +65,10 @@ export function Breakdowns({ farm, shed }: { farm: Farm; shed: ShedRecords }) {
   return (
     <div>
       <div className="flex flex-wrap items-start justify-between gap-4 px-5 py-5 lg:px-6">
-        <p>
-          <span className="block text-6xl leading-none font-bold">
-            {number(summary.all.hoursLost, 1)}{' '}
-            <span className="text-2xl font-normal text-muted">hours lost in {season}</span>
-          </span>
-          <span className="mt-2 block text-lg">
-            {summary.all.times} breakdowns, {money(summary.all.cost)} for parts and hands,{' '}
-            {areaWhole(summary.all.acresLost).text} not cut in that time.
-          </span>
-        </p>
+        <Verdict figure={number(summary.all.hoursLost, 1)} unit={`hours lost in ${season}`}>
+          {summary.all.times} breakdowns, {money(summary.all.cost)} for parts and hands,{' '}
+          {areaWhole(summary.all.acresLost).text} not cut in that time.
+        </Verdict>
         <Button look="do" onClick={() => setAdding(true)} disabled={Object.keys(shed.settings.machine).length === 0}>
           Something broke
         </Button>

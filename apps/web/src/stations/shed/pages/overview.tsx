@@ -10,6 +10,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Farm } from '../../../data/farm';
 import { Button, Empty } from '../../../ui';
+import { Verdict } from '../../../ui/verdict';
 import { type Column, DataTable } from '../../../ui/table';
 import { wordColumn } from '../../../widgets/columns';
 import { alternativeWords, cropWords, dayWords, days, farmDay } from '../words';
@@ -42,10 +43,9 @@ export function Overview({ farm, shed, assets }: { farm: Farm; shed: ShedRecords
             <Late asset={worst} assets={assets} firstDays={season.firstDays} />
           ) : (
             <>
-              <p className="text-6xl leading-none font-bold">
-                {ready} <span className="text-2xl font-normal text-muted">of {assets.length} machines ready</span>
-              </p>
-              <p className="mt-2 text-lg">No part that is waited for comes too late.</p>
+              <Verdict figure={ready} unit={`of ${assets.length} machines ready`}>
+                No part that is waited for comes too late.
+              </Verdict>
             </>
           )}
         </div>
@@ -110,9 +110,7 @@ function Late({
   const part = item.item.part!;
   return (
     <>
-      <p className="text-6xl leading-none font-bold text-clay">
-        {days(item.daysShort)} <span className="text-2xl font-normal">short</span>
-      </p>
+      <Verdict bad figure={days(item.daysShort)} unit="short" />
       <p className="mt-2 text-xl">
         <Link to={`/shed/${asset.id}`} className="font-bold underline decoration-rule underline-offset-4">
           {asset.machine.name}
