@@ -1,4 +1,5 @@
-// npm run bench:pages: milliseconds of scripting for each interaction of the chart pages, with 5,000 readings of one field.
+// npm run bench:pages: how light the pages are. Lighthouse on a desk and on a phone; milliseconds until a page is there; milliseconds of
+// scripting for each interaction of the chart pages with 5,000 readings of one field. `-- --seasons 10 --fields 60` over a large farm.
 import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -7,6 +8,7 @@ import { ulid } from 'ulid';
 import { buildAll } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { ensureChromium, ensureMariadb } from './lib/packages.mjs';
+import { lighthouseFigures, readyFigures } from './lib/page-figures.mjs';
 import { anyFreePort, has } from './lib/run.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
 
@@ -17,8 +19,32 @@ await buildAll();
 const dir = mkdtempSync(path.join(os.tmpdir(), 'fanega-bench-'));
 const database = await startDatabase(dir, { quiet: true });
 const url = database.url('fanega_bench');
-await prepareDatabase(url, true);
+const size = process.argv.slice(2);
+await prepareDatabase(url, true, size);
 const server = await startServer({ url, port: await anyFreePort(), env: { FANEGA_LOG: 'error' } });
+const figures = async () => {
+  const light = await lighthouseFigures(server.address);
+  console.log('\nLighthouse        score  blocking ms  largest paint ms  shift');
+  for (const { form, name, score, blocking, paint, shift } of light)
+    console.log(
+      `${form.padEnd(6)} ${name.padEnd(10)} ${String(score).padStart(5)} ${String(blocking).padStart(12)} ${String(paint).padStart(17)} ${shift.toFixed(3).padStart(6)}`,
+    );
+  const { rows, sizes } = await readyFigures(server.address);
+  console.log(`\nready, ms (median of five)${size.length > 0 ? `, ${size.join(' ')}` : ''}`);
+  for (const { name, ms } of rows) console.log(`${name.padEnd(20)} ${ms.toFixed(0).padStart(6)}`);
+  console.log('\nlargest answers, kB as they read');
+  for (const [name, bytes] of Object.entries(sizes)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, 8))
+    console.log(`${name.padEnd(34)} ${(bytes / 1000).toFixed(0).padStart(6)}`);
+};
+await figures();
+if (size.length > 0) {
+  await server.stop();
+  await database.stop();
+  rmSync(dir, { recursive: true, force: true });
+  process.exit(0);
+}
 const browser = await chromium.launch({ executablePath: has('chromium'), args: ['--no-sandbox', '--disable-gpu'] });
 try {
   const page = await (

@@ -1,6 +1,7 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { Route, Routes, useLocation } from 'react-router';
 import { Toaster } from '../ui/toast';
+import { keepLastFarm } from '../data/early';
 import { FarmProvider, useFarmState, useMe } from '../data/farm';
 import { RecordProvider } from '../widgets/record';
 import { setFarmSystem, system, useReadersSystem } from '../quantity/system';
@@ -8,21 +9,21 @@ import { clockStyle, setFarmClock, useReadersClock } from '../quantity/time';
 import { Button, Failure, Loading } from '../ui';
 import { ErrorBoundary } from '../ui/error-boundary';
 import { Shell } from './shell';
+import { STATIONS } from './stations';
 
-// One chunk a station: the cab's phone loads only what it opens.
 const SignIn = lazy(() => import('./sign-in'));
-const Today = lazy(() => import('../stations/today'));
-const Fields = lazy(() => import('../stations/fields'));
-const FieldPage = lazy(() => import('../stations/fields/pages/field-page'));
-const NextField = lazy(() => import('../stations/fields/pages/next-field'));
-const Cab = lazy(() => import('../stations/cab'));
-const Cut = lazy(() => import('../stations/cut'));
-const Dry = lazy(() => import('../stations/dry'));
-const Haul = lazy(() => import('../stations/haul'));
-const Store = lazy(() => import('../stations/store'));
-const Sell = lazy(() => import('../stations/sell'));
-const Shed = lazy(() => import('../stations/shed'));
-const Trace = lazy(() => import('../stations/trace'));
+const Today = lazy(STATIONS.today);
+const Fields = lazy(STATIONS.fields);
+const FieldPage = lazy(STATIONS.field);
+const NextField = lazy(STATIONS.nextField);
+const Cab = lazy(STATIONS.cab);
+const Cut = lazy(STATIONS.cut);
+const Dry = lazy(STATIONS.dry);
+const Haul = lazy(STATIONS.haul);
+const Store = lazy(STATIONS.store);
+const Sell = lazy(STATIONS.sell);
+const Shed = lazy(STATIONS.shed);
+const Trace = lazy(STATIONS.trace);
 
 export function App() {
   const me = useMe();
@@ -68,6 +69,7 @@ export function App() {
 function FarmPages({ farmId }: { farmId: string }) {
   useReadersSystem();
   useReadersClock();
+  useEffect(() => keepLastFarm(farmId), [farmId]);
   const { farm, error, offline, retry } = useFarmState(farmId);
   const { pathname } = useLocation();
   const inCab = pathname.startsWith('/cab');

@@ -4,6 +4,7 @@ import { Link, useLocation, useNavigate } from 'react-router';
 import { useFarm } from '../data/farm';
 import { KINDS, useRecorder } from '../widgets/record';
 import { applyTheme, ThemeButton } from '../ui/theme';
+import { useMedia } from '../ui/use-media';
 import { usePreload } from '../ui/use-preload';
 import { ClockNote } from '../widgets/clock-note';
 import { NewerNote } from '../widgets/newer-note';
@@ -28,6 +29,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
   const { pathname } = useLocation();
   const [palette, setPalette] = useState(false);
   const [tapeOpen, setTapeOpen] = useState(false);
+  const isDesk = useMedia('(min-width: 1024px)');
 
   useEffect(() => setTapeOpen(false), [pathname]);
   usePreload(openFinder, 3000);
@@ -107,37 +109,39 @@ export function Shell({ offline, children }: { offline: boolean; children: React
         aria-label="Tape"
         className={`no-print ${tapeOpen ? 'block' : 'hidden'} border-ink bg-tape lg:block lg:min-h-0 lg:border-r`}
       >
-        <Tape
-          tools={
-            <div className="hidden border-b border-rule lg:block">
-              <div className="flex items-center justify-between px-2">
-                <span className="truncate pl-1.5 text-sm font-semibold">{farm.data.farm.name}</span>
-                <span className="flex shrink-0 items-center">
-                  <Link
-                    to="/cab"
-                    className="inline-flex min-h-11 items-center px-2 text-sm font-semibold underline decoration-rule underline-offset-4"
+        {(isDesk || tapeOpen) && (
+          <Tape
+            tools={
+              <div className="hidden border-b border-rule lg:block">
+                <div className="flex items-center justify-between px-2">
+                  <span className="truncate pl-1.5 text-sm font-semibold">{farm.data.farm.name}</span>
+                  <span className="flex shrink-0 items-center">
+                    <Link
+                      to="/cab"
+                      className="inline-flex min-h-11 items-center px-2 text-sm font-semibold underline decoration-rule underline-offset-4"
+                    >
+                      Cab
+                    </Link>
+                    <ThemeButton size={18} />
+                    <IconButton label="Find (press /)" onClick={() => setPalette(true)}>
+                      <Search size={18} />
+                    </IconButton>
+                  </span>
+                </div>
+                {/* What is recorded comes out on the tape: the button stands where it does. */}
+                <div className="px-3.5 pb-2.5">
+                  <button
+                    type="button"
+                    onClick={() => recorder.open()}
+                    className="flex min-h-12 w-full items-center justify-center gap-2 rounded-[3px] border-2 border-ink font-bold hover:bg-sand"
                   >
-                    Cab
-                  </Link>
-                  <ThemeButton size={18} />
-                  <IconButton label="Find (press /)" onClick={() => setPalette(true)}>
-                    <Search size={18} />
-                  </IconButton>
-                </span>
+                    <NotebookPen size={18} aria-hidden="true" /> Record
+                  </button>
+                </div>
               </div>
-              {/* What is recorded comes out on the tape: the button stands where it does. */}
-              <div className="px-3.5 pb-2.5">
-                <button
-                  type="button"
-                  onClick={() => recorder.open()}
-                  className="flex min-h-12 w-full items-center justify-center gap-2 rounded-[3px] border-2 border-ink font-bold hover:bg-sand"
-                >
-                  <NotebookPen size={18} aria-hidden="true" /> Record
-                </button>
-              </div>
-            </div>
-          }
-        />
+            }
+          />
+        )}
       </aside>
       <main
         id="station"

@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { calendarDay, machineReadiness, readyBy, type ShedRecords } from '@fanega/core';
 import { type Farm, useFarm, useShed } from '../data/farm';
@@ -83,6 +83,12 @@ const STATIONS: readonly Station[] = [
   },
 ];
 
+/** On a screen that is narrower than the way of the grain, where one is stands in its middle. */
+function bringIntoView(nav: HTMLElement): void {
+  if (nav.scrollWidth > nav.clientWidth)
+    nav.querySelector('[aria-current=page]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
+}
+
 export function StationsBar() {
   const farm = useFarm();
   const shed = useShed();
@@ -91,12 +97,16 @@ export function StationsBar() {
   const [width, setWidth] = useState(0);
   useLayoutEffect(() => {
     const element = nav.current!;
-    const observer = new ResizeObserver(() => setWidth(element.clientWidth));
+    const observer = new ResizeObserver(() => {
+      setWidth(element.clientWidth);
+      bringIntoView(element);
+    });
     observer.observe(element);
     return () => observer.disconnect();
   }, []);
-  useLayoutEffect(() => {
-    nav.current?.querySelector('[aria-current=page]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  useEffect(() => {
+    if (width > 0) bringIntoView(nav.current!);
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [pathname]);
   return (
     <nav ref={nav} aria-label="The way of the grain" className="relative overflow-x-auto">

@@ -5,6 +5,7 @@ import { type Farm, useFarm } from '../data/farm';
 import { headline } from '../widgets/headline';
 import { grain, grainOf, mass, moisture, percent, type Said } from '../quantity/quantity';
 import { clock, weekday } from '../quantity/time';
+import { useSoon } from '../ui/use-soon';
 
 const EntryDrawer = lazy(async () => ({ default: (await import('../widgets/entry-drawer')).EntryDrawer }));
 
@@ -24,10 +25,14 @@ function grainIn(line: TapeLine, farm: Farm): Said | null {
   return grain(line.wetKg, farm.kgPerBu(place === undefined ? undefined : farm.cropOf(farm.held(place).lots)));
 }
 
+/** More than a desk's screen shows. */
+const AT_ONCE = 18;
+
 /** The latest entries, newest on top; the balance of the whole book at the foot. */
 export function Tape({ tools }: { tools: ReactNode }) {
   const farm = useFarm();
   const [open, setOpen] = useState<string | null>(null);
+  const soon = useSoon(AT_ONCE);
   const { timeZone } = farm.data.farm;
   let lastDay = '';
   return (
@@ -37,7 +42,7 @@ export function Tape({ tools }: { tools: ReactNode }) {
         {farm.data.tape.length === 0 && (
           <li className="py-4 text-muted">Nothing is recorded yet. The first load comes in with “Record”.</li>
         )}
-        {farm.data.tape.map((line) => {
+        {farm.data.tape.slice(0, soon).map((line) => {
           const today = weekday(line.entry.at, timeZone);
           const heading = today === lastDay ? null : today;
           lastDay = today;

@@ -3,6 +3,7 @@ import {
   type FarmView,
   type FarmState as State,
   farmView,
+  currentSeason,
   type FieldRecords,
   type Layer,
   readingsOf,
@@ -286,7 +287,13 @@ export function useReadings(season: number, fieldId: string) {
   return together([old ? asked : lately], data);
 }
 
-export const useFields = () => useOfFarm('/api/farms/{farmId}/lots');
+/** A season that is named; the newest, which every page opens with, is asked for without its name. */
+function useSeasonQuery(season: number | undefined): Readonly<Record<string, string>> | undefined {
+  const { lots } = useFarm().data;
+  return season === undefined || season === currentSeason(lots) ? undefined : { season: String(season) };
+}
+/** Fields of a season with where they stand; of the newest where none is named. */
+export const useFields = (season?: number) => useOfFarm('/api/farms/{farmId}/lots', {}, useSeasonQuery(season));
 export const useHaul = () => useOfFarm('/api/farms/{farmId}/haul');
 export const useDevices = () => useOfFarm('/api/farms/{farmId}/devices');
 export const useMonitors = () => useOfFarm('/api/farms/{farmId}/monitors');
@@ -294,7 +301,9 @@ export const useLotMoistures = (lotId: string | undefined) =>
   useOfFarm(lotId ? '/api/farms/{farmId}/lots/{lotId}/moistures' : null, { lotId: lotId ?? '' });
 export const useWeather = (daysBack: number, daysAhead: number) =>
   useOfFarm('/api/farms/{farmId}/weather', {}, weatherHours(useFarm().data.now, daysBack, daysAhead));
-export const useDeliveries = () => useOfFarm('/api/farms/{farmId}/deliveries');
+/** Deliveries of a season’s grain; of the newest where none is named. */
+export const useDeliveries = (season?: number) =>
+  useOfFarm('/api/farms/{farmId}/deliveries', {}, useSeasonQuery(season));
 export const useDeliveryTrace = (entryId: string | undefined) =>
   useOfFarm(entryId ? '/api/farms/{farmId}/deliveries/{entryId}/trace' : null, { entryId: entryId ?? '' });
 export const useLotTrace = (lotId: string | undefined) =>

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useDeferredValue } from 'react';
 import { Failure, Loading } from '.';
 
 interface Answer<T> {
@@ -20,7 +20,9 @@ export function QueryBoundary<T>({
   tall?: boolean;
   children: (data: T) => ReactNode;
 }) {
-  const { data, error, mutate } = answer;
+  const { error, mutate } = answer;
+  // A page that comes with all of its answers is made in slices, between what a reader does.
+  const data = useDeferredValue(answer.data);
   if (data !== undefined) return children(data);
   if (error)
     return <Failure message={error.message} unreachable={error.unreachable ?? false} onRetry={() => void mutate()} />;

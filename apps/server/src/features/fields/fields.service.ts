@@ -31,14 +31,14 @@ export class FieldsService {
     @Inject(FarmWrites) private readonly writes: FarmWrites,
   ) {}
 
-  /** Lots of one season, or of all of them, with where they stand; readings and book of one moment. */
+  /** Lots of one season, of the newest where none is named, with where they stand; readings and book of one moment. */
   async rows(farmId: string, season?: number): Promise<FieldRowView[]> {
     // Read before the book is opened: a reading that comes meanwhile makes a version of its own, and the question is asked again.
     const newest = await this.fields.newestReadings(farmId);
     return this.ledgers.answer(
       farmId,
       `lots ${season ?? ''}`,
-      (book) => fieldRows(book, newest, season),
+      (book) => fieldRows(book, newest, season ?? currentSeason(book.lots)),
       ({ versions }) => String(versions.topics.fields),
     );
   }

@@ -1,4 +1,4 @@
-import { deliveries, type Delivery } from '@fanega/core';
+import { currentSeason, deliveries, type Delivery } from '@fanega/core';
 import { Controller, Get, Inject, Module, Param, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
@@ -11,13 +11,15 @@ import { LedgerModule, LedgerService } from '../ledger/index.js';
 class SellController {
   constructor(@Inject(LedgerService) private readonly ledgers: LedgerService) {}
 
-  /** Deliveries with their tickets, newest first; of one season's lots with `season`. */
+  /** Deliveries with their tickets, newest first: of the season's lots, of the newest season where none is named. */
   @Get('deliveries')
   @Allow('viewer')
   @Answers('Delivery[]', { topics: ['book', 'header'], keep: true })
   deliveries(@Param('farmId') farmId: string, @Query('season') season?: string): Promise<Delivery[]> {
     const of = seasonIn(season);
-    return this.ledgers.answer(farmId, `deliveries ${of ?? ''}`, (book) => deliveries(book, of));
+    return this.ledgers.answer(farmId, `deliveries ${of ?? ''}`, (book) =>
+      deliveries(book, of ?? currentSeason(book.lots)),
+    );
   }
 }
 

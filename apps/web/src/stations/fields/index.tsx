@@ -7,10 +7,10 @@ import {
   FIRE_STOP,
   testersOf,
 } from '@fanega/core';
-import { useMemo, useState } from 'react';
+import { useMemo, useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFarm, useFields, useNotebook, useShed, useWeather } from '../../data/farm';
-import { Button, Empty, SelectBox } from '../../ui';
+import { Button, Empty } from '../../ui';
 import { type Column, DataTable } from '../../ui/table';
 import { QueryBoundary } from '../../ui/query-boundary';
 import {
@@ -32,6 +32,7 @@ import { Fitness } from './pages/fitness';
 import { TakeReading } from './forms/take-reading';
 import { WeatherLine, WeatherNow } from './pages/weather-line';
 import { Page } from '../../ui/page';
+import { SeasonBox, useSeason } from '../../widgets/season-box';
 
 /** Bushels at the crop's base from a lot's dry matter. */
 function dryBu(farm: Farm, row: FieldRow): number {
@@ -44,9 +45,11 @@ function dryBu(farm: Farm, row: FieldRow): number {
 /** What stands, what is cut and what it brought. */
 export default function Fields() {
   const farm = useFarm();
-  const fields = useFields();
+  const chosen = useSeason(farm);
+  const fields = useFields(chosen.season);
   const notebook = useNotebook();
   const weather = useWeather(1, 2);
+  const hours = useDeferredValue(weather.data);
   const stopAt = useShed().data?.settings.seasonPlan.farm?.value.fireStopAt ?? FIRE_STOP;
   const hour = Math.floor(farm.data.now / 3_600_000) * 3_600_000;
   const [adding, setAdding] = useState(false);
@@ -54,6 +57,7 @@ export default function Fields() {
   return (
     <Page
       title="Fields"
+      beside={<SeasonBox {...chosen} />}
       actions={
         <>
           <Link
@@ -68,12 +72,12 @@ export default function Fields() {
       }
     >
       {/* As high as it will be: what stands below does not jump. */}
-      {!weather.data && !weather.error && <div className="h-[276px] lg:h-[157px]" aria-hidden="true" />}
-      {weather.data && weather.data.length > 0 && (
+      {!hours && !weather.error && <div className="h-[276px] lg:h-[157px]" aria-hidden="true" />}
+      {hours && hours.length > 0 && (
         <section aria-label="Weather" className="border-b border-rule px-5 py-3 lg:px-6">
-          <WeatherNow weather={weather.data} nowMs={farm.data.now} timeZone={farm.data.farm.timeZone} stopAt={stopAt} />
+          <WeatherNow weather={hours} nowMs={farm.data.now} timeZone={farm.data.farm.timeZone} stopAt={stopAt} />
           <WeatherLine
-            weather={weather.data}
+            weather={hours}
             from={hour}
             to={hour + 36 * 3_600_000}
             timeZone={farm.data.farm.timeZone}
@@ -88,7 +92,7 @@ export default function Fields() {
               <p>A field with its crop is what every bushel is traced to. Add the first one to begin.</p>
             </Empty>
           ) : (
-            <Seasons farm={farm} rows={rows} notebook={notebook.data} />
+            <Season farm={farm} rows={rows} notebook={notebook.data} />
           )
         }
       </QueryBoundary>
@@ -98,7 +102,7 @@ export default function Fields() {
   );
 }
 
-function Seasons({
+function Season({
   farm,
   rows,
   notebook,
@@ -108,28 +112,17 @@ function Seasons({
   notebook: FieldRecords | undefined;
 }) {
   const columns = useMemo(() => fieldColumns(farm, notebook), [farm, notebook]);
-  const seasons = [...new Set(rows.map((row) => row.lot.season))].sort((a, b) => b - a);
-  const [season, setSeason] = useState(seasons[0]!);
   // What is cut today, then what stands, then what is done.
   const rank = (row: FieldRow): number => ((farm.data.flow.cut[row.lot.id] ?? 0) > 0 ? 0 : row.firstCut ? 2 : 1);
   const shown = useMemo(
-    () => rows.filter((row) => row.lot.season === season).sort((a, b) => rank(a) - rank(b)),
+    () => [...rows].sort((a, b) => rank(a) - rank(b)),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [rows, season, farm.data.flow.cut],
+    [rows, farm.data.flow.cut],
   );
   const crops = [...new Set(shown.map((row) => row.lot.crop))];
   return (
     <>
       <div className="flex flex-wrap items-end gap-x-10 gap-y-3 px-5 py-4 lg:px-6">
-        {seasons.length > 1 && (
-          <div className="w-32">
-            <SelectBox label="Season" value={season} onChange={(e) => setSeason(Number(e.target.value))}>
-              {seasons.map((year) => (
-                <option key={year}>{year}</option>
-              ))}
-            </SelectBox>
-          </div>
-        )}
         {crops.map((crop) => {
           // A landlord's part and a neighbor's rows are not the farm's own, however they were cut.
           const owners = ownersOf(

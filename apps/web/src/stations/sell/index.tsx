@@ -10,15 +10,18 @@ import { bushels, mass, moisture, money, percent, plain, price, Shown } from '..
 import { figureColumn, momentColumn, wordColumn } from '../../widgets/columns';
 import { Swatch } from '../../widgets/weave';
 import { Page } from '../../ui/page';
+import { SeasonBox, useSeason } from '../../widgets/season-box';
 
 /** Every delivery with its ticket. */
 export default function Sell() {
   const farm = useFarm();
   const recorder = useRecorder();
-  const deliveries = useDeliveries();
+  const chosen = useSeason(farm);
+  const deliveries = useDeliveries(chosen.season);
   return (
     <Page
       title="Sell"
+      beside={<SeasonBox {...chosen} />}
       actions={
         <Button onClick={() => recorder.open({ kind: 'move', amount: 'gross', emptied: true })}>Record a ticket</Button>
       }
@@ -26,7 +29,7 @@ export default function Sell() {
       <QueryBoundary answer={deliveries} what="Collecting the tickets">
         {(rows) =>
           rows.length === 0 ? (
-            <Empty title="Nothing is sold yet.">
+            <Empty title={`Nothing of ${chosen.season ?? 'this season'} is sold yet.`}>
               <p>A load into a buyer is a delivery; its ticket comes in here.</p>
             </Empty>
           ) : (

@@ -38,6 +38,7 @@ import { clock, day, stamp } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
 import { WayDrawing } from './pages/way-drawing';
 import { Page } from '../../ui/page';
+import { SeasonBox, useSeason } from '../../widgets/season-box';
 
 /** From a field to its tickets and back: the reason for the whole program. */
 export default function Trace() {
@@ -58,11 +59,16 @@ const baseOf = (cropId: string | undefined): string => percent((cropOf(cropId ??
 
 function Start() {
   const farm = useFarm();
-  const fields = useFields();
-  const deliveries = useDeliveries();
+  const chosen = useSeason(farm);
+  const fields = useFields(chosen.season);
+  const deliveries = useDeliveries(chosen.season);
   const [accounts, tickets] = useMemo(() => [accountColumns(farm), ticketColumns(farm)], [farm]);
   return (
-    <Page title="Trace" lead="Pick a field to see where its grain went, or a ticket to see which fields it came from.">
+    <Page
+      title="Trace"
+      beside={<SeasonBox {...chosen} />}
+      lead="Pick a field to see where its grain went, or a ticket to see which fields it came from."
+    >
       <div className="xl:grid xl:grid-cols-[1.4fr_1fr]">
         <section
           aria-label="Accounts of the fields"
@@ -135,7 +141,6 @@ function accountColumns(farm: Farm): Column<FieldRow>[] {
         </Link>
       ),
     }),
-    wordColumn('season', 'Season', ({ lot }) => String(lot.season), { choice: true, extra: true }),
     wordColumn('crop', 'Crop', ({ lot }) => cropOf(lot.crop)?.name ?? lot.crop, { choice: true, extra: true }),
     dry('cut', 'Cut', ({ balance }) => balance.harvested),
     dry('restated', 'Restated', ({ account }) => account.restatedDryKg, {

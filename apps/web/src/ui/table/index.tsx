@@ -14,8 +14,9 @@ import { ArrowDown, ArrowUp, Columns3, Download, Search } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { number } from '../../quantity/number';
+import { useSoon } from '../use-soon';
 import { rowKeys } from './row-keys';
-import { useMedia } from './use-media';
+import { useMedia } from '../use-media';
 
 /** What a column shows of a row, and by what it is sorted, found and saved. */
 export interface Column<T> {
@@ -76,6 +77,8 @@ const PAGE = 50;
 /** Fewer rows than this are seen at a glance and need no finding. */
 const FEW = 9;
 const PHONE = '(max-width: 639px)';
+/** More than a screen shows. */
+const AT_ONCE = 24;
 
 const textOf = <T,>(column: Column<T>, row: T): string => column.text?.(row) ?? String(column.value(row) ?? '');
 
@@ -151,7 +154,11 @@ export function DataTable<T>({
   } as never) as unknown as Table<T>;
   const shown = columns.filter(({ id }) => visible[id] !== false);
   const found = table.getSortedRowModel().rows.map((row) => row.original.of);
-  const page = table.getRowModel().rows.map((row) => row.original.of);
+  const soon = useSoon(AT_ONCE);
+  const page = table
+    .getRowModel()
+    .rows.slice(0, soon)
+    .map((row) => row.original.of);
   const { pageIndex } = table.state.pagination;
   const pages = Math.max(1, Math.ceil(found.length / pageSize));
   // Fewer are found than the page that was read begins at.
@@ -491,7 +498,11 @@ function Cards<T>({
   return (
     <ul aria-label={name} className="border-t border-ink" onKeyDown={rowKeys}>
       {rows.map((row) => (
-        <li key={rowId(row)} data-row className={`border-b border-rule px-5 py-3 ${rowClass?.(row) ?? ''}`}>
+        <li
+          key={rowId(row)}
+          data-row
+          className={`border-b border-rule px-5 py-3 [contain-intrinsic-size:auto_7rem] [content-visibility:auto] ${rowClass?.(row) ?? ''}`}
+        >
           <div className="flex flex-wrap items-baseline justify-between gap-x-4">
             <span className="text-lg">
               {titles.map((column) => (

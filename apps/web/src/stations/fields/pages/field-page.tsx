@@ -55,7 +55,7 @@ const MOST_SAMPLES = 200;
 export default function FieldPage() {
   const { lotId = '' } = useParams();
   const farm = useFarm();
-  const fields = useFields();
+  const fields = useFields(farm.lot(lotId)?.season);
   const notebook = useNotebook();
   const weather = useWeather(3, 3);
   return (

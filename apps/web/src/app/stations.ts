@@ -1,0 +1,59 @@
+import type { GetPath } from '../data/api';
+import { askForFarm } from '../data/early';
+
+/** One chunk a station: the cab's phone loads only what it opens. */
+export const STATIONS = {
+  today: () => import('../stations/today'),
+  fields: () => import('../stations/fields'),
+  field: () => import('../stations/fields/pages/field-page'),
+  nextField: () => import('../stations/fields/pages/next-field'),
+  cab: () => import('../stations/cab'),
+  cut: () => import('../stations/cut'),
+  dry: () => import('../stations/dry'),
+  haul: () => import('../stations/haul'),
+  store: () => import('../stations/store'),
+  sell: () => import('../stations/sell'),
+  shed: () => import('../stations/shed'),
+  trace: () => import('../stations/trace'),
+};
+type Station = keyof typeof STATIONS;
+
+const of = <const T extends string>(...names: T[]) => names.map((name) => `/api/farms/{farmId}/${name}` as const);
+const BAR = of('shed/records');
+const NOTEBOOK = of('fields/records', 'cut/records', 'haul/records');
+/** What a station's pages open with; a hint to ask early, and no more. */
+const ANSWERS: Readonly<Record<Station, readonly GetPath[]>> = {
+  today: BAR,
+  fields: [...of('lots'), ...NOTEBOOK, ...BAR],
+  field: [...of('lots'), ...NOTEBOOK, ...BAR],
+  nextField: [...of('lots'), ...NOTEBOOK, ...BAR],
+  cab: [...NOTEBOOK, ...of('haul', 'lots')],
+  cut: [...of('lots'), ...NOTEBOOK, ...BAR],
+  dry: [...NOTEBOOK, ...BAR],
+  haul: [...of('haul', 'lots'), ...NOTEBOOK, ...of('devices'), ...BAR],
+  store: BAR,
+  sell: [...of('deliveries'), ...BAR],
+  shed: BAR,
+  trace: [...of('lots', 'deliveries'), ...BAR],
+};
+
+function stationOf(pathname: string): Station | undefined {
+  const [station = '', page] = pathname.split('/').filter((part) => part !== '');
+  const name =
+    station === ''
+      ? 'today'
+      : station !== 'fields' || page === undefined
+        ? station
+        : page === 'next'
+          ? 'nextField'
+          : 'field';
+  return Object.hasOwn(STATIONS, name) ? (name as Station) : undefined;
+}
+
+/** Asks for the page of an address, for the farm, and for what the page opens with, all at the same time. */
+export function preloadStation(pathname: string): void {
+  const station = stationOf(pathname);
+  if (station === undefined) return;
+  void STATIONS[station]();
+  askForFarm(ANSWERS[station]);
+}

@@ -1,0 +1,108 @@
+// How light the pages are: Lighthouse on a desk and on a phone, and milliseconds until a page is there.
+import { mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { chromium } from '@playwright/test';
+import lighthouse, { desktopConfig } from 'lighthouse';
+import { anyFreePort, has } from './run.mjs';
+
+export const LOOKED_AT = { Today: '/', Fields: '/fields', Store: '/store', Trace: '/trace', Haul: '/haul' };
+const READY = {
+  ...LOOKED_AT,
+  'Which field next': '/fields/next',
+  Cut: '/cut',
+  'Cut loads': '/cut/loads',
+  Weights: '/haul/weights',
+  Dry: '/dry',
+  Sell: '/sell',
+  Shed: '/shed',
+};
+
+/** Walks into the demo and hands over its browser. */
+async function visit(address, work) {
+  const port = await anyFreePort();
+  const dir = mkdtempSync(path.join(os.tmpdir(), 'fanega-light-'));
+  const context = await chromium.launchPersistentContext(dir, {
+    executablePath: has('chromium'),
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: 'reduce',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', `--remote-debugging-port=${port}`],
+  });
+  try {
+    await context.request.post(`${address}/api/auth/demo`, { headers: { Origin: address } });
+    return await work(context, port);
+  } finally {
+    await context.close();
+    rmSync(dir, { recursive: true, force: true });
+  }
+}
+
+/** Scores of 100, blocking time, layout shift and the first scripts, for a desk and a phone. */
+export const lighthouseFigures = (address) =>
+  visit(address, async (_, port) => {
+    const rows = [];
+    for (const [form, config] of [
+      ['desk', desktopConfig],
+      ['phone', undefined],
+    ])
+      for (const [name, page] of Object.entries(LOOKED_AT)) {
+        const options = {
+          port,
+          output: 'json',
+          logLevel: 'error',
+          onlyCategories: ['performance'],
+          disableStorageReset: true,
+        };
+        const { lhr } = await lighthouse(`${address}${page}`, options, config);
+        const figure = (audit) => lhr.audits[audit].numericValue;
+        rows.push({
+          form,
+          name,
+          score: Math.round(100 * lhr.categories.performance.score),
+          blocking: Math.round(figure('total-blocking-time')),
+          paint: Math.round(figure('largest-contentful-paint')),
+          shift: figure('cumulative-layout-shift'),
+        });
+      }
+    return rows;
+  });
+
+/** Milliseconds from opening an address until the page shows what it is about; the median of five. */
+export const readyFigures = (address) =>
+  visit(address, async (context) => {
+    const page = await context.newPage();
+    const sizes = {};
+    page.on('response', (response) => {
+      const { pathname } = new URL(response.url());
+      if (!pathname.startsWith('/api/farms/')) return;
+      const name = pathname.replace(/^\/api\/farms\/[^/]+\//, '');
+      void response.body().then(
+        (body) => (sizes[name] = Math.max(sizes[name] ?? 0, body.length)),
+        () => undefined,
+      );
+    });
+    // By the page's own clock, frame by frame: since when nothing of it is on its way any more.
+    await page.addInitScript(() => {
+      const look = () => {
+        const there =
+          document.querySelector('main h1') !== null &&
+          document.querySelectorAll('.animate-spin, [role=progressbar]').length === 0;
+        window.readySince = there ? (window.readySince ?? performance.now()) : undefined;
+        requestAnimationFrame(look);
+      };
+      look();
+    });
+    const rows = [];
+    for (const [name, route] of Object.entries(READY)) {
+      const times = [];
+      for (let i = 0; i < 5; i++) {
+        await page.goto(`${address}${route}`, { waitUntil: 'commit' });
+        const since = await page.waitForFunction(
+          () => performance.now() - window.readySince > 700 && window.readySince,
+        );
+        times.push(await since.jsonValue());
+      }
+      rows.push({ name, ms: times.sort((a, b) => a - b)[2] });
+    }
+    return { rows, sizes };
+  });
