@@ -1,10 +1,11 @@
 // How light the pages are: Lighthouse on a desk and on a phone, and milliseconds until a page is there.
-import { mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
-import lighthouse, { desktopConfig } from 'lighthouse';
-import { anyFreePort, has } from './run.mjs';
+import { pathToFileURL } from 'node:url';
+import { anyFreePort, DATA, has, run } from './run.mjs';
+import { step, stop } from './say.mjs';
 
 export const LOOKED_AT = { Today: '/', Fields: '/fields', Store: '/store', Trace: '/trace', Haul: '/haul' };
 const READY = {
@@ -17,6 +18,22 @@ const READY = {
   Sell: '/sell',
   Shed: '/shed',
 };
+
+/** The newest that runs on Node.js 20. */
+const LIGHTHOUSE = 'lighthouse@12.2.3';
+
+/** Lighthouse and the three hundred packages that it brings are fetched when somebody measures, and not with every install. */
+async function fetchLighthouse() {
+  const tools = path.join(DATA, 'tools');
+  const entry = path.join(tools, 'node_modules/lighthouse/core/index.js');
+  if (!existsSync(entry)) {
+    step(`fetching ${LIGHTHOUSE} from the registry, once`);
+    mkdirSync(tools, { recursive: true });
+    const { code, output } = await run('npm', ['install', '--prefix', tools, '--no-audit', '--no-fund', LIGHTHOUSE]);
+    if (code !== 0) stop(output.slice(-2000), 'Lighthouse could not be fetched.');
+  }
+  return import(pathToFileURL(entry).href);
+}
 
 /** Walks into the demo and hands over its browser. */
 async function visit(address, work) {
@@ -38,8 +55,9 @@ async function visit(address, work) {
 }
 
 /** Scores of 100, blocking time, layout shift and the first scripts, for a desk and a phone. */
-export const lighthouseFigures = (address) =>
-  visit(address, async (_, port) => {
+export async function lighthouseFigures(address) {
+  const { default: lighthouse, desktopConfig } = await fetchLighthouse();
+  return visit(address, async (_, port) => {
     const rows = [];
     for (const [form, config] of [
       ['desk', desktopConfig],
@@ -66,6 +84,7 @@ export const lighthouseFigures = (address) =>
       }
     return rows;
   });
+}
 
 /** Milliseconds from opening an address until the page shows what it is about; the median of five. */
 export const readyFigures = (address) =>
