@@ -179,7 +179,7 @@ test('a phone that opened the program once, for the first time, opens it again w
     );
   await context.setOffline(true);
   for (const [path, shows] of [
-    ['/', 'Book balances'],
+    ['/', 'cut today'],
     ['/fields', 'Buttonbush East'],
     // Its weather too, though nobody had looked at it.
     ['/fields', 'Fire danger'],

@@ -1,6 +1,6 @@
 import { LOG_KINDS, type LogEntry, type LogName, type LogRecords, SETTING_KINDS, type SettingName } from '@fanega/core';
 import { expect, type Page } from '@playwright/test';
-import { ofThisWorker } from './pages';
+import { ofThisWorker, SET_UP_CODE } from './pages';
 
 export const OWN = ofThisWorker(process.env.FANEGA_E2E_OWN);
 const MAIL = 'oona@example.invalid';
@@ -21,7 +21,14 @@ export async function ownFarm(page: Page): Promise<OwnFarm> {
   if (!(await sign()).ok()) {
     const begun = await page.request.post(`${OWN}/api/auth/set-up`, {
       headers,
-      data: { farm: 'Kestrel Levee Farms', name: 'Oona', email: MAIL, password: PASSWORD, timeZone: 'America/Chicago' },
+      data: {
+        code: SET_UP_CODE,
+        farm: 'Kestrel Levee Farms',
+        name: 'Oona',
+        email: MAIL,
+        password: PASSWORD,
+        timeZone: 'America/Chicago',
+      },
     });
     expect(begun.ok()).toBe(true);
   }

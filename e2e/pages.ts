@@ -7,6 +7,8 @@ export const ofThisWorker = (addresses = ''): string => {
 };
 export const DEMO = ofThisWorker(process.env.FANEGA_E2E_DEMO);
 export const EMPTY = process.env.FANEGA_E2E_EMPTY ?? '';
+/** What a first run asks for. */
+export const SET_UP_CODE = process.env.FANEGA_E2E_CODE ?? '';
 
 /** Every page of the program, over the demo farm. */
 export const PAGES = [

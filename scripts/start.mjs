@@ -1,4 +1,5 @@
 // npm start: everything from a fresh checkout to an open address. Node built-ins only until packages are there.
+import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { buildAll } from './lib/build.mjs';
@@ -6,7 +7,7 @@ import { startDatabase } from './lib/database.mjs';
 import { ensureMariadb, ensurePackages } from './lib/packages.mjs';
 import { DATA, portFree, runs, until } from './lib/run.mjs';
 import { step, stop } from './lib/say.mjs';
-import { prepareDatabase, startServer } from './lib/server.mjs';
+import { isFirstRun, prepareDatabase, startServer } from './lib/server.mjs';
 
 const words = process.argv.slice(2);
 const unknown = words.filter((word) => !['--empty', '--demo', '--help'].includes(word));
@@ -81,7 +82,14 @@ try {
     port++;
   }
   step('starting the server');
-  server = await startServer({ url, host, port, env: { FANEGA_LOG: process.env.FANEGA_LOG ?? 'warn' } });
+  // Whoever finds a new farm's address first must not become its owner: this is told here and nowhere else.
+  const code = process.env.FANEGA_SET_UP_CODE ?? randomBytes(6).toString('base64url');
+  server = await startServer({
+    url,
+    host,
+    port,
+    env: { FANEGA_LOG: process.env.FANEGA_LOG ?? 'warn', FANEGA_SET_UP_CODE: code },
+  });
   writeFileSync(runFile, JSON.stringify({ pid: process.pid, server: server.child.pid, address: server.address }));
   server.child.once('exit', (code) => {
     if (!ending) {
@@ -90,6 +98,8 @@ try {
     }
   });
   console.log(`\n  Open  ${server.address}   (Ctrl-C stops it)\n`);
+  if (await isFirstRun(server.address))
+    console.log(`  Nobody has begun this farm yet. The code for it is ${code}: ${server.address}/?code=${code}\n`);
 } catch (error) {
   console.error(String(error?.message ?? error));
   await end(1);

@@ -11,6 +11,8 @@ import { prepareDatabase, startServer } from './lib/server.mjs';
 
 /** Browsers that walk at once, each over farms of its own: `--browsers=2` where there are cores for it. */
 const BROWSERS = Number(process.argv.find((word) => word.startsWith('--browsers='))?.split('=')[1] ?? 1);
+/** What the first run of the walks' own farms asks for. */
+const SET_UP_CODE = 'walks';
 const PARTS = ['types', 'lint', 'unit', 'start', 'server', 'e2e'];
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('-'));
 const files = process.argv
@@ -127,7 +129,7 @@ try {
       const server = await startServer({
         url,
         port: await anyFreePort(),
-        env: { FANEGA_LOG: 'error', FANEGA_SIGN_IN_LIMIT: '0' },
+        env: { FANEGA_LOG: 'error', FANEGA_SIGN_IN_LIMIT: '0', FANEGA_SET_UP_CODE: SET_UP_CODE },
       });
       servers.push(server);
       return server.address;
@@ -140,6 +142,7 @@ try {
     };
     const env = {
       FANEGA_E2E_WORKERS: String(BROWSERS),
+      FANEGA_E2E_CODE: SET_UP_CODE,
       FANEGA_E2E_DEMO: await each('fanega_demo', true),
       FANEGA_E2E_EMPTY: await serve('fanega_farm', false),
       FANEGA_E2E_OWN: await each('fanega_own', false),

@@ -52,3 +52,14 @@ const answers = (url) =>
       resolve(response.statusCode === 200);
     }).on('error', () => resolve(false));
   });
+
+/** Whether nobody owns a farm there yet. */
+export const isFirstRun = (address) =>
+  new Promise((resolve) => {
+    const get = address.startsWith('https') ? getHttps : getHttp;
+    get(`${address}/api/auth/me`, { rejectUnauthorized: false }, (response) => {
+      let text = '';
+      response.on('data', (part) => (text += part));
+      response.on('end', () => resolve(/"firstRun":true/.test(text)));
+    }).on('error', () => resolve(false));
+  });

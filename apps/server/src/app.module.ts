@@ -17,6 +17,7 @@ import { StoreModule } from './features/store/index.js';
 import { TodayModule } from './features/today/index.js';
 import { TraceModule } from './features/trace/index.js';
 import { AccessGuard, DeviceTokens } from './platform/access.js';
+import { BodyGuard } from './platform/body.js';
 import { Clock } from './platform/clock.js';
 import { CONFIG, type Config } from './platform/config.js';
 import { ErrorsFilter } from './platform/errors.filter.js';
@@ -50,7 +51,7 @@ export class AppModule {
           pinoHttp: {
             level: config.logLevel,
             genReqId: (request) => String(request.headers['x-request-id'] ?? randomUUID()),
-            redact: ['req.headers.cookie', 'res.headers["set-cookie"]'],
+            redact: ['req.headers.cookie', 'req.headers.authorization', 'res.headers["set-cookie"]'],
             customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : 'info'),
           },
         }),
@@ -65,6 +66,7 @@ export class AppModule {
       providers: [
         DeviceTokens,
         { provide: APP_GUARD, useClass: AccessGuard },
+        { provide: APP_GUARD, useClass: BodyGuard },
         { provide: APP_FILTER, useClass: ErrorsFilter },
       ],
     };

@@ -2,32 +2,40 @@ import 'reflect-metadata';
 import { existsSync, readFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import path from 'node:path';
-import { MOST_PHOTO_BYTES } from '@fanega/contract';
 import type { INestApplication } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, type OpenAPIObject, SwaggerModule } from '@nestjs/swagger';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
-import { json, raw, type NextFunction, type Request, type Response } from 'express';
+import type { NextFunction, Request, Response } from 'express';
 import helmet from 'helmet';
 import { Logger } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
 import { AppModule } from './app.module.js';
 import type { Config } from './platform/config.js';
+import { ownHosts } from './platform/hosts.js';
 import { validation } from './platform/validation.js';
 
 const KEEP_ALIVE_MS = 75_000;
+const HEADERS_MS = 15_000;
 
 /** The whole server, ready to listen. */
 export async function createApp(config: Config): Promise<INestApplication> {
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
     bufferLogs: true,
     abortOnError: false,
+    // No body is read before it is known who sends it: platform/body.ts.
+    bodyParser: false,
     ...(config.tls ? { httpsOptions: config.tls } : {}),
   });
   // Longer than a browser or a proxy keeps an idle connection: who closes first would cut off a request that is just being sent.
-  (app.getHttpServer() as Server).keepAliveTimeout = KEEP_ALIVE_MS;
+  const server = app.getHttpServer() as Server;
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
+  // Who is slow to say what he wants at all wants to hold a connection.
+  server.headersTimeout = HEADERS_MS;
+  if (config.proxies > 0) app.set('trust proxy', config.proxies);
+  app.use(ownHosts(config));
   app.useLogger(app.get(Logger));
   app.flushLogs();
   app.setGlobalPrefix('api');
@@ -40,14 +48,11 @@ export async function createApp(config: Config): Promise<INestApplication> {
       filter: (request: Request, response: Response) => !isStream(response) && compression.filter(request, response),
     }),
   );
-  // A whole book is larger than any batch of entries.
-  app.use(/^\/api\/farms\/[^/]+\/book$/, json({ limit: '256mb' }));
-  app.use(/^\/api\/farms\/[^/]+\/photos\/[^/]+$/, raw({ type: () => true, limit: MOST_PHOTO_BYTES }));
-  app.useBodyParser('json', { limit: '2mb' });
   app.use(
     helmet({
       contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
-      strictTransportSecurity: false,
+      // Only who has a certificate of his own can promise that he will have one in a year.
+      strictTransportSecurity: config.tls ? { maxAge: 31_536_000, includeSubDomains: false } : false,
     }),
   );
   app.use(cookieParser());

@@ -17,6 +17,7 @@ import type {
 import type { FieldRecords } from '@fanega/core';
 import { MembershipRow, SessionRow, UserRow } from '../src/platform/entities/identity.entity.js';
 
+export const SET_UP_CODE = 'the code of the tests';
 const base = process.env.FANEGA_TEST_DATABASE_URL;
 
 export interface Answer<T = never> {
@@ -90,6 +91,10 @@ export class Harness {
       host: '127.0.0.1',
       port: 0,
       signInLimit: 0,
+      strangerLimit: 0,
+      setUpCode: SET_UP_CODE,
+      hosts: [],
+      proxies: 0,
       logLevel: 'silent',
       webRoot: null,
       tls: null,
@@ -135,6 +140,7 @@ export class Harness {
   async owner(): Promise<{ client: Client; farmId: string }> {
     const client = this.client();
     await client.post('/auth/set-up', {
+      code: SET_UP_CODE,
       farm: 'Test Levee',
       name: 'Oona',
       email: 'oona@example.invalid',

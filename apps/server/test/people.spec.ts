@@ -2,7 +2,7 @@ import { RequestMethod } from '@nestjs/common';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ModulesContainer } from '@nestjs/core';
 import { ACCESS } from '../src/platform/access.js';
-import { Client, entry, Harness, smallFarm } from './harness.js';
+import { Client, entry, Harness, SET_UP_CODE, smallFarm } from './harness.js';
 
 let harness: Harness;
 let owner: Client;
@@ -15,6 +15,7 @@ afterAll(() => harness.stop());
 
 describe('the first run', () => {
   const setUp = {
+    code: SET_UP_CODE,
     farm: 'Test Levee',
     name: 'Oona',
     email: 'Oona@Example.invalid',
@@ -70,7 +71,9 @@ describe('signing in', () => {
     const statuses: number[] = [];
     for (let i = 0; i < 4; i++) statuses.push((await signIn(client, 'wrong password')).status);
     expect(statuses).toEqual([401, 401, 401, 429]);
-    expect((await signIn(client, 'a long password')).status).toBe(429);
+    const last = await signIn(client, 'a long password');
+    expect(last.status).toBe(429);
+    expect(Number(last.headers.get('retry-after'))).toBeGreaterThan(800);
   });
 });
 

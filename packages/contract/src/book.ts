@@ -8,7 +8,6 @@ import {
   type RevisionChange,
 } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
@@ -25,9 +24,8 @@ import {
   MaxLength,
   Min,
   ValidateIf,
-  ValidateNested,
 } from 'class-validator';
-import { Fits, IsInstant, number, ULID } from './rules.js';
+import { Each, Fits, IsInstant, number, One, ULID } from './rules.js';
 
 /** More than any field can weigh; a greater number is a slip of the finger. */
 export const MOST_KG = 5_000_000;
@@ -206,8 +204,7 @@ export class AppendBody {
   @IsArray()
   @ArrayMinSize(1, { message: 'entries is empty' })
   @ArrayMaxSize(MOST_ENTRIES_AT_ONCE, { message: `at most ${MOST_ENTRIES_AT_ONCE} entries at once` })
-  @ValidateNested({ each: true })
-  @Type(() => EntryBody)
+  @Each(() => EntryBody)
   entries: EntryBody[];
 }
 
@@ -251,14 +248,12 @@ export interface RevisionInfo extends Revision {
 /** A void and, where the entry is made again, the new one: both or neither. */
 export class CorrectionBody {
   @ApiProperty({ type: EntryBody, description: 'of type void' })
-  @ValidateNested()
-  @Type(() => EntryBody)
+  @One(() => EntryBody)
   void: EntryBody;
 
   @ApiPropertyOptional({ type: EntryBody })
   @IsOptional()
-  @ValidateNested()
-  @Type(() => EntryBody)
+  @One(() => EntryBody)
   entry?: EntryBody;
 }
 

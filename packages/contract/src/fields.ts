@@ -1,6 +1,5 @@
 import { CROPS, FIELD_NAMES, type ReadingSource } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
@@ -12,9 +11,8 @@ import {
   Matches,
   Max,
   Min,
-  ValidateNested,
 } from 'class-validator';
-import { byRule, Fits, IsInstant, isRecord, number, ULID } from './rules.js';
+import { byRule, Each, Fits, IsInstant, isRecord, number, ULID } from './rules.js';
 
 const IsWhole = byRule('isWhole', (value) => {
   const parts = Array.isArray(value) ? value.map((share: unknown) => (isRecord(share) ? Number(share.part) : NaN)) : [];
@@ -68,8 +66,7 @@ export class FieldBody extends FieldNames {
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(20)
-  @ValidateNested({ each: true })
-  @Type(() => ShareBody)
+  @Each(() => ShareBody)
   @IsWhole()
   shares?: ShareBody[];
 }
@@ -168,8 +165,7 @@ export class WeatherBody {
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(1000)
-  @ValidateNested({ each: true })
-  @Type(() => WeatherHourBody)
+  @Each(() => WeatherHourBody)
   hours: WeatherHourBody[];
 }
 

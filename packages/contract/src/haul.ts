@@ -1,6 +1,5 @@
 import type { FlowMoment, HaulView } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
@@ -12,10 +11,9 @@ import {
   IsString,
   Matches,
   MaxLength,
-  ValidateNested,
 } from 'class-validator';
 import { EntryBody } from './book.js';
-import { IsBetween, IsBetweenEach, IsInstant, ULID } from './rules.js';
+import { Each, IsBetween, IsBetweenEach, IsInstant, One, ULID } from './rules.js';
 
 const weight = 'a weight is from -20,000 to 200,000 kg';
 const AXLES = 'one weight for the whole truck, or 2 to 12 axles from the front';
@@ -37,8 +35,7 @@ export class WeightsBody {
   @IsArray()
   @ArrayMinSize(1, { message: 'samples is empty' })
   @ArrayMaxSize(600, { message: 'at most 600 samples at once' })
-  @ValidateNested({ each: true })
-  @Type(() => ScaleSampleBody)
+  @Each(() => ScaleSampleBody)
   samples: ScaleSampleBody[];
 }
 
@@ -72,8 +69,7 @@ export class FlowsBody {
   @IsArray()
   @ArrayMinSize(1, { message: 'samples is empty' })
   @ArrayMaxSize(600, { message: 'at most 600 samples at once' })
-  @ValidateNested({ each: true })
-  @Type(() => FlowSampleBody)
+  @Each(() => FlowSampleBody)
   samples: FlowSampleBody[];
 }
 
@@ -135,8 +131,7 @@ export class WeighTicketBody {
     description: 'what it says in the book: a witness of the load, or what the truck holds',
   })
   @IsOptional()
-  @ValidateNested()
-  @Type(() => EntryBody)
+  @One(() => EntryBody)
   entry?: EntryBody;
 }
 
@@ -164,14 +159,12 @@ export interface WeighTicketInfo {
 export class WeighTicketCorrectionBody {
   @ApiProperty({ type: () => EntryBody, description: 'the void of what the old ticket said in the book' })
   @IsOptional()
-  @ValidateNested()
-  @Type(() => EntryBody)
+  @One(() => EntryBody)
   void?: EntryBody;
 
   @ApiProperty({ type: () => WeighTicketBody })
   @IsObject({ message: 'the new ticket is missing' })
-  @ValidateNested()
-  @Type(() => WeighTicketBody)
+  @One(() => WeighTicketBody)
   ticket: WeighTicketBody;
 }
 
@@ -179,8 +172,7 @@ export class WeighTicketCorrectionBody {
 export class WeighTicketVoidBody {
   @ApiPropertyOptional({ type: () => EntryBody })
   @IsOptional()
-  @ValidateNested()
-  @Type(() => EntryBody)
+  @One(() => EntryBody)
   void?: EntryBody;
 }
 

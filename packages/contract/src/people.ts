@@ -44,6 +44,10 @@ export class SignInBody {
 
 /** The first run of a real farm: its name and its owner. */
 export class SetupBody {
+  @ApiProperty({ description: 'what npm start prints when nobody has begun yet' })
+  @Fits(PEOPLE_NAMES.code, 'the code is missing: npm start prints it')
+  code: string;
+
   @ApiProperty()
   @Fits(PEOPLE_NAMES.farm, 'the farm needs a name')
   farm: string;

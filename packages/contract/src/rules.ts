@@ -1,5 +1,6 @@
 import { checkField, type Field, type FieldRefusal, instantOf, ULID_FORM } from '@fanega/core';
-import { IsNumber, Max, Min, registerDecorator } from 'class-validator';
+import { Type } from 'class-transformer';
+import { IsNumber, Max, Min, registerDecorator, ValidateNested } from 'class-validator';
 import { wordFieldRefusal } from './words.js';
 
 export const ULID = ULID_FORM;
@@ -62,3 +63,23 @@ export const IsBetweenEach =
 /** A wet-basis fraction. */
 export const IsMoisture = (): PropertyDecorator =>
   IsBetween(0, 0.6, '$property is a fraction from 0 to 0.6 (16.5 % is 0.165)');
+
+const IsRecord = byRule('isRecord', (value, property) => (isRecord(value) ? null : `${property} is not an object`));
+const AreRecords = byRule('areRecords', (value, property) =>
+  Array.isArray(value) && value.every(isRecord) ? null : `${property} is a list of objects`,
+);
+type Class = new () => object;
+
+/** An object of a class. The library's own check lets a list of them pass for one of them. */
+export const One =
+  (of: () => Class): PropertyDecorator =>
+  (target, propertyName) => {
+    for (const rule of [Type(of), ValidateNested(), IsRecord()]) rule(target, propertyName);
+  };
+
+/** A list of objects of a class; each of them one, and no list in its place. */
+export const Each =
+  (of: () => Class): PropertyDecorator =>
+  (target, propertyName) => {
+    for (const rule of [Type(of), ValidateNested({ each: true }), AreRecords()]) rule(target, propertyName);
+  };

@@ -447,7 +447,9 @@ describe('a bad book is refused whole, naming the entry and the field', () => {
     }));
     const ledger = new Ledger(start().book());
     const found = ledger.check(entries);
-    expect(found.map(wordRefusal)).toEqual(['entries[765432] (E765432): wetKg is -5 kg; a weight is zero or more']);
+    expect(found.map(wordRefusal)).toEqual([
+      'entries[765432] (E765432): wetKg is -5 kg; a weight is from 0 to 1,000,000,000 kg',
+    ]);
     expect(ledger.size).toBe(0);
   });
 });

@@ -85,6 +85,7 @@ describe('every refusal is a sentence that names the place, the field and what w
     refers_to_no_entry: { field: 'voids', value: 'E9' },
     refers_to_wrong_type: { field: 'of', value: 'E2', expected: 'a harvest or a move' },
     voids_in_a_circle: { field: 'voids', value: 'V2' },
+    voids_too_deep: { field: 'voids', expected: '100' },
     net_differs: { field: 'wetKg', value: 100, expected: '90' },
     shares_not_whole: {},
     before_checkpoint: { field: 'at', value: '2026-01-01T00:00:00Z' },

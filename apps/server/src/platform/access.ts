@@ -10,12 +10,20 @@ import {
 import { Reflector } from '@nestjs/core';
 import type { Request } from 'express';
 import { DataSource } from 'typeorm';
+import { Buckets } from './buckets.js';
 import { Clock } from './clock.js';
+import { CONFIG, type Config } from './config.js';
 import { Refused } from './refused.js';
 import { DeviceRow, MembershipRow, SessionRow, UserRow } from './entities/identity.entity.js';
 import { hashToken } from './tokens.js';
 
-export const COOKIE = 'fanega';
+/** Over https the name itself says that no other place may have set it. */
+export const cookieOf = (request: Pick<Request, 'secure'>): string => (request.secure ? '__Host-fanega' : 'fanega');
+/** The token that a request brings, if any. */
+export const tokenOf = (request: Request): string | undefined => {
+  const token = (request.cookies as Record<string, unknown> | undefined)?.[cookieOf(request)];
+  return typeof token === 'string' && token !== '' ? token : undefined;
+};
 export const ACCESS = 'fanega:access';
 
 /** Who may call a route: anyone, anyone signed in, a device with its token, or a member of the farm in the path with at least a role. */
@@ -52,6 +60,8 @@ export const DeviceOf = createParamDecorator(
   (_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<CalledRequest>().device ?? null,
 );
 
+/** Whoever watches over the server asks as often as he likes. */
+const HEALTH = '/api/health';
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** Calls that a device may make at once, and how many come back each second. */
@@ -99,12 +109,17 @@ export class DeviceTokens {
 
 @Injectable()
 export class AccessGuard implements CanActivate {
+  private readonly strangers: Buckets;
+
   constructor(
     @Inject(Reflector) private readonly reflector: Reflector,
     @Inject(DataSource) private readonly db: DataSource,
     @Inject(Clock) private readonly clock: Clock,
     @Inject(DeviceTokens) private readonly devices: DeviceTokens,
-  ) {}
+    @Inject(CONFIG) private readonly config: Config,
+  ) {
+    this.strangers = new Buckets(10 * config.strangerLimit, config.strangerLimit);
+  }
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
     const request = context.switchToHttp().getRequest<CalledRequest>();
@@ -120,6 +135,7 @@ export class AccessGuard implements CanActivate {
     }
     if (!SAFE.has(request.method)) checkOrigin(request);
     await this.identify(request);
+    if (!request.caller) this.slowDown(request);
     if (access === 'public') return true;
     if (!request.caller) throw new Refused('sign_in_needed', 'Sign in first.');
     if (access === 'signedIn') return true;
@@ -139,9 +155,16 @@ export class AccessGuard implements CanActivate {
     return true;
   }
 
+  /** Who is not signed in may ask as often as a page does, and not as often as a program can. */
+  private slowDown(request: Request): void {
+    if (this.config.strangerLimit === 0 || request.path === HEALTH) return;
+    if (!this.strangers.take(request.ip ?? '', this.clock.now()))
+      throw new Refused('too_often', 'Too many requests from this address. Wait a moment.', [], 2);
+  }
+
   private async identify(request: CalledRequest): Promise<void> {
-    const token = (request.cookies as Record<string, unknown> | undefined)?.[COOKIE];
-    if (typeof token !== 'string' || token === '') return;
+    const token = tokenOf(request);
+    if (token === undefined) return;
     const session = await this.db.getRepository(SessionRow).findOneBy({ tokenHash: hashToken(token) });
     if (!session || session.expiresAt < this.clock.now()) return;
     const user = await this.db.getRepository(UserRow).findOneBy({ id: session.userId });

@@ -7,6 +7,14 @@ export interface Config {
   readonly port: number;
   /** Failed sign-ins that one address or account may make in a quarter of an hour; 0 switches the limit off. */
   readonly signInLimit: number;
+  /** Calls a second that an address may make which nobody is signed in from; ten times as many at once. 0 switches the limit off. */
+  readonly strangerLimit: number;
+  /** What the first run of a farm of one's own asks for; null: nobody may begin one. */
+  readonly setUpCode: string | null;
+  /** Names by which this server is reached, beside addresses and this machine's own. */
+  readonly hosts: readonly string[];
+  /** How many proxies stand before it: whose word on the caller's address is taken. */
+  readonly proxies: number;
   readonly logLevel: string;
   /** Directory of the built pages, or null when they are served elsewhere. */
   readonly webRoot: string | null;
@@ -30,6 +38,13 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     host: env.FANEGA_HOST ?? '127.0.0.1',
     port,
     signInLimit: Number(env.FANEGA_SIGN_IN_LIMIT ?? 10),
+    strangerLimit: Number(env.FANEGA_STRANGER_LIMIT ?? 20),
+    setUpCode: env.FANEGA_SET_UP_CODE || null,
+    hosts: (env.FANEGA_HOSTS ?? '')
+      .split(',')
+      .map((name) => name.trim().toLowerCase())
+      .filter((name) => name !== ''),
+    proxies: Number(env.FANEGA_PROXIES ?? 0),
     logLevel: env.FANEGA_LOG ?? 'info',
     tls: readTls(env.FANEGA_TLS_CERT, env.FANEGA_TLS_KEY),
     webRoot: env.FANEGA_WEB_ROOT ?? new URL('../../../web/dist', import.meta.url).pathname,

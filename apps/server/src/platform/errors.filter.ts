@@ -24,6 +24,10 @@ export class ErrorsFilter implements ExceptionFilter {
       response.end();
       return;
     }
+    const request = http.getRequest<Request>();
+    if (!request.complete) hangUpAfter(request, response);
+    if (error instanceof Refused && error.retryAfter !== undefined)
+      response.setHeader('Retry-After', String(error.retryAfter));
     const requestId = String(http.getRequest<Request & { id?: unknown }>().id ?? '');
     const answer = this.answer(error, http.getRequest<Request>().path);
     if (answer.statusCode >= 500) this.logger.error(error);
@@ -53,7 +57,12 @@ export class ErrorsFilter implements ExceptionFilter {
     const { status, type } = error as { status?: number; type?: string };
     // body-parser's own errors: not JSON, too large, cut off.
     if (typeof status === 'number' && status >= 400 && status < 500) {
-      const message = type === 'entity.too.large' ? tooLarge(path) : 'the body is not JSON that can be read';
+      const message =
+        type === 'entity.too.large'
+          ? tooLarge(path)
+          : type === 'encoding.unsupported'
+            ? 'what is packed is not taken: send the body as it is'
+            : 'the body is not JSON that can be read';
       return { statusCode: status, code: CODES[status] ?? 'body_wrong', message };
     }
     return {
@@ -62,6 +71,22 @@ export class ErrorsFilter implements ExceptionFilter {
       message: 'Something went wrong on our side. Nothing was recorded; try again.',
     };
   }
+}
+
+/** Long enough for an answer to arrive on a slow line. */
+const LINGER_MS = 500;
+
+/**
+ * What is still being sent is not wanted, and would be read to its end for nothing. A line that is cut at once takes the answer with it:
+ * nothing more is read of it, and it is cut when the answer has had time to arrive.
+ */
+function hangUpAfter(request: Request, response: Response): void {
+  response.once('finish', () => {
+    const { socket } = request;
+    // Node begins to read the rest away in its next tick.
+    setImmediate(() => socket.pause());
+    setTimeout(() => socket.destroy(), LINGER_MS).unref();
+  });
 }
 
 const tooLarge = (path: string): string =>

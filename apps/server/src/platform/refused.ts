@@ -5,8 +5,10 @@ import { type Refusal, type RefusalCode, wordRefusalAtField } from '@fanega/core
 /** What the server itself refuses, with its HTTP status. */
 const STATUS = {
   body_wrong: 400,
+  too_slow: 408,
   sign_in_needed: 401,
   sign_in_wrong: 401,
+  code_wrong: 403,
   origin_wrong: 403,
   not_a_member: 403,
   role_too_low: 403,
@@ -20,6 +22,7 @@ const STATUS = {
   book_refuses: 422,
   too_many_sign_ins: 429,
   too_often: 429,
+  busy: 503,
 } satisfies Record<string, number>;
 
 export type ServerCode = keyof typeof STATUS;
@@ -30,6 +33,8 @@ export class Refused extends HttpException {
     readonly code: ServerCode,
     message: string,
     readonly issues: readonly ErrorIssue[] = [],
+    /** Seconds after which it may be tried again. */
+    readonly retryAfter?: number,
   ) {
     super({ code, message, issues }, STATUS[code]);
   }

@@ -97,6 +97,7 @@ const secret = (missing: string, least = 1): Box<string> => ({
 function FirstRun({ onDone }: { onDone: () => void }) {
   const form = useFields({
     boxes: {
+      code: textBox(PEOPLE_NAMES.code, 'The code is missing: npm start prints it'),
       farm: textBox(PEOPLE_NAMES.farm, 'The farm needs a name'),
       name: textBox(PEOPLE_NAMES.name, 'Your name is missing'),
       email: words(ADDRESS, 'The address is missing'),
@@ -105,6 +106,7 @@ function FirstRun({ onDone }: { onDone: () => void }) {
       units: oneOf<'us' | 'metric'>(),
     },
     start: () => ({
+      code: new URLSearchParams(window.location.search).get('code') ?? '',
       farm: '',
       name: '',
       email: '',
@@ -139,6 +141,7 @@ function FirstRun({ onDone }: { onDone: () => void }) {
           <option key={zone}>{zone}</option>
         ))}
       </datalist>
+      <TextBox label="Code" autoComplete="off" hint="npm start printed it where the server runs" {...form.box('code')} />
       <SelectBox label="Units" hint="each reader may choose otherwise" {...form.box('units')}>
         <option value="us">{UNIT_NAMES.us}</option>
         <option value="metric">{UNIT_NAMES.metric}</option>

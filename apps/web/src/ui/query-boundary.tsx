@@ -1,5 +1,6 @@
-import { type ReactNode, useDeferredValue } from 'react';
+import type { ReactNode } from 'react';
 import { Failure, Loading } from '.';
+import { useInSlices } from './use-soon';
 
 interface Answer<T> {
   readonly data: T | undefined;
@@ -20,11 +21,10 @@ export function QueryBoundary<T>({
   tall?: boolean;
   children: (data: T) => ReactNode;
 }) {
-  const { error, mutate } = answer;
-  // A page that comes with all of its answers is made in slices, between what a reader does.
-  const data = useDeferredValue(answer.data);
-  if (data !== undefined) return children(data);
-  if (error)
+  const { data, error, mutate } = answer;
+  const shown = useInSlices(data !== undefined);
+  if (data !== undefined && shown) return children(data);
+  if (error && data === undefined)
     return <Failure message={error.message} unreachable={error.unreachable ?? false} onRetry={() => void mutate()} />;
   return (
     <div className={tall ? 'min-h-[100vh]' : ''}>

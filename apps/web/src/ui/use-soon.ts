@@ -8,3 +8,20 @@ export function useSoon(first: number): number {
   useEffect(() => startTransition(() => setCount(Infinity)), []);
   return count;
 }
+
+/** A farm whose figures come ten times a second would put it off for good. */
+const AT_LAST_MS = 250;
+
+/**
+ * True a moment after something is there: what comes with it is made in slices, between what a reader does, instead of at one stroke.
+ */
+export function useInSlices(there: boolean): boolean {
+  const [shown, setShown] = useState(there);
+  useEffect(() => {
+    if (!there || shown) return;
+    startTransition(() => setShown(true));
+    const late = setTimeout(() => setShown(true), AT_LAST_MS);
+    return () => clearTimeout(late);
+  }, [there, shown]);
+  return there && shown;
+}

@@ -38,7 +38,7 @@ export function Verdict({
             {shape}
           </span>
         )}
-        {figure}
+        <span>{figure}</span>
         {unit && (
           <>
             {' '}

@@ -1,3 +1,4 @@
+import { tally } from '../kernel/index.js';
 import { type Entry, type FarmBook, type HarvestEntry, instantOf, mainCrop, type MoveEntry } from '../ledger/index.js';
 import { type OwnTimes, ownTimes, type VehicleNow, walkRounds } from './rounds.js';
 import type { GrainWeighed } from './scale-comparison.js';
@@ -71,7 +72,7 @@ export function haulView({ ledger, lots: allLots, places }: FarmBook): HaulView 
   }
   const priceOf = (entry: MoveEntry): number | null =>
     entry.pricePerBu ?? prices.get(`${entry.to} ${cropOf(entry.id)}`) ?? prices.get(`* ${cropOf(entry.id)}`) ?? null;
-  const times: Record<string, OwnTimes> = {};
+  const times = tally<OwnTimes>();
   for (const to of new Set(rounds.map((round) => round.to))) {
     const own = ownTimes(rounds, to);
     if (own) times[to] = own;

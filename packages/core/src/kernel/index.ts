@@ -6,5 +6,6 @@ export { rootBetween } from './roots.js';
 export { seededRandom, exponential, duration, type Random } from './random.js';
 export { mean, standardDeviation, standardError, tOf95, fitLine, type Line } from './statistics.js';
 export { splitWhole } from './split.js';
+export { tally } from './tally.js';
 export { extendCurve } from './curve.js';
 export { toWallTime, calendarDay, startOfDay, fromWallTime, happensTwice } from './calendar.js';

@@ -35,11 +35,14 @@ function optionalText(value: unknown, field: string, report: Report): void {
   if (!absent(value) && typeof value !== 'string') report('field_of_wrong_type', field, value, 'a text');
 }
 
+/** Forty million bushels: more than any one place on earth holds; a sum of such weights still adds up to the gram. */
+export const MAX_MASS_KG = 1e9;
+
 function mass(value: unknown, field: string, required: boolean, report: Report): void {
   if (absent(value)) {
     if (required) report('field_missing', field, value);
   } else if (typeof value !== 'number') report('field_of_wrong_type', field, value, 'a number of kg');
-  else if (!(value >= 0 && value < Infinity)) report('mass_out_of_range', field, value);
+  else if (!(value >= 0 && value <= MAX_MASS_KG)) report('mass_out_of_range', field, value);
 }
 
 function moisture(value: unknown, field: string, required: boolean, report: Report): void {
@@ -191,6 +194,7 @@ export function checkReferences(
   entries: readonly Entry[],
   find: (id: string) => Entry | undefined,
   refusals: Refusal[],
+  mostVoids: number,
 ): void {
   for (let i = 0; i < entries.length; i++) {
     const entry = entries[i]!;
@@ -204,7 +208,10 @@ export function checkReferences(
     } else if (entry.type === 'void') {
       const at = { path: entryPath(i), id: entry.id, field: 'voids', value: entry.voids };
       if (find(entry.voids) === undefined) refusals.push({ code: 'refers_to_no_entry', ...at });
-      else if (voidsComeBack(entry, find)) refusals.push({ code: 'voids_in_a_circle', ...at });
+      else {
+        const code = chainOfVoids(entry, find, mostVoids);
+        if (code !== null) refusals.push({ code, ...at, expected: String(MOST_VOIDS) });
+      }
     }
   }
 }
@@ -213,17 +220,18 @@ export function duplicateId(entry: Entry, index: number): Refusal {
   return { code: 'id_duplicate', path: entryPath(index), id: entry.id, field: 'id', value: entry.id };
 }
 
-/** Follows the chain of voids with two pointers, so that a circle further down cannot trap the walk. */
-function voidsComeBack(start: Entry, find: (id: string) => Entry | undefined): boolean {
-  const next = (entry: Entry | undefined) => (entry?.type === 'void' ? find(entry.voids) : undefined);
-  let slow: Entry | undefined = start;
-  let fast: Entry | undefined = start;
-  do {
-    slow = next(slow);
-    fast = next(next(fast));
-    if (fast === undefined) return false;
-  } while (slow !== fast);
-  return true;
+/** Nobody takes back a taking-back so often; what is longer would cost every reader of the book. */
+export const MOST_VOIDS = 100;
+
+/** Follows the chain of voids as far as it may go, so that a circle further down cannot trap the walk. */
+function chainOfVoids(start: Entry, find: (id: string) => Entry | undefined, most: number): RefusalCode | null {
+  let entry: Entry | undefined = start;
+  for (let links = 0; links <= most; links++) {
+    entry = entry.type === 'void' ? find(entry.voids) : undefined;
+    if (entry === undefined) return null;
+    if (entry === start) return 'voids_in_a_circle';
+  }
+  return 'voids_too_deep';
 }
 
 function checkList(value: unknown, name: string, each: (o: Fields, report: Report) => void, refusals: Refusal[]): void {

@@ -1,5 +1,5 @@
-import { invariant } from '../kernel/index.js';
-import { checkEntry, checkReferences, duplicateId, namesOf, type Names } from './check.js';
+import { invariant, tally } from '../kernel/index.js';
+import { checkEntry, checkReferences, duplicateId, MOST_VOIDS, namesOf, type Names } from './check.js';
 import { instantOf } from './instant.js';
 import { type Book, type BookHeader, type Entry, isBuyer } from './model.js';
 import { FLAG_DEAD, Kind, Records } from './records.js';
@@ -135,12 +135,15 @@ export class Ledger {
 
   /** Everything that is wrong with a batch, without applying it. */
   check(entries: readonly Entry[]): Refusal[] {
-    const { refusals, claimed } = this.inspect(entries);
+    const { refusals, claimed } = this.inspect(entries, MOST_VOIDS);
     if (claimed) this.records.unclaim(entries);
     return refusals;
   }
 
-  private inspect(entries: readonly Entry[]): { refusals: Refusal[]; instants: Float64Array; claimed: boolean } {
+  private inspect(
+    entries: readonly Entry[],
+    mostVoids: number,
+  ): { refusals: Refusal[]; instants: Float64Array; claimed: boolean } {
     const refusals: Refusal[] = [];
     const instants = new Float64Array(entries.length);
     for (let i = 0; i < entries.length; i++) instants[i] = checkEntry(entries[i], i, this.names, refusals);
@@ -151,7 +154,7 @@ export class Ledger {
       const r = this.records.recordOf(id);
       return r === undefined ? undefined : r < known ? this.records.entries[r] : entries[r - known];
     };
-    checkReferences(entries, find, refusals);
+    checkReferences(entries, find, refusals, mostVoids);
     const limit = this.notBefore;
     if (limit) {
       entries.forEach((entry, i) => {
@@ -172,7 +175,16 @@ export class Ledger {
 
   /** @throws BookRefused with every refusal; nothing is applied then */
   append(entries: readonly Entry[]): void {
-    const { refusals, instants, claimed } = this.inspect(entries);
+    this.take(entries, MOST_VOIDS);
+  }
+
+  /** Entries that were taken once already, maybe by looser rules than today's: what is acknowledged stays readable. @throws BookRefused */
+  restore(entries: readonly Entry[]): void {
+    this.take(entries, this.size + entries.length);
+  }
+
+  private take(entries: readonly Entry[], mostVoids: number): void {
+    const { refusals, instants, claimed } = this.inspect(entries, mostVoids);
     if (refusals.length > 0) {
       if (claimed) this.records.unclaim(entries);
       throw new BookRefused(refusals);
@@ -218,8 +230,8 @@ export class Ledger {
     stock: Stock,
     slots: readonly number[],
   ): { lots: Record<string, number>; wetLots: Record<string, number> } {
-    const lots: Record<string, number> = {};
-    const wetLots: Record<string, number> = {};
+    const lots = tally<number>();
+    const wetLots = tally<number>();
     for (const slot of slots) {
       stock.lotsOf(slot, (lot, dry, wet) => {
         const id = this.records.lotIds[lot]!;
@@ -250,7 +262,7 @@ export class Ledger {
   /** What every place but the buyers holds, now or just after an instant (ms since 1970). */
   positions(atMs?: number): Record<string, Position> {
     const stock = atMs === undefined ? this.stock : this.stockAt(this.records.positionsUntil(atMs));
-    const result: Record<string, Position> = {};
+    const result = tally<Position>();
     this.records.placeIds.forEach((id, p) => {
       if (this.outs[p] !== Out.Buyer) result[id] = this.positionIn(stock, p);
     });
@@ -290,9 +302,9 @@ export class Ledger {
   private accountsOf(stock: Stock): Record<string, Account> {
     const inStock = new Float64Array(stock.lots);
     for (let p = 0; p < stock.places; p++) for (const slot of stock.slotsOf(p)) stock.post(inStock, slot, 1);
-    const result: Record<string, Account> = {};
+    const result = tally<Account>();
     this.records.lotIds.forEach((id, i) => {
-      const lostDryKg: Record<string, number> = {};
+      const lostDryKg = tally<number>();
       stock.lost.forEach((account, reason) => {
         if (account[i] !== 0) lostDryKg[this.records.reasons[reason]!] = account[i]!;
       });
@@ -449,7 +461,7 @@ export class Ledger {
   checkpoint(position = this.records.steps): Checkpoint {
     const stock = this.stockAt(position);
     const last = position > 0 ? this.records.entries[this.records.order[position - 1]!]! : undefined;
-    const places: Record<string, Layer[]> = {};
+    const places = tally<Layer[]>();
     this.records.placeIds.forEach((id, p) => {
       if (stock.count(p) > 0) places[id] = this.layersIn(stock, p);
     });

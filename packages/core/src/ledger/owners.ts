@@ -1,3 +1,4 @@
+import { tally } from '../kernel/index.js';
 import { UNKNOWN_LOT } from './model.js';
 
 export interface Share {
@@ -38,7 +39,7 @@ export function splitByOwner(
     // The shares of a lot sum to one by the book's rules; a rounding of thirds must not lose a kernel.
     const whole = parts.reduce((sum, share) => sum + share.part, 0);
     for (const { owner, part } of parts) {
-      const entry = owners.get(owner) ?? { kg: 0, lots: {} };
+      const entry = owners.get(owner) ?? { kg: 0, lots: tally<number>() };
       entry.kg += (kg * part) / whole;
       entry.lots[lot] = (entry.lots[lot] ?? 0) + (kg * part) / whole;
       owners.set(owner, entry);

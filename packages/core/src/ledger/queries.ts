@@ -1,3 +1,4 @@
+import { tally } from '../kernel/index.js';
 import { bushelsOf, type FarmBook, mainCrop } from './farm.js';
 import { instantOf } from './instant.js';
 import type { ParcelView } from './ledger.js';
@@ -147,7 +148,13 @@ export type DayFlow = Readonly<Record<'cut' | 'haul' | 'dry' | 'store' | 'sell',
  * dryer that ran; into a bin or pile; into a buyer.
  */
 export function dayFlow(book: FarmBook, from: number): DayFlow {
-  const flow: Record<keyof DayFlow, Record<string, number>> = { cut: {}, haul: {}, dry: {}, store: {}, sell: {} };
+  const flow: Record<keyof DayFlow, Record<string, number>> = {
+    cut: tally(),
+    haul: tally(),
+    dry: tally(),
+    store: tally(),
+    sell: tally(),
+  };
   const kindOf = new Map(book.places.map((place) => [place.id, place.kind]));
   const add = (station: keyof DayFlow, wetLots: Readonly<Record<string, number>>): void => {
     for (const [lot, kg] of Object.entries(wetLots)) flow[station][lot] = (flow[station][lot] ?? 0) + kg;
@@ -225,7 +232,7 @@ export function lastTargets(
   moves: readonly { readonly entry: Entry; readonly crop: string | undefined }[],
   kindOf: (place: string) => string | undefined,
 ): Record<string, string[]> {
-  const targets: Record<string, string[]> = {};
+  const targets = tally<string[]>();
   for (const { entry, crop } of moves) {
     if (entry.type !== 'move') continue;
     const kind = kindOf(entry.from);

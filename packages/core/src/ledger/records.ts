@@ -106,9 +106,24 @@ export class Records {
     return (this.witnesses.get(r) ?? []).filter((w) => !this.dead(w)).sort((a, b) => this.compare(a, b));
   }
 
-  /** A record is dead while a living void names it. */
+  /** A record is dead while a living void names it. Followed without recursion: no chain of voids is too long for it. */
   private dead(r: number): boolean {
-    return this.voids.get(r)?.some((v) => !this.dead(v)) ?? false;
+    if (!this.voids.has(r)) return false;
+    const path = [{ record: r, looked: 0 }];
+    let isDead = false;
+    while (path.length > 0) {
+      const top = path.at(-1)!;
+      const voids = this.voids.get(top.record) ?? [];
+      // What was found of the void looked at last: a living one kills.
+      if (top.looked > 0 && !isDead) {
+        isDead = true;
+        path.pop();
+      } else if (top.looked === voids.length) {
+        isDead = false;
+        path.pop();
+      } else path.push({ record: voids[top.looked++]!, looked: 0 });
+    }
+    return isDead;
   }
 
   compare(a: number, b: number): number {

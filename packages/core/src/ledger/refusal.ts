@@ -28,6 +28,7 @@ export type RefusalCode =
   | 'refers_to_no_entry'
   | 'refers_to_wrong_type'
   | 'voids_in_a_circle'
+  | 'voids_too_deep'
   | 'before_checkpoint'
   | 'net_differs'
   | 'shares_not_whole';
@@ -46,7 +47,7 @@ const WORDS = {
   date_is_none: (r) =>
     `${r.field} is ${show(r.value)}, which is no date; write it like 2026-09-08T14:52:00Z, with its zone`,
   value_not_in_list: (r) => `${r.field} is ${show(r.value)}; it must be one of ${r.expected}`,
-  mass_out_of_range: (r) => `${r.field} is ${show(r.value)} kg; a weight is zero or more`,
+  mass_out_of_range: (r) => `${r.field} is ${show(r.value)} kg; a weight is from 0 to 1,000,000,000 kg`,
   moisture_out_of_range: (r) =>
     `${r.field} is ${show(r.value)}; moisture is a wet-basis fraction from 0 to 0.6 (16.5 % is 0.165)`,
   dry_loss_out_of_range: (r) => `${r.field} is ${show(r.value)}; the lost part of the dry matter is from 0 to below 1`,
@@ -57,6 +58,8 @@ const WORDS = {
   refers_to_no_entry: (r) => `${r.field} names the entry ${show(r.value)}, which the book does not have`,
   refers_to_wrong_type: (r) => `${r.field} names ${show(r.value)}, which is not ${r.expected}`,
   voids_in_a_circle: (r) => `${r.field} names ${show(r.value)}, and the voids come back to this entry`,
+  voids_too_deep: (r) =>
+    `${r.field} takes back what was taken back more than ${r.expected} times; record the load anew instead`,
   net_differs: (r) =>
     `net is not gross minus tare: ${r.field} is ${show(r.value)} kg, gross minus tare is ${r.expected} kg`,
   shares_not_whole: () => 'the parts of the owners must come to the whole',

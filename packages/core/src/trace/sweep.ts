@@ -1,3 +1,4 @@
+import { tally } from '../kernel/index.js';
 import type { Ledger } from '../ledger/index.js';
 import { Kind } from '../ledger/records.js';
 
@@ -69,7 +70,7 @@ export function traceDelivery(ledger: Ledger, entryId: string): DeliveryTrace | 
   if (position === undefined || !ledger.isDelivery(entryId)) return undefined;
   const { records, tape } = ledger;
   const r = records.order[position]!;
-  const contributions: Contributions = { loads: {}, moves: {} };
+  const contributions: Contributions = { loads: tally(), moves: tally() };
   const weight = new Float64Array(ledger.layerCount);
   const dryKg = tape.dryKg[position]!;
   const isMove = records.kind[r] === Kind.Move;
@@ -92,7 +93,7 @@ export function traceDelivery(ledger: Ledger, entryId: string): DeliveryTrace | 
 
 /** Where the grain that a place holds now came from; one layer of it (oldest is 0), or all of it. */
 export function tracePlace(ledger: Ledger, placeId: string, layer?: number): Contributions {
-  const contributions: Contributions = { loads: {}, moves: {} };
+  const contributions: Contributions = { loads: tally(), moves: tally() };
   const weight = new Float64Array(ledger.layerCount);
   ledger.layerIds(placeId).forEach(({ id }, i) => {
     if (layer === undefined || layer === i) weight[id] = 1;

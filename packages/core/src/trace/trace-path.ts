@@ -1,3 +1,4 @@
+import { tally } from '../kernel/index.js';
 import { type Ledger, PLACE_KINDS, type PlaceKind } from '../ledger/index.js';
 import type { DeliveryTrace } from './sweep.js';
 
@@ -85,7 +86,7 @@ class PathBuilder {
   private add(from: string, to: string, dryKg: number, lots: Readonly<Record<string, number>>): void {
     const key = `${from}\n${to}`;
     let link = this.links.get(key);
-    if (!link) this.links.set(key, (link = { from, to, dryKg: 0, lots: {}, entries: 0 }));
+    if (!link) this.links.set(key, (link = { from, to, dryKg: 0, lots: tally<number>(), entries: 0 }));
     link.dryKg += dryKg;
     link.entries++;
     for (const [lot, kg] of Object.entries(lots)) link.lots[lot] = (link.lots[lot] ?? 0) + kg;

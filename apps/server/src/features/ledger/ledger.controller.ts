@@ -27,6 +27,7 @@ import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { map, type Observable } from 'rxjs';
 import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { TakesBody } from '../../platform/body.js';
 import { Answers } from '../../platform/answer.js';
 import { beating } from '../../platform/beat.js';
 import { FeedService } from '../../platform/feed.service.js';
@@ -144,6 +145,7 @@ export class LedgerController {
   @Post('book')
   @HttpCode(200)
   @Allow('owner')
+  @TakesBody('book')
   @Answers('RestoreAnswer')
   restore(
     @Param('farmId') farmId: string,

@@ -129,7 +129,7 @@ export class LedgerService {
     if (this.books.size > MOST_BOOKS) this.books.delete(this.books.keys().next().value!);
     if (kept.seq < versions.seq) {
       const rows = await this.repository.entriesAfter(farmId, kept.seq, on);
-      kept.ledger.append(rows.map((row) => row.entry));
+      kept.ledger.restore(rows.map((row) => row.entry));
       for (const { seq, entry } of rows) kept.seqOf.set(entry.id, seq);
       kept.seq = versions.seq;
       kept.answers = new Map();

@@ -2,7 +2,7 @@ import { type Me, SetupBody, SignInBody } from '@fanega/contract';
 import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
-import { Allow, type Caller, CallerOf, COOKIE } from '../../platform/access.js';
+import { Allow, type Caller, CallerOf, cookieOf, tokenOf } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { PeopleService, SESSION_MS } from './people.service.js';
 
@@ -44,20 +44,21 @@ export class PeopleController {
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
-    setCookie(request, response, await this.people.setUp(body));
+    setCookie(request, response, await this.people.setUp(body, request.ip ?? ''));
   }
 
   @Post('sign-out')
   @HttpCode(204)
   @Allow('signedIn')
   async signOut(@Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
-    await this.people.signOut(String((request.cookies as Record<string, unknown>)[COOKIE]));
-    response.clearCookie(COOKIE, { path: '/' });
+    const token = tokenOf(request);
+    if (token !== undefined) await this.people.signOut(token);
+    response.clearCookie(cookieOf(request), { path: '/', secure: request.secure });
   }
 }
 
 function setCookie(request: Request, response: Response, token: string): void {
-  response.cookie(COOKIE, token, {
+  response.cookie(cookieOf(request), token, {
     httpOnly: true,
     sameSite: 'strict',
     secure: request.secure,

@@ -1,4 +1,5 @@
 import type { Me, SetupBody } from '@fanega/contract';
+import { createHash, timingSafeEqual } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { hash, verify } from '@node-rs/argon2';
 import { DEFAULT_MOISTURE } from '@fanega/core';
@@ -6,27 +7,42 @@ import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { CONFIG, type Config } from '../../platform/config.js';
+import { WorkQueue } from '../../platform/queue.js';
 import { Refused } from '../../platform/refused.js';
 import { hashToken, newToken } from '../../platform/tokens.js';
 import { PeopleRepository } from './people.repository.js';
+import { SignInLimit } from './sign-in-limit.js';
 
 export const SESSION_MS = 30 * 24 * 3_600_000;
-const WINDOW_MS = 15 * 60_000;
 /** The demo's visitor: a person without a password, who exists only beside a demo farm. */
 export const DEMO_USER = 'demo-visitor';
 
 /** Hash of a password nobody has, so that an unknown address costs as much time as a known one. */
 const NOBODY = hash('no such password');
 
+/** An address as it is kept: letters that look alike to people and to the database are one. */
+const plainAddress = (email: string): string => email.normalize('NFKC').trim().toLowerCase();
+
+/** Compared without telling by the time it takes how much of it was right; nothing is the same as no code. */
+function sameText(given: string, wanted: string | null): boolean {
+  if (wanted === null) return false;
+  const [a, b] = [given, wanted].map((text) => createHash('sha256').update(text).digest());
+  return timingSafeEqual(a!, b!);
+}
+
 @Injectable()
 export class PeopleService {
-  private readonly failures = new Map<string, { count: number; since: number }>();
+  private readonly limit: SignInLimit;
+  /** A password costs a core half a second: hashing must not starve the rest of the server. */
+  private readonly hashing = new WorkQueue(2, 40);
 
   constructor(
     @Inject(PeopleRepository) private readonly people: PeopleRepository,
     @Inject(Clock) private readonly clock: Clock,
     @Inject(CONFIG) private readonly config: Config,
-  ) {}
+  ) {
+    this.limit = new SignInLimit(config.signInLimit);
+  }
 
   async me(caller: Caller | null): Promise<Me> {
     const demo = await this.people.hasDemo();
@@ -48,38 +64,16 @@ export class PeopleService {
 
   /** @returns the token for the cookie */
   async signIn(email: string, password: string, address: string): Promise<string> {
-    const keys = [`address ${address}`, `account ${email.toLowerCase()}`];
-    for (const key of keys) this.throttle(key);
-    const user = await this.people.byEmail(email.toLowerCase());
-    const right = await verify(user?.passwordHash ?? (await NOBODY), password);
-    if (!user?.passwordHash || !right) {
-      for (const key of keys) this.fail(key);
-      throw new Refused('sign_in_wrong', 'Address or password is wrong.');
-    }
-    for (const key of keys) this.failures.delete(key);
+    const user = await this.people.byEmail(plainAddress(email));
+    // By who it is, and not by how his address was written this time.
+    const account = user?.id ?? plainAddress(email);
+    const right = this.limit.begin(account, address, this.clock.now());
+    const hashed = user?.passwordHash ?? (await NOBODY);
+    const isRight = await this.hashing.run(() => verify(hashed, password));
+    if (!user?.passwordHash || !isRight) throw new Refused('sign_in_wrong', 'Address or password is wrong.');
+    right();
+    this.limit.signedIn(account, address);
     return this.open(user.id);
-  }
-
-  private throttle(key: string): void {
-    const limit = this.config.signInLimit;
-    const found = this.failures.get(key);
-    if (!found || limit === 0) return;
-    const left = found.since + WINDOW_MS - this.clock.now();
-    if (left <= 0) this.failures.delete(key);
-    else if (found.count >= limit)
-      throw new Refused(
-        'too_many_sign_ins',
-        `Too many wrong passwords. Try again in ${Math.ceil(left / 60_000)} minutes.`,
-      );
-  }
-
-  private fail(key: string): void {
-    const now = this.clock.now();
-    // Forget what is over, so that the list cannot be grown without end.
-    for (const [other, { since }] of this.failures) if (since + WINDOW_MS < now) this.failures.delete(other);
-    const found = this.failures.get(key);
-    if (found) found.count++;
-    else this.failures.set(key, { count: 1, since: now });
   }
 
   async enterDemo(): Promise<string> {
@@ -99,8 +93,14 @@ export class PeopleService {
   }
 
   /** Makes the first farm and its owner; refused once anybody is there. */
-  async setUp(body: SetupBody): Promise<string> {
-    const passwordHash = await hash(body.password);
+  async setUp(body: SetupBody, address: string): Promise<string> {
+    const right = this.limit.begin('set-up', address, this.clock.now());
+    if (!sameText(body.code, this.config.setUpCode))
+      throw new Refused('code_wrong', 'The code is wrong: npm start prints it.', [
+        { field: 'code', code: 'code_wrong', message: 'the code is wrong: npm start prints it' },
+      ]);
+    right();
+    const passwordHash = await this.hashing.run(() => hash(body.password));
     const userId = ulid();
     const isFirst = await this.people.setUp(
       {
@@ -113,7 +113,7 @@ export class PeopleService {
         units: body.units ?? 'us',
         clock: body.units === 'metric' ? '24' : '12',
       },
-      { id: userId, email: body.email.toLowerCase(), name: body.name, passwordHash },
+      { id: userId, email: plainAddress(body.email), name: body.name, passwordHash },
     );
     if (!isFirst) throw new Refused('set_up_already', 'This farm has an owner already; sign in.');
     return this.open(userId);

@@ -4,6 +4,7 @@ import { Controller, Get, Inject, Injectable, Module, Param, Post, Query, Req, R
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { TakesBody } from '../../platform/body.js';
 import { Answers } from '../../platform/answer.js';
 import { Clock } from '../../platform/clock.js';
 import { FarmWrites } from '../../platform/farm-write.js';
@@ -56,6 +57,7 @@ class PhotosController {
 
   /** The body is the picture itself. */
   @Post(':photoId')
+  @TakesBody('photo')
   @Allow('operator')
   @Answers('PhotoInfo')
   add(

@@ -7,7 +7,7 @@ import {
   FIRE_STOP,
   testersOf,
 } from '@fanega/core';
-import { useMemo, useDeferredValue, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFarm, useFields, useNotebook, useShed, useWeather } from '../../data/farm';
 import { Button, Empty } from '../../ui';
@@ -32,6 +32,7 @@ import { Fitness } from './pages/fitness';
 import { TakeReading } from './forms/take-reading';
 import { WeatherLine, WeatherNow } from './pages/weather-line';
 import { Page } from '../../ui/page';
+import { useInSlices } from '../../ui/use-soon';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 
 /** Bushels at the crop's base from a lot's dry matter. */
@@ -49,7 +50,7 @@ export default function Fields() {
   const fields = useFields(chosen.season);
   const notebook = useNotebook();
   const weather = useWeather(1, 2);
-  const hours = useDeferredValue(weather.data);
+  const hours = useInSlices(weather.data !== undefined) ? weather.data : undefined;
   const stopAt = useShed().data?.settings.seasonPlan.farm?.value.fireStopAt ?? FIRE_STOP;
   const hour = Math.floor(farm.data.now / 3_600_000) * 3_600_000;
   const [adding, setAdding] = useState(false);

@@ -501,7 +501,7 @@ function Cards<T>({
         <li
           key={rowId(row)}
           data-row
-          className={`border-b border-rule px-5 py-3 [contain-intrinsic-size:auto_7rem] [content-visibility:auto] ${rowClass?.(row) ?? ''}`}
+          className={`border-b border-rule px-5 py-3 ${rowClass?.(row) ?? ''}`}
         >
           <div className="flex flex-wrap items-baseline justify-between gap-x-4">
             <span className="text-lg">

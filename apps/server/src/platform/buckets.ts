@@ -1,0 +1,26 @@
+/** More callers than that are not remembered one by one: the one that was quiet longest is forgotten. */
+const MOST = 10_000;
+
+/** How often each of many callers may come: so many at once, and so many more each second. */
+export class Buckets {
+  private readonly buckets = new Map<string, { left: number; at: number }>();
+
+  constructor(
+    private readonly burst: number,
+    private readonly perSecond: number,
+  ) {}
+
+  /** Takes one; @returns false where nothing is left */
+  take(key: string, nowMs: number): boolean {
+    const bucket = this.buckets.get(key) ?? { left: this.burst, at: nowMs };
+    bucket.left = Math.min(this.burst, bucket.left + (this.perSecond * Math.max(0, nowMs - bucket.at)) / 1000);
+    bucket.at = nowMs;
+    // The newest stand last.
+    this.buckets.delete(key);
+    this.buckets.set(key, bucket);
+    if (this.buckets.size > MOST) this.buckets.delete(this.buckets.keys().next().value!);
+    if (bucket.left < 1) return false;
+    bucket.left -= 1;
+    return true;
+  }
+}
