@@ -158,7 +158,7 @@ test('what is not the usual load has a way of its own, three taps and a figure, 
   await expect(inIt).toContainText('empty');
   await expect
     .poll(async () => (await lines(farm)).find(({ entry }) => entry.ticket === '311')?.entry)
-    .toMatchObject({ by: 'Iwona', method: 'ticket', emptied: true });
+    .toMatchObject({ by: 'Iwona (Oona)', method: 'ticket', emptied: true });
   // The slip is undone here like any other; then the truck is dumped and the ticket comes later.
   await page.getByRole('region', { name: 'Just recorded' }).getByRole('button', { name: 'Undo' }).first().tap();
   await expect(inIt).toContainText('100');
@@ -178,9 +178,7 @@ test('what is not the usual load has a way of its own, three taps and a figure, 
   const book = await now(farm);
   expect(book.balance.balances).toBe(true);
   // Neither bushel came from nowhere: what was cut lies, was spilled or was sold.
-  const mine = (await lines(farm)).filter(
-    ({ entry, voided }) => !voided && (entry.by === 'Iwona' || entry.by === 'Marlo'),
-  );
+  const mine = (await lines(farm)).filter(({ entry, voided }) => !voided && /^(Iwona|Marlo) \(/.test(entry.by ?? ''));
   expect(mine.filter(({ entry }) => entry.type === 'loss').map(({ entry }) => [Math.round(entry.wetKg! / BU), entry.note ?? ''])).toEqual([[8, ''], [12, 'Truck 31 ran over']]); // prettier-ignore
 });
 

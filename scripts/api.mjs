@@ -69,9 +69,28 @@ await write(
 const database = await startDatabase(path.join(DATA, 'api'), { quiet: true });
 const url = database.url('fanega_api');
 await prepareDatabase(url, false);
-const server = await startServer({ url, port: await anyFreePort(), env: { FANEGA_LOG: 'error' } });
+const code = 'api';
+const server = await startServer({
+  url,
+  port: await anyFreePort(),
+  env: { FANEGA_LOG: 'error', FANEGA_SET_UP_CODE: code },
+});
 try {
-  const document = await (await fetch(`${server.address}/api/docs-json`)).json();
+  // The description is for those who are signed in.
+  const begun = await fetch(`${server.address}/api/auth/set-up`, {
+    method: 'POST',
+    headers: { Origin: server.address, 'Content-Type': 'application/json' },
+    body: JSON.stringify({
+      code,
+      farm: 'API',
+      name: 'API',
+      email: 'api@example.invalid',
+      password: 'not for anybody',
+      timeZone: 'UTC',
+    }),
+  });
+  const headers = { Cookie: begun.headers.get('set-cookie').split(';')[0] };
+  const document = await (await fetch(`${server.address}/api/docs-json`, { headers })).json();
   document.components.schemas = { ...document.components.schemas, ...all };
   // No question of ours needs its query: what is left out has its usual value.
   for (const methods of Object.values(document.paths))

@@ -1,6 +1,7 @@
 // npm test: everything from a fresh checkout to one line "N passed, N failed". Node built-ins only until packages are there.
 // While one works: `npm test e2e -- --files=line,cab` walks only these browser files.
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import path from 'node:path';
 import { buildAll } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
@@ -9,8 +10,10 @@ import { anyFreePort, bin, DATA, has, run } from './lib/run.mjs';
 import { step, stop } from './lib/say.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
 
-/** Browsers that walk at once, each over farms of its own: `--browsers=2` where there are cores for it. */
-const BROWSERS = Number(process.argv.find((word) => word.startsWith('--browsers='))?.split('=')[1] ?? 1);
+/** Browsers that walk at once, each over farms of its own; `--browsers=1` on a machine that does other work. */
+const BROWSERS = Number(
+  process.argv.find((word) => word.startsWith('--browsers='))?.split('=')[1] ?? Math.min(2, availableParallelism()),
+);
 /** What the first run of the walks' own farms asks for. */
 const SET_UP_CODE = 'walks';
 const PARTS = ['types', 'lint', 'unit', 'start', 'server', 'e2e'];

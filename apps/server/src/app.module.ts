@@ -16,7 +16,7 @@ import { ShedModule } from './features/shed/index.js';
 import { StoreModule } from './features/store/index.js';
 import { TodayModule } from './features/today/index.js';
 import { TraceModule } from './features/trace/index.js';
-import { AccessGuard, DeviceTokens } from './platform/access.js';
+import { AccessGuard, DeviceTokens, Sessions } from './platform/access.js';
 import { BodyGuard } from './platform/body.js';
 import { Clock } from './platform/clock.js';
 import { CONFIG, type Config } from './platform/config.js';
@@ -31,7 +31,7 @@ import { VersionsRepository } from './platform/versions.js';
 class PlatformModule {
   static with(config: Config): DynamicModule {
     const database = { provide: DataSource, useFactory: () => openDatabase(config.databaseUrl) };
-    const shared = [Clock, VersionsRepository, FeedService, FarmWrites];
+    const shared = [Clock, Sessions, VersionsRepository, FeedService, FarmWrites];
     return {
       module: PlatformModule,
       providers: [...shared, { provide: CONFIG, useValue: config }, database],

@@ -13,6 +13,8 @@ import helmet from 'helmet';
 import { Logger } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
 import { AppModule } from './app.module.js';
+import { PeopleService } from './features/people/index.js';
+import { Sessions } from './platform/access.js';
 import type { Config } from './platform/config.js';
 import { ownHosts } from './platform/hosts.js';
 import { validation } from './platform/validation.js';
@@ -66,9 +68,23 @@ export async function createApp(config: Config): Promise<INestApplication> {
     .setVersion('1')
     .addCookieAuth('fanega')
     .build();
+  app.use(/^\/api\/docs.*/, docsForMembers(app));
   SwaggerModule.setup('api/docs', app, () => withSchemas(SwaggerModule.createDocument(app, api)));
   if (config.webRoot) servePages(app, config.webRoot);
   return app;
+}
+
+/** What can be asked here is nobody's business who is not signed in; the demo shows it to everybody. */
+function docsForMembers(app: INestApplication) {
+  const [sessions, people] = [app.get(Sessions), app.get(PeopleService)];
+  return (request: Request, response: Response, next: NextFunction): void => {
+    Promise.all([sessions.callerOf(request), people.hasDemo()])
+      .then(([caller, demo]) => {
+        if (caller ?? demo) next();
+        else response.status(401).json({ statusCode: 401, code: 'sign_in_needed', message: 'Sign in first.' });
+      })
+      .catch(next);
+  };
 }
 
 /** The schemas of all answers, which `npm run api` makes from the contract's types. */

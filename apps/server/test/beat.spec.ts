@@ -10,7 +10,7 @@ describe('a stream that beats', () => {
     const events = new Subject<{ data: string }>();
     const heard: string[] = [];
     let done = false;
-    beating(events).subscribe({
+    beating(events, () => Promise.resolve(true)).subscribe({
       next: ({ type, data }) => heard.push(type ?? String(data)),
       complete: () => (done = true),
     });
@@ -21,8 +21,22 @@ describe('a stream that beats', () => {
     events.complete();
     vi.advanceTimersByTime(2 * BEAT_MS);
     expect([heard.length, done, vi.getTimerCount()]).toEqual([4, true, 0]);
-    const left = beating(new Subject<{ data: string }>()).subscribe();
+    const left = beating(new Subject<{ data: string }>(), () => Promise.resolve(true)).subscribe();
     left.unsubscribe();
+    expect(vi.getTimerCount()).toBe(0);
+  });
+  it('ends with the session that began it, and not because the database could not be asked once', async () => {
+    const answers = [
+      () => Promise.resolve(true),
+      () => Promise.reject(new Error('gone')),
+      () => Promise.resolve(false),
+    ];
+    let done = false;
+    beating(new Subject<{ data: string }>(), () => answers.shift()!()).subscribe({ complete: () => (done = true) });
+    for (const ended of [false, false, true]) {
+      await vi.advanceTimersByTimeAsync(BEAT_MS);
+      expect(done).toBe(ended);
+    }
     expect(vi.getTimerCount()).toBe(0);
   });
 });

@@ -158,7 +158,7 @@ describe('who may do what', () => {
 it('health and the documentation answer, and a request id comes back with an error', async () => {
   const client = harness.client();
   expect((await client.get('/health')).body).toMatchObject({ ok: true });
-  expect((await client.get<{ paths: object }>('/docs-json')).body.paths).toHaveProperty('/api/farms/{farmId}/entries');
+  expect((await owner.get<{ paths: object }>('/docs-json')).body.paths).toHaveProperty('/api/farms/{farmId}/entries');
   const missing = await client.get<{ code: string; requestId: string }>('/nothing');
   expect([missing.status, missing.body.code]).toEqual([404, 'not_found']);
   expect(missing.body.requestId).not.toBe('');

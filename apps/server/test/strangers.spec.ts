@@ -139,6 +139,52 @@ describe('voids', () => {
   });
 });
 
+describe('what is told later', () => {
+  it('has a year that can be: a slip in it would be the newest of everything for good', async () => {
+    for (const at of ['2206-09-08T14:52:00Z', '1026-09-08T14:52:00Z']) {
+      const entries = [entry({ type: 'harvest', lot: places.hs, to: places.cart, wetKg: 1, moisture: 0.2, at })];
+      const answer = await owner.post<{ message: string; issues: { field: string; index: number }[] }>(
+        `/farms/${farmId}/entries`,
+        { entries },
+      );
+      expect(answer.status).toBe(400);
+      expect(answer.body.issues, JSON.stringify(answer.body)).toMatchObject([{ field: 'at', index: 0 }]);
+      expect(answer.body.message).toMatch(/^entry 1: the year is \d{4}: from 1990 to a year from now/);
+      const delay = { id: ulid(), at, link: 'trucks', minutes: 5 };
+      expect((await owner.post(`/farms/${farmId}/haul/delay`, delay)).status).toBe(400);
+    }
+    expect((await owner.get(`/farms/${farmId}/haul`)).status).toBe(200);
+    expect((await owner.get(`/farms/${farmId}/monitors`)).status).toBe(200);
+  });
+  it('stands under the account that told it: another name is written beside it, never instead', async () => {
+    const operator = await harness.member(farmId, 'operator');
+    const load = entry({ type: 'harvest', lot: places.hs, to: places.cart, wetKg: 100, moisture: 0.2 });
+    const byOf = async (id: string) =>
+      (await owner.get<{ entry: { by: string } }>(`/farms/${farmId}/entries/${id}`)).body.entry.by;
+    expect((await operator.post(`/farms/${farmId}/entries`, { entries: [{ ...load, by: 'Oona' }] })).status).toBe(200);
+    expect(await byOf(load.id)).toBe('Oona (operator)');
+    // Sent again, letter by letter, it is the same entry; under the owner's account as well.
+    for (const client of [operator, owner])
+      expect((await client.post(`/farms/${farmId}/entries`, { entries: [{ ...load, by: 'Oona' }] })).status).toBe(200);
+    const own = entry({ type: 'harvest', lot: places.hs, to: places.cart, wetKg: 100, moisture: 0.2, by: 'Oona' });
+    expect((await owner.post(`/farms/${farmId}/entries`, { entries: [own] })).status).toBe(200);
+    expect(await byOf(own.id)).toBe('Oona');
+  });
+  it('belongs to the farm that is named, letter by letter', async () => {
+    for (const id of [`${farmId}%20`, farmId.toLowerCase(), `${farmId}%09`])
+      expect((await owner.get(`/farms/${id}/now`)).status, id).toBe(403);
+  });
+});
+
+describe('pages about the server itself', () => {
+  it('are for those who are signed in', async () => {
+    for (const path of ['/docs', '/docs-json', '/docs-yaml', '/docs/swagger-ui-init.js']) {
+      expect((await harness.client().get(path)).status, path).toBe(401);
+      expect((await owner.get(path)).status, path).toBe(200);
+    }
+  });
+});
+
 describe('an address', () => {
   it('that asks too often without being signed in is told when to come again, and health is always said', async () => {
     const slow = await Harness.start({ strangerLimit: 2 });

@@ -107,6 +107,36 @@ export class DeviceTokens {
   }
 }
 
+/** Who is signed in, by the token that a request brings. */
+@Injectable()
+export class Sessions {
+  constructor(
+    @Inject(DataSource) private readonly db: DataSource,
+    @Inject(Clock) private readonly clock: Clock,
+  ) {}
+
+  async callerOf(request: Request): Promise<Caller | undefined> {
+    const session = await this.sessionOf(request);
+    const user = session && (await this.db.getRepository(UserRow).findOneBy({ id: session.userId }));
+    return user ? { id: user.id, name: user.name, email: user.email } : undefined;
+  }
+
+  /** Whether the session of a request goes on, and its member still belongs to the farm. */
+  async isWelcome(request: Request, farmId: string): Promise<boolean> {
+    const session = await this.sessionOf(request);
+    return (
+      session !== null && (await this.db.getRepository(MembershipRow).existsBy({ farmId, userId: session.userId }))
+    );
+  }
+
+  private async sessionOf(request: Request): Promise<SessionRow | null> {
+    const token = tokenOf(request);
+    if (token === undefined) return null;
+    const session = await this.db.getRepository(SessionRow).findOneBy({ tokenHash: hashToken(token) });
+    return session && session.expiresAt >= this.clock.now() ? session : null;
+  }
+}
+
 @Injectable()
 export class AccessGuard implements CanActivate {
   private readonly strangers: Buckets;
@@ -116,6 +146,7 @@ export class AccessGuard implements CanActivate {
     @Inject(DataSource) private readonly db: DataSource,
     @Inject(Clock) private readonly clock: Clock,
     @Inject(DeviceTokens) private readonly devices: DeviceTokens,
+    @Inject(Sessions) private readonly sessions: Sessions,
     @Inject(CONFIG) private readonly config: Config,
   ) {
     this.strangers = new Buckets(10 * config.strangerLimit, config.strangerLimit);
@@ -134,7 +165,7 @@ export class AccessGuard implements CanActivate {
       return true;
     }
     if (!SAFE.has(request.method)) checkOrigin(request);
-    await this.identify(request);
+    request.caller = await this.sessions.callerOf(request);
     if (!request.caller) this.slowDown(request);
     if (access === 'public') return true;
     if (!request.caller) throw new Refused('sign_in_needed', 'Sign in first.');
@@ -144,7 +175,9 @@ export class AccessGuard implements CanActivate {
       typeof farmId === 'string'
         ? await this.db.getRepository(MembershipRow).findOneBy({ farmId, userId: request.caller.id })
         : null;
-    if (!membership) throw new Refused('not_a_member', 'You are not a member of this farm.');
+    // The database holds a padded or a differently cased id to be the same; a cache does not.
+    if (!membership || membership.farmId !== farmId)
+      throw new Refused('not_a_member', 'You are not a member of this farm.');
     request.role = membership.role;
     if (ROLES.indexOf(membership.role) < ROLES.indexOf(access)) {
       throw new Refused(
@@ -160,15 +193,6 @@ export class AccessGuard implements CanActivate {
     if (this.config.strangerLimit === 0 || request.path === HEALTH) return;
     if (!this.strangers.take(request.ip ?? '', this.clock.now()))
       throw new Refused('too_often', 'Too many requests from this address. Wait a moment.', [], 2);
-  }
-
-  private async identify(request: CalledRequest): Promise<void> {
-    const token = tokenOf(request);
-    if (token === undefined) return;
-    const session = await this.db.getRepository(SessionRow).findOneBy({ tokenHash: hashToken(token) });
-    if (!session || session.expiresAt < this.clock.now()) return;
-    const user = await this.db.getRepository(UserRow).findOneBy({ id: session.userId });
-    if (user) request.caller = { id: user.id, name: user.name, email: user.email };
   }
 }
 

@@ -25,7 +25,7 @@ export class ErrorsFilter implements ExceptionFilter {
       return;
     }
     const request = http.getRequest<Request>();
-    if (!request.complete) hangUpAfter(request, response);
+    if (!request.complete && isLong(request)) hangUpAfter(request, response);
     if (error instanceof Refused && error.retryAfter !== undefined)
       response.setHeader('Retry-After', String(error.retryAfter));
     const requestId = String(http.getRequest<Request & { id?: unknown }>().id ?? '');
@@ -72,6 +72,10 @@ export class ErrorsFilter implements ExceptionFilter {
     };
   }
 }
+
+/** A short body is read away; its line is of use for the next request. */
+const SHORT_BYTES = 65_536;
+const isLong = (request: Request): boolean => !(Number(request.headers['content-length'] ?? Infinity) <= SHORT_BYTES);
 
 /** Long enough for an answer to arrive on a slow line. */
 const LINGER_MS = 500;

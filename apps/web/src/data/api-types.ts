@@ -2812,6 +2812,8 @@ export interface components {
       readonly password: string;
     };
     readonly SetupBody: {
+      /** @description what npm start prints when nobody has begun yet */
+      readonly code: string;
       readonly farm: string;
       readonly name: string;
       readonly email: string;

@@ -154,7 +154,6 @@ export class DevicesService {
     const entries = body.entries.map((entry) => ({
       ...asEntry(entry),
       device: entry.device ?? device.id,
-      by: entry.by ?? device.name,
     }));
     return this.ledgers.append(device.farmId, entries, { id: null, name: device.name });
   }

@@ -17,13 +17,14 @@ import {
   Param,
   ParseIntPipe,
   Post,
+  Req,
   Res,
   Sse,
 } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
 import { map, type Observable } from 'rxjs';
-import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { Allow, type Caller, CallerOf, Sessions } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { beating } from '../../platform/beat.js';
 import { LedgerModule, LedgerService } from '../ledger/index.js';
@@ -40,6 +41,7 @@ class HaulController {
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(LiveService) private readonly live: LiveService,
     @Inject(WeighTicketsService) private readonly tickets: WeighTicketsService,
+    @Inject(Sessions) private readonly sessions: Sessions,
   ) {}
 
   /** What the book tells of the hauling, and the farm's own tickets. */
@@ -54,8 +56,10 @@ class HaulController {
   /** Server-sent weights and flows: each device's curve as it stands, then every new figure. */
   @Sse('live')
   @Allow('viewer')
-  follow(@Param('farmId') farmId: string): Observable<MessageEvent> {
-    return beating(this.live.follow(farmId).pipe(map((data) => ({ data }))));
+  follow(@Param('farmId') farmId: string, @Req() request: Request): Observable<MessageEvent> {
+    return beating(this.live.follow(farmId).pipe(map((data) => ({ data }))), () =>
+      this.sessions.isWelcome(request, farmId),
+    );
   }
 
   @Post('weigh-tickets')

@@ -26,7 +26,7 @@ import {
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { map, type Observable } from 'rxjs';
-import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { Allow, type Caller, CallerOf, Sessions } from '../../platform/access.js';
 import { TakesBody } from '../../platform/body.js';
 import { Answers } from '../../platform/answer.js';
 import { beating } from '../../platform/beat.js';
@@ -45,6 +45,7 @@ export class LedgerController {
   constructor(
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(FeedService) private readonly feed: FeedService,
+    @Inject(Sessions) private readonly sessions: Sessions,
   ) {}
 
   /** Appends entries, all or nothing; sending the same again is harmless. */
@@ -160,6 +161,7 @@ export class LedgerController {
   @Allow('viewer')
   follow(
     @Param('farmId') farmId: string,
+    @Req() request: Request,
     @Query('after') after?: string,
     @Headers('last-event-id') lastEventId?: string,
   ): Observable<MessageEvent> {
@@ -167,6 +169,7 @@ export class LedgerController {
       this.feed
         .follow(farmId, String(lastEventId ?? after ?? ''))
         .pipe(map((event) => ({ id: versionText(event), data: event }))),
+      () => this.sessions.isWelcome(request, farmId),
     );
   }
 }

@@ -23,6 +23,7 @@ import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { type FarmWrite, FarmWrites } from '../../platform/farm-write.js';
 import { bookRefuses, Refused } from '../../platform/refused.js';
+import { requireSensible } from '../../platform/sensible-time.js';
 import { type Connection, VersionsRepository } from '../../platform/versions.js';
 import { type FarmHeader, LedgerRepository, type NewEntry, targetsFirst } from './ledger.repository.js';
 
@@ -55,6 +56,8 @@ export interface Writer {
 
 /** Books that one process keeps replayed; the one that was asked least lately leaves first. A season takes some ten megabytes. */
 const MOST_BOOKS = 12;
+/** Answers that are kept of one state of a book: every field, every ticket of a season. */
+const MOST_ANSWERS = 2000;
 
 @Injectable()
 export class LedgerService {
@@ -101,7 +104,10 @@ export class LedgerService {
     if (known?.version === wanted && kept?.seq === book.versions.seq) return known.value as T;
     // Only what was answered is kept: a failure must not be answered again.
     const value = work(book);
-    if (kept?.seq === book.versions.seq) kept.answers.set(key, { version: wanted, value });
+    if (kept?.seq === book.versions.seq) {
+      kept.answers.set(key, { version: wanted, value });
+      if (kept.answers.size > MOST_ANSWERS) kept.answers.delete(kept.answers.keys().next().value!);
+    }
     return value;
   }
 
@@ -222,10 +228,11 @@ export class LedgerService {
         known.add(entry.id);
         return;
       }
+      requireSensible(entry.at, receivedMs, index, entry.id);
       const full = {
         ...entry,
         recordedAt: entry.recordedAt ?? new Date(receivedMs).toISOString(),
-        by: entry.by ?? caller.name,
+        by: signedBy(entry.by, caller.name),
       } as Entry;
       batch.set(entry.id, full);
       fresh.push({ entry: full, userId: caller.id });
@@ -415,6 +422,13 @@ function twinsOf(ledger: Ledger, fresh: readonly NewEntry[]): TwinPair[] {
   ).filter((pair) => pair.same && (ids.has(pair.first.id) || ids.has(pair.second.id)));
 }
 
+/** A name that was typed in a cab stands with the account that wrote: nobody writes under another's name alone. */
+function signedBy(typed: string | undefined, account: string): string {
+  const name = typed?.trim() ?? '';
+  if (name === '' || name === account) return account;
+  return name.endsWith(` (${account})`) ? name : `${name} (${account})`;
+}
+
 /** The same entry: every field that was sent again has the value that is stored. */
 function sameEntry(stored: Entry, sent: Entry): boolean {
   const a = stored as unknown as Record<string, unknown>;
@@ -422,6 +436,8 @@ function sameEntry(stored: Entry, sent: Entry): boolean {
   const filled = new Set(['recordedAt', 'by']);
   for (const name of new Set([...Object.keys(a), ...Object.keys(b)])) {
     if (b[name] === undefined && filled.has(name)) continue;
+    // Signed when it came; whoever sends it again may be signed in as somebody else.
+    if (name === 'by' && typeof a.by === 'string' && a.by.startsWith(`${String(b.by)} (`)) continue;
     if (a[name] !== b[name]) return false;
   }
   return true;

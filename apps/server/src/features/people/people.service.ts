@@ -44,6 +44,10 @@ export class PeopleService {
     this.limit = new SignInLimit(config.signInLimit);
   }
 
+  hasDemo(): Promise<boolean> {
+    return this.people.hasDemo();
+  }
+
   async me(caller: Caller | null): Promise<Me> {
     const demo = await this.people.hasDemo();
     if (!caller) return { user: null, farms: [], firstRun: await this.people.isEmpty(), demo };

@@ -15,11 +15,13 @@ import {
 } from '@fanega/core';
 import { instantOf, calendarDay } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
+import { Clock } from '../../platform/clock.js';
 import type { FarmRow } from '../../platform/entities/farm.entity.js';
 import { type FarmWrite, FarmWrites, type Tx } from '../../platform/farm-write.js';
 import { LOG_TABLES, sameRecord, SETTING_TABLES } from '../../platform/record-table.js';
 import type { Row } from '../../platform/record-rows.js';
 import { Refused } from '../../platform/refused.js';
+import { requireSensible } from '../../platform/sensible-time.js';
 import { PlacesRepository, type Writer } from '../ledger/index.js';
 import { type Pointed, RecordsRepository } from './records.repository.js';
 
@@ -65,6 +67,7 @@ export class RecordsService {
     @Inject(RecordsRepository) private readonly records: RecordsRepository,
     @Inject(PlacesRepository) private readonly places: PlacesRepository,
     @Inject(FarmWrites) private readonly writes: FarmWrites,
+    @Inject(Clock) private readonly clock: Clock,
   ) {}
 
   /** Logs of a station, of this season and the one before or of those that are named, with all of its settings. */
@@ -117,6 +120,7 @@ export class RecordsService {
           throw usedOtherwise();
         return { id };
       }
+      requireSensible(at, this.clock.now());
       await this.pointsRight(tx, farm, name, body);
       await this.records.add(tx, farm.id, name, id, body, {
         at_ms: Math.floor(instantOf(at)),
