@@ -364,7 +364,7 @@ test('the display counts the tank: one tap dumps what it counted, as wet as it r
   await dump.tap();
   await expect(inIt).toContainText('empty');
   await expect.poll(async () => Math.abs((await bushels(farm, cart)) - 95_000 - counted)).toBeLessThanOrEqual(1);
-  const recorded = (await lines(farm)).find(({ entry }) => entry.by === 'Petra' && entry.to === cart)!;
+  const recorded = (await lines(farm)).find(({ entry }) => entry.by === 'Petra (Oona)' && entry.to === cart)!;
   expect(recorded.entry.method).toBe('monitor');
   expect(Math.abs(recorded.entry.moisture! - 0.18)).toBeLessThan(0.003);
 });
@@ -381,7 +381,7 @@ test('a device whose clock is three hours off says so, and what it records gets 
   const before = Date.now();
   await page.getByRole('button', { name: 'Cart 35 → Truck 35, 300 bu' }).tap();
   await expect.poll(() => bushels(farm, truck)).toBe(3800);
-  const recorded = (await lines(farm)).find(({ entry }) => entry.by === 'Ferris' && entry.to === truck)!;
+  const recorded = (await lines(farm)).find(({ entry }) => entry.by === 'Ferris (Oona)' && entry.to === truck)!;
   expect(Math.abs(Date.parse(recorded.entry.at) - before)).toBeLessThan(60_000);
   // The slip is still taken back by one tap: ten minutes by this device's own clock.
   await page.getByRole('region', { name: 'Just recorded' }).getByRole('button', { name: 'Undo' }).first().tap();

@@ -50,13 +50,13 @@ test('the next load is one tap, and a slip is undone by one', async ({ page }) =
   await next.tap();
   await expect(inIt).toContainText('70');
   const undo = page.getByRole('region', { name: 'Just recorded' }).getByRole('button', { name: 'Undo' });
-  await expect.poll(async () => (await lines(farm)).filter(({ entry }) => entry.by === 'Dell').length).toBe(1);
+  await expect.poll(async () => (await lines(farm)).filter(({ entry }) => entry.by === 'Dell (Oona)').length).toBe(1);
   await undo.first().tap();
   await expect(inIt).toContainText('1,010');
   await expect
     .poll(
       async () =>
-        (await lines(farm)).filter(({ entry, voided }) => entry.by === 'Dell' && entry.type === 'move' && voided)
+        (await lines(farm)).filter(({ entry, voided }) => entry.by === 'Dell (Oona)' && entry.type === 'move' && voided)
           .length,
     )
     .toBe(1);
@@ -209,7 +209,7 @@ test('forty loads on a line that comes and goes, answers lost, tabs killed: ever
   line = 'good';
   await tab.reload();
   await expect(tab.getByRole('button', { name: 'Entries that wait' })).toBeHidden({ timeout: 60_000 });
-  const own = async () => (await lines(farm)).filter(({ entry }) => entry.by === 'Ames' && entry.to === cart);
+  const own = async () => (await lines(farm)).filter(({ entry }) => entry.by === 'Ames (Oona)' && entry.to === cart);
   await expect.poll(async () => (await own()).length).toBe(40);
   const kept = (await own()).map(({ entry }) => Math.round(entry.wetKg! / BU)).sort((a, b) => a - b);
   expect(kept).toEqual(wanted);
@@ -301,7 +301,7 @@ test.describe('with its own files kept', () => {
     // A flat battery: the page is gone and comes back, still without a signal.
     await page.reload();
     await expect(page.getByRole('region', { name: 'In it now' })).toContainText('empty');
-    expect((await lines(farm).catch(() => [])).filter(({ entry }) => entry.by === 'Tilda').length).toBe(0);
+    expect((await lines(farm).catch(() => [])).filter(({ entry }) => entry.by === 'Tilda (Oona)').length).toBe(0);
     // The program is replaced by a newer one: its files and answers go, the queue stays.
     await context.route('**/entries', (route) =>
       route.request().method() === 'POST' ? route.abort('connectionfailed') : route.continue(),
@@ -316,7 +316,9 @@ test.describe('with its own files kept', () => {
     await context.unroute('**/entries');
     await page.reload();
     await expect
-      .poll(async () => (await lines(farm)).filter(({ entry }) => entry.by === 'Tilda').length, { timeout: 60_000 })
+      .poll(async () => (await lines(farm)).filter(({ entry }) => entry.by === 'Tilda (Oona)').length, {
+        timeout: 60_000,
+      })
       .toBe(1);
     await expect(page.getByRole('button', { name: 'Entries that wait' })).toBeHidden();
   });

@@ -23,6 +23,9 @@ if (unknown.length > 0 || words.includes('--help')) {
   );
 }
 
+/** A server that stood so long fell for a new reason. */
+const STANDS_MS = 60_000;
+
 mkdirSync(DATA, { recursive: true });
 const runFile = path.join(DATA, 'run.json');
 const modeFile = path.join(DATA, 'mode');
@@ -84,19 +87,28 @@ try {
   step('starting the server');
   // Whoever finds a new farm's address first must not become its owner: this is told here and nowhere else.
   const code = process.env.FANEGA_SET_UP_CODE ?? randomBytes(6).toString('base64url');
-  server = await startServer({
-    url,
-    host,
-    port,
-    env: { FANEGA_LOG: process.env.FANEGA_LOG ?? 'warn', FANEGA_SET_UP_CODE: code },
-  });
-  writeFileSync(runFile, JSON.stringify({ pid: process.pid, server: server.child.pid, address: server.address }));
-  server.child.once('exit', (code) => {
-    if (!ending) {
-      console.error(`the server stopped by itself (exit ${code}).`);
-      void end(1);
-    }
-  });
+  const env = { FANEGA_LOG: process.env.FANEGA_LOG ?? 'warn', FANEGA_SET_UP_CODE: code };
+  const serve = async () => {
+    server = await startServer({ url, host, port, env });
+    writeFileSync(runFile, JSON.stringify({ pid: process.pid, server: server.child.pid, address: server.address }));
+    const since = Date.now();
+    server.child.once('exit', (exit, signal) => void again(since, exit ?? signal));
+  };
+  let fell = 0;
+  /** A server that falls is started again: at once, and later each time that it falls soon after. */
+  const again = async (since, why) => {
+    if (ending) return;
+    fell = Date.now() - since > STANDS_MS ? 1 : fell + 1;
+    const waitMs = Math.min(30_000, 500 * 2 ** (fell - 1));
+    step(`the server stopped by itself (${why}); starting it again in ${waitMs / 1000} s`);
+    await new Promise((resolve) => setTimeout(resolve, waitMs));
+    if (ending) return;
+    await serve().catch((error) => {
+      console.error(String(error?.message ?? error));
+      return again(Date.now(), 'it did not start');
+    });
+  };
+  await serve();
   console.log(`\n  Open  ${server.address}   (Ctrl-C stops it)\n`);
   if (await isFirstRun(server.address))
     console.log(`  Nobody has begun this farm yet. The code for it is ${code}: ${server.address}/?code=${code}\n`);

@@ -113,6 +113,26 @@ it('starts a killed database again while it runs', async () => {
   expect(answer).toBe(true);
 });
 
+it('starts a server that fell again, at the same address, and ends when it is told to', async () => {
+  const run = await start();
+  for (const [times, seconds] of [
+    [1, '0.5'],
+    [2, '1'],
+  ] as const) {
+    const { server } = JSON.parse(readFileSync(join(data, 'run.json'), 'utf8')) as { server: number };
+    process.kill(server, 'SIGKILL');
+    const line = `the server stopped by itself (SIGKILL); starting it again in ${seconds} s`;
+    await until('the restart', 20_000, () => run.output.includes(line));
+    await until('another server', 20_000, async () => {
+      const now = JSON.parse(readFileSync(join(data, 'run.json'), 'utf8')) as { server: number };
+      return now.server !== server && (await fetch(`${run.address}/api/health`).catch(() => null))?.ok;
+    });
+    expect(run.output.split('the server stopped by itself').length - 1).toBe(times);
+  }
+  await stop(run);
+  expect(run.child.exitCode).toBe(0);
+});
+
 it('clears up after a run that was killed outright, and after a stale pid file', async () => {
   const run = await start();
   const pid = databasePid();
@@ -132,6 +152,8 @@ it('clears up after a run that was killed outright, and after a stale pid file',
 it('--empty begins a farm of its own, which a plain start then opens; --demo goes back', async () => {
   const run = await start(['--empty']);
   expect(await me(run.address)).toEqual({ user: null, farms: [], firstRun: true, demo: false });
+  // Whoever finds the address first is not yet its owner.
+  await until('the code', 5000, () => /The code for it is [\w-]{8}: http:\S+\?code=[\w-]{8}/.test(run.output));
   await stop(run);
   const again = await start();
   expect(await me(again.address)).toMatchObject({ firstRun: true, demo: false });

@@ -1,5 +1,6 @@
 import { type Role, ROLES } from '@fanega/contract';
 import {
+  applyDecorators,
   type CanActivate,
   createParamDecorator,
   type ExecutionContext,
@@ -8,6 +9,7 @@ import {
   SetMetadata,
 } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
+import { ApiExtension } from '@nestjs/swagger';
 import type { Request } from 'express';
 import { DataSource } from 'typeorm';
 import { Buckets } from './buckets.js';
@@ -30,7 +32,7 @@ export const ACCESS = 'fanega:access';
 export type Access = 'public' | 'signedIn' | 'device' | Role;
 
 /** Every route says who may call it; one that does not is refused to everybody. */
-export const Allow = (access: Access) => SetMetadata(ACCESS, access);
+export const Allow = (access: Access) => applyDecorators(SetMetadata(ACCESS, access), ApiExtension('x-access', access));
 
 export interface Caller {
   readonly id: string;

@@ -18,6 +18,7 @@ import { keptLayers } from './layers';
 import { entriesOf, takeWritten, useOutbox } from './outbox';
 import { onFirstWorker } from './program';
 import { optimisticFarm, pendingEntries, pendingFields } from './outbox/optimistic';
+import { oneAfterTheOther } from './one-after-the-other';
 import { everyPage, type RecordsPath } from './record-pages';
 import { changedBy, dependsOn } from './topics';
 
@@ -87,6 +88,7 @@ function useFeed(farmId: string, shown: FarmVersions | undefined): boolean {
   if (!started) known.current = undefined;
   else known.current ??= shown;
   useEffect(() => {
+    const news = oneAfterTheOther<Topic>((topics) => ask(topics));
     const take = (data: string): void => {
       const now = JSON.parse(data) as FarmVersions;
       const before = known.current;
@@ -95,7 +97,7 @@ function useFeed(farmId: string, shown: FarmVersions | undefined): boolean {
         (topic) => before?.topics[topic] !== now.topics[topic],
       );
       if (now.seq !== before?.seq) changed.push('book');
-      if (changed.length > 0) void ask(new Set(changed));
+      if (changed.length > 0) news.tell(changed);
     };
     const on = () => {
       setOnline(true);
@@ -111,6 +113,7 @@ function useFeed(farmId: string, shown: FarmVersions | undefined): boolean {
       window.removeEventListener('online', on);
       window.removeEventListener('offline', off);
       stop?.();
+      news.stop();
     };
   }, [farmId, started, ask, refresh]);
   return connected && online;

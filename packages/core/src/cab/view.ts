@@ -1,6 +1,14 @@
 import { calendarDay } from '../kernel/index.js';
 import { type FlowMoment, type TankByFlow, tankByFlow } from '../cut/index.js';
-import { type FarmView, type HolderNow, holders, instantOf, lastTargets, type TapeLine } from '../ledger/index.js';
+import {
+  type FarmView,
+  type HolderNow,
+  holders,
+  instantOf,
+  isSignedBy,
+  lastTargets,
+  type TapeLine,
+} from '../ledger/index.js';
 import type { LoadBefore } from './cab-next.js';
 
 /** Vessels as the likely next load is worked out from them. */
@@ -38,8 +46,8 @@ export function lastDumpMs(tape: readonly TapeLine[], combine: string, displayNa
         (entry.type === 'harvest' &&
           entry.to !== combine &&
           (entry.device === phone ||
-            entry.by === displayName ||
-            witnesses.some((witness) => witness.by === displayName)))),
+            isSignedBy(entry.by, displayName) ||
+            witnesses.some((witness) => isSignedBy(witness.by, displayName))))),
   );
   return own ? instantOf(own.entry.at) : 0;
 }
@@ -68,7 +76,7 @@ export function undoable(
   farmMs: number,
 ): TapeLine[] {
   return tape.filter(({ entry, voided }) => {
-    if (voided || entry.type === 'void' || entry.by !== name) return false;
+    if (voided || entry.type === 'void' || !isSignedBy(entry.by, name)) return false;
     const age =
       entry.device === phone && entry.recordedAt
         ? deviceMs - instantOf(entry.recordedAt)

@@ -16,6 +16,8 @@ import {
   revised,
   TWIN_RULES,
   type TwinPair,
+  isSignedBy,
+  signedBy,
 } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
@@ -422,13 +424,6 @@ function twinsOf(ledger: Ledger, fresh: readonly NewEntry[]): TwinPair[] {
   ).filter((pair) => pair.same && (ids.has(pair.first.id) || ids.has(pair.second.id)));
 }
 
-/** A name that was typed in a cab stands with the account that wrote: nobody writes under another's name alone. */
-function signedBy(typed: string | undefined, account: string): string {
-  const name = typed?.trim() ?? '';
-  if (name === '' || name === account) return account;
-  return name.endsWith(` (${account})`) ? name : `${name} (${account})`;
-}
-
 /** The same entry: every field that was sent again has the value that is stored. */
 function sameEntry(stored: Entry, sent: Entry): boolean {
   const a = stored as unknown as Record<string, unknown>;
@@ -437,7 +432,7 @@ function sameEntry(stored: Entry, sent: Entry): boolean {
   for (const name of new Set([...Object.keys(a), ...Object.keys(b)])) {
     if (b[name] === undefined && filled.has(name)) continue;
     // Signed when it came; whoever sends it again may be signed in as somebody else.
-    if (name === 'by' && typeof a.by === 'string' && a.by.startsWith(`${String(b.by)} (`)) continue;
+    if (name === 'by' && isSignedBy(stored.by, String(b.by))) continue;
     if (a[name] !== b[name]) return false;
   }
   return true;

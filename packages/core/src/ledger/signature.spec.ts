@@ -1,0 +1,16 @@
+import { expect, it } from 'vitest';
+import { isSignedBy, signedBy } from './signature.js';
+
+it('an entry is by the account that wrote it, with the name that was typed before it, once', () => {
+  expect(signedBy(undefined, 'Oona')).toBe('Oona');
+  expect(signedBy('  ', 'Oona')).toBe('Oona');
+  expect(signedBy('Oona', 'Oona')).toBe('Oona');
+  expect(signedBy('Iwona', 'Oona')).toBe('Iwona (Oona)');
+  expect(signedBy(signedBy('Iwona', 'Oona'), 'Oona')).toBe('Iwona (Oona)');
+  // Another's name in brackets is no account of his.
+  expect(signedBy('Bea (Owner)', 'Oona')).toBe('Bea (Owner) (Oona)');
+});
+it('is known by that name while it waits and when it came, and by no other', () => {
+  for (const by of ['Iwona', 'Iwona (Oona)']) expect(isSignedBy(by, 'Iwona')).toBe(true);
+  for (const by of [undefined, 'Iwon', 'Iwonas (Oona)', 'Oona (Iwona)']) expect(isSignedBy(by, 'Iwona')).toBe(false);
+});
