@@ -20,6 +20,8 @@ test('a metric farm from end to end: typed, kept and shown in t, ha, °C and $/t
   await page.getByRole('heading', { name: 'Fields' }).waitFor();
   await find(page, 'units of the farm');
   await expect.poll(units).toBe('metric');
+  // The page follows by itself, and is made again by it.
+  await expect(page.getByRole('navigation', { name: 'The way of the grain' })).toContainText(' t today');
 
   await page.getByRole('button', { name: 'Add a field' }).click();
   const sheet = page.getByRole('dialog');
