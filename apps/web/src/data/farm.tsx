@@ -10,7 +10,7 @@ import {
   type ShedRecords,
 } from '@fanega/core';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
-import useSWR, { useSWRConfig } from 'swr';
+import useSWR, { type SWRResponse, useSWRConfig } from 'swr';
 import { type AnswerOf, type ApiError, get, type GetPath, keptSince, type ParamsOf } from './api';
 import { isOpening, keepAnswers, weatherHours } from './first-visit';
 import { follow } from './follow';
@@ -22,10 +22,18 @@ import { oneAfterTheOther } from './one-after-the-other';
 import { everyPage, type RecordsPath } from './record-pages';
 import { changedBy, dependsOn } from './topics';
 
+/**
+ * What was asked for, read at once: the library draws a component again only for what of it was read. An answer that is handed on and
+ * first read when another one is there would stay as it was when it was handed on, for good.
+ */
+const readAtOnce = <T,>({ data, error, mutate }: SWRResponse<T, ApiError>) => ({ data, error, mutate });
+
 /** The one way to ask: a declared route with its parameters. It is asked again when a topic that it depends on has changed. */
 export const useAnswer = <P extends GetPath>(path: P | null, params: ParamsOf<P>) =>
-  useSWR<AnswerOf<P>, ApiError>(path === null ? null : [path, params], ([route, asked]: [P, ParamsOf<P>]) =>
-    get(route, asked),
+  readAtOnce(
+    useSWR<AnswerOf<P>, ApiError>(path === null ? null : [path, params], ([route, asked]: [P, ParamsOf<P>]) =>
+      get(route, asked),
+    ),
   );
 
 export const useMe = () => useAnswer('/api/auth/me', {});
@@ -232,7 +240,7 @@ const useOfFarm = <P extends GetPath>(
 /** Records of a station, of this season and the one before; every page of them, so that nothing is left out. */
 function useRecords<P extends RecordsPath>(path: P) {
   const params = { path: { farmId: useFarm().id } };
-  return useSWR<AnswerOf<P>, ApiError>([path, params], () => everyPage(path, params.path.farmId));
+  return readAtOnce(useSWR<AnswerOf<P>, ApiError>([path, params], () => everyPage(path, params.path.farmId)));
 }
 
 /** What several answers say together, once all are there; the first error of them. */
