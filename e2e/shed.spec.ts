@@ -48,7 +48,18 @@ test('a part whose lead time passes the first day of harvest: days short, altern
   await page.goto(`${OWN}/shed`);
   await page.getByRole('button', { name: 'First days and cards' }).click();
   const sheet = page.getByRole('dialog');
-  await sheet.getByLabel('First day of beans', { exact: true }).fill(day(9));
+  // A day that is none is said to be none, and nothing else that was typed is lost; a month is there for who would rather choose.
+  const beans = sheet.getByLabel('First day of beans', { exact: true });
+  await beans.fill('2/30');
+  await sheet.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(sheet.getByText(/^There is no 2\/30: month before day, a day like \d\d\/\d\d\/20\d\d$/)).toBeVisible();
+  await beans.fill('10/14/2026');
+  await sheet.getByRole('button', { name: 'First day of beans: a month to choose from' }).click();
+  await expect(page.getByRole('grid', { name: 'October 2026' })).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(beans).toHaveValue('10/21/2026');
+  await beans.fill(day(9));
   await sheet.getByLabel('Under the header').check();
   await sheet.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(sheet).toBeHidden();
