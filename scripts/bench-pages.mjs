@@ -3,13 +3,13 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { chromium } from '@playwright/test';
 import { ulid } from 'ulid';
+import { launchChromium } from './lib/browser.mjs';
 import { buildAll } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { ensureChromium, ensureMariadb } from './lib/packages.mjs';
 import { lighthouseFigures, readyFigures } from './lib/page-figures.mjs';
-import { anyFreePort, has } from './lib/run.mjs';
+import { anyFreePort } from './lib/run.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
 
 const READINGS = 5000;
@@ -45,7 +45,7 @@ if (size.length > 0) {
   rmSync(dir, { recursive: true, force: true });
   process.exit(0);
 }
-const browser = await chromium.launch({ executablePath: has('chromium'), args: ['--no-sandbox', '--disable-gpu'] });
+const browser = await launchChromium();
 try {
   const page = await (
     await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })

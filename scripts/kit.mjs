@@ -1,9 +1,9 @@
 // npm run kit [picture.png]: the parts that pages are put together from, in three themes and two units; with a name, as one picture.
 import path from 'node:path';
 import { createServer } from 'vite';
-import { chromium } from '@playwright/test';
+import { launchChromium } from './lib/browser.mjs';
 import { ensureChromium } from './lib/packages.mjs';
-import { anyFreePort, has, ROOT } from './lib/run.mjs';
+import { anyFreePort, ROOT } from './lib/run.mjs';
 
 const [picture] = process.argv.slice(2);
 const vite = await createServer({
@@ -17,7 +17,7 @@ if (picture === undefined) {
   console.log(`The kit: ${address}`);
 } else {
   await ensureChromium();
-  const browser = await chromium.launch({ executablePath: has('chromium'), args: ['--no-sandbox', '--disable-gpu'] });
+  const browser = await launchChromium();
   const page = await browser.newPage({ viewport: { width: 1860, height: 2600 }, reducedMotion: 'reduce' });
   // Vite finds what it must prepare while the first page loads, and then loads it again.
   await page.goto(`${address}?theme=day&units=us`);

@@ -3,23 +3,13 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { chromium } from '@playwright/test';
+import { launchChromium } from './lib/browser.mjs';
 import { buildAll } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { ensureChromium, ensureMariadb } from './lib/packages.mjs';
-import { anyFreePort, has, ROOT } from './lib/run.mjs';
+import { anyFreePort, ROOT } from './lib/run.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
 import { makeWires } from './lib/wires.mjs';
-
-export const CHROMIUM_FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 
 const [folder = path.join(ROOT, 'docs/screenshots'), ...wanted] = process.argv.slice(2);
 const DESK = { width: 1280, height: 800 };
@@ -130,7 +120,7 @@ const database = await startDatabase(dir, { quiet: true });
 const url = database.url('fanega_demo');
 await prepareDatabase(url, true);
 const server = await startServer({ url, port: await anyFreePort(), env: { FANEGA_LOG: 'error' } });
-const browser = await chromium.launch({ executablePath: has('chromium'), args: CHROMIUM_FLAGS });
+const browser = await launchChromium();
 mkdirSync(folder, { recursive: true });
 const wiresFile = path.join(dir, 'wires.json');
 await makeWires(server.address, wiresFile);

@@ -4,7 +4,8 @@ import os from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
 import { pathToFileURL } from 'node:url';
-import { anyFreePort, DATA, has, run } from './run.mjs';
+import { chromiumOptions } from './browser.mjs';
+import { anyFreePort, DATA, run } from './run.mjs';
 import { step, stop } from './say.mjs';
 
 export const LOOKED_AT = { Today: '/', Fields: '/fields', Store: '/store', Trace: '/trace', Haul: '/haul' };
@@ -39,11 +40,12 @@ async function fetchLighthouse() {
 async function visit(address, work) {
   const port = await anyFreePort();
   const dir = mkdtempSync(path.join(os.tmpdir(), 'fanega-light-'));
+  const { executablePath, args } = chromiumOptions();
   const context = await chromium.launchPersistentContext(dir, {
-    executablePath: has('chromium'),
+    executablePath,
     viewport: { width: 1280, height: 800 },
     reducedMotion: 'reduce',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', `--remote-debugging-port=${port}`],
+    args: [...args, `--remote-debugging-port=${port}`],
   });
   try {
     await context.request.post(`${address}/api/auth/demo`, { headers: { Origin: address } });

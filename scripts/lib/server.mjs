@@ -43,23 +43,18 @@ export async function startServer({ url, host = '127.0.0.1', port, env = {}, std
   };
 }
 
-/** True when this machine's own server says that it is well; its certificate names the farm's address, not this one. */
-const answers = (url) =>
+/** What this machine's own server says, or null; its certificate names the farm's address, not this one. */
+const said = (url) =>
   new Promise((resolve) => {
     const get = url.startsWith('https') ? getHttps : getHttp;
     get(url, { rejectUnauthorized: false }, (response) => {
-      response.resume();
-      resolve(response.statusCode === 200);
-    }).on('error', () => resolve(false));
-  });
-
-/** Whether nobody owns a farm there yet. */
-export const isFirstRun = (address) =>
-  new Promise((resolve) => {
-    const get = address.startsWith('https') ? getHttps : getHttp;
-    get(`${address}/api/auth/me`, { rejectUnauthorized: false }, (response) => {
       let text = '';
       response.on('data', (part) => (text += part));
-      response.on('end', () => resolve(/"firstRun":true/.test(text)));
-    }).on('error', () => resolve(false));
+      response.on('end', () => resolve(response.statusCode === 200 ? text : null));
+    }).on('error', () => resolve(null));
   });
+
+const answers = async (url) => (await said(url)) !== null;
+
+/** Whether nobody owns a farm there yet. */
+export const isFirstRun = async (address) => /"firstRun":true/.test((await said(`${address}/api/auth/me`)) ?? '');

@@ -17,6 +17,7 @@ import { PeopleService } from './features/people/index.js';
 import { Sessions } from './platform/access.js';
 import type { Config } from './platform/config.js';
 import { ownHosts } from './platform/hosts.js';
+import { Refused } from './platform/refused.js';
 import { validation } from './platform/validation.js';
 
 const KEEP_ALIVE_MS = 75_000;
@@ -77,11 +78,10 @@ export async function createApp(config: Config): Promise<INestApplication> {
 /** What can be asked here is nobody's business who is not signed in; the demo shows it to everybody. */
 function docsForMembers(app: INestApplication) {
   const [sessions, people] = [app.get(Sessions), app.get(PeopleService)];
-  return (request: Request, response: Response, next: NextFunction): void => {
+  return (request: Request, _: Response, next: NextFunction): void => {
     Promise.all([sessions.callerOf(request), people.hasDemo()])
       .then(([caller, demo]) => {
-        if (caller ?? demo) next();
-        else response.status(401).json({ statusCode: 401, code: 'sign_in_needed', message: 'Sign in first.' });
+        next(caller || demo ? undefined : new Refused('sign_in_needed', 'Sign in first.'));
       })
       .catch(next);
   };

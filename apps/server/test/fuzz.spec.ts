@@ -1,7 +1,16 @@
-import { DEVICE_KINDS } from '@fanega/contract';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { Client, entry, Harness, smallFarm } from './harness.js';
-import { bodyOf, isPlain, mutated, type OpenApi, pathWith, randomOf, type Route, routesOf } from './routes.js';
+import { Client, entry, Harness } from './harness.js';
+import {
+  bodyOf,
+  isPlain,
+  mutated,
+  type OpenApi,
+  openHouse,
+  pathWith,
+  randomOf,
+  type Route,
+  routesOf,
+} from './routes.js';
 
 /** `npm run fuzz` sends twenty thousand. */
 const BODIES = Number(process.env.FANEGA_FUZZ ?? 1500);
@@ -12,25 +21,25 @@ let owner: Client;
 let farmId: string;
 let writes: Route[];
 let document: OpenApi;
-let ids: Record<string, string>;
+let ids: Readonly<Record<string, string>>;
 const devices: Client[] = [];
 const tokens: string[] = [];
 
 beforeAll(async () => {
   harness = await Harness.start();
-  ({ client: owner, farmId } = await harness.owner());
-  const places = await smallFarm(owner, farmId);
+  const house = await openHouse(harness);
+  ({ owner, farmId, document, ids } = house);
+  const { hs, cart } = house.places;
   await owner.post(`/farms/${farmId}/entries`, {
-    entries: [entry({ type: 'harvest', lot: places.hs, to: places.cart, wetKg: 9000, moisture: 0.2 })],
+    entries: [entry({ type: 'harvest', lot: hs, to: cart, wetKg: 9000, moisture: 0.2 })],
   });
-  document = (await owner.get<OpenApi>('/docs-json')).body;
-  writes = routesOf(document).filter((route) => route.method !== 'GET' && isPlain(route) && !/sign-out|\/revoke$/.test(route.path)); // prettier-ignore
-  const lots = (await owner.get<{ lot: { fieldId: string } }[]>(`/farms/${farmId}/lots`)).body;
-  for (const kind of DEVICE_KINDS) {
-    tokens.push((await owner.post<{ token: string }>(`/farms/${farmId}/devices`, { name: kind, kind })).body.token);
+  writes = routesOf(document).filter(
+    (route) => route.method !== 'GET' && isPlain(route) && !/sign-out|\/revoke$/.test(route.path),
+  );
+  for (const token of house.tokens.values()) {
+    tokens.push(token);
     devices.push(new Client(harness.address(), null));
   }
-  ids = { farmId, lotId: places.hs, lot: places.hs, fieldId: lots[0]!.lot.fieldId, placeId: places.cart, machineId: places.cart, to: places.cart, from: places.cart, place: places.cart, subject: places.cart, number: '1' }; // prettier-ignore
 });
 afterAll(() => harness.stop());
 

@@ -1,34 +1,22 @@
-import { DEVICE_KINDS, ROLES } from '@fanega/contract';
+import { ROLES } from '@fanega/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { Client, Harness, smallFarm } from './harness.js';
-import { bodyOf, isPlain, type OpenApi, pathWith, randomOf, type Route, routesOf } from './routes.js';
+import { Client, Harness } from './harness.js';
+import { bodyOf, isPlain, type OpenApi, openHouse, pathWith, randomOf, type Route, routesOf } from './routes.js';
 
 let harness: Harness;
 let farmId: string;
 let document: OpenApi;
 let routes: Route[];
-let ids: Record<string, string>;
+let ids: Readonly<Record<string, string>>;
 const members = new Map<string, Client>();
-const devices = new Map<string, string>();
+let devices: ReadonlyMap<string, string>;
 
 beforeAll(async () => {
   harness = await Harness.start();
-  const { client: owner, farmId: own } = await harness.owner();
-  farmId = own;
-  const places = await smallFarm(owner, farmId);
-  document = (await owner.get<OpenApi>('/docs-json')).body;
+  ({ farmId, document, ids, tokens: devices } = await openHouse(harness));
   routes = routesOf(document).filter(isPlain);
-  const lots = (await owner.get<{ lot: { id: string; fieldId: string } }[]>(`/farms/${farmId}/lots`)).body;
   members.set('stranger', await harness.member(null));
   for (const role of ROLES) members.set(role, await harness.member(farmId, role));
-  for (const kind of DEVICE_KINDS) {
-    const made = await owner.post<{ token: string; deviceId: string }>(`/farms/${farmId}/devices`, {
-      name: kind,
-      kind,
-    });
-    devices.set(kind, made.body.token);
-  }
-  ids = { farmId, lotId: places.hs, lot: places.hs, fieldId: lots[0]!.lot.fieldId, placeId: places.cart, machineId: places.cart, to: places.cart, from: places.truck, place: places.bin, subject: places.cart, number: '1' }; // prettier-ignore
 });
 afterAll(() => harness.stop());
 

@@ -1,5 +1,7 @@
-import type { Access } from '../src/platform/access.js';
+import { DEVICE_KINDS, type DeviceKind } from '@fanega/contract';
 import { ulid } from 'ulid';
+import type { Access } from '../src/platform/access.js';
+import { type Client, type Harness, smallFarm } from './harness.js';
 
 export interface Schema {
   readonly $ref?: string;
@@ -58,6 +60,30 @@ export const routesOf = ({ paths }: OpenApi): Route[] =>
       body: declared.requestBody?.content['application/json']?.schema,
     })),
   );
+
+/** A small farm with a device of each kind, and all that its server declares. */
+export async function openHouse(harness: Harness): Promise<{
+  readonly owner: Client;
+  readonly farmId: string;
+  readonly places: Awaited<ReturnType<typeof smallFarm>>;
+  readonly document: OpenApi;
+  readonly tokens: ReadonlyMap<DeviceKind, string>;
+  /** What the names in paths and bodies stand for here. */
+  readonly ids: Readonly<Record<string, string>>;
+}> {
+  const { client: owner, farmId } = await harness.owner();
+  const places = await smallFarm(owner, farmId);
+  const [{ lot }] = (await owner.get<[{ lot: { fieldId: string } }]>(`/farms/${farmId}/lots`)).body;
+  const tokens = new Map<DeviceKind, string>();
+  for (const kind of DEVICE_KINDS)
+    tokens.set(
+      kind,
+      (await owner.post<{ token: string }>(`/farms/${farmId}/devices`, { name: kind, kind })).body.token,
+    );
+  const { hs, cart } = places;
+  const ids = { farmId, lotId: hs, lot: hs, fieldId: lot.fieldId, placeId: cart, machineId: cart, to: cart, from: cart, place: cart, subject: cart, number: '1' }; // prettier-ignore
+  return { owner, farmId, places, document: (await owner.get<OpenApi>('/docs-json')).body, tokens, ids };
+}
 
 /** A stream never ends, and a picture is no JSON. */
 export const isPlain = ({ path }: Route): boolean => !/\/(feed|live)$|\/photos\//.test(path);

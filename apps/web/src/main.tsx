@@ -1,9 +1,4 @@
-import '@fontsource/atkinson-hyperlegible-next/latin-400.css';
-import '@fontsource/atkinson-hyperlegible-next/latin-600.css';
-import '@fontsource/atkinson-hyperlegible-next/latin-700.css';
-import '@fontsource/atkinson-hyperlegible-mono/latin-400.css';
-import '@fontsource/atkinson-hyperlegible-mono/latin-700.css';
-import './styles.css';
+import './look';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';

@@ -74,7 +74,8 @@ const SEEN_EVERY_MS = 30_000;
 
 @Injectable()
 export class DeviceTokens {
-  private readonly buckets = new Map<string, { left: number; at: number; seen: number }>();
+  private readonly calls = new Buckets(BURST, PER_SECOND);
+  private readonly seen = new Map<string, number>();
 
   constructor(
     @Inject(DataSource) private readonly db: DataSource,
@@ -91,18 +92,13 @@ export class DeviceTokens {
     if (!row)
       throw new Refused('sign_in_needed', 'This device is not known here: its token is missing, wrong or revoked.');
     const now = this.clock.now();
-    const bucket = this.buckets.get(row.id) ?? { left: BURST, at: now, seen: 0 };
-    bucket.left = Math.min(BURST, bucket.left + (PER_SECOND * Math.max(0, now - bucket.at)) / 1000);
-    bucket.at = now;
-    this.buckets.set(row.id, bucket);
-    if (bucket.left < 1)
+    if (!this.calls.take(row.id, now))
       throw new Refused(
         'too_often',
         `A device calls at most ${PER_SECOND} times a second; put several figures into one call.`,
       );
-    bucket.left -= 1;
-    if (now - bucket.seen > SEEN_EVERY_MS) {
-      bucket.seen = now;
+    if (now - (this.seen.get(row.id) ?? 0) > SEEN_EVERY_MS) {
+      this.seen.set(row.id, now);
       await this.db.getRepository(DeviceRow).update({ farmId: row.farmId, id: row.id }, { seenMs: now });
     }
     return { farmId: row.farmId, id: row.id, name: row.name, kind: row.kind };

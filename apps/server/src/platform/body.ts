@@ -1,6 +1,6 @@
-import type { ErrorIssue } from '@fanega/contract';
-import { MOST_PHOTO_BYTES } from '@fanega/contract';
-import { type CanActivate, type ExecutionContext, Injectable, SetMetadata } from '@nestjs/common';
+import { type ErrorIssue, isRecord, MOST_PHOTO_BYTES } from '@fanega/contract';
+import { hasHalfLetter } from '@fanega/core';
+import { type CanActivate, type ExecutionContext, Inject, Injectable, SetMetadata } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import { json, raw, type RequestHandler, type Response } from 'express';
 import { ACCESS, type Access, type CalledRequest } from './access.js';
@@ -31,7 +31,7 @@ const LARGE: Readonly<Record<Large, Taking>> = {
 /** Reads the body of a request once it is known who sends it, and no more of it than he may send. Stands behind the guard of access. */
 @Injectable()
 export class BodyGuard implements CanActivate {
-  constructor(private readonly reflector: Reflector) {}
+  constructor(@Inject(Reflector) private readonly reflector: Reflector) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
     const http = context.switchToHttp();
@@ -43,8 +43,7 @@ export class BodyGuard implements CanActivate {
     await readBody(request, http.getResponse(), large ? LARGE[large] : access === 'public' ? STRANGER : MEMBER);
     if (large === 'photo') return true;
     const body: unknown = request.body;
-    if (body !== undefined && (typeof body !== 'object' || body === null || Array.isArray(body)))
-      throw new Refused('body_wrong', 'The body is not an object.');
+    if (body !== undefined && !isRecord(body)) throw new Refused('body_wrong', 'The body is not an object.');
     const issue = findWrong(body);
     if (issue) throw new Refused('body_wrong', issue.message, [issue]);
     return true;
@@ -65,8 +64,6 @@ function readBody(request: CalledRequest, response: Response, { read, patienceMs
   });
 }
 
-const LONE_SURROGATE = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
-
 /** What no body of ours has, whatever its route: too deep, half a letter, a number that is none. Walked without recursion. */
 export function findWrong(body: unknown): ErrorIssue | undefined {
   const waiting: { readonly value: unknown; readonly field: string; readonly depth: number }[] = [
@@ -76,14 +73,14 @@ export function findWrong(body: unknown): ErrorIssue | undefined {
     const { value, field, depth } = waiting.pop()!;
     const wrong = (message: string): ErrorIssue => ({ ...(field === '' ? {} : { field }), code: 'malformed', message });
     if (typeof value === 'string') {
-      if (LONE_SURROGATE.test(value)) return wrong(`${field || 'the body'} holds half a letter`);
+      if (hasHalfLetter(value)) return wrong(`${field || 'the body'} holds half a letter`);
     } else if (typeof value === 'number') {
       if (!Number.isFinite(value)) return wrong(`${field || 'the body'} is larger than any number`);
     } else if (typeof value === 'object' && value !== null) {
       if (depth >= MOST_DEPTH) return wrong(`the body is nested more than ${MOST_DEPTH} deep`);
       const isList = Array.isArray(value);
       for (const [name, inner] of Object.entries(value)) {
-        if (!isList && LONE_SURROGATE.test(name)) return wrong('the name of a field holds half a letter');
+        if (!isList && hasHalfLetter(name)) return wrong('the name of a field holds half a letter');
         waiting.push({ value: inner, field: isList ? field : name, depth: depth + 1 });
       }
     }

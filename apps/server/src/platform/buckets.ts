@@ -1,3 +1,5 @@
+import { setBounded } from './bounded.js';
+
 /** More callers than that are not remembered one by one: the one that was quiet longest is forgotten. */
 const MOST = 10_000;
 
@@ -15,10 +17,7 @@ export class Buckets {
     const bucket = this.buckets.get(key) ?? { left: this.burst, at: nowMs };
     bucket.left = Math.min(this.burst, bucket.left + (this.perSecond * Math.max(0, nowMs - bucket.at)) / 1000);
     bucket.at = nowMs;
-    // The newest stand last.
-    this.buckets.delete(key);
-    this.buckets.set(key, bucket);
-    if (this.buckets.size > MOST) this.buckets.delete(this.buckets.keys().next().value!);
+    setBounded(this.buckets, key, bucket, MOST);
     if (bucket.left < 1) return false;
     bucket.left -= 1;
     return true;

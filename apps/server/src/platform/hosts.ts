@@ -2,6 +2,7 @@ import { X509Certificate } from 'node:crypto';
 import { isIP } from 'node:net';
 import type { NextFunction, Request, Response } from 'express';
 import type { Config } from './config.js';
+import { Refused } from './refused.js';
 
 /** Names that are this machine's own everywhere. */
 const OWN = /^(localhost|[\w-]+\.localhost)$/;
@@ -35,12 +36,10 @@ export function hostAllowed(host: string | undefined, names: readonly string[]):
 
 export function ownHosts({ hosts, tls }: Pick<Config, 'hosts' | 'tls'>) {
   const names = [...hosts, ...(tls ? namesOfCertificate(tls.cert) : [])];
-  return (request: Request, response: Response, next: NextFunction): void => {
-    if (hostAllowed(request.headers.host, names)) return next();
-    response.status(421).json({
-      statusCode: 421,
-      code: 'host_wrong',
-      message: 'This server is not known by that name; name it in FANEGA_HOSTS.',
-    });
-  };
+  return (request: Request, _: Response, next: NextFunction): void =>
+    next(
+      hostAllowed(request.headers.host, names)
+        ? undefined
+        : new Refused('host_wrong', 'This server is not known by that name; name it in FANEGA_HOSTS.'),
+    );
 }

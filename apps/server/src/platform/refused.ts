@@ -19,6 +19,7 @@ const STATUS = {
   setting_changed: 409,
   corrected_already: 409,
   set_up_already: 409,
+  host_wrong: 421,
   book_refuses: 422,
   too_many_sign_ins: 429,
   too_often: 429,

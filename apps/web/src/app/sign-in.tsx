@@ -141,7 +141,12 @@ function FirstRun({ onDone }: { onDone: () => void }) {
           <option key={zone}>{zone}</option>
         ))}
       </datalist>
-      <TextBox label="Code" autoComplete="off" hint="npm start printed it where the server runs" {...form.box('code')} />
+      <TextBox
+        label="Code"
+        autoComplete="off"
+        hint="npm start printed it where the server runs"
+        {...form.box('code')}
+      />
       <SelectBox label="Units" hint="each reader may choose otherwise" {...form.box('units')}>
         <option value="us">{UNIT_NAMES.us}</option>
         <option value="metric">{UNIT_NAMES.metric}</option>

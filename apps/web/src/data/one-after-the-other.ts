@@ -1,6 +1,6 @@
 /**
- * Does what is told one after the other: what is told meanwhile is done together when the work before is over. A question that is asked
- * anew before its answer came is never answered where news come faster than answers.
+ * Runs one piece of work at a time: what is told meanwhile is done together in the next run. A question that is asked again before its
+ * answer came would never be answered on a busy day.
  */
 export function oneAfterTheOther<T>(work: (told: ReadonlySet<T>) => Promise<unknown>): {
   readonly tell: (news: Iterable<T>) => void;

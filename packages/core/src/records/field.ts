@@ -110,7 +110,9 @@ export const ULID_FORM = /^[0-7][0-9A-HJKMNP-TV-Z]{25}$/;
 const OWN_ID_FORM = /^[A-Za-z0-9-]{1,40}$/;
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
-const LONE_SURROGATE = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
+/** A lone surrogate: no database takes it, and no reader can show it. */
+export const hasHalfLetter = (text: string): boolean =>
+  /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/.test(text);
 
 export function isDay(value: unknown): value is string {
   if (typeof value !== 'string' || !/^\d{4}-\d\d-\d\d$/.test(value)) return false;
@@ -129,7 +131,7 @@ function checkValue(spec: FieldSpec, value: unknown, path: string, name: string,
       else if (
         (spec.form === 'ulid' && !ULID_FORM.test(value)) ||
         (spec.form === 'ownId' && !OWN_ID_FORM.test(value)) ||
-        LONE_SURROGATE.test(value)
+        hasHalfLetter(value)
       )
         refuse('malformed');
       return;

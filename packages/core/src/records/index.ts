@@ -5,6 +5,7 @@ export {
   type FieldRefusal,
   type Fields,
   type FieldSpec,
+  hasHalfLetter,
   isDay,
   type PointsTo,
   type RecordOf,

@@ -24,6 +24,7 @@ import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { type FarmWrite, FarmWrites } from '../../platform/farm-write.js';
+import { setBounded } from '../../platform/bounded.js';
 import { bookRefuses, Refused } from '../../platform/refused.js';
 import { requireSensible } from '../../platform/sensible-time.js';
 import { type Connection, VersionsRepository } from '../../platform/versions.js';
@@ -107,8 +108,7 @@ export class LedgerService {
     // Only what was answered is kept: a failure must not be answered again.
     const value = work(book);
     if (kept?.seq === book.versions.seq) {
-      kept.answers.set(key, { version: wanted, value });
-      if (kept.answers.size > MOST_ANSWERS) kept.answers.delete(kept.answers.keys().next().value!);
+      setBounded(kept.answers, key, { version: wanted, value }, MOST_ANSWERS);
     }
     return value;
   }
@@ -132,9 +132,7 @@ export class LedgerService {
     let kept = this.books.get(farmId);
     if (!kept || kept.versions.topics.header !== versions.topics.header)
       kept = await this.readHeader(farmId, versions, kept, on);
-    this.books.delete(farmId);
-    this.books.set(farmId, kept);
-    if (this.books.size > MOST_BOOKS) this.books.delete(this.books.keys().next().value!);
+    setBounded(this.books, farmId, kept, MOST_BOOKS);
     if (kept.seq < versions.seq) {
       const rows = await this.repository.entriesAfter(farmId, kept.seq, on);
       kept.ledger.restore(rows.map((row) => row.entry));

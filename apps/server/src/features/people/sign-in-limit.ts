@@ -1,3 +1,4 @@
+import { setBounded } from '../../platform/bounded.js';
 import { Refused } from '../../platform/refused.js';
 
 const WINDOW_MS = 15 * 60_000;
@@ -12,7 +13,7 @@ const MOST_ACCOUNTS = 10_000;
  */
 export class SignInLimit {
   private readonly tries = new Map<string, { count: number; since: number }>();
-  private readonly known = new Map<string, Set<string>>();
+  private readonly known = new Map<string, Map<string, true>>();
 
   /** @param most tries; 0 for no limit */
   constructor(private readonly most: number) {}
@@ -47,13 +48,9 @@ export class SignInLimit {
 
   /** An account signed in well from here: what others guess at it elsewhere is not held against this address. */
   signedIn(account: string, address: string): void {
-    const addresses = this.known.get(account) ?? new Set();
-    addresses.delete(address);
-    addresses.add(address);
-    if (addresses.size > MOST_KNOWN) addresses.delete(addresses.values().next().value!);
-    this.known.delete(account);
-    this.known.set(account, addresses);
-    if (this.known.size > MOST_ACCOUNTS) this.known.delete(this.known.keys().next().value!);
+    const addresses = this.known.get(account) ?? new Map<string, true>();
+    setBounded(addresses, address, true, MOST_KNOWN);
+    setBounded(this.known, account, addresses, MOST_ACCOUNTS);
   }
 
   /** What is over is forgotten, so that the list cannot be grown without end. */

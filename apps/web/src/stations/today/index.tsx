@@ -13,6 +13,7 @@ import { clock, weekday } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
 import { describe } from './words';
 import { write } from '../../data/outbox';
+import { Section } from '../../ui/page';
 
 /** What to do next, and why: the most pressing thing large, the rest in a list, and the day so far. */
 export default function Today() {
@@ -25,7 +26,7 @@ export default function Today() {
       <h1 className="sr-only">Today</h1>
       <NextNote />
       <div className="border-b border-ink xl:grid xl:grid-cols-[1.35fr_1fr]">
-        <section aria-label="Next" className="px-5 py-5 lg:px-6">
+        <Section label="Next">
           {first ? (
             <First farm={farm} step={first} onEntry={setEntry} />
           ) : farm.data.entries === 0 ? (
@@ -33,7 +34,7 @@ export default function Today() {
           ) : (
             <Nothing farm={farm} />
           )}
-        </section>
+        </Section>
         <section
           aria-label="The day so far"
           className="border-t border-rule px-5 py-5 lg:px-6 xl:border-t-0 xl:border-l"

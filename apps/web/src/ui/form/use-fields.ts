@@ -69,15 +69,15 @@ export function useFields<B extends Boxes>(options: Options<B>): Fields<B> {
   const { keptAs, close, save } = options;
   const [before] = useState(() => (keptAs === undefined ? undefined : kept<Texts<B>>(keptAs)));
   const done = useRef(false);
-  const read = (texts: Texts<B>) => {
-    const { values, errors } = readBoxes(options.boxes, texts, options.unasked?.(texts));
-    const more = Object.keys(errors).length > 0 ? {} : (options.together?.(values, texts) ?? {});
-    const wrong = Object.entries({ ...errors, ...more }).filter((one): one is [string, string] => one[1] !== undefined);
-    return { values, errors: Object.fromEntries(wrong) };
-  };
   const resolver: Resolver<Texts<B>> = (texts) => {
-    const { values, errors } = read(texts);
-    const { '': whole, ...atBoxes } = errors;
+    const { values, errors } = readBoxes(options.boxes, texts, options.unasked?.(texts));
+    // Rules between boxes are asked when each by itself can be read.
+    const between: FormErrors = Object.keys(errors).length > 0 ? {} : (options.together?.(values, texts) ?? {});
+    const { '': whole, ...more } = between;
+    const atBoxes = {
+      ...errors,
+      ...Object.fromEntries(Object.entries(more).filter((one): one is [string, string] => one[1] !== undefined)),
+    };
     if (whole === undefined && Object.keys(atBoxes).length === 0)
       return { values: values as unknown as Texts<B>, errors: {} };
     return {
@@ -126,12 +126,12 @@ export function useFields<B extends Boxes>(options: Options<B>): Fields<B> {
     picked: (path) => ({ ...choice(path), error: errorAt(path) }) as never,
     set: (name, value) =>
       setValue(name as never, value as never, { shouldDirty: true, shouldValidate: formState.isSubmitted }),
-    submit: form.handleSubmit(async () => {
+    submit: form.handleSubmit(async (read) => {
       const typed = form.getValues();
       clearErrors('root');
       try {
-        // Read again: the library hands on what the boxes hold, and not what they mean.
-        if ((await save(read(typed).values, typed)) === false) return;
+        // What the resolver made of the boxes, though the library's types call it what they hold.
+        if ((await save(read as unknown as Values<B>, typed)) === false) return;
       } catch (error) {
         if (!isRefusal(error)) throw error;
         for (const { field, message } of [...error.issues].reverse()) {

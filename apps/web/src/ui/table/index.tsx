@@ -498,11 +498,7 @@ function Cards<T>({
   return (
     <ul aria-label={name} className="border-t border-ink" onKeyDown={rowKeys}>
       {rows.map((row) => (
-        <li
-          key={rowId(row)}
-          data-row
-          className={`border-b border-rule px-5 py-3 ${rowClass?.(row) ?? ''}`}
-        >
+        <li key={rowId(row)} data-row className={`border-b border-rule px-5 py-3 ${rowClass?.(row) ?? ''}`}>
           <div className="flex flex-wrap items-baseline justify-between gap-x-4">
             <span className="text-lg">
               {titles.map((column) => (

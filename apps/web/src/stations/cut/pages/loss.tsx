@@ -31,6 +31,7 @@ import { logged } from '../../../data/records';
 import { write } from '../../../data/outbox';
 import { ACT_WORDS, PASSED_WORDS, WHY_WORDS } from '../advice-words';
 import { Callout } from '../../../ui/callout';
+import { Section } from '../../../ui/page';
 
 const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1);
 
@@ -95,8 +96,8 @@ export function LossChecks({ farm, notebook, rows, machineId }: CutGiven) {
         </div>
       ) : (
         <p className="px-5 py-5 text-lg lg:px-6">
-          Nobody counted behind this machine here. Twenty seconds a frame, five frames: grain and dollars stand here at
-          once.
+          No loss count for this machine here yet. Twenty seconds a frame, five frames, and the bushels and dollars it
+          leaves are here.
         </p>
       )}
       <section aria-label="Trail" className="border-t border-ink px-5 py-5 lg:px-6">
@@ -143,7 +144,7 @@ function Newest({ farm, note, accepted }: { farm: Farm; note: CheckedLoss; accep
   const most = Math.max(accepted, machine.kgPerHa, 1);
   const perKg = machine.kgPerHa > 0 ? machine.bushelsPerAcre / machine.kgPerHa : 1 / 62.77;
   return (
-    <section aria-label="Last count" className="px-5 py-5 lg:px-6">
+    <Section label="Last count">
       <Verdict
         about={
           <>
@@ -199,7 +200,7 @@ function Newest({ farm, note, accepted }: { farm: Farm; note: CheckedLoss; accep
           ◐ {LOSS_WARNING_WORDS[warning]}
         </p>
       ))}
-    </section>
+    </Section>
   );
 }
 

@@ -21,6 +21,7 @@ import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
 import type { CutGiven } from '../words';
 import { ChartFrame } from '../../../ui/chart-frame';
+import { Section } from '../../../ui/page';
 
 const WANTED = {
   'more loads': 'more loads',
@@ -110,7 +111,7 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorView }) {
   return (
     <div>
       <div className="lg:grid lg:grid-cols-2">
-        <section aria-label="The display" className="px-5 py-5 lg:px-6">
+        <Section label="The display">
           <Verdict about={`${own.name}: multiply its display by`} figure={number(factor, 4)}>
             It reads {percent(Math.abs(1 / factor - 1))} {factor < 1 ? 'high' : 'low'}, from {own.pairs.length} loads
             with a scale&rsquo;s weight.{' '}
@@ -149,7 +150,7 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorView }) {
               onChange={(event) => setTolerance(event.target.value)}
             />
           </div>
-        </section>
+        </Section>
         <section aria-label="Error by flow" className="border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6">
           <h2 className="text-sm text-muted">Error of each load against its flow</h2>
           {points.length < 2 ? (

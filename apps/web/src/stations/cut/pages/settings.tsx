@@ -36,6 +36,7 @@ import { changeWords, outcomeWords, trailOf } from './trail';
 import { type CutGiven, SHOWN, settingText } from '../words';
 import { logged } from '../../../data/records';
 import { write } from '../../../data/outbox';
+import { Section } from '../../../ui/page';
 
 /** How the machine stands, what was best last time, and every change with what it did. */
 export function SettingsLog({ farm, notebook, rows, machineId }: CutGiven) {
@@ -89,7 +90,7 @@ export function SettingsLog({ farm, notebook, rows, machineId }: CutGiven) {
   return (
     <div>
       <div className="grid lg:grid-cols-2">
-        <section aria-label="Now set" className="px-5 py-5 lg:px-6">
+        <Section label="Now set">
           <div className="flex flex-wrap items-center justify-between gap-3">
             <h2 className="text-xl">Now set</h2>
             <Button
@@ -111,9 +112,9 @@ export function SettingsLog({ farm, notebook, rows, machineId }: CutGiven) {
               </p>
             </>
           ) : (
-            <p className="mt-2 text-muted">Nobody wrote down how this machine is set.</p>
+            <p className="mt-2 text-muted">No settings recorded for this machine yet.</p>
           )}
-        </section>
+        </Section>
         <section aria-label="Last time" className="border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6">
           <SelectBox label="Best so far for" value={lotId} onChange={(event) => setLotId(event.target.value)}>
             {[...farm.data.lots].reverse().map((one) => (

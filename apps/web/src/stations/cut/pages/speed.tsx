@@ -25,6 +25,7 @@ import { ProfileDrawer } from '../forms/profile-drawer';
 import { type CutGiven, farmDay } from '../words';
 import { setting } from '../../../data/records';
 import { write } from '../../../data/outbox';
+import { Section } from '../../../ui/page';
 
 /** The speed to drive, large; the tank under it; and what the rate costs in loss, from the farm's own counts. */
 export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
@@ -61,11 +62,11 @@ export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
   return (
     <div>
       <div className="lg:grid lg:grid-cols-[1.2fr_1fr]">
-        <section aria-label="Speed to drive" className="px-5 py-5 lg:px-6">
+        <Section label="Speed to drive">
           {kept === undefined ? (
             <div className="max-w-md space-y-3">
               <p className="text-lg">
-                Nobody said yet what this machine is: its heads, its tank, the rate at which it does good work.
+                This machine has no profile yet: its heads, its tank, and the rate at which it does good work.
               </p>
               <Button look="do" onClick={() => setEditing(true)}>
                 Write its profile
@@ -101,7 +102,7 @@ export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
               <Heads farm={farm} machineId={machineId} kept={kept} confirmed={confirmed} today={today} />
             </>
           )}
-        </section>
+        </Section>
         <section
           aria-label="What it is in"
           className="space-y-3 border-t border-rule px-5 py-5 lg:border-t-0 lg:border-l lg:px-6"

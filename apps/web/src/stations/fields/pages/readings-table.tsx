@@ -69,7 +69,7 @@ export function ReadingsTable({
       columns={columns}
       rowId={({ id }) => id}
       rowClass={({ voided }) => (voided ? 'text-muted line-through' : '')}
-      empty={<p className="mt-2 px-5 text-muted lg:px-6">Nobody has taken a reading here yet.</p>}
+      empty={<p className="mt-2 px-5 text-muted lg:px-6">No readings here yet.</p>}
     />
   );
 }

@@ -15,6 +15,7 @@ import { useWorker } from '../../../data/worker';
 import { SelectBox } from '../../../ui';
 import { area, areaRate, cropYield, discount, dollars, percent, price } from '../../../quantity/quantity';
 import { clock, HOUR_MS, weekday } from '../../../quantity/time';
+import { Section } from '../../../ui/page';
 
 const DAYS_AHEAD = 10;
 
@@ -115,7 +116,7 @@ export function useWaiting({ facts, window, forecast, machines, nowMs, timeZone 
     machines.length === 0
       ? 'No combine has a profile yet: Cut, Speed.'
       : expected === null
-        ? 'Nobody said what this field will bring: set the expected yield in “Which field next”.'
+        ? 'No expected yield for this field yet: set it in “Which field next”.'
         : acresLeft === 0
           ? 'Nothing stands here any more.'
           : null;
@@ -162,7 +163,7 @@ export function Waiting({
   const { crop, expected, acresLeft } = facts;
   const per = kilogramsPerBushel(crop.legalPounds);
   return (
-    <section aria-label="What waiting costs" className="px-5 py-5 lg:px-6">
+    <Section label="What waiting costs">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h2 className="text-xl">What waiting costs, both ways</h2>
         {machines.length > 1 && (
@@ -198,7 +199,7 @@ export function Waiting({
           {percent(window.standingRisk ?? 0)} risk on what still stands. All of it is set in the window.
         </p>
       )}
-    </section>
+    </Section>
   );
 }
 

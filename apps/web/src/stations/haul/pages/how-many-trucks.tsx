@@ -29,6 +29,7 @@ import {
   type TimesFrom,
 } from '../forms/trucks-form';
 import { ChartFrame } from '../../../ui/chart-frame';
+import { Section } from '../../../ui/page';
 
 const MOST = 8;
 const REPLICATIONS = 200;
@@ -80,7 +81,7 @@ export default function HowManyTrucks({
   const set = (key: Key, text: string): void => setTexts({ ...texts, [key]: text });
   return (
     <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
-      <section aria-label="Trucks" className="min-w-0 px-5 py-5 lg:px-6">
+      <Section label="Trucks">
         {error && (
           <p role="alert" className="font-semibold text-clay">
             {error.message}
@@ -96,7 +97,7 @@ export default function HowManyTrucks({
         ) : (
           !isValidating && !error && <p className="text-muted">A figure at the right does not fit.</p>
         )}
-      </section>
+      </Section>
       <section
         aria-label="The day"
         className="space-y-4 border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6"

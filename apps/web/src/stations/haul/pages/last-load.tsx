@@ -24,6 +24,7 @@ import { clock, likeMinute, minuteText, readMinute, spanText } from '../../../qu
 import { setting } from '../../../data/records';
 import { write } from '../../../data/outbox';
 import { Callout } from '../../../ui/callout';
+import { Section } from '../../../ui/page';
 
 interface Text {
   now: string;
@@ -188,13 +189,13 @@ export function LastLoadPage({
   }
   return (
     <div className="lg:grid lg:grid-cols-[1.1fr_1fr]">
-      <section aria-label="Last load" className="px-5 py-5 lg:px-6">
+      <Section label="Last load">
         {answer ? (
           <Answer answer={answer} now={value.now} closes={value.closes} truck={text.truck || 'The truck'} per={per} />
         ) : (
           <p className="text-lg text-muted">{problem ?? 'Fill in what is missing at the right.'}</p>
         )}
-      </section>
+      </Section>
       <section aria-label="As it stands" className="border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6">
         {buyers.length > 0 && (
           <div className="mb-3">

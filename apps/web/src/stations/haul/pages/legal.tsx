@@ -18,6 +18,7 @@ import { Verdict } from '../../../ui/verdict';
 import { bushels, length, mass, percent, space, testWeight } from '../../../quantity/quantity';
 import { VehicleForm, usualSheet } from '../forms/vehicle-form';
 import { Callout } from '../../../ui/callout';
+import { Section } from '../../../ui/page';
 
 const GROUP = (first: number, last: number): string =>
   first === last ? `axle ${first + 1}` : `axles ${first + 1} to ${last + 1}`;
@@ -66,7 +67,7 @@ export default function Legal({
     )?.axlesKg;
   return (
     <div className="lg:grid lg:grid-cols-[1.3fr_1fr]">
-      <section aria-label="What may still go on" className="px-5 py-5 lg:px-6">
+      <Section label="What may still go on">
         {room !== null && legal ? (
           <>
             <Verdict
@@ -128,7 +129,7 @@ export default function Legal({
             )}
           </div>
         )}
-      </section>
+      </Section>
       <section aria-label="The truck" className="border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6">
         <div className="grid grid-cols-2 gap-3">
           <SelectBox label="Truck" value={truckId} onChange={(event) => setTruck(event.target.value)}>

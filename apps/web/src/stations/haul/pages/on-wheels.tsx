@@ -25,6 +25,7 @@ import { clock, day } from '../../../quantity/time';
 import { TRUCK_WORDS } from '../../../widgets/chain-words';
 import { WhatStops } from './what-stops';
 import { spanText } from '../../../quantity/time';
+import { Section } from '../../../ui/page';
 
 const MINUTE = 60_000;
 const waited = (ms: number): string =>
@@ -258,7 +259,7 @@ function Standing({ farm, notebook, rows }: { farm: Farm; notebook: FieldRecords
   );
   if (begun.length === 0) return null;
   return (
-    <section aria-label="Loads left" className="px-5 py-5 lg:px-6">
+    <Section label="Loads left">
       <h2 className="text-xl">Loads left in the field</h2>
       <ul className="mt-1">
         {begun.map((fact) => {
@@ -289,6 +290,6 @@ function Standing({ farm, notebook, rows }: { farm: Farm; notebook: FieldRecords
           );
         })}
       </ul>
-    </section>
+    </Section>
   );
 }

@@ -12,6 +12,7 @@ import { Button } from '../../../ui';
 import type { Edit } from './asset-sheets';
 import { type Farm, useFields, useNotebook } from '../../../data/farm';
 import { Photo, PhotoBox } from '../forms/photo-box';
+import { Section } from '../../../ui/page';
 
 export function Services({
   sheet,
@@ -31,7 +32,7 @@ export function Services({
       services: now.services.map((one) => (one.id === id ? { ...one, ...change(one) } : one)),
     }));
   return (
-    <section aria-label="Service" className="px-5 py-5 lg:px-6">
+    <Section label="Service">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h3 className="text-xl">Service</h3>
         <Button look="quiet" className="!px-0" onClick={onCounters}>
@@ -77,7 +78,7 @@ export function Services({
       <Button className="mt-2" onClick={onAdd}>
         Add a service
       </Button>
-    </section>
+    </Section>
   );
 }
 export function Wear({

@@ -12,6 +12,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Farm } from '../../../data/farm';
 import { Button, Empty } from '../../../ui';
+import { Status } from '../../../ui/status';
 import { BreakdownSheet } from './breakdowns';
 import { alternativeWords, cropWords, dayWords, days, farmDay } from '../words';
 import { useSettingChange } from '../use-setting-change';
@@ -71,14 +72,16 @@ export function AssetPage({
             <span className="text-base font-normal text-muted">{MACHINE_KINDS[sheet.kind as MachineKind]}</span>
           </h2>
           <p className="text-xl">
-            {asset.down !== null && <b className="text-clay">■ down: {asset.down}, </b>}
-            {readiness.daysShort > 0 ? (
-              <b className="text-clay">■ {days(readiness.daysShort)} short</b>
-            ) : readiness.ready ? (
-              <b>● ready</b>
-            ) : (
-              <b>◐ {readiness.open} open</b>
-            )}
+            <b>
+              {asset.down !== null && <Status state="bad">down: {asset.down}, </Status>}
+              {readiness.daysShort > 0 ? (
+                <Status state="bad">{days(readiness.daysShort)} short</Status>
+              ) : readiness.ready ? (
+                <Status state="good">ready</Status>
+              ) : (
+                <Status state="watch">{readiness.open} open</Status>
+              )}
+            </b>
             {', '}
             {by.crop === null ? 'harvest runs' : `${cropWords(by.crop)} from ${dayWords(by.day)}`}
           </p>

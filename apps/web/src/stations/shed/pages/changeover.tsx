@@ -20,6 +20,7 @@ import { Hazard, useAcknowledged } from '../../../widgets/hazard';
 import { clock, day } from '../../../quantity/time';
 import { Photo, PhotoBox } from '../forms/photo-box';
 import { useSettingChange } from '../use-setting-change';
+import { Section } from '../../../ui/page';
 
 const NONE: SettingEntry<'changeover'> = { revision: 0, value: { from: null, to: 'soybean', done: [] } };
 
@@ -115,7 +116,7 @@ export function ChangeoverPage({ farm, shed, assetId }: { farm: Farm; shed: Shed
           ))}
         </ol>
       )}
-      <section aria-label="First thirty steps" className="px-5 py-5 lg:px-6">
+      <Section label="First thirty steps">
         <h3 className="text-xl">Then cut thirty steps, stop, and look</h3>
         <ol className="mt-2 list-decimal space-y-1 pl-6">
           {FIRST_HUNDRED_FEET.map((words) => (
@@ -123,7 +124,7 @@ export function ChangeoverPage({ farm, shed, assetId }: { farm: Farm; shed: Shed
           ))}
         </ol>
         <p className="mt-2 text-sm text-muted">Common practice; the machine&rsquo;s own book comes first.</p>
-      </section>
+      </Section>
     </div>
   );
 }
