@@ -7,7 +7,7 @@ import { startDatabase } from './lib/database.mjs';
 import { ensureMariadb, ensurePackages } from './lib/packages.mjs';
 import { DATA, portFree, runs, until } from './lib/run.mjs';
 import { step, stop } from './lib/say.mjs';
-import { isFirstRun, prepareDatabase, startServer } from './lib/server.mjs';
+import { prepareDatabase, startServer, waitsForOwner } from './lib/server.mjs';
 
 const words = process.argv.slice(2);
 const unknown = words.filter((word) => !['--empty', '--demo', '--help'].includes(word));
@@ -19,6 +19,7 @@ if (unknown.length > 0 || words.includes('--help')) {
     'npm start -- --demo    the demo farm again',
     'FANEGA_HOST, FANEGA_PORT   where the server listens (127.0.0.1, 7300)',
     'FANEGA_TLS_CERT, FANEGA_TLS_KEY   certificate and key, for phones in the field (https)',
+    'FANEGA_BACKUPS             folder of the daily backups (.data/backups)',
     'FANEGA_DATABASE_URL        a MariaDB of your own instead of the private one',
   );
 }
@@ -87,7 +88,11 @@ try {
   step('starting the server');
   // Whoever finds a new farm's address first must not become its owner: this is told here and nowhere else.
   const code = process.env.FANEGA_SET_UP_CODE ?? randomBytes(6).toString('base64url');
-  const env = { FANEGA_LOG: process.env.FANEGA_LOG ?? 'warn', FANEGA_SET_UP_CODE: code };
+  const env = {
+    FANEGA_LOG: process.env.FANEGA_LOG ?? 'warn',
+    FANEGA_SET_UP_CODE: code,
+    FANEGA_BACKUPS: process.env.FANEGA_BACKUPS ?? path.join(DATA, 'backups'),
+  };
   const serve = async () => {
     server = await startServer({ url, host, port, env });
     writeFileSync(runFile, JSON.stringify({ pid: process.pid, server: server.child.pid, address: server.address }));
@@ -110,8 +115,11 @@ try {
   };
   await serve();
   console.log(`\n  Open  ${server.address}   (Ctrl-C stops it)\n`);
-  if (await isFirstRun(server.address))
-    console.log(`  Nobody has begun this farm yet. The code for it is ${code}: ${server.address}/?code=${code}\n`);
+  const waits = await waitsForOwner(server.address);
+  if (waits)
+    console.log(
+      `  ${waits === 'begin' ? 'Nobody has begun this farm yet' : 'This farm was brought back and waits for its owner'}. The code for it is ${code}: ${server.address}/?code=${code}\n`,
+    );
 } catch (error) {
   console.error(String(error?.message ?? error));
   await end(1);

@@ -7,6 +7,8 @@ import path from 'node:path';
 import { alive, anyFreePort, has, portFree, run, runs, until } from './run.mjs';
 import { step, stop } from './say.mjs';
 
+const STANDS_MS = 60_000;
+
 const connects = (port) =>
   new Promise((resolve) => {
     const socket = net.connect(port, '127.0.0.1');
@@ -77,6 +79,7 @@ export async function startDatabase(dir, { quiet = false } = {}) {
   let child;
   let stopping = false;
   let restarts = 0;
+  let since = 0;
   const launch = async () => {
     const out = openSync(log, 'a');
     child = spawn(
@@ -100,8 +103,11 @@ export async function startDatabase(dir, { quiet = false } = {}) {
       { stdio: ['ignore', out, out], detached: true },
     );
     const mine = child;
+    since = Date.now();
     mine.once('exit', () => {
       if (stopping || mine !== child) return;
+      // One that stood for a while was stopped for a new reason.
+      if (Date.now() - since > STANDS_MS) restarts = 0;
       if (++restarts > 5) {
         console.error(`the database stopped five times; see ${log}`);
         process.exit(1);

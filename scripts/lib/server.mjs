@@ -56,5 +56,8 @@ const said = (url) =>
 
 const answers = async (url) => (await said(url)) !== null;
 
-/** Whether nobody owns a farm there yet. */
-export const isFirstRun = async (address) => /"firstRun":true/.test((await said(`${address}/api/auth/me`)) ?? '');
+/** Whether a farm there waits for its owner: 'begin' where there is none yet, 'claim' where one was brought back, null otherwise. */
+export const waitsForOwner = async (address) => {
+  const me = (await said(`${address}/api/auth/me`)) ?? '';
+  return /"firstRun":true/.test(me) ? 'begin' : /"claim":true/.test(me) ? 'claim' : null;
+};

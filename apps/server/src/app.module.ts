@@ -4,6 +4,7 @@ import { APP_FILTER, APP_GUARD } from '@nestjs/core';
 import { LoggerModule } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
 import { openDatabase } from './database.js';
+import { BackupModule } from './features/backup/index.js';
 import { CutModule } from './features/cut/index.js';
 import { DevicesModule } from './features/devices/index.js';
 import { FieldsModule } from './features/fields/index.js';
@@ -61,6 +62,7 @@ export class AppModule {
         RecordsModule,
         ...[TodayModule, FieldsModule, CutModule, HaulModule, StoreModule, SellModule, TraceModule, ShedModule],
         DevicesModule,
+        BackupModule,
       ],
       controllers: [HealthController],
       providers: [

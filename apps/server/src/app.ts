@@ -17,6 +17,7 @@ import { PeopleService } from './features/people/index.js';
 import { Sessions } from './platform/access.js';
 import type { Config } from './platform/config.js';
 import { ownHosts } from './platform/hosts.js';
+import { databasePatience } from './platform/patience.js';
 import { Refused } from './platform/refused.js';
 import { validation } from './platform/validation.js';
 
@@ -58,6 +59,7 @@ export async function createApp(config: Config): Promise<INestApplication> {
       strictTransportSecurity: config.tls ? { maxAge: 31_536_000, includeSubDomains: false } : false,
     }),
   );
+  app.use('/api', databasePatience(() => app.get(DataSource)));
   app.use(cookieParser());
   app.useGlobalPipes(validation);
   app.enableShutdownHooks();

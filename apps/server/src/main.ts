@@ -1,10 +1,22 @@
 import type { Server } from 'node:http';
+import type { INestApplication } from '@nestjs/common';
 import { closeApp, createApp } from './app.js';
 import { readConfig } from './platform/config.js';
+import { saidPlainly } from './platform/trouble.js';
 
-const config = readConfig();
-const app = await createApp(config);
-await app.listen(config.port, config.host);
+async function listen(): Promise<INestApplication> {
+  try {
+    const config = readConfig();
+    const made = await createApp(config);
+    await made.listen(config.port, config.host);
+    return made;
+  } catch (error) {
+    // A sentence: whoever starts it is no programmer.
+    console.error(saidPlainly(error));
+    process.exit(1);
+  }
+}
+const app = await listen();
 
 let closing = false;
 for (const signal of ['SIGTERM', 'SIGINT'] as const) {

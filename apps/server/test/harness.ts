@@ -97,6 +97,7 @@ export class Harness {
       proxies: 0,
       logLevel: 'silent',
       webRoot: null,
+      backups: null,
       tls: null,
       ...config,
     });

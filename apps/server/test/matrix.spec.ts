@@ -38,7 +38,14 @@ describe('every route, and everybody', () => {
         .filter(({ access }) => access === 'public')
         .map(named)
         .sort(),
-    ).toEqual(['GET /auth/me', 'GET /health', 'POST /auth/demo', 'POST /auth/set-up', 'POST /auth/sign-in']);
+    ).toEqual([
+      'GET /auth/me',
+      'GET /health',
+      'POST /auth/claim',
+      'POST /auth/demo',
+      'POST /auth/set-up',
+      'POST /auth/sign-in',
+    ]);
   });
 
   it('lets nobody in who is not signed in, and no stranger', async () => {

@@ -25,7 +25,13 @@ describe('the first run', () => {
 
   it('asks for an owner, and nothing of a demo is there', async () => {
     const client = harness.client();
-    expect((await client.get('/auth/me')).body).toEqual({ user: null, farms: [], firstRun: true, demo: false });
+    expect((await client.get('/auth/me')).body).toEqual({
+      user: null,
+      farms: [],
+      firstRun: true,
+      claim: false,
+      demo: false,
+    });
     expect((await client.post('/auth/demo')).status).toBe(404);
   });
 

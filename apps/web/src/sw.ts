@@ -93,7 +93,9 @@ class FreshOrKept extends Strategy {
         () => undefined,
       ),
     );
-    return Promise.race([fresh, late]).catch(() => kept);
+    // A server without its database knows less than this device.
+    const told = fresh.then((answer) => (answer.status === 503 ? kept : answer));
+    return Promise.race([told, late]).catch(() => kept);
   }
 }
 

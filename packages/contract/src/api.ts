@@ -10,7 +10,15 @@ import type {
   RevisionChange,
   TapeLine,
 } from '@fanega/core';
-import type { AppendAnswer, RestoreAnswer, RevisionAnswer, RevisionInfo } from './book.js';
+import type { BackupInfo, BackupsAnswer, BroughtLine } from './backup.js';
+import type {
+  AppendAnswer,
+  BookCheckAnswer,
+  FingerprintAnswer,
+  RestoreAnswer,
+  RevisionAnswer,
+  RevisionInfo,
+} from './book.js';
 import type {
   DeviceAnswer,
   DeviceHello,
@@ -36,7 +44,11 @@ export type Accounts = Readonly<Record<string, Account>>;
 export interface Api {
   Accounts: Accounts;
   AppendAnswer: AppendAnswer;
+  BackupInfo: BackupInfo;
+  BackupsAnswer: BackupsAnswer;
+  BroughtLine: BroughtLine;
   Book: Book;
+  BookCheckAnswer: BookCheckAnswer;
   Delivery: Delivery;
   DeliveryTraceView: DeliveryTraceView;
   DeviceAnswer: DeviceAnswer;
@@ -50,6 +62,7 @@ export interface Api {
   FarmNow: FarmNow;
   FarmVersions: FarmVersions;
   FieldAdded: FieldAdded;
+  FingerprintAnswer: FingerprintAnswer;
   FieldRow: FieldRow;
   HaulAnswer: HaulAnswer;
   LayersAnswer: LayersAnswer;

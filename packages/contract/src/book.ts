@@ -257,6 +257,36 @@ export class CorrectionBody {
   entry?: EntryBody;
 }
 
+/** An entry that cannot be read as one: it is left out of every figure, and shown for what it is. */
+export interface BrokenEntry {
+  readonly seq: number;
+  readonly id: string;
+  /** What is wrong with it. */
+  readonly message: string;
+  /** As it stands there. */
+  readonly text: string;
+  /** Somebody took it out for good. */
+  readonly settled: boolean;
+}
+
+/** Is the book what was written down? */
+export interface BookCheckAnswer {
+  /** Every record is what it was when it was written, and can be read. */
+  readonly sound: boolean;
+  readonly records: number;
+  readonly fingerprint: string;
+  /** The first record that was changed behind the program's back. */
+  readonly changed: { readonly seq: number; readonly id: string | null; readonly missing: boolean } | null;
+  /** What the book is read with and was changed without a revision: "shares of HS-26". */
+  readonly header: readonly string[];
+  readonly broken: readonly BrokenEntry[];
+}
+
+/** Where a book had a fingerprint. */
+export interface FingerprintAnswer {
+  readonly seq: number | null;
+}
+
 /** How many entries came in with a book file. */
 export interface RestoreAnswer {
   readonly entries: number;

@@ -1,3 +1,4 @@
+export * from './backup.js';
 export * from './rules.js';
 export * from './errors.js';
 export * from './words.js';

@@ -76,6 +76,23 @@ export class SetupBody {
   units?: UnitSystem;
 }
 
+/** The owner of a farm that was brought back from a backup, which has no passwords. */
+export class ClaimBody {
+  @ApiProperty({ description: 'what npm start prints when a farm waits for its owner' })
+  @Fits(PEOPLE_NAMES.code, 'the code is missing: npm start prints it')
+  code: string;
+
+  @ApiProperty()
+  @IsEmail({}, { message: 'this is no mail address' })
+  email: string;
+
+  @ApiProperty()
+  @IsString()
+  @MinLength(10, { message: 'the password needs 10 characters or more' })
+  @MaxLength(200)
+  password: string;
+}
+
 export interface Me {
   readonly user: { readonly id: string; readonly name: string; readonly email: string } | null;
   readonly farms: readonly {
@@ -87,6 +104,8 @@ export interface Me {
   }[];
   /** No owner yet: the first-run page. */
   readonly firstRun: boolean;
+  /** A farm was brought back, and no owner of it has a password yet. */
+  readonly claim: boolean;
   /** A demo farm can be entered by one button. */
   readonly demo: boolean;
 }

@@ -6,12 +6,26 @@ export interface SettingChange<N extends SettingName = SettingName> {
   readonly value: SettingRecords[N];
 }
 
+/** A record that cannot be read as one of its kind: nothing is worked out with it, and it is shown for what it is. */
+export interface BrokenRecord {
+  /** As the core calls it: `reading`, `truckSetup`. */
+  readonly kind: string;
+  /** Of a log: it is taken out by voiding it. What a farm set is set anew. */
+  readonly isLog: boolean;
+  /** The record's id, or what it is set for. */
+  readonly id: string;
+  readonly at: string | null;
+  readonly by: string | null;
+  readonly message: string;
+}
+
 interface RecordsPage {
   /** The seasons that these records are of; every season that has any is in `seasons`. */
   readonly of: readonly number[];
   readonly seasons: readonly number[];
   readonly page: number;
   readonly pages: number;
+  readonly broken: readonly BrokenRecord[];
 }
 
 /** Records of one station of some seasons, newest first, and all of its settings. Nothing is left out: what is not on this page is on another. */

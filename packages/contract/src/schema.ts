@@ -83,6 +83,11 @@ export function recordSchemas(): Record<string, Schema> {
       ? object({ body: ref(`${upper(name)}Record`), by: { type: 'string' }, voided: { type: 'boolean' } })
       : object({ revision: { type: 'integer' }, value: ref(`${upper(name)}Record`) });
   }
+  const text = { type: 'string' };
+  const orNull = { anyOf: [text, { type: 'null' }] };
+  schemas.BrokenRecord = object({
+    ...{ kind: text, isLog: { type: 'boolean' }, id: text, at: orNull, by: orNull, message: text },
+  });
   for (const station of RECORD_STATIONS) {
     const of = (isLog: boolean): (readonly [string, LogKind, boolean])[] =>
       kinds.filter(([, kind, log]) => kind.station === station && log === isLog);
@@ -91,6 +96,7 @@ export function recordSchemas(): Record<string, Schema> {
       seasons: { type: 'array', items: { type: 'integer' } },
       page: { type: 'integer' },
       pages: { type: 'integer' },
+      broken: { type: 'array', items: ref('BrokenRecord') },
       logs: object(
         Object.fromEntries(of(true).map(([name]) => [name, { type: 'array', items: ref(`${upper(name)}Kept`) }])),
       ),

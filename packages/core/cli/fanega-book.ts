@@ -1,9 +1,22 @@
 import { readFileSync } from 'node:fs';
-import { balanceOf, BookRefused, Ledger, parseBook, traceDelivery, wordRefusal } from '../src/index.js';
+import {
+  balanceOf,
+  type Book,
+  BookRefused,
+  checkChain,
+  fingerprintOf,
+  Ledger,
+  parseBook,
+  seqOfFingerprint,
+  traceDelivery,
+  wordRefusal,
+} from '../src/index.js';
 
 const USAGE = `fanega-book: works on a grain book file without a server
 
   fanega-book check FILE                      is it a sound book, and does it balance?
+  fanega-book verify FILE                     was anything changed since it was written down?
+  fanega-book verify FILE --fingerprint TEXT  and did the book ever have this fingerprint?
   fanega-book positions FILE                  what every place holds
   fanega-book accounts FILE                   each lot's dry matter, from harvest to delivery
   fanega-book trace FILE --delivery ENTRY_ID  one delivery, down to its loads
@@ -20,22 +33,35 @@ function fail(lines: readonly string[]): never {
 }
 
 /** Reads the options; `--delivery ID` and `--delivery=ID` both work, before or after the file. */
-function readArguments(argv: readonly string[]): { command?: string; file?: string; delivery?: string; help: boolean } {
+function readArguments(argv: readonly string[]): {
+  command?: string;
+  file?: string;
+  delivery?: string;
+  fingerprint?: string;
+  help: boolean;
+} {
   const words: string[] = [];
-  let delivery: string | undefined;
+  const options: { delivery?: string; fingerprint?: string } = {};
   let help = false;
   for (let i = 0; i < argv.length; i++) {
     const word = argv[i]!;
     if (word === '--help' || word === '-h') help = true;
-    else if (word === '--delivery') delivery = argv[++i];
-    else if (word.startsWith('--delivery=')) delivery = word.slice('--delivery='.length);
-    else words.push(word);
+    else {
+      const name = (['delivery', 'fingerprint'] as const).find(
+        (one) => word === `--${one}` || word.startsWith(`--${one}=`),
+      );
+      if (name === undefined) words.push(word);
+      else {
+        const value = word.includes('=') ? word.slice(word.indexOf('=') + 1) : argv[++i];
+        if (value !== undefined) options[name] = value;
+      }
+    }
   }
   const [command, file] = words;
-  return { ...(command ? { command } : {}), ...(file ? { file } : {}), ...(delivery ? { delivery } : {}), help };
+  return { ...(command ? { command } : {}), ...(file ? { file } : {}), ...options, help };
 }
 
-function load(file: string): Ledger {
+function load(file: string): { book: Book; ledger: Ledger } {
   let text: string;
   try {
     text = readFileSync(file === '-' ? 0 : file, 'utf8');
@@ -43,7 +69,8 @@ function load(file: string): Ledger {
     return fail([`fanega-book: cannot read ${file}: ${(error as Error).message}`]);
   }
   try {
-    return Ledger.of(parseBook(text));
+    const book = parseBook(text);
+    return { book, ledger: Ledger.of(book) };
   } catch (error) {
     if (!(error instanceof BookRefused)) throw error;
     const more = error.refusals.length - MOST_SHOWN;
@@ -70,15 +97,37 @@ function check(ledger: Ledger): unknown {
   };
 }
 
-const { command, file, delivery, help } = readArguments(process.argv.slice(2));
+function verify(book: Book, fingerprint: string | undefined): unknown {
+  const chain = checkChain(book);
+  if (chain === null) return fail(['fanega-book: this file carries no chain: an older program wrote it']);
+  if (chain.fault) {
+    const { seq, id, what } = chain.fault;
+    fail([
+      what === 'changed'
+        ? `fanega-book: record ${seq}${id === null ? '' : ` (${id})`} is not what was first written down`
+        : `fanega-book: records are missing or were added from number ${seq} on`,
+    ]);
+  }
+  const at = fingerprint === undefined ? undefined : seqOfFingerprint(book.chain!, fingerprint);
+  if (at === null) return fail([`fanega-book: this book never had the fingerprint ${fingerprint}`]);
+  return {
+    ok: true,
+    records: chain.records,
+    fingerprint: fingerprintOf(chain.head),
+    ...(at === undefined ? {} : { at }),
+  };
+}
+
+const { command, file, delivery, fingerprint, help } = readArguments(process.argv.slice(2));
 if (help) {
   process.stdout.write(USAGE);
 } else {
-  if (!command || !file || !['check', 'positions', 'accounts', 'trace'].includes(command)) fail([USAGE]);
+  if (!command || !file || !['check', 'verify', 'positions', 'accounts', 'trace'].includes(command)) fail([USAGE]);
   if (command === 'trace' && !delivery) fail(['fanega-book: trace needs --delivery ENTRY_ID']);
-  const ledger = load(file);
+  const { book, ledger } = load(file);
   let answer: unknown;
   if (command === 'check') answer = check(ledger);
+  else if (command === 'verify') answer = verify(book, fingerprint);
   else if (command === 'positions')
     answer = Object.fromEntries(
       Object.entries(ledger.positions()).map(([id, { wetLots: _, ...position }]) => [id, position]),

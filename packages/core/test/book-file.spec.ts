@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import Ajv from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { bookSchema, instantOf, serializeBook } from '../src/index.js';
+import { type Book, bookSchema, chainOf, instantOf, serializeBook } from '../src/index.js';
 import { anyBook, BookBuilder } from './books.js';
 
 const root = new URL('../../../', import.meta.url).pathname;
@@ -109,6 +109,21 @@ describe('fanega-book', () => {
       moves: { [delivery]: 1600 },
     });
     expect(JSON.parse(run('check', file).stdout)).toMatchObject({ ok: true, entries: 3 });
+  });
+
+  it('verifies the chain, and finds the record that was changed', () => {
+    const book = JSON.parse(readFileSync(file, 'utf8')) as Book;
+    const chained = join(dir, 'chained.json');
+    const text = serializeBook({ ...book, chain: chainOf(book) });
+    writeFileSync(chained, text);
+    const sound = JSON.parse(run('verify', chained).stdout) as { fingerprint: string };
+    expect(sound).toMatchObject({ ok: true, records: 3 });
+    expect(JSON.parse(run('verify', chained, '--fingerprint', sound.fingerprint).stdout)).toMatchObject({ at: 3 });
+    expect(run('verify', chained, '--fingerprint=0000-0000-0000').stderr).toContain('never had the fingerprint');
+    writeFileSync(chained, text.replace('"wetKg":3000', '"wetKg":3001'));
+    expect(run('verify', chained)).toMatchObject({ status: 1, stdout: '' });
+    expect(run('verify', chained).stderr).toContain('record 2 (E0002) is not what was first written down');
+    expect(run('verify', file).stderr).toContain('carries no chain');
   });
 
   it('says on standard error what is wrong, and ends with 1', () => {

@@ -1,4 +1,4 @@
-import { DEFAULT_MOISTURE, instantOf, LOG_KINDS, type LogName } from '@fanega/core';
+import { CHAIN_START, DEFAULT_MOISTURE, instantOf, LOG_KINDS, type LogName } from '@fanega/core';
 import {
   demoFarm,
   demoHauling,
@@ -40,6 +40,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       name: demo.name,
       timeZone: demo.timeZone,
       seq: 0,
+      chain: CHAIN_START,
       demo: true,
       defaultMoisture: DEFAULT_MOISTURE,
       units: 'us',
@@ -107,8 +108,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
     const repository = new LedgerRepository(db);
     await repository.insert(
       tx,
-      farmId,
-      1,
+      { id: farmId, seq: 0, chain: CHAIN_START },
       demo.entries.map((entry) => ({ entry, userId: null })),
       Date.now(),
     );

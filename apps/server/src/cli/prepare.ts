@@ -1,4 +1,7 @@
+import type { DataSource } from 'typeorm';
 import { openDatabase } from '../database.js';
+import { readConfig } from '../platform/config.js';
+import { saidPlainly } from '../platform/trouble.js';
 import { UserRow } from '../platform/entities/identity.entity.js';
 import { loadDemo } from './load-demo.js';
 
@@ -8,9 +11,15 @@ const number = (name: string): number | undefined => {
   return at < 0 ? undefined : Number(words[at + 1]);
 };
 
-const url = process.env.FANEGA_DATABASE_URL;
-if (!url) throw new Error('FANEGA_DATABASE_URL is not set');
-const db = await openDatabase(url);
+async function opened(): Promise<DataSource> {
+  try {
+    return await openDatabase(readConfig().databaseUrl);
+  } catch (error) {
+    console.error(saidPlainly(error));
+    process.exit(1);
+  }
+}
+const db = await opened();
 try {
   if (words.includes('--reset')) {
     await db.dropDatabase();

@@ -7,7 +7,7 @@ import { ACCESS, type Access, type CalledRequest } from './access.js';
 import { Refused } from './refused.js';
 
 const BODY = 'fanega:body';
-type Large = 'book' | 'photo';
+type Large = 'book' | 'photo' | 'archive';
 
 /** A route that takes more than a megabyte. */
 export const TakesBody = (kind: Large) => SetMetadata(BODY, kind);
@@ -23,7 +23,7 @@ interface Taking {
 const plain = (limit: string, patienceMs: number): Taking => ({ read: json({ limit, inflate: false }), patienceMs });
 const STRANGER = plain('16kb', 10_000);
 const MEMBER = plain('1mb', 60_000);
-const LARGE: Readonly<Record<Large, Taking>> = {
+const LARGE: Readonly<Record<Exclude<Large, 'archive'>, Taking>> = {
   book: plain('256mb', 600_000),
   photo: { read: raw({ type: () => true, limit: MOST_PHOTO_BYTES, inflate: false }), patienceMs: 120_000 },
 };
@@ -40,6 +40,8 @@ export class BodyGuard implements CanActivate {
     const targets = [context.getHandler(), context.getClass()];
     const access = this.reflector.getAllAndOverride<Access | undefined>(ACCESS, targets);
     const large = this.reflector.getAllAndOverride<Large | undefined>(BODY, targets);
+    // Its route takes it in as it comes, piece by piece.
+    if (large === 'archive') return true;
     await readBody(request, http.getResponse(), large ? LARGE[large] : access === 'public' ? STRANGER : MEMBER);
     if (large === 'photo') return true;
     const body: unknown = request.body;

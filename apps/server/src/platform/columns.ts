@@ -8,4 +8,6 @@ export const INSTANT = {
   type: 'bigint',
   transformer: { to: (ms: number | null) => ms, from: (text: string | null) => (text === null ? null : Number(text)) },
 } as const satisfies ColumnOptions;
+/** A link of a book's chain: hexadecimal. */
+export const LINK = { type: 'char', length: 64 } as const;
 export const FARM = { name: 'farm_id', ...ID } as const;

@@ -18,6 +18,8 @@ export interface Config {
   readonly logLevel: string;
   /** Directory of the built pages, or null when they are served elsewhere. */
   readonly webRoot: string | null;
+  /** Folder of the daily backups, or null where none are made. */
+  readonly backups: string | null;
   /** A certificate and its key, PEM: a phone's browser keeps the program for places without a signal only over https. */
   readonly tls: { readonly cert: Buffer; readonly key: Buffer } | null;
 }
@@ -45,6 +47,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
       .map((name) => name.trim().toLowerCase())
       .filter((name) => name !== ''),
     proxies: Number(env.FANEGA_PROXIES ?? 0),
+    backups: env.FANEGA_BACKUPS || null,
     logLevel: env.FANEGA_LOG ?? 'info',
     tls: readTls(env.FANEGA_TLS_CERT, env.FANEGA_TLS_KEY),
     webRoot: env.FANEGA_WEB_ROOT ?? new URL('../../../web/dist', import.meta.url).pathname,

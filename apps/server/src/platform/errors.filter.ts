@@ -2,6 +2,7 @@ import type { ErrorAnswer } from '@fanega/contract';
 import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common';
 import type { Request, Response } from 'express';
 import { Refused } from './refused.js';
+import { TROUBLE_WORDS, troubleOf } from './trouble.js';
 
 const CODES: Record<number, string> = {
   400: 'body_wrong',
@@ -30,7 +31,9 @@ export class ErrorsFilter implements ExceptionFilter {
       response.setHeader('Retry-After', String(error.retryAfter));
     const requestId = String(http.getRequest<Request & { id?: unknown }>().id ?? '');
     const answer = this.answer(error, http.getRequest<Request>().path);
-    if (answer.statusCode >= 500) this.logger.error(error);
+    if (answer.statusCode === 500) this.logger.error(error);
+    // Said once a request, and without the stack of every one of them.
+    else if (answer.statusCode > 500) this.logger.error(`${answer.code}: ${String(error)}`);
     response.status(answer.statusCode).json({ ...answer, ...(requestId ? { requestId } : {}) });
   }
 
@@ -65,6 +68,13 @@ export class ErrorsFilter implements ExceptionFilter {
             : 'the body is not JSON that can be read';
       return { statusCode: status, code: CODES[status] ?? 'body_wrong', message };
     }
+    const trouble = troubleOf(error);
+    if (trouble !== null)
+      return {
+        statusCode: trouble === 'full' ? 507 : 503,
+        code: trouble === 'full' ? 'disk_full' : `database_${trouble}`,
+        message: TROUBLE_WORDS[trouble],
+      };
     return {
       statusCode: 500,
       code: 'our_fault',

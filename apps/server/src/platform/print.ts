@@ -1,5 +1,6 @@
 import { createRequire } from 'node:module';
 import path from 'node:path';
+import { fingerprintOf } from '@fanega/core';
 import type { ClockStyle, UnitSystem } from '@fanega/contract';
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 
@@ -39,6 +40,8 @@ export interface Letterhead {
   readonly units: UnitSystem;
   /** Entries that the book had. */
   readonly seq: number;
+  /** What the book's chain had come to. */
+  readonly link: string;
   readonly printedAt: number;
 }
 
@@ -124,7 +127,7 @@ export async function printSheet(
         ...(sheet.notes ?? []),
         {
           columns: [
-            `Fanega, book at entry ${letter.seq.toLocaleString('en-US')}, printed ${moment(letter.printedAt, letter)}`,
+            `Fanega, book at entry ${letter.seq.toLocaleString('en-US')} (${fingerprintOf(letter.link)}), printed ${moment(letter.printedAt, letter)}`,
             { text: `Page ${page} of ${pages}`, alignment: 'right', width: 80 },
           ],
         },

@@ -1,4 +1,4 @@
-import { LOG_KINDS, type LogKind, type LogName, SETTING_KINDS, type SettingKind, type SettingName } from '@fanega/core';
+import { checkFields, type FieldRefusal, LOG_KINDS, type LogKind, type LogName, SETTING_KINDS, type SettingKind, type SettingName } from '@fanega/core';
 import { EntitySchema, type EntityManager, type EntitySchemaColumnOptions, In } from 'typeorm';
 import { type Child, type Column, type Layout, layoutOf } from './layout.js';
 import { recordOf, type Row, rowsOf } from './record-rows.js';
@@ -132,13 +132,35 @@ export async function readRecords(
     }
   }
   return rows.map((row) => {
-    const body = recordOf(layout, row, (table) => byRecord.get(row.id as string)?.get(table) ?? []);
-    return {
-      row,
-      body: layout.kind === 'log' ? { id: row.id, at: new Date(Number(row.at_ms)).toISOString(), ...body } : body,
-    };
+    const body = bodyOf(layout, row, (table) => byRecord.get(row.id as string)?.get(table) ?? []);
+    return { row, body: layout.kind === 'log' ? { id: row.id, at: instantText(row.at_ms), ...body } : body };
   });
 }
+
+/** A row that no program of ours wrote may hold anything: what cannot be read is an empty record, which its check finds wrong. */
+function bodyOf(...asked: Parameters<typeof recordOf>): Record<string, unknown> {
+  try {
+    return recordOf(...asked);
+  } catch {
+    return {};
+  }
+}
+function instantText(ms: unknown): string | null {
+  const at = new Date(Number(ms));
+  return Number.isNaN(at.getTime()) ? null : at.toISOString();
+}
+
+/** What nothing can be worked out with; what is only outside of today's limits was right when it was written. */
+const UNREADABLE = new Set<FieldRefusal['code']>([
+  'field_missing',
+  'field_of_wrong_type',
+  'not_in_list',
+  'date_is_none',
+  'malformed',
+]);
+/** The first thing for which a kept record cannot be read as one of its kind. */
+export const unreadable = (kind: LogKind, body: unknown): FieldRefusal | undefined =>
+  checkFields(kind.fields, body).find(({ code }) => UNREADABLE.has(code));
 
 /** Puts records of one kind into their tables, all lists after all records. */
 export async function insertRecords(

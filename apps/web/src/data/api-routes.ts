@@ -8,6 +8,8 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/entries/{entryId}': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/revisions': { topics: ['header'], keep: false },
   '/api/farms/{farmId}/book': { topics: [], keep: false },
+  '/api/farms/{farmId}/book/check': { topics: [], keep: false },
+  '/api/farms/{farmId}/book/fingerprint': { topics: [], keep: false },
   '/api/farms/{farmId}/fields/records': { topics: ['fields'], keep: true },
   '/api/farms/{farmId}/cut/records': { topics: ['cut'], keep: true },
   '/api/farms/{farmId}/haul/records': { topics: ['haul'], keep: true },
@@ -29,6 +31,7 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/devices': { topics: ['devices'], keep: true },
   '/api/device/hello': { topics: [], keep: false },
   '/api/device/names': { topics: [], keep: false },
+  '/api/farms/{farmId}/backups': { topics: [], keep: false },
 };
 
 /** What a farm's changes are counted by. */

@@ -80,6 +80,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/auth/claim': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['PeopleController_claim'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/auth/sign-out': {
     readonly parameters: {
       readonly query?: never;
@@ -186,6 +202,38 @@ export interface paths {
     readonly get: operations['LedgerController_book'];
     readonly put?: never;
     readonly post: operations['LedgerController_restore'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/book/check': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_check'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/book/fingerprint': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_fingerprint'];
+    readonly put?: never;
+    readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -1360,6 +1408,54 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/backups': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['BackupController_list'];
+    readonly put?: never;
+    readonly post: operations['BackupController_keep'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/backups/{name}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['BackupController_kept'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/backup': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['BackupController_now'];
+    readonly put?: never;
+    readonly post: operations['BackupController_bring'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1411,6 +1507,17 @@ export interface components {
         readonly second: string;
       }[];
     };
+    readonly BackupInfo: {
+      readonly name: string;
+      readonly at: string;
+      readonly bytes: number;
+    };
+    readonly BackupsAnswer: {
+      readonly automatic: boolean;
+      readonly kept: readonly components['schemas']['BackupInfo'][];
+      readonly tooOld: boolean;
+      readonly failed: string | null;
+    };
     readonly Balance: {
       readonly harvested: number;
       readonly restated: number;
@@ -1451,6 +1558,19 @@ export interface components {
       readonly version: 1 | 2;
       readonly revisions?: readonly components['schemas']['Revision'][];
       readonly entries: readonly components['schemas']['Entry'][];
+      readonly chain?: readonly string[];
+    };
+    readonly BookCheckAnswer: {
+      readonly sound: boolean;
+      readonly records: number;
+      readonly fingerprint: string;
+      readonly changed: {
+        readonly seq: number;
+        readonly id: string | null;
+        readonly missing: boolean;
+      } | null;
+      readonly header: readonly string[];
+      readonly broken: readonly components['schemas']['BrokenEntry'][];
     };
     readonly BookDefaults: {
       readonly moisture: number;
@@ -1481,6 +1601,28 @@ export interface components {
       readonly acresLost: number;
       readonly missingSpare: string;
       readonly mended: boolean;
+    };
+    readonly BrokenEntry: {
+      readonly seq: number;
+      readonly id: string;
+      readonly message: string;
+      readonly text: string;
+      readonly settled: boolean;
+    };
+    readonly BrokenRecord: {
+      readonly kind: string;
+      readonly isLog: boolean;
+      readonly id: string;
+      readonly at: string | null;
+      readonly by: string | null;
+      readonly message: string;
+    };
+    readonly BroughtLine: {
+      readonly doing?: string;
+      readonly done?: number;
+      readonly of?: number;
+      readonly entries?: number;
+      readonly problem?: string;
     };
     readonly ChangeoverKept: {
       readonly revision: number;
@@ -1563,6 +1705,7 @@ export interface components {
       readonly seasons: readonly number[];
       readonly page: number;
       readonly pages: number;
+      readonly broken: readonly components['schemas']['BrokenRecord'][];
       readonly logs: {
         readonly settingsEntry: readonly components['schemas']['SettingsEntryKept'][];
         readonly lossCheck: readonly components['schemas']['LossCheckKept'][];
@@ -1843,6 +1986,7 @@ export interface components {
       readonly seasons: readonly number[];
       readonly page: number;
       readonly pages: number;
+      readonly broken: readonly components['schemas']['BrokenRecord'][];
       readonly logs: {
         readonly reading: readonly components['schemas']['ReadingKept'][];
         readonly testerPair: readonly components['schemas']['TesterPairKept'][];
@@ -1856,6 +2000,9 @@ export interface components {
           readonly [key: string]: components['schemas']['NextFieldPlanKept'];
         };
       };
+    };
+    readonly FingerprintAnswer: {
+      readonly seq: number | null;
     };
     readonly FlowMoment: {
       readonly atMs: number;
@@ -1915,6 +2062,7 @@ export interface components {
       readonly seasons: readonly number[];
       readonly page: number;
       readonly pages: number;
+      readonly broken: readonly components['schemas']['BrokenRecord'][];
       readonly logs: {
         readonly emptyWeight: readonly components['schemas']['EmptyWeightKept'][];
         readonly delay: readonly components['schemas']['DelayKept'][];
@@ -2181,6 +2329,7 @@ export interface components {
         readonly timeZone: string;
       }[];
       readonly firstRun: boolean;
+      readonly claim: boolean;
       readonly demo: boolean;
     };
     readonly MeasureEntry: {
@@ -2594,6 +2743,7 @@ export interface components {
       readonly seasons: readonly number[];
       readonly page: number;
       readonly pages: number;
+      readonly broken: readonly components['schemas']['BrokenRecord'][];
       readonly logs: {
         readonly breakdown: readonly components['schemas']['BreakdownKept'][];
         readonly acknowledgement: readonly components['schemas']['AcknowledgementKept'][];
@@ -2618,6 +2768,7 @@ export interface components {
       readonly seasons: readonly number[];
       readonly page: number;
       readonly pages: number;
+      readonly broken: readonly components['schemas']['BrokenRecord'][];
       readonly logs: Record<string, never>;
       readonly settings: {
         readonly binSetup: {
@@ -2822,6 +2973,12 @@ export interface components {
       readonly timeZone: string;
       /** @enum {string} */
       readonly units?: 'us' | 'metric';
+    };
+    readonly ClaimBody: {
+      /** @description what npm start prints when a farm waits for its owner */
+      readonly code: string;
+      readonly email: string;
+      readonly password: string;
     };
     readonly FarmSettingsBody: {
       /** @enum {string} */
@@ -3104,6 +3261,27 @@ export interface operations {
       };
     };
   };
+  readonly PeopleController_claim: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['ClaimBody'];
+      };
+    };
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
   readonly PeopleController_signOut: {
     readonly parameters: {
       readonly query?: never;
@@ -3330,6 +3508,50 @@ export interface operations {
         };
         content: {
           readonly 'application/json': components['schemas']['RestoreAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_check: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['BookCheckAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_fingerprint: {
+    readonly parameters: {
+      readonly query?: {
+        readonly text?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['FingerprintAnswer'];
         };
       };
     };
@@ -5147,6 +5369,108 @@ export interface operations {
         };
         content: {
           readonly 'application/json': components['schemas']['AppendAnswer'];
+        };
+      };
+    };
+  };
+  readonly BackupController_list: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['BackupsAnswer'];
+        };
+      };
+    };
+  };
+  readonly BackupController_keep: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['BackupInfo'];
+        };
+      };
+    };
+  };
+  readonly BackupController_kept: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly name: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly BackupController_now: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly BackupController_bring: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['BroughtLine'];
         };
       };
     };

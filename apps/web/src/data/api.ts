@@ -2,6 +2,9 @@ import type { ErrorAnswer, ErrorIssue } from '@fanega/contract';
 import createClient from 'openapi-fetch';
 import type { paths } from './api-types';
 
+/** The server is there, its database or its disk is not. */
+const AWAY = new Set(['database_gone', 'database_silent', 'disk_full']);
+
 /** What the server refused, in its own words, or that it could not be reached at all. */
 export class ApiError extends Error {
   constructor(
@@ -17,6 +20,11 @@ export class ApiError extends Error {
   /** No answer: no signal, or the server is down. What was typed is kept and can be sent again. */
   get unreachable(): boolean {
     return this.status === 0;
+  }
+
+  /** Nobody can take it just now, here or behind the server; the same again, later, is right. */
+  get away(): boolean {
+    return this.unreachable || AWAY.has(this.code);
   }
 }
 

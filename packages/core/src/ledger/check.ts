@@ -329,6 +329,18 @@ export function bookFromJson(value: unknown): Book {
     value.version === 2
       ? checkRevisions(value.revisions, header, Array.isArray(entries) ? entries.length : 0, refusals)
       : [];
+  const { chain } = value;
+  if (
+    !absent(chain) &&
+    !(Array.isArray(chain) && chain.every((link) => typeof link === 'string' && /^[0-9a-f]{64}$/.test(link)))
+  )
+    refusals.push({
+      code: 'field_of_wrong_type',
+      path: '',
+      field: 'chain',
+      value: chain,
+      expected: 'a list of links, each of 64 hexadecimal digits',
+    });
   if (refusals.length > 0) throw new BookRefused(refusals);
   const { version } = value as { version: 1 | 2 };
   return {

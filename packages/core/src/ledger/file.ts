@@ -17,8 +17,9 @@ export function parseBook(text: string): Book {
 
 /** One entry a line, so that two versions of a book can be compared by eye. */
 export function serializeBook(book: Book): string {
-  const { entries, ...head } = book;
-  const lines = entries.map((entry) => `    ${JSON.stringify(entry)}`).join(',\n');
+  const { entries, chain, ...head } = book;
+  const list = (name: string, items: readonly unknown[]): string =>
+    `  "${name}": [${items.length > 0 ? `\n${items.map((item) => `    ${JSON.stringify(item)}`).join(',\n')}\n  ` : ''}]`;
   const top = JSON.stringify(head, null, 2).replace(/\n}$/, '');
-  return `${top},\n  "entries": [${lines ? `\n${lines}\n  ` : ''}]\n}\n`;
+  return `${[top, list('entries', entries), ...(chain === undefined ? [] : [list('chain', chain)])].join(',\n')}\n}\n`;
 }

@@ -33,6 +33,20 @@ export { BookRefused, wordRefusal, wordRefusalAtField, type Refusal, type Refusa
 export { isSignedBy, signedBy } from './signature.js';
 export { bookFromJson, checkChange, checkHeader, ENTRY_TYPES, MAX_MASS_KG, MOST_VOIDS } from './check.js';
 export { bookAsOf, readingHeader, revised, undoing, withRevisions } from './revisions.js';
+export {
+  canonicalJson,
+  CHAIN_START,
+  type ChainCheck,
+  type ChainFault,
+  chainOf,
+  type ChainRecord,
+  ChainWalk,
+  checkChain,
+  fingerprintOf,
+  linkOf,
+  recordsInOrder,
+  seqOfFingerprint,
+} from './chain.js';
 export { parseBook, serializeBook } from './file.js';
 export { Ledger, type Account, type Checkpoint, type Layer, type ParcelView, type Position } from './ledger.js';
 export { bookSchema } from './schema.js';

@@ -173,6 +173,8 @@ export interface Book extends BookHeader {
   readonly version: 1 | 2;
   readonly revisions?: readonly Revision[];
   readonly entries: readonly Entry[];
+  /** The links of entries and revisions in the order of their arrival; see `chain.ts`. */
+  readonly chain?: readonly string[];
 }
 
 /** The lot of grain that is there although the book knows nothing of it. */

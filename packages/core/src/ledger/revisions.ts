@@ -64,6 +64,7 @@ export function bookAsOf(book: Book, sequence: number): Book {
     ...book,
     entries: book.entries.slice(0, Math.max(0, sequence - kept.length)),
     ...(book.revisions === undefined ? {} : { revisions: kept }),
+    ...(book.chain === undefined ? {} : { chain: book.chain.slice(0, Math.max(0, sequence)) }),
   };
 }
 

@@ -72,6 +72,12 @@ export const bookSchema = {
         required: ['id'],
       },
     },
+    chain: {
+      type: 'array',
+      description:
+        'a link for each entry and revision in the order of their arrival: SHA-256, in hexadecimal, of the link before it (64 zeros before the first), a line feed and the record as JSON with sorted keys (RFC 8785)',
+      items: { type: 'string', pattern: '^[0-9a-f]{64}$' },
+    },
     revisions: {
       type: 'array',
       description:

@@ -139,11 +139,11 @@ export class WeighTicketsService {
   async print(farmId: string, number: number): Promise<Uint8Array> {
     const row = await this.tickets.one(farmId, { number });
     if (!row) throw new Refused('not_found', 'There is no such ticket.');
-    const { header, lots, places, versions } = await this.ledgers.open(farmId);
+    const { header, lots, places } = await this.ledgers.open(farmId);
     const { name, timeZone, clock, units } = header.farm;
     return printTicket(
       infoOf(row),
-      { farm: name, timeZone, clock, units, seq: versions.seq, printedAt: Date.now() },
+      { farm: name, timeZone, clock, units, ...(await this.ledgers.end(farmId)), printedAt: Date.now() },
       {
         truck: places.find((place) => place.id === row.machineId)?.name ?? row.machineId,
         fieldOf: (lotId) => lots.find((lot) => lot.id === lotId)?.fieldName ?? 'field not known',

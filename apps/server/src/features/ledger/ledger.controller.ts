@@ -1,7 +1,9 @@
 import {
   AppendBody,
   type AppendAnswer,
+  type BookCheckAnswer,
   CorrectionBody,
+  type FingerprintAnswer,
   type RestoreAnswer,
   type RevisionAnswer,
   RevisionBody,
@@ -140,6 +142,22 @@ export class LedgerController {
       await this.ledgers.book(farmId, asOf === undefined ? undefined : wholeNumber('asOf', asOf, 0, MOST_SEQ, 0)),
     );
     response.type('application/json').attachment('grain-book.json').send(text);
+  }
+
+  /** Is the book what was written down, record by record? */
+  @Get('book/check')
+  @Allow('manager')
+  @Answers('BookCheckAnswer')
+  check(@Param('farmId') farmId: string): Promise<BookCheckAnswer> {
+    return this.ledgers.checkBook(farmId);
+  }
+
+  /** Did this book ever have the fingerprint that stands on a printed sheet? */
+  @Get('book/fingerprint')
+  @Allow('viewer')
+  @Answers('FingerprintAnswer')
+  fingerprint(@Param('farmId') farmId: string, @Query('text') text?: string): Promise<FingerprintAnswer> {
+    return this.ledgers.fingerprint(farmId, String(text ?? ''));
   }
 
   /** Brings a book file into a farm that has no book yet. */

@@ -1,5 +1,5 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm';
-import { FARM, ID, INSTANT, TEXT, ULID } from '../../platform/columns.js';
+import { FARM, ID, INSTANT, LINK, TEXT, ULID } from '../../platform/columns.js';
 
 @Entity('fields')
 export class FieldRow {
@@ -73,6 +73,7 @@ export class EntryRow {
   @Column('json') body: Record<string, unknown>;
   @Column({ name: 'user_id', ...ID, nullable: true }) userId: string | null;
   @Column({ name: 'received_ms', ...INSTANT }) receivedMs: number;
+  @Column(LINK) link: string;
 }
 
 /** One dated change of what the book is read with. It takes a number of the book's own sequence. */
@@ -90,6 +91,7 @@ export class RevisionRow {
   @Column({ name: 'place_id', ...ID, nullable: true }) placeId: string | null;
   @Column({ type: 'varchar', length: 24, nullable: true }) crop: string | null;
   @Column('double', { nullable: true }) moisture: number | null;
+  @Column(LINK) link: string;
   @Column('double', { name: 'moisture_before', nullable: true }) moistureBefore: number | null;
   @Column({ type: 'varchar', length: 8, nullable: true }) withdrawal: 'mixed' | 'firstIn' | 'lastIn' | null;
   @Column({ name: 'withdrawal_before', type: 'varchar', length: 8, nullable: true }) withdrawalBefore:

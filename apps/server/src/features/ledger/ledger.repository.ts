@@ -7,6 +7,7 @@ import {
   type Entry,
   instantOf,
   isBuyer,
+  linkOf,
   type LotInfo,
   METHODS,
   type PlaceInfo,
@@ -46,8 +47,12 @@ export interface NewEntry {
   readonly userId: string | null;
 }
 
+/** Where a farm's book ends. */
+export type BookEnd = Pick<FarmRow, 'id' | 'seq' | 'chain'>;
+
 export interface KeptRevision extends Omit<Revision, 'after'> {
   readonly seq: number;
+  readonly link: string;
   readonly before: RevisionChange;
 }
 
@@ -124,20 +129,49 @@ export class LedgerRepository {
     }));
   }
 
-  /** Stores entries under the numbers that follow; the farm's row is locked by the caller. */
-  async insert(
-    tx: EntityManager,
-    farmId: string,
-    firstSeq: number,
-    entries: readonly NewEntry[],
-    receivedMs: number,
-  ): Promise<void> {
-    await insertAll(
-      tx,
-      EntryRow,
-      entries.map(({ entry, userId }, i) => rowOf(farmId, firstSeq + i, entry, userId, receivedMs)),
+  /** Stores entries under the numbers that follow, chained; the farm's row is locked by the caller, and `farm` goes on with it. */
+  async insert(tx: EntityManager, farm: BookEnd, entries: readonly NewEntry[], receivedMs: number): Promise<void> {
+    let { seq, chain } = farm;
+    const rows = entries.map(({ entry, userId }) => {
+      chain = linkOf(chain, entry);
+      return rowOf(farm.id, ++seq, entry, userId, receivedMs, chain);
+    });
+    await insertAll(tx, EntryRow, rows);
+    await tx.update(FarmRow, { id: farm.id }, { seq, chain });
+    Object.assign(farm, { seq, chain });
+  }
+
+  async bookEnd(farmId: string): Promise<BookEnd> {
+    return this.db
+      .getRepository(FarmRow)
+      .findOneOrFail({ where: { id: farmId }, select: { id: true, seq: true, chain: true } });
+  }
+
+  /** The links of a farm's records in the order of its sequence. */
+  async links(farmId: string): Promise<string[]> {
+    const rows: { link: string }[] = await this.db.query(
+      'SELECT seq, link FROM entries WHERE farm_id = ? UNION ALL SELECT seq, link FROM revisions WHERE farm_id = ? ORDER BY seq',
+      [farmId, farmId],
     );
-    await tx.update(FarmRow, { id: farmId }, { seq: firstSeq + entries.length - 1 });
+    return rows.map(({ link }) => link);
+  }
+
+  /** Some entries as they are kept, with their links, in the order of the sequence. */
+  async keptEntries(
+    farmId: string,
+    after: number,
+    most: number,
+  ): Promise<{ seq: number; body: string; link: string }[]> {
+    return this.db.query('SELECT seq, body, link FROM entries WHERE farm_id = ? AND seq > ? ORDER BY seq LIMIT ?', [
+      farmId,
+      after,
+      most,
+    ]);
+  }
+
+  async firstReceived(farmId: string): Promise<number | null> {
+    const first: unknown = await this.db.getRepository(EntryRow).minimum('receivedMs', { farmId });
+    return first === null ? null : Number(first);
   }
 
   async lastReceived(farmId: string): Promise<number> {
@@ -151,6 +185,7 @@ export class LedgerRepository {
     const lists = await on.getRepository(RevisionListRow).find({ where: { farmId }, order: { place: 'ASC' } });
     return rows.map((row) => ({
       seq: row.seq,
+      link: row.link,
       id: row.id,
       at: new Date(row.atMs).toISOString(),
       by: row.by,
@@ -163,17 +198,20 @@ export class LedgerRepository {
   /** Writes a revision under its number and makes it what the book is read with. */
   async revise(
     tx: EntityManager,
-    farmId: string,
-    seq: number,
+    farm: BookEnd,
     revision: Omit<Revision, 'after'>,
     userId: string | null,
     header: BookHeader,
   ): Promise<void> {
     const { change } = revision;
+    const farmId = farm.id;
+    const seq = farm.seq + 1;
+    const link = linkOf(farm.chain, revision);
     const before = undoing(header, change);
     await tx.insert(RevisionRow, {
       farmId,
       seq,
+      link,
       id: revision.id,
       atMs: Math.floor(instantOf(revision.at)),
       by: revision.by ?? '',
@@ -192,7 +230,8 @@ export class LedgerRepository {
       ...listRows(farmId, seq, 'before', before),
       ...listRows(farmId, seq, 'after', change),
     ]);
-    await tx.update(FarmRow, { id: farmId }, { seq });
+    await tx.update(FarmRow, { id: farmId }, { seq, chain: link });
+    Object.assign(farm, { seq, chain: link });
     switch (change.what) {
       case 'shares':
         await tx.delete(LotShareRow, { farmId, lotId: change.lot });
@@ -305,16 +344,15 @@ export class LedgerRepository {
     await tx.update(FarmRow, { id: farmId }, { defaultMoisture: book.defaults.moisture });
     // Entries and revisions take their numbers in the order in which they arrived.
     const ordered = targetsFirst(book.entries).map((entry) => ({ entry, userId }));
-    let [seq, done] = [0, 0];
+    let done = 0;
     let header: BookHeader = { defaults: book.defaults, lots: book.lots, places: book.places };
     for (const { after, ...revision } of book.revisions ?? []) {
-      if (after > done) await this.insert(tx, farmId, seq + 1, ordered.slice(done, after), receivedMs);
-      seq += after - done + 1;
+      if (after > done) await this.insert(tx, farm, ordered.slice(done, after), receivedMs);
       done = after;
-      await this.revise(tx, farmId, seq, revision, userId, header);
+      await this.revise(tx, farm, revision, userId, header);
       header = LedgerRepository.readWith(await this.header(farmId, tx));
     }
-    if (done < ordered.length) await this.insert(tx, farmId, seq + 1, ordered.slice(done), receivedMs);
+    if (done < ordered.length) await this.insert(tx, farm, ordered.slice(done), receivedMs);
   }
 }
 
@@ -388,6 +426,7 @@ function rowOf(
   entry: Entry,
   userId: string | null,
   receivedMs: number,
+  link: string,
 ): Omit<EntryRow, 'body'> & { body: Entry } {
   const from =
     entry.type === 'move'
@@ -408,5 +447,6 @@ function rowOf(
     body: entry,
     userId,
     receivedMs,
+    link,
   };
 }

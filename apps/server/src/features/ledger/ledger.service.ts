@@ -1,23 +1,40 @@
-import { type AppendAnswer, type FarmVersions, type RevisionBody, type RevisionInfo, ULID } from '@fanega/contract';
+import {
+  type AppendAnswer,
+  type BookCheckAnswer,
+  type FarmVersions,
+  type FingerprintAnswer,
+  type RevisionBody,
+  type RevisionInfo,
+  ULID,
+} from '@fanega/contract';
 import {
   bookAsOf,
   type Book,
   bookFromJson,
+  type BookHeader,
   BookRefused,
+  canonicalJson,
+  ChainWalk,
+  checkChain,
   checkChange,
   type Entry,
   type FarmBook,
   findTwins,
+  fingerprintOf,
   instantOf,
   joinTwins,
   Ledger,
   type MoveEntry,
   type Refusal,
   revised,
+  type RevisionChange,
+  seqOfFingerprint,
   TWIN_RULES,
   type TwinPair,
   isSignedBy,
   signedBy,
+  undoing,
+  wordRefusalAtField,
 } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
@@ -26,9 +43,16 @@ import { Clock } from '../../platform/clock.js';
 import { type FarmWrite, FarmWrites } from '../../platform/farm-write.js';
 import { setBounded } from '../../platform/bounded.js';
 import { bookRefuses, Refused } from '../../platform/refused.js';
+import { troubleOf } from '../../platform/trouble.js';
 import { requireSensible } from '../../platform/sensible-time.js';
 import { type Connection, VersionsRepository } from '../../platform/versions.js';
-import { type FarmHeader, LedgerRepository, type NewEntry, targetsFirst } from './ledger.repository.js';
+import {
+  type FarmHeader,
+  type KeptRevision,
+  LedgerRepository,
+  type NewEntry,
+  targetsFirst,
+} from './ledger.repository.js';
 
 /** A farm's book, replayed up to a sequence number. */
 export interface OpenBook extends FarmBook {
@@ -47,8 +71,17 @@ interface Kept {
   seq: number;
   versions: FarmVersions;
   readonly seqOf: Map<string, number>;
+  /** Rows that no entry can be read from; everything else goes on without them. */
+  readonly aside: Aside[];
   /** Answers worked out from this state, thrown away with the next entry. */
   answers: Map<string, { readonly version: string; readonly value: unknown }>;
+}
+
+/** A row of the book that cannot be read, and why. */
+interface Aside {
+  readonly seq: number;
+  readonly entry: Entry;
+  readonly refusal: Refusal;
 }
 
 /** Who writes: a person, or a device, which is nobody's account. */
@@ -56,6 +89,18 @@ export interface Writer {
   readonly id: string | null;
   readonly name: string;
 }
+
+/** What somebody wants to append, and whom to tell. */
+interface Batch {
+  readonly sent: readonly Entry[];
+  readonly caller: Writer;
+  readonly replaces?: string;
+  readonly resolve: (answer: AppendAnswer) => void;
+  readonly reject: (error: unknown) => void;
+}
+
+/** Batches of one transaction: more would let the first of them wait for the last. */
+const MOST_TOGETHER = 200;
 
 /** Books that one process keeps replayed; the one that was asked least lately leaves first. A season takes some ten megabytes. */
 const MOST_BOOKS = 12;
@@ -67,6 +112,8 @@ export class LedgerService {
   /** In the order of their last use. */
   private readonly books = new Map<string, Kept>();
   private readonly queues = new Map<string, Promise<unknown>>();
+  /** Batches that wait for the farm's next transaction. */
+  private readonly batches = new Map<string, Batch[]>();
   /** A look that has not begun yet: whoever comes meanwhile shares it. */
   private readonly next = new Map<string, Promise<OpenBook>>();
 
@@ -135,7 +182,7 @@ export class LedgerService {
     setBounded(this.books, farmId, kept, MOST_BOOKS);
     if (kept.seq < versions.seq) {
       const rows = await this.repository.entriesAfter(farmId, kept.seq, on);
-      kept.ledger.restore(rows.map((row) => row.entry));
+      takeIn(kept, rows);
       for (const { seq, entry } of rows) kept.seqOf.set(entry.id, seq);
       kept.seq = versions.seq;
       kept.answers = new Map();
@@ -179,35 +226,131 @@ export class LedgerService {
       seq: 0,
       versions,
       seqOf: new Map(),
+      aside: [],
       answers: new Map(),
     };
   }
 
-  /** Appends a batch in a write of its own; {@link appendIn} says what counts. */
+  /**
+   * Appends a batch; {@link plan} says what counts. Batches that wait for the same farm are taken together in one transaction, each with its
+   * own answer: a farm that fifty devices write to pays for the disk once for all of them.
+   */
   append(farmId: string, sent: readonly Entry[], caller: Writer, replaces?: string): Promise<AppendAnswer> {
-    return this.writing(farmId, (write) => this.appendIn(write, sent, caller, replaces));
+    return new Promise((resolve, reject) => {
+      const batch: Batch = { sent, caller, ...(replaces === undefined ? {} : { replaces }), resolve, reject };
+      const waiting = this.batches.get(farmId);
+      if (waiting) {
+        waiting.push(batch);
+        return;
+      }
+      this.batches.set(farmId, [batch]);
+      void this.oneAtATime(farmId, async () => {
+        const taken = this.batches.get(farmId)!;
+        this.batches.delete(farmId);
+        await this.appendTogether(farmId, taken);
+      });
+    });
+  }
+
+  private async appendTogether(farmId: string, batches: readonly Batch[]): Promise<void> {
+    for (let from = 0; from < batches.length; from += MOST_TOGETHER) {
+      const some = batches.slice(from, from + MOST_TOGETHER);
+      try {
+        const done = await this.write(farmId, (write) => this.appendAll(write, some));
+        done.forEach((finish) => finish());
+      } catch (error) {
+        if (some.length === 1 || troubleOf(error) !== null) some.forEach(({ reject }) => reject(error));
+        // One of them is to blame, and the others shall not pay for it.
+        else for (const batch of some) await this.appendTogether(farmId, [batch]);
+      }
+    }
+  }
+
+  /** @returns what tells each its answer, once all of it is safe */
+  private async appendAll({ tx, farm, changed }: FarmWrite, batches: readonly Batch[]): Promise<(() => void)[]> {
+    await this.catchUp(farm.id, tx);
+    const kept = this.books.get(farm.id)!;
+    const receivedMs = this.clock.now();
+    const all: NewEntry[] = [];
+    const done = batches.map(({ sent, caller, replaces, resolve, reject }) => {
+      const base = farm.seq + all.length;
+      try {
+        const { rows, answer } = this.plan(kept, base, receivedMs, sent, caller, replaces);
+        if (rows.length > 0) {
+          takeIn(
+            kept,
+            rows.map(({ entry }, i) => ({ seq: base + 1 + i, entry })),
+          );
+          rows.forEach(({ entry }, i) => kept.seqOf.set(entry.id, base + 1 + i));
+          kept.seq = base + rows.length;
+          kept.answers = new Map();
+          all.push(...rows);
+        }
+        return () => resolve(answer);
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        return () => reject(error);
+      }
+    });
+    if (all.length > 0) {
+      await this.repository.insert(tx, farm, all, receivedMs);
+      changed('book');
+    }
+    return done;
   }
 
   /** Runs a write of which entries may be a part. One at a time in this process; the farm's lock does the same among all of them. */
   writing<T>(farmId: string, work: (write: FarmWrite) => Promise<T>): Promise<T> {
-    return this.oneAtATime(farmId, () => this.writes.run(farmId, work));
+    return this.oneAtATime(farmId, () => this.write(farmId, work));
   }
 
-  /**
-   * Appends a batch, all or nothing, as part of a write. The same entry again is accepted and nothing is doubled; another entry under a used
-   * id is refused. With `replaces`, the entry that is made again must not have been voided by somebody else. Loads that two devices recorded
-   * are joined in the same transaction.
-   */
+  /** What the book was given in a write that did not come to its end is forgotten with it: it is read anew. */
+  private async write<T>(farmId: string, work: (write: FarmWrite) => Promise<T>): Promise<T> {
+    try {
+      return await this.writes.run(farmId, async (write) => {
+        // A try before this one may have gone further than the book.
+        if ((this.books.get(write.farm.id)?.seq ?? 0) > write.farm.seq) this.books.delete(write.farm.id);
+        return work(write);
+      });
+    } catch (error) {
+      if (!(error instanceof Refused)) this.books.delete(farmId);
+      throw error;
+    }
+  }
+
+  /** Appends a batch as part of a write; {@link plan} says what counts. */
   async appendIn(
     { tx, farm, changed }: FarmWrite,
     sent: readonly Entry[],
     caller: Writer,
     replaces?: string,
   ): Promise<AppendAnswer> {
-    const { ledger, seqOf } = await this.catchUp(farm.id, tx);
-    // Nobody else can append while we hold the farm's row, so the state is the newest.
-    const base = farm.seq;
+    await this.catchUp(farm.id, tx);
     const receivedMs = this.clock.now();
+    // Nobody else can append while we hold the farm's row, so the state is the newest.
+    const { rows, answer } = this.plan(this.books.get(farm.id)!, farm.seq, receivedMs, sent, caller, replaces);
+    if (rows.length > 0) {
+      await this.repository.insert(tx, farm, rows, receivedMs);
+      changed('book');
+    }
+    return answer;
+  }
+
+  /**
+   * What a batch puts into the book that has come to `base`, all or nothing, and its answer. The same entry again is accepted and nothing is
+   * doubled; another entry under a used id is refused. With `replaces`, the entry that is made again must not have been voided by somebody
+   * else. Loads that two devices recorded are joined in the same transaction.
+   * @throws Refused
+   */
+  private plan(
+    { ledger, seqOf, aside }: Kept,
+    base: number,
+    receivedMs: number,
+    sent: readonly Entry[],
+    caller: Writer,
+    replaces?: string,
+  ): { readonly rows: readonly NewEntry[]; readonly answer: AppendAnswer } {
+    const isBroken = (id: string): boolean => aside.some(({ entry }) => entry.id === id);
     const fresh: NewEntry[] = [];
     const known = new Set<string>();
     const batch = new Map<string, Entry>();
@@ -249,10 +392,14 @@ export class LedgerService {
         'Somebody else corrected or voided this load meanwhile. Look at it again, then correct what stands there now.',
       );
     }
-    const refusals = ledger.check(fresh.map(({ entry }) => entry));
+    // What cannot be read cannot be voided in the ledger either: it is taken out by a void that stands aside with it.
+    const readable = fresh
+      .map(({ entry }) => entry)
+      .filter((entry) => !(entry.type === 'void' && isBroken(entry.voids)));
+    const refusals = ledger.check(readable);
     if (refusals.length > 0) {
       // The book counted only what is new; people count what they sent.
-      const places = fresh.map(({ entry }) => sent.findIndex((s) => s.id === entry.id));
+      const places = readable.map((entry) => sent.findIndex((s) => s.id === entry.id));
       throw bookRefuses(
         refusals.map((r) => ({
           ...r,
@@ -264,11 +411,11 @@ export class LedgerService {
       const seqs = new Map(rows.map(({ entry }, i) => [entry.id, base + 1 + i]));
       return [...new Set(sent.map((entry) => entry.id))].map((id) => ({
         id,
-        seq: seqs.get(id) ?? seqOf(id),
+        seq: seqs.get(id) ?? seqOf.get(id) ?? 0,
         known: known.has(id) && !seqs.has(id),
       }));
     };
-    if (fresh.length === 0) return { seq: base, accepted: accepted([]), joined: [] };
+    if (fresh.length === 0) return { rows: [], answer: { seq: base, accepted: accepted([]), joined: [] } };
     const twins = twinsOf(ledger, fresh);
     const stamp = new Date(receivedMs).toISOString();
     for (const pair of twins) {
@@ -283,14 +430,13 @@ export class LedgerService {
     }
     const byId = new Map(fresh.map((row) => [row.entry.id, row]));
     const rows = targetsFirst(fresh.map(({ entry }) => entry)).map((entry) => byId.get(entry.id)!);
-    await this.repository.insert(tx, farm.id, base + 1, rows, receivedMs);
-    // A second batch of the same write follows this one.
-    farm.seq = base + rows.length;
-    changed('book');
     return {
-      seq: farm.seq,
-      accepted: accepted(rows),
-      joined: twins.map(({ first, second }) => ({ first: first.id, second: second.id })),
+      rows,
+      answer: {
+        seq: base + rows.length,
+        accepted: accepted(rows),
+        joined: twins.map(({ first, second }) => ({ first: first.id, second: second.id })),
+      },
     };
   }
 
@@ -316,20 +462,17 @@ export class LedgerService {
       refusals.push({ code, path: 'change', field, value, ...(expected === undefined ? {} : { expected }) }),
     );
     if (refusals.length > 0) throw bookRefuses(refusals);
-    const seq = farm.seq + 1;
     const at = new Date(this.clock.now()).toISOString();
     await this.repository.revise(
       tx,
-      farm.id,
-      seq,
+      farm,
       { id, at, by: caller.name, reason: reason.trim(), change },
       caller.id,
       header,
     );
-    farm.seq = seq;
     changed('header');
     changed('book');
-    return { seq };
+    return { seq: farm.seq };
   }
 
   async revisions(farmId: string): Promise<RevisionInfo[]> {
@@ -348,12 +491,77 @@ export class LedgerService {
       .reverse()
       .reduce((after, { before }) => revised(after, before), LedgerRepository.readWith(header));
     const seqs = entries.map((entry) => seqOf(entry.id));
-    const revisions = kept.map(({ seq, before: _, ...revision }) => ({
+    const revisions = kept.map(({ seq, before: _, link: __, ...revision }) => ({
       ...revision,
       after: seqs.filter((one) => one < seq).length,
     }));
-    const book: Book = { format: 'fanega-book', version: 2, ...first, revisions, entries };
+    // Links that were written since belong to entries that this state does not have.
+    const chain = (await this.repository.links(id)).slice(0, entries.length + revisions.length);
+    const aside = this.books.get(id)?.aside ?? [];
+    // A chain is of all records: where some cannot be read, the file says which, and carries none.
+    const book: Book = {
+      ...{ format: 'fanega-book', version: 2, ...first, revisions, entries },
+      ...(aside.length === 0 ? { chain } : { aside: aside.map(({ seq, entry }) => ({ seq, entry })) }),
+    } as Book;
     return asOf === undefined ? book : bookAsOf(book, asOf);
+  }
+
+  /** Walks through the whole book as it is kept, link by link, and compares what it is read with to its revisions. */
+  async checkBook(farmId: string): Promise<BookCheckAnswer> {
+    const { farmId: id } = await this.open(farmId);
+    const end = await this.repository.bookEnd(id);
+    const [revisions, header] = [await this.repository.revisions(id), await this.repository.header(id)];
+    const walk = new ChainWalk();
+    const waiting = revisions.filter(({ seq }) => seq <= end.seq);
+    const revision = ({ seq: _, before: __, link, ...record }: KeptRevision): void => void walk.next(record, link);
+    for (let last = 0; ;) {
+      const rows = (await this.repository.keptEntries(id, last, WALKED_AT_ONCE)).filter(({ seq }) => seq <= end.seq);
+      for (const { seq, body, link } of rows) {
+        while (waiting[0] && waiting[0].seq < seq) revision(waiting.shift()!);
+        walk.next((typeof body === 'string' ? JSON.parse(body) : body) as Entry, link);
+        last = seq;
+      }
+      if (rows.length < WALKED_AT_ONCE) break;
+    }
+    waiting.forEach(revision);
+    const { sound, records, head, fault } = walk.end({ records: end.seq, head: end.chain });
+    const differs = headerDiffers(LedgerRepository.readWith(header), revisions);
+    const aside = this.books.get(id)?.aside ?? [];
+    const takenOut = new Set(aside.flatMap(({ entry }) => (entry.type === 'void' ? [entry.voids] : [])));
+    const broken = aside
+      .filter(({ entry }) => !(entry.type === 'void' && aside.some((one) => one.entry.id === entry.voids)))
+      .map(({ seq, entry, refusal }) => ({
+        seq,
+        id: String(entry.id),
+        message: wordRefusalAtField(refusal),
+        text: JSON.stringify(entry),
+        settled: takenOut.has(entry.id),
+      }));
+    return {
+      sound: sound && differs.length === 0 && broken.every(({ settled }) => settled),
+      records,
+      fingerprint: fingerprintOf(head),
+      changed: fault ? { seq: fault.seq, id: fault.id, missing: fault.what === 'count_differs' } : null,
+      header: differs,
+      broken,
+    };
+  }
+
+  /** The number at which the book had a fingerprint that stands on some paper, or null. */
+  async fingerprint(farmId: string, text: string): Promise<FingerprintAnswer> {
+    const { farmId: id } = await this.open(farmId);
+    return { seq: seqOfFingerprint(await this.repository.links(id), text) };
+  }
+
+  /** What the book has come to, with its link: both are printed on every sheet. */
+  async end(farmId: string): Promise<{ readonly seq: number; readonly link: string }> {
+    const { seq, chain } = await this.repository.bookEnd(farmId);
+    return { seq, link: chain };
+  }
+
+  /** When the first entry came in, ms since 1970; null where the book is empty. */
+  firstReceived(farmId: string): Promise<number | null> {
+    return this.repository.firstReceived(farmId);
   }
 
   /** Brings a whole book file into a farm that has no book yet; checked whole before anything is written. */
@@ -362,6 +570,11 @@ export class LedgerService {
     try {
       book = bookFromJson(json);
       Ledger.of(book);
+      const chain = checkChain(book);
+      if (chain?.fault) {
+        const message = `this file was changed since it was written down: record ${chain.fault.seq} is not what it was`;
+        throw new Refused('book_refuses', message, [{ index: chain.fault.seq - 1, code: 'chain', message }]);
+      }
     } catch (error) {
       if (error instanceof BookRefused) throw bookRefuses(error.refusals);
       throw error;
@@ -394,6 +607,45 @@ export class LedgerService {
     return { entries: book.entries.length };
   }
 }
+
+const WALKED_AT_ONCE = 5000;
+
+/** Takes rows into a ledger; those that are no entries are put aside, and with them what only makes sense beside them. */
+function takeIn({ ledger, aside }: Kept, rows: readonly { readonly seq: number; readonly entry: Entry }[]): void {
+  for (let rest = rows; ;) {
+    try {
+      ledger.restore(rest.map(({ entry }) => entry));
+      return;
+    } catch (error) {
+      if (!(error instanceof BookRefused)) throw error;
+      const wrong = new Map<number, Refusal>();
+      for (const refusal of error.refusals) {
+        const index = /^entries\[(\d+)]/.exec(refusal.path)?.[1];
+        if (index === undefined) throw error;
+        if (!wrong.has(Number(index))) wrong.set(Number(index), refusal);
+      }
+      for (const [index, refusal] of wrong) aside.push({ ...rest[index]!, refusal });
+      rest = rest.filter((_, i) => !wrong.has(i));
+    }
+  }
+}
+
+/** What the book is read with now and its last revision did not make so. */
+function headerDiffers(header: BookHeader, revisions: readonly KeptRevision[]): string[] {
+  const last = new Map<string, RevisionChange>();
+  for (const { change } of revisions) last.set(`${change.what} ${subjectOf(change)}`.trim(), change);
+  return [...last].flatMap(([name, change]) =>
+    canonicalJson(undoing(header, change)) === canonicalJson(change) ? [] : [name],
+  );
+}
+const subjectOf = (change: RevisionChange): string =>
+  change.what === 'shares'
+    ? change.lot
+    : change.what === 'baseMoisture'
+      ? change.crop
+      : change.what === 'withdrawal'
+        ? change.place
+        : '';
 
 /** As JSON has it: without what was left out. */
 const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));

@@ -1,4 +1,4 @@
-import { type Me, SetupBody, SignInBody } from '@fanega/contract';
+import { ClaimBody, type Me, SetupBody, SignInBody } from '@fanega/contract';
 import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
@@ -45,6 +45,17 @@ export class PeopleController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
     setCookie(request, response, await this.people.setUp(body, request.ip ?? ''));
+  }
+
+  @Post('claim')
+  @HttpCode(204)
+  @Allow('public')
+  async claim(
+    @Body() body: ClaimBody,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
+    setCookie(request, response, await this.people.claim(body, request.ip ?? ''));
   }
 
   @Post('sign-out')

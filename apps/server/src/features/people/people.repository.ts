@@ -19,6 +19,31 @@ export class PeopleRepository {
     return (await this.db.getRepository(UserRow).count()) === 0;
   }
 
+  /** Is there a farm none of whose owners has a password? */
+  async waitsForOwner(): Promise<boolean> {
+    const [{ n }] = (await this.db.query(`SELECT EXISTS (SELECT 1 FROM farms f WHERE f.demo = 0 AND NOT EXISTS (
+      SELECT 1 FROM memberships m JOIN users u ON u.id = m.user_id
+      WHERE m.farm_id = f.id AND m.role = 'owner' AND u.password_hash IS NOT NULL)) n`)) as [{ n: number }];
+    return Number(n) > 0;
+  }
+
+  /** Gives an owner who has no password his first one. @returns his id, or null where there is no such owner */
+  async claim(email: string, passwordHash: string): Promise<string | null> {
+    return this.db.transaction(async (tx) => {
+      const user = await tx.getRepository(UserRow).findOne({ where: { email }, lock: { mode: 'pessimistic_write' } });
+      if (
+        !user ||
+        user.passwordHash !== null ||
+        !(await tx.existsBy(MembershipRow, { userId: user.id, role: 'owner' }))
+      )
+        return null;
+      const farms = await tx.findBy(MembershipRow, { userId: user.id, role: 'owner' });
+      if (await tx.existsBy(FarmRow, { id: In(farms.map(({ farmId }) => farmId)), demo: true })) return null;
+      await tx.update(UserRow, { id: user.id }, { passwordHash });
+      return user.id;
+    });
+  }
+
   byEmail(email: string): Promise<UserRow | null> {
     return this.db.getRepository(UserRow).findOneBy({ email });
   }

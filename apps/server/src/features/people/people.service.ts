@@ -1,8 +1,8 @@
-import type { Me, SetupBody } from '@fanega/contract';
+import type { ClaimBody, Me, SetupBody } from '@fanega/contract';
 import { createHash, timingSafeEqual } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { hash, verify } from '@node-rs/argon2';
-import { DEFAULT_MOISTURE } from '@fanega/core';
+import { CHAIN_START, DEFAULT_MOISTURE } from '@fanega/core';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
@@ -50,7 +50,10 @@ export class PeopleService {
 
   async me(caller: Caller | null): Promise<Me> {
     const demo = await this.people.hasDemo();
-    if (!caller) return { user: null, farms: [], firstRun: await this.people.isEmpty(), demo };
+    if (!caller) {
+      const [firstRun, claim] = [await this.people.isEmpty(), await this.people.waitsForOwner()];
+      return { user: null, farms: [], firstRun, claim, demo };
+    }
     const farms = await this.people.farmsOf(caller.id);
     return {
       user: caller,
@@ -62,6 +65,7 @@ export class PeopleService {
         timeZone: farm.timeZone,
       })),
       firstRun: false,
+      claim: false,
       demo,
     };
   }
@@ -96,14 +100,31 @@ export class PeopleService {
     return token;
   }
 
-  /** Makes the first farm and its owner; refused once anybody is there. */
-  async setUp(body: SetupBody, address: string): Promise<string> {
+  /** @throws Refused for another code than the one that `npm start` prints */
+  private requireCode(code: string, address: string): void {
     const right = this.limit.begin('set-up', address, this.clock.now());
-    if (!sameText(body.code, this.config.setUpCode))
+    if (!sameText(code, this.config.setUpCode))
       throw new Refused('code_wrong', 'The code is wrong: npm start prints it.', [
         { field: 'code', code: 'code_wrong', message: 'the code is wrong: npm start prints it' },
       ]);
     right();
+  }
+
+  /** An owner's first password in a farm that was brought back. */
+  async claim({ code, email, password }: ClaimBody, address: string): Promise<string> {
+    this.requireCode(code, address);
+    const passwordHash = await this.hashing.run(() => hash(password));
+    const userId = await this.people.claim(plainAddress(email), passwordHash);
+    if (userId === null)
+      throw new Refused('sign_in_wrong', 'No owner without a password has this address.', [
+        { field: 'email', code: 'sign_in_wrong', message: 'no owner without a password has this address' },
+      ]);
+    return this.open(userId);
+  }
+
+  /** Makes the first farm and its owner; refused once anybody is there. */
+  async setUp(body: SetupBody, address: string): Promise<string> {
+    this.requireCode(body.code, address);
     const passwordHash = await this.hashing.run(() => hash(body.password));
     const userId = ulid();
     const isFirst = await this.people.setUp(
@@ -112,6 +133,7 @@ export class PeopleService {
         name: body.farm,
         timeZone: body.timeZone,
         seq: 0,
+        chain: CHAIN_START,
         demo: false,
         defaultMoisture: DEFAULT_MOISTURE,
         units: body.units ?? 'us',

@@ -1,6 +1,9 @@
+import { type BrokenRecord, wordFieldRefusal } from '@fanega/contract';
 import {
+  type FieldRefusal,
   LOG_KINDS,
   type LogEntry,
+  type LogKind,
   type LogName,
   type SettingEntry,
   hasVessel,
@@ -18,7 +21,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { Clock } from '../../platform/clock.js';
 import type { FarmRow } from '../../platform/entities/farm.entity.js';
 import { type FarmWrite, FarmWrites, type Tx } from '../../platform/farm-write.js';
-import { LOG_TABLES, sameRecord, SETTING_TABLES } from '../../platform/record-table.js';
+import { LOG_TABLES, sameRecord, SETTING_TABLES, unreadable } from '../../platform/record-table.js';
 import type { Row } from '../../platform/record-rows.js';
 import { Refused } from '../../platform/refused.js';
 import { requireSensible } from '../../platform/sensible-time.js';
@@ -33,9 +36,19 @@ export interface StationRecords {
   readonly seasons: readonly number[];
   readonly page: number;
   readonly pages: number;
+  readonly broken: readonly BrokenRecord[];
   readonly logs: Readonly<Record<string, readonly LogEntry[]>>;
   readonly settings: Readonly<Record<string, Readonly<Record<string, SettingEntry>>>>;
 }
+
+const brokenOf = (
+  kind: string,
+  isLog: boolean,
+  row: Row,
+  wrong: FieldRefusal,
+  at: string | null,
+  by: string | null,
+): BrokenRecord => ({ kind, isLog, id: String(row.id), at, by, message: wordFieldRefusal(wrong) });
 
 const missing = (field: string, what: string): Refused =>
   new Refused('not_found', `There is no such ${what}.`, [
@@ -83,27 +96,41 @@ export class RecordsService {
     const pagesOf = await Promise.all(
       logs.map((name) => this.records.page(farmId, name, of, { skip: (page - 1) * PAGE, take: PAGE })),
     );
+    const broken: BrokenRecord[] = [];
     const lists = Object.fromEntries(
       logs.map((name, i) => [
         name,
-        pagesOf[i]!.kept.map(({ row, body }): LogEntry => ({
-          body: body as never,
-          by: String(row.by_name),
-          voided: Boolean(row.voided),
-        })),
+        pagesOf[i]!.kept.flatMap(({ row, body }): LogEntry[] => {
+          const entry = { body: body as never, by: String(row.by_name), voided: Boolean(row.voided) };
+          const wrong = unreadable(LOG_KINDS[name] as unknown as LogKind, body);
+          if (!wrong) return [entry];
+          // Taken out already: it is of no concern any more.
+          if (!entry.voided)
+            broken.push(brokenOf(name, true, row, wrong, typeof body.at === 'string' ? body.at : null, entry.by));
+          return [];
+        }),
       ]),
     );
     const pages = Math.max(1, ...pagesOf.map(({ count }) => Math.ceil(count / PAGE)));
     const names = namesOf(SETTING_KINDS, station);
-    const found = await Promise.all(names.map((name) => this.settings(farmId, name)));
-    const settings = Object.fromEntries(names.map((name, i) => [name, found[i]!]));
-    return { of, seasons: known, page, pages, logs: lists, settings };
+    const settings = Object.fromEntries(
+      await Promise.all(names.map(async (name) => [name, await this.settings(farmId, name, broken)] as const)),
+    );
+    return { of, seasons: known, page, pages, broken, logs: lists, settings };
   }
 
-  async settings<N extends SettingName>(farmId: string, name: N): Promise<Record<string, SettingEntry<N>>> {
+  private async settings<N extends SettingName>(
+    farmId: string,
+    name: N,
+    broken: BrokenRecord[],
+  ): Promise<Record<string, SettingEntry<N>>> {
     const kept = await this.records.settings(farmId, name);
     return Object.fromEntries(
-      kept.map(({ row, body }) => [String(row.id), { revision: Number(row.revision), value: body as never }]),
+      kept.flatMap(({ row, body }) => {
+        const wrong = unreadable(SETTING_KINDS[name] as unknown as LogKind, body);
+        if (wrong) broken.push(brokenOf(name, false, row, wrong, null, null));
+        return wrong ? [] : [[String(row.id), { revision: Number(row.revision), value: body as never }]];
+      }),
     );
   }
 
@@ -160,20 +187,26 @@ export class RecordsService {
   ): Promise<{ revision: number }> {
     const common = await this.subjectOf(tx, farm, name, subject);
     const kept = await this.records.revision(tx, farm.id, name, subject);
-    if (kept !== revision)
+    if (kept !== revision && !(revision === 0 && (await this.isBroken(tx, farm.id, name, subject))))
       throw new Refused('setting_changed', 'Somebody else changed this meanwhile. Look at it again, then save.');
     const body =
       name === 'machine'
         ? await this.withVessel({ tx, farm, changed }, subject, value as unknown as Machine, kept > 0)
         : (value as object);
     await this.pointsRight(tx, farm, name, body);
-    const next = { ...common, revision: revision + 1 };
+    const next = { ...common, revision: kept + 1 };
     if (kept > 0) await this.records.replace(tx, farm.id, name, subject, body, next);
     else await this.records.add(tx, farm.id, name, subject, body, next);
     changed(SETTING_KINDS[name].station);
     // A bin's geometry is its capacity, which the header tells.
     if (name === 'binSetup') changed('header');
-    return { revision: revision + 1 };
+    return { revision: kept + 1 };
+  }
+
+  /** What cannot be read is shown as never set, and is set anew from there. */
+  private async isBroken(tx: Tx, farmId: string, name: SettingName, subject: string): Promise<boolean> {
+    const kept = await this.records.one(tx, farmId, name, subject);
+    return kept !== null && unreadable(SETTING_KINDS[name] as unknown as LogKind, kept.body) !== undefined;
   }
 
   /**

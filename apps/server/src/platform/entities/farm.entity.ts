@@ -1,6 +1,6 @@
 import type { ClockStyle, Topic, UnitSystem } from '@fanega/contract';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
-import { FARM, ID, TEXT } from '../columns.js';
+import { FARM, ID, LINK, TEXT } from '../columns.js';
 
 /** A farm, and the number that its book's sequence has come to. Locked by whatever writes. */
 @Entity('farms')
@@ -10,6 +10,8 @@ export class FarmRow {
   @Column({ name: 'time_zone', ...TEXT }) timeZone: string;
   /** Given to the newest entry or revision. */
   @Column('int', { unsigned: true }) seq: number;
+  /** The newest's link. */
+  @Column(LINK) chain: string;
   @Column('boolean') demo: boolean;
   /** Moisture of grain that nobody measured, as the book is read with it now. */
   @Column('double', { name: 'default_moisture' }) defaultMoisture: number;

@@ -101,9 +101,9 @@ export async function write<P extends WritePath>(
       wrote(farmId, command);
       return { waits: false, answer };
     } catch (error) {
-      if (!(error instanceof ApiError && error.unreachable)) throw error;
+      if (!(error instanceof ApiError && error.away)) throw error;
       if (how.keep === false) throw error;
-      if (now) throw new ApiError(0, NEEDS_SIGNAL, 'unreachable');
+      if (now) throw error.unreachable ? new ApiError(0, NEEDS_SIGNAL, 'unreachable') : error;
       // It may have arrived: the same once more, by its ids, doubles nothing.
     }
   }

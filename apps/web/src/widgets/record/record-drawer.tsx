@@ -105,7 +105,7 @@ export default function RecordDrawer({
     } catch (error) {
       setSending(false);
       if (!(error instanceof ApiError)) throw error;
-      if (error.unreachable) {
+      if (error.away) {
         // To the letter what was tried: it may have arrived, and must not be doubled. A correction is a void and an entry that go together.
         return queue(triedEntries(tried));
       }

@@ -1,0 +1,105 @@
+import { createReadStream } from 'node:fs';
+import { pipeline } from 'node:stream/promises';
+import type { BackupInfo, BackupsAnswer, BroughtLine } from '@fanega/contract';
+import { Controller, Get, HttpCode, Inject, Logger, Module, Param, Post, Req, Res } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { Request, Response } from 'express';
+import { Allow } from '../../platform/access.js';
+import { Answers } from '../../platform/answer.js';
+import { TakesBody } from '../../platform/body.js';
+import { Refused } from '../../platform/refused.js';
+import { LedgerModule } from '../ledger/index.js';
+import { BackupService } from './backup.service.js';
+
+const SAID_EVERY_MS = 250;
+
+@ApiTags('backup')
+@Controller('farms/:farmId')
+export class BackupController {
+  private readonly log = new Logger('backup');
+  constructor(@Inject(BackupService) private readonly backups: BackupService) {}
+
+  /** Backups that are kept on the server, newest first, and whether the last one is too old. */
+  @Get('backups')
+  @Allow('manager')
+  @Answers('BackupsAnswer')
+  list(@Param('farmId') farmId: string): Promise<BackupsAnswer> {
+    return this.backups.list(farmId);
+  }
+
+  /** Makes one now, beside those of every day. */
+  @Post('backups')
+  @HttpCode(200)
+  @Allow('owner')
+  @Answers('BackupInfo')
+  keep(@Param('farmId') farmId: string): Promise<BackupInfo> {
+    return this.backups.keep(farmId);
+  }
+
+  @Get('backups/:name')
+  @Allow('owner')
+  async kept(@Param('farmId') farmId: string, @Param('name') name: string, @Res() response: Response): Promise<void> {
+    const file = await this.backups.fileOf(farmId, name);
+    response.type('application/zip').attachment(name);
+    await pipeline(createReadStream(file), response);
+  }
+
+  /** Everything that the farm has, as one archive made now. */
+  @Get('backup')
+  @Allow('owner')
+  async now(@Param('farmId') farmId: string, @Res() response: Response): Promise<void> {
+    response.type('application/zip').attachment(`fanega-${new Date().toISOString().slice(0, 10)}.zip`);
+    try {
+      await this.backups.write(farmId, response);
+    } catch (error) {
+      // Half of a backup must not look like one.
+      this.log.error(String(error));
+      if (!response.headersSent) throw error;
+      response.destroy(error as Error);
+    }
+  }
+
+  /** Brings a backup into a farm that has nothing yet: looked at whole first, then line by line how far it is. */
+  @Post('backup')
+  @HttpCode(200)
+  @Allow('owner')
+  @TakesBody('archive')
+  @Answers('BroughtLine')
+  async bring(@Param('farmId') farmId: string, @Req() request: Request, @Res() response: Response): Promise<void> {
+    const { bring, drop } = await this.backups.receive(farmId, request);
+    const say = (line: BroughtLine): void => {
+      // With the first line it is an answer; until then it may still be refused.
+      if (!response.headersSent) response.type('application/x-ndjson');
+      response.write(`${JSON.stringify(line)}\n`);
+    };
+    try {
+      let last = 0;
+      const entries = await bring((doing, done, of) => {
+        if (Date.now() - last < SAID_EVERY_MS) return;
+        last = Date.now();
+        say({ doing, done, of });
+      });
+      say({ entries });
+      response.end();
+    } catch (error) {
+      if (!response.headersSent) throw error;
+      this.log.error(String(error));
+      say({
+        problem:
+          error instanceof Refused ? error.message : 'The backup could not be brought back. Nothing was changed.',
+      });
+      response.end();
+    } finally {
+      await drop();
+    }
+  }
+}
+
+@Module({
+  controllers: [BackupController],
+  imports: [LedgerModule],
+  providers: [BackupService],
+  exports: [BackupService],
+})
+export class BackupModule {}
+export { BackupService } from './backup.service.js';
