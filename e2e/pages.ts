@@ -34,6 +34,7 @@ export const PAGES = [
   '/store/bin-a',
   '/sell',
   '/trace',
+  '/trace/book',
   '/trace/lot/lot-hs-2026',
   '/shed',
   '/shed/flex-35',
@@ -84,6 +85,8 @@ export interface Typed {
   readonly Tare?: string;
   readonly moisture?: string;
   readonly ticket?: string;
+  /** How long it may take until it is in the book or in the queue, ms. */
+  readonly within?: number;
 }
 
 /** Chooses the option whose words begin with the name. */
@@ -113,7 +116,7 @@ export async function record(page: Page, typed: Typed): Promise<void> {
   if (typed.moisture) await sheet.getByLabel(/^Moisture/).fill(typed.moisture);
   if (typed.ticket) await sheet.getByLabel('Ticket number').fill(typed.ticket);
   await sheet.getByRole('button', { name: 'Record it' }).click();
-  await expect(sheet).toBeHidden();
+  await expect(sheet).toBeHidden(typed.within === undefined ? {} : { timeout: typed.within });
 }
 
 /** Minute of the day of a time on the screen, "6:26 pm". */

@@ -1,6 +1,6 @@
 // npm run bench:server [-- --seconds 60]: fifty devices that write twenty entries a second in all, and a server killed in the middle of
 // writing. Figures, and an exit code that says whether every acknowledged entry is there, none twice, and the book balances.
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
@@ -16,6 +16,8 @@ const SECONDS = Number(values.seconds);
 const DEVICES = 50;
 const PER_SECOND = 20;
 const LIMIT_MS = 250;
+/** Single entries a second, as fast as it goes. */
+const FAST = 1000;
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 await ensureMariadb();
@@ -28,6 +30,13 @@ const port = await anyFreePort();
 const start = () => startServer({ url, port, env: { FANEGA_LOG: 'error' } });
 await prepareDatabase(url, true);
 let server = await start();
+const { createConnection } = await import('mysql2/promise');
+const databaseSays = async (sql) => {
+  const connection = await createConnection(url);
+  const [rows] = await connection.query(sql);
+  await connection.end();
+  return rows;
+};
 const failures = [];
 const check = (holds, what) => {
   console.log(`${holds ? '●' : '■'} ${what}`);
@@ -79,6 +88,21 @@ try {
     }
   };
   let made = 0;
+  const entryOf = () => {
+    const n = made++;
+    const entry = {
+      type: 'harvest',
+      id: ulid(),
+      at: new Date(now.now + 60_000 + n * 1000).toISOString(),
+      lot,
+      to: cart,
+      wetKg: 100 + (n % 7),
+      moisture: 0.18,
+      method: 'cartScale',
+    };
+    sent.set(entry.id, entry);
+    return entry;
+  };
   const write = async (seconds, patient) => {
     const began = performance.now();
     const under = [];
@@ -86,19 +110,8 @@ try {
     for (let i = 0; i < total; i++) {
       const due = began + (1000 * i) / PER_SECOND;
       if (due > performance.now()) await wait(due - performance.now());
-      const n = made++;
-      const at = now.now + 60_000 + n * 1000;
-      const entry = {
-        type: 'harvest',
-        id: ulid(),
-        at: new Date(at).toISOString(),
-        lot,
-        to: cart,
-        wetKg: 100 + (n % 7),
-        moisture: 0.18,
-        method: 'cartScale',
-      };
-      sent.set(entry.id, entry);
+      const n = made;
+      const entry = entryOf();
       under.push(send(devices[n % DEVICES].token, entry, patient));
     }
     await Promise.all(under);
@@ -135,6 +148,65 @@ try {
   check(refused === 0 && times.length === SECONDS * PER_SECOND, `no error in ${SECONDS * PER_SECOND} entries`);
   check(at(0.99) < LIMIT_MS, `p99 of the acknowledgement is under ${LIMIT_MS} ms: ${at(0.99).toFixed(0)} ms`);
   await judge('after the minute');
+
+  console.log('as fast as it goes: 200 connections, one entry each time, 10 s');
+  await server.stop();
+  // A device may write ten entries a second; this is about the farm's book, and not about one device.
+  server = await startServer({ url, port, env: { FANEGA_LOG: 'error', FANEGA_DEVICE_LIMIT: '0' } });
+  {
+    const ends = performance.now() + 10_000;
+    const began = performance.now();
+    const earlier = acknowledged.size;
+    const one = async (n) => {
+      while (performance.now() < ends) await send(devices[n % DEVICES].token, entryOf(), false);
+    };
+    await Promise.all(Array.from({ length: 200 }, (_, n) => one(n)));
+    const perSecond = (acknowledged.size - earlier) / ((performance.now() - began) / 1000);
+    const fast = [...acknowledged.values()].slice(earlier).sort((a, b) => a - b);
+    const of = (share) => fast[Math.floor(share * (fast.length - 1))].toFixed(0);
+    const [flush] = await databaseSays("SHOW VARIABLES LIKE 'innodb_flush_log_at_trx_commit'");
+    console.log(
+      `${perSecond.toFixed(0)} single entries a second, each on the disk when it was acknowledged (innodb_flush_log_at_trx_commit = ${flush.Value}); ms: median ${of(0.5)}, p99 ${of(0.99)}`,
+    );
+    check(perSecond >= FAST, `at least ${FAST} single entries a second: ${perSecond.toFixed(0)}`);
+    check(flush.Value === '1', 'the database flushes at every commit');
+    await judge('as fast as it goes');
+  }
+
+  console.log('a flood: 100 strangers send large bodies at once, for 10 s');
+  {
+    const rss = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.child.pid}/status`, 'utf8'))[1]) / 1024;
+    const before = rss();
+    let most = before;
+    const ends = performance.now() + 10_000;
+    const body = JSON.stringify({ entries: 'x'.repeat(5_000_000) });
+    const stranger = async () => {
+      while (performance.now() < ends)
+        await fetch(`${server.address}/api/farms/${farmId}/entries`, {
+          method: 'POST',
+          headers: { Origin: server.address, 'Content-Type': 'application/json' },
+          body,
+        }).catch(() => undefined);
+    };
+    const health = [];
+    const watch = async () => {
+      while (performance.now() < ends) {
+        const asked = performance.now();
+        await fetch(`${server.address}/api/health`);
+        health.push(performance.now() - asked);
+        most = Math.max(most, rss());
+        await wait(50);
+      }
+    };
+    await Promise.all([watch(), ...Array.from({ length: 100 }, stranger)]);
+    health.sort((a, b) => a - b);
+    const p95 = health[Math.floor(0.95 * (health.length - 1))];
+    console.log(
+      `health p95 ${p95.toFixed(0)} ms, memory ${before.toFixed(0)} MB, at most ${(most - before).toFixed(0)} MB more`,
+    );
+    check(p95 < 100, `health answers under 100 ms at p95: ${p95.toFixed(0)} ms`);
+    check(most - before < 50, `memory grows by less than 50 MB: ${(most - before).toFixed(0)} MB`);
+  }
 
   console.log('the server is killed by its pid in the middle of writing, and started again');
   const triesBefore = tries;

@@ -3,7 +3,6 @@ import { type DynamicModule, Global, Module, RequestMethod } from '@nestjs/commo
 import { APP_FILTER, APP_GUARD } from '@nestjs/core';
 import { LoggerModule } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
-import { openDatabase } from './database.js';
 import { BackupModule } from './features/backup/index.js';
 import { CutModule } from './features/cut/index.js';
 import { DevicesModule } from './features/devices/index.js';
@@ -30,12 +29,11 @@ import { VersionsRepository } from './platform/versions.js';
 @Global()
 @Module({})
 class PlatformModule {
-  static with(config: Config): DynamicModule {
-    const database = { provide: DataSource, useFactory: () => openDatabase(config.databaseUrl) };
-    const shared = [Clock, Sessions, VersionsRepository, FeedService, FarmWrites];
+  static with(config: Config, db: DataSource): DynamicModule {
+    const shared = [Clock, Sessions, DeviceTokens, VersionsRepository, FeedService, FarmWrites];
     return {
       module: PlatformModule,
-      providers: [...shared, { provide: CONFIG, useValue: config }, database],
+      providers: [...shared, { provide: CONFIG, useValue: config }, { provide: DataSource, useValue: db }],
       exports: [...shared, CONFIG, DataSource],
     };
   }
@@ -43,7 +41,8 @@ class PlatformModule {
 
 @Module({})
 export class AppModule {
-  static with(config: Config): DynamicModule {
+  /** @param db open and up to date: what is wrong with it is said before anything else is made */
+  static with(config: Config, db: DataSource): DynamicModule {
     return {
       module: AppModule,
       imports: [
@@ -56,7 +55,7 @@ export class AppModule {
             customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : 'info'),
           },
         }),
-        PlatformModule.with(config),
+        PlatformModule.with(config, db),
         PeopleModule,
         LedgerModule,
         RecordsModule,
@@ -66,7 +65,6 @@ export class AppModule {
       ],
       controllers: [HealthController],
       providers: [
-        DeviceTokens,
         { provide: APP_GUARD, useClass: AccessGuard },
         { provide: APP_GUARD, useClass: BodyGuard },
         { provide: APP_FILTER, useClass: ErrorsFilter },

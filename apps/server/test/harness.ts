@@ -92,6 +92,7 @@ export class Harness {
       port: 0,
       signInLimit: 0,
       strangerLimit: 0,
+      deviceLimit: 10,
       setUpCode: SET_UP_CODE,
       hosts: [],
       proxies: 0,

@@ -52,6 +52,8 @@ export interface FarmNow {
   readonly dried: { readonly from: number; readonly to: number } | null;
   readonly steps: readonly NextStep[];
   readonly entries: number;
+  /** Entries that cannot be read and that nobody has taken out. */
+  readonly broken: number;
   readonly topics: FarmVersions['topics'];
 }
 

@@ -20,6 +20,15 @@ const refusalsOf = (act: () => unknown): string[] => {
   }
 };
 
+it('the last instant is that of an entry that still stands: one wrong year, taken back, moves nothing', () => {
+  const b = new BookBuilder([{ id: 'A' }], [{ id: 'cart' }]);
+  b.harvest('A', 'cart', 1000, 0.2, { at: '2026-09-08T12:00:00Z' });
+  const wrong = b.harvest('A', 'cart', 1000, 0.2, { at: '2027-09-08T12:00:00Z' });
+  expect(Ledger.of(b.book()).lastInstant).toBe(Date.parse('2027-09-08T12:00:00Z'));
+  b.add({ type: 'void', voids: wrong });
+  expect(Ledger.of(b.book()).lastInstant).toBe(Date.parse('2026-09-08T12:00:00Z'));
+});
+
 describe('a book that somebody means ill with', () => {
   const NAMES = ['__proto__', 'constructor', 'toString', 'hasOwnProperty', 'valueOf'];
 

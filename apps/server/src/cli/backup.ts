@@ -1,6 +1,6 @@
 import { NestFactory } from '@nestjs/core';
-import { DataSource } from 'typeorm';
 import { AppModule } from '../app.module.js';
+import { openDatabase } from '../database.js';
 import { BackupService } from '../features/backup/index.js';
 import { FarmRow } from '../platform/entities/farm.entity.js';
 import { readConfig } from '../platform/config.js';
@@ -11,13 +11,12 @@ const [what, file] = process.argv.slice(2);
 
 try {
   if ((what !== 'backup' && what !== 'restore') || !file) throw new Error('backup FILE or restore FILE');
-  const app = await NestFactory.createApplicationContext(AppModule.with({ ...readConfig(), backups: null, logLevel: 'silent' }), { logger: false }); // prettier-ignore
+  const config = { ...readConfig(), backups: null, logLevel: 'silent' };
+  const db = await openDatabase(config.databaseUrl);
+  const app = await NestFactory.createApplicationContext(AppModule.with(config, db), { logger: false });
   const backups = app.get(BackupService);
   if (what === 'backup') {
-    const farms = await app
-      .get(DataSource)
-      .getRepository(FarmRow)
-      .find({ order: { demo: 'ASC' } });
+    const farms = await db.getRepository(FarmRow).find({ order: { demo: 'ASC' } });
     if (!farms[0]) throw new Error('there is no farm here yet');
     await backups.write(farms[0].id, file);
     console.log(`${farms[0].name} is in ${file}`);
@@ -31,7 +30,7 @@ try {
     console.log(`${name} is back, its book at entry ${seq.toLocaleString('en-US')}`);
   }
   await app.close();
-  await app.get(DataSource).destroy();
+  if (db.isInitialized) await db.destroy();
 } catch (error) {
   console.error(saidPlainly(error));
   process.exit(1);

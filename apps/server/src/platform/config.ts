@@ -9,6 +9,8 @@ export interface Config {
   readonly signInLimit: number;
   /** Calls a second that an address may make which nobody is signed in from; ten times as many at once. 0 switches the limit off. */
   readonly strangerLimit: number;
+  /** Calls a second that a device may make, four times as many at once; 0 switches the limit off. */
+  readonly deviceLimit: number;
   /** What the first run of a farm of one's own asks for; null: nobody may begin one. */
   readonly setUpCode: string | null;
   /** Names by which this server is reached, beside addresses and this machine's own. */
@@ -41,6 +43,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     port,
     signInLimit: Number(env.FANEGA_SIGN_IN_LIMIT ?? 10),
     strangerLimit: Number(env.FANEGA_STRANGER_LIMIT ?? 20),
+    deviceLimit: Number(env.FANEGA_DEVICE_LIMIT ?? 10),
     setUpCode: env.FANEGA_SET_UP_CODE || null,
     hosts: (env.FANEGA_HOSTS ?? '')
       .split(',')

@@ -1,4 +1,13 @@
-import { checkFields, type FieldRefusal, LOG_KINDS, type LogKind, type LogName, SETTING_KINDS, type SettingKind, type SettingName } from '@fanega/core';
+import {
+  checkFields,
+  type FieldRefusal,
+  LOG_KINDS,
+  type LogKind,
+  type LogName,
+  SETTING_KINDS,
+  type SettingKind,
+  type SettingName,
+} from '@fanega/core';
 import { EntitySchema, type EntityManager, type EntitySchemaColumnOptions, In } from 'typeorm';
 import { type Child, type Column, type Layout, layoutOf } from './layout.js';
 import { recordOf, type Row, rowsOf } from './record-rows.js';
@@ -86,7 +95,7 @@ export const RECORD_SCHEMAS: readonly Schema[] = [
   ...Object.values(SETTING_TABLES),
 ].flatMap(({ schemas }) => [...schemas.values()]);
 
-const INSERT_AT_ONCE = 500;
+export const INSERT_AT_ONCE = 500;
 
 /** Writes rows of one table, some hundred at a time. */
 export async function insertAll(

@@ -18,6 +18,7 @@ const GO = [
   ['/cut/settings', 'Settings of the combine'],
   ['/cut/monitor', 'Display against scales'],
   ['/shed', 'Ready for harvest?'],
+  ['/trace/book', 'Backups, and the book checked'],
   ['/shed/breakdowns', 'Breakdowns'],
 ] as const;
 

@@ -1,8 +1,10 @@
 import { Menu, NotebookPen, Search, WifiOff } from 'lucide-react';
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
+import { RECORD_STATIONS, type RecordStation } from '@fanega/core';
 import { useFarm } from '../data/farm';
 import { KINDS, useRecorder } from '../widgets/record';
+import { ErrorBoundary } from '../ui/error-boundary';
 import { applyTheme, ThemeButton } from '../ui/theme';
 import { useMedia } from '../ui/use-media';
 import { usePreload } from '../ui/use-preload';
@@ -14,6 +16,7 @@ import { WeaveDefs } from '../widgets/weave';
 import { StationsBar } from './stations-bar';
 import { Tape } from './tape';
 
+const BrokenRecords = lazy(() => import('../widgets/broken-records'));
 const openFinder = () => import('./command-palette');
 const CommandPalette = lazy(openFinder);
 
@@ -27,6 +30,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
   const recorder = useRecorder();
   const navigate = useNavigate();
   const { pathname } = useLocation();
+  const station = pathname.split('/')[1] ?? '';
   const [palette, setPalette] = useState(false);
   const [tapeOpen, setTapeOpen] = useState(false);
   const isDesk = useMedia('(min-width: 1024px)');
@@ -148,6 +152,13 @@ export function Shell({ offline, children }: { offline: boolean; children: React
         tabIndex={-1}
         className={`min-w-0 pb-24 outline-none lg:min-h-0 lg:overflow-y-auto lg:pb-8 ${tapeOpen ? 'hidden lg:block' : ''}`}
       >
+        {(RECORD_STATIONS as readonly string[]).includes(station) && (
+          <ErrorBoundary place={station}>
+            <Suspense fallback={null}>
+              <BrokenRecords station={station as RecordStation} />
+            </Suspense>
+          </ErrorBoundary>
+        )}
         {children}
       </main>
       <button

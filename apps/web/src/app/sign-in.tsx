@@ -26,7 +26,13 @@ export default function SignIn({ me, onDone }: Props) {
         </p>
       </div>
       <div className="border-t-2 border-ink pt-6 md:border-t-0 md:border-l-2 md:pt-0 md:pl-10">
-        {me.firstRun ? <FirstRun onDone={onDone} /> : <Doors me={me} onDone={onDone} />}
+        {me.firstRun ? (
+          <FirstRun onDone={onDone} />
+        ) : me.claim ? (
+          <Claim onDone={onDone} />
+        ) : (
+          <Doors me={me} onDone={onDone} />
+        )}
       </div>
     </main>
   );
@@ -93,6 +99,40 @@ const secret = (missing: string, least = 1): Box<string> => ({
         : { value: typed },
   control: { maxLength: 200 },
 });
+
+/** The owner of a farm that came back from a backup, which has no passwords. */
+function Claim({ onDone }: { onDone: () => void }) {
+  const form = useFields({
+    boxes: {
+      email: words(ADDRESS, 'The address is missing'),
+      password: secret('The password is missing', 10),
+      code: textBox(PEOPLE_NAMES.code, 'The code is missing: npm start prints it'),
+    },
+    start: () => ({ email: '', password: '', code: new URLSearchParams(window.location.search).get('code') ?? '' }),
+    close: onDone,
+    save: (values) => send(post('/api/auth/claim', {}, values)),
+  });
+  return (
+    <Form form={form} button="Open the farm" className="space-y-4">
+      <h2 className="text-xl">This farm is back from a backup</h2>
+      <p className="text-muted">A backup has no passwords. Its owner chooses a new one here.</p>
+      <TextBox label="Mail address of the owner" type="email" autoComplete="username" {...form.box('email')} />
+      <TextBox
+        label="New password"
+        type="password"
+        autoComplete="new-password"
+        hint="10 characters or more"
+        {...form.box('password')}
+      />
+      <TextBox
+        label="Code"
+        autoComplete="off"
+        hint="npm start printed it where the server runs"
+        {...form.box('code')}
+      />
+    </Form>
+  );
+}
 
 function FirstRun({ onDone }: { onDone: () => void }) {
   const form = useFields({

@@ -1924,6 +1924,7 @@ export interface components {
       } | null;
       readonly steps: readonly components['schemas']['NextStep'][];
       readonly entries: number;
+      readonly broken: number;
       readonly topics: {
         readonly book: number;
         readonly header: number;

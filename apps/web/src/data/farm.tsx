@@ -7,6 +7,7 @@ import {
   type FieldRecords,
   type Layer,
   readingsOf,
+  type RecordStation,
   type ShedRecords,
 } from '@fanega/core';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
@@ -258,6 +259,9 @@ function together<T>(
     mutate: () => Promise.all(answers.map((one) => one.mutate())),
   };
 }
+
+/** Records of one station, with those that cannot be read. */
+export const useStationRecords = (station: RecordStation) => useRecords(`/api/farms/{farmId}/${station}/records`);
 
 const FIELD_RECORDS = '/api/farms/{farmId}/fields/records';
 

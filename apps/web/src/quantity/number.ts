@@ -36,6 +36,10 @@ export const shortPercent = (fraction: number, decimals = 1): string => `${plain
 /** "+12.5 %", "−0.3 %" */
 export const signedPercent = (fraction: number, decimals = 1): string => `${signed(100 * fraction, decimals)} %`;
 
+/** "820 kB", "1.4 MB" */
+export const fileSize = (bytes: number): string =>
+  bytes < 999_500 ? `${number(bytes / 1000)} kB` : `${number(bytes / 1e6, 1)} MB`;
+
 const THOUSANDS = /^\d{1,3}(?:[, ’'\u00a0\u202f]\d{3})+(?:\.\d*)?$/;
 const PLAIN = /^(?:\d+\.?\d*|\.\d+)$/;
 

@@ -326,9 +326,14 @@ export class Ledger {
     return result;
   }
 
-  /** When the last entry that moves grain happened, ms since 1970; undefined in an empty book. */
+  /** When the last entry that moves grain and was not voided happened, ms since 1970; undefined where there is none. */
   get lastInstant(): number | undefined {
-    return this.steps === 0 ? undefined : this.records.atMs[this.records.order[this.steps - 1]!];
+    const { order, flags, atMs } = this.records;
+    for (let position = this.steps - 1; position >= 0; position--) {
+      const r = order[position]!;
+      if ((flags[r]! & FLAG_DEAD) === 0) return atMs[r];
+    }
+    return undefined;
   }
 
   /** How many positions the book has: one for each entry that moves grain. */

@@ -15,7 +15,7 @@ import { FarmWrites } from '../../platform/farm-write.js';
 import { Refused } from '../../platform/refused.js';
 import { LedgerService } from '../ledger/index.js';
 import { ArchiveReader, MOST_UNPACKED } from './archive.js';
-import { bringBack, hasNothing, migrationsFor, type Progress } from './bring-back.js';
+import { bringBack, hasNothing, migrationsFor, type Progress } from './backup.repository.js';
 import { dumpFarm } from './dump.js';
 import { keptBackups } from './rotation.js';
 import { schemaOf } from './tables.js';

@@ -14,7 +14,7 @@ import type {
 import { currentSeason, deviceMayWrite, type Reading, WRITING_DEVICES } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
-import type { DeviceCaller } from '../../platform/access.js';
+import { type DeviceCaller, DeviceTokens } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { Refused } from '../../platform/refused.js';
 import { FarmWrites } from '../../platform/farm-write.js';
@@ -39,6 +39,7 @@ export class DevicesService {
     @Inject(FarmClock) private readonly farmClock: FarmClock,
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(LiveService) private readonly live: LiveService,
+    @Inject(DeviceTokens) private readonly tokens: DeviceTokens,
   ) {}
 
   async add(farmId: string, body: DeviceBody): Promise<NewDevice> {
@@ -75,11 +76,13 @@ export class DevicesService {
   }
 
   async revoke(farmId: string, id: string): Promise<{ deviceId: string }> {
-    return this.writes.run(farmId, async ({ tx, changed }) => {
+    const done = await this.writes.run(farmId, async ({ tx, changed }) => {
       if (!(await this.devices.revoke(tx, farmId, id))) throw new Refused('not_found', 'There is no such device.');
       changed('devices');
       return { deviceId: id };
     });
+    this.tokens.forget();
+    return done;
   }
 
   async hello(device: DeviceCaller): Promise<DeviceHello> {

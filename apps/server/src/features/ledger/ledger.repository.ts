@@ -19,7 +19,7 @@ import {
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager, MoreThan } from 'typeorm';
 import { FarmRow } from '../../platform/entities/farm.entity.js';
-import { insertAll, insertRecords, readRecords, SETTING_TABLES } from '../../platform/record-table.js';
+import { INSERT_AT_ONCE, insertAll, insertRecords, readRecords, SETTING_TABLES } from '../../platform/record-table.js';
 import type { Connection } from '../../platform/versions.js';
 import {
   BaseRow,
@@ -136,7 +136,19 @@ export class LedgerRepository {
       chain = linkOf(chain, entry);
       return rowOf(farm.id, ++seq, entry, userId, receivedMs, chain);
     });
-    await insertAll(tx, EntryRow, rows);
+    // Raw, as they are read: a busy evening is tens of thousands of rows.
+    for (let i = 0; i < rows.length; i += INSERT_AT_ONCE)
+      await tx.query(
+        'INSERT INTO entries (farm_id, seq, id, type, at_ms, lot_id, from_id, to_id, ref_id, body, user_id, received_ms, link) VALUES ?',
+        [
+          rows
+            .slice(i, i + INSERT_AT_ONCE)
+            .map((row) => [
+              ...[row.farmId, row.seq, row.id, row.type, row.atMs, row.lotId, row.fromId, row.toId, row.refId],
+              ...[JSON.stringify(row.body), row.userId, row.receivedMs, row.link],
+            ]),
+        ],
+      );
     await tx.update(FarmRow, { id: farm.id }, { seq, chain });
     Object.assign(farm, { seq, chain });
   }

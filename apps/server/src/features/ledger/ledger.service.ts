@@ -1,6 +1,7 @@
 import {
   type AppendAnswer,
   type BookCheckAnswer,
+  type BrokenEntry,
   type FarmVersions,
   type FingerprintAnswer,
   type RevisionBody,
@@ -59,6 +60,8 @@ export interface OpenBook extends FarmBook {
   readonly farmId: string;
   readonly header: FarmHeader;
   readonly versions: FarmVersions;
+  /** Entries that cannot be read and that nobody has taken out. */
+  readonly broken: number;
   readonly seqOf: (entryId: string) => number;
 }
 
@@ -188,7 +191,7 @@ export class LedgerService {
       kept.answers = new Map();
     }
     kept.versions = versions;
-    const { ledger, header, seqOf } = kept;
+    const { ledger, header, seqOf, aside } = kept;
     return {
       farmId,
       header,
@@ -196,6 +199,7 @@ export class LedgerService {
       lots: header.lots,
       places: header.places,
       versions,
+      broken: brokenOf(aside).filter(({ settled }) => !settled).length,
       seqOf: (id) => seqOf.get(id) ?? 0,
     };
   }
@@ -527,16 +531,7 @@ export class LedgerService {
     const { sound, records, head, fault } = walk.end({ records: end.seq, head: end.chain });
     const differs = headerDiffers(LedgerRepository.readWith(header), revisions);
     const aside = this.books.get(id)?.aside ?? [];
-    const takenOut = new Set(aside.flatMap(({ entry }) => (entry.type === 'void' ? [entry.voids] : [])));
-    const broken = aside
-      .filter(({ entry }) => !(entry.type === 'void' && aside.some((one) => one.entry.id === entry.voids)))
-      .map(({ seq, entry, refusal }) => ({
-        seq,
-        id: String(entry.id),
-        message: wordRefusalAtField(refusal),
-        text: JSON.stringify(entry),
-        settled: takenOut.has(entry.id),
-      }));
+    const broken = brokenOf(aside);
     return {
       sound: sound && differs.length === 0 && broken.every(({ settled }) => settled),
       records,
@@ -628,6 +623,22 @@ function takeIn({ ledger, aside }: Kept, rows: readonly { readonly seq: number; 
       rest = rest.filter((_, i) => !wrong.has(i));
     }
   }
+}
+
+/** Rows that cannot be read, without the voids that took some of them out. */
+function brokenOf(aside: readonly Aside[]): BrokenEntry[] {
+  if (aside.length === 0) return [];
+  const ids = new Set(aside.map(({ entry }) => entry.id));
+  const takenOut = new Set(aside.flatMap(({ entry }) => (entry.type === 'void' ? [entry.voids] : [])));
+  return aside
+    .filter(({ entry }) => !(entry.type === 'void' && ids.has(entry.voids)))
+    .map(({ seq, entry, refusal }) => ({
+      seq,
+      id: String(entry.id),
+      message: wordRefusalAtField(refusal),
+      text: JSON.stringify(entry),
+      settled: takenOut.has(entry.id),
+    }));
 }
 
 /** What the book is read with now and its last revision did not make so. */

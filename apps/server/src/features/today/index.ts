@@ -51,6 +51,7 @@ class TodayController {
           tape: tapePage(book, book.seqOf, TAPE_LENGTH),
           ...todayView(book, now, startOfDay(now, book.header.farm.timeZone), positions),
           entries: book.ledger.size,
+          broken: book.broken,
           topics: book.versions.topics,
         };
       },

@@ -1,8 +1,10 @@
 import type { LoadStep, NextStep } from '@fanega/core';
 import { useState } from 'react';
+import { useSWRConfig } from 'swr';
 import { Link } from 'react-router';
 import { ApiError, post } from '../../data/api';
-import { type Farm, useFarm, useRefreshFarm } from '../../data/farm';
+import { type Farm, useAnswer, useFarm, useMe } from '../../data/farm';
+import { bringBackup, type Bringing } from '../../data/bring-backup';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Problem } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
@@ -13,7 +15,9 @@ import { clock, weekday } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
 import { describe } from './words';
 import { write } from '../../data/outbox';
+import { Callout } from '../../ui/callout';
 import { Section } from '../../ui/page';
+import { Progress } from '../../ui/progress';
 
 /** What to do next, and why: the most pressing thing large, the rest in a list, and the day so far. */
 export default function Today() {
@@ -25,6 +29,7 @@ export default function Today() {
     <div className="min-h-full">
       <h1 className="sr-only">Today</h1>
       <NextNote />
+      <Trouble farm={farm} />
       <div className="border-b border-ink xl:grid xl:grid-cols-[1.35fr_1fr]">
         <Section label="Next">
           {first ? (
@@ -294,42 +299,83 @@ function FirstSteps() {
         </li>
         <li>Record the first load: the button at the bottom right, or press n and then c.</li>
       </ol>
-      <BringBook />
+      <BringBack />
     </Empty>
   );
 }
 
-/** A saved book, brought back into an empty farm. */
-function BringBook() {
+/** A saved book or a whole backup, brought back into an empty farm. */
+function BringBack() {
   const farm = useFarm();
-  const refresh = useRefreshFarm(farm.id);
-  const [state, setState] = useState<{ busy: boolean; problem?: string }>({ busy: false });
+  const { mutate } = useSWRConfig();
+  const [state, setState] = useState<{ bringing?: Bringing; problem?: string }>({});
   const bring = async (file: File | undefined) => {
     if (!file) return;
-    setState({ busy: true });
+    setState({ bringing: { doing: 'sending', done: 0 } });
     try {
-      await write(farm.id, {
-        ...post('/api/farms/{farmId}/book', { path: { farmId: farm.id } }),
-        body: JSON.parse(await file.text()),
-      });
-      await refresh();
+      if (file.name.endsWith('.json'))
+        await write(farm.id, {
+          ...post('/api/farms/{farmId}/book', { path: { farmId: farm.id } }),
+          body: JSON.parse(await file.text()),
+        });
+      else await bringBackup(farm.id, file, (bringing) => setState({ bringing }));
+      await mutate(() => true);
     } catch (error) {
-      setState({ busy: false, problem: error instanceof ApiError ? error.message : 'This file is not a grain book.' });
+      setState({ problem: error instanceof ApiError ? error.message : 'This file is not a grain book.' });
     }
   };
+  const { bringing, problem } = state;
   return (
     <div className="pt-2">
-      <label className="inline-flex min-h-11 cursor-pointer items-center gap-2 text-ink underline decoration-rule underline-offset-4 has-focus-visible:outline-3">
-        {state.busy ? 'Bringing it in …' : 'Or bring a saved book file'}
-        <input
-          type="file"
-          accept="application/json,.json"
-          disabled={state.busy}
-          className="sr-only"
-          onChange={(event) => void bring(event.target.files?.[0])}
-        />
-      </label>
-      <Problem>{state.problem}</Problem>
+      {bringing ? (
+        <Progress label="Bringing it back" done={bringing.done}>
+          {bringing.doing === 'sending' ? 'Sending the file' : 'Writing it into the farm'}
+        </Progress>
+      ) : (
+        <label className="inline-flex min-h-11 cursor-pointer items-center gap-2 text-ink underline decoration-rule underline-offset-4 has-focus-visible:outline-3">
+          Or bring back a backup or a saved book
+          <input
+            type="file"
+            accept="application/json,.json,application/zip,.zip"
+            className="sr-only"
+            onChange={(event) => void bring(event.target.files?.[0])}
+          />
+        </label>
+      )}
+      <Problem>{problem}</Problem>
     </div>
   );
 }
+
+/** What threatens the book itself; only those who can do something about it are told. */
+function Trouble({ farm }: { farm: Farm }) {
+  const me = useMe();
+  const role = me.data?.farms.find(({ id }) => id === farm.id)?.role;
+  const manages = (role === 'owner' || role === 'manager') && !farm.data.farm.demo;
+  const backups = useAnswer(manages ? '/api/farms/{farmId}/backups' : null, { path: { farmId: farm.id } });
+  const { broken } = farm.data;
+  const old = backups.data !== undefined && (backups.data.tooOld || backups.data.failed !== null);
+  if (broken === 0 && !old) return null;
+  return (
+    <Callout icon role="alert" className="border-b border-ink px-5 py-3 lg:px-6">
+      {broken > 0 && (
+        <p>
+          {broken === 1 ? 'One record of the book cannot be read' : `${broken} records of the book cannot be read`} and
+          counts nowhere. <BookLink>See it and take it out</BookLink>
+        </p>
+      )}
+      {old && (
+        <p>
+          {backups.data?.kept[0] ? 'The last backup is more than two days old' : 'There is no backup of this farm'}.{' '}
+          <BookLink>Make one</BookLink>
+        </p>
+      )}
+    </Callout>
+  );
+}
+
+const BookLink = ({ children }: { children: string }) => (
+  <Link className="inline-block py-2 font-semibold underline underline-offset-4" to="/trace/book">
+    {children}
+  </Link>
+);

@@ -36,13 +36,25 @@ import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
 import { clock, day, stamp } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
+import { TheBook } from './pages/the-book';
 import { WayDrawing } from './pages/way-drawing';
 import { Page } from '../../ui/page';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 
+const PAGES = [
+  { path: '', name: 'Fields and tickets' },
+  { path: 'book', name: 'The book itself' },
+] as const;
+
 /** From a field to its tickets and back: the reason for the whole program. */
-export default function Trace() {
+export default function Trace({ book = false }: { book?: boolean }) {
   const { lotId, entryId } = useParams();
+  if (book)
+    return (
+      <Page title="Trace" base="/trace" pages={PAGES}>
+        <TheBook />
+      </Page>
+    );
   if (entryId) return <DeliveryPage key={entryId} entryId={entryId} />;
   if (lotId) return <LotPage key={lotId} lotId={lotId} />;
   return <Start />;
@@ -66,6 +78,8 @@ function Start() {
   return (
     <Page
       title="Trace"
+      base="/trace"
+      pages={PAGES}
       beside={<SeasonBox {...chosen} />}
       lead="Pick a field to see where its grain went, or a ticket to see which fields it came from."
     >

@@ -125,13 +125,18 @@ describe('a draft becomes the entry that was meant', () => {
 
   it('a wall time on the farm is its instant, in the repeated hour of autumn too', () => {
     const late = Date.UTC(2026, 11, 1);
-    const at = (secondHour: boolean) =>
-      readDraft(
-        draft({ kind: 'measure', place: 'cart', weight: '1', time: '2026-11-01T01:40', secondHour }),
-        farm,
-        late,
-      ).entry!.at;
-    expect([at(false), at(true)]).toEqual(['2026-11-01T06:40:00.000Z', '2026-11-01T07:40:00.000Z']);
+    const typed = (time: string) =>
+      readDraft(draft({ kind: 'measure', place: 'cart', weight: '1', time }), { ...farm, clock: () => late }, late);
+    expect(typed('11/1 1:40 am').errors.time).toContain('came twice that night');
+    const at = (which: string) => typed(`11/1/2026 1:40 am ${which}`).entry!.at;
+    expect([at('first'), at('second')]).toEqual(['2026-11-01T06:40:00.000Z', '2026-11-01T07:40:00.000Z']);
+  });
+
+  it('what was long ago is asked about once, and taken when it is meant', () => {
+    const load = { kind: 'measure' as const, place: 'cart', weight: '1', time: '9/8/2025 2:05 pm' };
+    expect(read(load).errors.time).toMatch(/^That was .*ago\. Check the year/);
+    expect(read({ ...load, longAgo: true }).entry!.at).toBe('2025-09-08T19:05:00.000Z');
+    expect(read({ ...load, time: '13/45/2026 1 pm' }).errors.time).toBeDefined();
   });
 
   it('an entry taken up for correction reads back as it was', () => {
@@ -202,7 +207,9 @@ describe('a draft becomes the entry that was meant', () => {
         expect(make({ ...dump, at })!.at).toBe(at);
         // The other weight, the same hour of the two.
         expect(make({ ...dump, at }, { weight: '1' })!.at).toBe(at);
-        expect(Date.parse(make({ ...dump, at }, { time: '2026-11-01T01:41' })!.at) - Date.parse(at)).toBe(49_000);
+        const which = at.includes('T06') ? 'first' : 'second';
+        const later = make({ ...dump, at }, { time: `11/1/2026 1:41 am ${which}` })!.at;
+        expect(Date.parse(later) - Date.parse(at)).toBe(49_000);
       }
       expect(
         make({ type: 'condition', at: dump.at, place: 'cart', moisture: 0.15, dryLoss: 0.005 }, { moisture: '14.8' }),

@@ -1,11 +1,4 @@
-import {
-  type Entry,
-  fromWallTime,
-  happensTwice,
-  likelyMethod as likelyMethodOf,
-  type Method,
-  toWallTime,
-} from '@fanega/core';
+import { type Entry, likelyMethod as likelyMethodOf, type Method } from '@fanega/core';
 import { type Farm } from '../../data/farm';
 import {
   aBushel,
@@ -17,6 +10,7 @@ import {
   type WeightUnit,
   weightText,
 } from '../../quantity/quantity';
+import { DAY_MS, momentTyped, readMoment, since } from '../../quantity/time';
 
 export type RecordKind = 'harvest' | 'move' | 'condition' | 'measure' | 'loss';
 
@@ -53,7 +47,8 @@ export interface Draft {
   readonly reason: string;
   /** Wall time on the farm; empty: now. */
   readonly time: string;
-  readonly secondHour: boolean;
+  /** It was long ago, and that is no slip of the year. */
+  readonly longAgo: boolean;
   readonly note: string;
   /** Who it was, where that is not who is signed in; empty: who is. */
   readonly by: string;
@@ -94,7 +89,7 @@ export function emptyDraft(newId: () => string, given: Partial<Draft> = {}): Dra
     price: '',
     reason: 'spill',
     time: '',
-    secondHour: false,
+    longAgo: false,
     note: '',
     by: '',
     replaces: '',
@@ -107,6 +102,12 @@ export function emptyDraft(newId: () => string, given: Partial<Draft> = {}): Dra
   };
 }
 
+/** A clock that is a little ahead is no slip. */
+const SOON_MS = 10 * 60_000;
+/** Loads of the season before are entered now and then; one of the year before is more often a slip of the year. */
+const LONG_AGO_MS = 120 * DAY_MS;
+export const isLongAgo = (at: number, now: number): boolean => at < now - LONG_AGO_MS;
+
 /** As a scale shows it. */
 const weighed = (kg: number | undefined): string => weightText(kg, scaleUnit());
 
@@ -114,12 +115,10 @@ const weighed = (kg: number | undefined): string => weightText(kg, scaleUnit());
 export function draftOf(entry: Entry, newId: () => string, farm: Farm): Draft {
   const { timeZone } = farm.data.farm;
   const ms = Date.parse(entry.at);
-  const time = toWallTime(ms, timeZone);
   const common = {
     replaces: entry.id,
     was: JSON.stringify(entry),
-    time,
-    secondHour: happensTwice(time, timeZone) && fromWallTime(time, timeZone, true) <= ms,
+    time: momentTyped(ms, timeZone),
     note: entry.note ?? '',
     method: (entry.method ?? '') as Method | '',
   };
@@ -217,9 +216,12 @@ export function readDraft(draft: Draft, farm: Farm, now: number): { entry?: Entr
     else if (value === undefined && needed) errors.moisture = 'The moisture is missing';
     return value === undefined ? {} : { moisture: value };
   };
-  const at = draft.time === '' ? now : fromWallTime(draft.time, timeZone, draft.secondHour);
-  if (Number.isNaN(at)) errors.time = 'This is no time';
-  else if (at > now + 10 * 60_000) errors.time = 'This is still to come';
+  const when = draft.time.trim() === '' ? { value: now } : readMoment(draft.time, timeZone, farm.clock());
+  const at = when.value ?? NaN;
+  if (when.error !== undefined) errors.time = when.error;
+  else if (at > now + SOON_MS) errors.time = 'This is still to come';
+  else if (isLongAgo(at, farm.clock()) && !draft.longAgo)
+    errors.time = `That was ${since(at, farm.clock())}. Check the year, or say below that it is right`;
   const base = {
     id: draft.id,
     at: Number.isFinite(at) ? new Date(at).toISOString() : '',
@@ -307,7 +309,7 @@ function asItWas(entry: Entry, draft: Draft, farm: Farm): Entry {
   const was = JSON.parse(draft.was) as Entry;
   const shown = draftOf(was, () => '', farm);
   const same = (...fields: readonly DraftField[]): boolean => fields.every((field) => draft[field] === shown[field]);
-  const kept: Record<string, unknown> = same('time', 'secondHour') ? { at: was.at } : {};
+  const kept: Record<string, unknown> = same('time') ? { at: was.at } : {};
   const old = was as unknown as Readonly<Record<string, unknown>>;
   const take = (...names: readonly string[]): void => {
     for (const name of names) if (old[name] !== undefined) kept[name] = old[name];

@@ -1,4 +1,4 @@
-import { type Entry, happensTwice, METHODS } from '@fanega/core';
+import { type Entry, METHODS } from '@fanega/core';
 import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { ApiError } from '../../data/api';
@@ -21,6 +21,7 @@ import { bookCommand } from '../../data/outbox/book-command';
 import { headline } from '../headline';
 import { METHOD_WORDS } from '../method-words';
 import {
+  isLongAgo,
   type Amount,
   type Draft,
   draftCrop,
@@ -33,6 +34,7 @@ import {
 } from './draft';
 import { keepDraft } from './kept';
 import { firstEntries, sendDraft, stamped, triedEntries } from './send';
+import { clock, momentTyped, readMoment } from '../../quantity/time';
 import { CheckBox } from '../../ui/check-box';
 import { Callout } from '../../ui/callout';
 
@@ -405,8 +407,8 @@ function HowMuch({ farm, draft, errors, set }: PartProps) {
 }
 
 function MoreDetails({ farm, draft, errors, set }: PartProps) {
-  const timeZone = farm.data.farm.timeZone;
-  const twice = draft.time !== '' && happensTwice(draft.time, timeZone);
+  const { timeZone } = farm.data.farm;
+  const when = draft.time.trim() === '' ? undefined : readMoment(draft.time, timeZone, farm.clock()).value;
   const open = draft.time !== '' || draft.note !== '' || draft.method !== '' || Boolean(errors.time);
   return (
     <details open={open || undefined} className="border-t border-rule pt-2">
@@ -419,16 +421,16 @@ function MoreDetails({ farm, draft, errors, set }: PartProps) {
       </summary>
       <div className="space-y-4 pt-1">
         <TextBox
-          type="datetime-local"
           label="Time on the farm"
-          hint="leave empty for now"
+          hint={`leave empty for now; “${clock(farm.clock(), timeZone)}” or “${momentTyped(farm.clock(), timeZone)}” for another time`}
+          autoComplete="off"
           value={draft.time}
           error={errors.time}
           onChange={(e) => set({ time: e.target.value })}
         />
-        {twice && (
-          <CheckBox checked={draft.secondHour} onChange={(on) => set({ secondHour: on })}>
-            This hour came twice that night: it was the second time
+        {when !== undefined && isLongAgo(when, farm.clock()) && (
+          <CheckBox checked={draft.longAgo} onChange={(on) => set({ longAgo: on })}>
+            It was that long ago
           </CheckBox>
         )}
         {draft.kind !== 'condition' && !(draft.kind === 'move' && draft.amount === 'all') && (
