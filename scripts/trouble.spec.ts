@@ -60,7 +60,7 @@ describe('a disk that is full', () => {
       };
       const owner = { farm: 'Full', name: 'Oona', email: 'oona@example.invalid', password: 'a long password', timeZone: 'America/Chicago' }; // prettier-ignore
       expect((await call('POST', '/auth/set-up', { code: 'full', ...owner })).status).toBe(204);
-      const [{ id }] = (await call('GET', '/auth/me')).body.farms as [{ id: string }];
+      const [{ id }] = (await call('GET', '/auth/me')).body.farms as unknown as [{ id: string }];
       const farm = `/farms/${id}`;
       const { lotId } = (await call('POST', `${farm}/fields`, { name: 'Heron', acres: 60, crop: 'corn', tag: 'HS', season: 2026 })).body; // prettier-ignore
       const { placeId } = (await call('POST', `${farm}/places`, { name: 'Cart 1', kind: 'cart', withdrawal: 'mixed' }))

@@ -19,6 +19,7 @@ const connects = (port) =>
 
 /**
  * A private MariaDB in `dir`, on loopback. Started again by itself if it is killed.
+ * @param {string} dir
  * @param {{quiet?: boolean, args?: readonly string[]}} [how] `args`: more of the database's own
  * @returns {Promise<{url: (name: string) => string, pid: () => number, stop: () => Promise<void>}>}
  */

@@ -14,7 +14,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { loadDemo } from '../src/cli/load-demo.js';
 import { dataSourceOptions } from '../src/database.js';
 import { BackupService } from '../src/features/backup/index.js';
-import { dumpFarm } from '../src/features/backup/dump.js';
+import { dumpFarm } from '../src/features/backup/dump.repository.js';
 import { type Client, Harness, SET_UP_CODE, smallFarm } from './harness.js';
 import { isPlain, type OpenApi, pathWith, routesOf } from './routes.js';
 

@@ -6,19 +6,16 @@ import { type Readable, Transform, type Writable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { BackupInfo, BackupsAnswer } from '@fanega/contract';
 import { Inject, Injectable, Logger, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
-import { DataSource, type DataSourceOptions } from 'typeorm';
 import { ulid } from 'ulid';
 import { Clock } from '../../platform/clock.js';
 import { CONFIG, type Config } from '../../platform/config.js';
-import { FarmRow } from '../../platform/entities/farm.entity.js';
 import { FarmWrites } from '../../platform/farm-write.js';
 import { Refused } from '../../platform/refused.js';
 import { LedgerService } from '../ledger/index.js';
-import { ArchiveReader, MOST_UNPACKED } from './archive.js';
-import { bringBack, hasNothing, migrationsFor, type Progress } from './backup.repository.js';
-import { dumpFarm } from './dump.js';
+import { MOST_UNPACKED } from './archive.js';
+import { BackupRepository } from './backup.repository.js';
+import { bringBack, hasNothing, type Progress } from './rows.repository.js';
 import { keptBackups } from './rotation.js';
-import { schemaOf } from './tables.js';
 
 const HOUR_MS = 3_600_000;
 const DAILY_MS = 24 * HOUR_MS;
@@ -41,7 +38,7 @@ export class BackupService implements OnModuleInit, OnModuleDestroy {
   private timer: NodeJS.Timeout | undefined;
 
   constructor(
-    @Inject(DataSource) private readonly db: DataSource,
+    @Inject(BackupRepository) private readonly repository: BackupRepository,
     @Inject(CONFIG) private readonly config: Config,
     @Inject(Clock) private readonly clock: Clock,
     @Inject(FarmWrites) private readonly writes: FarmWrites,
@@ -61,7 +58,7 @@ export class BackupService implements OnModuleInit, OnModuleDestroy {
   /** A backup of every farm that has had none for a day. One server of several makes it. */
   async daily(): Promise<void> {
     try {
-      for (const { id } of await this.db.getRepository(FarmRow).findBy({ demo: false })) {
+      for (const { id } of await this.repository.realFarms()) {
         const newest = (await this.kept(id))[0];
         if (newest && this.clock.now() - Date.parse(newest.at) < DAILY_MS) continue;
         await this.keep(id).catch((error: unknown) => this.log.error(`no backup of ${id}: ${String(error)}`));
@@ -87,44 +84,41 @@ export class BackupService implements OnModuleInit, OnModuleDestroy {
   async keep(farmId: string): Promise<BackupInfo> {
     const folder = this.folder(farmId);
     if (folder === null) throw new Refused('no_backup_folder', 'This server has no folder for backups: FANEGA_BACKUPS names one.'); // prettier-ignore
-    const lock = `fanega-backup-${farmId}`.slice(0, 64);
-    const runner = this.db.createQueryRunner();
     const now = this.clock.now();
     const file = path.join(folder, nameOf(now));
     const part = path.join(folder, `.${ulid()}.part`);
     try {
-      const [{ got }] = (await runner.query('SELECT GET_LOCK(?, 0) got', [lock])) as [{ got: unknown }];
-      if (Number(got) !== 1) throw new Refused('busy', 'A backup is being made just now.');
-      await mkdir(folder, { recursive: true, mode: 0o700 });
-      await this.write(farmId, part);
-      await rename(part, file);
+      const made = await this.repository.alone(`fanega-backup-${farmId}`, async () => {
+        await mkdir(folder, { recursive: true, mode: 0o700 });
+        await this.write(farmId, part);
+        await rename(part, file);
+        await this.rotate(folder);
+      });
+      if (!made) throw new Refused('busy', 'A backup is being made just now.');
       this.failed.delete(farmId);
-      await this.rotate(folder);
       return { name: path.basename(file), at: new Date(now).toISOString(), bytes: (await stat(file)).size };
     } catch (error) {
       if (!(error instanceof Refused)) this.failed.set(farmId, (error as Error).message);
       throw error;
     } finally {
       await rm(part, { force: true });
-      await runner.query('DO RELEASE_LOCK(?)', [lock]).catch(() => undefined);
-      await runner.release();
     }
   }
 
   /** A backup as it is made now. */
   async write(farmId: string, to: Writable | string): Promise<void> {
-    await dumpFarm(this.db, farmId, to, this.clock.now(), (seq) => this.ledgers.book(farmId, seq));
+    await this.repository.dump(farmId, to, this.clock.now(), (seq) => this.ledgers.book(farmId, seq));
   }
 
   /** Brings a backup into a database that has no farm of its own yet. @throws Refused */
   async restore(file: string, progress: Progress): Promise<{ readonly name: string; readonly seq: number }> {
-    const [farm] = await this.db.getRepository(FarmRow).findBy({ demo: false });
+    const [farm] = await this.repository.realFarms();
     if (farm) throw new Refused('book_begun', `${farm.name} is here already; a backup goes into an empty place only.`);
     const folder = await mkdtemp(path.join(os.tmpdir(), 'fanega-backup-'));
     try {
-      const archive = await openBackup(this.db, this.config.databaseUrl, file, folder, this.clock.now());
+      const archive = await this.repository.open(file, folder, this.clock.now());
       try {
-        await this.db.transaction((tx) => bringBack(tx, archive, null, progress));
+        await this.repository.restore(archive, progress);
         return { name: archive.manifest.farm.name, seq: archive.manifest.seq };
       } finally {
         archive.close();
@@ -152,7 +146,7 @@ export class BackupService implements OnModuleInit, OnModuleDestroy {
     try {
       const file = path.join(folder, 'brought.zip');
       await pipeline(body, atMost(MOST_UNPACKED / 4), createWriteStream(file, { mode: 0o600 }));
-      const archive = await this.open(file, folder);
+      const archive = await this.repository.open(file, folder, this.clock.now());
       return {
         drop: async () => {
           archive.close();
@@ -173,11 +167,6 @@ export class BackupService implements OnModuleInit, OnModuleDestroy {
       await drop();
       throw error;
     }
-  }
-
-  /** An archive with the tables of this program: an older one goes through the changes since, in a database of its own. */
-  private open(file: string, folder: string): Promise<ArchiveReader> {
-    return openBackup(this.db, this.config.databaseUrl, file, folder, this.clock.now());
   }
 
   private folder(farmId: string): string | null {
@@ -214,51 +203,4 @@ function atMost(bytes: number): Transform {
       else done(null, part);
     },
   });
-}
-
-/** An archive that was looked at whole, in the tables of this program. @throws Refused */
-export async function openBackup(
-  db: DataSource,
-  databaseUrl: string,
-  file: string,
-  folder: string,
-  now: number,
-): Promise<ArchiveReader> {
-  const archive = await ArchiveReader.open(file);
-  const { schema, farm } = archive.manifest;
-  if (schema === (await schemaOf(db))) return archive;
-  const { known, upTo } = migrationsFor(db, schema);
-  if (!known) {
-    archive.close();
-    throw new Refused('backup_refused', 'A newer program made this backup: bring this one up to date first.');
-  }
-  const url = new URL(databaseUrl);
-  const name = `${url.pathname.slice(1).slice(0, 30)}_old_${ulid().toLowerCase()}`;
-  url.pathname = `/${name}`;
-  const scratch = (migrations: unknown): DataSource =>
-    new DataSource({ ...db.options, url: url.toString(), migrations, poolSize: 4 } as DataSourceOptions);
-  await db.query(`CREATE DATABASE \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  try {
-    const old = scratch(upTo);
-    await old.initialize();
-    try {
-      await old.runMigrations({ transaction: 'each' });
-      await old.transaction((tx) => bringBack(tx, archive, null, () => undefined));
-    } finally {
-      await old.destroy();
-    }
-    const present = scratch(db.options.migrations);
-    await present.initialize();
-    try {
-      await present.runMigrations({ transaction: 'each' });
-      const anew = path.join(folder, 'up-to-date.zip');
-      await dumpFarm(present, farm.id, anew, now, null);
-      return await ArchiveReader.open(anew);
-    } finally {
-      await present.destroy();
-    }
-  } finally {
-    archive.close();
-    await db.query(`DROP DATABASE IF EXISTS \`${name}\``);
-  }
 }

@@ -9,6 +9,7 @@ import { Answers } from '../../platform/answer.js';
 import { TakesBody } from '../../platform/body.js';
 import { Refused } from '../../platform/refused.js';
 import { LedgerModule } from '../ledger/index.js';
+import { BackupRepository } from './backup.repository.js';
 import { BackupService } from './backup.service.js';
 
 const SAID_EVERY_MS = 250;
@@ -98,7 +99,7 @@ export class BackupController {
 @Module({
   controllers: [BackupController],
   imports: [LedgerModule],
-  providers: [BackupService],
+  providers: [BackupRepository, BackupService],
   exports: [BackupService],
 })
 export class BackupModule {}

@@ -3,7 +3,7 @@ import type { Book } from '@fanega/core';
 import type { Readable, Writable } from 'node:stream';
 import type { DataSource, QueryRunner } from 'typeorm';
 import { ArchiveWriter, type Manifest } from './archive.js';
-import { farmTables, orderOf, schemaOf } from './tables.js';
+import { farmTables, orderOf, schemaOf } from './tables.repository.js';
 
 /** A value that a line of JSON cannot hold as it is: bytes, and JSON that the driver has read already. */
 export type Packed = { readonly base64: string } | { readonly json: string };
