@@ -15,8 +15,8 @@ async function answersLost(page: Page): Promise<{ mend: () => void }> {
 
 test('a newcomer enters by one button and is told what to do next', async ({ page }) => {
   await enterDemo(page);
-  await expect(page.getByRole('heading', { name: 'Cart 2 is full. Load Truck 2.' })).toBeVisible();
-  await expect(page.getByText('59 bu stay in the cart')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Cart 2 is full. Load Truck 3.' })).toBeVisible();
+  await expect(page.getByText('39 bu stay in the cart')).toBeVisible();
   await expect(page.getByText('Book balances')).toBeVisible();
   await expect(page.getByRole('link', { name: /Trace balances/ })).toBeVisible();
 });
@@ -32,13 +32,13 @@ test('the next load is one tap, another browser sees it within a second, and one
   const before = await tape(other).first().innerText();
   expect(before).toContain('BE → Combine 1');
 
-  await page.getByRole('button', { name: 'Load 940 bu on Truck 2' }).click();
-  await expect(tape(other).first()).toContainText('Cart 2 → Truck 2');
-  await expect(page.getByText('Cart 2 → Truck 2 is in the book')).toBeVisible();
+  await page.getByRole('button', { name: 'Load 960 bu on Truck 3' }).click();
+  await expect(tape(other).first()).toContainText('Cart 2 → Truck 3');
+  await expect(page.getByText('Cart 2 → Truck 3 is in the book')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Cart 2 is full' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(tape(page).first()).toContainText('void');
-  await expect(page.getByRole('heading', { name: 'Cart 2 is full. Load Truck 2.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Cart 2 is full. Load Truck 3.' })).toBeVisible();
   await expect(tape(other).nth(1).getByRole('button')).toHaveCSS('text-decoration-line', 'line-through');
   await context.close();
 });

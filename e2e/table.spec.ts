@@ -136,7 +136,7 @@ test.describe('on a phone', () => {
     await enterDemo(page);
     await page.goto(`${DEMO}/fields`);
     const card = page.getByRole('list', { name: 'Fields' }).getByRole('listitem').filter({ hasText: 'Willow Run' });
-    await expect(card).toContainText('go');
+    await expect(card).toContainText('in the best window');
     const [box, width] = [(await card.boundingBox())!, page.viewportSize()!.width];
     expect(box.x + box.width).toBeLessThanOrEqual(width);
     await page.getByLabel('Sorted by').selectOption('-area');

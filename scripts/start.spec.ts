@@ -151,12 +151,12 @@ it('clears up after a run that was killed outright, and after a stale pid file',
 
 it('--empty begins a farm of its own, which a plain start then opens; --demo goes back', async () => {
   const run = await start(['--empty']);
-  expect(await me(run.address)).toEqual({ user: null, farms: [], firstRun: true, demo: false });
+  expect(await me(run.address)).toEqual({ user: null, farms: [], firstRun: true, claim: false, demo: false });
   // Whoever finds the address first is not yet its owner.
   await until('the code', 5000, () => /The code for it is [\w-]{8}: http:\S+\?code=[\w-]{8}/.test(run.output));
   await stop(run);
   const again = await start();
-  expect(await me(again.address)).toMatchObject({ firstRun: true, demo: false });
+  expect(await me(again.address)).toMatchObject({ firstRun: true, claim: false, demo: false });
   await stop(again);
   const demo = await start(['--demo']);
   expect(await me(demo.address)).toMatchObject({ demo: true });

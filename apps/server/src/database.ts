@@ -23,6 +23,7 @@ import { WeighTickets1790500000000 } from './migrations/1790500000000-weigh-tick
 import { RecordsWithTables1790600000000 } from './migrations/1790600000000-records-with-tables.js';
 import { FarmUnits1790700000000 } from './migrations/1790700000000-farm-units.js';
 import { Chain1790800000000 } from './migrations/1790800000000-chain.js';
+import { DockPercent1790900000000 } from './migrations/1790900000000-dock-percent.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import { DeviceRow, MembershipRow, SessionRow, UserRow } from './platform/entities/identity.entity.js';
 import { RECORD_SCHEMAS } from './platform/record-table.js';
@@ -52,6 +53,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       RecordsWithTables1790600000000,
       FarmUnits1790700000000,
       Chain1790800000000,
+      DockPercent1790900000000,
     ],
     synchronize: false,
     poolSize: 10,

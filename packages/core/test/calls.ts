@@ -209,6 +209,15 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
       { temperature: 25, points: 0 },
     ],
   ],
+  chanceToPass: [
+    0.14,
+    0.155,
+    [
+      { tester: 0.14, buyer: 0.144 },
+      { tester: 0.15, buyer: 0.158 },
+      { tester: 0.16, buyer: 0.166 },
+    ],
+  ],
   likelyBuyerReading: [
     0.14,
     [

@@ -51,18 +51,52 @@ describe('what waiting costs', () => {
     });
     expect(waitingCosts({ ...input, dryKgLeft: 1e6, open: [[8, 15]] }).starts[3]).toMatchObject({
       endedBy: 'closing',
-      cutDryKg: 60_000,
+      cutDryKg: expect.closeTo(60_000, 6),
     });
     expect(waitingCosts({ ...input, dryKgLeft: 1e6, open: [[8, 24]] }).starts[0]!.endedBy).toBe('end of the forecast');
   });
-  it('what is left standing is worth the best hour of the forecast, less the risk', () => {
-    // The best hour: dearest a kilogram of dry matter, at 12.7 % (nothing docked, nothing shattered), or just above it.
-    const dear = (m: number): number => ((value(m) ?? 0) / (1 - m)) * (1 - 2 * Math.max(0, 0.12 - m));
-    const best = Math.max(...hours.map(({ moisture }) => dear(moisture)));
-    const of = (standingRisk: number) => waitingCosts({ ...input, dryKgLeft: 1e6, standingRisk }).starts[0]!;
+  it('what is left standing is worth its next chance, less the risk: not the best hour’s price', () => {
+    const last = hours.at(-1)!.moisture;
+    const next = (value(last) ?? 0) / (1 - last);
+    const of = (standingRisk: number) =>
+      waitingCosts({ ...input, open: [[8, 24]], dryKgLeft: 1e6, standingRisk }).starts[0]!;
     const { leftDryKg } = of(0);
     expect(leftDryKg).toBeGreaterThan(500_000);
-    expect(of(0).money - of(0.3).money).toBeCloseTo(0.3 * leftDryKg * best, 3);
+    expect(of(0).money - of(0.3).money).toBeCloseTo(0.3 * leftDryKg * next, 3);
+  });
+  it('goes by five minutes: the last part hour counts, and a tie goes to the earlier start at which something may be cut', () => {
+    const flat = {
+      ...input,
+      hours: hours.map(({ hour }) => ({ hour, moisture: 0.125 })),
+      shatterPerPoint: 0,
+      standingRisk: 0,
+    };
+    // Closed at a quarter past twelve: a quarter of an hour's twenty tonnes.
+    const late = waitingCosts({ ...flat, dryKgLeft: 1e6, starts: [12], open: [[8, 12.25]] }).starts[0]!;
+    expect(late).toMatchObject({
+      cutDryKg: expect.closeTo(5000, 6),
+      until: expect.closeTo(12.25, 6),
+      endedBy: 'closing',
+    });
+    // Any start from the opening on brings the same; before it nothing may be cut.
+    const tie = waitingCosts({ ...flat, starts: [9, 9.5, 10, 10.25, 11], open: [[10, 20]] });
+    expect(tie.best).toBe(10);
+    expect(tie.starts.map(({ behind }) => behind)).toEqual([0, 0, 0, 0, 0].map(() => expect.closeTo(0, 6)));
+    expect(tie.starts[0]!.until).toBeCloseTo(14, 6);
+  });
+  it('a day’s standing costs its risk, so that waiting for tomorrow must bring more than that', () => {
+    const two = Array.from({ length: 48 }, (_, hour) => ({ hour, moisture: hour < 24 ? 0.14 : 0.13 }));
+    const days = { ...input, hours: two, starts: [8, 32], open: [[8, 20], [32, 44]] as const, shatterPerPoint: 0 }; // prettier-ignore
+    expect(waitingCosts({ ...days, standingRisk: 0 }).best).toBe(32);
+    expect(waitingCosts({ ...days, standingRisk: 0.05 }).best).toBe(8);
+  });
+  it('tells how much is cut below the base', () => {
+    const { starts } = waitingCosts({ ...input, base: 0.13 });
+    const early = starts.find(({ start }) => start === 11)!;
+    // From 11 to 15 o'clock: below 13 % from about half past one on.
+    expect(early.belowBaseDryKg).toBeGreaterThan(0);
+    expect(early.belowBaseDryKg).toBeLessThan(early.cutDryKg);
+    expect(starts.find(({ start }) => start === 16)!.belowBaseDryKg).toBeCloseTo(80_000, 4);
   });
   it('cut and standing sum to what was there, whatever the day', () => {
     fc.assert(

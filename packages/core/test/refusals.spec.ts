@@ -42,6 +42,10 @@ describe('no science answers with NaN', () => {
       [
         'fields/view',
         'fields/standing',
+        'fields/field-now',
+        'fields/field-verdict',
+        'haul/receivers',
+        'store/intake',
         'cut/view',
         'cut/records-view',
         'haul/view',

@@ -1736,6 +1736,8 @@ export interface components {
       readonly shrinkPerPoint: number;
       /** @description $ */
       readonly dockPerPoint: number;
+      /** @description % */
+      readonly dockPercent?: number;
       /** @description points */
       readonly dockStep?: number;
       /** @description h */
@@ -2398,6 +2400,10 @@ export interface components {
       readonly at: string;
       readonly source: string;
       readonly tester: string;
+      readonly hour?: readonly {
+        readonly moisture: number;
+        readonly tester: string;
+      }[];
     };
     readonly NextFieldNoticeKept: {
       readonly body: components['schemas']['NextFieldNoticeRecord'];
@@ -2456,6 +2462,13 @@ export interface components {
           readonly kind: 'cart_full' | 'truck_waits' | 'tank_full' | 'wet_bin_fills' | 'dryer_holds';
           readonly place: string;
           readonly load?: components['schemas']['LoadStep'];
+        }
+      | {
+          /** @constant */
+          readonly kind: 'crops_mixed';
+          readonly place: string;
+          readonly crops: readonly string[];
+          readonly bushels: readonly number[];
         }
       | {
           /** @constant */

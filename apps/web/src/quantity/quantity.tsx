@@ -1,10 +1,12 @@
 import {
+  cropOf,
   CUBIC_METRES_PER_BUSHEL,
   type FarmView,
   feetToMetres,
   hectaresToAcres,
   inchesToMetres,
   KG_PER_LB,
+  kgPerBushelOf,
   milesToMetres,
   mphToMetresPerSecond,
   testWeightToKgPerM3,
@@ -250,6 +252,47 @@ export const share = everywhere({ name: '%', of: 0.01, decimals: 1, typed: 4 });
 export function grainOf(farm: Pick<FarmView, 'bushels'>, wetLots: Readonly<Record<string, number>>): Said {
   const kg = Object.values(wetLots).reduce((a, b) => a + b, 0);
   return system() === 'us' ? bushels(farm.bushels(wetLots)) : bushels(kg / TONNE, TONNE);
+}
+
+/** Less of another crop is what a sweep leaves. */
+const SWEPT_BU = 1;
+
+/** What one place holds: bushels of several crops are said by crop, never as one sum. */
+export function heldOf(
+  farm: Pick<FarmView, 'bushels' | 'byCrop'>,
+  wetLots: Readonly<Record<string, number>>,
+): readonly { readonly crop: string; readonly of: Said }[] {
+  const crops = farm.byCrop(wetLots).filter(({ bushels: bu }) => bu >= SWEPT_BU);
+  if (crops.length < 2) return [{ crop: '', of: grainOf(farm, wetLots) }];
+  return crops.map(({ crop, wetKg }) => ({
+    crop: cropOf(crop ?? '')?.short ?? '',
+    of: grain(wetKg, kgPerBushelOf(crop)),
+  }));
+}
+
+/** "1,200 bu corn + 499 bu beans" */
+export const heldText = (
+  farm: Pick<FarmView, 'bushels' | 'byCrop'>,
+  wetLots: Readonly<Record<string, number>>,
+): string =>
+  heldOf(farm, wetLots)
+    .map(({ crop, of }) => `${of} ${crop}`.trim())
+    .join(' + ');
+
+/** The same with its units set smaller. */
+export function Held({
+  farm,
+  wetLots,
+}: {
+  farm: Pick<FarmView, 'bushels' | 'byCrop'>;
+  wetLots: Readonly<Record<string, number>>;
+}) {
+  return heldOf(farm, wetLots).map(({ crop, of }, i) => (
+    <span key={crop}>
+      {i > 0 && ' + '}
+      <Shown of={of} /> {crop}
+    </span>
+  ));
 }
 
 /** kg of a crop as bushels or tonnes. */

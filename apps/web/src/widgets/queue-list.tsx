@@ -7,7 +7,8 @@ import { Button } from '../ui';
 import { Drawer } from '../ui/drawer';
 import { clock, day } from '../quantity/time';
 import { byTheFarm } from './by-the-farm';
-import { draftOf, useRecorder } from './record';
+import { useRecorder } from './record';
+import { draftOf } from './record/draft';
 
 /** What waits on this device, in the order in which it goes out. */
 export default function QueueList({ own, onClose }: { own: readonly Waiting[]; onClose: () => void }) {

@@ -97,3 +97,15 @@ export const grainBox = (kgPerBu: number, wrong: (bushels: number) => string | u
   },
   control: { unit: bushels.unit, inputMode: 'decimal' },
 });
+
+/** A clock that is a little ahead is no slip. */
+const AHEAD_MS = 10 * 60_000;
+/** When something was done; empty for now. */
+export const pastBox = (timeZone: string, now: () => number): Box<number | undefined> => ({
+  read: (typed) => {
+    if (typed.trim() === '') return { value: undefined };
+    const { value, error } = readMoment(typed, timeZone, now());
+    if (error !== undefined) return { error };
+    return value! > now() + AHEAD_MS ? { error: 'This is still to come' } : { value };
+  },
+});

@@ -1,7 +1,7 @@
 import type { PlaceInfo } from '@fanega/core';
 import type { Farm } from '../data/farm';
 import { BoxSample, strataOf } from './core-sample';
-import { bushels, grainOf, Moisture, Shown } from '../quantity/quantity';
+import { bushels, Moisture, Held, heldText } from '../quantity/quantity';
 
 /** Vessels side by side, cut open, with what is in them. */
 export function Vessels({ farm, vessels }: { farm: Farm; vessels: readonly PlaceInfo[] }) {
@@ -19,13 +19,13 @@ export function Vessels({ farm, vessels }: { farm: Farm; vessels: readonly Place
               capacity={capacity}
               width={Math.min(220, Math.max(110, capacity / 7))}
               height={84}
-              label={`${place.name}: ${grainOf(farm, held.wetLots)} of ${bushels(capacity, kgPerBu)}`}
+              label={`${place.name}: ${heldText(farm, held.wetLots)} of ${bushels(capacity, kgPerBu)}`}
             />
             <p className="mt-1.5 font-semibold">{place.name}</p>
             {held.wetKg > 0 ? (
               <p>
                 <span className="text-xl font-bold">
-                  <Shown of={grainOf(farm, held.wetLots)} />
+                  <Held farm={farm} wetLots={held.wetLots} />
                 </span>{' '}
                 <Moisture value={held.moisture} />
               </p>

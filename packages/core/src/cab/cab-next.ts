@@ -1,3 +1,4 @@
+import { byRoomFor, dumpOf, EMPTY_BU, receiversOf, roomOf, takesADump } from '../haul/index.js';
 import type { HolderNow } from '../ledger/index.js';
 
 /** The newest load off the field: the next one is likely much like it. */
@@ -40,10 +41,6 @@ export interface CabInput {
   readonly kgPerBushel: (crop: string | undefined) => number;
 }
 
-/** Less than this is dust in the corners. */
-const EMPTY_BU = 1;
-/** A vessel with less room than this takes no other dump. */
-const LEAST_ROOM_BU = 20;
 const MOST = 3;
 
 /**
@@ -54,25 +51,16 @@ export function cabNext(input: CabInput): CabAction[] {
   const me = input.holders.find((holder) => holder.id === input.me);
   if (!me) return [];
   const others = input.holders.filter((holder) => holder.id !== me.id);
-  const room = (holder: HolderNow): number => (holder.capacityBu ?? Infinity) - holder.bushels;
+  const room = roomOf;
   const fits = (holder: HolderNow, crop: string | undefined): boolean =>
-    room(holder) > LEAST_ROOM_BU && (holder.bushels < EMPTY_BU || holder.crop === crop);
-  const move = (from: HolderNow, to: HolderNow): CabAction => {
-    const limit = room(to) * input.kgPerBushel(from.crop);
-    const staysKg = Math.max(0, from.wetKg - limit);
-    return { kind: 'move', from: from.id, to: to.id, staysKg, ...(staysKg > 0 ? { wetKg: limit } : {}) };
-  };
-  /** Where all of it fits: the one that was begun first; where it does not: the one that takes most. */
-  const byRoom =
-    (bushels: number) =>
-    (a: HolderNow, b: HolderNow): number => {
-      const [allA, allB] = [room(a) >= bushels, room(b) >= bushels];
-      return Number(allB) - Number(allA) || (allA ? b.bushels - a.bushels : room(b) - room(a));
-    };
-  const receivers = (kind: string, from: HolderNow): HolderNow[] =>
-    others.filter((holder) => holder.kind === kind && fits(holder, from.crop)).sort(byRoom(from.bushels));
+    takesADump(holder) && (holder.bushels < EMPTY_BU || holder.crop === crop);
+  const move = (from: HolderNow, to: HolderNow): CabAction => ({
+    kind: 'move',
+    ...dumpOf(from, to, input.kgPerBushel),
+  });
+  const receivers = (kind: string, from: HolderNow): HolderNow[] => receiversOf(others, kind, from);
   const cut = (to: HolderNow): CabAction[] =>
-    input.lastLoad && room(to) > LEAST_ROOM_BU ? [{ kind: 'cut', ...input.lastLoad, to: to.id }] : [];
+    input.lastLoad && takesADump(to) ? [{ kind: 'cut', ...input.lastLoad, to: to.id }] : [];
   const loaded = me.bushels >= EMPTY_BU;
   const actions: CabAction[] = [];
   switch (me.kind) {
@@ -80,15 +68,13 @@ export function cabNext(input: CabInput): CabAction[] {
       if (loaded) actions.push(...[...receivers('cart', me), ...receivers('truck', me)].map((to) => move(me, to)));
       else {
         const load = input.lastLoad ? input.lastLoad.wetKg / input.kgPerBushel(me.crop) : 0;
-        const carts = others
-          .filter((holder) => holder.kind === 'cart' && room(holder) > LEAST_ROOM_BU)
-          .sort(byRoom(load));
+        const carts = others.filter((holder) => holder.kind === 'cart' && takesADump(holder)).sort(byRoomFor(load));
         actions.push(...cut(me), ...carts.flatMap(cut));
       }
       break;
     case 'cart':
       if (loaded) actions.push(...receivers('truck', me).map((to) => move(me, to)));
-      if (room(me) > LEAST_ROOM_BU) {
+      if (takesADump(me)) {
         const tanks = others
           .filter(
             (holder) => holder.kind === 'combine' && holder.bushels >= EMPTY_BU && (!loaded || holder.crop === me.crop),

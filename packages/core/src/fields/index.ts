@@ -53,3 +53,5 @@ export {
   testersOf,
   windowFor,
 } from './standing.js';
+export { fieldNow, type FieldNow } from './field-now.js';
+export { fieldVerdict, type FieldVerdict, type FieldVerdictInput, type VerdictReason } from './field-verdict.js';

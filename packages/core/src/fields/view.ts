@@ -14,6 +14,8 @@ export interface NewestReading {
   readonly at: string;
   readonly source: string;
   readonly tester: string;
+  /** Readings of the hour before it, with itself, where there are several. */
+  readonly hour?: readonly { readonly moisture: number; readonly tester: string }[];
 }
 
 /** One lot with its account, what was cut of it, and the moisture that was read last, in the field or off the combine. */

@@ -97,4 +97,14 @@ export {
   type OverDryLoss,
 } from './elevator-shrink.js';
 export { BLEND, blend, blendTwoBins, type BlendPart, type BlendBin, type TwoBinBlend } from './blend.js';
-export { TESTER, correctMeter, likelyBuyerReading, LEAST_PAIRS, type MeterOffset, type TesterRecord } from './meter.js';
+export {
+  TESTER,
+  correctMeter,
+  chanceToPass,
+  type ChanceToPass,
+  likelyBuyerReading,
+  PAIR_DAYS,
+  LEAST_PAIRS,
+  type MeterOffset,
+  type TesterRecord,
+} from './meter.js';

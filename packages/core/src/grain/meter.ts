@@ -46,6 +46,74 @@ export function correctMeter(
   return { moisture: within(MOISTURE, Math.max(0, reading + points / 100)), points, outside };
 }
 
+/** Cumulative probability of Student's t at x with n degrees of freedom, by its own integral (Simpson): no table ends it. */
+function studentBelow(x: number, n: number): number {
+  // Density up to a constant that the integral itself gives.
+  const density = (t: number): number => (1 + (t * t) / n) ** (-(n + 1) / 2);
+  const simpson = (to: number): number => {
+    const steps = 400;
+    const h = to / steps;
+    let sum = density(0) + density(to);
+    for (let i = 1; i < steps; i++) sum += (i % 2 === 1 ? 4 : 2) * density(i * h);
+    return (sum * h) / 3;
+  };
+  // From 0 to infinity the density is half of all: t = tan(angle) folds it into a quarter turn.
+  const folded = (steps: number): number => {
+    const h = Math.PI / 2 / steps;
+    let sum = 0;
+    for (let i = 0; i < steps; i++) {
+      const t = Math.tan((i + 0.5) * h);
+      sum += density(t) * (1 + t * t) * h;
+    }
+    return sum;
+  };
+  const half = folded(4000);
+  const part = Math.min(half, simpson(Math.min(Math.abs(x), 60)));
+  return x >= 0 ? 0.5 + part / (2 * half) : 0.5 - part / (2 * half);
+}
+
+/** Pairs older than this say little of a tester: it drifts, and was it cleaned since? Common practice, no source. */
+export const PAIR_DAYS = 400;
+
+export interface ChanceToPass {
+  /** Chance that the buyer reads at or below his limit, 0 to 1. */
+  readonly chance: number;
+  /** Reading of the tester at which it is an even bet, and at which 95 of 100 loads pass; wet-basis fractions. */
+  readonly even: number;
+  readonly safe: number;
+  readonly pairs: number;
+}
+
+/**
+ * Chance that a load passes the buyer's limit, from pairs of the tester's reading and the buyer's test: one-sided, by the t distribution of
+ * the next difference. Range and source: {@link TESTER}.
+ * @param reading of the tester, and the limit: wet-basis fractions
+ * @returns null with fewer than {@link LEAST_PAIRS} pairs
+ */
+export function chanceToPass(
+  reading: number,
+  limit: number,
+  pairs: readonly { readonly tester: number; readonly buyer: number }[],
+): ChanceToPass | null {
+  within(MOISTURE, reading);
+  within({ ...MOISTURE, name: 'limit' }, limit);
+  if (pairs.length < LEAST_PAIRS) return null;
+  const differences = pairs.map(({ tester, buyer }) => within(MOISTURE, buyer) - within(MOISTURE, tester));
+  const n = differences.length;
+  const offset = mean(differences);
+  // Two testers that always agree still round: a tenth of a point is the least spread there is.
+  const spread = Math.max(0.0005, standardDeviation(differences)) * Math.sqrt(1 + 1 / n);
+  const even = limit - offset;
+  const chanceAt = (one: number): number => studentBelow((even - one) / spread, n - 1);
+  let [low, high] = [even - 60 * spread, even];
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2;
+    if (chanceAt(middle) > 0.95) low = middle;
+    else high = middle;
+  }
+  return { chance: chanceAt(reading), even, safe: Math.max(0, low), pairs: n };
+}
+
 export const TESTER: Formula = {
   id: 'tester',
   title: 'A tester against the buyer’s',

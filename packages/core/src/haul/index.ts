@@ -125,3 +125,4 @@ export {
   weightRulesOf,
   zeroed,
 } from './scale-view.js';
+export { byRoomFor, dumpOf, EMPTY_BU, receiversOf, roomOf, takesADump } from './receivers.js';

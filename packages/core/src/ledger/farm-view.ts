@@ -1,5 +1,5 @@
 import { type BookDefaults, UNKNOWN_LOT } from './model.js';
-import { bushelsOf, kgPerBushelOf, type LotInfo, mainCrop, type PlaceInfo } from './farm.js';
+import { bushelsByCrop, bushelsOf, kgPerBushelOf, type LotInfo, mainCrop, type PlaceInfo } from './farm.js';
 import type { Layer, Position } from './ledger.js';
 import type { DayFlow, TapeLine } from './queries.js';
 
@@ -39,6 +39,8 @@ export interface FarmView<State extends FarmState = FarmState> {
   readonly kgPerBu: (crop: string | undefined) => number;
   /** Weight bushels of grain as it is, each lot at its crop's legal weight. */
   readonly bushels: (wetLots: Readonly<Record<string, number>>) => number;
+  /** The same by crop, the most first. */
+  readonly byCrop: (wetLots: Readonly<Record<string, number>>) => ReturnType<typeof bushelsByCrop>;
   readonly held: (placeId: string) => Position;
 }
 
@@ -58,6 +60,7 @@ export function farmView<State extends FarmState>(data: State): FarmView<State> 
     cropOf: (byLot) => mainCrop(byLot, lots),
     kgPerBu: kgPerBushelOf,
     bushels: (wetLots) => bushelsOf(wetLots, lots),
+    byCrop: (wetLots) => bushelsByCrop(wetLots, lots),
     held: (placeId) => data.positions[placeId] ?? EMPTY,
   };
 }

@@ -71,6 +71,22 @@ export function bushelsOf(
   return Object.entries(wetLots).reduce((sum, [id, kg]) => sum + kg / kgPerBushelOf(lots.get(id)?.crop ?? rest), 0);
 }
 
+/** Weight bushels by crop, the most first: bushels of 56 and of 60 pounds are never one sum. Grain of no known field counts as the rest of it. */
+export function bushelsByCrop(
+  wetLots: Readonly<Record<string, number>>,
+  lots: { get(id: string): { readonly crop: string } | undefined },
+): { readonly crop: string | undefined; readonly bushels: number; readonly wetKg: number }[] {
+  const rest = mainCrop(wetLots, lots);
+  const kg = new Map<string | undefined, number>();
+  for (const [id, one] of Object.entries(wetLots)) {
+    const crop = lots.get(id)?.crop ?? rest;
+    kg.set(crop, (kg.get(crop) ?? 0) + one);
+  }
+  return [...kg]
+    .map(([crop, wetKg]) => ({ crop, bushels: wetKg / kgPerBushelOf(crop), wetKg }))
+    .sort((a, b) => b.wetKg - a.wetKg);
+}
+
 /** The season that is worked in: the newest one that has a lot; undefined on a farm without fields. */
 export const currentSeason = (lots: readonly { readonly season: number }[]): number | undefined =>
   lots.length === 0 ? undefined : lots.reduce((newest, lot) => Math.max(newest, lot.season), -Infinity);

@@ -56,6 +56,7 @@ export { optimisticBook, type LastKnown } from './optimistic.js';
 export { splitByOwner, neighborRows, NOBODY_KNOWS, type NeighborRows, type OwnedGrain, type Share } from './owners.js';
 export {
   baseMoistureOf,
+  bushelsByCrop,
   bushelsOf,
   currentSeason,
   type FarmBook,

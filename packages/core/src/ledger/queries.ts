@@ -1,5 +1,5 @@
 import { tally } from '../kernel/index.js';
-import { bushelsOf, type FarmBook, mainCrop } from './farm.js';
+import { bushelsByCrop, bushelsOf, type FarmBook, mainCrop } from './farm.js';
 import { instantOf } from './instant.js';
 import type { ParcelView } from './ledger.js';
 import type { ConditionEntry, Entry, MeasureEntry, WitnessEntry } from './model.js';
@@ -266,6 +266,8 @@ export interface HolderNow {
   readonly moisture: number | null;
   /** Dry kg of grain that no field is known for. */
   readonly unknownDryKg: number;
+  /** Weight bushels by crop, where there are several. */
+  readonly crops?: readonly { readonly crop: string; readonly bushels: number }[];
 }
 
 /** Every vessel with what is in it; buyers hold nothing. */
@@ -285,6 +287,7 @@ export function holders(
     const held = heldIn(place.id);
     if (place.kind === 'buyer' || !held) return [];
     const crop = mainCrop(held.lots, lots);
+    const crops = bushelsByCrop(held.wetLots, lots);
     return [
       {
         id: place.id,
@@ -295,6 +298,7 @@ export function holders(
         unknownDryKg: held.lots.unknown ?? 0,
         ...(place.capacityBu === null ? {} : { capacityBu: place.capacityBu }),
         ...(crop === undefined ? {} : { crop }),
+        ...(crops.length > 1 ? { crops: crops.map((one) => ({ crop: one.crop ?? '', bushels: one.bushels })) } : {}),
       },
     ];
   });

@@ -11,6 +11,8 @@ export interface MoistureTerms {
   readonly shrinkPerPoint: number;
   /** $ a bushel for each point above the base, by started steps of `dockStep` points (0.5 where nothing is said). */
   readonly dockPerPoint: number;
+  /** Per cent of the price for each point above the base, by the same steps. */
+  readonly dockPercent?: number;
   readonly dockStep?: number;
   readonly refuseAbove: number;
 }
@@ -18,6 +20,13 @@ export interface MoistureTerms {
 /** The terms as a schedule of {@link TICKET}. */
 export function moistureSchedule(terms: MoistureTerms): BuyerSchedule {
   const step = requireInRange('step of the dock', terms.dockStep ?? 0.5, 0.05, 5, 'points');
+  const dock = (per: 'bu' | 'percentOfPrice', aPoint: number): BuyerSchedule['factors'][number] => ({
+    factor: 'moisture',
+    worse: 'above',
+    bands: [{ from: 100 * terms.base, per, amount: aPoint * step, step }],
+    steps: 'started',
+    cumulative: true,
+  });
   return {
     legalPounds: requireInRange('legal bushel weight', terms.legalPounds, 1, 200, 'lb/bu'),
     shrink: {
@@ -27,20 +36,10 @@ export function moistureSchedule(terms: MoistureTerms): BuyerSchedule {
     },
     refuseMoistureAbove: within({ ...MOISTURE, name: 'moisture that is refused' }, terms.refuseAbove),
     factors: [
-      {
-        factor: 'moisture',
-        worse: 'above',
-        bands: [
-          {
-            from: 100 * terms.base,
-            per: 'bu',
-            amount: requireInRange('dock', terms.dockPerPoint, 0, 10, '$/point/bu') * step,
-            step,
-          },
-        ],
-        steps: 'started',
-        cumulative: true,
-      },
+      dock('bu', requireInRange('dock', terms.dockPerPoint, 0, 10, '$/point/bu')),
+      ...(terms.dockPercent
+        ? [dock('percentOfPrice', requireInRange('dock in per cent', terms.dockPercent, 0, 20, '%/point'))]
+        : []),
     ],
   };
 }

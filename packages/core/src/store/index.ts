@@ -26,3 +26,4 @@ export {
 } from './pack.js';
 export { pileSize, coneDiameterFor, windrowLengthFor, type Pile, type PileSize } from './piles.js';
 export { binCapacity, roundBinOf } from './bin-capacity.js';
+export { type Coming, comingOf, intakeQuestions, type IntakeQuestion } from './intake.js';

@@ -1,3 +1,4 @@
+import { dumpOf, receiversOf, roomOf } from '../haul/index.js';
 import type { HolderNow } from '../ledger/index.js';
 
 /** A move that is likely next, ready to be recorded. */
@@ -14,6 +15,13 @@ export type NextStep =
       readonly kind: 'cart_full' | 'truck_waits' | 'tank_full' | 'wet_bin_fills' | 'dryer_holds';
       readonly place: string;
       readonly load?: LoadStep;
+    }
+  /** Two crops lie in one place. */
+  | {
+      readonly kind: 'crops_mixed';
+      readonly place: string;
+      readonly crops: readonly string[];
+      readonly bushels: readonly number[];
     }
   | { readonly kind: 'unknown_grain'; readonly place: string; readonly dryKg: number }
   | {
@@ -47,11 +55,12 @@ export interface NextStepInput {
 const FULL = 0.85;
 /** A truck with more than this is loaded and waits. */
 const LOADED = 0.5;
+/** Less of another crop is what a sweep leaves. */
+const MIXED_BU = 5;
 /** A level within this of the book is a match; the farm's own scales differ as much. */
 const LEVEL_TOLERANCE = 0.01;
 
 const fill = (holder: HolderNow): number => (holder.capacityBu ? holder.bushels / holder.capacityBu : 0);
-const roomBu = (holder: HolderNow): number => (holder.capacityBu ?? Infinity) - holder.bushels;
 
 /**
  * What the book itself says should be done next, most pressing first: full vessels that stop a combine, loaded trucks,
@@ -61,25 +70,19 @@ export function nextSteps(input: NextStepInput): NextStep[] {
   const of = (kind: string): HolderNow[] => input.holders.filter((holder) => holder.kind === kind);
   const steps: NextStep[] = [];
   const byFill = (a: HolderNow, b: HolderNow): number => fill(b) - fill(a);
-  /** Empty ones first, then those of the same crop with room. */
-  const receiver = (kind: string, crop: string | undefined): HolderNow | undefined =>
-    of(kind).find((h) => h.bushels < 1) ?? of(kind).find((h) => h.crop === crop && fill(h) < FULL);
-  const load = (from: HolderNow, to: HolderNow): LoadStep => {
-    const limit = roomBu(to) * input.kgPerBushel(from.crop);
-    const staysKg = Math.max(0, from.wetKg - limit);
-    return { from: from.id, to: to.id, staysKg, ...(staysKg > 0 ? { wetKg: limit } : {}) };
-  };
+  const receiver = (kind: string, from: HolderNow): HolderNow | undefined => receiversOf(input.holders, kind, from)[0];
+  const load = (from: HolderNow, to: HolderNow): LoadStep => dumpOf(from, to, input.kgPerBushel);
 
   for (const cart of of('cart')
     .filter((h) => fill(h) >= FULL)
     .sort(byFill)) {
-    const truck = receiver('truck', cart.crop);
+    const truck = receiver('truck', cart);
     steps.push({ kind: 'cart_full', place: cart.id, ...(truck ? { load: load(cart, truck) } : {}) });
   }
   for (const combine of of('combine')
     .filter((h) => fill(h) >= FULL)
     .sort(byFill)) {
-    const cart = receiver('cart', combine.crop);
+    const cart = receiver('cart', combine);
     steps.push({ kind: 'tank_full', place: combine.id, ...(cart ? { load: load(combine, cart) } : {}) });
   }
   for (const truck of of('truck')
@@ -116,6 +119,16 @@ export function nextSteps(input: NextStepInput): NextStep[] {
     }
   }
   for (const holder of input.holders) {
+    const crops = (holder.crops ?? []).filter(({ bushels }) => bushels >= MIXED_BU);
+    if (crops.length > 1)
+      steps.push({
+        kind: 'crops_mixed',
+        place: holder.id,
+        crops: crops.map(({ crop }) => crop),
+        bushels: crops.map(({ bushels }) => bushels),
+      });
+  }
+  for (const holder of input.holders) {
     if (holder.unknownDryKg > 1) steps.push({ kind: 'unknown_grain', place: holder.id, dryKg: holder.unknownDryKg });
   }
   return steps;
@@ -125,11 +138,11 @@ function target(truck: HolderNow, input: NextStepInput): string | undefined {
   const limit = input.dryBelow[truck.crop ?? ''];
   const wet = limit !== undefined && truck.moisture !== null && truck.moisture > limit + 0.007;
   if (wet) {
-    const wetBin = input.holders.find((h) => h.kind === 'wetBin' && roomBu(h) >= truck.bushels);
+    const wetBin = input.holders.find((h) => h.kind === 'wetBin' && roomOf(h) >= truck.bushels);
     if (wetBin) return wetBin.id;
   }
   return input.lastTargets[truck.crop ?? '']?.find((id) => {
     const holder = input.holders.find((h) => h.id === id);
-    return holder?.kind !== 'wetBin' && (holder === undefined || roomBu(holder) >= truck.bushels);
+    return holder?.kind !== 'wetBin' && (holder === undefined || roomOf(holder) >= truck.bushels);
   });
 }

@@ -2,9 +2,12 @@ import type { NewestReading } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { Between, DataSource, In } from 'typeorm';
 import type { Tx } from '../../platform/farm-write.js';
+import type { Row } from '../../platform/record-rows.js';
 import { insertAll, LOG_TABLES } from '../../platform/record-table.js';
 import { FieldRow, LotRow, LotShareRow, shareRows } from '../ledger/index.js';
 import { WeatherRow } from './fields.entity.js';
+
+const HOUR_MS = 3_600_000;
 
 /** Fields with their lots, and the weather over them. */
 @Injectable()
@@ -29,17 +32,54 @@ export class FieldsRepository {
         return `NOT EXISTS ${later.getQuery()}`;
       })
       .getMany();
+    const around = await this.hourBefore(farmId, rows);
     return new Map(
-      rows.map((row) => [
-        row.field_id as string,
-        {
-          moisture: Number(row.moisture),
-          at: new Date(Number(row.at_ms)).toISOString(),
-          source: String(row.source),
-          tester: String(row.tester ?? ''),
-        },
-      ]),
+      rows.map((row) => {
+        const hour = around.get(row.field_id as string) ?? [];
+        return [
+          row.field_id as string,
+          {
+            moisture: Number(row.moisture),
+            at: new Date(Number(row.at_ms)).toISOString(),
+            source: String(row.source),
+            tester: String(row.tester ?? ''),
+            ...(hour.length > 1 ? { hour } : {}),
+          },
+        ];
+      }),
     );
+  }
+
+  /** Readings of each field within the hour before its newest one, with that one. */
+  private async hourBefore(
+    farmId: string,
+    newest: readonly Row[],
+  ): Promise<Map<string, { moisture: number; tester: string }[]>> {
+    const found = new Map<string, { moisture: number; tester: string }[]>();
+    if (newest.length === 0) return found;
+    const rows = await this.db
+      .getRepository(LOG_TABLES.reading.own)
+      .createQueryBuilder('r')
+      .where('r.farm_id = :farmId AND NOT r.voided AND r.moisture IS NOT NULL', { farmId })
+      .andWhere(
+        `(${newest.map((_, i) => `(r.field_id = :field${i} AND r.at_ms BETWEEN :from${i} AND :to${i})`).join(' OR ')})`,
+        Object.fromEntries(
+          newest.flatMap((row, i) => [
+            [`field${i}`, row.field_id],
+            [`from${i}`, Number(row.at_ms) - HOUR_MS],
+            [`to${i}`, Number(row.at_ms)],
+          ]),
+        ),
+      )
+      .getMany();
+    for (const row of rows) {
+      const field = row.field_id as string;
+      found.set(field, [
+        ...(found.get(field) ?? []),
+        { moisture: Number(row.moisture), tester: String(row.tester ?? '') },
+      ]);
+    }
+    return found;
   }
 
   async namesAndTags(tx: Tx, farmId: string, season: number): Promise<{ fieldNames: string[]; tags: string[] }> {

@@ -1,4 +1,5 @@
 import {
+  fieldNow,
   baseMoistureOf,
   cropOf,
   dryBushels,
@@ -259,23 +260,25 @@ function fieldColumns(farm: Farm, notebook: FieldRecords | undefined): Column<Fi
       id: 'moisture',
       head: 'Last moisture',
       right: true,
-      value: ({ lastMoisture }) => lastMoisture?.moisture ?? null,
-      text: ({ lastMoisture }) => wetness.text(lastMoisture?.moisture),
-      show: ({ lastMoisture }) =>
-        lastMoisture ? (
+      value: (row) => fieldNow(row, testers)?.moisture ?? null,
+      text: (row) => wetness.text(fieldNow(row, testers)?.moisture),
+      show: (row) => {
+        const now = fieldNow(row, testers);
+        return now ? (
           <>
-            <Moisture value={lastMoisture.moisture} />
+            <Moisture value={now.moisture} />
             <span className="block text-sm whitespace-nowrap text-muted">
-              {lastMoisture.source}, {day(lastMoisture.at, timeZone)}
+              {now.count > 1 ? `mean of ${now.count}` : now.source}, {day(now.atMs, timeZone)}
             </span>
           </>
         ) : (
           <span className="text-muted">–</span>
-        ),
+        );
+      },
     },
     {
       id: 'fit',
-      head: 'Fit to cut?',
+      head: 'Window',
       phone: 'verdict',
       value: (row) => (row.firstCut && !cutToday(row) ? null : (row.lastMoisture?.moisture ?? null)),
       text: () => '',
@@ -286,10 +289,10 @@ function fieldColumns(farm: Farm, notebook: FieldRecords | undefined): Column<Fi
         ) : (
           <span className="whitespace-nowrap">
             <Fitness
-              row={row}
+              crop={row.lot.crop}
+              moisture={fieldNow(row, testers)}
               window={windows?.[row.lot.crop]?.value}
               now={farm.data.now}
-              tester={testers.get(row.lastMoisture?.tester ?? '')}
             />
           </span>
         ),

@@ -5,7 +5,7 @@ import { type Farm, useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
-import { bushels, grainOf, mass, Moisture, percent, Shown, system } from '../../quantity/quantity';
+import { bushels, grainOf, mass, Moisture, percent, Shown, system, Held, heldText } from '../../quantity/quantity';
 import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
 import { PlacesDrawer } from './forms/places-drawer';
@@ -70,7 +70,7 @@ function Caption({ farm, place, selected }: { farm: Farm; place: PlaceInfo; sele
       <br />
       {held.wetKg > 0 ? (
         <>
-          {grainOf(farm, held.wetLots).text}
+          {heldText(farm, held.wetLots)}
           <br />
           {unknown ? <span className="font-semibold text-clay">▲ unknown</span> : percent(held.moisture ?? 0)}
         </>
@@ -214,7 +214,7 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
               />
             </p>
             <p className="mt-1 text-lg">
-              <Shown of={grainOf(farm, held.wetLots)} basis="as it lies" /> ·{' '}
+              <Held farm={farm} wetLots={held.wetLots} /> <span className="text-sm text-muted">as it lies</span> ·{' '}
               {system() === 'us' && (
                 <>
                   <Shown of={mass(held.wetKg)} /> ·{' '}

@@ -10,7 +10,7 @@ import { Button, Empty, Problem } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { EntryDrawer } from '../../widgets/entry-drawer';
 import { NextNote } from '../../widgets/next-note';
-import { bushels, grain, grainOf, Moisture, percent, Shown } from '../../quantity/quantity';
+import { bushels, grain, grainOf, Moisture, percent, Shown, Held, heldText } from '../../quantity/quantity';
 import { clock, weekday } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
 import { describe } from './words';
@@ -120,7 +120,7 @@ function LoadPicture({ farm, load }: { farm: Farm; load: LoadStep }) {
             capacity={v.capacity}
             width={v.big ? 110 : Math.max(60, v.capacity * scale)}
             height={v.big ? 92 : 84}
-            label={`${v.name}: ${grainOf(farm, v.held.wetLots)} of ${bushels(v.capacity, v.kgPerBu)}`}
+            label={`${v.name}: ${heldText(farm, v.held.wetLots)} of ${bushels(v.capacity, v.kgPerBu)}`}
           />
         )}
       </div>
@@ -131,7 +131,7 @@ function LoadPicture({ farm, load }: { farm: Farm; load: LoadStep }) {
           <span className="text-muted">buyer</span>
         ) : v.held.wetKg > 0 ? (
           <>
-            <Shown of={grainOf(farm, v.held.wetLots)} /> <Moisture value={v.held.moisture} />
+            <Held farm={farm} wetLots={v.held.wetLots} /> <Moisture value={v.held.moisture} />
             <br />
             <span className="text-sm text-muted">
               {Object.entries(v.held.wetLots)

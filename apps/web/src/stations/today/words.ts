@@ -1,6 +1,6 @@
-import type { NextStep } from '@fanega/core';
+import { type CropId, CROPS, type NextStep } from '@fanega/core';
 import type { Farm } from '../../data/farm';
-import { grain, mass, percent } from '../../quantity/quantity';
+import { grain, heldText, mass, percent } from '../../quantity/quantity';
 import { clock } from '../../quantity/time';
 
 /** A step in two sentences: what, and why. */
@@ -52,6 +52,11 @@ export function describe(step: NextStep, farm: Farm): { title: string; why: stri
           ? `Batch in the ${name.toLowerCase()}. Move it to ${to}.`
           : `The ${name.toLowerCase()} holds a batch.`,
         why: `${much}${moisture}`,
+      };
+    case 'crops_mixed':
+      return {
+        title: `${name} holds ${step.crops.map((crop) => CROPS[crop as CropId]?.short ?? crop).join(' and ')}`,
+        why: `${heldText(farm, held.wetLots)}. Undo the load if it is a slip; move or sell the mix if it is not.`,
       };
     case 'unknown_grain':
       return {

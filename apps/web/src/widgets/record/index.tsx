@@ -7,7 +7,8 @@ import { ApiError } from '../../data/api';
 import { write } from '../../data/outbox';
 import { bookCommand } from '../../data/outbox/book-command';
 import { useFarm, useRefreshFarm } from '../../data/farm';
-import { type Draft, draftOf, emptyDraft, type RecordKind } from './draft';
+import { scaleUnit, weightText } from '../../quantity/quantity';
+import { type Draft, emptyDraft, type RecordKind } from './draft-start';
 import { keptDraft } from './kept';
 import { stamped } from './send';
 
@@ -69,7 +70,7 @@ export function RecordProvider({ children }: { children: ReactNode }) {
     () => ({
       open: (given = {}) =>
         setDraft(Object.keys(given).length === 0 ? (keptDraft() ?? emptyDraft(ulid)) : emptyDraft(ulid, given)),
-      correct: (entry) => setDraft(draftOf(entry, ulid, farm)),
+      correct: (entry) => void import('./draft').then(({ draftOf }) => setDraft(draftOf(entry, ulid, farm))),
       load: async ({ from, to, wetKg }) => {
         const entry = stamped({
           type: 'move',
@@ -80,6 +81,19 @@ export function RecordProvider({ children }: { children: ReactNode }) {
           ...(wetKg === undefined ? {} : { wetKg, method: 'estimate' }),
         });
         const what = `${farm.placeName(from)} → ${farm.placeName(to)}`;
+        // Something speaks against it: the sheet asks.
+        const { intakeWords } = await import('../intake');
+        if (intakeWords(farm, entry).length > 0)
+          return setDraft(
+            emptyDraft(ulid, {
+              kind: 'move',
+              from,
+              to,
+              ...(wetKg === undefined
+                ? { amount: 'all' }
+                : { amount: 'net', unit: scaleUnit(), weight: weightText(wetKg, scaleUnit()) }),
+            }),
+          );
         try {
           const { waits } = await write(farm.id, bookCommand(farm.id, [entry]), what);
           if (waits) toast(`${what} waits on this device and goes out when the signal is back.`);
@@ -118,7 +132,7 @@ export function RecordProvider({ children }: { children: ReactNode }) {
 }
 
 export type { Draft, RecordKind };
-export { draftOf, emptyDraft, KINDS, readDraft } from './draft';
+export { emptyDraft, KINDS } from './draft-start';
 
 export { deviceName } from './send';
 

@@ -1,6 +1,6 @@
 import { ulid } from 'ulid';
 import { system } from '../../quantity/quantity';
-import { type Draft, emptyDraft } from './draft';
+import { type Draft, emptyDraft } from './draft-start';
 
 /** What was typed was typed in the units that were read then. */
 const kept = (): string => (system() === 'us' ? 'fanega.draft' : `fanega.draft.${system()}`);

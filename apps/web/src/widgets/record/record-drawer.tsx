@@ -8,13 +8,13 @@ import { Drawer } from '../../ui/drawer';
 import {
   bushels,
   grain,
-  grainOf,
   mass,
   percent,
   price,
   scaleUnit,
   weightText,
   weightUnits,
+  heldText,
 } from '../../quantity/quantity';
 import { dropAt, waits, write } from '../../data/outbox';
 import { bookCommand } from '../../data/outbox/book-command';
@@ -37,6 +37,7 @@ import { firstEntries, sendDraft, stamped, triedEntries } from './send';
 import { clock, momentTyped, readMoment } from '../../quantity/time';
 import { CheckBox } from '../../ui/check-box';
 import { Callout } from '../../ui/callout';
+import { ANYWAY, intakeWords, withReason } from '../intake';
 
 /** Records an entry: likely next ones ready made on top, everything else in one column below. */
 export default function RecordDrawer({
@@ -71,7 +72,10 @@ export default function RecordDrawer({
     if (sending) return;
     const { entry: read, errors: wrong } = readDraft(draft, farm, farm.clock());
     // Stamped once: what is tried now and what the queue tries later is the same to the letter.
-    const entry = read && stamped(read);
+    const against = read && asksOf(draft) ? intakeWords(farm, read) : [];
+    if (against.length > 0 && draft.anyway === '') wrong.anyway = 'Say why, or choose another place';
+    const entry =
+      read && !wrong.anyway ? stamped(against.length > 0 ? withReason(read, draft.anyway) : read) : undefined;
     setErrors(wrong);
     setProblem(null);
     if (!entry) {
@@ -133,6 +137,7 @@ export default function RecordDrawer({
           <WhatAndWhere farm={farm} draft={draft} errors={errors} set={set} />
           <HowMuch farm={farm} draft={draft} errors={errors} set={set} />
           <MoreDetails farm={farm} draft={draft} errors={errors} set={set} />
+          <Against farm={farm} draft={draft} errors={errors} set={set} />
         </div>
         <div className="sticky bottom-0 border-t border-ink bg-paper px-5 py-3">
           <Problem className="mb-2">{problem}</Problem>
@@ -234,7 +239,7 @@ function PlaceOptions({
     return (
       <option key={place.id} value={place.id}>
         {place.name}
-        {place.kind === 'buyer' ? ' (buyer)' : held.wetKg > 0 ? `, ${grainOf(farm, held.wetLots)}` : ', empty'}
+        {place.kind === 'buyer' ? ' (buyer)' : held.wetKg > 0 ? `, ${heldText(farm, held.wetLots)}` : ', empty'}
       </option>
     );
   });
@@ -457,6 +462,37 @@ function MoreDetails({ farm, draft, errors, set }: PartProps) {
         />
       </div>
     </details>
+  );
+}
+
+/** What is asked is about now: of what lay there yesterday the page knows nothing, and a correction was asked when it was made. */
+const asksOf = ({ time, replaces }: Draft): boolean => time.trim() === '' && !replaces;
+
+/** What speaks against the place, said while it is chosen and not afterwards. */
+function Against({ farm, draft, errors, set }: PartProps) {
+  const words = useMemo(() => {
+    if (!asksOf(draft)) return [];
+    const { entry } = readDraft(draft, farm, Infinity);
+    return entry ? intakeWords(farm, entry) : [];
+  }, [farm, draft]);
+  if (words.length === 0) return null;
+  return (
+    <Callout icon role="alert" className="px-3 py-2">
+      {words.map((sentence) => (
+        <p key={sentence}>{sentence}</p>
+      ))}
+      <SelectBox
+        label="Record it all the same, because"
+        value={draft.anyway}
+        error={errors.anyway}
+        onChange={(e) => set({ anyway: e.target.value })}
+      >
+        <option value="">choose …</option>
+        {ANYWAY.map((reason) => (
+          <option key={reason}>{reason}</option>
+        ))}
+      </SelectBox>
+    </Callout>
   );
 }
 

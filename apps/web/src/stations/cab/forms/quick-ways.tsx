@@ -5,7 +5,7 @@ import { Drawer } from '../../../ui/drawer';
 import { asTyped, type Box, oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { grainBox } from '../../../widgets/record-boxes';
-import { bushels, displayUnit, grainOf, guessText } from '../../../quantity/quantity';
+import { bushels, displayUnit, guessText, heldText } from '../../../quantity/quantity';
 import { PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
 
@@ -244,7 +244,7 @@ export function FillPad({
       >
         {sources.map((place) => (
           <option key={place.id} value={place.id}>
-            {place.name}, {grainOf(farm, farm.held(place.id).wetLots).text}
+            {place.name}, {heldText(farm, farm.held(place.id).wetLots)}
           </option>
         ))}
       </SelectBox>

@@ -1,7 +1,7 @@
 import { type FieldRecords, type PlaceInfo, usualEmptyWeight } from '@fanega/core';
 import { ulid } from 'ulid';
 import type { Farm } from '../../../data/farm';
-import { type Draft, emptyDraft, readDraft } from '../../../widgets/record';
+import { type Draft, emptyDraft, readDraft } from '../../../widgets/record/draft';
 import { Button, TextBox } from '../../../ui';
 import { asTyped, words } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';

@@ -37,6 +37,7 @@ import { headline } from '../../../widgets/headline';
 import { LiveWeight } from '../../../widgets/live-weight';
 import { NewerNote } from '../../../widgets/newer-note';
 import { NextNote } from '../../../widgets/next-note';
+import { IntakeSheet, intakeWords, withReason } from '../../../widgets/intake';
 import { OfferedLoads } from '../../../widgets/offered-loads';
 import { Owners } from '../../../widgets/owners';
 import { bushels as asGrain, grain, percent } from '../../../quantity/quantity';
@@ -90,6 +91,11 @@ export function InCab({
     readonly neighbor?: boolean;
   } | null>(null);
   const [way, setWay] = useState<QuickWay | 'choose' | null>(null);
+  /** What speaks against a load that was tapped, and how it goes on all the same. */
+  const [against, setAgainst] = useState<{
+    readonly words: readonly string[];
+    readonly go: (reason: string) => void;
+  } | null>(null);
   /** The buyer whose ticket is asked for. */
   const [ticketAt, setTicketAt] = useState<string | null>(null);
   /** A dump of a field that was not cut before: kept until somebody said what is still in tank, cart and trucks. */
@@ -137,8 +143,14 @@ export function InCab({
     const full = entries.map((entry, i) =>
       stamped({ id: ulid(), at: new Date(at + i).toISOString(), by: who.name, ...entry } as unknown as Entry),
     );
-    await write(farm.id, bookCommand(farm.id, full), what, { wait: true });
-    toast(what);
+    const send = async (all: readonly Entry[]): Promise<void> => {
+      await write(farm.id, bookCommand(farm.id, all), what, { wait: true });
+      toast(what);
+    };
+    // Of what comes at the same time the first is asked about: the others go where it leaves room.
+    const said = full[0] ? intakeWords(farm, full[0]) : [];
+    if (said.length === 0) return send(full);
+    setAgainst({ words: said, go: (reason) => void send(full.map((entry) => withReason(entry, reason))) });
   };
   const record = (entry: Unstamped, what: string): Promise<void> => recordAll([entry], what);
   const keep = (command: Command, what: string): void => {
@@ -494,6 +506,16 @@ export function InCab({
         <ReadMoisture farm={farm} lotId={lastLoad?.lot} onClose={() => setWay(null)} onKeep={keep} />
       )}
       {way === 'late' && <ReportDelay farm={farm} machineId={me.id} onClose={() => setWay(null)} onKeep={keep} />}
+      {against && (
+        <IntakeSheet
+          words={against.words}
+          onClose={() => setAgainst(null)}
+          onAnyway={(reason) => {
+            setAgainst(null);
+            against.go(reason);
+          }}
+        />
+      )}
     </>
   );
 }

@@ -6,11 +6,12 @@ import { logged } from '../../../data/records';
 import { useFarm, useRefreshFarm } from '../../../data/farm';
 import { keepTester, usualTester } from '../../../data/usual-tester';
 import { count } from '../../../quantity/quantity';
+import { momentTyped } from '../../../quantity/time';
 import { Choices, SelectBox, TextBox } from '../../../ui';
 import { oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
-import { figureBox, moistureBox, textBox } from '../../../widgets/record-boxes';
+import { figureBox, pastBox, moistureBox, textBox } from '../../../widgets/record-boxes';
 import { useRecorded } from '../../../widgets/take-back';
 import { SOURCE_WORDS } from '../words';
 
@@ -42,6 +43,7 @@ export function TakeReading({
       cracked: figureBox(fields.cracked, count, { missing: 'How many of ten cracked, from 0 to 10?' }),
       tester: textBox(fields.tester),
       spot: textBox(fields.spot),
+      when: pastBox(farm.data.farm.timeZone, farm.clock),
     },
     unasked: ({ source }) => [source === 'bite' ? 'moisture' : 'cracked'],
     start: () => ({
@@ -51,16 +53,17 @@ export function TakeReading({
       cracked: '',
       tester: usualTester() ?? usual,
       spot: '',
+      when: '',
     }),
     together: ({ fieldId }): Record<string, string> =>
       fieldId === '' ? { '': 'No field stands this season: add one first' } : {},
     close: onClose,
-    save: async ({ fieldId, source, moisture, cracked, tester, spot }) => {
+    save: async ({ fieldId, source, moisture, cracked, tester, spot, when }) => {
       const bite = source === 'bite';
       const body = {
         id,
         fieldId,
-        at: new Date(farm.clock()).toISOString(),
+        at: new Date(when ?? farm.clock()).toISOString(),
         source,
         ...(bite ? { cracked } : { moisture: moisture! }),
         // The buyer's test and the teeth are no tester of ours.
@@ -92,6 +95,12 @@ export function TakeReading({
         <TextBox label="Tester" hint="which one, if any" {...form.box('tester')} />
         <TextBox label="Spot" hint="gate, middle, far end" {...form.box('spot')} />
       </div>
+      <TextBox
+        label="Read at"
+        hint={`leave empty for now; “${momentTyped(farm.clock(), farm.data.farm.timeZone)}” for another time`}
+        autoComplete="off"
+        {...form.box('when')}
+      />
     </FormDrawer>
   );
 }

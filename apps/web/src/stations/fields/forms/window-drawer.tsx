@@ -27,6 +27,7 @@ const MONEY = {
   price: { label: 'Price at base', kind: price },
   shrinkPerPoint: { label: 'Shrink a point', kind: count, counts: '%' },
   dockPerPoint: { label: 'Dock a point', kind: discount },
+  dockPercent: { label: 'Or of the price a point', kind: count, counts: '%' },
   dockStep: { label: 'Dock counts each started', kind: count, counts: 'points' },
   opensAt: { label: 'Takes grain from', kind: hours },
   closesAt: { label: 'until', kind: hours },

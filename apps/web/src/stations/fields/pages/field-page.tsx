@@ -2,12 +2,14 @@ import type { WeatherHourInfo } from '@fanega/contract';
 import {
   asBuyer,
   buyerOffset,
+  chanceToPass,
   fieldFacts,
   type FieldRecords,
+  fieldNow,
   type FieldRow,
+  fieldVerdict,
   FIRE_STOP,
   gatherReadings,
-  LEAST_PAIRS,
   startOfDay,
   testersOf,
   windowFor,
@@ -34,10 +36,11 @@ import { OwnersDrawer } from '../forms/owners-drawer';
 import { MoistureChart, SourceName } from './moisture-chart';
 import { TakeReading } from '../forms/take-reading';
 import { PairSheet, testerWords } from './testers';
-import { bestStart, useWaiting, Waiting } from './waiting';
+import { useWaiting, Waiting } from './waiting';
 import { WeatherLine } from './weather-line';
 import { WindowDrawer } from '../forms/window-drawer';
-import { Fit, isWet } from './fit-now';
+import { Fit, isWet, youngPairs } from './fit-now';
+import { oldAfterHours } from './fitness';
 import { Held } from './forecast-moments';
 import { ReadingsTable } from './readings-table';
 import type { Known } from './forecast-moments';
@@ -157,13 +160,16 @@ function Field({
         }
       : null;
   const last = known.readings.at(-1);
-  const answer = useWorker('forecast', ask(nowMs, known.readings));
-  const forecast = answer.data && 'points' in answer.data ? answer.data : null;
+  const isDone = facts.acresLeft === 0 && !facts.cuttingToday;
+  // What is cut has no course any more.
+  const asked = isDone ? null : ask(nowMs, known.readings);
+  const answer = useWorker('forecast', asked);
+  const forecast = asked && answer.data && 'points' in answer.data ? answer.data : null;
   // What the readings before the last one said about it: the forecast is held to what came.
   const earlier = known.readings.slice(0, -1);
   const before = useWorker(
     'forecast',
-    last && earlier.length > 0 && last.atMs - earlier.at(-1)!.atMs > 20 * 60_000
+    !isDone && last && earlier.length > 0 && last.atMs - earlier.at(-1)!.atMs > 20 * 60_000
       ? ask(earlier.at(-1)!.atMs, earlier)
       : null,
   );
@@ -188,6 +194,22 @@ function Field({
   }));
   const given = { facts, window, forecast, machines, nowMs, timeZone };
   const waiting = useWaiting(given);
+  const now = useMemo(() => fieldNow(row, testers), [row, testers]);
+  const tester = now ? testers.get(now.tester) : undefined;
+  const chance = now && window ? chanceToPass(now.read, window.refuseAbove, youngPairs(tester, nowMs)) : null;
+  const isAsked = (one: { data: unknown; error: unknown }): boolean =>
+    one.data === undefined && one.error === undefined;
+  const verdict = fieldVerdict({
+    facts,
+    window,
+    now,
+    wetStraw: isWet(weather, nowMs) && facts.crop.like === 'soybean',
+    oldAfterHours: oldAfterHours(lot.crop),
+    forecast: asked !== null && isAsked(answer) ? 'pending' : forecast,
+    waiting: waiting.isPending ? 'pending' : waiting.answer ? { ...waiting.answer, baseMs: waiting.base } : null,
+    refused: chance ? 1 - chance.chance : null,
+    nowMs,
+  });
 
   return (
     <div>
@@ -222,16 +244,14 @@ function Field({
       </div>
 
       <Fit
-        facts={facts}
-        last={last}
-        tester={last && testers.get(last.tester)}
+        verdict={verdict}
+        now={now}
+        tester={tester}
         window={window}
+        crop={facts.crop.name}
         forecast={forecast}
         nowMs={nowMs}
         timeZone={timeZone}
-        corrected={corrected && (testers.get(last?.tester ?? '')?.pairs.length ?? 0) >= LEAST_PAIRS}
-        wetNow={isWet(weather, nowMs)}
-        byDollars={waiting.answer ? bestStart(waiting.answer, waiting.base, timeZone) : null}
       />
 
       <section aria-label="Moisture" className="border-t border-ink px-5 py-4 lg:px-6">

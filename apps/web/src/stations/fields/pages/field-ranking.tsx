@@ -25,6 +25,7 @@ import {
   cutLast,
   type CuttingWindow,
   fieldFacts,
+  fieldNow,
   type FieldFacts,
   type FieldRecords,
   type FieldRow,
@@ -101,12 +102,7 @@ function moistureOf(
     .filter((r) => r.at <= farm.data.now && r.at > farm.data.now - 30 * DAY_MS)
     .sort((a, b) => a.at - b.at);
   const typed = notebook.settings.nextFieldPlan.farm?.value.facts[lot.fieldId]?.pointsPerDay;
-  const newestRead = own.at(-1);
-  const cut = facts.row.lastMoisture;
-  const newest =
-    cut && (!newestRead || Date.parse(cut.at) > newestRead.at)
-      ? { at: Date.parse(cut.at), moisture: cut.moisture }
-      : newestRead;
+  const newest = fieldNow(facts.row, testers);
   if (typed !== undefined || own.length < 2 || lot.crop === 'soybean')
     return { moisture: newest?.moisture ?? null, pointsPerDay: typed };
   const dayOfYear = Math.min(366, 1 + Math.floor((farm.data.now - Date.UTC(lot.season, 0, 1)) / DAY_MS));

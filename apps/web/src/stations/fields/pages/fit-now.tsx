@@ -1,114 +1,176 @@
 import type { WeatherHourInfo } from '@fanega/contract';
 import {
+  asBuyer,
+  buyerOffset,
+  chanceToPass,
   type CuttingWindow,
-  type FieldFacts,
   type FieldForecast,
-  fitToCut,
-  type FitVerdict,
-  likelyBuyerReading,
+  type FieldNow,
+  type FieldVerdict,
+  PAIR_DAYS,
   type Tester,
 } from '@fanega/core';
-import { Moisture, moisture as wetness, percent } from '../../../quantity/quantity';
-import { clock, HOUR_MS, weekday } from '../../../quantity/time';
+import { Moisture, dollars, moisture as wetness, number, percent, shortPercent } from '../../../quantity/quantity';
+import { clock, DAY_MS, HOUR_MS, since, spanText, weekday } from '../../../quantity/time';
+import { Loading } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
-import { FIT_LOOK, OLD_AFTER_HOURS } from './fitness';
-import type { Known } from './forecast-moments';
 import { forecastAt, Moments } from './forecast-moments';
 
 export function isWet(weather: readonly WeatherHourInfo[], nowMs: number): boolean {
   return weather.some((hour) => hour.wet && Date.parse(hour.at) <= nowMs && Date.parse(hour.at) > nowMs - HOUR_MS);
 }
 
-/** The answer in one glance: go, wait or stop, the likely moisture, and when the window opens. */
-export function Fit({
-  facts,
-  last,
-  tester,
-  window,
-  forecast,
-  nowMs,
-  timeZone,
-  corrected,
-  wetNow,
-  byDollars,
-}: {
-  facts: FieldFacts;
-  last: Known['readings'][number] | undefined;
-  tester: Tester | undefined;
-  window: CuttingWindow | undefined;
-  forecast: FieldForecast | null;
-  nowMs: number;
-  timeZone: string;
-  corrected: boolean;
-  wetNow: boolean;
-  byDollars: { readonly title: string; readonly rest: string } | null;
-}) {
-  if (facts.acresLeft === 0 && !facts.cuttingToday)
-    return <p className="px-5 py-4 text-lg lg:px-6">Nothing stands here any more: all of it is cut.</p>;
-  if (!window)
+/** Pairs of a tester that are young enough to speak for it. */
+export const youngPairs = (tester: Tester | undefined, nowMs: number): Tester['pairs'] =>
+  (tester?.pairs ?? []).filter(({ at }) => Date.parse(at) > nowMs - PAIR_DAYS * DAY_MS);
+
+const LOOK: Readonly<Record<FieldVerdict['answer'], readonly [shape: string, words: string]>> = {
+  'cut now': ['●', 'Cut now'],
+  wait: ['◐', 'Wait'],
+  stop: ['■', 'Stop'],
+  'read it': ['◐', 'Read it'],
+  'no window': ['', 'Set its limits'],
+  done: ['●', 'All cut'],
+};
+
+const ENDS: Readonly<Record<NonNullable<FieldVerdict['ends']>, string>> = {
+  'field done': 'Then it is all cut.',
+  'refused by the buyer': 'Then the buyer refuses it.',
+  closing: 'Then the buyer is closed.',
+  'end of the forecast': 'The forecast ends there.',
+  'leaves the window': 'Then it is too dry.',
+};
+
+interface Given {
+  readonly verdict: FieldVerdict | 'pending';
+  readonly now: FieldNow | null;
+  readonly tester: Tester | undefined;
+  readonly window: CuttingWindow | undefined;
+  readonly crop: string;
+  readonly forecast: FieldForecast | null;
+  readonly nowMs: number;
+  readonly timeZone: string;
+}
+
+/** One sentence for why, in the words of whoever stands at the field. */
+function whyOf(verdict: FieldVerdict, { now, window, forecast, nowMs, crop }: Given): string {
+  const at = now ? percent(now.moisture) : '';
+  const limit = window ? shortPercent(window.refuseAbove, 2) : '';
+  const gain = verdict.gain === null ? '' : dollars(verdict.gain);
+  switch (verdict.because) {
+    case 'all of it is cut':
+      return 'Nothing stands here any more.';
+    case 'no window is set':
+      return `Say between which moistures ${crop.toLowerCase()} is cut here, and this page says when.`;
+    case 'dew or rain on it':
+      return 'Dew or rain on it: wet straw wraps and will not thresh.';
+    case 'too few readings':
+      return 'It has not been read yet.';
+    case 'reading too old': {
+      const likely = forecast ? ` Likely ${percent(forecastAt(forecast, nowMs).likely)} now.` : '';
+      return now ? `The last reading, ${at}, was ${since(now.atMs, nowMs)}.${likely}` : 'It has not been read yet.';
+    }
+    case 'refused above':
+      return `At ${at} the buyer refuses it: his limit is ${limit}.`;
+    case 'likely refused':
+      return `At ${at} more loads than not are refused above ${limit}. Test the first truck before it leaves.`;
+    case 'too dry':
+      return `At ${at} it shatters, and every bushel weighs less than it could.`;
+    case 'waiting brings more':
+      return `Starting then brings ${gain} more than starting now.`;
+    case 'the best start by money':
+      return gain === '' ? `At ${at} no later start brings more.` : `At ${at}, waiting another day costs ${gain}.`;
+    case 'in the best window':
+      return `At ${at} it is in its best window.`;
+    case 'wetter than best':
+      return `At ${at} it is wetter than best, and is taken.`;
+    case 'drier than best':
+      return `At ${at} it is drier than best: each hour costs weight.`;
+  }
+}
+
+/** The one answer of a field, with its reason; the other answers behind a tap, as figures. */
+export function Fit(given: Given) {
+  const { verdict, now, tester, window, forecast, nowMs, timeZone } = given;
+  if (verdict === 'pending')
     return (
-      <p className="px-5 py-4 text-lg lg:px-6">
-        No window is set for {facts.crop.name}: with one, this page says go, wait or stop.
-      </p>
+      <section aria-label="Is it fit?" className="min-h-44 px-5 py-5 lg:px-6">
+        <Loading what="Working out the best start" />
+      </section>
     );
-  const at = forecast && forecast.by === 'the day’s weather' ? forecastAt(forecast, nowMs) : null;
-  const moisture = at?.likely ?? last?.likely ?? null;
-  const trend =
-    forecast && forecast.by === 'the day’s weather'
-      ? 100 * (forecastAt(forecast, nowMs + HOUR_MS).likely - forecastAt(forecast, nowMs).likely)
-      : 0;
-  const verdict: FitVerdict = fitToCut({
-    moisture,
-    window,
-    ageHours: last ? Math.max(0, Math.min(9999, (nowMs - last.atMs) / HOUR_MS)) : 0,
-    trend: Math.max(-5, Math.min(5, trend)),
-    wetStraw: wetNow && facts.crop.like === 'soybean',
-    oldAfterHours: OLD_AFTER_HOURS[facts.row.lot.crop] ?? 72,
-  });
-  const [shape, word] = FIT_LOOK[verdict.verdict];
-  const test =
-    last?.moisture !== null && last !== undefined ? likelyBuyerReading(last.moisture, tester?.pairs ?? []) : null;
+  const [shape, words] = LOOK[verdict.answer];
+  const until =
+    verdict.untilMs === null
+      ? undefined
+      : `until ${Math.abs(verdict.untilMs - nowMs) < 12 * HOUR_MS ? '' : `${weekday(verdict.untilMs, timeZone)}, `}${clock(verdict.untilMs, timeZone)}`;
+  const standing = verdict.answer !== 'done';
   return (
     <section aria-label="Is it fit?" className="flex flex-wrap items-start gap-x-10 gap-y-4 px-5 py-5 lg:px-6">
-      <Verdict shape={shape} figure={word} bad={verdict.verdict === 'stop'}>
-        {verdict.because}
-        {verdict.also.length > 0 ? `; ${verdict.also.join(', ')}` : ''}
-      </Verdict>
-      <div>
-        <Verdict small figure={<Moisture value={moisture} />} />
-        <p className="mt-2 text-muted">
-          {at
-            ? `likely now, ${wetness.figure(at.low)} to ${wetness.figure(at.high)}`
-            : last
-              ? `read ${weekday(last.atMs, timeZone)}, ${clock(last.atMs, timeZone)}`
-              : 'nobody has read it'}
-          {corrected ? ', as the buyer would test it' : ''}
-        </p>
+      <div className="max-w-2xl min-w-64 flex-[2]">
+        <Verdict
+          {...(shape ? { shape } : {})}
+          figure={words}
+          {...(until ? { unit: until } : {})}
+          bad={verdict.answer === 'stop'}
+        >
+          {whyOf(verdict, given)}
+          {verdict.answer === 'cut now' && verdict.ends !== null && ` ${ENDS[verdict.ends]}`}
+        </Verdict>
       </div>
-      <div className="max-w-md min-w-64 flex-1 space-y-1.5">
-        {last && test && (
-          <p aria-label="Likely at the buyer">
-            Last: {last.tester || 'read'} {percent(last.moisture!)} at {clock(last.atMs, timeZone)}.{' '}
-            {test.likely ? (
-              <b>
-                At the buyer likely {wetness.figure(test.likely.moisture)}, {wetness.figure(test.likely.low)} to{' '}
-                {wetness.figure(test.likely.high)}
-                {test.likely.high > window.refuseAbove ? ': do not haul' : ''}.
-              </b>
-            ) : last.source === 'elevator' ? (
-              'That is the buyer’s own test.'
-            ) : (
-              `Too little to go on for the buyer’s test: ${test.pairs} of 3 pairs${last.tester ? ` for ${last.tester}` : ''}.`
+      {now && standing && (
+        <div>
+          <Verdict small figure={<Moisture value={now.moisture} />} />
+          <p className="mt-2 text-muted">
+            {now.count > 1
+              ? `mean of ${now.count}, ${wetness.figure(now.low)} to ${wetness.figure(now.high)}, `
+              : now.source === 'combine'
+                ? 'off the combine, '
+                : 'read '}
+            {weekday(now.atMs, timeZone)}, {clock(now.atMs, timeZone)}
+            {Math.abs(now.moisture - now.read) > 5e-5 ? ', as the buyer would test it' : ''}
+          </p>
+        </div>
+      )}
+      {standing && window && (now || forecast) && (
+        <details className="w-full">
+          <summary className="min-h-11 cursor-pointer py-2 font-semibold">The figures behind it</summary>
+          <div className="max-w-2xl space-y-1.5">
+            {now && <AtTheBuyer {...given} now={now} window={window} tester={tester} />}
+            {forecast && forecast.by === 'the day’s weather' && (
+              <p>
+                Likely now {wetness.figure(forecastAt(forecast, nowMs).likely)},{' '}
+                {wetness.figure(forecastAt(forecast, nowMs).low)} to {wetness.figure(forecastAt(forecast, nowMs).high)},
+                by the weather since it was read.
+              </p>
             )}
-          </p>
-        )}
-        {forecast && <Moments forecast={forecast} nowMs={nowMs} timeZone={timeZone} />}
-        {byDollars && (
-          <p>
-            By dollars: <b>{byDollars.title}</b> {byDollars.rest}
-          </p>
-        )}
-      </div>
+            {forecast && <Moments forecast={forecast} nowMs={nowMs} timeZone={timeZone} />}
+          </div>
+        </details>
+      )}
     </section>
+  );
+}
+
+/** "3 in 10" */
+const inTen = (chance: number): string =>
+  chance > 0.95 ? 'nearly all' : chance < 0.05 ? 'hardly any' : `${Math.max(1, Math.round(10 * chance))} in 10`;
+
+function AtTheBuyer({
+  now,
+  window,
+  tester,
+  nowMs,
+}: Given & { readonly now: FieldNow; readonly window: CuttingWindow }) {
+  if (now.source === 'elevator')
+    return <p aria-label="Likely at the buyer">The reading is the buyer&rsquo;s own test.</p>;
+  const pairs = youngPairs(tester, nowMs);
+  const chance = chanceToPass(now.read, window.refuseAbove, pairs);
+  const limit = shortPercent(window.refuseAbove, 2);
+  return (
+    <p aria-label="Likely at the buyer">
+      {chance
+        ? `Of such loads ${inTen(chance.chance)} pass the buyer’s limit of ${limit}. With ${tester!.name} at ${wetness.figure(chance.even)} it is an even bet; at ${wetness.figure(chance.safe)} or below 95 of 100 pass (${chance.pairs} pairs, ${number(100 * buyerOffset(tester), 1)} points between the testers).`
+        : `Too few pairs to say what the buyer will read: ${pairs.length} of 3${now.tester ? ` for ${now.tester}` : ''} in the last ${spanText(PAIR_DAYS * 24 * 60)}. As read, ${percent(asBuyer(now.read, 0))}.`}
+    </p>
   );
 }

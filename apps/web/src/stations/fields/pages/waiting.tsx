@@ -18,6 +18,7 @@ import { clock, HOUR_MS, weekday } from '../../../quantity/time';
 import { Section } from '../../../ui/page';
 
 const DAYS_AHEAD = 10;
+const FIVE_MIN_MS = 5 * 60_000;
 
 /** Moisture at each whole hour from now, straight between the forecast's points. */
 function hourly(forecast: FieldForecast, base: number): { hour: number; moisture: number }[] {
@@ -34,7 +35,7 @@ function hourly(forecast: FieldForecast, base: number): { hour: number; moisture
   return hours;
 }
 
-/** Hours that are open, and the starts worth comparing: every open hour until tomorrow night, later only the mornings. */
+/** Hours that are open, and the starts worth comparing: every five minutes until tomorrow night, later only the mornings. */
 function calendar(
   hours: readonly { hour: number }[],
   base: number,
@@ -51,10 +52,10 @@ function calendar(
     ]);
   }
   const days = open
-    .map(([from, to]) => [Math.max(0, Math.ceil(from)), Math.min(last, Math.floor(to) - 1)] as const)
-    .filter(([from, to]) => to >= from);
+    .map(([from, to]) => [Math.max(0, from), Math.min(last, to)] as const)
+    .filter(([from, to]) => to > from);
   const starts = days.flatMap(([from, to], d) =>
-    d < 2 && last <= 60 ? Array.from({ length: to - from + 1 }, (_, i) => from + i) : [from],
+    d < 2 && last <= 60 ? Array.from({ length: Math.ceil((to - from) * 12) }, (_, i) => from + i / 12) : [from],
   );
   return { open, starts: [...new Set([0, ...starts])].sort((a, b) => a - b) };
 }
@@ -86,7 +87,7 @@ export function useWaiting({ facts, window, forecast, machines, nowMs, timeZone 
             0,
           );
   const dryPerAcre = yieldKgPerHa === null ? 0 : yieldKgPerHa * (1 - crop.baseMoisture) * acresToHectares(1);
-  const base = Math.ceil(nowMs / HOUR_MS) * HOUR_MS;
+  const base = Math.ceil(nowMs / FIVE_MIN_MS) * FIVE_MIN_MS;
   const input = useMemo(() => {
     const hours = forecast ? hourly(forecast, base) : [];
     if (!window || hours.length === 0 || kgPerHour === 0 || acresLeft === 0) return null;
@@ -100,6 +101,7 @@ export function useWaiting({ facts, window, forecast, machines, nowMs, timeZone 
       shatterPerPoint: window.shatterPerPoint ?? 0,
       shatterBelow: window.bestFrom,
       standingRisk: window.standingRisk ?? 0,
+      base: crop.baseMoisture,
       terms: {
         legalPounds: crop.legalPounds,
         base: crop.baseMoisture,
@@ -107,6 +109,7 @@ export function useWaiting({ facts, window, forecast, machines, nowMs, timeZone 
         dockPerPoint: window.dockPerPoint,
         refuseAbove: window.refuseAbove,
         ...(window.dockStep === undefined ? {} : { dockStep: window.dockStep }),
+        ...(window.dockPercent === undefined ? {} : { dockPercent: window.dockPercent }),
       },
       price: window.price,
     };
@@ -120,8 +123,10 @@ export function useWaiting({ facts, window, forecast, machines, nowMs, timeZone 
         : acresLeft === 0
           ? 'Nothing stands here any more.'
           : null;
+  const isAsked = missing === null && input !== null;
   return {
-    answer: missing === null && input !== null ? data : undefined,
+    answer: isAsked ? data : undefined,
+    isPending: isAsked && data === undefined && error === undefined,
     error,
     missing,
     base,
@@ -129,26 +134,6 @@ export function useWaiting({ facts, window, forecast, machines, nowMs, timeZone 
     acresPerHour: kgPerHour / Math.max(1e-9, (yieldKgPerHa ?? 0) * acresToHectares(1)),
     combines,
     setCombines,
-  };
-}
-
-/** The best start in one sentence. */
-export function bestStart(
-  answer: { starts: StartCost[]; best: number },
-  base: number,
-  timeZone: string,
-): { title: string; rest: string } {
-  const best = answer.starts.find((start) => start.start === answer.best)!;
-  const now = answer.starts[0]!;
-  return {
-    title:
-      best.start === 0
-        ? 'Start now.'
-        : `Start ${weekday(base + best.start * HOUR_MS, timeZone)}, ${clock(base + best.start * HOUR_MS, timeZone)}.`,
-    rest:
-      best.start !== 0 && now.behind >= 1
-        ? `Starting now leaves ${dollars(now.behind)} behind.`
-        : `${dollars(best.money)} in all.`,
   };
 }
 
@@ -188,7 +173,15 @@ export function Waiting({
           {error.message}
         </p>
       )}
-      {answer && <Starts answer={answer} base={base} timeZone={timeZone} dryPerAcre={dryPerAcre} />}
+      {answer && (
+        <Starts
+          answer={answer}
+          base={base}
+          timeZone={timeZone}
+          dryPerAcre={dryPerAcre}
+          baseMoisture={crop.baseMoisture}
+        />
+      )}
       {!missing && (
         <p className="mt-2 text-sm text-muted">
           {areaRate(acresPerHour).text} on {area(acresLeft).text} at {cropYield(expected!, per).text}; price{' '}
@@ -210,25 +203,37 @@ const ENDED: Record<StartCost['endedBy'], string> = {
   'end of the forecast': 'until the forecast ends',
 };
 
+const isWhole = (hours: number): boolean => Math.abs(hours - Math.round(hours)) < 1e-6;
+
 function Starts({
   answer,
   base,
   timeZone,
   dryPerAcre,
+  baseMoisture,
 }: {
   answer: { starts: StartCost[]; best: number };
   base: number;
   timeZone: string;
   dryPerAcre: number;
+  baseMoisture: number;
 }) {
   const most = Math.max(1, ...answer.starts.map((start) => start.behind));
-  const { title, rest } = bestStart(answer, base, timeZone);
   const name = (start: number): string => (start === 0 ? 'now' : clock(base + start * HOUR_MS, timeZone));
+  const best = answer.starts.find((start) => start.start === answer.best)!;
+  // Worked out by five minutes, shown by the hour, and the best.
+  const rows = answer.starts.filter(
+    ({ start }, i) => i === 0 || start === answer.best || isWhole((base + start * HOUR_MS) / HOUR_MS),
+  );
   let lastDay = '';
   return (
     <>
-      <p className="mt-2 text-3xl font-bold">
-        {title} <span className="text-lg font-normal">{rest}</span>
+      <p className="mt-2">
+        {best.belowBaseDryKg > 0
+          ? `${area(best.belowBaseDryKg / dryPerAcre)} of it would be cut below ${percent(baseMoisture)}.`
+          : best.cutDryKg > 0
+            ? `None of it would be cut below ${percent(baseMoisture)}.`
+            : 'No start within the forecast is taken.'}
       </p>
       <div className="mt-3 overflow-x-auto">
         <table className="w-full min-w-[38rem]" aria-label="Dollars by start">
@@ -242,7 +247,7 @@ function Starts({
             </tr>
           </thead>
           <tbody>
-            {answer.starts.map((start) => {
+            {rows.map((start) => {
               const dayName = weekday(base + start.start * HOUR_MS, timeZone);
               const first = dayName !== lastDay;
               lastDay = dayName;

@@ -20,7 +20,7 @@ import type { Farm } from '../../../data/farm';
 import { Button } from '../../../ui';
 import { useTicking } from '../../../ui/use-ticking';
 import { EntryDrawer } from '../../../widgets/entry-drawer';
-import { area, bushels, cropYield, dollars, grain, grainOf, mass, percent } from '../../../quantity/quantity';
+import { area, bushels, cropYield, dollars, grain, mass, percent, heldText } from '../../../quantity/quantity';
 import { clock, day } from '../../../quantity/time';
 import { TRUCK_WORDS } from '../../../widgets/chain-words';
 import { WhatStops } from './what-stops';
@@ -108,7 +108,7 @@ function Trucks({
                   </span>
                 </td>
                 <td className="px-2 text-right">
-                  {truck.bushels < 1 ? 'empty' : grainOf(farm, farm.held(truck.id).wetLots).text}
+                  {truck.bushels < 1 ? 'empty' : heldText(farm, farm.held(truck.id).wetLots)}
                 </td>
                 <td className="px-2 text-right">{truck.sinceMs === null ? '' : waited(now - truck.sinceMs)}</td>
                 <td className="py-1.5 pl-2 text-right whitespace-nowrap">

@@ -14,7 +14,7 @@ import type { LiveDevice } from '../../../data/live';
 import { Button, Choices, SelectBox, TextBox } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
 import { divided, toDivision, useSilent } from '../../../widgets/live-weight';
-import { grainOf, mass } from '../../../quantity/quantity';
+import { mass, heldText } from '../../../quantity/quantity';
 import { OwnTickets } from './own-tickets';
 import { type How, type Purpose, Result, type WeighingOf } from './weighing-result';
 
@@ -77,7 +77,7 @@ export function WeighStation({
               <option key={truck.id} value={truck.id}>
                 {truck.name}
                 {farm.held(truck.id).wetKg > 1
-                  ? `, ${grainOf(farm, farm.held(truck.id).wetLots)} by the book`
+                  ? `, ${heldText(farm, farm.held(truck.id).wetLots)} by the book`
                   : ', empty by the book'}
               </option>
             ))}

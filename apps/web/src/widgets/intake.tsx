@@ -1,0 +1,73 @@
+import { type CropId, CROPS, comingOf, type Entry, type IntakeQuestion, intakeQuestions } from '@fanega/core';
+import type { Farm } from '../data/farm';
+import { bushels, percent } from '../quantity/quantity';
+import { Button } from '../ui';
+import { Callout } from '../ui/callout';
+import { Drawer } from '../ui/drawer';
+
+/** Why somebody records it all the same. It stands in the book with the load. */
+export const ANYWAY = ['On purpose', 'No other room', 'The book is wrong here'] as const;
+
+const cropName = (crop: string): string => CROPS[crop as CropId]?.name.toLowerCase() ?? crop;
+
+/** What speaks against a load, one sentence each. */
+export function intakeWords(farm: Farm, entry: Entry): string[] {
+  const coming = comingOf(farm, entry as Parameters<typeof comingOf>[1]);
+  if (!coming) return [];
+  const name = farm.placeName(coming.to);
+  const per = farm.kgPerBu(farm.cropOf(coming.wetLots));
+  return intakeQuestions(farm, coming).map((question) => sentenceOf(question, name, per));
+}
+
+function sentenceOf(question: IntakeQuestion, name: string, per: number): string {
+  switch (question.what) {
+    case 'other_crop':
+      return `${name} holds ${cropName(question.there)}. This is ${cropName(question.comes)}.`;
+    case 'reserved':
+      return `${name} is kept for ${cropName(question.wanted)}. This is ${cropName(question.comes)}.`;
+    case 'no_room':
+      return `${name} has room for ${bushels(question.roomBu, per)}. This is ${bushels(question.comesBu, per)}.`;
+    case 'wetter':
+      return `${name} is at ${percent(question.there)}. This is ${percent(question.comes)}: a wet layer heats.`;
+    case 'other_owner':
+      return `The grain in ${name} belongs to ${question.there.join(' and ')}. This belongs to ${question.comes.join(' and ')}.`;
+  }
+}
+
+/** The reason goes before what was noted. */
+export const withReason = <E extends object>(entry: E, reason: string): E => {
+  const { note } = entry as { note?: string };
+  return { ...entry, note: note ? `${reason}: ${note}` : reason };
+};
+
+/** Asks once before a load goes where something speaks against it: back, or why. */
+export function IntakeSheet({
+  words,
+  onAnyway,
+  onClose,
+}: {
+  words: readonly string[];
+  onAnyway: (reason: string) => void;
+  onClose: () => void;
+}) {
+  return (
+    <Drawer open title="Is this right?" onClose={onClose}>
+      <div className="space-y-4 px-5 py-4">
+        {words.map((sentence) => (
+          <Callout key={sentence} icon role="alert" className="px-3 py-2 text-xl">
+            {sentence}
+          </Callout>
+        ))}
+        <Button look="do" className="min-h-16 w-full !text-xl" onClick={onClose}>
+          Go back
+        </Button>
+        <p className="pt-2 font-semibold">Or record it, because</p>
+        {ANYWAY.map((reason) => (
+          <Button key={reason} className="min-h-16 w-full !text-xl" onClick={() => onAnyway(reason)}>
+            {reason}
+          </Button>
+        ))}
+      </div>
+    </Drawer>
+  );
+}
