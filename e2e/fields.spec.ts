@@ -379,3 +379,47 @@ test('a reading of yesterday is entered as such, and the newest stays what count
   await page.goto(`${OWN}/fields/next`);
   await expect(page.getByRole('listitem', { name: 'Twice Read' })).toContainText('18.5 %');
 });
+
+test('a ticket’s slips are asked about: the same number again, a weight, a moisture and a price that cannot be', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Ticket Forty', 'TF', 40);
+  const truck = await addPlace(farm, 'Truck 70', 'truck', 1000);
+  const mill = await addPlace(farm, 'Mill 70', 'buyer');
+  const kg = 900 * 56 * 0.45359237;
+  const at = (minutesAgo: number) => new Date(Date.now() - minutesAgo * 60_000).toISOString();
+  const load = (minutesAgo: number) => ({ id: ulid(), type: 'harvest', lot: lotId, to: truck, wetKg: kg, moisture: 0.16, method: 'cartScale', at: at(minutesAgo) }); // prettier-ignore
+  await farm.post('entries', {
+    entries: [
+      load(90),
+      { id: ulid(), type: 'move', from: truck, to: mill, wetKg: kg, emptied: true, ticket: '4711', pricePerBu: 4.4, method: 'ticket', at: at(60) }, // prettier-ignore
+      load(30),
+    ],
+  });
+  await page.goto(`${OWN}/sell`);
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByText('Load', { exact: true }).click();
+  await sheet.getByLabel('From', { exact: true }).selectOption(truck);
+  await sheet.getByLabel('To', { exact: true }).selectOption(mill);
+  await sheet.getByLabel('Gross', { exact: true }).fill('86,400');
+  await sheet.getByLabel('Tare', { exact: true }).fill('26,000');
+  await sheet.getByRole('textbox', { name: /^Moisture/ }).fill('45');
+  await sheet.getByLabel('Ticket number').fill('4711');
+  await sheet.getByLabel('Price').fill('44');
+  const asked = sheet.getByRole('alert').filter({ hasText: 'Mill 70 has given ticket 4711 already.' });
+  await expect(asked).toContainText('The ticket says 1,079 bu. The book has 900 bu on Truck 70.');
+  await expect(asked).toContainText('The ticket says 45.0 %. The book has 16.0 %.');
+  await expect(asked).toContainText('The last was $4.40');
+  await sheet.getByRole('button', { name: 'Record it' }).click();
+  await expect(sheet.getByText('Say why, or choose another place')).toBeVisible();
+  // Put right, nothing is asked any more.
+  await sheet.getByLabel('Gross', { exact: true }).fill('76,400');
+  await sheet.getByRole('textbox', { name: /^Moisture/ }).fill('16.2');
+  await sheet.getByLabel('Ticket number').fill('4712');
+  await sheet.getByLabel('Price').fill('4.42');
+  await expect(asked).toBeHidden();
+  await sheet.getByRole('button', { name: 'Record it' }).click();
+  await expect(sheet).toBeHidden();
+});

@@ -210,7 +210,9 @@ test('trucks as they are, and a ticket that never came back with its likely bush
   await row.getByRole('button', { name: 'Put the ticket in' }).click();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByLabel('Measured by')).toHaveValue('ticket');
-  await sheet.getByLabel('Weight').fill('53,900');
+  await sheet.getByLabel('Gross').fill('80,700');
+  await sheet.getByLabel('Tare').fill('26,800');
+  await sheet.getByLabel('Ticket number').fill('R-2231');
   await sheet
     .getByRole('button', { name: /^Record|^Keep|^Put/ })
     .first()

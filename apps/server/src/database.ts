@@ -24,6 +24,7 @@ import { RecordsWithTables1790600000000 } from './migrations/1790600000000-recor
 import { FarmUnits1790700000000 } from './migrations/1790700000000-farm-units.js';
 import { Chain1790800000000 } from './migrations/1790800000000-chain.js';
 import { DockPercent1790900000000 } from './migrations/1790900000000-dock-percent.js';
+import { AcceptedLoss1791000000000 } from './migrations/1791000000000-accepted-loss.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import { DeviceRow, MembershipRow, SessionRow, UserRow } from './platform/entities/identity.entity.js';
 import { RECORD_SCHEMAS } from './platform/record-table.js';
@@ -54,6 +55,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       FarmUnits1790700000000,
       Chain1790800000000,
       DockPercent1790900000000,
+      AcceptedLoss1791000000000,
     ],
     synchronize: false,
     poolSize: 10,

@@ -66,6 +66,10 @@ it('migrations run once, and the one that moved the records says that there is n
   expect(await fresh.db.runMigrations()).toEqual([]);
   // The last ones can be taken back.
   await fresh.db.undoLastMigration();
+  expect(await fresh.db.query("SHOW COLUMNS FROM combine_profiles LIKE 'acceptable_loss'")).toHaveLength(1);
+  await fresh.db.undoLastMigration();
+  expect(await fresh.db.query("SHOW COLUMNS FROM cutting_windows LIKE 'dock_percent'")).toHaveLength(0);
+  await fresh.db.undoLastMigration();
   expect(await fresh.db.query("SHOW COLUMNS FROM entries LIKE 'link'")).toHaveLength(0);
   await fresh.db.undoLastMigration();
   expect(await fresh.db.query("SHOW COLUMNS FROM farms LIKE 'units'")).toHaveLength(0);

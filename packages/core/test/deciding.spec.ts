@@ -269,7 +269,7 @@ describe('settings that were best last time', () => {
       ],
       now,
     );
-    expect(ranked.map((r) => r.record.id)).toEqual(['good', 'lossy', 'far', 'unjudged']);
+    expect(ranked.map((r) => r.record.id)).toEqual(['good', 'far', 'lossy', 'unjudged']);
     expect(ranked.map((r) => r.judgedBy)).toEqual([
       'loss count and tank',
       'loss count and tank',

@@ -46,6 +46,7 @@ describe('no science answers with NaN', () => {
         'fields/field-verdict',
         'haul/receivers',
         'store/intake',
+        'sell/ticket-questions',
         'cut/view',
         'cut/records-view',
         'haul/view',

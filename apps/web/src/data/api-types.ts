@@ -1674,8 +1674,26 @@ export interface components {
         readonly headerDrive?: readonly number[];
         readonly spreader?: readonly number[];
       };
-      /** @description kg/ha */
-      readonly acceptableLoss?: number;
+      readonly acceptedLoss?: {
+        /** @description kg/ha */
+        readonly corn?: number;
+        /** @description kg/ha */
+        readonly soybean?: number;
+        /** @description kg/ha */
+        readonly wheat?: number;
+        /** @description kg/ha */
+        readonly softWheat?: number;
+        /** @description kg/ha */
+        readonly sorghum?: number;
+        /** @description kg/ha */
+        readonly oats?: number;
+        /** @description kg/ha */
+        readonly barley?: number;
+        /** @description kg/ha */
+        readonly sunflower?: number;
+        /** @description kg/ha */
+        readonly canola?: number;
+      };
       readonly heads?: readonly {
         readonly name: string;
         /** @description m */

@@ -316,9 +316,9 @@ export const useLotMoistures = (lotId: string | undefined) =>
   useOfFarm(lotId ? '/api/farms/{farmId}/lots/{lotId}/moistures' : null, { lotId: lotId ?? '' });
 export const useWeather = (daysBack: number, daysAhead: number) =>
   useOfFarm('/api/farms/{farmId}/weather', {}, weatherHours(useFarm().data.now, daysBack, daysAhead));
-/** Deliveries of a season’s grain; of the newest where none is named. */
-export const useDeliveries = (season?: number) =>
-  useOfFarm('/api/farms/{farmId}/deliveries', {}, useSeasonQuery(season));
+/** Deliveries of a season’s grain; of the newest where none is named. Not asked for where nobody wants them. */
+export const useDeliveries = (season?: number, wanted = true) =>
+  useOfFarm(wanted ? '/api/farms/{farmId}/deliveries' : null, {}, useSeasonQuery(season));
 export const useDeliveryTrace = (entryId: string | undefined) =>
   useOfFarm(entryId ? '/api/farms/{farmId}/deliveries/{entryId}/trace' : null, { entryId: entryId ?? '' });
 export const useLotTrace = (lotId: string | undefined) =>

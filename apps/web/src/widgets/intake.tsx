@@ -1,6 +1,17 @@
-import { type CropId, CROPS, comingOf, type Entry, type IntakeQuestion, intakeQuestions } from '@fanega/core';
+import {
+  type CropId,
+  CROPS,
+  comingOf,
+  type EarlierTicket,
+  type Entry,
+  type IntakeQuestion,
+  intakeQuestions,
+  ticketQuestions,
+  type TicketQuestion,
+  ticketsOnTape,
+} from '@fanega/core';
 import type { Farm } from '../data/farm';
-import { bushels, percent } from '../quantity/quantity';
+import { bushels, grain, percent, priceText } from '../quantity/quantity';
 import { Button } from '../ui';
 import { Callout } from '../ui/callout';
 import { Drawer } from '../ui/drawer';
@@ -10,8 +21,14 @@ export const ANYWAY = ['On purpose', 'No other room', 'The book is wrong here'] 
 
 const cropName = (crop: string): string => CROPS[crop as CropId]?.name.toLowerCase() ?? crop;
 
-/** What speaks against a load, one sentence each. */
-export function intakeWords(farm: Farm, entry: Entry): string[] {
+/** What speaks against a load or its ticket, one sentence each. @param earlier tickets, where more of them are known than the tape has */
+export function intakeWords(farm: Farm, entry: Entry, earlier?: readonly EarlierTicket[]): string[] {
+  if (entry.type === 'move' && farm.place(entry.to)?.kind === 'buyer') {
+    const kgPerBu = farm.kgPerBu(farm.cropOf(farm.held(entry.from).lots));
+    return ticketQuestions(farm, entry, earlier ?? ticketsOnTape(farm)).map((question) =>
+      ticketSentence(question, farm.placeName(entry.to), farm.placeName(entry.from), kgPerBu),
+    );
+  }
   const coming = comingOf(farm, entry as Parameters<typeof comingOf>[1]);
   if (!coming) return [];
   const name = farm.placeName(coming.to);
@@ -31,6 +48,23 @@ function sentenceOf(question: IntakeQuestion, name: string, per: number): string
       return `${name} is at ${percent(question.there)}. This is ${percent(question.comes)}: a wet layer heats.`;
     case 'other_owner':
       return `The grain in ${name} belongs to ${question.there.join(' and ')}. This belongs to ${question.comes.join(' and ')}.`;
+  }
+}
+
+function ticketSentence(question: TicketQuestion, buyer: string, truck: string, kgPerBu: number): string {
+  switch (question.what) {
+    case 'same_number':
+      return `${buyer} has given ticket ${question.ticket} already.`;
+    case 'weight_far':
+      return `The ticket says ${grain(question.netKg, kgPerBu)}. The book has ${grain(question.bookKg, kgPerBu)} on ${truck}.`;
+    case 'moisture_far':
+      return question.book === null
+        ? `${percent(question.moisture)} is wetter than any grain is threshed.`
+        : `The ticket says ${percent(question.moisture)}. The book has ${percent(question.book)}.`;
+    case 'price_far':
+      return question.last === null
+        ? `${priceText(question.price, kgPerBu)} is no price for this.`
+        : `${priceText(question.price, kgPerBu)}? The last was ${priceText(question.last, kgPerBu)}.`;
   }
 }
 

@@ -4,7 +4,7 @@ import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm } from '../data/farm';
 import { write } from '../data/outbox';
 import { bookCommand } from '../data/outbox/book-command';
-import { price, readWeight, scaleUnit, type WeightUnit, weightUnits } from '../quantity/quantity';
+import { mass, price, readWeight, scaleUnit, type WeightUnit, weightUnits } from '../quantity/quantity';
 import { Choices, SelectBox, TextBox } from '../ui';
 import { asTyped, oneOf, words } from '../ui/form/box';
 import { Form } from '../ui/form/form';
@@ -13,6 +13,24 @@ import { toast } from '../ui/toast';
 import { METHOD_WORDS } from './method-words';
 import { moistureBox } from './record-boxes';
 import { deviceName } from './record';
+
+/** What is wrong with the weights of a ticket that came late; a moisture alone is one too. */
+function ticketErrors(
+  gross: string,
+  tare: string,
+  moisture: number | undefined,
+  kgPerBu: number,
+): Record<string, string> {
+  const [full, empty] = [gross, tare].map((typed) => readWeight(typed ?? '', scaleUnit(), kgPerBu));
+  if (full!.error) return { gross: full!.error };
+  if (empty!.error) return { tare: empty!.error };
+  const [grossKg, tareKg] = [full!.kg, empty!.kg];
+  if (grossKg === undefined && tareKg === undefined)
+    return moisture === undefined ? { gross: 'Gross and tare, or a moisture' } : {};
+  if (grossKg === undefined) return { gross: 'Gross is missing' };
+  if (tareKg === undefined) return { tare: 'Tare is missing' };
+  return grossKg - tareKg > 0 ? {} : { tare: 'Tare is not less than gross' };
+}
 
 /** Another measurement of the same grain: the display's figure beside the cart's, the farm's own truck scale beside the ticket. Which one counts is the farm's rule. */
 export function WeighAgain({
@@ -39,30 +57,38 @@ export function WeighAgain({
       weight: asTyped(),
       unit: oneOf<WeightUnit>(),
       moisture: moistureBox(),
+      gross: asTyped(mass.unit),
+      tare: asTyped(mass.unit),
       ticket: words(40),
       pricePerBu: {
         read: (typed: string) => price.read(typed, { least: 0, most: 1000, per: kgPerBu }),
         control: { unit: price.unit, inputMode: 'decimal' as const },
       },
     },
-    unasked: ({ method }) => (isLate(method) ? [] : ['ticket', 'pricePerBu']),
+    unasked: ({ method }) => (isLate(method) ? ['weight', 'unit'] : ['ticket', 'pricePerBu', 'gross', 'tare']),
     start: () => ({
       method: likelyWitness(entry, (place) => farm.place(place)?.kind),
       weight: '',
       unit: scaleUnit(),
       moisture: '',
+      gross: '',
+      tare: '',
       ticket: '',
       pricePerBu: '',
     }),
-    together: ({ weight, unit, moisture }): Record<string, string> => {
+    together: ({ method, weight, unit, moisture, gross, tare }): Record<string, string> => {
+      if (isLate(method)) return ticketErrors(gross, tare, moisture, kgPerBu);
       const { kg, error } = readWeight(weight, unit, kgPerBu);
       if (error) return { weight: error };
       return kg === undefined && moisture === undefined ? { weight: 'A weight, or a moisture' } : {};
     },
     boxOf: (field) => (field === 'wetKg' ? 'weight' : field),
     close: onDone,
-    save: async ({ method, weight, unit, moisture, ticket, pricePerBu }) => {
-      const { kg } = readWeight(weight, unit, kgPerBu);
+    save: async ({ method, weight, unit, moisture, gross, tare, ticket, pricePerBu }) => {
+      const late = isLate(method);
+      const [grossKg, tareKg] = [gross, tare].map((typed) => readWeight(typed ?? '', scaleUnit(), kgPerBu).kg);
+      const net = grossKg === undefined || tareKg === undefined ? undefined : grossKg - tareKg;
+      const kg = late ? net : readWeight(weight, unit, kgPerBu).kg;
       const witness = {
         id,
         type: 'witness',
@@ -72,6 +98,7 @@ export function WeighAgain({
         device: deviceName(),
         ...(kg === undefined ? {} : { wetKg: kg }),
         ...(moisture === undefined ? {} : { moisture }),
+        ...(late && grossKg !== undefined && tareKg !== undefined ? { grossKg, tareKg } : {}),
         ...(ticket ? { ticket } : {}),
         ...(pricePerBu === undefined ? {} : { pricePerBu }),
       };
@@ -95,7 +122,13 @@ export function WeighAgain({
           </option>
         ))}
       </SelectBox>
-      <div className="grid grid-cols-[1fr_7.5rem] items-start gap-3">
+      {isLate(form.texts.method) && (
+        <div className="grid grid-cols-2 gap-3">
+          <TextBox label="Gross" {...form.box('gross')} />
+          <TextBox label="Tare" {...form.box('tare')} />
+        </div>
+      )}
+      <div className={`grid grid-cols-[1fr_7.5rem] items-start gap-3 ${isLate(form.texts.method) ? 'hidden' : ''}`}>
         <TextBox label="Weight" {...form.box('weight')} />
         <Choices
           label="Unit"

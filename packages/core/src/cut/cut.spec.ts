@@ -109,6 +109,11 @@ describe('loss check', () => {
     expect(compareLoss(at(60), at(57), { pricePerBu: 4.4, areaLeft: 100 }).verdict).toBe('not shown');
     expect(compareLoss(at(60), at(160), { pricePerBu: 4.4, areaLeft: 100 }).verdict).toBe('worse');
     expect(compareLoss(at(160), at(60), { pricePerBu: 4.4, areaLeft: 100 }).verdict).toBe('better');
+    // One frame, or counts that cannot be, are no result: never a saving.
+    const one = lossCheck({ ...input, behind: [{ kernels: 60, area: 1 }], before: 0 });
+    expect([one.noResult, compareLoss(at(160), one, { pricePerBu: 4.4, areaLeft: 100 }).verdict]).toEqual(['one frame', 'no result']); // prettier-ignore
+    const wrong = lossCheck({ ...input, before: [{ kernels: 9e4, area: 1 }, { kernels: 9e4, area: 1 }] }); // prettier-ignore
+    expect([wrong.noResult, compareLoss(at(160), wrong, { pricePerBu: 4.4, areaLeft: 100 }).verdict]).toEqual(['counts contradict', 'no result']); // prettier-ignore
   });
   it('refuses a count below zero at its place', () => {
     expect(() => lossCheck({ ...input, behind: [{ kernels: -3, area: 1 }] })).toThrow(

@@ -73,7 +73,7 @@ export {
   likelyLot,
   rangesOf,
   settingsEntriesOf,
-  USUAL_ACCEPTED_LOSS,
+  acceptedLoss,
   USUAL_PROFILE,
   valuesOf,
 } from './records-view.js';

@@ -97,7 +97,15 @@ export interface LossCheck {
   readonly moneyLeft: number | null;
   /** What the counts contradict or leave open. */
   readonly warnings: readonly LossWarning[];
+  /** Why nothing can be concluded from it: counts that cannot be, or a single frame. */
+  readonly noResult: 'counts contradict' | 'one frame' | null;
 }
+
+const CONTRADICT = new Set<LossWarning>([
+  'fewerAtHeaderThanBefore',
+  'fewerBehindThanBefore',
+  'fewerBehindThanAtHeader',
+]);
 
 /**
  * Machine loss and where it comes from. Nothing is ever negative: counts that contradict each other are set to zero and said so.
@@ -166,6 +174,11 @@ export function lossCheck(input: LossCheckInput): LossCheck {
         ? null
         : machine.moneyPerAcre * acres(requireInRange('area left', input.areaLeft, 0, 1e6, 'ha')),
     warnings,
+    noResult: warnings.some((warning) => CONTRADICT.has(warning))
+      ? 'counts contradict'
+      : input.behind.length < 2
+        ? 'one frame'
+        : null,
   };
 }
 
@@ -199,8 +212,8 @@ export interface ChangeResult {
   readonly money: number;
   /** 95 % half-width of the gain, bu/ac. */
   readonly uncertainty: number;
-  /** `worse` and `not shown`: go back to the setting before. */
-  readonly verdict: 'better' | 'not shown' | 'worse';
+  /** `worse` and `not shown`: go back to the setting before; `no result`: one of the counts says nothing, count again. */
+  readonly verdict: 'better' | 'not shown' | 'worse' | 'no result';
 }
 
 /**
@@ -220,6 +233,13 @@ export function compareLoss(
       (gain * within(PRICE, input.pricePerBu) * requireInRange('area left', input.areaLeft, 0, 1e6, 'ha') * 10_000) /
       M2_PER_ACRE,
     uncertainty,
-    verdict: gain > uncertainty ? 'better' : gain < -uncertainty ? 'worse' : 'not shown',
+    verdict:
+      before.noResult !== null || after.noResult !== null
+        ? 'no result'
+        : gain > uncertainty
+          ? 'better'
+          : gain < -uncertainty
+            ? 'worse'
+            : 'not shown',
   };
 }

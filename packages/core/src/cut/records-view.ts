@@ -1,4 +1,4 @@
-import { cropOf, CROPS } from '../crops/index.js';
+import { type Crop, type CropId, cropOf, CROPS } from '../crops/index.js';
 import type { FarmView } from '../ledger/index.js';
 import {
   type CombineProfile,
@@ -11,7 +11,7 @@ import {
   type SettingEntry,
   type Settings,
 } from '../records/index.js';
-import { acresToHectares, mphToMetresPerSecond } from '../units/index.js';
+import { acresToHectares, bushelsPerAcreToKgPerHa, mphToMetresPerSecond } from '../units/index.js';
 import { type LossCheck, lossCheck } from './losses.js';
 import { areaRate } from './speed.js';
 
@@ -94,8 +94,11 @@ export const USUAL_PROFILE: SettingEntry<'combineProfile'> = {
     ranges: {},
   },
 };
-/** Loss that a farm accepts where it did not say, kg/ha (a bushel an acre of corn); common practice, no source. */
-export const USUAL_ACCEPTED_LOSS = 63;
+/** Loss that a farm accepts where it did not say: a bushel an acre; common practice, no source. */
+const USUAL_ACCEPTED_BU = 1;
+/** Loss of a crop that a farm accepts with a machine, kg/ha. */
+export const acceptedLoss = (profile: CombineProfile | undefined, crop: Crop): number =>
+  profile?.acceptedLoss?.[crop.id as CropId] ?? bushelsPerAcreToKgPerHa(USUAL_ACCEPTED_BU, crop.legalPounds);
 
 export const rangesOf = (
   profile: CombineProfile | undefined,

@@ -26,7 +26,7 @@ export interface RankedSettings {
 }
 
 /**
- * Settings that were best for this crop, variety and moisture, first. Counted loss decides; the tank's look between equals; what
+ * Settings that were best for this crop, variety and moisture, first. Counted loss decides, the least first; the tank's look between equals; what
  * nobody judged comes last. Another crop's settings never come. Common practice, no source.
  * @param moisture wet-basis fraction of today's grain; null: not known
  */
@@ -45,30 +45,39 @@ export function bestSettings(
     return variety * machine * moisture;
   };
   if (now.moisture !== null) within(MOISTURE, now.moisture);
-  return records
-    .filter((record) => record.crop === now.crop)
-    .map((record): RankedSettings & { readonly badness: number } => {
-      if (record.moisture !== null) within(MOISTURE, record.moisture);
-      if (record.loss !== null) requireInRange('loss', record.loss, 0, 1000, 'bu/ac');
-      for (const [name, value] of Object.entries(record.values) as [Setting, number][])
-        requireInRange(SETTINGS[name].name, value, SETTINGS[name].least, SETTINGS[name].most, SETTINGS[name].unit);
-      if (record.dirt !== null) requireInRange('look of the tank', record.dirt, 1, 5, '');
-      const judged = record.loss !== null || record.dirt !== null;
-      const badness = judged ? (record.loss ?? 2) + 0.3 * ((record.dirt ?? 3) - 1) : Infinity;
-      return {
-        record,
-        nearness: near(record),
-        badness: badness + 3 * (1 - near(record)),
-        judgedBy:
-          record.loss !== null && record.dirt !== null
-            ? 'loss count and tank'
-            : record.loss !== null
-              ? 'loss count'
-              : record.dirt !== null
-                ? 'look of the tank'
-                : 'nobody judged it',
-      };
-    })
-    .sort((a, b) => a.badness - b.badness || b.nearness - a.nearness)
-    .map(({ badness: _, ...ranked }) => ranked);
+  return (
+    records
+      .filter((record) => record.crop === now.crop)
+      .map((record): RankedSettings & { readonly badness: number } => {
+        if (record.moisture !== null) within(MOISTURE, record.moisture);
+        if (record.loss !== null) requireInRange('loss', record.loss, 0, 1000, 'bu/ac');
+        for (const [name, value] of Object.entries(record.values) as [Setting, number][])
+          requireInRange(SETTINGS[name].name, value, SETTINGS[name].least, SETTINGS[name].most, SETTINGS[name].unit);
+        if (record.dirt !== null) requireInRange('look of the tank', record.dirt, 1, 5, '');
+        const judged = record.loss !== null || record.dirt !== null;
+        const badness = judged ? (record.loss ?? 2) + 0.3 * ((record.dirt ?? 3) - 1) : Infinity;
+        return {
+          record,
+          nearness: near(record),
+          badness: badness + 3 * (1 - near(record)),
+          judgedBy:
+            record.loss !== null && record.dirt !== null
+              ? 'loss count and tank'
+              : record.loss !== null
+                ? 'loss count'
+                : record.dirt !== null
+                  ? 'look of the tank'
+                  : 'nobody judged it',
+        };
+      })
+      // Counted ones by what they lost, the least first; then those that were only looked at.
+      .sort(
+        (a, b) =>
+          Number(a.record.loss === null) - Number(b.record.loss === null) ||
+          (a.record.loss ?? 0) - (b.record.loss ?? 0) ||
+          a.badness - b.badness ||
+          b.nearness - a.nearness,
+      )
+      .map(({ badness: _, ...ranked }) => ranked)
+  );
 }

@@ -35,7 +35,7 @@ export interface TrailStep {
   /** Against the count under the entry before; null where one of them was not counted. */
   readonly result: ChangeResult | null;
   /** `go back` for a change that made it worse or did nothing that a count could show; `nothing learnt` when two things were changed. */
-  readonly verdict: 'keep' | 'go back' | 'nothing learnt' | 'count first' | 'taken back' | null;
+  readonly verdict: 'keep' | 'go back' | 'nothing learnt' | 'count first' | 'count again' | 'taken back' | null;
 }
 
 const NAMES = Object.keys(SETTINGS) as Setting[];
@@ -96,11 +96,13 @@ export function settingsTrail(
         ? null
         : result === null
           ? 'count first'
-          : changed.length > 1
-            ? 'nothing learnt'
-            : result.verdict === 'better'
-              ? 'keep'
-              : 'go back';
+          : result.verdict === 'no result'
+            ? 'count again'
+            : changed.length > 1
+              ? 'nothing learnt'
+              : result.verdict === 'better'
+                ? 'keep'
+                : 'go back';
     return { entry, changed, check, result, verdict };
   });
 }
@@ -109,7 +111,15 @@ export function settingsTrail(
 export function triedOf(trail: readonly TrailStep[]): Tried[] {
   return trail.flatMap(({ changed, result }): Tried[] => {
     const [change] = changed;
-    if (!change || changed.length > 1 || result === null || change.from === null || change.to === null) return [];
+    if (
+      !change ||
+      changed.length > 1 ||
+      result === null ||
+      change.from === null ||
+      change.to === null ||
+      result.verdict === 'no result'
+    )
+      return [];
     return [{ setting: change.setting, direction: change.to > change.from ? 'up' : 'down', outcome: result.verdict }];
   });
 }

@@ -1,3 +1,4 @@
+import { type CropId, CROPS } from '../crops/index.js';
 import { choice, idOf, list, map, number, optional, moistureField, record, text, ulidField, whole } from './field.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 import { SETTING_NAMES, SETTINGS, SYMPTOM_NAMES } from './settings.js';
@@ -72,6 +73,10 @@ export type StripTrial = LogOf<typeof STRIP_TRIAL>;
 export const COMBINE_HEAD = { name: text(40, 1), width: number(0.3, 30, 'm'), rows: optional(whole(1, 40)) };
 
 /** What a combine is and can do. */
+/** kg/ha of a crop. */
+export const ACCEPTED_LOSS = number(0, 5000, 'kg/ha');
+const CROP_NAMES = Object.keys(CROPS) as CropId[];
+
 export const COMBINE_PROFILE = settingKind(
   'combineProfile',
   'cut',
@@ -92,8 +97,8 @@ export const COMBINE_PROFILE = settingKind(
     fieldEfficiency: number(0.05, 1, 'fraction'),
     /** least and most by setting */
     ranges: map(list(number(0, 2000, ''), 2, 2), SETTING_NAMES),
-    /** loss that the farm accepts */
-    acceptableLoss: optional(number(0, 5000, 'kg/ha')),
+    /** loss that the farm accepts, by crop */
+    acceptedLoss: optional(map(ACCEPTED_LOSS, CROP_NAMES)),
     heads: optional(list(record(COMBINE_HEAD), 0, 12)),
     headOn: optional(text(40)),
     concaves: optional(list(text(40), 0, 20)),

@@ -41,3 +41,4 @@ export {
 } from './allocation.js';
 export { moistureSchedule, valueOfMoisture, type MoistureTerms } from './moisture-schedule.js';
 export { sellView, soldDelivery, type SellView, type SoldDelivery, type SoldOf } from './view.js';
+export { type EarlierTicket, ticketQuestions, type TicketQuestion, ticketsOnTape } from './ticket-questions.js';

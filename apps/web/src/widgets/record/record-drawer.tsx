@@ -1,8 +1,8 @@
-import { type Entry, METHODS } from '@fanega/core';
+import { type EarlierTicket, type Entry, METHODS } from '@fanega/core';
 import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { ApiError } from '../../data/api';
-import { type Farm, useFarm } from '../../data/farm';
+import { type Farm, useDeliveries, useFarm } from '../../data/farm';
 import { Button, Choices, Problem, SelectBox, TextBox } from '../../ui';
 import { Drawer } from '../../ui/drawer';
 import {
@@ -67,12 +67,25 @@ export default function RecordDrawer({
     if (!untouched) keepDraft(draft);
   }, [draft, untouched]);
 
+  // A buyer's number may be from the beginning of the season: all of its tickets are looked through.
+  const season = useDeliveries(undefined, farm.place(draft.to)?.kind === 'buyer').data;
+  const earlier = useMemo(
+    () =>
+      season?.map(({ to, ticket, pricePerBu, wetLots }): EarlierTicket => ({
+        to,
+        ticket,
+        pricePerBu,
+        crop: farm.cropOf(wetLots),
+      })),
+    [season, farm],
+  );
+
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (sending) return;
     const { entry: read, errors: wrong } = readDraft(draft, farm, farm.clock());
     // Stamped once: what is tried now and what the queue tries later is the same to the letter.
-    const against = read && asksOf(draft) ? intakeWords(farm, read) : [];
+    const against = read && asksOf(draft) ? intakeWords(farm, read, earlier) : [];
     if (against.length > 0 && draft.anyway === '') wrong.anyway = 'Say why, or choose another place';
     const entry =
       read && !wrong.anyway ? stamped(against.length > 0 ? withReason(read, draft.anyway) : read) : undefined;
@@ -137,7 +150,7 @@ export default function RecordDrawer({
           <WhatAndWhere farm={farm} draft={draft} errors={errors} set={set} />
           <HowMuch farm={farm} draft={draft} errors={errors} set={set} />
           <MoreDetails farm={farm} draft={draft} errors={errors} set={set} />
-          <Against farm={farm} draft={draft} errors={errors} set={set} />
+          <Against farm={farm} draft={draft} errors={errors} set={set} earlier={earlier} />
         </div>
         <div className="sticky bottom-0 border-t border-ink bg-paper px-5 py-3">
           <Problem className="mb-2">{problem}</Problem>
@@ -469,12 +482,18 @@ function MoreDetails({ farm, draft, errors, set }: PartProps) {
 const asksOf = ({ time, replaces }: Draft): boolean => time.trim() === '' && !replaces;
 
 /** What speaks against the place, said while it is chosen and not afterwards. */
-function Against({ farm, draft, errors, set }: PartProps) {
+function Against({
+  farm,
+  draft,
+  errors,
+  set,
+  earlier,
+}: PartProps & { readonly earlier: readonly EarlierTicket[] | undefined }) {
   const words = useMemo(() => {
     if (!asksOf(draft)) return [];
     const { entry } = readDraft(draft, farm, Infinity);
-    return entry ? intakeWords(farm, entry) : [];
-  }, [farm, draft]);
+    return entry ? intakeWords(farm, entry, earlier) : [];
+  }, [farm, draft, earlier]);
   if (words.length === 0) return null;
   return (
     <Callout icon role="alert" className="px-3 py-2">

@@ -1,14 +1,20 @@
 import {
+  ACCEPTED_LOSS,
+  acceptedLoss,
   bushelsPerAcreToKgPerHa,
   COMBINE_HEAD,
   COMBINE_PROFILE,
   type CombineProfile,
+  type Crop,
+  type CropId,
+  cropOf,
   kgPerHaToBushelsPerAcre,
   kilogramsPerBushel,
   SETTING_NAMES,
   type SettingEntry,
   widthOfRows,
 } from '@fanega/core';
+import { useMemo } from 'react';
 import { useFieldArray } from 'react-hook-form';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
@@ -22,10 +28,8 @@ import { figureBox, figureOrNone, recordErrors, textBox } from '../../../widgets
 import { SHOWN } from '../words';
 import { settingBox, settingTyped } from './setting-box';
 
-/** The loss that is accepted is kept for corn. */
-const CORN_LB = 56;
-const CORN = kilogramsPerBushel(CORN_LB);
-const BU_PER_ACRE = bushelsPerAcreToKgPerHa(1, CORN_LB);
+/** kg/ha of a bushel an acre. */
+const buPerAcre = (crop: Crop): number => bushelsPerAcreToKgPerHa(1, crop.legalPounds);
 /** Rows stand from 5 to 60 inches apart, m. */
 const APART = { least: 0.127, most: 1.524 };
 
@@ -40,7 +44,7 @@ const listBox: Box<string[]> = {
 };
 
 /** The boxes of a profile, with the record's own limits. */
-function profileBoxes(was: CombineProfile, kgPerBu: number) {
+function profileBoxes(was: CombineProfile, kgPerBu: number, crops: readonly Crop[]) {
   const { fields } = COMBINE_PROFILE;
   return {
     kind: oneOf<'rotary' | 'conventional'>(),
@@ -53,10 +57,15 @@ function profileBoxes(was: CombineProfile, kgPerBu: number) {
     speedLimit: figureBox(fields.speedLimit, speed, { was: was.speedLimit }),
     tankBu: figureBox(fields.tankBu, bushels, { per: kgPerBu, was: was.tankBu }),
     fieldEfficiency: figureBox(fields.fieldEfficiency, share, { was: was.fieldEfficiency }),
-    acceptableLoss: figureBox(fields.acceptableLoss, loss, {
-      per: CORN,
-      times: BU_PER_ACRE,
-      was: was.acceptableLoss ?? BU_PER_ACRE,
+    accepted: rows((i) => {
+      const crop = crops[i]!;
+      return {
+        loss: figureOrNone(ACCEPTED_LOSS, loss, {
+          per: kilogramsPerBushel(crop.legalPounds),
+          times: buPerAcre(crop),
+          was: was.acceptedLoss?.[crop.id as CropId],
+        }),
+      };
     }),
     heads: rows((i) => {
       const head = was.heads?.[i];
@@ -78,13 +87,18 @@ function profileBoxes(was: CombineProfile, kgPerBu: number) {
 }
 type ProfileBoxes = ReturnType<typeof profileBoxes>;
 
-const profileTexts = (was: CombineProfile, kgPerBu: number): Texts<ProfileBoxes> => ({
+const profileTexts = (was: CombineProfile, kgPerBu: number, crops: readonly Crop[]): Texts<ProfileBoxes> => ({
   kind: was.kind,
   goodRate: was.goodRate > 0 ? grainRate.text(was.goodRate / kgPerBu, kgPerBu) : '',
   speedLimit: speed.text(was.speedLimit),
   tankBu: bushels.text(was.tankBu, kgPerBu),
   fieldEfficiency: share.text(was.fieldEfficiency),
-  acceptableLoss: loss.text(kgPerHaToBushelsPerAcre(was.acceptableLoss ?? BU_PER_ACRE, CORN_LB), CORN),
+  accepted: crops.map((crop) => ({
+    loss: loss.text(
+      kgPerHaToBushelsPerAcre(acceptedLoss(was, crop), crop.legalPounds),
+      kilogramsPerBushel(crop.legalPounds),
+    ),
+  })),
   heads: (was.heads ?? []).map((head) => ({
     name: head.name,
     width: head.rows ? '' : length.text(head.width),
@@ -113,7 +127,11 @@ function wrongOf(values: Values<ProfileBoxes>): Record<string, string> {
 }
 
 /** The record of what was read; the head that was confirmed stays on where it still is the same one. */
-function profileOf({ heads: typed, ranges, ...values }: Values<ProfileBoxes>, was: CombineProfile): CombineProfile {
+function profileOf(
+  { heads: typed, ranges, accepted, ...values }: Values<ProfileBoxes>,
+  was: CombineProfile,
+  crops: readonly Crop[],
+): CombineProfile {
   const heads = typed.map(({ name, width, rows: count, apart }) =>
     count === undefined ? { name, width: width! } : { name, rows: count, width: widthOfRows(count, apart!) },
   );
@@ -121,6 +139,13 @@ function profileOf({ heads: typed, ranges, ...values }: Values<ProfileBoxes>, wa
   const unchanged = on && Math.abs(on.width - was.headWidth) < 1e-6;
   return {
     ...values,
+    // Of a crop that the farm does not grow this year, what was set stays.
+    acceptedLoss: {
+      ...was.acceptedLoss,
+      ...Object.fromEntries(
+        crops.flatMap(({ id }, i) => (accepted[i]?.loss === undefined ? [] : [[id, accepted[i].loss]])),
+      ),
+    },
     heads,
     headWidth: on?.width ?? heads[0]?.width ?? was.headWidth,
     headConfirmed: unchanged || heads.length === 0 ? was.headConfirmed : '',
@@ -149,18 +174,22 @@ export function ProfileDrawer({
   onClose: () => void;
 }) {
   const { value: was, revision } = kept;
+  const crops = useMemo(
+    () => [...new Set(farm.data.lots.map((lot) => lot.crop))].flatMap((id) => cropOf(id) ?? []),
+    [farm.data.lots],
+  );
   const refresh = useRefreshFarm(farm.id);
   const form = useFields({
     keptAs: `profile.${farm.id}.${machineId}.${system()}`,
-    boxes: profileBoxes(was, kgPerBu),
-    start: () => profileTexts(was, kgPerBu),
+    boxes: profileBoxes(was, kgPerBu, crops),
+    start: () => profileTexts(was, kgPerBu, crops),
     together: (values) => {
       const errors = wrongOf(values);
-      return Object.keys(errors).length > 0 ? errors : recordErrors(COMBINE_PROFILE, profileOf(values, was));
+      return Object.keys(errors).length > 0 ? errors : recordErrors(COMBINE_PROFILE, profileOf(values, was, crops));
     },
     close: onClose,
     save: async (values) => {
-      const value = profileOf(values, was);
+      const value = profileOf(values, was, crops);
       await write(farm.id, setting(farm.id, 'combineProfile', machineId, { revision, value }));
       await refresh();
     },
@@ -180,7 +209,9 @@ export function ProfileDrawer({
         <TextBox label="Fastest on rough ground" {...form.box('speedLimit')} />
         <TextBox label="Tank" {...form.box('tankBu')} />
         <TextBox label="Cutting, of field time" {...form.box('fieldEfficiency')} />
-        <TextBox label="Loss you accept, corn" {...form.box('acceptableLoss')} />
+        {crops.map((crop, i) => (
+          <TextBox key={crop.id} label={`Loss you accept, ${crop.short}`} {...form.box(`accepted.${i}.loss`)} />
+        ))}
       </div>
       <Heads form={form} />
       <fieldset className="space-y-2 border-t border-rule pt-4">

@@ -1,8 +1,11 @@
 import {
+  acceptedLoss,
   advise,
   type Change,
   type CheckedLoss,
   checksOf,
+  cropOf,
+  CROPS,
   likelyLot,
   rangesOf,
   type Settings,
@@ -12,7 +15,6 @@ import {
   SYMPTOMS,
   type TrailStep,
   triedOf,
-  USUAL_ACCEPTED_LOSS,
 } from '@fanega/core';
 import { useRef, useState } from 'react';
 import { toast } from '../../../ui/toast';
@@ -45,11 +47,13 @@ export function LossChecks({ farm, notebook, rows, machineId }: CutGiven) {
   const [newest] = checks;
   const trail = trailOf(farm, notebook, machineId, lotId);
   const per = farm.kgPerBu(farm.lot(lotId)?.crop);
-  const accepted = notebook.settings.combineProfile[machineId]?.value.acceptableLoss ?? USUAL_ACCEPTED_LOSS;
+  const crop = cropOf(farm.lot(lotId)?.crop ?? '') ?? CROPS.corn;
+  const accepted = acceptedLoss(notebook.settings.combineProfile[machineId]?.value, crop);
   // One thing to do next: to count, unless a change waits to be made.
   const countNext =
     !newest ||
-    trail.at(-1)?.verdict === 'count first' ||
+    newest.check.noResult !== null ||
+    ['count first', 'count again'].includes(trail.at(-1)?.verdict ?? '') ||
     (current !== undefined && newest.body.settingsId !== current.body.id);
   return (
     <div>
@@ -131,6 +135,11 @@ export function LossChecks({ farm, notebook, rows, machineId }: CutGiven) {
   );
 }
 
+const NO_RESULT = {
+  'counts contradict': 'These counts cannot all be right: count again.',
+  'one frame': 'One frame says nothing: count at least three.',
+} as const;
+
 const PARTS = [
   ['header', 'header'],
   ['threshing', 'threshing'],
@@ -152,18 +161,22 @@ function Newest({ farm, note, accepted }: { farm: Farm; note: CheckedLoss; accep
             {body.behind.length} {body.behind.length === 1 ? 'frame' : 'frames'}
           </>
         }
-        bad={machine.kgPerHa > accepted}
-        figure={lossOf.figure(machine.bushelsPerAcre, per)}
-        unit={lossOf.unit}
+        bad={check.noResult === null && machine.kgPerHa > accepted}
+        {...(check.noResult === null
+          ? { figure: lossOf.figure(machine.bushelsPerAcre, per), unit: lossOf.unit }
+          : { figure: 'No result', small: true })}
       >
-        ± {lossOf.figure(check.uncertainty, per)}. <b>{moneyPerArea(machine.moneyPerAcre)}</b>
+        {check.noResult !== null && `${NO_RESULT[check.noResult]} As counted: ${lossOf(machine.bushelsPerAcre, per)} `}±{' '}
+        {lossOf.figure(check.uncertainty, per)}. <b>{moneyPerArea(machine.moneyPerAcre)}</b>
         {check.moneyPerHour === null ? '' : `, ${dollars(check.moneyPerHour)} an hour`}
         {check.moneyLeft === null ? '' : `, ${dollars(check.moneyLeft)} on the ${areaWhole(body.acresLeft ?? 0)} left`}.
       </Verdict>
       <p>
-        {machine.kgPerHa > accepted
-          ? `■ Above the ${lossOf(accepted * perKg, per)} that you accept.`
-          : `● Within the ${lossOf(accepted * perKg, per)} that you accept.`}
+        {check.noResult !== null
+          ? ''
+          : machine.kgPerHa > accepted
+            ? `■ Above the ${lossOf(accepted * perKg, per)} that you accept.`
+            : `● Within the ${lossOf(accepted * perKg, per)} that you accept.`}
       </p>
       <ul className="mt-3 space-y-1">
         {PARTS.map(([part, words]) => {
@@ -291,6 +304,8 @@ function Next({
               .join(', ')}
           </Button>
         </div>
+      ) : note.check.noResult !== null || last?.verdict === 'count again' ? (
+        <p className="text-2xl font-bold">Count again: this count says nothing.</p>
       ) : last?.verdict === 'count first' || wrongSheet ? (
         <p className="text-2xl font-bold">Count again first: the settings were changed since.</p>
       ) : note.check.parts.machine!.kgPerHa <= accepted ? (

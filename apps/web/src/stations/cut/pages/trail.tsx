@@ -78,6 +78,12 @@ export function outcomeWords(step: TrailStep, kgPerBu: number) {
           <b>◐ {step.changed.length} changes at once</b>: {gain}, and no telling which did it
         </>
       );
+    case 'count again':
+      return (
+        <>
+          <b>◐ no result</b>: one of the counts says nothing, count again
+        </>
+      );
     case 'count first':
       return <span className="text-muted">not counted yet</span>;
     case null:
