@@ -81,7 +81,7 @@ test.describe('behind the combine', () => {
     await sheet.getByRole('button', { name: 'Go on' }).click();
     // Nobody goes behind a machine that turns.
     await sheet.getByRole('button', { name: 'Go on' }).click();
-    await expect(sheet.getByRole('alert')).toContainText('before the machine stands');
+    await expect(sheet.getByRole('alert')).toContainText('Stay out from behind the machine until it has stopped');
     await sheet.getByLabel('The machine stands, the key is in my pocket').check();
     await sheet.getByRole('button', { name: 'Go on' }).click();
     await sheet.getByRole('button', { name: 'Skip it' }).click();
@@ -142,7 +142,7 @@ test('M6: one speed for the rate, by yield and head; none before the head is con
   await expect(sheet).toBeHidden();
   const speed = page.getByRole('region', { name: 'Speed to drive' });
   await page.getByLabel('Yield here').fill('235');
-  await expect(speed).toContainText('No speed until somebody confirms for today which head is on.');
+  await expect(speed).toContainText('Confirm which head is on today, and the speed stands here.');
   await expect(speed.getByLabel('Drive')).toHaveText('–');
   await speed.getByRole('button', { name: 'Platform, 30.0 ft, is on' }).click();
   await expect(speed.getByLabel('Drive')).toHaveText('4.8 mph');

@@ -172,7 +172,7 @@ test('M5: which field next so that the dryer runs steadily, and the dryer keeper
   const weights = page.getByRole('region', { name: 'What counts' });
   await weights.getByLabel('School').selectOption('steady');
   await weights.getByLabel('Dryer takes').fill('2,600');
-  await weights.getByLabel('Combines bring').fill('2,900');
+  await weights.getByLabel('Combines cut').fill('2,900');
   await expect(weights).toContainText('Last loads 17.1 %. Room in the wet bin 9,000 bu.');
   const row = (name: string) => page.getByRole('listitem', { name });
   await expect(row('Pecan Turn')).toContainText('Step −0.3. Dryer 1,444 bu/h, wet bin full after 6.2 h.');
@@ -369,7 +369,9 @@ test('a reading of yesterday is entered as such, and the newest stays what count
     .fill(`${yesterday.getMonth() + 1}/${yesterday.getDate()}/${yesterday.getFullYear()} 3:00 pm`);
   await wrong.getByRole('button', { name: 'Record the reading' }).click();
   await expect(wrong).toBeHidden();
+  const told = page.waitForResponse((response) => response.url().endsWith('/feed'));
   await page.goto(`${OWN}/fields`);
+  await told;
   const row = page.getByRole('row').filter({ hasText: 'Twice Read' });
   await expect(row).toContainText('19.0');
   // A second one of this hour: the mean of both, on every page.

@@ -184,7 +184,7 @@ test('a phone that opened the program once, for the first time, opens it again w
     // Its weather too, though nobody had looked at it.
     ['/fields', 'Fire danger'],
     // Other walks over this farm record loads: whether a combine will stand is theirs, that it is worked out is ours.
-    ['/haul', /a combine stands|Nothing stops the combines until/],
+    ['/haul', /combine idle|Nothing stops the combines until/],
     ['/store', 'Bin B holds'],
     ['/sell', 'Redbud Elevator'],
     ['/trace', 'Heron Slough'],

@@ -169,6 +169,9 @@ const BINS_FOR: Record<string, readonly string[]> = {
 /** Minutes from the last grain on to the ticket, at the least. */
 const ROUND_MIN: Record<string, number> = { redbud: 38, 'gar-hole': 56, 'whistling-duck': 45 };
 const MINUTE = 60_000;
+/** What the dryer takes at once, and what it dries in an hour: bushels times points. */
+const BATCH_BU = 1380;
+export const DEMO_BUSHEL_POINTS = 2600;
 const DAY = 1440 * MINUTE;
 /** Central daylight time: the farm works from about nine to half past seven. */
 const LOCAL = 5 * 60 * MINUTE;
@@ -250,10 +253,14 @@ class BookWriter {
   /** Loads until one is typed wrong, and tickets until one is weighed three times. */
   private wrong = 31;
   private wetToday = false;
+  /** When the batch in the dryer is out. */
+  private dryerFree = 0;
+  /** The dryer's own, for the same reason. */
+  private readonly burner: () => number;
   private thrice = 9;
   /** Deliveries until one drives over the own bridge, and until one whose ticket never came back. */
   private bridge = 2;
-  private lost = 28;
+  private lost = 23;
 
   constructor(
     seed: number,
@@ -263,6 +270,7 @@ class BookWriter {
     this.random = seeded(seed);
     this.scatter = seeded(seed + 1);
     this.roads = seeded(seed + 2);
+    this.burner = seeded(seed + 3);
     this.ledger = new Ledger({
       defaults: { moisture: 0.15, trust: ['ticket', 'bridge', 'cartScale', 'volume', 'monitor', 'estimate'] },
       lots: lots.map(({ id }) => ({ id })),
@@ -445,7 +453,7 @@ class BookWriter {
       while (this.roomBu('wet-bin', legal) < bushels + 50) this.dry(legal);
       this.add({ type: 'move', from: truck, to: 'wet-bin', emptied: true }, driver, device);
       this.pass(4);
-      if (this.held('wet-bin') / KG_PER_LB / legal > 2200) this.dry(legal);
+      while (this.held('wet-bin') / KG_PER_LB / legal >= BATCH_BU) this.dry(legal);
       return;
     }
     const bin = BINS_FOR[crop]!.find((id) => this.roomBu(id, legal) > bushels + 20);
@@ -553,29 +561,30 @@ class BookWriter {
     return id;
   }
 
-  /** One dryer batch. */
+  /** One dryer batch: it begins when the one before is out, takes its bushel-points, and goes into a bin that has room then. */
   private dry(legal: number): void {
-    const batch = poundsToKilograms(1380 * legal);
+    const batch = poundsToKilograms(BATCH_BU * legal);
+    const { wetKg } = this.ledger.position('wet-bin');
+    const now = this.clock;
+    const dried = Math.round(147 + 4 * this.burner()) / 1000;
+    this.clock = Math.max(now, this.dryerFree);
     this.add(
-      {
-        type: 'move',
-        from: 'wet-bin',
-        to: 'dryer',
-        ...(this.held('wet-bin') > batch ? { wetKg: batch, method: 'volume' } : {}),
-      },
+      { type: 'move', from: 'wet-bin', to: 'dryer', ...(wetKg > batch ? { wetKg: batch, method: 'volume' } : {}) },
       'Bea',
       'dryer-tablet',
+      0.3,
+      this.burner,
     );
-    this.pass(3);
-    this.add(
-      { type: 'condition', place: 'dryer', moisture: Math.round(this.between(147, 151)) / 1000, dryLoss: 0.001 },
-      'Bea',
-      'dryer-tablet',
-    );
-    this.pass(1);
+    const taken = this.ledger.position('dryer');
+    const points = Math.max(0.5, 100 * ((taken.moisture ?? 0.2) - dried));
+    this.clock += (((taken.wetKg / KG_PER_LB / legal) * points) / DEMO_BUSHEL_POINTS) * 60 * MINUTE * this.pace;
+    this.add({ type: 'condition', place: 'dryer', moisture: dried, dryLoss: 0.001 }, 'Bea', 'dryer-tablet', 0.3, this.burner); // prettier-ignore
+    this.clock += 4 * MINUTE;
     const bin = BINS_FOR.corn!.find((id) => this.roomBu(id, legal) > 1450) ?? 'bin-c';
-    this.add({ type: 'move', from: 'dryer', to: bin }, 'Bea', 'dryer-tablet');
-    this.pass(1);
+    this.add({ type: 'move', from: 'dryer', to: bin }, 'Bea', 'dryer-tablet', 0.3, this.burner);
+    this.dryerFree = this.clock + 4 * MINUTE * this.pace;
+    // The dryer runs beside everything else.
+    this.clock = now;
   }
 
   /** Stored grain to a buyer, so that tickets of mixed bins are in the book too. */
@@ -588,18 +597,14 @@ class BookWriter {
       const legal = CROPS[crop].legalPounds;
       if (this.held(bin) / KG_PER_LB / legal < 2500) continue;
       const truck = `truck-${(this.truck++ % 4) + 1}`;
-      this.add(
-        {
-          type: 'move',
-          from: bin,
-          to: truck,
-          wetKg: this.scaleKg(poundsToKilograms(this.between(890, 915) * legal)),
-          method: 'bridge',
-        },
-        'Ames',
-        `${truck}-phone`,
-      );
-      this.pass(35);
+      // Where another bin of the crop is as full, the truck takes half from each: their sumps are kept level.
+      const other = BINS_FOR[crop]!.find((id) => id !== bin && this.held(id) / KG_PER_LB / legal >= 2500);
+      const bushels = this.between(890, 915);
+      for (const from of other ? [other, bin] : [bin]) {
+        const wetKg = this.scaleKg(poundsToKilograms((bushels / (other ? 2 : 1)) * legal));
+        this.add({ type: 'move', from, to: truck, wetKg, method: 'bridge' }, 'Ames', `${truck}-phone`);
+        this.pass(other ? 17 : 35);
+      }
       this.deliver(truck, crop, this.ledger.position(truck).moisture ?? 0.15, 'Ames');
       this.pass(8);
     }

@@ -19,7 +19,7 @@ import {
   wetToDryBasis,
   dryToWetBasis,
 } from '@fanega/core';
-import { type DemoFarm, demoYield } from './farm.js';
+import { DEMO_BUSHEL_POINTS, type DemoFarm, demoYield } from './farm.js';
 import { seeded } from './random.js';
 import type { DemoLog, DemoSetting } from './records.js';
 import { ulidAt } from './ulid.js';
@@ -36,6 +36,12 @@ const DAY = 24 * HOUR;
 /** Central daylight time. */
 const LOCAL = 5 * HOUR;
 const SQ_FT = 0.09290304;
+
+/** When loads of a lot came off the field, ms, oldest first. */
+const cutTimes = (farm: DemoFarm, lotId: string): number[] =>
+  farm.entries
+    .flatMap((entry) => (entry.type === 'harvest' && entry.lot === lotId ? [instantOf(entry.at)] : []))
+    .sort((a, b) => a - b);
 
 /** Three weeks of what people read, counted and set, and the weather they did it in; drawn to the farm's own book. */
 export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
@@ -97,7 +103,7 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
         at: iso(at),
         moisture,
         source: day % 4 === 0 ? 'bench' : 'hand',
-        tester: 'Handheld 2',
+        tester: day % 4 === 0 ? 'Shop bench' : 'Handheld 2',
         spot: ['gate', 'middle', 'far end'][day % 3]!,
         by: 'Oona',
       });
@@ -217,7 +223,8 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     });
   };
   corn.slice(0, 3).forEach((lot, i) => {
-    const at = midnight - (17 - 5 * i) * DAY + 10 * HOUR;
+    // In the first hours of the field: nobody counts behind a machine that has left.
+    const at = cutTimes(farm, lot.id)[0]! + HOUR / 2;
     const opened = sheet(at, lot.id, START, 'as last year', { moisture: 0.18 - 0.01 * i });
     count(at + 0.6 * HOUR, lot.id, opened, 3.6 - 0.3 * i, 0.3, 'rotorLoss', 400 - 90 * i);
     const slower = { ...START, speed: 1.68 };
@@ -250,8 +257,9 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     });
     count(at + 0.5 * HOUR, here.id, opened, 3.1, 0.25, 'rotorLoss', 92);
   }
-  const last = lots.find((lot) => (cut.get(lot.id) ?? 0) > 0 && lot.crop === 'corn') ?? lots[0]!;
-  const strips = midnight - 5 * DAY + 15 * HOUR;
+  const last = corn[2] ?? lots.find((lot) => (cut.get(lot.id) ?? 0) > 0) ?? lots[0]!;
+  const times = cutTimes(farm, last.id);
+  const strips = times[Math.floor(times.length / 2)] ?? midnight - 5 * DAY;
   logs.push({
     kind: 'stripTrial',
     by: 'Oona',
@@ -318,7 +326,7 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     weights: { ...SCHOOLS.steady.weights },
     ownOrder: [],
     mostStep: 2,
-    bushelPointsPerHour: 2600,
+    bushelPointsPerHour: DEMO_BUSHEL_POINTS,
     dryTo: 0.15,
     combineBushelsPerHour: 2900,
     facts: Object.fromEntries(

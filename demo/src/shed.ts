@@ -30,12 +30,15 @@ export interface DemoShed {
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
+/** Central daylight time. */
+const LOCAL = 5 * HOUR;
 
 /** The shed in the fifth week: corn machines run, the bean head waits for a part, two weeks of breakdowns are written down. */
 export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
   const random = seeded(seed);
   const end = Math.max(...farm.entries.map((entry) => instantOf(entry.at)));
-  const today = new Date(end - 5 * HOUR).toISOString().slice(0, 10);
+  const today = new Date(end - LOCAL).toISOString().slice(0, 10);
+  const midnight = Math.floor((end - LOCAL) / DAY) * DAY + LOCAL;
   const id = (at: number): string => ulidAt(at, random);
   const iso = (at: number): string => new Date(at).toISOString();
   const season: SeasonPlan = {
@@ -236,16 +239,26 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
   };
   const logs: DemoLog[] = (
     [
-      [19, 'combine-2', 'Feeder chain jumped, two slats bent', 'wear', 640, 4.5, 31, 'feeder slats'],
-      [14, 'cart-2', 'Tire cut on a stump', 'foreign', 1180, 3, 12, 'tire, 900/60'],
-      [12, 'dryer', 'Flame sensor dead', 'electric', 95, 5.5, 0, 'flame sensor'],
-      [8, 'combine-1', 'Rotor plugged in the wet corner', 'plug', 0, 1.5, 11, ''],
-      [7, 'cart-2', 'Scale cable torn off on a gate', 'operator', 140, 0, 0, 'scale cable'],
-      [3, 'combine-2', 'Bearing of the clean-grain elevator hot, changed', 'wear', 210, 2.5, 17, 'elevator bearing'],
-      [0, 'truck-4', 'Air line leaks at the trailer', 'wear', 60, 1, 0, 'air line'],
+      [19, 10.2, 'combine-2', 'Feeder chain jumped, two slats bent', 'wear', 640, 4.5, 31, 'feeder slats'],
+      [14, 16.6, 'cart-2', 'Tire cut on a stump', 'foreign', 1180, 3, 12, 'tire, 900/60'],
+      [12, 21.4, 'dryer', 'Flame sensor dead', 'electric', 95, 5.5, 0, 'flame sensor'],
+      [8, 14.1, 'combine-1', 'Rotor plugged in the wet corner', 'plug', 0, 1.5, 11, ''],
+      [7, 11.8, 'cart-2', 'Scale cable torn off on a gate', 'operator', 140, 0, 0, 'scale cable'],
+      [
+        5,
+        17.3,
+        'combine-2',
+        'Bearing of the clean-grain elevator hot, changed',
+        'wear',
+        210,
+        2.5,
+        17,
+        'elevator bearing',
+      ],
+      [0, 14.4, 'truck-4', 'Air line leaks at the trailer', 'wear', 60, 1, 0, 'air line'],
     ] as const
-  ).map(([daysAgo, assetId, what, cause, cost, hoursLost, acresLost, missingSpare]) => {
-    const at = end - daysAgo * DAY - 2 * HOUR;
+  ).map(([daysAgo, hour, assetId, what, cause, cost, hoursLost, acresLost, missingSpare]) => {
+    const at = midnight - daysAgo * DAY + hour * HOUR;
     return {
       kind: 'breakdown',
       by: 'Oona',

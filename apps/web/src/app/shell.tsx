@@ -150,7 +150,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
       <main
         id="station"
         tabIndex={-1}
-        className={`min-w-0 pb-24 outline-none lg:min-h-0 lg:overflow-y-auto lg:pb-8 ${tapeOpen ? 'hidden lg:block' : ''}`}
+        className={`min-w-0 pb-16 outline-none lg:min-h-0 lg:overflow-y-auto lg:pb-8 ${tapeOpen ? 'hidden lg:block' : ''}`}
       >
         {(RECORD_STATIONS as readonly string[]).includes(station) && (
           <ErrorBoundary place={station}>
@@ -164,7 +164,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
       <button
         type="button"
         onClick={() => recorder.open()}
-        className="no-print fixed right-4 bottom-4 z-20 flex min-h-14 items-center gap-2 rounded-[3px] border-2 border-ink bg-tape px-5 text-lg font-bold lg:hidden"
+        className="no-print fixed inset-x-0 bottom-0 z-20 flex min-h-14 items-center justify-center gap-2 border-t-2 border-ink bg-tape px-5 text-lg font-bold lg:hidden"
       >
         <NotebookPen size={20} aria-hidden="true" /> Record
       </button>

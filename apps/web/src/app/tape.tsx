@@ -80,7 +80,7 @@ function Line({ line, farm, onOpen }: { line: TapeLine; farm: Farm; onOpen: () =
       </span>
       <span className="flex justify-between gap-2 text-[13px] text-muted">
         <span className="truncate">
-          {clock(line.entry.at, farm.data.farm.timeZone)} · {line.entry.by ?? 'nobody'}
+          {clock(line.entry.at, farm.data.farm.timeZone)} · {line.entry.by ?? '–'}
         </span>
         <span className="shrink-0">
           {[tags, wetness === null ? '' : moisture(wetness).text].filter(Boolean).join(' · ')}

@@ -39,7 +39,7 @@ export function ChainLine({ farm, className = '' }: { farm: Farm; className?: st
   if (!stands) return null;
   return (
     <p className={className}>
-      <b>■ {minuteText(Math.floor(stands.at))} a combine stands</b>: {BECAUSE[stands.because]}
+      <b>■ {minuteText(Math.floor(stands.at))} combine idle</b>: {BECAUSE[stands.because]}
     </p>
   );
 }

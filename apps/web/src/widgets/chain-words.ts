@@ -37,7 +37,7 @@ export const BECAUSE: Readonly<Record<ChainLink, string>> = {
 };
 export const DELAY_LINKS: readonly ChainLink[] = ['combine', 'cart', 'trucks', 'line', 'dryer'];
 export const DELAY_WORDS: Partial<Record<ChainLink, string>> = {
-  combine: 'A combine stands',
+  combine: 'Combine idle',
   cart: 'A cart stands',
   trucks: 'A truck is late',
   line: 'The line is longer',

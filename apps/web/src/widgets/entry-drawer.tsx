@@ -58,7 +58,11 @@ function EntryFacts({
   const isDelivery = entry.type === 'move' && farm.place(entry.to)?.kind === 'buyer';
   const canRedo = !line.voided && entry.type !== 'void' && entry.type !== 'witness';
   const canWeigh = !line.voided && (entry.type === 'harvest' || entry.type === 'move');
-  const late = entry.recordedAt !== undefined && Date.parse(entry.recordedAt) - Date.parse(entry.at) > 3_600_000;
+  // Who plays with the demo records by his own clock, which is none of the farm's.
+  const late =
+    !farm.data.farm.demo &&
+    entry.recordedAt !== undefined &&
+    Date.parse(entry.recordedAt) - Date.parse(entry.at) > 3_600_000;
   const when = (at: string) => `${day(at, timeZone)} ${clock(at, timeZone)}`;
   const own = entry as { wetKg?: number; moisture?: number };
   // A ticket that came late stands beside the load: its number and its price are the load's.
@@ -67,7 +71,7 @@ function EntryFacts({
   const rows: [string, React.ReactNode][] = [
     ['happened', when(entry.at)],
     ['recorded', entry.recordedAt ? `${when(entry.recordedAt)}${late ? ', late' : ''}` : 'not said'],
-    ['by', `${entry.by ?? 'nobody'}${entry.device ? ` on ${entry.device}` : ''}`],
+    ['by', `${entry.by ?? 'not recorded'}${entry.device ? ` on ${entry.device}` : ''}`],
     ...(own.wetKg === undefined
       ? []
       : [

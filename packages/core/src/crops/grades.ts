@@ -89,6 +89,8 @@ export function usGrade(crop: CropId | 'springWheat', factors: Readonly<Record<s
         name,
         rows.map((row) => row.factor),
       );
+  // Of what was not measured nothing can be said, least of all that it is No. 1.
+  requireInRange('grade factors measured', Object.keys(factors).length, 1, rows.length, '');
   const found = rows.flatMap(({ factor, kind, limits, unit }) => {
     const raw = factors[factor];
     if (raw === undefined) return [];

@@ -271,7 +271,7 @@ describe('drying with heat', () => {
     const ask = (moisture: number, months: number, buyerBase = 0.15) =>
       dryTo(CROPS.corn, { moisture, months, buyerBase });
     expect(ask(0.2, 0, 0.155)).toMatchObject({ target: 0.155, because: 'sold now: the buyer’s base' });
-    expect(ask(0.2, 4)).toMatchObject({ target: 0.15, because: 'sold now: the buyer’s base' });
+    expect(ask(0.2, 4)).toMatchObject({ target: 0.15, because: 'sold later: the buyer’s base keeps that long' });
     expect(ask(0.2, 10)).toMatchObject({ target: 0.14, because: 'storage time' });
     expect(ask(0.138, 10)).toMatchObject({ target: 0.138, because: 'already dry enough' });
     expect(dryTo(CROPS.corn, { moisture: 0.2, months: 10, buyerBase: 0.15, damagedPoints: 1 }).target).toBeCloseTo(

@@ -173,7 +173,11 @@ export interface DryToAdvice {
   /** wet-basis fraction */
   readonly target: number;
   /** Which limit decided. */
-  readonly because: 'sold now: the buyer’s base' | 'storage time' | 'already dry enough';
+  readonly because:
+    | 'sold now: the buyer’s base'
+    | 'sold later: the buyer’s base keeps that long'
+    | 'storage time'
+    | 'already dry enough';
   readonly wasBase: number;
   readonly safe: number;
 }
@@ -203,9 +207,11 @@ export function dryTo(
   const because =
     input.moisture <= target
       ? 'already dry enough'
-      : target === input.buyerBase
+      : input.months === 0
         ? 'sold now: the buyer’s base'
-        : 'storage time';
+        : target === input.buyerBase
+          ? 'sold later: the buyer’s base keeps that long'
+          : 'storage time';
   return { target: Math.min(target, input.moisture), because, wasBase: input.buyerBase, safe };
 }
 

@@ -11,6 +11,8 @@ export interface FieldFacts {
   readonly crop: Crop;
   /** bu/ac at the crop's base; null where nobody expects anything yet. */
   readonly expected: number | null;
+  /** Somebody typed what it will bring. */
+  readonly typed: boolean;
   readonly acresLeft: number;
   readonly cuttingToday: boolean;
 }
@@ -48,7 +50,14 @@ export function fieldFacts(
     const cut = dry(row, crop);
     const left =
       expected === null ? (cut > 0 && !cuttingToday ? 0 : lot.acres) : Math.max(0, lot.acres - cut / expected);
-    return { row, crop, expected, acresLeft: !cuttingToday && left < REST * lot.acres ? 0 : left, cuttingToday };
+    return {
+      row,
+      crop,
+      expected,
+      typed: typed !== undefined,
+      acresLeft: !cuttingToday && left < REST * lot.acres ? 0 : left,
+      cuttingToday,
+    };
   });
 }
 

@@ -58,7 +58,7 @@ export default function Cut() {
       }
     >
       {machineId === undefined ? (
-        <Empty title="No combine stands in the book yet.">
+        <Empty title="No combine yet.">
           <p>Add the combine’s tank as a place in Store; its settings, checks and calibration then stand here.</p>
         </Empty>
       ) : (

@@ -8,7 +8,7 @@ const step = (points: number): string =>
   `${Math.abs(points) < 0.05 ? 'as wet as' : `${one(Math.abs(points))} points ${points > 0 ? 'wetter' : 'drier'} than`} the last loads`;
 
 const WORDS: Readonly<Record<WhyCode, (value: number) => string>> = {
-  ripenessUnknown: () => 'nobody looked how ripe it is',
+  ripenessUnknown: () => 'maturity not checked',
   ripeness: (level) => RIPENESS[level]!,
   noClosing: () => 'no closing time is set',
   goesHome: () => 'goes home, whatever the buyer’s hours',
@@ -17,7 +17,7 @@ const WORDS: Readonly<Record<WhyCode, (value: number) => string>> = {
   pastDryer: () => 'goes past the dryer',
   stepPoints: step,
   noReadingForDryer: () => 'no reading against the dryer',
-  neverRead: () => 'nobody has read it',
+  neverRead: () => 'not read yet',
   atBase: () => 'at or below base',
   pointsAboveBase: (points) => `${one(points)} points above base`,
   standing: (level) => STANDING[level]!,

@@ -28,7 +28,7 @@ export default function Store() {
   const selected = farm.data.places.find((place) => place.id === placeId && place.kind !== 'buyer') ?? fullest;
   return (
     <Page
-      title="What stands in the yard"
+      title="Bins and yard"
       actions={
         <>
           {farm.data.places.length > 0 && <Button onClick={() => setNaming(true)}>Names and sizes</Button>}

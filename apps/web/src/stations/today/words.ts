@@ -66,7 +66,7 @@ export function describe(step: NextStep, farm: Farm): { title: string; why: stri
     case 'level_differs':
       return {
         title: `${name} shows ${percent(Math.abs(step.share))} ${step.share < 0 ? 'less' : 'more'} than the book`,
-        why: `${mass(Math.abs(step.wetKg))} ${step.wetKg < 0 ? 'short' : 'over'}, restated on its fields. Nobody has said why yet.`,
+        why: `${mass(Math.abs(step.wetKg))} ${step.wetKg < 0 ? 'short' : 'over'}, put on its fields by share. The reason is not recorded.`,
       };
   }
 }

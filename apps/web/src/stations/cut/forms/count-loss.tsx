@@ -147,7 +147,7 @@ export function CountLoss({
       if (Object.keys(setupErrors).length > 0) return;
     }
     if (draft.step === 2 && !draft.stands)
-      return setWrong({ stands: 'Nobody goes behind or looks inside before the machine stands' });
+      return setWrong({ stands: 'Stay out from behind the machine until it has stopped' });
     if (draft.step === 4 && draft.behind.length === 0)
       return setWrong({ behind: 'Count at least one frame behind the machine' });
     setWrong({});

@@ -7,6 +7,7 @@ import {
   cropOf,
   CROPS,
   likelyLot,
+  LOSS_COUNT,
   rangesOf,
   type Settings,
   SETTINGS,
@@ -23,7 +24,15 @@ import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
 import { Button, Problem, SelectBox } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
-import { areaWhole, dollars, loss as lossOf, moneyPerArea } from '../../../quantity/quantity';
+import {
+  areaWhole,
+  dollars,
+  loss as lossOf,
+  moneyPerArea,
+  length,
+  number,
+  priceText,
+} from '../../../quantity/quantity';
 import { TakeBack } from '../../../widgets/take-back';
 import { clock, day } from '../../../quantity/time';
 import { CountLoss } from '../forms/count-loss';
@@ -31,6 +40,7 @@ import { changeWords, outcomeWords, trailOf } from './trail';
 import { ADVICE_CAUTION, type CutGiven, LOSS_WARNING_WORDS, SHOWN, settingText } from '../words';
 import { logged } from '../../../data/records';
 import { write } from '../../../data/outbox';
+import { Working } from '../../../widgets/working';
 import { ACT_WORDS, PASSED_WORDS, WHY_WORDS } from '../advice-words';
 import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
@@ -140,6 +150,10 @@ const NO_RESULT = {
   'one frame': 'One frame says nothing: count at least three.',
 } as const;
 
+/** "31, 27, 36" */
+const framesText = (frames: readonly { readonly kernels: number }[]): string =>
+  frames.map(({ kernels }) => number(kernels)).join(', ');
+
 const PARTS = [
   ['header', 'header'],
   ['threshing', 'threshing'],
@@ -207,6 +221,53 @@ function Newest({ farm, note, accepted }: { farm: Farm; note: CheckedLoss; accep
           </li>
         )}
       </ul>
+      <Working
+        what={`Loss ${lossOf(machine.bushelsPerAcre, per)}`}
+        formulas={[LOSS_COUNT]}
+        inputs={[
+          {
+            name: 'Behind the machine',
+            value: framesText(body.behind),
+            from: `${body.behind.length} frames, ${note.by}`,
+            at: body.at,
+          },
+          body.before.length > 0
+            ? {
+                name: 'Before harvest',
+                value: framesText(body.before),
+                from: 'counted in the standing crop',
+                at: body.at,
+              }
+            : {
+                name: 'Before harvest',
+                value: 'none counted',
+                from: 'taken as none: all kernels are put on the machine',
+              },
+          body.atHeader.length > 0
+            ? {
+                name: 'At the header',
+                value: framesText(body.atHeader),
+                from: 'counted where the machine backed up',
+                at: body.at,
+              }
+            : { name: 'At the header', value: 'none counted', from: 'header and rear are not told apart' },
+          {
+            name: 'Weight of a thousand kernels',
+            value: `${number(1000 * body.kernelGrams)} g`,
+            from: 'typed with the count',
+          },
+          { name: 'Price', value: priceText(body.pricePerBu, per), from: 'typed with the count' },
+          {
+            name: 'Spread',
+            value:
+              body.spreadWidth === undefined || body.headWidth === undefined
+                ? '–'
+                : `${length(body.spreadWidth)} of ${length(body.headWidth)}`,
+            from: body.spreadWidth === undefined ? 'taken as the width of the head' : 'typed with the count',
+          },
+        ]}
+        not="ears and pods that were never cut, and what birds and deer took."
+      />
       <TakeBack of="lossCheck" id={body.id} label="Take this count back" />
       {check.warnings.map((warning) => (
         <p key={warning} className="mt-1 text-sm">

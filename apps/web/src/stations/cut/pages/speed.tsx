@@ -92,7 +92,7 @@ export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
                     </>
                   )
                 ) : advice?.because === 'head not confirmed today' ? (
-                  <b>No speed until somebody confirms for today which head is on.</b>
+                  <b>Confirm which head is on today, and the speed stands here.</b>
                 ) : advice?.because === 'no crop' ? (
                   'Nothing to cut at that yield.'
                 ) : (

@@ -78,7 +78,7 @@ export function FactsSheet({
         ))}
       </SelectBox>
       <SelectBox label="How ripe it is" {...form.box('maturity')}>
-        <option value="">nobody looked</option>
+        <option value="">not checked</option>
         {RIPE.map((word, i) => (
           <option key={word} value={i}>
             {word}

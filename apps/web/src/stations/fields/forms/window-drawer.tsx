@@ -25,16 +25,16 @@ const MOISTURES = {
 } satisfies Partial<Record<Key, Line>>;
 const MONEY = {
   price: { label: 'Price at base', kind: price },
-  shrinkPerPoint: { label: 'Shrink a point', kind: count, counts: '%' },
-  dockPerPoint: { label: 'Dock a point', kind: discount },
-  dockPercent: { label: 'Or of the price a point', kind: count, counts: '%' },
-  dockStep: { label: 'Dock counts each started', kind: count, counts: 'points' },
+  shrinkPerPoint: { label: 'Shrink per point', kind: count, counts: '%' },
+  dockPerPoint: { label: 'Discount per point', kind: discount },
+  dockPercent: { label: 'Or percent of price per point', kind: count, counts: '%' },
+  dockStep: { label: 'Discount step', kind: count, counts: 'points' },
   opensAt: { label: 'Takes grain from', kind: hours },
   closesAt: { label: 'until', kind: hours },
 } satisfies Partial<Record<Key, Line>>;
 const STANDING = {
-  shatterPerPoint: { label: 'Shatters a point below best', kind: share, hint: 'your own count at the header' },
-  standingRisk: { label: 'Lost standing a day', kind: share, hint: 'what a day’s risk is worth to you' },
+  shatterPerPoint: { label: 'Shatter loss per point below best', kind: share, hint: 'your own count at the header' },
+  standingRisk: { label: 'Field loss per day', kind: share, hint: 'what a day of standing costs you' },
 } satisfies Partial<Record<Key, Line>>;
 const ALL: Record<Key, Line> = { ...MOISTURES, ...MONEY, ...STANDING };
 const KEYS = Object.keys(ALL) as Key[];

@@ -3,6 +3,9 @@ import {
   asBuyer,
   buyerOffset,
   chanceToPass,
+  type CuttingWindow,
+  type FieldFacts,
+  kilogramsPerBushel,
   fieldFacts,
   type FieldRecords,
   fieldNow,
@@ -29,7 +32,8 @@ import {
 import { useWorker } from '../../../data/worker';
 import { Button, Choices, Empty, SelectBox } from '../../../ui';
 import { QueryBoundary } from '../../../ui/query-boundary';
-import { area, number, shortPercent } from '../../../quantity/quantity';
+import { area, areaRate, cropYield, number, priceText, shortPercent } from '../../../quantity/quantity';
+import type { WorkedFrom } from '../../../widgets/working';
 import { Swatch } from '../../../widgets/weave';
 import { FieldDrawer } from '../forms/field-drawer';
 import { OwnersDrawer } from '../forms/owners-drawer';
@@ -87,6 +91,52 @@ function samplesOf(readings: Known['readings'], until: number, beans: boolean): 
     used.map(({ atMs, likely }) => ({ atMs, moisture: likely, source: '' })),
     MOST_SAMPLES,
   ).map(({ atMs, moisture }) => ({ atMs: Math.round(atMs), moisture }));
+}
+
+/** What stands behind the verdict, and where each figure is from. */
+function workedFrom(
+  { crop, expected, acresLeft, typed }: FieldFacts,
+  window: CuttingWindow | undefined,
+  acresPerHour: number,
+  pairs: number | undefined,
+): WorkedFrom[] {
+  const per = kilogramsPerBushel(crop.legalPounds);
+  return [
+    { name: 'Left to cut', value: area(acresLeft).text, from: 'acres of the field less what its loads brought' },
+    expected === null
+      ? { name: 'Expected yield', value: '–', from: 'not known', enter: '/fields/next' }
+      : {
+          name: 'Expected yield',
+          value: cropYield(expected, per).text,
+          from: typed ? 'typed in “Which field next?”' : 'mean of the fields of this crop that are cut',
+        },
+    acresPerHour > 0
+      ? {
+          name: 'Combines cut',
+          value: areaRate(acresPerHour).text,
+          from: 'good rate and speed limit of their profiles (Cut, Speed)',
+        }
+      : { name: 'Combines cut', value: '–', from: 'no profile yet', enter: '/cut' },
+    ...(window
+      ? [
+          { name: 'Price at base', value: priceText(window.price, per), from: 'the window of this crop' },
+          { name: 'Shrink per point', value: `${number(window.shrinkPerPoint, 2)} %`, from: 'the window of this crop' },
+          { name: 'Discount per point', value: priceText(window.dockPerPoint, per), from: 'the window of this crop' },
+          { name: 'Buyer refuses above', value: shortPercent(window.refuseAbove, 2), from: 'the window of this crop' },
+          {
+            name: 'Field loss per day',
+            value: shortPercent(window.standingRisk ?? 0, 2),
+            from:
+              window.standingRisk === undefined ? 'taken as none: not set in the window' : 'the window of this crop',
+          },
+        ]
+      : []),
+    {
+      name: 'Tester against the buyer',
+      value: pairs === undefined ? '–' : `${pairs} pairs`,
+      from: pairs === undefined ? 'fewer than 3 pairs: the reading is taken as it is' : 'pairs recorded below',
+    },
+  ];
 }
 
 function Field({
@@ -219,7 +269,7 @@ function Field({
           <span className="text-base font-normal text-muted">
             {[facts.crop.name, lot.variety].filter(Boolean).join(' ')},{' '}
             {lot.acres > 0 ? area(lot.acres).text : 'not measured'}
-            {facts.acresLeft > 0 && facts.acresLeft < lot.acres ? `, ${area(facts.acresLeft)} still stand` : ''}
+            {facts.acresLeft > 0 && facts.acresLeft < lot.acres ? `, ${area(facts.acresLeft)} left` : ''}
           </span>
         </h1>
         <div className="flex flex-wrap gap-3">
@@ -227,7 +277,7 @@ function Field({
             to={`/trace/lot/${lot.id}`}
             className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
           >
-            Where it went
+            Where the grain went
           </Link>
           <Button onClick={() => setSheet('field')}>Name and area</Button>
           <Button onClick={() => setSheet('owners')}>
@@ -249,6 +299,7 @@ function Field({
         tester={tester}
         window={window}
         crop={facts.crop.name}
+        from={workedFrom(facts, window, waiting.acresPerHour, chance?.pairs)}
         forecast={forecast}
         nowMs={nowMs}
         timeZone={timeZone}

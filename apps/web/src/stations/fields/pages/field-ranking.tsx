@@ -365,7 +365,7 @@ export function Ranking(given: Given) {
             }
           />
           <TextBox
-            label="Step it may jump"
+            label="Max moisture change between fields"
             unit="points"
             inputMode="decimal"
             value={typed.step}
@@ -376,7 +376,7 @@ export function Ranking(given: Given) {
             }
           />
           <TextBox
-            label="Combines bring"
+            label="Combines cut"
             unit={grainRate.unit}
             inputMode="decimal"
             hint={

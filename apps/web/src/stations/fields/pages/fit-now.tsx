@@ -1,19 +1,24 @@
 import type { WeatherHourInfo } from '@fanega/contract';
 import {
   asBuyer,
+  BEAN_DAY,
   buyerOffset,
   chanceToPass,
+  CORN_DRYDOWN,
   type CuttingWindow,
   type FieldForecast,
   type FieldNow,
   type FieldVerdict,
   PAIR_DAYS,
+  TESTER,
   type Tester,
+  WAITING,
 } from '@fanega/core';
 import { Moisture, dollars, moisture as wetness, number, percent, shortPercent } from '../../../quantity/quantity';
 import { clock, DAY_MS, HOUR_MS, since, spanText, weekday } from '../../../quantity/time';
 import { Loading } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
+import { type WorkedFrom, Working } from '../../../widgets/working';
 import { forecastAt, Moments } from './forecast-moments';
 
 export function isWet(weather: readonly WeatherHourInfo[], nowMs: number): boolean {
@@ -42,6 +47,8 @@ const ENDS: Readonly<Record<NonNullable<FieldVerdict['ends']>, string>> = {
 };
 
 interface Given {
+  /** What the verdict was worked out from, beside the reading. */
+  readonly from: readonly WorkedFrom[];
   readonly verdict: FieldVerdict | 'pending';
   readonly now: FieldNow | null;
   readonly tester: Tester | undefined;
@@ -144,6 +151,24 @@ export function Fit(given: Given) {
               </p>
             )}
             {forecast && <Moments forecast={forecast} nowMs={nowMs} timeZone={timeZone} />}
+            <Working
+              what={`${words}${until ? ` ${until}` : ''}`}
+              formulas={[WAITING, TESTER, forecast?.by === 'the day’s weather' ? BEAN_DAY : CORN_DRYDOWN]}
+              inputs={[
+                ...(now
+                  ? [
+                      {
+                        name: 'Moisture now',
+                        value: percent(now.read),
+                        from: now.source === 'combine' ? 'off the combine' : now.tester || now.source,
+                        at: now.atMs,
+                      },
+                    ]
+                  : []),
+                ...given.from,
+              ]}
+              not="drying at home, hauling, and what another field would bring meanwhile."
+            />
           </div>
         </details>
       )}

@@ -1,8 +1,9 @@
 import type { WeatherHourInfo } from '@fanega/contract';
-import { fireDanger, FIRE_STOP, type FireLevel } from '@fanega/core';
+import { FIRE_DANGER, fireDanger, FIRE_STOP, type FireLevel } from '@fanega/core';
 import { Wind } from 'lucide-react';
 import { clock, HOUR_MS, weekday } from '../../../quantity/time';
 import { FIRE_CARE } from '../words';
+import { Working } from '../../../widgets/working';
 import { percent, temperature, wind as windKind } from '../../../quantity/quantity';
 
 const dangerOf = (hour: WeatherHourInfo, stopAt: number) =>
@@ -148,13 +149,46 @@ export function WeatherNow({
             : 'No rain likely in the next 36 hours.'}
         </span>
       </p>
-      <div className="border-l-4 border-clay pl-3">
+      <div className={`border-l-4 pl-3 ${['high', 'stop'].includes(peak.level) ? 'border-clay' : 'border-ink'}`}>
         <p>
           <b>Fire danger {WORDS[danger.level]}</b> ({Math.round(danger.index)} of {stopAt})
           {peak.level !== danger.level ? `, ${WORDS[peak.level]} at ${when(worst.at)}` : ''}.{' '}
           <span className="text-sm">{FIRE_CARE[peak.level].join(' ')}</span>
         </p>
         <p className="text-sm text-muted">Local orders and the fire service rule, whatever this figure says.</p>
+        <Working
+          what={`Fire danger ${WORDS[danger.level]}`}
+          formulas={[FIRE_DANGER]}
+          inputs={[
+            {
+              name: 'Temperature',
+              value: temperature(now.temperature).text,
+              from: now.forecast ? 'forecast' : 'weather station',
+              at: now.at,
+            },
+            {
+              name: 'Humidity',
+              value: percent(now.humidity, 0),
+              from: now.forecast ? 'forecast' : 'weather station',
+              at: now.at,
+            },
+            {
+              name: 'Wind',
+              value: windKind(now.wind).text,
+              from: now.forecast ? 'forecast' : 'weather station',
+              at: now.at,
+            },
+            {
+              name: 'Stop at',
+              value: `${stopAt}`,
+              from:
+                stopAt === FIRE_STOP
+                  ? 'usual limit; the farm’s own is set in the shed’s season plan'
+                  : 'set in the season plan',
+            },
+          ]}
+          not="straw, slope, and what a machine carries into the field."
+        />
       </div>
     </div>
   );

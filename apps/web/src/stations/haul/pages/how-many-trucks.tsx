@@ -202,8 +202,8 @@ function Fleets({
       <p className="mt-1">
         Held back by: <b>{result.heldBackBy}</b>.{' '}
         {result.firstStop.hour === null
-          ? 'No combine stands full.'
-          : `A combine first stands full about ${hourText(result.firstStop.hour)}, on ${percent(result.firstStop.share, 0)} of days.`}{' '}
+          ? 'No combine waits with a full tank.'
+          : `A combine first waits with a full tank about ${hourText(result.firstStop.hour)}, on ${percent(result.firstStop.share, 0)} of days.`}{' '}
         A truck waits {Math.round(result.lineMinutes)} minutes in line, a cart {number(60 * result.waits.cart)} minutes
         a day for trucks.
       </p>

@@ -104,7 +104,11 @@ function Trucks({
                     : ''}
                   <span className="text-sm text-muted">
                     {' '}
-                    {truck.sinceMs === null ? 'not in the book yet' : `last with ${truck.where || 'nobody'}`}
+                    {truck.sinceMs === null
+                      ? 'not in the book yet'
+                      : truck.where
+                        ? `last with ${truck.where}`
+                        : 'not seen yet'}
                   </span>
                 </td>
                 <td className="px-2 text-right">

@@ -1,5 +1,7 @@
 import type { HaulAnswer } from '@fanega/contract';
 import {
+  CHAIN_AHEAD,
+  TRUCK_CYCLE,
   chainAhead,
   type ChainAhead,
   type ChainLever,
@@ -23,14 +25,14 @@ import { Button, SelectBox, TextBox } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
 import { bushels, grainRate, parseNumber } from '../../../quantity/quantity';
 import { TakeBack } from '../../../widgets/take-back';
-import { clock } from '../../../quantity/time';
+import { clock, minuteText } from '../../../quantity/time';
 import { ReportDelay } from '../../../widgets/report-delay';
 import { LEVER_WORDS, BECAUSE, DELAY_WORDS } from '../../../widgets/chain-words';
-import { minuteText } from '../../../quantity/time';
+import { Working } from '../../../widgets/working';
 
 const LINK_WORDS: Readonly<Record<ChainLink, string>> = {
   field: 'the field is cut',
-  combine: 'a combine stands full',
+  combine: 'a combine idle with a full tank',
   cart: 'the carts are full',
   trucks: 'no truck in the field',
   line: 'a truck waits 20 minutes in line',
@@ -165,7 +167,7 @@ function Ahead({
   return (
     <>
       {combineStands ? (
-        <Verdict figure={minuteText(Math.floor(combineStands.at))} unit="a combine stands">
+        <Verdict figure={minuteText(Math.floor(combineStands.at))} unit="combine idle">
           Held back by <b>{BECAUSE[combineStands.because]}</b>; {Math.round(combineStands.minutes)} minutes of standing
           until {minuteText(until)}.
         </Verdict>
@@ -193,6 +195,31 @@ function Ahead({
           .join(', ')}
         .
       </p>
+      <Working
+        what={
+          combineStands ? `Combine idle at ${minuteText(Math.floor(combineStands.at))}` : 'Nothing stops the combines'
+        }
+        formulas={[CHAIN_AHEAD, TRUCK_CYCLE]}
+        inputs={[
+          {
+            name: 'Combines cut',
+            value: grainRate(rate, kgPerBu).text,
+            from: 'good rate of their profiles (Cut, Speed)',
+          },
+          {
+            name: 'Still to cut today',
+            value: bushels(ahead.cut, kgPerBu).text,
+            from: 'acres left, expected yield and hours',
+          },
+          { name: 'Planned until', value: minuteText(until), from: 'the hours of the buyer, or the end of the day' },
+          {
+            name: 'On wheels then',
+            value: bushels(ahead.onWheels, kgPerBu).text,
+            from: 'the book, carried on minute by minute',
+          },
+        ]}
+        not="chance: roads, lines and breakdowns are taken at their mean; “How many trucks?” draws them."
+      />
       {levers.length > 0 && (
         <>
           <h3 className="mt-4 font-semibold">What would move it</h3>
@@ -208,7 +235,7 @@ function Ahead({
                     : `loads ${lever.to === 'home' ? 'home' : `to ${lever.to}`} instead`}
                 </span>
                 <span>
-                  {lever.stopsAt === null ? 'no combine stands' : `stands at ${minuteText(Math.floor(lever.stopsAt))}`},{' '}
+                  {lever.stopsAt === null ? 'no combine idle' : `idle at ${minuteText(Math.floor(lever.stopsAt))}`},{' '}
                   <b>{worth(lever, ahead.doneAt, kgPerBu)}</b>
                 </span>
               </li>
