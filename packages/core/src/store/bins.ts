@@ -95,6 +95,26 @@ function heap(bin: Storage, degrees: number): { volume: number; height: number }
 }
 
 /**
+ * Space of the grain around a drawn core, m3: the funnel slopes down from the wall until it meets the floor or the hopper, and what
+ * stands outside of it is there, be it only a ring along the wall.
+ */
+function aroundCore(bin: Storage, atWall: number, degrees: number): number {
+  const slope = tan(degrees);
+  if (bin.kind === 'round') {
+    const radius = bin.diameter / 2;
+    // Grain above floor or hopper at a distance r from the middle: inMiddle + rise * r.
+    const inMiddle = atWall - radius * slope;
+    const rise = slope - hopperHeight(bin) / radius;
+    const bare = inMiddle < 0 ? Math.min(radius, -inMiddle / rise) : 0;
+    return Math.PI * inMiddle * (radius ** 2 - bare ** 2) + ((2 * Math.PI) / 3) * rise * (radius ** 3 - bare ** 3);
+  }
+  const [long, short] = [Math.max(bin.length, bin.width), Math.min(bin.length, bin.width)];
+  if (atWall >= (short / 2) * slope) return area(bin) * atWall - heap(bin, degrees).volume;
+  // A rim along four walls, as wide as its height and slope make it.
+  return ((long + short) * atWall ** 2) / slope - (4 * atWall ** 3) / (3 * slope ** 2);
+}
+
+/**
  * Integral of 2 pi r h(r) for heights by distance from the middle: readings at one distance are averaged, between distances the
  * surface is straight, inside the innermost and outside the outermost it is flat.
  */
@@ -153,7 +173,7 @@ export function fillOf(bin: Storage, surface: Surface): Fill {
   } else {
     const cone = heap(bin, surface.degrees);
     const base = below(bin, wall(surface.atWall));
-    volume = surface.kind === 'peaked' ? base + cone.volume : Math.max(0, base - cone.volume);
+    volume = surface.kind === 'peaked' ? base + cone.volume : aroundCore(bin, surface.atWall, surface.degrees);
     highest = surface.atWall + (surface.kind === 'peaked' ? cone.height : 0);
   }
   volume = Math.max(0, volume);
@@ -225,17 +245,13 @@ export function levelFor(
   const full = fillOf(bin, surface(eave)).cubicMetres;
   if (cubicMetres > full * (1 + 1e-9)) return { kind: 'does_not_fit', overCubicMetres: cubicMetres - full };
   const cone = shape.kind === 'level' ? 0 : heap(bin, shape.degrees).height;
-  // The lowest wall at which this shape still stands on the floor (cored: its funnel ends there).
-  const least =
-    shape.kind === 'level'
-      ? 0
-      : shape.kind === 'peaked'
-        ? hopperHeight(bin)
-        : Math.min(eave, Math.max(hopperHeight(bin), cone));
+  // The lowest wall at which this shape still stands on floor or hopper.
+  const least = shape.kind === 'level' ? 0 : hopperHeight(bin);
   const smallest = fillOf(bin, surface(least)).cubicMetres;
   if (cubicMetres < smallest * (1 - 1e-9)) return { kind: 'less_than_shape', leveled: heightOf(bin, cubicMetres) };
   const excess = (h: number): number => fillOf(bin, surface(h)).cubicMetres - cubicMetres;
   const atWall = cubicMetres >= full ? eave : cubicMetres <= smallest ? least : rootBetween(excess, least, eave, 1e-9);
-  const inMiddle = atWall + (shape.kind === 'peaked' ? cone : shape.kind === 'cored' ? -cone : 0);
+  const inMiddle =
+    shape.kind === 'peaked' ? atWall + cone : shape.kind === 'cored' ? Math.max(0, atWall - cone) : atWall;
   return { kind: 'fits', atWall, inMiddle, middleBelowEave: eave - inMiddle };
 }
