@@ -99,14 +99,17 @@ const VIEWS = [
     name: 'trace-ticket',
     path: '/trace',
     size: DESK,
-    act: (page) =>
-      page
+    act: async (page) => {
+      await page
         .getByRole('region', { name: 'Tickets' })
         .getByRole('row')
         .filter({ hasText: 'HS' })
         .getByRole('link')
         .first()
-        .click(),
+        .click();
+      await page.waitForURL(/\/trace\/./);
+      await page.getByRole('heading', { level: 1 }).filter({ hasNotText: 'Trace' }).first().waitFor();
+    },
   },
   { name: 'shed', path: '/shed', size: DESK },
   { name: 'changeover', path: '/shed/combine-2/changeover', size: DESK },
