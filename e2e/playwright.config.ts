@@ -1,14 +1,5 @@
 import { defineConfig } from '@playwright/test';
-
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
+import { CHROMIUM_FLAGS } from '../scripts/lib/browser.mjs';
 
 /** scripts/test.mjs starts the servers and names their addresses; run `npm run test:e2e`. */
 export default defineConfig({
@@ -25,6 +16,6 @@ export default defineConfig({
     reducedMotion: 'reduce',
     // Requests that a service worker answers cannot be cut off by a test; those that are about it allow it.
     serviceWorkers: 'block',
-    launchOptions: { executablePath: process.env.FANEGA_CHROMIUM ?? '/usr/bin/chromium', args: FLAGS },
+    launchOptions: { executablePath: process.env.FANEGA_CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
   },
 });

@@ -1,8 +1,8 @@
-// Debian's Chromium, headless, as all scripts start it.
+// Debian's Chromium, headless, as all scripts and the browser tests start it.
 import { chromium } from '@playwright/test';
 import { has } from './run.mjs';
 
-const FLAGS = [
+export const CHROMIUM_FLAGS = [
   '--no-sandbox',
   '--disable-gpu',
   '--disable-quic',
@@ -11,5 +11,5 @@ const FLAGS = [
   '--disable-component-update',
   '--disable-sync',
 ];
-export const chromiumOptions = () => ({ executablePath: has('chromium'), args: FLAGS });
+export const chromiumOptions = () => ({ executablePath: has('chromium'), args: CHROMIUM_FLAGS });
 export const launchChromium = () => chromium.launch(chromiumOptions());

@@ -42,8 +42,21 @@ export class SignInBody {
   password: string;
 }
 
+/** Whoever will own a farm, with the password that he chooses. */
+class NewOwner {
+  @ApiProperty()
+  @IsEmail({}, { message: 'this is no mail address' })
+  email: string;
+
+  @ApiProperty()
+  @IsString()
+  @MinLength(10, { message: 'the password needs 10 characters or more' })
+  @MaxLength(200)
+  password: string;
+}
+
 /** The first run of a real farm: its name and its owner. */
-export class SetupBody {
+export class SetupBody extends NewOwner {
   @ApiProperty({ description: 'what npm start prints when nobody has begun yet' })
   @Fits(PEOPLE_NAMES.code, 'the code is missing: npm start prints it')
   code: string;
@@ -56,16 +69,6 @@ export class SetupBody {
   @Fits(PEOPLE_NAMES.name, 'your name is missing')
   name: string;
 
-  @ApiProperty()
-  @IsEmail({}, { message: 'this is no mail address' })
-  email: string;
-
-  @ApiProperty()
-  @IsString()
-  @MinLength(10, { message: 'the password needs 10 characters or more' })
-  @MaxLength(200)
-  password: string;
-
   @ApiProperty({ example: 'America/Chicago' })
   @IsTimeZone({ message: 'this is no time zone; write it like America/Chicago' })
   timeZone: string;
@@ -77,20 +80,10 @@ export class SetupBody {
 }
 
 /** The owner of a farm that was brought back from a backup, which has no passwords. */
-export class ClaimBody {
+export class ClaimBody extends NewOwner {
   @ApiProperty({ description: 'what npm start prints when a farm waits for its owner' })
   @Fits(PEOPLE_NAMES.code, 'the code is missing: npm start prints it')
   code: string;
-
-  @ApiProperty()
-  @IsEmail({}, { message: 'this is no mail address' })
-  email: string;
-
-  @ApiProperty()
-  @IsString()
-  @MinLength(10, { message: 'the password needs 10 characters or more' })
-  @MaxLength(200)
-  password: string;
 }
 
 export interface Me {

@@ -1,5 +1,6 @@
 import type { Me } from '@fanega/contract';
 import { PEOPLE_NAMES } from '@fanega/core';
+import type { ComponentProps } from 'react';
 import { post, send } from '../data/api';
 import { UNIT_NAMES } from '../quantity/system';
 import { Button, Problem, SelectBox, TextBox } from '../ui';
@@ -100,15 +101,30 @@ const secret = (missing: string, least = 1): Box<string> => ({
   control: { maxLength: 200 },
 });
 
+const CODE = textBox(PEOPLE_NAMES.code, 'The code is missing: npm start prints it');
+/** What an owner types, be the farm new or back from a backup. */
+const OWNER_BOXES = {
+  email: words(ADDRESS, 'The address is missing'),
+  password: secret('The password is missing', 10),
+};
+/** The address that npm start prints has the code in it. */
+const codeInAddress = (): string => new URLSearchParams(window.location.search).get('code') ?? '';
+
+const NewPasswordBox = (props: ComponentProps<typeof TextBox>) => (
+  <TextBox type="password" autoComplete="new-password" hint="10 characters or more" {...props} />
+);
+const CodeBox = (props: Omit<ComponentProps<typeof TextBox>, 'label'>) => (
+  <TextBox label="Code" autoComplete="off" hint="npm start printed it where the server runs" {...props} />
+);
+
 /** The owner of a farm that came back from a backup, which has no passwords. */
 function Claim({ onDone }: { onDone: () => void }) {
   const form = useFields({
     boxes: {
-      email: words(ADDRESS, 'The address is missing'),
-      password: secret('The password is missing', 10),
-      code: textBox(PEOPLE_NAMES.code, 'The code is missing: npm start prints it'),
+      ...OWNER_BOXES,
+      code: CODE,
     },
-    start: () => ({ email: '', password: '', code: new URLSearchParams(window.location.search).get('code') ?? '' }),
+    start: () => ({ email: '', password: '', code: codeInAddress() }),
     close: onDone,
     save: (values) => send(post('/api/auth/claim', {}, values)),
   });
@@ -117,19 +133,8 @@ function Claim({ onDone }: { onDone: () => void }) {
       <h2 className="text-xl">This farm is back from a backup</h2>
       <p className="text-muted">A backup has no passwords. Its owner chooses a new one here.</p>
       <TextBox label="Mail address of the owner" type="email" autoComplete="username" {...form.box('email')} />
-      <TextBox
-        label="New password"
-        type="password"
-        autoComplete="new-password"
-        hint="10 characters or more"
-        {...form.box('password')}
-      />
-      <TextBox
-        label="Code"
-        autoComplete="off"
-        hint="npm start printed it where the server runs"
-        {...form.box('code')}
-      />
+      <NewPasswordBox label="New password" {...form.box('password')} />
+      <CodeBox {...form.box('code')} />
     </Form>
   );
 }
@@ -137,16 +142,15 @@ function Claim({ onDone }: { onDone: () => void }) {
 function FirstRun({ onDone }: { onDone: () => void }) {
   const form = useFields({
     boxes: {
-      code: textBox(PEOPLE_NAMES.code, 'The code is missing: npm start prints it'),
+      code: CODE,
       farm: textBox(PEOPLE_NAMES.farm, 'The farm needs a name'),
       name: textBox(PEOPLE_NAMES.name, 'Your name is missing'),
-      email: words(ADDRESS, 'The address is missing'),
-      password: secret('The password is missing', 10),
+      ...OWNER_BOXES,
       timeZone: words(60, 'The time zone is missing'),
       units: oneOf<'us' | 'metric'>(),
     },
     start: () => ({
-      code: new URLSearchParams(window.location.search).get('code') ?? '',
+      code: codeInAddress(),
       farm: '',
       name: '',
       email: '',
@@ -163,13 +167,7 @@ function FirstRun({ onDone }: { onDone: () => void }) {
       <TextBox label="Name of the farm" {...form.box('farm')} />
       <TextBox label="Your name" autoComplete="name" {...form.box('name')} />
       <TextBox label="Mail address" type="email" autoComplete="username" {...form.box('email')} />
-      <TextBox
-        label="Password"
-        type="password"
-        autoComplete="new-password"
-        hint="10 characters or more"
-        {...form.box('password')}
-      />
+      <NewPasswordBox label="Password" {...form.box('password')} />
       <TextBox
         label="Time zone"
         list="time-zones"
@@ -181,12 +179,7 @@ function FirstRun({ onDone }: { onDone: () => void }) {
           <option key={zone}>{zone}</option>
         ))}
       </datalist>
-      <TextBox
-        label="Code"
-        autoComplete="off"
-        hint="npm start printed it where the server runs"
-        {...form.box('code')}
-      />
+      <CodeBox {...form.box('code')} />
       <SelectBox label="Units" hint="each reader may choose otherwise" {...form.box('units')}>
         <option value="us">{UNIT_NAMES.us}</option>
         <option value="metric">{UNIT_NAMES.metric}</option>

@@ -2995,22 +2995,22 @@ export interface components {
       readonly password: string;
     };
     readonly SetupBody: {
+      readonly email: string;
+      readonly password: string;
       /** @description what npm start prints when nobody has begun yet */
       readonly code: string;
       readonly farm: string;
       readonly name: string;
-      readonly email: string;
-      readonly password: string;
       /** @example America/Chicago */
       readonly timeZone: string;
       /** @enum {string} */
       readonly units?: 'us' | 'metric';
     };
     readonly ClaimBody: {
-      /** @description what npm start prints when a farm waits for its owner */
-      readonly code: string;
       readonly email: string;
       readonly password: string;
+      /** @description what npm start prints when a farm waits for its owner */
+      readonly code: string;
     };
     readonly FarmSettingsBody: {
       /** @enum {string} */

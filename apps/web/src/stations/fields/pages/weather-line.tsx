@@ -125,6 +125,7 @@ export function WeatherNow({
   const rain = ahead.find((hour) => hour.rainChance >= 0.4);
   const old = nowMs - Date.parse(now.at) > 3 * HOUR_MS;
   const danger = dangerOf(now, stopAt);
+  const measured = now.forecast ? 'forecast' : 'weather station';
   const until = nowMs + 12 * HOUR_MS;
   const worst = ahead
     .filter((hour) => Date.parse(hour.at) < until)
@@ -163,19 +164,19 @@ export function WeatherNow({
             {
               name: 'Temperature',
               value: temperature(now.temperature).text,
-              from: now.forecast ? 'forecast' : 'weather station',
+              from: measured,
               at: now.at,
             },
             {
               name: 'Humidity',
               value: percent(now.humidity, 0),
-              from: now.forecast ? 'forecast' : 'weather station',
+              from: measured,
               at: now.at,
             },
             {
               name: 'Wind',
               value: windKind(now.wind).text,
-              from: now.forecast ? 'forecast' : 'weather station',
+              from: measured,
               at: now.at,
             },
             {
