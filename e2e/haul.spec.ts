@@ -105,7 +105,18 @@ test('how many trucks: the same days with one more each, in words and one chart;
   const words = page.getByRole('region', { name: 'Trucks', exact: true });
   await expect(words).toContainText('At closing, 7:00 pm:');
   await expect(words).toContainText(/Overnight on wheels: [\d,]+ bu/);
-  await expect(words).toContainText(/One less would cost [\d,]+ bu\/h/);
+  await expect(words).toContainText(/One less costs [\d,]+ bu\/h: \$[\d.]+ a bushel/);
+  await expect(words).toContainText(/One more brings [\d,]+ bu\/h and makes it \$[\d.]+ a bushel: it does not pay/);
+  // The plain average figures beside them: a round of an hour, and how many trucks that makes.
+  const averages = page.getByRole('region', { name: 'Plain average figures' });
+  await expect(averages).toContainText(/A round takes \d+ min; one truck hauls [\d,]+ bu\/h/);
+  await expect(averages).toContainText('3 trucks needed');
+  // A dear truck pays less often, and what an hour costs is kept for the farm.
+  await day.getByLabel('A truck and driver cost').fill('600');
+  await expect(words).toContainText(/^[12]\s*truck/);
+  await day.getByRole('button', { name: 'Keep these costs' }).click();
+  await expect(page.getByText('What an hour costs is kept')).toBeVisible();
+  await day.getByLabel('A truck and driver cost').fill('85');
   await day.getByLabel('Carts', { exact: true }).fill('1.5');
   await expect(day.getByText('A whole number from 0 to 10')).toBeVisible();
   await day.getByLabel('Carts', { exact: true }).fill('1');
@@ -129,11 +140,13 @@ test('how many trucks: the same days with one more each, in words and one chart;
     Dryer: '400',
     Leg: '5,000',
   });
-  await expect(words).toContainText('Held back by: wet bin and dryer');
+  await expect(words).toContainText('Held back by wet bin and dryer on 100 % of days');
   await expect(words).toContainText('When cutting ends, 8:00 pm:');
   await expect(words).toContainText('the wet bin full');
   await expect(words).toContainText(/^1\s*truck/);
-  await expect(words).toContainText(/and wait \d+ minutes in line/);
+  // Where the loads go stays said: the look ahead asks about home too.
+  await page.goto(`${OWN}/haul`);
+  await expect(page.getByRole('region', { name: 'What stops first' }).getByLabel('Loads go to')).toHaveValue('');
 });
 
 test('what stops first: one answer for the chain, planned again when a delay is reported, and shown to those whom it concerns', async ({
@@ -148,9 +161,11 @@ test('what stops first: one answer for the chain, planned again when a delay is 
   const minute = async (): Promise<number> =>
     minuteOf(/[\d:]+ [ap]m(?= combine idle)/.exec(await chain.innerText())![0]);
   const before = await minute();
-  await expect(chain.getByRole('listitem').filter({ hasText: 'one truck more' })).toContainText(/\+[\d,]+ bu/);
+  // What standing costs, and what each thing would bring of it, are one figure.
+  const lost = /([\d,]+ bu) not cut today/.exec(await chain.innerText())![1]!;
+  await expect(chain.getByRole('listitem').filter({ hasText: 'a dryer 10 % faster' })).toContainText(`of the ${lost}`);
   await expect(chain.getByRole('listitem').filter({ hasText: 'loads to Redbud Elevator instead' })).toContainText(
-    /\+[\d,]+ bu/,
+    `of the ${lost}`,
   );
   // It buys beans alone.
   await expect(chain.getByText('loads to Gar Hole')).toHaveCount(0);

@@ -144,9 +144,11 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
 
   const logs: DemoLog[] = [];
   // The handheld reads under the buyer, and not always by as much.
-  for (let i = 0; i < 9; i++) {
+  for (let i = 0; i < 10; i++) {
     const at = midnight - (19 - 2 * i) * DAY + 16 * HOUR;
-    const buyer = between(0.13, 0.19);
+    // Corn and beans by turns: a tester is compared on each by itself.
+    const beans = i % 2 === 1;
+    const buyer = beans ? between(0.11, 0.14) : between(0.13, 0.19);
     logs.push({
       kind: 'testerPair',
       by: 'Ruiz',
@@ -157,6 +159,8 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
         tester: 'Handheld 2',
         testerMoisture: Math.round((buyer - 0.006 - between(-0.003, 0.003)) * 1000) / 1000,
         buyerMoisture: Math.round(buyer * 1000) / 1000,
+        crop: beans ? 'soybean' : 'corn',
+        buyerId: beans ? 'gar-hole' : 'redbud',
       },
     });
   }
@@ -172,6 +176,8 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
         tester: 'Shop bench',
         testerMoisture: 0.151 + 0.01 * i,
         buyerMoisture: 0.152 + 0.01 * i,
+        crop: 'corn',
+        buyerId: 'redbud',
       },
     });
   }
@@ -310,7 +316,8 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     goodRate: rate * bushel,
     speedLimit: mphToMetresPerSecond(6.5),
     tankBu,
-    fieldEfficiency: 0.72,
+    fieldEfficiency: 0.62,
+    acceptedLoss: { corn: bushelsPerAcreToKgPerHa(1, 56), soybean: bushelsPerAcreToKgPerHa(1.5, 60) },
     ranges: {
       rotor: [200, 1000],
       concave: [3, 45],
@@ -328,7 +335,6 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     mostStep: 2,
     bushelPointsPerHour: DEMO_BUSHEL_POINTS,
     dryTo: 0.15,
-    combineBushelsPerHour: 2900,
     facts: Object.fromEntries(
       farm.fields.map((field, i) => {
         const lot = lots.find((l) => l.fieldId === field.id);
@@ -365,8 +371,8 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
         body: { ...window(0.095, 0.115, 0.13, 0.14, 10.58), dockPerPoint: 0.06, closesAt: 19 },
       },
       { kind: 'cuttingWindow', subject: 'sorghum', body: window(0.12, 0.135, 0.15, 0.18, 4.62) },
-      { kind: 'combineProfile', subject: 'combine-1', body: machine(0, 4100, 350) },
-      { kind: 'combineProfile', subject: 'combine-2', body: machine(1, 2900, 300) },
+      { kind: 'combineProfile', subject: 'combine-1', body: machine(0, 2900, 350) },
+      { kind: 'combineProfile', subject: 'combine-2', body: machine(1, 2050, 300) },
       { kind: 'nextFieldPlan', subject: 'farm', body: nextField },
       {
         kind: 'haulTimes',

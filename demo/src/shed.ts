@@ -42,7 +42,7 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
   const id = (at: number): string => ulidAt(at, random);
   const iso = (at: number): string => new Date(at).toISOString();
   const season: SeasonPlan = {
-    firstDays: { corn: dayAfter(today, -28), sorghum: dayAfter(today, -14), soybean: dayAfter(today, 9) },
+    firstDays: { corn: dayAfter(today, -28), sorghum: dayAfter(today, -14), soybean: dayAfter(today, -3) },
     acknowledge: ['headerLock', 'binEntry'],
   };
   const photos: DemoShed['photos'][number][] = [];
@@ -197,7 +197,7 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
         ],
       },
       {
-        0: { part: { name: 'Knife drive gearbox', onHand: false, leadDays: 12, orderedOn: null } },
+        0: { part: { name: 'Knife drive gearbox', onHand: false, leadDays: 12, orderedOn: dayAfter(today, -3) } },
         1: {},
         2: {},
       },
@@ -282,6 +282,32 @@ export function demoShed(farm: DemoFarm, seed = 20260910): DemoShed {
       ...Object.entries(assets).map(([subject, body]) => ({ kind: 'machine' as const, subject, body })),
       { kind: 'seasonPlan', subject: 'farm', body: season },
       { kind: 'changeover', subject: 'combine-2', body: changeover },
+      {
+        kind: 'partsCounters',
+        subject: 'farm',
+        body: {
+          counters: [
+            {
+              name: 'Millrace Implement, parts',
+              phone: '555-0131',
+              roadMin: 35,
+              opens: 7.5,
+              closes: 17.5,
+              saturdayOpens: 8,
+              saturdayCloses: 12,
+            },
+            {
+              name: 'Tupelo Truck & Trailer',
+              phone: '555-0178',
+              roadMin: 20,
+              opens: 7,
+              closes: 18,
+              saturdayOpens: 7,
+              saturdayCloses: 15,
+            },
+          ],
+        },
+      },
     ],
     logs,
     photos,

@@ -174,6 +174,38 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
     0.005,
   ],
   chainAhead: [chain],
+  lossByRate: [
+    [
+      { rate: 60_000, loss: 40 },
+      { rate: 80_000, loss: 90 },
+    ],
+    62,
+  ],
+  lossAtRate: [
+    {
+      course: [
+        { rate: 60_000, loss: 40 },
+        { rate: 80_000, loss: 90 },
+      ],
+    },
+    70_000,
+  ],
+  factorAt: [
+    {
+      factor: 0.95,
+      flowBias: {
+        lowFlow: 4,
+        highFlow: 12,
+        lowFlowError: 0.02,
+        highFlowError: 0.1,
+        shown: true,
+      },
+    },
+    8,
+  ],
+  cautiousDays: [0.2, 15],
+  keptDays: [0.2, 15],
+  selfHeating: [0.2, 15],
   safeMoisture: [corn, 6],
   specificHeat: [corn, 0.2],
   bulkDensity: [corn, 0.2, 55],
@@ -523,7 +555,8 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
     },
   ],
   simulateHauling: [homeDay, 2, 3],
-  trucksWorthHaving: [ONE_TRUCK, 2, 2, 3, 50],
+  trucksWorthHaving: [ONE_TRUCK, 2, 2, 3, { truckPerHour: 85, combinePerHour: 300 }],
+  averageFlow: [ONE_TRUCK],
   contractPrice: [{ kind: 'futuresFixed', futures: 4.5, fee: 0.03 }, { basis: -0.25 }],
   hedgeNet: [{ cash: 3.85, sold: 4.5, boughtBack: 4.1, fees: 0.02 }],
   crossContract: [949.6, contract, 10.05, [{ ...contract, id: '131', delivered: 10 }]],

@@ -2,6 +2,8 @@ import {
   chainAhead,
   chainNow,
   closesAt,
+  combineRate,
+  countedRatesOf,
   delaysNow,
   elsewhere,
   type Entry,
@@ -13,8 +15,11 @@ import {
   farmView,
   type HaulView,
   likelyTo,
+  loadsGoTo,
+  machineRate,
   type TapeLine,
   trucksNow,
+  whoIsWhere,
 } from '../src/index.js';
 import { describe, expect, it } from 'vitest';
 import { kept, recordsOf } from './farm-records.js';
@@ -255,5 +260,128 @@ describe('the chain as it stands', () => {
     const rows = [{ ...ROWS[0]!, lot: { ...LOT, acres: 0 } }];
     expect(chainNow(farm({}), notebook(), haul(), rows, SHEET, choice)!.chain.fieldLeft).toBe(1e6);
     expect(chainNow(farm({}), notebook([], CORN, {}), haul(), ROWS, SHEET, choice)).toBeNull();
+  });
+  it('what is down hauls nothing until it is mended, and the truck says why it stands', () => {
+    const down = new Map([['t1', 'Air line leaks']]);
+    const chain = chainNow(farm({ t1: 900 }), notebook(), haul(), ROWS, SHEET, choice, down)!.chain;
+    expect(chain.trucks.map(({ id }) => id)).toEqual(['t2']);
+    expect(trucksNow(farm({ t1: 900 }), notebook(), haul(), SHEET, 'corn', down)[0]).toMatchObject({
+      id: 't1',
+      state: 'down',
+      where: 'Air line leaks',
+    });
+    expect(chainNow(farm({}), notebook(), haul(), ROWS, SHEET, choice, new Map([['c1', 'hot bearing']]))).toBeNull();
+  });
+  it('the loads go where somebody said, until it is said otherwise; else as the last one went', () => {
+    const toMill = farm({}, [move('t1', 'mill', 200)]);
+    const said = (plan: object) => recordsOf({}, { haulPlan: { farm: plan } });
+    expect(loadsGoTo(toMill, notebook())).toMatchObject({ to: { buyerId: 'mill' }, said: false });
+    expect(loadsGoTo(toMill, said({ lineMin: 0 }))).toEqual({
+      to: { kind: 'home', buyerId: '' },
+      lineMin: 0,
+      said: true,
+    });
+    expect(loadsGoTo(farm({}), said({ buyerId: 'mill', lineMin: 40 }))).toEqual({
+      to: { kind: 'elevator', buyerId: 'mill' },
+      lineMin: 40,
+      said: true,
+    });
+  });
+});
+
+describe('the rate of a machine', () => {
+  const PROFILE = {
+    kind: 'rotary',
+    headWidth: 9.144,
+    headConfirmed: '',
+    goodRate: 3000 * BU,
+    speedLimit: 3,
+    tankBu: 350,
+    fieldEfficiency: 0.7,
+    ranges: {},
+    acceptedLoss: { corn: 62.8 },
+  };
+  /** A count behind the machine at a speed: kernels on a square foot, 2 of which are a bushel an acre. */
+  const counted = (n: number, speed: number, perFoot: number, more: object = {}) => [
+    kept({ id: `S${n}`, at: at(60), machineId: 'c1', lotId: 'be', values: { speed }, why: '' }),
+    kept({
+      id: `L${n}`,
+      at: at(50),
+      machineId: 'c1',
+      lotId: 'be',
+      settingsId: `S${n}`,
+      behind: [1, 2, 3].map(() => ({ kernels: Math.round(100 * perFoot), area: 9.29 })),
+      before: [],
+      atHeader: [],
+      kernelGrams: 0.2917,
+      pricePerBu: 4,
+      ...more,
+    }),
+  ];
+  const records = (...counts: readonly ReturnType<typeof counted>[]) =>
+    recordsOf(
+      { settingsEntry: counts.map(([sheet]) => sheet!), lossCheck: counts.map(([, check]) => check!) },
+      { combineProfile: { c1: PROFILE }, nextFieldPlan: { farm: PLAN } },
+    );
+  const bu = (kgPerHour: number): number => kgPerHour / BU;
+  it('is the good rate of its profile over the day, and what somebody typed only where no machine has one', () => {
+    const rate = machineRate(farm({}), records(), ROWS, 'c1', 'corn')!;
+    expect([bu(rate.cutting), bu(rate.inField), rate.limitedByLoss]).toEqual([
+      expect.closeTo(3000, 6),
+      expect.closeTo(2100, 6),
+      false,
+    ]);
+    expect(combineRate(farm({}), records(), ROWS, 'corn')).toBeCloseTo(2100, 6);
+    expect(combineRate(farm({}), notebook(), ROWS, 'corn')).toBe(2900);
+    expect(machineRate(farm({}), notebook(), ROWS, 'c1', 'corn')).toBeNull();
+    // And the look ahead of the chain cuts at just that.
+    const chain = chainNow(farm({}), records(), haul(), ROWS, SHEET, {
+      to: { kind: 'home', buyerId: '' },
+      lineMin: 0,
+    })!.chain;
+    expect(chain.combines[0]!.bushelsPerHour).toBeCloseTo(2100, 6);
+  });
+  it('is less where the counted loss passes what is accepted: that rate, and no other page says otherwise', () => {
+    // 200 bu/ac on 30 ft: 1.5 m/s is 2,440 bu/h, 2 m/s is 3,254. Half a bushel lost at the one, two at the other: one between them.
+    const found = records(counted(1, 1.5, 1), counted(2, 2, 4));
+    const rate = machineRate(farm({}), found, ROWS, 'c1', 'corn')!;
+    expect(rate.limitedByLoss).toBe(true);
+    expect(rate.counts).toBe(2);
+    const [slow, fast] = rate.byLoss!.course;
+    expect(bu(rate.cutting)).toBeCloseTo(bu(slow!.rate) + (bu(fast!.rate) - bu(slow!.rate)) / 3, -1);
+    expect(combineRate(farm({}), found, ROWS, 'corn')).toBeCloseTo(0.7 * bu(rate.cutting), 6);
+    // Counts in another crop, by another machine, or that mean nothing are none.
+    expect(machineRate(farm({}), found, ROWS, 'c1', 'soybean')!.byLoss).toBeNull();
+    expect(countedRatesOf(farm({}), found, ROWS, 'c2', 'corn')).toEqual([]);
+    const oneFrame = records(counted(1, 1.5, 1, { behind: [{ kernels: 30, area: 9.29 }] }));
+    expect(machineRate(farm({}), oneFrame, ROWS, 'c1', 'corn')!.byLoss).toBeNull();
+  });
+});
+
+describe('who is where', () => {
+  it('people and vehicles as the book last saw them', () => {
+    const line = (entry: object, minutesAgo: number, voided = false): TapeLine => ({
+      ...move('t1', 'mill', minutesAgo),
+      entry: { id: `${minutesAgo}`, at: at(minutesAgo), ...entry } as Entry,
+      voided,
+    });
+    const tape = [
+      line({ type: 'harvest', lot: 'be', to: 'k1', by: 'Oona', device: 'c1-tablet' }, 5),
+      line({ type: 'move', from: 't2', to: 'mill', by: 'Ruiz' }, 12),
+      line({ type: 'move', from: 'k1', to: 't1', by: 'Oona' }, 20),
+      line({ type: 'move', from: 'k1', to: 't2', by: 'Dell' }, 25, true),
+      line({ type: 'move', from: 'k1', to: 't1', by: 'Tilda' }, 60 * 30),
+    ];
+    const { people, vehicles } = whoIsWhere(farm({ t1: 500 }, tape));
+    expect(people).toEqual([
+      { name: 'Oona', atMs: NOW - 5 * MINUTE, did: 'cut', where: 'Buttonbush East', vehicle: 'c1' },
+      { name: 'Ruiz', atMs: NOW - 12 * MINUTE, did: 'delivered', where: 'mill', vehicle: 't2' },
+    ]);
+    expect(vehicles.map(({ place, where, by, bushels }) => [place, where, by, Math.round(bushels)])).toEqual([
+      ['c1', 'Buttonbush East', 'Oona', 0],
+      ['k1', 'Buttonbush East', 'Oona', 0],
+      ['t1', 'k1', 'Oona', 500],
+      ['t2', 'mill', 'Ruiz', 0],
+    ]);
   });
 });

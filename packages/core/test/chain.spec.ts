@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { chainAhead, type ChainNow, seededRandom } from '../src/index.js';
+import { chainAhead, type ChainNow, dayOfChain, seededRandom, simulateHauling } from '../src/index.js';
 
 /** One combine of 1,200 bu/h (20 a minute), one cart of 600, a road of 30 minutes. */
 const CHAIN: ChainNow = {
@@ -163,5 +163,80 @@ describe('what stops first', () => {
       expect(fewer.onWheels + fewer.delivered).toBeCloseTo(fewer.cut + held, 6);
       expect(fewer.cut).toBeLessThanOrEqual(all.cut + trucks[0]!.capacity + 1e-6);
     }
+  });
+  it('a combine alone with its cart stands while the cart is away, and what that costs is said', () => {
+    // The cart (1,000) leaves with 850 or more, drives 3 minutes, unloads into the truck and is back: no other cart comes meanwhile.
+    const chain: ChainNow = {
+      ...CHAIN,
+      until: 1200,
+      combines: [{ bushelsPerHour: 3000, tank: 300, holds: 0 }],
+      carts: [{ capacity: 1000, holds: 0 }],
+      trucks: Array.from({ length: 8 }, (_, i) => truck(`T${i}`)),
+      roadMin: 10,
+      backMin: 10,
+      unloadMin: 4,
+    };
+    const beside = chainAhead(chain);
+    const driving = chainAhead({ ...chain, cartDriveMin: 3 });
+    expect(beside.combineStands).toBeNull();
+    expect(driving.combineStands!.because).toBe('cart');
+    // What the combine would have cut in those minutes is what is lost, and what all the levers together can bring.
+    expect(driving.combineStands!.lostBushels).toBeCloseTo(30_000 - driving.cut, 6);
+    expect(driving.combineStands!.lostBushels).toBeCloseTo(50 * driving.combineStands!.minutes, 6);
+    for (const { gain, what } of driving.levers)
+      if (what !== 'cutSlower') expect(gain).toBeLessThanOrEqual(driving.combineStands!.lostBushels + 1e-6);
+    const second = driving.levers.find(({ what }) => what === 'cartMore')!;
+    expect(second.gain).toBeGreaterThan(0.8 * driving.combineStands!.lostBushels);
+  });
+  it('and the simulated days without chance give the same answer', () => {
+    const differences: number[] = [];
+    const firstStops: number[] = [];
+    for (let seed = 1; seed <= 60; seed++) {
+      const random = seededRandom(seed);
+      const between = (a: number, b: number) => a + random() * (b - a);
+      const whole = (a: number, b: number) => Math.floor(between(a, b + 1));
+      const trucks = Array.from({ length: whole(1, 6) }, (_, i) => truck(`T${i}`, { capacity: between(850, 1000) }));
+      const chain: ChainNow = {
+        ...CHAIN,
+        until: 1200,
+        fieldLeft: 1e6,
+        combines: Array.from({ length: whole(1, 3) }, () => ({
+          bushelsPerHour: between(1000, 3500),
+          tank: between(250, 400),
+          holds: 0,
+        })),
+        carts: Array.from({ length: whole(1, 3) }, () => ({ capacity: between(700, 1300), holds: 0 })),
+        trucks,
+        cartDriveMin: 3,
+        loadMin: between(3, 8),
+        roadMin: between(5, 45),
+        backMin: between(5, 45),
+        unloadMin: 15,
+        destination:
+          random() < 0.5
+            ? { kind: 'elevator', opens: 420, closes: between(1000, 1300), lineMin: between(0, 30) }
+            : {
+                kind: 'home',
+                wetBin: between(3000, 8000),
+                wetBinHolds: between(0, 2500),
+                dryerPerHour: between(400, 2500),
+                binRoom: 1e6,
+              },
+      };
+      const ahead = chainAhead(chain);
+      const simulated = simulateHauling(dayOfChain(chain), 1, 1);
+      // One says that the combines stand where the other does, but for a hair's breadth about the two per cent that both go by.
+      const share = Math.max((ahead.combineStands?.minutes ?? 0) / 600, simulated.waits.combine / 10);
+      if (share > 0.05)
+        expect(`${seed} ${ahead.combineStands === null}`).toBe(`${seed} ${simulated.firstStop.hour === null}`);
+      differences.push(Math.abs(ahead.cut / simulated.bushels - 1));
+      if (ahead.combineStands && simulated.firstStop.hour !== null)
+        firstStops.push(Math.abs(ahead.combineStands.at - 60 * simulated.firstStop.hour));
+    }
+    const sorted = (values: number[]): number[] => values.sort((a, b) => a - b);
+    // A truck that just still gets in, or just not, is a load of several thousand bushels in all: the mean is what agrees.
+    expect(differences.reduce((a, b) => a + b, 0) / differences.length).toBeLessThan(0.05);
+    expect(sorted(differences).at(-1)!).toBeLessThan(0.2);
+    expect(sorted(firstStops)[firstStops.length >> 1]!).toBeLessThan(10);
   });
 });

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import {
   acresToHectares,
   calibrateMonitor,
+  factorAt,
   CROPS,
   fieldForecast,
   gatherReadings,
@@ -228,6 +229,7 @@ describe('display and scale, out of the book', () => {
     id: `L${i}`,
     machine: 'combine-1',
     lot: 'a',
+    crop: 'corn',
     atMs: NOON + i * 15 * 60_000,
     measured: [
       { method: 'cartScale', wetKg: 6000 },
@@ -266,10 +268,42 @@ describe('display and scale, out of the book', () => {
   });
   it('a display that drifts is told from one that is only wrong', () => {
     const pairs = (errors: readonly number[]) =>
-      errors.map((error, i) => ({ id: String(i), lot: 'a', atMs: i, scaleKg: 1000, monitorKg: 1000 * (1 + error) }));
+      errors.map((error, i) => ({
+        id: String(i),
+        lot: 'a',
+        crop: 'corn',
+        atMs: i,
+        scaleKg: 1000,
+        monitorKg: 1000 * (1 + error),
+      }));
     expect(monitorDrift(pairs([0.04, 0.04, 0.04, 0.04, 0.04, 0.04]))).toBeCloseTo(0, 12);
     expect(monitorDrift(pairs([0.01, 0.01, 0.01, 0.05, 0.05, 0.05]))).toBeCloseTo(0.04, 12);
     expect(monitorDrift(pairs([0.01, 0.05]))).toBeNull();
+  });
+  it('knows the crop of each load, and the flow of one that only the display measured', () => {
+    const { only, pairs } = monitorLoads([
+      load(0),
+      load(1, { measured: [{ method: 'monitor', wetKg: 4500 }], crop: 'soybean', lot: 'b' }),
+    ]).get('combine-1')!;
+    expect(pairs.map(({ crop }) => crop)).toEqual(['corn']);
+    expect(only).toEqual([expect.objectContaining({ crop: 'soybean', flow: 5 })]);
+  });
+  it('where the error goes with flow, a load is multiplied by the factor of its own flow', () => {
+    // 2 % high at 4 kg/s, 10 % high at 12: half a point and a little scatter in between.
+    const loads = [4, 6, 8, 10, 12].map((flow, i) => ({
+      flow,
+      scaleKg: 5000,
+      monitorKg: 5000 * (1 + 0.02 + 0.01 * (flow - 4) + (i % 2 === 0 ? 0.001 : -0.001)),
+    }));
+    const calibration = calibrateMonitor(loads);
+    expect(calibration.flowBias!.shown).toBe(true);
+    expect(factorAt(calibration, 12)).toBeCloseTo(1 / 1.1, 2);
+    expect(factorAt(calibration, 4)).toBeCloseTo(1 / 1.02, 2);
+    // Faster than any load that was weighed: as the fastest of them. Unknown: the one factor.
+    expect(factorAt(calibration, 20)).toBe(factorAt(calibration, 12));
+    expect(factorAt(calibration, undefined)).toBe(calibration.factor);
+    const steady = calibrateMonitor(loads.map(({ flow }, i) => ({ flow, scaleKg: 5000, monitorKg: 5250 + (i % 2) })));
+    expect(factorAt(steady, 12)).toBe(steady.factor);
   });
 });
 

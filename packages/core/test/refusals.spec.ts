@@ -51,6 +51,8 @@ describe('no science answers with NaN', () => {
         'cut/records-view',
         'haul/view',
         'haul/chain-view',
+        'haul/machine-rate',
+        'haul/who-where',
         'haul/scale-view',
         'sell/view',
         'store/bin-capacity',
@@ -84,6 +86,8 @@ describe('no science answers with NaN', () => {
       'cornDrydown',
       // They walk over the book, whose figures were checked when it took them.
       'walkRounds',
+      // What it makes is checked by the simulation.
+      'dayOfChain',
       'ownTimes',
       'wholePounds',
       'factorDiscount',

@@ -37,6 +37,10 @@ const BY_BEHAVIOR = [
   'curve-loads',
   'scale-comparison',
   'chain-ahead',
+  'self-heating',
+  'loss-by-rate',
+  'trucks-worth',
+  'average-flow',
 ];
 
 describe('every number that somebody else worked out', () => {

@@ -100,7 +100,7 @@ function FarmPages({ farmId }: { farmId: string }) {
                   <Route path="/fields/:lotId" element={<FieldPage />} />
                   <Route path="/cut/*" element={<Cut />} />
                   <Route path="/haul/*" element={<Haul />} />
-                  <Route path="/dry" element={<Dry />} />
+                  <Route path="/dry/*" element={<Dry />} />
                   <Route path="/store" element={<Store />} />
                   <Route path="/store/:placeId" element={<Store />} />
                   <Route path="/sell" element={<Sell />} />

@@ -1,6 +1,6 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
-import { calendarDay, machineReadiness, readyBy, type ShedRecords } from '@fanega/core';
+import { calendarDay, machinesOf, type ShedRecords } from '@fanega/core';
 import { type Farm, useFarm, useShed } from '../data/farm';
 import { grainOf, moisture, percent } from '../quantity/quantity';
 import { lotFill } from '../widgets/weave';
@@ -72,12 +72,9 @@ const STATIONS: readonly Station[] = [
     path: '/shed',
     name: 'Shed',
     figure: (farm, shed) => {
-      const firstDays = shed?.settings.seasonPlan.farm?.value.firstDays ?? {};
-      const today = calendarDay(farm.data.now, farm.data.farm.timeZone);
-      const own = Object.values(shed?.settings.machine ?? {}).filter(({ value }) => !value.retired);
-      const waiting = own.filter(
-        ({ value }) => !machineReadiness(value.items, today, readyBy(firstDays, today, value.crops).day).ready,
-      ).length;
+      // The same answer as in the shed: a list done, no service overdue, nothing broken.
+      const own = shed ? machinesOf(shed, calendarDay(farm.data.now, farm.data.farm.timeZone)) : [];
+      const waiting = own.filter(({ ready }) => !ready).length;
       return own.length === 0 ? 'machines' : waiting === 0 ? 'all ready' : `${waiting} not ready`;
     },
   },

@@ -528,6 +528,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/cut/display-check': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DisplayCheckController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/display-check/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DisplayCheckController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/haul/empty-weight': {
     readonly parameters: {
       readonly query?: never;
@@ -800,6 +832,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/haul/haul-plan/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['HaulPlanController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/store/bin-setup/{subject}': {
     readonly parameters: {
       readonly query?: never;
@@ -809,6 +857,22 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['BinSetupController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/store/keeping-rules/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['KeepingRulesController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -873,6 +937,22 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['ChangeoverController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/parts-counters/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['PartsCountersController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -1728,6 +1808,7 @@ export interface components {
         readonly settingsEntry: readonly components['schemas']['SettingsEntryKept'][];
         readonly lossCheck: readonly components['schemas']['LossCheckKept'][];
         readonly stripTrial: readonly components['schemas']['StripTrialKept'][];
+        readonly displayCheck: readonly components['schemas']['DisplayCheckKept'][];
       };
       readonly settings: {
         readonly combineProfile: {
@@ -1867,6 +1948,28 @@ export interface components {
     };
     readonly DeviceReadingAnswer: {
       readonly readingId: string;
+    };
+    readonly DisplayCheckKept: {
+      readonly body: components['schemas']['DisplayCheckRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly DisplayCheckRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly machineId: string;
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** @description kg */
+      readonly displayKg: number;
+      /** @description kg */
+      readonly scaleKg: number;
+      /** @description kg/s */
+      readonly flow?: number;
+      readonly note?: string;
     };
     readonly EmptyWeightKept: {
       readonly body: components['schemas']['EmptyWeightRecord'];
@@ -2078,6 +2181,16 @@ export interface components {
       }[];
       readonly tickets: readonly components['schemas']['WeighTicketInfo'][];
     };
+    readonly HaulPlanKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['HaulPlanRecord'];
+    };
+    readonly HaulPlanRecord: {
+      /** @description of places */
+      readonly buyerId?: string;
+      /** @description min */
+      readonly lineMin: number;
+    };
     readonly HaulRecords: {
       readonly of: readonly number[];
       readonly seasons: readonly number[];
@@ -2102,6 +2215,9 @@ export interface components {
         readonly haulTimes: {
           readonly [key: string]: components['schemas']['HaulTimesKept'];
         };
+        readonly haulPlan: {
+          readonly [key: string]: components['schemas']['HaulPlanKept'];
+        };
       };
     };
     readonly HaulTimesKept: {
@@ -2121,6 +2237,24 @@ export interface components {
       readonly othersPerHour: number;
       /** @description bu */
       readonly lidsCloseBu: number;
+      /** @description $/h */
+      readonly truckCostPerHour?: number;
+      /** @description $/h */
+      readonly combineCostPerHour?: number;
+    };
+    readonly KeepingRulesKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['KeepingRulesRecord'];
+    };
+    readonly KeepingRulesRecord: {
+      /** @enum {string} */
+      readonly warm: 'cautious' | 'standard';
+      /** @enum {string} */
+      readonly cool: 'cautious' | 'standard';
+      /** @enum {string} */
+      readonly slope: 'B' | 'A';
+      /** @description points */
+      readonly soybeanShift: number;
     };
     readonly Layer: {
       readonly wetKg: number;
@@ -2375,6 +2509,7 @@ export interface components {
       readonly flow?: number;
       readonly id: string;
       readonly lot: string;
+      readonly crop: string;
       readonly atMs: number;
     };
     readonly MonitorView: {
@@ -2385,8 +2520,10 @@ export interface components {
         readonly entry: components['schemas']['HarvestEntry'];
         readonly id: string;
         readonly lot: string;
+        readonly crop: string;
         readonly atMs: number;
         readonly monitorKg: number;
+        readonly flow?: number;
       }[];
     };
     readonly MoveEntry: {
@@ -2523,6 +2660,30 @@ export interface components {
     readonly OwnerShare: {
       readonly owner: string;
       readonly part: number;
+    };
+    readonly PartsCountersKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['PartsCountersRecord'];
+    };
+    readonly PartsCountersRecord: {
+      readonly counters: readonly {
+        readonly name: string;
+        readonly phone: string;
+        /** @description min */
+        readonly roadMin: number;
+        /** @description h */
+        readonly opens?: number;
+        /** @description h */
+        readonly closes?: number;
+        /** @description h */
+        readonly saturdayOpens?: number;
+        /** @description h */
+        readonly saturdayCloses?: number;
+        /** @description h */
+        readonly sundayOpens?: number;
+        /** @description h */
+        readonly sundayCloses?: number;
+      }[];
     };
     readonly PhotoInfo: {
       readonly photoId: string;
@@ -2793,6 +2954,9 @@ export interface components {
         readonly changeover: {
           readonly [key: string]: components['schemas']['ChangeoverKept'];
         };
+        readonly partsCounters: {
+          readonly [key: string]: components['schemas']['PartsCountersKept'];
+        };
       };
     };
     readonly StoreRecords: {
@@ -2805,6 +2969,9 @@ export interface components {
       readonly settings: {
         readonly binSetup: {
           readonly [key: string]: components['schemas']['BinSetupKept'];
+        };
+        readonly keepingRules: {
+          readonly [key: string]: components['schemas']['KeepingRulesKept'];
         };
       };
     };
@@ -2847,6 +3014,11 @@ export interface components {
       readonly testerMoisture: number;
       /** @description wb fraction */
       readonly buyerMoisture: number;
+      /** @enum {string} */
+      readonly crop?:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** @description of places */
+      readonly buyerId?: string;
     };
     readonly TraceLink: {
       readonly from: string;
@@ -4013,6 +4185,53 @@ export interface operations {
       };
     };
   };
+  readonly DisplayCheckController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['DisplayCheckRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly DisplayCheckController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly EmptyWeightController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -4451,6 +4670,35 @@ export interface operations {
       };
     };
   };
+  readonly HaulPlanController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['HaulPlanRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
   readonly BinSetupController_change: {
     readonly parameters: {
       readonly query?: never;
@@ -4466,6 +4714,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['BinSetupRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly KeepingRulesController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['KeepingRulesRecord'];
         };
       };
     };
@@ -4582,6 +4859,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['ChangeoverRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly PartsCountersController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['PartsCountersRecord'];
         };
       };
     };

@@ -1,5 +1,6 @@
 import type { FarmHeaderAnswer, FarmNow, FarmVersions, Topic } from '@fanega/contract';
 import {
+  downPlaces,
   type FarmView,
   type FarmState as State,
   farmView,
@@ -286,6 +287,12 @@ export function useNotebook() {
 export function useShed() {
   const shed = useRecords('/api/farms/{farmId}/shed/records');
   return together<ShedRecords>([shed], shed.data);
+}
+const NONE_DOWN: ReadonlyMap<string, string> = new Map();
+/** Vessels whose machine is broken and not mended, with what broke; none while the shed is not known. */
+export function useDown(): ReadonlyMap<string, string> {
+  const shed = useShed().data;
+  return useMemo(() => (shed ? downPlaces(shed) : NONE_DOWN), [shed]);
 }
 export const useBinSetups = () => useRecords('/api/farms/{farmId}/store/records');
 

@@ -1,14 +1,6 @@
-import {
-  chainAhead,
-  chainNow,
-  likelyTo,
-  RangeRefusal,
-  trucksNow,
-  USUAL_HAUL_TIMES,
-  USUAL_LINE_MIN,
-} from '@fanega/core';
+import { chainAhead, chainNow, loadsGoTo, RangeRefusal, trucksNow, USUAL_HAUL_TIMES } from '@fanega/core';
 import { useMemo } from 'react';
-import { type Farm, useFields, useHaul, useNotebook } from '../data/farm';
+import { type Farm, useDown, useFields, useHaul, useNotebook } from '../data/farm';
 import { clock } from '../quantity/time';
 import { BECAUSE } from './chain-words';
 import { minuteText, spanText } from '../quantity/time';
@@ -21,21 +13,27 @@ export function ChainLine({ farm, className = '' }: { farm: Farm; className?: st
   const notebook = useNotebook().data;
   const haul = useHaul().data;
   const rows = useFields().data;
+  const down = useDown();
   // A look down the chain is hundreds of steps for each lever: not with every tick of a clock or figure of a scale.
   const stands = useMemo(() => {
     if (!notebook || !haul || !rows) return null;
     try {
-      const built = chainNow(farm, notebook, haul, rows, notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES, {
-        to: likelyTo(farm),
-        lineMin: USUAL_LINE_MIN,
-      });
+      const built = chainNow(
+        farm,
+        notebook,
+        haul,
+        rows,
+        notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES,
+        loadsGoTo(farm, notebook),
+        down,
+      );
       const found = built && chainAhead(built.chain).combineStands;
       return found && found.at <= built.chain.now + SOON_MIN ? found : null;
     } catch (error) {
       if (error instanceof RangeRefusal) return null;
       throw error;
     }
-  }, [farm, notebook, haul, rows]);
+  }, [farm, notebook, haul, rows, down]);
   if (!stands) return null;
   return (
     <p className={className}>

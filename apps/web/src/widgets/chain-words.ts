@@ -8,6 +8,7 @@ export const TRUCK_WORDS: Readonly<Record<TruckState, string>> = {
   out: 'on the way out',
   unloading: 'in line or unloading',
   back: 'on the way back',
+  down: 'is down',
 };
 
 /** What somebody could change, in words. */

@@ -17,12 +17,34 @@ import { Callout } from '../ui/callout';
 import { Drawer } from '../ui/drawer';
 
 /** Why somebody records it all the same. It stands in the book with the load. */
-export const ANYWAY = ['On purpose', 'No other room', 'The book is wrong here'] as const;
+export const ANYWAY = ['It runs again', 'On purpose', 'No other room', 'The book is wrong here'] as const;
 
 const cropName = (crop: string): string => CROPS[crop as CropId]?.name.toLowerCase() ?? crop;
 
-/** What speaks against a load or its ticket, one sentence each. @param earlier tickets, where more of them are known than the tape has */
-export function intakeWords(farm: Farm, entry: Entry, earlier?: readonly EarlierTicket[]): string[] {
+/** A vehicle of the load that is down by the shed's book. */
+function downWords(farm: Farm, entry: Entry, down: ReadonlyMap<string, string>): string[] {
+  const places = entry.type === 'harvest' ? [entry.to] : entry.type === 'move' ? [entry.from, entry.to] : [];
+  return places.flatMap((place) => {
+    const broke = down.get(place);
+    return broke === undefined ? [] : [`${farm.placeName(place)} is down: ${broke}. Does it run again?`];
+  });
+}
+
+/**
+ * What speaks against a load or its ticket, one sentence each.
+ * @param down vessels whose machine is broken, with what broke
+ * @param earlier tickets, where more of them are known than the tape has
+ */
+export function intakeWords(
+  farm: Farm,
+  entry: Entry,
+  down: ReadonlyMap<string, string>,
+  earlier?: readonly EarlierTicket[],
+): string[] {
+  return [...downWords(farm, entry, down), ...goesWords(farm, entry, earlier)];
+}
+
+function goesWords(farm: Farm, entry: Entry, earlier?: readonly EarlierTicket[]): string[] {
   if (entry.type === 'move' && farm.place(entry.to)?.kind === 'buyer') {
     const kgPerBu = farm.kgPerBu(farm.cropOf(farm.held(entry.from).lots));
     return ticketQuestions(farm, entry, earlier ?? ticketsOnTape(farm)).map((question) =>
@@ -96,11 +118,13 @@ export function IntakeSheet({
           Go back
         </Button>
         <p className="pt-2 font-semibold">Or record it, because</p>
-        {ANYWAY.map((reason) => (
-          <Button key={reason} className="min-h-16 w-full !text-xl" onClick={() => onAnyway(reason)}>
-            {reason}
-          </Button>
-        ))}
+        {ANYWAY.filter((reason) => reason !== 'It runs again' || words.some((one) => one.includes(' is down: '))).map(
+          (reason) => (
+            <Button key={reason} className="min-h-16 w-full !text-xl" onClick={() => onAnyway(reason)}>
+              {reason}
+            </Button>
+          ),
+        )}
       </div>
     </Drawer>
   );

@@ -19,15 +19,14 @@ const AT_ONCE = 400;
 export function Restate({
   farm,
   loads,
-  factor,
   mark,
   why,
   caution,
   onClose,
 }: {
   farm: Farm;
-  loads: readonly { readonly entry: HarvestEntry; readonly kg: number }[];
-  factor: number;
+  /** Each with what its figure is multiplied by. */
+  loads: readonly { readonly entry: HarvestEntry; readonly kg: number; readonly factor: number }[];
   /** Begins the note of each new entry: it is not restated twice. */
   mark: string;
   /** Stands with the voids. */
@@ -40,7 +39,7 @@ export function Restate({
   const { timeZone } = farm.data.farm;
   // Made once: sent again over a broken line, they are the same entries.
   const [entries] = useState(() =>
-    loads.flatMap(({ entry, kg }) => {
+    loads.flatMap(({ entry, kg, factor }) => {
       const now = new Date(farm.clock()).toISOString();
       const { id: old, recordedAt: _, device, by: __, ...rest } = entry;
       const note = `${mark}${mass(kg)} × ${number(factor, 4)}${entry.note ? `; ${entry.note}` : ''}`.slice(0, 500);
@@ -50,6 +49,10 @@ export function Restate({
       ];
     }),
   );
+  const factors = loads.map(({ factor }) => factor);
+  const [least, most] = [Math.min(...factors), Math.max(...factors)];
+  const range =
+    most - least < 5e-5 ? number(least, 4) : `${number(least, 4)} to ${number(most, 4)}, each by its own flow`;
   const restate = async (): Promise<void> => {
     const done = await sending.send(async () => {
       for (let i = 0; i < entries.length; i += AT_ONCE)
@@ -69,12 +72,12 @@ export function Restate({
     <Drawer open title="Restate loads" onClose={onClose}>
       <div className="space-y-4 px-5 py-4">
         <p>
-          Each of these loads is voided and made again with its weight times <b>{number(factor, 4)}</b>. The old entries
-          stay visible, voided; the field&rsquo;s yield and all that was traced from it follow.
+          Each of these loads is voided and made again with its weight times <b>{range}</b>. The old entries stay
+          visible, voided; the field&rsquo;s yield and all that was traced from it follow.
         </p>
         {caution && <Callout className="px-3 py-2">{caution}</Callout>}
         <ul className="divide-y divide-rule border-y border-rule">
-          {loads.slice(0, 80).map(({ entry, kg }) => (
+          {loads.slice(0, 80).map(({ entry, kg, factor }) => (
             <li key={entry.id} className="flex justify-between gap-3 py-1.5">
               <span>
                 {day(entry.at, timeZone)} {clock(entry.at, timeZone)}, {farm.tag(entry.lot)}

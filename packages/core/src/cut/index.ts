@@ -25,6 +25,7 @@ export {
   type LossWarning,
   type LossPart,
 } from './losses.js';
+export { LOSS_BY_RATE, lossAtRate, lossByRate, type CountedAtRate, type LossByRate } from './loss-by-rate.js';
 export { STRIPS, compareStrips, type StripResult } from './strips.js';
 export {
   type AdviceAct,
@@ -41,6 +42,7 @@ export {
   CALIBRATION_LOADS,
   CALIBRATION_FLOW_SPREAD,
   calibrateMonitor,
+  factorAt,
   yieldFromFlow,
   type Calibration,
   type CalibrationLoad,
@@ -74,6 +76,7 @@ export {
   rangesOf,
   settingsEntriesOf,
   acceptedLoss,
+  displayPairs,
   USUAL_PROFILE,
   valuesOf,
 } from './records-view.js';

@@ -8,6 +8,8 @@ export interface HarvestedLoad {
   /** Whose display it is: the combine, or the device that wrote the entry. */
   readonly machine: string;
   readonly lot: string;
+  /** A display is off by another factor in each crop. */
+  readonly crop: string;
   readonly atMs: number;
   readonly measured: readonly { readonly method: string; readonly wetKg: number }[];
   readonly note: string;
@@ -15,7 +17,9 @@ export interface HarvestedLoad {
 
 export interface MonitorPair extends CalibrationLoad {
   readonly id: string;
+  /** Empty for a pair that was typed: it is of no field. */
   readonly lot: string;
+  readonly crop: string;
   readonly atMs: number;
 }
 
@@ -23,8 +27,11 @@ export interface MonitorPair extends CalibrationLoad {
 export interface MonitorOnly {
   readonly id: string;
   readonly lot: string;
+  readonly crop: string;
   readonly atMs: number;
   readonly monitorKg: number;
+  /** kg/s by the display; left out where nobody knows how long it took. */
+  readonly flow?: number;
 }
 
 /** Begins the note of a load that was restated: it is not restated twice. */
@@ -56,21 +63,16 @@ export function monitorLoads(
     const own = byMachine.get(load.machine) ?? { pairs: [], only: [] };
     byMachine.set(load.machine, own);
     const scaleKg = SCALES.map(of).find((kg) => kg !== undefined);
-    const { id, lot, atMs } = load;
+    const { id, lot, crop, atMs } = load;
+    const took = before === undefined ? Infinity : atMs - before;
+    const flowOf = (kg: number): { flow?: number } =>
+      took > 0 && took <= LONGEST_TANK_MS ? { flow: (1000 * kg) / took } : {};
     if (scaleKg === undefined) {
-      if (!load.note.startsWith(RESTATED)) own.only.push({ id, lot, atMs, monitorKg });
+      if (!load.note.startsWith(RESTATED)) own.only.push({ id, lot, crop, atMs, monitorKg, ...flowOf(monitorKg) });
       continue;
     }
     if (scaleKg <= 0) continue;
-    const took = before === undefined ? Infinity : atMs - before;
-    own.pairs.push({
-      id,
-      lot,
-      atMs,
-      monitorKg,
-      scaleKg,
-      ...(took > 0 && took <= LONGEST_TANK_MS ? { flow: (1000 * scaleKg) / took } : {}),
-    });
+    own.pairs.push({ id, lot, crop, atMs, monitorKg, scaleKg, ...flowOf(scaleKg) });
   }
   return byMachine;
 }

@@ -1,5 +1,5 @@
 import { type Crop, type CropId, cropOf, CROPS } from '../crops/index.js';
-import type { FarmView } from '../ledger/index.js';
+import { type FarmView, instantOf } from '../ledger/index.js';
 import {
   type CombineProfile,
   living,
@@ -13,6 +13,7 @@ import {
 } from '../records/index.js';
 import { acresToHectares, bushelsPerAcreToKgPerHa, mphToMetresPerSecond } from '../units/index.js';
 import { type LossCheck, lossCheck } from './losses.js';
+import type { MonitorPair } from './monitor-book.js';
 import { areaRate } from './speed.js';
 
 /** Records that the settings and losses of a combine are worked out from. */
@@ -108,3 +109,17 @@ export const rangesOf = (
 /** Values that an entry shows, in the order of the list of settings. */
 export const valuesOf = (values: Settings): [Setting, number][] =>
   SETTING_NAMES.flatMap((name): [Setting, number][] => (values[name] === undefined ? [] : [[name, values[name]]]));
+
+/** Pairs of display and scale that somebody knew and typed, as the book's own. */
+export const displayPairs = (records: RecordsOf<'displayCheck'>, machineId: string): MonitorPair[] =>
+  living(records.logs.displayCheck)
+    .filter(({ body }) => body.machineId === machineId)
+    .map(({ body }) => ({
+      id: body.id,
+      lot: '',
+      crop: body.crop,
+      atMs: instantOf(body.at),
+      monitorKg: body.displayKg,
+      scaleKg: body.scaleKg,
+      ...(body.flow === undefined ? {} : { flow: body.flow }),
+    }));

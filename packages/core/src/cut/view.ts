@@ -12,8 +12,9 @@ export interface MonitorView {
 }
 
 /** Displays against scales, by combine. */
-export function monitorsView({ ledger, places }: FarmBook): MonitorView[] {
+export function monitorsView({ ledger, places, lots }: FarmBook): MonitorView[] {
   const combines = places.filter((place) => place.kind === 'combine');
+  const crops = new Map(lots.map((lot) => [lot.id, lot.crop]));
   const entries = new Map<string, HarvestEntry>();
   const loads = ledger.arrivals.flatMap((entry): HarvestedLoad[] => {
     if (entry.type !== 'harvest' || ledger.isVoided(entry.id)) return [];
@@ -34,6 +35,7 @@ export function monitorsView({ ledger, places }: FarmBook): MonitorView[] {
         id: entry.id,
         machine: combine?.id ?? entry.device ?? '',
         lot: entry.lot,
+        crop: crops.get(entry.lot) ?? '',
         atMs: instantOf(entry.at),
         measured: [own, ...others],
         note: entry.note ?? '',

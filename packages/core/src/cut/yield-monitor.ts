@@ -32,6 +32,9 @@ export interface Calibration {
   /** Error that goes with flow: fraction for each kg/s, and whether it is more than scatter. */
   readonly flowBias: {
     readonly perKgPerSecond: number;
+    /** Slowest and fastest load, kg/s, and the error of each by the line. */
+    readonly lowFlow: number;
+    readonly highFlow: number;
     readonly lowFlowError: number;
     readonly highFlowError: number;
     readonly shown: boolean;
@@ -84,6 +87,8 @@ export function calibrateMonitor(loads: readonly CalibrationLoad[], tolerance = 
     const xs = flows.map((p) => p.x);
     flowBias = {
       perKgPerSecond: fit.slope,
+      lowFlow: Math.min(...xs),
+      highFlow: Math.max(...xs),
       lowFlowError: at(Math.min(...xs)),
       highFlowError: at(Math.max(...xs)),
       shown: fit.slopeError !== null && Math.abs(fit.slope) > 2 * fit.slopeError,
@@ -104,6 +109,32 @@ export function calibrateMonitor(loads: readonly CalibrationLoad[], tolerance = 
     enough: wanted.length === 0,
     wanted,
   };
+}
+
+/**
+ * What one load's display figure is multiplied by: the one factor, or, where the error is shown to go with flow and the load's flow is
+ * known, the factor at that flow. A flow outside the loads that were weighed counts as the nearest of them.
+ * Range and source: {@link YIELD_MONITOR}.
+ * @param flow kg/s of the load
+ */
+export function factorAt(
+  {
+    factor,
+    flowBias,
+  }: {
+    readonly factor: number;
+    readonly flowBias: Omit<NonNullable<Calibration['flowBias']>, 'perKgPerSecond'> | null;
+  },
+  flow: number | undefined,
+): number {
+  requireInRange('factor', factor, 1e-3, 1e3, '');
+  if (flow === undefined || !flowBias?.shown) return factor;
+  const { lowFlow, highFlow, lowFlowError, highFlowError } = flowBias;
+  within(FLOW, lowFlow);
+  requireInRange('fastest flow, above the slowest', highFlow, lowFlow + 1e-9, FLOW.most, 'kg/s');
+  const held = Math.min(highFlow, Math.max(lowFlow, within(FLOW, flow)));
+  const error = lowFlowError + ((highFlowError - lowFlowError) * (held - lowFlow)) / (highFlow - lowFlow);
+  return 1 / (1 + requireInRange('error of the display', error, -0.9, 10, 'fraction'));
 }
 
 /**

@@ -1,5 +1,5 @@
 import { instantOf } from '../ledger/index.js';
-import { asBuyer, buyerOffset, type Tester } from './standing.js';
+import { asBuyer, buyerOffset, type Tester, testersFor } from './standing.js';
 import type { FieldRow } from './view.js';
 
 /** What a field reads now: the newest reading, or the mean of those of its last hour. One figure for every page. */
@@ -19,13 +19,22 @@ export interface FieldNow {
 
 const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
 
-/** @returns null where nobody has read it */
-export function fieldNow(row: FieldRow, testers: ReadonlyMap<string, Tester>): FieldNow | null {
+/**
+ * @param testers all of them; those pairs count that are of this field's crop, and of the buyer where he has enough
+ * @param buyerId where the loads go; null where nobody said
+ * @returns null where nobody has read it
+ */
+export function fieldNow(
+  row: FieldRow,
+  testers: ReadonlyMap<string, Tester>,
+  buyerId: string | null = null,
+): FieldNow | null {
   const { lastMoisture } = row;
   if (!lastMoisture) return null;
+  const ours = testersFor(testers, row.lot.crop, buyerId);
   const { at, source, tester, moisture } = lastMoisture;
   const readings = lastMoisture.hour ?? [{ moisture, tester }];
-  const likely = readings.map((one) => asBuyer(one.moisture, buyerOffset(testers.get(one.tester))));
+  const likely = readings.map((one) => asBuyer(one.moisture, buyerOffset(ours.get(one.tester))));
   return {
     moisture: mean(likely),
     read: mean(readings.map((one) => one.moisture)),

@@ -3,6 +3,7 @@ import { CROPS } from '../crops/index.js';
 import { chanceToPass } from '../grain/index.js';
 import { type FieldVerdictInput, fieldVerdict } from './field-verdict.js';
 import { fieldNow, type FieldNow } from './field-now.js';
+import { buyerOffset, testersFor } from './standing.js';
 import type { FieldForecast } from './field-forecast.js';
 import type { StartCost } from './waiting.js';
 
@@ -56,12 +57,12 @@ describe('the one answer of a field', () => {
 
   it('goes by the money where it is known: now, until it stops, or later and what that brings', () => {
     const now = { starts: [start(0, 0, { until: 4.5, endedBy: 'closing' }), start(21, 900)], best: 0, baseMs: NOON };
-    expect(answer({ waiting: now })).toEqual({ answer: 'cut now', because: 'the best start by money', untilMs: NOON + 4.5 * HOUR, ends: 'closing', gain: 900 }); // prettier-ignore
+    expect(answer({ waiting: now })).toEqual({ answer: 'cut now', because: 'the best start by money', untilMs: NOON + 4.5 * HOUR, ends: 'closing', gain: 900, bestMs: NOON }); // prettier-ignore
     const later = { starts: [start(0, 917), start(21, 0)], best: 21, baseMs: NOON };
     expect(answer({ waiting: later })).toMatchObject({ answer: 'wait', because: 'waiting brings more', untilMs: NOON + 21 * HOUR, gain: 917 }); // prettier-ignore
     // Less than a reading's own doubt is not worth waiting for.
     const same = { starts: [start(0, 40), start(21, 0)], best: 21, baseMs: NOON };
-    expect(answer({ waiting: same })).toMatchObject({ answer: 'cut now' });
+    expect(answer({ waiting: same })).toMatchObject({ answer: 'cut now', because: 'too little to wait for', gain: 40, bestMs: NOON + 21 * HOUR }); // prettier-ignore
   });
 
   it('never cuts what the buyer refuses, and stops where no start is taken at all', () => {
@@ -80,7 +81,7 @@ describe('the one answer of a field', () => {
 });
 
 describe('what a field reads now', () => {
-  const row = (lastMoisture: object | null) => ({ lastMoisture }) as never;
+  const row = (lastMoisture: object | null) => ({ lot: { crop: 'corn' }, lastMoisture }) as never;
   it('is the newest reading, or the mean of those of its hour with their spread, each by its own tester', () => {
     expect(fieldNow(row(null), new Map())).toBeNull();
     const pairs = [1, 2, 3].map((n) => ({ tester: 0.15, buyer: 0.156, at: '', id: String(n) }));
@@ -94,6 +95,35 @@ describe('what a field reads now', () => {
       high: expect.closeTo(0.16, 9),
       count: 2,
     });
+  });
+  it('a tester counts by its pairs of this crop, and of this buyer where he has enough', () => {
+    const pair = (offset: number, crop?: string, buyerId?: string) => ({
+      tester: 0.15,
+      buyer: 0.15 + offset,
+      at: `2026-09-0${offset > 0 ? 2 : 1}`,
+      id: '',
+      ...(crop === undefined ? {} : { crop }),
+      ...(buyerId === undefined ? {} : { buyerId }),
+    });
+    const pairs = [
+      ...[1, 2, 3].map(() => pair(0.01, 'corn', 'mill')),
+      ...[1, 2, 3].map(() => pair(0.002, 'corn', 'terminal')),
+      ...[1, 2, 3].map(() => pair(-0.02, 'soybean', 'mill')),
+    ];
+    const all = new Map([['shop', { name: 'shop', pairs, newest: '2026-09-02' }]]);
+    const offset = (crop: string, buyer: string | null) => buyerOffset(testersFor(all, crop, buyer).get('shop'));
+    expect(offset('corn', 'mill')).toBeCloseTo(0.01, 9);
+    expect(offset('corn', 'terminal')).toBeCloseTo(0.002, 9);
+    // Nobody said which, or he has no pairs: all of the crop.
+    expect(offset('corn', null)).toBeCloseTo(0.006, 9);
+    expect(offset('corn', 'other')).toBeCloseTo(0.006, 9);
+    expect(offset('soybean', 'mill')).toBeCloseTo(-0.02, 9);
+    expect(testersFor(all, 'sorghum', null).get('shop')!.pairs).toEqual([]);
+    const reading = row({ moisture: 0.15, at: '2026-09-08T16:00:00Z', source: 'hand', tester: 'shop' });
+    expect(fieldNow(reading, all, 'mill')!.moisture).toBeCloseTo(0.16, 9);
+    // Pairs of before crops were written down count for every crop.
+    const old = new Map([['shop', { name: 'shop', pairs: [1, 2, 3].map(() => pair(0.005)), newest: '' }]]);
+    expect(buyerOffset(testersFor(old, 'sorghum', null).get('shop'))).toBeCloseTo(0.005, 9);
   });
 });
 

@@ -11,6 +11,7 @@ export type VerdictReason =
   | 'no window is set'
   | 'the best start by money'
   | 'waiting brings more'
+  | 'too little to wait for'
   | 'likely refused';
 
 /** The one answer of a field: what to do, until when or from when, and why. */
@@ -21,8 +22,13 @@ export interface FieldVerdict {
   readonly untilMs: number | null;
   /** What ends it, where that is known. */
   readonly ends: StartCost['endedBy'] | 'leaves the window' | null;
-  /** $ that the answer brings above the other one; null where money was not worked out. */
+  /**
+   * $ that the answer brings above the other one; where a later start brings a little more, too little to wait for, that little. Null where
+   * money was not worked out.
+   */
   readonly gain: number | null;
+  /** The best start by money alone, ms; null where it was not worked out. */
+  readonly bestMs: number | null;
 }
 
 export interface FieldVerdictInput {
@@ -59,7 +65,7 @@ export function fieldVerdict(input: FieldVerdictInput): FieldVerdict | 'pending'
     answer: FieldVerdict['answer'],
     because: VerdictReason,
     more: Partial<FieldVerdict> = {},
-  ): FieldVerdict => ({ answer, because, untilMs: null, ends: null, gain: null, ...more });
+  ): FieldVerdict => ({ answer, because, untilMs: null, ends: null, gain: null, bestMs: null, ...more });
   if (facts.acresLeft === 0 && !facts.cuttingToday) return say('done', 'all of it is cut');
   if (!window) return say('no window', 'no window is set');
   const fit = fitToCut({
@@ -86,11 +92,16 @@ export function fieldVerdict(input: FieldVerdictInput): FieldVerdict | 'pending'
     if (!refusedNow && (best.start === first.start || first.behind < worth))
       return say(
         'cut now',
-        input.refused !== null && input.refused > 0.5 ? 'likely refused' : 'the best start by money',
+        input.refused !== null && input.refused > 0.5
+          ? 'likely refused'
+          : best.start === first.start || first.behind < 1
+            ? 'the best start by money'
+            : 'too little to wait for',
         {
           untilMs: at(first.until),
           ends: first.endedBy,
-          gain: best.start === first.start ? otherwise(waiting.starts, best.start) : null,
+          gain: best.start === first.start ? otherwise(waiting.starts, best.start) : first.behind,
+          bestMs: at(best.start),
         },
       );
     return say('wait', refusedNow ? 'refused above' : 'waiting brings more', {

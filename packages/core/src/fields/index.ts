@@ -50,6 +50,8 @@ export {
   type ReadingLine,
   readingsOf,
   type Tester,
+  buyerSaid,
+  testersFor,
   testersOf,
   windowFor,
 } from './standing.js';

@@ -1,5 +1,5 @@
 import { type Crop, cropOf, CROPS } from '../crops/index.js';
-import { likelyBuyerReading } from '../grain/index.js';
+import { LEAST_PAIRS, likelyBuyerReading } from '../grain/index.js';
 import { baseMoistureOf, type FarmView } from '../ledger/index.js';
 import { type CuttingWindow, living, type ReadingSource, type RecordsOf } from '../records/index.js';
 import { dryBushels, kgPerHaToBushelsPerAcre } from '../units/index.js';
@@ -79,6 +79,9 @@ export interface Tester {
     readonly buyer: number;
     readonly at: string;
     readonly id: string;
+    /** Left out: nobody said which. */
+    readonly crop?: string;
+    readonly buyerId?: string;
   }[];
   /** Newest first. */
   readonly newest: string;
@@ -88,12 +91,44 @@ export interface Tester {
 export function testersOf(records: RecordsOf<'testerPair'> | undefined): Map<string, Tester> {
   const testers = new Map<string, Tester>();
   for (const { body } of living(records?.logs.testerPair ?? [])) {
-    const { tester, testerMoisture, buyerMoisture, at, id } = body;
+    const { tester, testerMoisture, buyerMoisture, at, id, crop, buyerId } = body;
     const own = testers.get(tester) ?? { name: tester, pairs: [], newest: at };
-    testers.set(tester, { ...own, pairs: [...own.pairs, { tester: testerMoisture, buyer: buyerMoisture, at, id }] });
+    const pair = {
+      tester: testerMoisture,
+      buyer: buyerMoisture,
+      at,
+      id,
+      ...(crop === undefined ? {} : { crop }),
+      ...(buyerId === undefined ? {} : { buyerId }),
+    };
+    testers.set(tester, { ...own, pairs: [...own.pairs, pair] });
   }
   return testers;
 }
+
+/**
+ * What the testers are worth for one crop, and for one buyer where he has tested enough: a meter reads each crop by its own curve, and two
+ * buyers' testers differ. Pairs of another crop never count; those of another buyer only while this one has fewer than three.
+ */
+export function testersFor(
+  testers: ReadonlyMap<string, Tester>,
+  crop: string,
+  buyerId: string | null,
+): Map<string, Tester> {
+  return new Map(
+    [...testers].map(([name, tester]) => {
+      const ofCrop = tester.pairs.filter((pair) => pair.crop === undefined || pair.crop === crop);
+      const ofBuyer = ofCrop.filter((pair) => pair.buyerId === buyerId);
+      const pairs = buyerId !== null && ofBuyer.length >= LEAST_PAIRS ? ofBuyer : ofCrop;
+      const newest = pairs.reduce((last, { at }) => (at > last ? at : last), '');
+      return [name, { name, pairs, newest: newest === '' ? tester.newest : newest }];
+    }),
+  );
+}
+
+/** The buyer to whom the loads go, as somebody said it; null for home, or where nobody did. */
+export const buyerSaid = (records: RecordsOf<never, 'haulPlan'> | undefined): string | null =>
+  records?.settings.haulPlan.farm?.value.buyerId ?? null;
 
 /** What the buyer likely reads above a tester, as a fraction; 0 where it has too few pairs. */
 export function buyerOffset(tester: Tester | undefined): number {

@@ -61,6 +61,15 @@ export {
 } from './fan.js';
 export {
   STORAGE_LIFE,
+  CAUTIOUS_LIFE,
+  SELF_HEATING,
+  USUAL_KEEPING,
+  WARM_FROM,
+  cautiousDays,
+  keptDays,
+  selfHeating,
+  type KeepingSchool,
+  type KeptDays,
   GERMINATION_LIFE,
   SOYBEAN_SHIFTS,
   dryMatterLoss,

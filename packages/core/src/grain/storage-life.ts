@@ -1,6 +1,6 @@
 import { type Formula, quantity, requireInRange, rootBetween, UnknownRefusal, within } from '../kernel/index.js';
 import { type Crop } from '../crops/index.js';
-import { MAX_MOISTURE, wetToDryBasis } from '../units/index.js';
+import { fahrenheitToCelsius, MAX_MOISTURE, wetToDryBasis } from '../units/index.js';
 
 /**
  * Two families of published tables use different temperature slopes below 60 °F. `B` (one slope at all temperatures) gives fewer
@@ -66,8 +66,13 @@ export function moistureMultiplier(moisture: number): number {
  * @param moisture matters above 60 °F only
  */
 export function temperatureMultiplier(celsius: number, moisture: number, variant: StorageLifeVariant = 'B'): number {
-  const f = 1.8 * within(T, celsius) + 32;
-  const points = 100 * within(M, moisture);
+  return temperatureMultiplierUnchecked(within(T, celsius), within(M, moisture), variant);
+}
+
+/** Unchecked: for grain that heats itself beyond the tables. */
+function temperatureMultiplierUnchecked(celsius: number, moisture: number, variant: StorageLifeVariant): number {
+  const f = 1.8 * celsius + 32;
+  const points = 100 * moisture;
   if (f <= 60) return variant === 'A' ? 128.76 * Math.exp((-4.86 * f) / 60) : 32.3 * Math.exp((-3.48 * f) / 60);
   const wet = points <= 19 ? 0 : points <= 28 ? (points - 19) / 100 : 0.09;
   return 32.3 * Math.exp((-3.48 * f) / 60) + wet * Math.exp((0.61 * (f - 60)) / 60);
@@ -212,30 +217,183 @@ export function germinationDays(moisture: number, celsius: number): number {
   return 10 ** (held <= 19 ? 6.234 - 0.2118 * held - 0.0527 * degrees : 4.129 - 0.0997 * held - 0.0576 * degrees);
 }
 
+/**
+ * Days to about half a per cent of dry matter, by moisture (% wb) at 30, 40 … 80 °F; 300 stands for "over 300". Much shorter than the
+ * standard's formula above 75 °F.
+ */
+const CAUTIOUS_DAYS: readonly (readonly [number, readonly number[]])[] = [
+  [14, [300, 300, 300, 300, 200, 140]],
+  [15, [300, 300, 300, 240, 125, 70]],
+  [16, [300, 300, 230, 120, 70, 40]],
+  [17, [300, 280, 130, 75, 45, 20]],
+  [18, [300, 200, 90, 50, 30, 15]],
+  [19, [300, 140, 70, 35, 20, 10]],
+  [20, [300, 90, 50, 25, 14, 7]],
+  [22, [190, 60, 30, 15, 8, 3]],
+  [24, [130, 40, 15, 10, 6, 2]],
+  [26, [90, 35, 12, 8, 5, 2]],
+  [28, [70, 30, 10, 7, 4, 2]],
+  [30, [60, 25, 5, 5, 3, 1]],
+];
+const OVER = 300;
+const CAUTIOUS_M = quantity('moisture', 0.14, 0.3, 'wb fraction');
+const CAUTIOUS_T = quantity('temperature', fahrenheitToCelsius(30), fahrenheitToCelsius(80), '°C');
+
+export const CAUTIOUS_LIFE: Formula = {
+  id: 'cautious-storage-life',
+  title: 'Days that aired grain keeps, the cautious table',
+  equation: 'days by moisture and temperature; between the rows by interpolation of the logarithm',
+  standing: 'published, from memory',
+  source: 'A northern plains extension table for cereal grains; its 80 °F column from two independent recollections',
+  inputs: [CAUTIOUS_M, CAUTIOUS_T],
+  note: 'For aired grain: still grain heats itself. “Over 300” counts as 300. Outside of its rows it says nothing.',
+};
+
+/**
+ * Days by the cautious table; `atLeast` where a row of "over 300" is in it.
+ * Range and source: {@link CAUTIOUS_LIFE}.
+ * @throws RangeRefusal outside of the table: it is not read beyond its edges
+ */
+export function cautiousDays(moisture: number, celsius: number): { readonly days: number; readonly atLeast: boolean } {
+  const points = 100 * within(CAUTIOUS_M, moisture);
+  const column = (1.8 * within(CAUTIOUS_T, celsius) + 32 - 30) / 10;
+  const rows = CAUTIOUS_DAYS;
+  const lower = Math.min(
+    rows.length - 2,
+    rows.findLastIndex(([m]) => m <= points + 1e-9),
+  );
+  const left = Math.min(4, Math.max(0, Math.floor(column + 1e-9)));
+  const [down, along] = [
+    (points - rows[lower]![0]) / (rows[lower + 1]![0] - rows[lower]![0]),
+    Math.max(0, column - left),
+  ];
+  let [log, atLeast] = [0, false];
+  for (const [row, weightOfRow] of [
+    [lower, 1 - down],
+    [lower + 1, down],
+  ] as const)
+    for (const [at, weight] of [
+      [left, 1 - along],
+      [left + 1, along],
+    ] as const) {
+      const part = weightOfRow * weight;
+      const days = rows[row]![1][at]!;
+      if (part > 1e-9 && days === OVER) atLeast = true;
+      log += part * Math.log(days);
+    }
+  return { days: Math.exp(log), atLeast };
+}
+
+/** By which tables grain keeps. */
+export interface KeepingSchool {
+  /** above 75 °F */
+  readonly warm: 'cautious' | 'standard';
+  /** at 75 °F and below */
+  readonly cool: 'cautious' | 'standard';
+  /** slope of the standard's formula below 60 °F */
+  readonly slope: StorageLifeVariant;
+}
+
+/** The cautious table in heat, the standard's formula with one slope below. */
+export const USUAL_KEEPING: KeepingSchool = { warm: 'cautious', cool: 'standard', slope: 'B' };
+/** Above it the tables part: 75 °F. */
+export const WARM_FROM = fahrenheitToCelsius(75);
+
+export interface KeptDays {
+  readonly days: number;
+  /** Beyond the rows of a table only a bound is known. */
+  readonly bound: 'about' | 'at least' | 'at most';
+  readonly table: 'cautious' | 'standard';
+}
+
+/**
+ * Days that corn keeps at a steady moisture and temperature, by the table that counts there.
+ * Range and source: {@link CAUTIOUS_LIFE} and {@link STORAGE_LIFE}.
+ * @throws RangeRefusal wetter than either table
+ */
+export function keptDays(
+  moisture: number,
+  celsius: number,
+  school: KeepingSchool = USUAL_KEEPING,
+  options: StorageLifeOptions = {},
+): KeptDays {
+  const standard = allowableHours(Math.max(M.least, moisture), celsius, { variant: school.slope, ...options }) / 24;
+  const wanted = celsius > WARM_FROM ? school.warm : school.cool;
+  // Drier or colder than the cautious table nothing is short: the formula has it.
+  if (wanted === 'standard' || moisture < CAUTIOUS_M.least || celsius < CAUTIOUS_T.least)
+    return { days: standard, bound: 'about', table: 'standard' };
+  const beyond = celsius > CAUTIOUS_T.most || moisture > CAUTIOUS_M.most;
+  const { days, atLeast } = cautiousDays(Math.min(CAUTIOUS_M.most, moisture), Math.min(CAUTIOUS_T.most, celsius));
+  if (beyond) return { days: Math.min(days, standard), bound: 'at most', table: 'cautious' };
+  return { days, bound: atLeast ? 'at least' : 'about', table: 'cautious' };
+}
+
+export const SELF_HEATING: Formula = {
+  id: 'self-heating',
+  title: 'Still grain that heats itself',
+  equation:
+    'dT/dt = (1 - M) dDML/dt H / c, H = 15.66 MJ/kg (2.82 MJ for a mole of glucose of 0.180 kg); DML by its own rate at T',
+  standing: 'computed',
+  source: 'Heat of combustion of glucose; rate after ASAE D535; no heat escapes',
+  inputs: [M, T],
+  note: 'The middle of a pile or a truck, not its skin. Air through it, or turn it, and this does not happen.',
+};
+/** kJ of a kg of dry matter that is breathed away. */
+const RESPIRATION = 2820 / 0.18;
+
+/**
+ * How long still corn lasts when no heat escapes: days until half a per cent of dry matter is gone, and how warm it is then, °C.
+ * Range and source: {@link SELF_HEATING}.
+ */
+export function selfHeating(
+  moisture: number,
+  celsius: number,
+  limit = 0.5,
+): { readonly days: number; readonly celsius: number } {
+  within(M, moisture);
+  within(T, celsius);
+  const gone = referenceHoursForLoss(limit);
+  const specific = 1.465 + 3.56 * moisture;
+  const mm = moistureMultiplier(moisture);
+  let [tr, warm, hours] = [0, celsius, 0];
+  // Steps of a part of the life, not of time: cold grain takes years, hot grain hours.
+  const step = gone / 500;
+  while (tr < gone - 1e-9) {
+    hours += step * mm * temperatureMultiplierUnchecked(warm, moisture, 'B');
+    const lost = dryMatterLossUnchecked(tr + step) - dryMatterLossUnchecked(tr);
+    warm += ((1 - moisture) * (lost / 100) * RESPIRATION) / specific;
+    tr += step;
+  }
+  return { days: hours / 24, celsius: warm };
+}
+
 export interface SafeDays {
   /** Days left at today's moisture and temperature. */
   readonly days: number;
+  readonly bound: KeptDays['bound'];
   /** Of its life that is used; 0 where no history was given. */
   readonly lifeUsed: number;
   /** What the days mean: 0.5 % of dry matter, or germination. */
   readonly measure: string;
   /** By which table or formula. */
   readonly basis: string;
+  readonly table: KeptDays['table'] | 'germination';
   /** The crop's own research, or read from another crop's table. */
   readonly borrowed: boolean;
 }
 
 /**
  * Safe days left at today's moisture and temperature, after what the grain has been through.
- * Range and source: {@link STORAGE_LIFE} and {@link GERMINATION_LIFE}.
+ * Range and source: {@link STORAGE_LIFE}, {@link CAUTIOUS_LIFE} and {@link GERMINATION_LIFE}.
  * @param now wet-basis fraction and °C; @param history since harvest, oldest first
  * @throws UnknownRefusal for sunflower and canola: no table was remembered for them
+ * @throws RangeRefusal wetter than 35 %, read as corn: no table goes there
  */
 export function safeDaysLeft(
   crop: Crop,
   now: { readonly moisture: number; readonly temperature: number },
   history: readonly Stretch[] = [],
-  options: StorageLifeOptions & { readonly soybeanShift?: number } = {},
+  options: StorageLifeOptions & { readonly soybeanShift?: number; readonly school?: KeepingSchool } = {},
 ): SafeDays {
   const basis = storageLifeBasis(crop, options.soybeanShift);
   if (basis.kind === 'germination') {
@@ -245,25 +403,30 @@ export function safeDaysLeft(
     const days = germinationDays(now.moisture, now.temperature) * Math.max(0, 1 - used);
     return {
       days,
+      bound: 'about',
       lifeUsed: used,
       measure: '5 % drop in germination',
       basis: 'Fraser & Muir 1981 (wheat)',
+      table: 'germination',
       borrowed: crop.like !== 'wheat',
     };
   }
+  const { school = USUAL_KEEPING, soybeanShift: _, ...life } = options;
   const shift = basis.kind === 'as corn' ? basis.pointsWetter / 100 : 0;
   const asCorn = (m: number): number =>
-    Math.min(M.most, Math.max(M.least, requireInRange('moisture', m, 0.03, MAX_MOISTURE, 'wb fraction') + shift));
-  const used = age(
-    history.map((stretch) => ({ ...stretch, moisture: asCorn(stretch.moisture) })),
-    options,
-  ).lifeUsed;
-  const days = (allowableHours(asCorn(now.moisture), now.temperature, options) / 24) * Math.max(0, 1 - used);
+    Math.max(M.least, requireInRange('moisture', m, 0.03, MAX_MOISTURE, 'wb fraction') + shift);
+  const kept = (one: { readonly moisture: number; readonly temperature: number }): KeptDays =>
+    keptDays(asCorn(one.moisture), one.temperature, school, life);
+  let used = 0;
+  for (const stretch of history) used += within(HOURS, stretch.hours) / 24 / kept(stretch).days;
+  const here = kept(now);
   return {
-    days,
+    days: here.days * Math.max(0, 1 - used),
+    bound: here.bound,
     lifeUsed: used,
     measure: `${options.limit ?? 0.5} % of dry matter lost`,
-    basis: `shelled corn, variant ${options.variant ?? 'B'}${basis.kind === 'as corn' ? `; ${basis.school}` : ''}`,
+    basis: `${here.table === 'cautious' ? 'the cautious table' : `shelled corn, variant ${options.variant ?? school.slope}`}${basis.kind === 'as corn' ? `; ${basis.school}` : ''}`,
+    table: here.table,
     borrowed: basis.kind !== 'corn',
   };
 }

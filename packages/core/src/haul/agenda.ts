@@ -13,6 +13,7 @@ export const STOP = 10;
 export const LOOK = 11;
 export const OPENS = 12;
 export const CLOSES = 13;
+export const CART_BACK = 14;
 
 /** Events by time, then by order of making. A binary heap in flat arrays: a thousand days are some million events. */
 export class Agenda {

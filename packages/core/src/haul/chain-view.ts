@@ -3,6 +3,8 @@ import { type FieldFacts, fieldFacts, type FieldRow, windowFor } from '../fields
 import { baseMoistureOf, type FarmView, instantOf } from '../ledger/index.js';
 import { type HaulTimes, living, type RecordsOf } from '../records/index.js';
 import type { ChainNow, Elsewhere } from './chain.js';
+import { machineRate } from './machine-rate.js';
+import { USUAL_CART_DRIVE_MIN, USUAL_HOME_PIT } from './usual.js';
 import type { HaulView } from './view.js';
 
 /** Minutes of a farm that nobody asked yet; common practice, no source. */
@@ -17,26 +19,25 @@ export const USUAL_HAUL_TIMES: HaulTimes = {
 /** Home, where a name of a place is wanted. */
 export const HOME = 'home';
 
-/** What the combines bring in an hour together, bu: what somebody set, or by their profiles. */
-export function combineRate(
-  farm: Pick<FarmView, 'kgPerBu'>,
-  records: RecordsOf<never, 'nextFieldPlan' | 'combineProfile'>,
-): number {
-  const set = records.settings.nextFieldPlan.farm?.value.combineBushelsPerHour;
-  if (set !== undefined) return set;
-  return (
-    Object.values(records.settings.combineProfile).reduce(
-      (sum, { value }) => sum + value.goodRate * value.fieldEfficiency,
-      0,
-    ) / farm.kgPerBu(undefined)
+/** What the combines bring in an hour of the field together, bu: each by its own rate; what somebody typed only where none has a profile. */
+export function combineRate(farm: FarmView, records: HaulRecords, rows: readonly FieldRow[], crop: string): number {
+  const rates = Object.keys(records.settings.combineProfile).map(
+    (id) => machineRate(farm, records, rows, id, crop)?.inField ?? 0,
   );
+  const sum = rates.reduce((a, b) => a + b, 0) / farm.kgPerBu(crop);
+  return sum > 0 ? sum : (records.settings.nextFieldPlan.farm?.value.combineBushelsPerHour ?? 0);
 }
 
 /** Records that the hauling is worked out from. */
-export type HaulRecords = RecordsOf<'delay', 'cuttingWindow' | 'nextFieldPlan' | 'combineProfile'>;
+export type HaulRecords = RecordsOf<
+  'delay' | 'settingsEntry' | 'lossCheck',
+  'cuttingWindow' | 'nextFieldPlan' | 'combineProfile' | 'haulPlan'
+>;
 
 /** Where a truck is, by the book and the usual times. */
-export const TRUCK_STATES = ['empty', 'loading', 'loaded', 'out', 'unloading', 'back'] as const;
+export const TRUCK_STATES = ['empty', 'loading', 'loaded', 'out', 'unloading', 'back', 'down'] as const;
+/** Nothing is broken. */
+const NONE_DOWN: ReadonlyMap<string, string> = new Map();
 export type TruckState = (typeof TRUCK_STATES)[number];
 
 export interface TruckNow {
@@ -69,6 +70,20 @@ export interface HaulTo {
   readonly kind: 'elevator' | 'home';
   /** The buyer; empty for home. */
   readonly buyerId: string;
+}
+
+/** Where the loads go: as somebody said it, until it is said otherwise; else as the last truck went. */
+export function loadsGoTo(
+  farm: FarmView,
+  records: RecordsOf<never, 'haulPlan'>,
+): ChainChoice & { readonly said: boolean } {
+  const plan = records.settings.haulPlan.farm?.value;
+  if (plan === undefined) return { to: likelyTo(farm), lineMin: USUAL_LINE_MIN, said: false };
+  return {
+    to: plan.buyerId === undefined ? { kind: 'home', buyerId: '' } : { kind: 'elevator', buyerId: plan.buyerId },
+    lineMin: plan.lineMin,
+    said: true,
+  };
 }
 
 /** Where trucks likely go: where one went last, or home where there is a wet bin. */
@@ -132,13 +147,17 @@ export function lastDepartures(farm: FarmView, records: HaulRecords, times: Haul
     .sort((a, b) => a.leaveByMs - b.leaveByMs);
 }
 
-/** Every truck: where it is by the book and by the usual times, what is on it, and since when. */
+/**
+ * Every truck: where it is by the book and by the usual times, what is on it, and since when.
+ * @param down vessels whose machine is broken, with what broke: it stands where it is
+ */
 export function trucksNow(
   farm: FarmView,
   records: HaulRecords,
   haul: HaulView,
   times: HaulTimes,
   crop: string,
+  down: ReadonlyMap<string, string> = NONE_DOWN,
 ): TruckNow[] {
   const now = farm.data.now;
   const midnight = startOfDay(now, farm.data.farm.timeZone);
@@ -158,6 +177,8 @@ export function trucksNow(
         likelyMs: null,
         leaveByMs: null,
       };
+      const broke = down.get(place.id);
+      if (broke !== undefined) return { ...base, state: 'down', where: broke };
       // What happened yesterday says where it stands, not where it drives.
       const today = seen !== undefined && seen.sinceMs >= midnight;
       if (bushels < 1) {
@@ -247,6 +268,7 @@ export function elsewhere(
   rows: readonly FieldRow[],
   times: HaulTimes,
   to: HaulTo,
+  down: ReadonlyMap<string, string> = NONE_DOWN,
 ): Elsewhere[] {
   const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
   const home = farm.data.places.some((place) => place.kind === 'wetBin')
@@ -265,7 +287,7 @@ export function elsewhere(
   return all
     .filter((one) => one.to.buyerId !== to.buyerId && (one.to.kind === 'home' || takes(one.to.buyerId)))
     .flatMap(({ name, to: there }) => {
-      const built = chainNow(farm, records, haul, rows, times, { to: there, lineMin: USUAL_LINE_MIN });
+      const built = chainNow(farm, records, haul, rows, times, { to: there, lineMin: USUAL_LINE_MIN }, down);
       return built
         ? [
             {
@@ -286,7 +308,10 @@ export const cutLast = (rows: readonly FieldRow[]): FieldRow | undefined =>
 /** The crop that is cut, by the field that was last. */
 export const cropCut = (rows: readonly FieldRow[]): string => cutLast(rows)?.lot.crop ?? 'corn';
 
-/** The chain as the book, the sheets and the reported delays have it. Null where the farm has no combine or nobody knows its rate. */
+/**
+ * The chain as the book, the sheets and the reported delays have it. Null where the farm has no combine that runs, or nobody knows its rate.
+ * @param down vessels whose machine is broken: no part of the chain until it is mended
+ */
 export function chainNow(
   farm: FarmView,
   records: HaulRecords,
@@ -294,17 +319,29 @@ export function chainNow(
   rows: readonly FieldRow[],
   times: HaulTimes,
   choice: ChainChoice,
+  down: ReadonlyMap<string, string> = NONE_DOWN,
 ): { readonly chain: ChainNow; readonly crop: string; readonly field: string | null } | null {
   const { now } = farm.data;
   const midnight = startOfDay(now, farm.data.farm.timeZone);
   const minute = (ms: number): number => Math.min(4320, Math.max(0, (ms - midnight) / MINUTE));
-  const of = (kind: string) => farm.data.places.filter((place) => place.kind === kind);
+  const of = (kind: string) => farm.data.places.filter((place) => place.kind === kind && !down.has(place.id));
   const bu = (id: string): number => farm.bushels(farm.held(id).wetLots);
   const combines = of('combine');
-  const rate = combineRate(farm, records);
-  if (combines.length === 0 || !(rate >= 1)) return null;
   const current = cutLast(rows);
   const crop = cropCut(rows);
+  const perBu = farm.kgPerBu(crop);
+  const own = combines.map(({ id }) => {
+    const found = machineRate(farm, records, rows, id, crop);
+    return found === null ? null : found.inField / perBu;
+  });
+  const known = own.filter((one) => one !== null);
+  // One without a profile cuts like the mean of the others, or its part of what was typed for all.
+  const otherwise =
+    known.length > 0
+      ? known.reduce((a, b) => a + b, 0) / known.length
+      : combineRate(farm, records, rows, crop) / Math.max(1, combines.length);
+  const rates = own.map((one) => one ?? otherwise);
+  if (combines.length === 0 || !(rates.reduce((a, b) => a + b, 0) >= 1)) return null;
   // What still stands of everything that is cut today; nobody expects a yield somewhere, or measured it: it lasts the day.
   const wetLeft = (fact: FieldFacts): number => {
     const base = baseMoistureOf(fact.crop.id, farm.data.farm.defaults);
@@ -327,7 +364,8 @@ export function chainNow(
       .map((delay) => minute(delay.untilMs));
     return own.length === 0 ? {} : { stoppedUntil: Math.max(...own) };
   };
-  const trucks = trucksNow(farm, records, haul, times, crop).map((truck): ChainNow['trucks'][number] => {
+  const running = trucksNow(farm, records, haul, times, crop, down).filter(({ state }) => state !== 'down');
+  const trucks = running.map((truck): ChainNow['trucks'][number] => {
     const late = delays
       .filter((delay) => delay.link === 'trucks' && (delay.machineId === undefined || delay.machineId === truck.id))
       .map((delay) => minute(delay.untilMs));
@@ -369,8 +407,8 @@ export function chainNow(
       now: minute(now),
       until: Math.max(EVENING, minute(now) + LATE_MIN),
       fieldLeft,
-      combines: combines.map((combine) => ({
-        bushelsPerHour: rate / combines.length,
+      combines: combines.map((combine, i) => ({
+        bushelsPerHour: rates[i]!,
         tank: combine.capacityBu ?? 300,
         holds: bu(combine.id),
         ...until('combine', combine.id),
@@ -382,10 +420,17 @@ export function chainNow(
       })),
       trucks,
       loadMin: times.loadMin,
+      ...(of('cart').length > 0 ? { cartDriveMin: USUAL_CART_DRIVE_MIN } : {}),
       tarpMin: times.tarpMin,
       roadMin: road,
       backMin: road,
-      unloadMin: choice.to.kind === 'elevator' ? times.unloadMin : Math.min(times.unloadMin, 6),
+      unloadMin:
+        choice.to.kind === 'elevator'
+          ? times.unloadMin
+          : USUAL_HOME_PIT.dumpMin +
+            (60 * trucks.reduce((sum, truck) => sum + truck.capacity, 0)) /
+              Math.max(1, trucks.length) /
+              USUAL_HOME_PIT.legPerHour,
       destination:
         choice.to.kind === 'elevator'
           ? {

@@ -1,5 +1,6 @@
 import { type Formula, quantity, requireInRange } from '../kernel/index.js';
 import { type ChainLink, LINKS } from '../records/index.js';
+import { CART_LEAST_ROOM, COMBINE_UNLOADS_PER_HOUR, STANDS_SHARE, TRUCK_FULL_AT } from './usual.js';
 
 /** The chain as it stands now. Minutes of the day (17:24 is 1044), wet bushels, bushels an hour. */
 export interface ChainNow {
@@ -24,6 +25,8 @@ export interface ChainNow {
     readonly at?: number;
   }[];
   readonly loadMin: number;
+  /** One way of a cart between combine and truck; 0 or left out: it stands beside both. */
+  readonly cartDriveMin?: number;
   readonly tarpMin: number;
   readonly roadMin: number;
   readonly backMin: number;
@@ -84,8 +87,16 @@ export type Elsewhere = Pick<ChainNow, 'destination' | 'roadMin' | 'backMin' | '
 export interface ChainAhead {
   /** When each link first stops, in order of time; a link that runs through is not in it. */
   readonly stops: readonly ChainStop[];
-  /** When a combine first stands full, which link made it, and for how many minutes each stands in the mean; null when none does. */
-  readonly combineStands: { readonly at: number; readonly because: ChainLink; readonly minutes: number } | null;
+  /**
+   * When a combine first stands full, which link made it, for how many minutes each stands in the mean, and what they would have cut
+   * meanwhile (bu, of what stands in the field). Null when none does, or less than {@link STANDS_SHARE} of the time.
+   */
+  readonly combineStands: {
+    readonly at: number;
+    readonly because: ChainLink;
+    readonly minutes: number;
+    readonly lostBushels: number;
+  } | null;
   readonly cut: number;
   /** When the field is cut, minute of the day; null where the day ends first. */
   readonly doneAt: number | null;
@@ -111,8 +122,6 @@ export const CHAIN_AHEAD: Formula = {
 
 /** From here on drivers call a line a line; common practice, no source. */
 const LONG_LINE = 20;
-/** A truck with less room than this share leaves. */
-const FULL = 0.97;
 /** Less than this is rounding, no standing still. */
 const CRUMB = 0.5;
 
@@ -124,10 +133,18 @@ interface Truck {
   at: number;
 }
 
+interface Cart {
+  holds: number;
+  state: 'combine' | 'to trucks' | 'trucks' | 'to combine';
+  at: number;
+}
+
 interface Run {
   readonly first: Map<ChainLink, number>;
   readonly cut: number;
   readonly stands: { at: number; because: ChainLink; minutes: number } | null;
+  /** What the combines would have cut standing nowhere, bu. */
+  readonly couldCut: number;
   readonly onWheels: number;
   readonly delivered: number;
   readonly longestLine: number;
@@ -160,6 +177,7 @@ function check(chain: ChainNow): void {
   }
   for (const [name, value] of [
     ['loading', chain.loadMin],
+    ['drive of a cart', chain.cartDriveMin ?? 0],
     ['tarping', chain.tarpMin],
     ['road', chain.roadMin],
     ['way back', chain.backMin],
@@ -189,7 +207,15 @@ function run(chain: ChainNow): Run {
   };
   let field = chain.fieldLeft;
   const tanks = chain.combines.map(({ holds }) => holds);
-  const carts = chain.carts.map(({ holds }) => holds);
+  const drive = chain.cartDriveMin ?? 0;
+  const leastRoom = drive > 0 ? CART_LEAST_ROOM * Math.max(...chain.combines.map(({ tank }) => tank)) : 0;
+  const carts = chain.carts.map(({ holds, capacity }): Cart => ({
+    holds,
+    state: capacity - holds < Math.max(leastRoom, CRUMB) ? 'trucks' : 'combine',
+    at: chain.now,
+  }));
+  let stoodField = chain.fieldLeft;
+  let couldCut = 0;
   const trucks: Truck[] = chain.trucks.map(({ id, capacity, holds, where, at }) => ({
     id,
     capacity,
@@ -256,10 +282,18 @@ function run(chain: ChainNow): Run {
       binRoom -= dried;
       if (binRoom <= CRUMB && wet > CRUMB) mark('bin room', now);
     }
+    for (const cart of carts) {
+      if (cart.at > now) continue;
+      if (cart.state === 'to trucks') cart.state = 'trucks';
+      if (cart.state === 'to combine') cart.state = 'combine';
+    }
     // Grain runs from the tank on: carts take it from the combines, trucks from the carts.
     chain.combines.forEach((combine, i) => {
       if ((combine.stoppedUntil ?? 0) > now) return;
       const wanted = combine.bushelsPerHour / 60;
+      const could = Math.min(wanted, stoodField);
+      stoodField -= could;
+      couldCut += could;
       const gets = Math.min(wanted, field);
       const room = combine.tank - tanks[i]! + roomBehind(now);
       const takes = Math.max(0, Math.min(gets, room));
@@ -275,67 +309,116 @@ function run(chain: ChainNow): Run {
     });
     unloadTanks(now);
     loadTrucks(now);
-    unloadTanks(now);
-    const full = carts.length > 0 && carts.every((holds, i) => chain.carts[i]!.capacity - holds < CRUMB);
+    if (drive > 0) driveCarts(now);
+    else unloadTanks(now);
+    const noTruck = !trucks.some((truck) => truck.state === 'field');
+    const full =
+      carts.length > 0 &&
+      carts.every(
+        (cart, i) =>
+          chain.carts[i]!.capacity - cart.holds < CRUMB ||
+          (drive > 0 && noTruck && cart.state === 'trucks' && chain.carts[i]!.capacity - cart.holds < leastRoom),
+      );
     if (full) mark('cart', now);
     if (
       chain.trucks.length > 0 &&
-      !trucks.some((truck) => truck.state === 'field') &&
-      carts.some((holds, i) => holds > 0.85 * chain.carts[i]!.capacity)
+      noTruck &&
+      carts.some((cart, i) => (drive === 0 || cart.state === 'trucks') && cart.holds > 0.85 * chain.carts[i]!.capacity)
     )
       mark('trucks', now);
   }
-  const onWheels = [...tanks, ...carts, ...trucks.map((truck) => truck.holds)].reduce((sum, holds) => sum + holds, 0);
+  const onWheels = [...tanks, ...carts.map((cart) => cart.holds), ...trucks.map((truck) => truck.holds)].reduce(
+    (sum, holds) => sum + holds,
+    0,
+  );
+  const stood = standing / chain.combines.length;
+  if (stood < STANDS_SHARE * minutes) {
+    stands = null;
+    first.delete('combine');
+  }
   return {
     first,
     cut,
-    stands: stands && { ...(stands as NonNullable<Run['stands']>), minutes: standing / chain.combines.length },
+    couldCut,
+    stands: stands && { ...(stands as NonNullable<Run['stands']>), minutes: stood },
     onWheels,
     delivered,
     longestLine,
   };
 
+  /** What the combines can unload in this minute while they cut. */
   function roomBehind(now: number): number {
     // The cart takes it as it comes: what it can hold counts, but not what a truck will take from it later.
-    return (
-      carts.reduce(
-        (sum, holds, i) => sum + ((chain.carts[i]!.stoppedUntil ?? 0) > now ? 0 : chain.carts[i]!.capacity - holds),
-        0,
-      ) +
-      (carts.length === 0
-        ? trucks.filter((t) => t.state === 'field').reduce((sum, t) => sum + t.capacity - t.holds, 0)
-        : 0)
-    );
+    return carts.length === 0
+      ? trucks.filter((t) => t.state === 'field').reduce((sum, t) => sum + t.capacity - t.holds, 0)
+      : carts.reduce((sum, cart, i) => sum + takesNow(cart, i, now), 0);
+  }
+
+  /** What a cart takes from the combines in this minute. */
+  function takesNow(cart: Cart, i: number, now: number): number {
+    if ((chain.carts[i]!.stoppedUntil ?? 0) > now || (drive > 0 && cart.state !== 'combine')) return 0;
+    const room = chain.carts[i]!.capacity - cart.holds;
+    return Math.max(0, drive > 0 ? Math.min(room, COMBINE_UNLOADS_PER_HOUR / 60) : room);
   }
 
   function unloadTanks(now: number): void {
-    tanks.forEach((_, i) => {
-      carts.forEach((holds, c) => {
-        if ((chain.carts[c]!.stoppedUntil ?? 0) > now) return;
-        const takes = Math.max(0, Math.min(tanks[i]!, chain.carts[c]!.capacity - holds));
+    carts.forEach((cart, c) => {
+      let may = takesNow(cart, c, now);
+      // The fullest tank first.
+      for (const i of tanks.map((_, at) => at).sort((a, b) => tanks[b]! - tanks[a]!)) {
+        const takes = Math.min(tanks[i]!, may);
         tanks[i]! -= takes;
-        carts[c]! += takes;
-      });
+        cart.holds += takes;
+        may -= takes;
+      }
+    });
+  }
+
+  /** A cart that has no room for half a tank, or the last grain on, drives to the trucks; one that is empty back to the combines. */
+  function driveCarts(now: number): void {
+    const last = field <= CRUMB && tanks.every((holds) => holds < CRUMB);
+    carts.forEach((cart, i) => {
+      if ((chain.carts[i]!.stoppedUntil ?? 0) > now) return;
+      const room = chain.carts[i]!.capacity - cart.holds;
+      if (cart.state === 'combine' && cart.holds > CRUMB && (room < leastRoom || last)) {
+        cart.state = 'to trucks';
+        cart.at = now + drive;
+      } else if (cart.state === 'trucks' && cart.holds <= CRUMB) {
+        cart.state = 'to combine';
+        cart.at = now + drive;
+      }
     });
   }
 
   function loadTrucks(now: number): void {
     // Each truck of the field is loaded in turn, the fullest first; a truck that could not be in line by closing stays.
+    const busy = new Set<number>();
     for (const truck of trucks.filter((t) => t.state === 'field').sort((a, b) => b.holds - a.holds)) {
       let may = chain.loadMin > 0 ? truck.capacity / chain.loadMin : truck.capacity;
-      const sources = carts.length > 0 ? carts : tanks;
-      sources.forEach((holds, i) => {
+      const give = (holds: number): number => {
         const takes = Math.max(0, Math.min(holds, truck.capacity - truck.holds, may));
-        sources[i]! -= takes;
         truck.holds += takes;
         may -= takes;
-      });
+        return takes;
+      };
+      if (carts.length === 0)
+        tanks.forEach((holds, i) => {
+          tanks[i]! -= give(holds);
+        });
+      else
+        carts.forEach((cart, i) => {
+          if (drive > 0 && (cart.state !== 'trucks' || busy.has(i))) return;
+          const takes = give(cart.holds);
+          cart.holds -= takes;
+          // One auger, one truck at a time.
+          if (takes > 0) busy.add(i);
+        });
       const noMore =
         field <= CRUMB &&
         tanks.every((holds) => holds < CRUMB) &&
-        carts.every((holds) => holds < CRUMB) &&
+        carts.every((cart) => cart.holds < CRUMB) &&
         truck.holds > CRUMB;
-      if (truck.holds < FULL * truck.capacity && !noMore) continue;
+      if (truck.holds < TRUCK_FULL_AT * truck.capacity && !noMore) continue;
       const arrives = now + 1 + chain.tarpMin + chain.roadMin;
       if (to.kind === 'elevator' && arrives > to.closes) {
         truck.state = 'held';
@@ -351,16 +434,16 @@ function run(chain: ChainNow): Run {
   function cause(now: number): ChainLink {
     if (to.kind === 'home' && trucks.some((truck) => truck.state === 'waits')) {
       if (binRoom <= CRUMB) return 'bin room';
-      return (to.dryerStoppedUntil ?? 0) > now
-        ? 'dryer'
-        : to.wetBin - wet < Math.min(...trucks.filter((t) => t.state === 'waits').map((t) => t.holds))
-          ? 'wet bin'
-          : 'pit';
+      if ((to.dryerStoppedUntil ?? 0) > now) return 'dryer';
+      // Once the wet bin turned a load away, what waits waits for the dryer behind it, though a load fits now and then.
+      return first.has('wet bin') ? 'wet bin' : 'pit';
     }
     if (trucks.some((truck) => truck.state === 'held')) return 'hours';
     if (to.kind === 'elevator' && trucks.some((truck) => truck.state === 'unloading') && longestLine >= LONG_LINE)
       return 'line';
-    return trucks.some((truck) => truck.state === 'field' && truck.holds < FULL * truck.capacity) ? 'cart' : 'trucks';
+    return trucks.some((truck) => truck.state === 'field' && truck.holds < TRUCK_FULL_AT * truck.capacity)
+      ? 'cart'
+      : 'trucks';
   }
 }
 
@@ -437,7 +520,7 @@ export function chainAhead(chain: ChainNow, elsewhere: readonly Elsewhere[] = []
     stops: [...base.first]
       .map(([link, at]) => ({ link, at }))
       .sort((a, b) => a.at - b.at || LINKS.indexOf(b.link) - LINKS.indexOf(a.link)),
-    combineStands: base.stands,
+    combineStands: base.stands && { ...base.stands, lostBushels: Math.max(0, base.couldCut - base.cut) },
     cut: base.cut,
     doneAt: doneAt(base),
     onWheels: base.onWheels,

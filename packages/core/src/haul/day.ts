@@ -10,19 +10,21 @@ import {
   CART_AT_COMBINE,
   MOVED_TO_CART,
   CART_AT_TRUCK,
+  CART_BACK,
   TRUCK_LOADED,
   ARRIVES,
   UNLOADED,
   BACK,
   LOOK,
 } from './agenda.js';
+import { CART_LEAST_ROOM, STANDS_SHARE, TRUCK_FULL_AT } from './usual.js';
 import { type GrainStanding, type HaulingDay, type HaulingResult, checkHaulingDay } from './hauling-day.js';
 
 /** A combine calls when its tank is this full, so that the cart is there before it is full. */
 const CALL_AT = 0.6;
-/** A truck with less room than this share of its size leaves. */
-const FULL_AT = 0.95;
 const EPSILON = 1e-9;
+/** Minutes; shorter is a moment between two tanks. */
+const A_STAND = 1;
 
 interface Combine {
   level: number;
@@ -39,7 +41,7 @@ interface Combine {
 }
 interface Cart {
   level: number;
-  /** idle in the field; busy; at the trucks since `waitingSince` */
+  /** idle beside the combines; busy; at the trucks since `waitingSince` */
   state: 'idle' | 'busy' | 'waiting';
   target: number;
   amount: number;
@@ -70,6 +72,8 @@ interface Tally {
   otherWait: number;
   otherCount: number;
   firstStop: number;
+  /** As firstStop, however short. */
+  firstMoment: number;
   roadTime: number;
 }
 
@@ -88,6 +92,7 @@ const emptyTally = (): Tally => ({
   otherWait: 0,
   otherCount: 0,
   firstStop: Infinity,
+  firstMoment: Infinity,
   roadTime: 0,
 });
 
@@ -156,7 +161,7 @@ class DayRun {
             self,
           }));
     this.trucks = day.trucks.map(() => ({ level: 0, state: 'field' as const, since: 0, amount: 0 }));
-    this.leastRoom = 0.5 * Math.max(...day.combines.map((combine) => combine.tank));
+    this.leastRoom = CART_LEAST_ROOM * Math.max(...day.combines.map((combine) => combine.tank));
   }
 
   run(): Tally {
@@ -217,6 +222,10 @@ class DayRun {
         this.cartsAtTruck.push(who);
         return this.loadTrucks(now);
       }
+      case CART_BACK:
+        this.carts[who]!.state = 'idle';
+        this.dispatch(now);
+        return this.finish(now);
       case TRUCK_LOADED:
         return this.truckLoaded(who, version, now);
       case ARRIVES: {
@@ -325,10 +334,7 @@ class DayRun {
         // The combine itself drives to the trucks and stands there.
         this.combineStands(i, now);
         this.agenda.add(now, CART_AT_TRUCK, j);
-      } else {
-        const { drive } = this.day.carts[j]!;
-        this.agenda.add(now + duration(this.random, drive.mean, drive.cv), CART_AT_COMBINE, j);
-      }
+      } else this.agenda.add(now, CART_AT_COMBINE, j);
     }
   }
 
@@ -359,7 +365,8 @@ class DayRun {
     if (combine.waitingSince < 0) return;
     const until = Math.min(now, this.end);
     const time = Math.max(0, until - combine.waitingSince);
-    if (time > EPSILON) this.tally.firstStop = Math.min(this.tally.firstStop, combine.waitingSince);
+    if (time > EPSILON) this.tally.firstMoment = Math.min(this.tally.firstMoment, combine.waitingSince);
+    if (time >= A_STAND) this.tally.firstStop = Math.min(this.tally.firstStop, combine.waitingSince);
     this.tally.combineWait += time;
     // While a cart stood at the trucks, trucks were what was missing, wherever the cart is by now.
     this.tick(now);
@@ -462,7 +469,7 @@ class DayRun {
     else this.combines[cart.self]!.level -= truck.amount;
     truck.state = 'field';
     truck.since = now;
-    if (truck.level >= FULL_AT * this.day.trucks[t]!.capacity) this.depart(t, now);
+    if (truck.level >= TRUCK_FULL_AT * this.day.trucks[t]!.capacity) this.depart(t, now);
     if (this.levelOf(cart) > EPSILON) {
       cart.state = 'waiting';
       cart.waitingSince = now;
@@ -470,8 +477,13 @@ class DayRun {
       this.tick(now);
       this.cartsAtTruck.unshift(j);
     } else {
-      cart.state = 'idle';
-      if (cart.self >= 0) {
+      if (cart.self < 0) {
+        // Empty, it goes back to the combines and stays beside them until it is full again.
+        const { drive } = this.day.carts[j]!;
+        cart.state = 'busy';
+        this.agenda.add(now + duration(this.random, drive.mean, drive.cv), CART_BACK, j);
+      } else {
+        cart.state = 'idle';
         this.combines[cart.self]!.moving = false;
         this.combines[cart.self]!.waitingSince = -1;
         this.cut(cart.self, now);
@@ -595,8 +607,11 @@ export function simulateHauling(day: HaulingDay, replications: number, seed: num
     add(atClose, run.atClose);
     add(overnight, run.standing(agenda.time));
     rates.push(tally.cut / hours);
-    if (tally.firstStop < Infinity) stops.push(tally.firstStop);
-    for (const key of Object.keys(sum) as (keyof Tally)[]) if (key !== 'firstStop') sum[key] += tally[key];
+    // A day counts as one with a combine standing by the same share by which the chain ahead says so.
+    if (tally.combineWait > EPSILON && tally.combineWait >= STANDS_SHARE * hours * 60 * day.combines.length)
+      stops.push(tally.firstStop < Infinity ? tally.firstStop : tally.firstMoment);
+    for (const key of Object.keys(sum) as (keyof Tally)[])
+      if (key !== 'firstStop' && key !== 'firstMoment') sum[key] += tally[key];
   }
   const each = (total: number): number => total / replications;
   rates.sort((a, b) => a - b);
@@ -625,7 +640,7 @@ export function simulateHauling(day: HaulingDay, replications: number, seed: num
       hour: stops.length > 0 ? day.startHour + stops[stops.length >> 1]! / 60 : null,
       share: stops.length / replications,
     },
-    heldBackBy: heldBack(sum, day, hours * replications * day.combines.length * 60),
+    heldBackBy: stops.length === 0 ? 'nothing: the combine sets the pace' : heldBack(sum, day),
   };
 }
 
@@ -640,9 +655,8 @@ const means = ({ tanks, carts, trucks, wetBin }: Standing, n: number): GrainStan
   wetBin: wetBin / n,
 });
 
-function heldBack(sum: Tally, day: HaulingDay, fieldMinutes: number): HaulingResult['heldBackBy'] {
-  // Standing less than two minutes in a hundred is a pace that the combine sets.
-  if (sum.combineWait < 0.02 * fieldMinutes) return 'nothing: the combine sets the pace';
+/** What made the combines stand, on the days on which they did. */
+function heldBack(sum: Tally, day: HaulingDay): HaulingResult['heldBackBy'] {
   if (sum.waitAfterClose > 0.5 * sum.combineWait) return 'closing hour';
   if (sum.waitForCart >= sum.waitForTruck) return 'carts';
   if (sum.lineWait <= sum.roadTime) return 'trucks on the road';

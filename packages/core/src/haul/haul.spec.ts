@@ -4,7 +4,8 @@ import { feetToMetres, KG_PER_LB } from '../units/index.js';
 import { axleGroups, bridgePounds, FEDERAL_RULES, legalLoad } from './axle-limits.js';
 import { simulateHauling } from './day.js';
 import type { HaulingDay } from './hauling-day.js';
-import { trucksWorthHaving } from './trucks-worth.js';
+import { trucksWorthHaving, USUAL_HARVEST_COSTS } from './trucks-worth.js';
+import { averageFlow } from './average-flow.js';
 import { loadsLeft, netWeight, emptyWeightFits, weighed } from './weights.js';
 import { waitingLine } from './queue.js';
 
@@ -202,29 +203,47 @@ describe('a day of hauling', () => {
     expect(simulateHauling(day, 20, 5)).toEqual(simulateHauling(day, 20, 5));
     expect(simulateHauling(day, 20, 6).bushels).not.toBe(simulateHauling(day, 20, 5).bushels);
   });
-  it('more trucks bring more until the combines set the pace, and the worth of each falls', () => {
+  it('the fleet is the one whose bushels cost least: dearer trucks, fewer; dearer combines, more', () => {
     const near: HaulingDay = { ...day, combines: day.combines.slice(1), stopHour: 18 };
-    const { fleets, worth } = trucksWorthHaving(near, 8, 60, 5, 50);
+    const told: number[] = [];
+    const { fleets, worth } = trucksWorthHaving(near, 8, 60, 5, undefined, (fleet) => told.push(fleet));
+    expect(told).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
     const rates = fleets.map((fleet) => fleet.result.bushelsPerHour.mean);
     // Up to what is worth having each brings more, and less more than the one before; after that nothing moves but chance.
     const gains = rates.slice(1, worth).map((rate, i) => rate - rates[i]!);
     for (const gain of gains) expect(gain).toBeGreaterThan(50);
     expect(gains).toEqual([...gains].sort((a, b) => b - a));
-    for (const rate of rates.slice(worth)) expect(rate / rates[worth - 1]!).toBeCloseTo(1, 1.5);
     expect(worth).toBeGreaterThan(1);
     expect(worth).toBeLessThan(8);
-    expect(fleets[0]!.result.heldBackBy).toBe('trucks on the road');
-    expect(['carts', 'nothing: the combine sets the pace']).toContain(fleets.at(-1)!.result.heldBackBy);
+    const { truckPerHour, combinePerHour } = USUAL_HARVEST_COSTS;
+    for (const [i, fleet] of fleets.entries())
+      expect(fleet.costPerBushel).toBeCloseTo((combinePerHour + truckPerHour * (i + 1)) / rates[i]!, 12);
+    expect(Math.min(...fleets.map(({ costPerBushel }) => costPerBushel))).toBeCloseTo(
+      fleets[worth - 1]!.costPerBushel,
+      3,
+    );
+    const of = (costs: Partial<typeof USUAL_HARVEST_COSTS>): number =>
+      trucksWorthHaving(near, 8, 60, 5, { ...USUAL_HARVEST_COSTS, ...costs }).worth;
+    expect(of({ truckPerHour: 1000 })).toBeLessThanOrEqual(worth);
+    expect(of({ truckPerHour: 0 })).toBeGreaterThanOrEqual(worth);
+    expect(of({ combinePerHour: 3000 })).toBeGreaterThanOrEqual(worth);
+    expect(() => of({ truckPerHour: -1 })).toThrow(/cost of a truck/);
   });
-  it('trucks that only wait at a full wet bin are no help, whatever they still bring as room on wheels', () => {
+  it('says nothing holds it back only where no combine stands on any day', () => {
+    for (const trucks of [1, 2, 3, 4, 6])
+      for (const seed of [1, 2, 3]) {
+        const { heldBackBy, firstStop } = simulateHauling(
+          { ...day, trucks: Array.from({ length: trucks }, () => day.trucks[0]!) },
+          30,
+          seed,
+        );
+        expect(heldBackBy === 'nothing: the combine sets the pace').toBe(firstStop.share === 0);
+        expect(firstStop.hour === null).toBe(firstStop.share === 0);
+      }
+  });
+  it('trucks that only wait at a full wet bin do not pay', () => {
     const slow = home({ dryerPerHour: 400, wetBin: 4500, wetBinHolds: 3000 });
-    const told: number[] = [];
-    const all = trucksWorthHaving(slow, 6, 20, 5, 20);
-    const patient = trucksWorthHaving(slow, 6, 20, 5, 20, 60, (fleet) => told.push(fleet));
-    expect(told).toEqual([1, 2, 3, 4, 5, 6]);
-    expect(patient.fleets).toEqual(all.fleets);
-    expect(all.worth).toBeGreaterThan(patient.worth);
-    expect(patient.fleets[patient.worth]!.result.lineMinutes).toBeGreaterThan(60);
+    expect(trucksWorthHaving(slow, 6, 20, 5).worth).toBeLessThan(4);
     // A single cart that stands at the trucks for hours is not what holds the combine back.
     expect(
       simulateHauling({ ...slow, carts: day.carts.slice(0, 1), trucks: day.trucks.slice(0, 1) }, 20, 5).heldBackBy,
@@ -310,5 +329,53 @@ describe('waiting line', () => {
       RUNS,
     );
     expect(() => waitingLine(12, 6, 2)).toThrow(/arrivals, below what the pits can do is 12/);
+  });
+});
+
+describe('plain average figures', () => {
+  it('a round worked by hand, what it brings, how many it takes, and how long the room lasts', () => {
+    // 1,000 bu: 3 min of loading at 20,000 bu/h, 3 of tarp, 20 out, 10 at the pit, 20 back: 56 minutes, 1,071 bu/h.
+    const flow = averageFlow({
+      startHour: 8,
+      stopHour: 18,
+      combines: [{ bushelsPerHour: 3000, tank: 300, unloadPerHour: 9000, onTheGo: true }],
+      carts: [{ capacity: 900, unloadPerHour: 20_000, drive: { mean: 3, cv: 0 } }],
+      trucks: [
+        { capacity: 1000, tarpMin: 3 },
+        { capacity: 1000, tarpMin: 3 },
+      ],
+      road: { out: { mean: 20, cv: 0 }, back: { mean: 20, cv: 0 } },
+      destination: { kind: 'elevator', opens: 7, closes: 20, pits: 1, unload: { mean: 10, cv: 0 }, othersPerHour: 2 },
+    });
+    expect(flow.roundMin).toBeCloseTo(56, 9);
+    expect(flow.perTruck).toBeCloseTo(60_000 / 56, 6);
+    expect(flow.trucksNeeded).toBe(3);
+    expect(flow.shortBy).toBeCloseTo(3000 - 120_000 / 56, 6);
+    // Tank and cart are 1,200 bu: 84 minutes at 857 bu/h short.
+    expect(flow.roomLastsMin).toBeCloseTo(84, 6);
+    // Six trucks an hour through the pit, two of them other farms'.
+    expect(flow.pit).toBeCloseTo(4000, 6);
+    expect(flow.wetBin).toBeNull();
+  });
+  it('at home the wet bin gains what the dryer does not take', () => {
+    const flow = averageFlow({
+      startHour: 8,
+      stopHour: 18,
+      combines: [{ bushelsPerHour: 1000, tank: 300, unloadPerHour: 9000, onTheGo: true }],
+      carts: [],
+      trucks: [{ capacity: 900, tarpMin: 2 }],
+      road: { out: { mean: 5, cv: 0 }, back: { mean: 5, cv: 0 } },
+      destination: {
+        kind: 'home',
+        dump: { mean: 4, cv: 0 },
+        legPerHour: 5400,
+        wetBin: 3000,
+        wetBinHolds: 1000,
+        dryerPerHour: 600,
+      },
+    });
+    expect(flow.shortBy).toBe(0);
+    expect(flow.roomLastsMin).toBeNull();
+    expect(flow.wetBin).toEqual({ gains: 400, lastsMin: 300 });
   });
 });

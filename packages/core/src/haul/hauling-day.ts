@@ -85,9 +85,9 @@ export interface HaulingResult {
   /** Minutes that one truck waits in line, on average; and the other farms'. */
   readonly lineMinutes: number;
   readonly othersLineMinutes: number;
-  /** Hour of the day when a combine first stands full, median over the days on which one does; share of such days. */
+  /** Hour of the day when a combine first stands full, median over the days on which they stand for 2 % of the time or more; share of such days. */
   readonly firstStop: { readonly hour: number | null; readonly share: number };
-  /** What holds the chain back, by where combines' standing time came from. */
+  /** What holds the chain back, by where combines' standing time came from; nothing only where there is no such day. */
   readonly heldBackBy:
     | 'nothing: the combine sets the pace'
     | 'carts'

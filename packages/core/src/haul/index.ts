@@ -25,7 +25,16 @@ export { ERLANG_C, TRUCK_CYCLE, waitingLine, truckCycle, type WaitingLine } from
 export { LAST_LOAD, lastLoad, type LastLoad, type LastLoadInput } from './last-load.js';
 export { HAULING_DAY, type GrainStanding, type HaulingDay, type HaulingResult, type Minutes } from './hauling-day.js';
 export { simulateHauling } from './day.js';
-export { trucksWorthHaving, type TrucksWorth } from './trucks-worth.js';
+export { dayOfChain } from './day-of-chain.js';
+export { COMBINE_UNLOADS_PER_HOUR, STANDS_SHARE, USUAL_CART_DRIVE_MIN, USUAL_HOME_PIT } from './usual.js';
+export {
+  TRUCKS_WORTH,
+  trucksWorthHaving,
+  USUAL_HARVEST_COSTS,
+  type HarvestCosts,
+  type TrucksWorth,
+} from './trucks-worth.js';
+export { AVERAGE_FLOW, averageFlow, type AverageFlow } from './average-flow.js';
 export {
   STILL_WEIGHT,
   STILL_TRUCK_SCALE,
@@ -93,6 +102,7 @@ export {
   type LastDeparture,
   lastDepartures,
   likelyTo,
+  loadsGoTo,
   TRUCK_STATES,
   type TruckNow,
   type TruckState,
@@ -125,4 +135,6 @@ export {
   weightRulesOf,
   zeroed,
 } from './scale-view.js';
+export { countedRatesOf, machineRate, type CountedRate, type MachineRate } from './machine-rate.js';
+export { whoIsWhere, type PersonSeen, type VehicleSeen, type WhoIsWhere } from './who-where.js';
 export { byRoomFor, dumpOf, EMPTY_BU, receiversOf, roomOf, takesADump } from './receivers.js';

@@ -17,3 +17,8 @@ export function requireInRange(quantity: string, value: number, least: number, m
   if (!(value >= least && value <= most)) throw new RangeRefusal(quantity, value, least, most, unit);
   return value;
 }
+
+/** Returns `value` when it is a number and finite; below zero too, for differences are converted as quantities are. */
+export function requireFinite(quantity: string, value: number, unit: string): number {
+  return requireInRange(quantity, value, -Number.MAX_VALUE, Number.MAX_VALUE, unit);
+}

@@ -1,9 +1,26 @@
-import { COMBINE_PROFILE, LOSS_CHECK, SETTINGS_ENTRY, STRIP_TRIAL } from './cut.js';
+import { COMBINE_PROFILE, DISPLAY_CHECK, LOSS_CHECK, SETTINGS_ENTRY, STRIP_TRIAL } from './cut.js';
 import { CUTTING_WINDOW, NEXT_FIELD_NOTICE, NEXT_FIELD_PLAN, READING, TESTER_PAIR } from './fields.js';
-import { DELAY, EMPTY_WEIGHT, FIELD_CHANGE, HAUL_TIMES, SCALE_SETUP, TRUCK_SETUP, WEIGHT_RULES } from './haul.js';
+import {
+  DELAY,
+  EMPTY_WEIGHT,
+  FIELD_CHANGE,
+  HAUL_PLAN,
+  HAUL_TIMES,
+  SCALE_SETUP,
+  TRUCK_SETUP,
+  WEIGHT_RULES,
+} from './haul.js';
 import type { LogOf, RecordStation, SettingOf } from './kind.js';
-import { ACKNOWLEDGEMENT, BREAKDOWN, CHANGEOVER, MACHINE, READINESS_TEMPLATE, SEASON_PLAN } from './shed.js';
-import { BIN_SETUP } from './store.js';
+import {
+  ACKNOWLEDGEMENT,
+  BREAKDOWN,
+  CHANGEOVER,
+  MACHINE,
+  PARTS_COUNTERS,
+  READINESS_TEMPLATE,
+  SEASON_PLAN,
+} from './shed.js';
+import { BIN_SETUP, KEEPING_RULES } from './store.js';
 
 /** Everything that people record beside the grain book, by name. A new kind is a line here and a migration. */
 export const LOG_KINDS = {
@@ -13,6 +30,7 @@ export const LOG_KINDS = {
   settingsEntry: SETTINGS_ENTRY,
   lossCheck: LOSS_CHECK,
   stripTrial: STRIP_TRIAL,
+  displayCheck: DISPLAY_CHECK,
   emptyWeight: EMPTY_WEIGHT,
   delay: DELAY,
   fieldChange: FIELD_CHANGE,
@@ -31,11 +49,14 @@ export const SETTING_KINDS = {
   scaleSetup: SCALE_SETUP,
   weightRules: WEIGHT_RULES,
   haulTimes: HAUL_TIMES,
+  haulPlan: HAUL_PLAN,
   binSetup: BIN_SETUP,
+  keepingRules: KEEPING_RULES,
   machine: MACHINE,
   readinessTemplate: READINESS_TEMPLATE,
   seasonPlan: SEASON_PLAN,
   changeover: CHANGEOVER,
+  partsCounters: PARTS_COUNTERS,
 } as const;
 export type SettingName = keyof typeof SETTING_KINDS;
 export type SettingRecords = { readonly [K in SettingName]: SettingOf<(typeof SETTING_KINDS)[K]> };

@@ -1,4 +1,4 @@
-import { type CropId, CROPS } from '../crops/index.js';
+import { CROP_IDS, type CropId, CROPS } from '../crops/index.js';
 import { choice, idOf, list, map, number, optional, moistureField, record, text, ulidField, whole } from './field.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 import { SETTING_NAMES, SETTINGS, SYMPTOM_NAMES } from './settings.js';
@@ -71,6 +71,19 @@ export type StripTrial = LogOf<typeof STRIP_TRIAL>;
 
 /** A head that a combine can carry. */
 export const COMBINE_HEAD = { name: text(40, 1), width: number(0.3, 30, 'm'), rows: optional(whole(1, 40)) };
+
+/** A load that a display and a scale both had, known without the book: "270 on the screen, 250 on the ticket". */
+export const DISPLAY_CHECK = logKind('displayCheck', 'cut', 'display_checks', {
+  machineId: idOf('places'),
+  crop: choice(CROP_IDS),
+  displayKg: number(1, 1_000_000, 'kg'),
+  scaleKg: number(1, 1_000_000, 'kg'),
+  /** of the display while it was cut */
+  flow: optional(number(0, 100, 'kg/s')),
+  /** where the figures come from */
+  note: optional(text(120)),
+});
+export type DisplayCheck = LogOf<typeof DISPLAY_CHECK>;
 
 /** What a combine is and can do. */
 /** kg/ha of a crop. */

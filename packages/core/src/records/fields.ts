@@ -43,6 +43,9 @@ export const TESTER_PAIR = logKind('testerPair', 'fields', 'tester_pairs', {
   tester: text(40, 1),
   testerMoisture: moistureField(),
   buyerMoisture: moistureField(),
+  /** a meter reads each crop by its own curve */
+  crop: optional(choice(CROP_IDS)),
+  buyerId: optional(idOf('places')),
 });
 export type TesterPair = LogOf<typeof TESTER_PAIR>;
 

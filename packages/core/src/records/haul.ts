@@ -121,5 +121,18 @@ export const HAUL_TIMES = settingKind('haulTimes', 'haul', 'haul_times', 'farm',
   othersPerHour: number(0, 200, ''),
   /** most in a combine tank at which its lids still close */
   lidsCloseBu: number(0, 2000, 'bu'),
+  /** an hour of a truck with its driver */
+  truckCostPerHour: optional(number(0, 2000, '$/h')),
+  /** an hour of a combine with its driver and its part of the cart */
+  combineCostPerHour: optional(number(0, 5000, '$/h')),
 });
 export type HaulTimes = SettingOf<typeof HAUL_TIMES>;
+
+/** Where the loads go, until somebody says otherwise. */
+export const HAUL_PLAN = settingKind('haulPlan', 'haul', 'haul_plans', 'farm', {
+  /** left out: home, the wet bin */
+  buyerId: optional(idOf('places')),
+  /** that a truck waits for others there */
+  lineMin: number(0, 600, 'min'),
+});
+export type HaulPlan = SettingOf<typeof HAUL_PLAN>;

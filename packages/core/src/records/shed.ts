@@ -117,6 +117,27 @@ export const CHANGEOVER = settingKind('changeover', 'shed', 'changeovers', 'mach
 export type Changeover = SettingOf<typeof CHANGEOVER>;
 export type DoneStep = Changeover['done'][number];
 
+/** A dealer's parts counter: hours of the day at which it opens and closes, left out where it is shut. */
+export const PARTS_COUNTER = {
+  name: text(60, 1),
+  phone: text(40),
+  /** one way */
+  roadMin: number(0, 600, 'min'),
+  opens: optional(number(0, 24, 'h')),
+  closes: optional(number(0, 24, 'h')),
+  saturdayOpens: optional(number(0, 24, 'h')),
+  saturdayCloses: optional(number(0, 24, 'h')),
+  sundayOpens: optional(number(0, 24, 'h')),
+  sundayCloses: optional(number(0, 24, 'h')),
+};
+
+/** Where parts are fetched, and until when. */
+export const PARTS_COUNTERS = settingKind('partsCounters', 'shed', 'parts_counters', 'farm', {
+  counters: list(record(PARTS_COUNTER), 0, 20),
+});
+export type PartsCounters = SettingOf<typeof PARTS_COUNTERS>;
+export type PartsCounter = PartsCounters['counters'][number];
+
 /** Something broke. */
 export const BREAKDOWN = logKind('breakdown', 'shed', 'breakdowns', {
   assetId: idOf('machines'),

@@ -28,3 +28,22 @@ export const BIN_SETUP = settingKind(
   [{ name: 'hopper_deeper_than_wide', broken: ({ hopper, diameter }) => (hopper <= 1.5 * diameter ? null : 'hopper') }],
 );
 export type BinSetup = SettingOf<typeof BIN_SETUP>;
+
+/** Which table of storage life counts: the cautious one that is shorter in heat, or the standard's formula. */
+export const KEEPING_TABLES = ['cautious', 'standard'] as const;
+export type KeepingTable = (typeof KEEPING_TABLES)[number];
+/** Slope of the standard's formula below 60 °F: one slope at all temperatures, or the steeper one of some day tables. */
+export const COLD_SLOPES = ['B', 'A'] as const;
+
+/** By which tables the farm reckons how long grain keeps. */
+export const KEEPING_RULES = settingKind('keepingRules', 'store', 'keeping_rules', 'farm', {
+  /** above 75 °F */
+  warm: choice(KEEPING_TABLES),
+  /** at 75 °F and below */
+  cool: choice(KEEPING_TABLES),
+  /** of the standard's formula */
+  slope: choice(COLD_SLOPES),
+  /** points that soybeans are read as wetter corn */
+  soybeanShift: number(0, 5, 'points'),
+});
+export type KeepingRules = SettingOf<typeof KEEPING_RULES>;

@@ -1,6 +1,12 @@
 import { living, type Machine, type MachineKind, type ShedRecords } from '../records/index.js';
 import { dayAfter, readyBy } from './days.js';
-import { type Alternative, alternatives, type MachineReadiness, machineReadiness } from './readiness.js';
+import {
+  type Alternative,
+  alternatives,
+  type MachineReadiness,
+  machineReadiness,
+  serviceStanding,
+} from './readiness.js';
 import { READINESS_TEMPLATES, type TemplateLine } from './templates.js';
 
 /** A machine of the shed with where it stands. */
@@ -13,10 +19,28 @@ export interface MachineView {
   readonly readiness: MachineReadiness;
   /** What broke and is not mended; null when it runs. */
   readonly down: string | null;
+  /** Services past their hours, the longest past first. */
+  readonly overdue: readonly { readonly what: string; readonly hours: number }[];
+  /** Its list is done, no service is past its hours, and nothing is broken. */
+  readonly ready: boolean;
+  /** The one thing to do next, whatever it belongs to; null when there is nothing. */
+  readonly next: MachineNext | null;
 }
 
-const badness = ({ readiness, down }: MachineView): number =>
-  readiness.daysShort > 0 ? 0 : down !== null ? 0.5 : !readiness.ready ? 1 : readiness.open > 0 ? 2 : 3;
+/** What is to be done next on a machine: all of it of one thing, never the day of one line beside the words of another. */
+export type MachineNext =
+  | { readonly kind: 'mend'; readonly what: string; readonly who: string }
+  | { readonly kind: 'service'; readonly what: string; readonly hoursOver: number }
+  | {
+      readonly kind: 'line';
+      readonly what: string;
+      readonly who: string;
+      readonly due: string | null;
+      readonly dueIn: number | null;
+    };
+
+const badness = ({ readiness, down, ready }: MachineView): number =>
+  readiness.daysShort > 0 ? 0 : down !== null ? 0.5 : !ready ? 1 : readiness.open > 0 ? 2 : 3;
 
 /** Machines with where they stand, worst first. @param today the farm's day */
 export function machinesOf(shed: ShedRecords, today: string): MachineView[] {
@@ -26,13 +50,37 @@ export function machinesOf(shed: ShedRecords, today: string): MachineView[] {
     .map(([id, { revision, value: machine }]): MachineView => {
       const by = readyBy(firstDays, today, machine.crops);
       const down = living(shed.logs.breakdown).find(({ body }) => !body.mended && body.assetId === id);
+      const readiness = machineReadiness(machine.items, today, by.day);
+      const hours = { engine: machine.engineHours, separator: machine.separatorHours };
+      const overdue = machine.services
+        .map((service) => ({ what: service.what, hours: -serviceStanding(service, hours).hoursLeft }))
+        .filter((service) => service.hours > 0)
+        .sort((a, b) => b.hours - a.hours);
+      const line = readiness.items.find(({ state }) => state !== 'done' && state !== 'skipped');
+      const late = line !== undefined && (line.state === 'part too late' || line.state === 'overdue');
+      const next: MachineNext | null = down
+        ? { kind: 'mend', what: down.body.what, who: down.by }
+        : overdue[0] !== undefined && !late
+          ? { kind: 'service', what: overdue[0].what, hoursOver: overdue[0].hours }
+          : line !== undefined
+            ? {
+                kind: 'line',
+                what: line.item.what,
+                who: line.item.owner,
+                due: line.item.due,
+                dueIn: line.dueIn,
+              }
+            : null;
       return {
         id,
         revision,
         machine,
         by,
-        readiness: machineReadiness(machine.items, today, by.day),
+        readiness,
         down: down?.body.what ?? null,
+        overdue,
+        ready: readiness.ready && overdue.length === 0 && !down,
+        next,
       };
     })
     .sort(
@@ -94,4 +142,21 @@ export function itemsOf(
     part: null,
     ...(line.card ? { card: line.card } : {}),
   }));
+}
+
+/** Vessels of the book whose machine is broken and not mended, with what broke. */
+export function downPlaces(shed: ShedRecords): ReadonlyMap<string, string> {
+  const broken = new Map(
+    living(shed.logs.breakdown)
+      .filter(({ body }) => !body.mended)
+      .map(({ body }) => [body.assetId, body.what]),
+  );
+  return new Map(
+    Object.entries(shed.settings.machine).flatMap(([id, { value }]) => {
+      const what = broken.get(id);
+      return what !== undefined && value.placeId !== undefined && !value.retired
+        ? [[value.placeId, what] as const]
+        : [];
+    }),
+  );
 }

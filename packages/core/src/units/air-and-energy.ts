@@ -1,3 +1,4 @@
+import { requireFinite } from '../kernel/index.js';
 import { CUBIC_METRES_PER_BUSHEL } from './bushels.js';
 import { M_PER_FT } from './length.js';
 import { KG_PER_LB } from './mass.js';
@@ -12,39 +13,39 @@ export const J_PER_BTU = 1055.05585262;
 export const W_PER_HP = 745.6998715822702;
 
 export function inchesOfWaterToPascals(inches: number): number {
-  return inches * PA_PER_INCH_WATER;
+  return requireFinite('pressure', inches, 'in') * PA_PER_INCH_WATER;
 }
 
 export function pascalsToInchesOfWater(pascals: number): number {
-  return pascals / PA_PER_INCH_WATER;
+  return requireFinite('pressure', pascals, 'Pa') / PA_PER_INCH_WATER;
 }
 
 export function cfmToCubicMetresPerSecond(cfm: number): number {
-  return cfm * M3_PER_S_OF_CFM;
+  return requireFinite('airflow', cfm, 'cfm') * M3_PER_S_OF_CFM;
 }
 
 export function cubicMetresPerSecondToCfm(cubicMetresPerSecond: number): number {
-  return cubicMetresPerSecond / M3_PER_S_OF_CFM;
+  return requireFinite('airflow', cubicMetresPerSecond, 'm³/s') / M3_PER_S_OF_CFM;
 }
 
 /** m/s through a bed (m3/s on each m2) from cfm on each square foot: 0.00508 exactly. */
 export function cfmPerSquareFootToMetresPerSecond(cfmPerSquareFoot: number): number {
-  return (cfmPerSquareFoot * M_PER_FT) / 60;
+  return (requireFinite('airflow', cfmPerSquareFoot, 'cfm/ft²') * M_PER_FT) / 60;
 }
 
 /** m3/s for each m3 of grain from cfm for each (volume) bushel. */
 export function cfmPerBushelToPerCubicMetre(cfmPerBushel: number): number {
-  return (cfmPerBushel * M3_PER_S_OF_CFM) / CUBIC_METRES_PER_BUSHEL;
+  return (requireFinite('airflow', cfmPerBushel, 'cfm/bu') * M3_PER_S_OF_CFM) / CUBIC_METRES_PER_BUSHEL;
 }
 
 export function perCubicMetreToCfmPerBushel(perSecond: number): number {
-  return (perSecond * CUBIC_METRES_PER_BUSHEL) / M3_PER_S_OF_CFM;
+  return (requireFinite('airflow', perSecond, '1/s') * CUBIC_METRES_PER_BUSHEL) / M3_PER_S_OF_CFM;
 }
 
 export function btuPerPoundToJoulesPerKg(btuPerPound: number): number {
-  return (btuPerPound * J_PER_BTU) / KG_PER_LB;
+  return (requireFinite('heat', btuPerPound, 'BTU/lb') * J_PER_BTU) / KG_PER_LB;
 }
 
 export function joulesPerKgToBtuPerPound(joulesPerKg: number): number {
-  return (joulesPerKg * KG_PER_LB) / J_PER_BTU;
+  return (requireFinite('heat', joulesPerKg, 'J/kg') * KG_PER_LB) / J_PER_BTU;
 }

@@ -1,4 +1,4 @@
-import { type Brand, requireInRange } from '../kernel/index.js';
+import { type Brand, requireFinite, requireInRange } from '../kernel/index.js';
 import { KG_PER_LB } from './mass.js';
 
 /** Weight bushels of grain as it is: wet kg over the legal bushel weight. */
@@ -18,7 +18,7 @@ export function kilogramsPerBushel(legalPounds: number): number {
 
 /** @param wetKg grain as it is, kg; @param legalPounds legal bushel weight, lb */
 export function wetBushels(wetKg: number, legalPounds: number): WetBushels {
-  return (wetKg / kilogramsPerBushel(legalPounds)) as WetBushels;
+  return (requireFinite('mass', wetKg, 'kg') / kilogramsPerBushel(legalPounds)) as WetBushels;
 }
 
 /**
@@ -27,10 +27,10 @@ export function wetBushels(wetKg: number, legalPounds: number): WetBushels {
  */
 export function dryBushels(dryKg: number, legalPounds: number, base: number): DryBushels {
   requireInRange('base moisture', base, 0, 0.5, 'wb fraction');
-  return (dryKg / (1 - base) / kilogramsPerBushel(legalPounds)) as DryBushels;
+  return (requireFinite('dry matter', dryKg, 'kg') / (1 - base) / kilogramsPerBushel(legalPounds)) as DryBushels;
 }
 
 /** @param cubicMetres space, m3 */
 export function volumeBushels(cubicMetres: number): VolumeBushels {
-  return (cubicMetres / CUBIC_METRES_PER_BUSHEL) as VolumeBushels;
+  return (requireFinite('space', cubicMetres, 'm³') / CUBIC_METRES_PER_BUSHEL) as VolumeBushels;
 }

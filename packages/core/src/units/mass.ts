@@ -1,4 +1,4 @@
-import { type Brand, requireInRange } from '../kernel/index.js';
+import { type Brand, requireFinite, requireInRange } from '../kernel/index.js';
 
 /** Mass in kilograms: the only mass that the core computes with. */
 export type Kilograms = Brand<number, 'kg'>;
@@ -12,13 +12,13 @@ export function kilograms(value: number): Kilograms {
 }
 
 export function poundsToKilograms(pounds: number): Kilograms {
-  return (pounds * KG_PER_LB) as Kilograms;
+  return (requireFinite('mass', pounds, 'lb') * KG_PER_LB) as Kilograms;
 }
 
 export function kilogramsToPounds(kg: number): number {
-  return kg / KG_PER_LB;
+  return requireFinite('mass', kg, 'kg') / KG_PER_LB;
 }
 
 export function tonnesToKilograms(tonnes: number): Kilograms {
-  return (tonnes * 1000) as Kilograms;
+  return (requireFinite('mass', tonnes, 't') * 1000) as Kilograms;
 }

@@ -1,4 +1,4 @@
-import { type Brand, requireInRange } from '../kernel/index.js';
+import { type Brand, requireFinite, requireInRange } from '../kernel/index.js';
 
 /** Moisture, wet basis, as a fraction: kg of water in a kg of wet grain. People see per cent with one decimal. */
 export type MoistureFraction = Brand<number, 'moisture wb'>;
@@ -16,7 +16,7 @@ export function percentToFraction(percent: number): MoistureFraction {
 }
 
 export function fractionToPercent(fraction: number): number {
-  return fraction * 100;
+  return requireFinite('moisture', fraction, 'wb fraction') * 100;
 }
 
 /** kg of water for each kg of dry matter, from a wet-basis fraction: 0.155 -> 0.183432. Unchecked: for inner loops. */

@@ -1,12 +1,13 @@
+import { requireFinite } from '../kernel/index.js';
 export function fahrenheitToCelsius(fahrenheit: number): number {
-  return ((fahrenheit - 32) * 5) / 9;
+  return ((requireFinite('temperature', fahrenheit, '°F') - 32) * 5) / 9;
 }
 
 export function celsiusToFahrenheit(celsius: number): number {
-  return (celsius * 9) / 5 + 32;
+  return (requireFinite('temperature', celsius, '°C') * 9) / 5 + 32;
 }
 
 /** A difference of temperatures: 3 F of fan heat are 1.667 K. */
 export function fahrenheitStepToKelvin(step: number): number {
-  return (step * 5) / 9;
+  return (requireFinite('temperature', step, '°F') * 5) / 9;
 }

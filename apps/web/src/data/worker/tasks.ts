@@ -2,6 +2,7 @@ import {
   CROPS,
   fieldForecast,
   type FieldForecastInput,
+  type HarvestCosts,
   type HaulingDay,
   type MoistureTerms,
   trucksWorthHaving,
@@ -29,18 +30,16 @@ export const TASKS = {
       most,
       replications,
       seed,
-      leastGain,
-      mostLineMin,
+      costs,
     }: {
       readonly day: HaulingDay;
       readonly most: number;
       readonly replications: number;
       readonly seed: number;
-      readonly leastGain: number;
-      readonly mostLineMin: number;
+      readonly costs: HarvestCosts;
     },
     tell: Tell,
-  ) => trucksWorthHaving(day, most, replications, seed, leastGain, mostLineMin, (fleet) => tell(fleet / most)),
+  ) => trucksWorthHaving(day, most, replications, seed, costs, (fleet) => tell(fleet / most)),
 } satisfies Readonly<Record<string, (input: never, tell: Tell) => unknown>>;
 
 export type Task = keyof typeof TASKS;

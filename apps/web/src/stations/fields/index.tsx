@@ -6,6 +6,7 @@ import {
   type FieldRecords,
   type FieldRow,
   FIRE_STOP,
+  buyerSaid,
   testersOf,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
@@ -260,10 +261,10 @@ function fieldColumns(farm: Farm, notebook: FieldRecords | undefined): Column<Fi
       id: 'moisture',
       head: 'Last moisture',
       right: true,
-      value: (row) => fieldNow(row, testers)?.moisture ?? null,
-      text: (row) => wetness.text(fieldNow(row, testers)?.moisture),
+      value: (row) => fieldNow(row, testers, buyerSaid(notebook))?.moisture ?? null,
+      text: (row) => wetness.text(fieldNow(row, testers, buyerSaid(notebook))?.moisture),
       show: (row) => {
-        const now = fieldNow(row, testers);
+        const now = fieldNow(row, testers, buyerSaid(notebook));
         return now ? (
           <>
             <Moisture value={now.moisture} />
@@ -290,7 +291,7 @@ function fieldColumns(farm: Farm, notebook: FieldRecords | undefined): Column<Fi
           <span className="whitespace-nowrap">
             <Fitness
               crop={row.lot.crop}
-              moisture={fieldNow(row, testers)}
+              moisture={fieldNow(row, testers, buyerSaid(notebook))}
               window={windows?.[row.lot.crop]?.value}
               now={farm.data.now}
             />

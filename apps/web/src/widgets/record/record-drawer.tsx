@@ -2,7 +2,7 @@ import { type EarlierTicket, type Entry, METHODS } from '@fanega/core';
 import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { ApiError } from '../../data/api';
-import { type Farm, useDeliveries, useFarm } from '../../data/farm';
+import { type Farm, useDeliveries, useDown, useFarm } from '../../data/farm';
 import { Button, Choices, Problem, SelectBox, TextBox } from '../../ui';
 import { Drawer } from '../../ui/drawer';
 import {
@@ -52,6 +52,7 @@ export default function RecordDrawer({
   onKept: () => void;
 }) {
   const farm = useFarm();
+  const down = useDown();
   const [draft, setDraft] = useState(start);
   const [errors, setErrors] = useState<DraftErrors>({});
   const [problem, setProblem] = useState<string | null>(null);
@@ -85,7 +86,7 @@ export default function RecordDrawer({
     if (sending) return;
     const { entry: read, errors: wrong } = readDraft(draft, farm, farm.clock());
     // Stamped once: what is tried now and what the queue tries later is the same to the letter.
-    const against = read && asksOf(draft) ? intakeWords(farm, read, earlier) : [];
+    const against = read && asksOf(draft) ? intakeWords(farm, read, down, earlier) : [];
     if (against.length > 0 && draft.anyway === '') wrong.anyway = 'Say why, or choose another place';
     const entry =
       read && !wrong.anyway ? stamped(against.length > 0 ? withReason(read, draft.anyway) : read) : undefined;
@@ -489,11 +490,12 @@ function Against({
   set,
   earlier,
 }: PartProps & { readonly earlier: readonly EarlierTicket[] | undefined }) {
+  const down = useDown();
   const words = useMemo(() => {
     if (!asksOf(draft)) return [];
     const { entry } = readDraft(draft, farm, Infinity);
-    return entry ? intakeWords(farm, entry, earlier) : [];
-  }, [farm, draft, earlier]);
+    return entry ? intakeWords(farm, entry, down, earlier) : [];
+  }, [farm, draft, down, earlier]);
   if (words.length === 0) return null;
   return (
     <Callout icon role="alert" className="px-3 py-2">

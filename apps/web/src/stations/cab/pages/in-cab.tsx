@@ -18,7 +18,7 @@ import { NotebookPen, WifiOff } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { toast } from '../../../ui/toast';
 import { ulid } from 'ulid';
-import { type Farm, useDevices, useNotebook } from '../../../data/farm';
+import { type Farm, useDevices, useDown, useNotebook } from '../../../data/farm';
 import { useLive } from '../../../data/live';
 import { type Command, post } from '../../../data/api';
 import { entriesOf, useOutbox, write } from '../../../data/outbox';
@@ -45,6 +45,7 @@ import { QueueBar } from '../../../widgets/queue-bar';
 import { ReportDelay } from '../../../widgets/report-delay';
 import { ShareList } from '../../../widgets/share-list';
 import { clock, day } from '../../../quantity/time';
+import { WhoIsWhere } from '../../../widgets/who-is-where';
 import { type CutEntry, CutPad, type NewRows } from '../forms/cut-pad';
 import { JustRecorded } from './just-recorded';
 import { LiveDisplay } from './live-display';
@@ -83,6 +84,7 @@ export function InCab({
   useStayAwake();
   const notebook = useNotebook().data;
   const devices = useDevices().data ?? [];
+  const down = useDown();
   const [pad, setPad] = useState<{
     readonly lot: string;
     readonly to: string;
@@ -148,7 +150,7 @@ export function InCab({
       toast(what);
     };
     // Of what comes at the same time the first is asked about: the others go where it leaves room.
-    const said = full[0] ? intakeWords(farm, full[0]) : [];
+    const said = full[0] ? intakeWords(farm, full[0], down) : [];
     if (said.length === 0) return send(full);
     setAgainst({ words: said, go: (reason) => void send(full.map((entry) => withReason(entry, reason))) });
   };
@@ -400,6 +402,10 @@ export function InCab({
               Spilled
             </Button>
           </div>
+          <details className="border-y border-rule">
+            <summary className="min-h-14 cursor-pointer py-3 text-xl font-semibold">Who is where</summary>
+            <WhoIsWhere farm={farm} large />
+          </details>
           <JustRecorded
             farm={farm}
             lines={undoable(farm.data.tape, who.name, deviceName(), Date.now(), farm.clock())}

@@ -1,8 +1,19 @@
-import { calibrateMonitor, CALIBRATION_LOADS, monitorDrift, type MonitorView, RESTATED } from '@fanega/core';
+import {
+  calibrateMonitor,
+  CALIBRATION_LOADS,
+  cropOf,
+  displayPairs,
+  factorAt,
+  monitorDrift,
+  type MonitorPair,
+  type MonitorView,
+  RESTATED,
+  YIELD_MONITOR,
+} from '@fanega/core';
 import { useState } from 'react';
 import { CartesianGrid, ComposedChart, ReferenceLine, Scatter, XAxis, YAxis } from 'recharts';
 import { type Farm, useMonitors } from '../../../data/farm';
-import { Button, TextBox } from '../../../ui';
+import { Button, Choices, TextBox } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
 import { QueryBoundary } from '../../../ui/query-boundary';
 import {
@@ -16,12 +27,14 @@ import {
   share,
   signedPercent,
 } from '../../../quantity/quantity';
+import { DisplayCheckDrawer } from '../forms/display-check';
 import { Restate } from '../../../widgets/restate';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
 import type { CutGiven } from '../words';
 import { ChartFrame } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
+import { Working } from '../../../widgets/working';
 
 const WANTED = {
   'more loads': 'more loads',
@@ -29,13 +42,20 @@ const WANTED = {
   'loads within tolerance': 'loads within tolerance of each other',
 } as const;
 
-/** What the display is worth: its loads against the scales, out of the book. */
-export default function Monitor({ farm, machineId }: CutGiven) {
+/** What the display is worth: its loads against the scales, out of the book, and pairs that somebody knew. */
+export default function Monitor({ farm, notebook, machineId }: CutGiven) {
   const monitors = useMonitors();
   return (
     <QueryBoundary answer={monitors} what="Comparing display and scales">
       {(all) => {
-        const own = all.find(({ machine }) => machine === machineId);
+        const found = all.find(({ machine }) => machine === machineId);
+        const typed = displayPairs(notebook, machineId);
+        const own: MonitorView = {
+          machine: machineId,
+          name: farm.placeName(machineId),
+          pairs: [...(found?.pairs ?? []), ...typed].sort((a, b) => a.atMs - b.atMs),
+          only: found?.only ?? [],
+        };
         const others = all.filter(
           ({ machine }) =>
             machine !== machineId &&
@@ -43,18 +63,7 @@ export default function Monitor({ farm, machineId }: CutGiven) {
         );
         return (
           <>
-            {own && own.pairs.length > 0 ? (
-              <Worth farm={farm} own={own} />
-            ) : (
-              <p className="max-w-2xl px-5 py-5 text-lg lg:px-6">
-                No load of this machine has both the display&rsquo;s figure and a scale&rsquo;s in the book. Open a load
-                in Loads and put the display&rsquo;s figure beside the scale&rsquo;s; {CALIBRATION_LOADS} or five loads
-                over slow and fast cutting are what it takes.
-              </p>
-            )}
-            {own && own.pairs.length === 0 && own.only.length > 0 && (
-              <p className="px-5 text-muted lg:px-6">{own.only.length} loads were measured by the display alone.</p>
-            )}
+            <ByCrop farm={farm} own={own} typed={typed} />
             {others
               .filter((other) => other.pairs.length > 0)
               .map((other) => (
@@ -62,7 +71,7 @@ export default function Monitor({ farm, machineId }: CutGiven) {
                   <p className="px-5 pt-4 text-sm text-muted lg:px-6">
                     Recorded on a device that is no combine of the book:
                   </p>
-                  <Worth farm={farm} own={other} />
+                  <ByCrop farm={farm} own={other} />
                 </section>
               ))}
           </>
@@ -72,7 +81,54 @@ export default function Monitor({ farm, machineId }: CutGiven) {
   );
 }
 
-function Worth({ farm, own }: { farm: Farm; own: MonitorView }) {
+/** One crop at a time: a display is off by another factor in each, and the two are never mixed. */
+function ByCrop({ farm, own, typed }: { farm: Farm; own: MonitorView; typed?: readonly MonitorPair[] }) {
+  const crops = [...new Set([...own.pairs, ...own.only].map(({ crop }) => crop))];
+  const newest = own.pairs.at(-1)?.crop ?? crops[0] ?? farm.data.lots.at(-1)?.crop ?? 'corn';
+  const [picked, setPicked] = useState<string | null>(null);
+  const [typing, setTyping] = useState(false);
+  const crop = picked ?? newest;
+  const short = cropOf(crop)?.short ?? crop;
+  const ofCrop: MonitorView = {
+    ...own,
+    pairs: own.pairs.filter((pair) => pair.crop === crop),
+    only: own.only.filter((load) => load.crop === crop),
+  };
+  return (
+    <>
+      <div className="flex flex-wrap items-end justify-between gap-3 px-5 pt-4 lg:px-6">
+        {crops.length > 1 ? (
+          <Choices
+            label="Crop"
+            value={crop}
+            onChange={setPicked}
+            choices={crops.map((one) => ({ value: one, label: cropOf(one)?.short ?? one }))}
+          />
+        ) : (
+          <p className="text-sm text-muted">In {short}</p>
+        )}
+        {typed && <Button onClick={() => setTyping(true)}>Type a known pair</Button>}
+      </div>
+      {ofCrop.pairs.length > 0 ? (
+        <Worth key={crop} farm={farm} own={ofCrop} crop={short} />
+      ) : (
+        <p className="max-w-2xl px-5 py-5 text-lg lg:px-6">
+          No load of this machine in {short} has both the display&rsquo;s figure and a scale&rsquo;s. Open a load in
+          Loads and put the display&rsquo;s figure beside the scale&rsquo;s, or type a pair that you know;{' '}
+          {CALIBRATION_LOADS} or five loads over slow and fast cutting are what it takes.
+        </p>
+      )}
+      {ofCrop.pairs.length === 0 && ofCrop.only.length > 0 && (
+        <p className="px-5 text-muted lg:px-6">{ofCrop.only.length} loads were measured by the display alone.</p>
+      )}
+      {typing && (
+        <DisplayCheckDrawer machineId={own.machine} crop={crop} typed={typed ?? []} onClose={() => setTyping(false)} />
+      )}
+    </>
+  );
+}
+
+function Worth({ farm, own, crop }: { farm: Farm; own: MonitorView; crop: string }) {
   const { timeZone } = farm.data.farm;
   const [tolerance, setTolerance] = useState('3');
   const [restating, setRestating] = useState(false);
@@ -82,8 +138,14 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorView }) {
   const { factor, errors, flowBias, enough, wanted } = calibration;
   const drift = monitorDrift(own.pairs);
   const restated = own.only;
-  const byLot = new Map<string, number>();
-  for (const load of restated) byLot.set(load.lot, (byLot.get(load.lot) ?? 0) + load.monitorKg);
+  const byLot = new Map<string, { shown: number; restated: number }>();
+  for (const load of restated) {
+    const before = byLot.get(load.lot) ?? { shown: 0, restated: 0 };
+    byLot.set(load.lot, {
+      shown: before.shown + load.monitorKg,
+      restated: before.restated + load.monitorKg * factorAt(calibration, load.flow),
+    });
+  }
   const per = (lot: string): number => farm.kgPerBu(farm.lot(lot)?.crop);
   const points = own.pairs.flatMap((pair, i) =>
     pair.flow === undefined ? [] : [{ flow: flow.shown(pair.flow), error: 100 * errors[i]!.before }],
@@ -91,7 +153,9 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorView }) {
   const paired = own.pairs.map((pair, i) => ({ pair, error: errors[i]! }));
   const columns: Column<(typeof paired)[number]>[] = [
     momentColumn('when', 'Load', ({ pair }) => pair.atMs, timeZone, { phone: 'title' }),
-    wordColumn('field', 'Field', ({ pair }) => farm.lot(pair.lot)?.fieldName ?? '', { choice: true }),
+    wordColumn('field', 'Field', ({ pair }) => (pair.lot === '' ? 'typed' : (farm.lot(pair.lot)?.fieldName ?? '')), {
+      choice: true,
+    }),
     figureColumn('display', 'Display', mass, ({ pair }) => pair.monitorKg),
     figureColumn('scale', 'Scale', mass, ({ pair }) => pair.scaleKg),
     figureColumn('error', 'Error', share, ({ error }) => error.before, {
@@ -112,7 +176,7 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorView }) {
     <div>
       <div className="lg:grid lg:grid-cols-2">
         <Section label="The display">
-          <Verdict about={`${own.name}: multiply its display by`} figure={number(factor, 4)}>
+          <Verdict about={`${own.name} in ${crop}: multiply its display by`} figure={number(factor, 4)}>
             It reads {percent(Math.abs(1 / factor - 1))} {factor < 1 ? 'high' : 'low'}, from {own.pairs.length} loads
             with a scale&rsquo;s weight.{' '}
             {enough ? <b>● Enough to go by.</b> : <b>◐ Not enough yet: {wanted.map((w) => WANTED[w]).join('; ')}.</b>}
@@ -122,8 +186,9 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorView }) {
               {flowBias.shown ? (
                 <>
                   <b>◐ The error goes with flow</b>: {signedPercent(flowBias.lowFlowError)} at the slowest,{' '}
-                  {signedPercent(flowBias.highFlowError)} at the fastest load. One factor will not do; calibrate over
-                  the range.
+                  {signedPercent(flowBias.highFlowError)} at the fastest load. One factor will not do: each load is
+                  restated by its own flow, from <b>{number(factorAt(calibration, flowBias.lowFlow), 4)}</b> at the
+                  slowest to <b>{number(factorAt(calibration, flowBias.highFlow), 4)}</b> at the fastest.
                 </>
               ) : (
                 'No error that goes with flow is shown.'
@@ -136,6 +201,24 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorView }) {
               {Math.abs(drift) > 0.015 ? <b>■ It drifts: calibrate again.</b> : 'No drift to speak of.'}
             </p>
           )}
+          <Working
+            what={`Multiply its display by ${number(factor, 4)}`}
+            formulas={[YIELD_MONITOR]}
+            inputs={[
+              {
+                name: 'On the display',
+                value: mass(own.pairs.reduce((sum, pair) => sum + pair.monitorKg, 0)).text,
+                from: `${own.pairs.length} loads in ${crop}`,
+                at: own.pairs.at(-1)?.atMs ?? null,
+              },
+              {
+                name: 'On the scale',
+                value: mass(own.pairs.reduce((sum, pair) => sum + pair.scaleKg, 0)).text,
+                from: 'the best scale that weighed each: ticket, truck scale, cart scale',
+              },
+            ]}
+            not="moisture: that is calibrated apart, against a meter."
+          />
           <p className="mt-1 text-sm text-muted">
             The scale is the truth. Moisture is calibrated apart, against a meter. Least squares through zero would give{' '}
             {number(calibration.throughOrigin, 4)}.
@@ -208,14 +291,13 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorView }) {
               {restated.length} loads were measured by the display alone. They stand in the book as it showed them:
             </p>
             <ul className="mt-2 space-y-1">
-              {[...byLot].map(([lotId, kg]) => {
+              {[...byLot].map(([lotId, { shown, restated: kg }]) => {
                 const lot = farm.lot(lotId);
                 return (
                   <li key={lotId}>
-                    <b>{lot?.fieldName}</b>: {grain(kg, per(lotId)).text} on the display,{' '}
-                    {grain(kg * factor, per(lotId)).text} restated (
-                    {cropYieldFine.signed((kg * (factor - 1)) / per(lotId) / (lot?.acres ?? 1), per(lotId)).text} of the
-                    field)
+                    <b>{lot?.fieldName}</b>: {grain(shown, per(lotId)).text} on the display,{' '}
+                    {grain(kg, per(lotId)).text} restated (
+                    {cropYieldFine.signed((kg - shown) / per(lotId) / (lot?.acres ?? 1), per(lotId)).text} of the field)
                   </li>
                 );
               })}
@@ -240,8 +322,11 @@ function Worth({ farm, own }: { farm: Farm; own: MonitorView }) {
       {restating && (
         <Restate
           farm={farm}
-          loads={own.only.map(({ entry, monitorKg }) => ({ entry, kg: monitorKg }))}
-          factor={factor}
+          loads={own.only.map(({ entry, monitorKg, flow: at }) => ({
+            entry,
+            kg: monitorKg,
+            factor: factorAt(calibration, at),
+          }))}
           mark={RESTATED}
           why="restated by the calibration of the display"
           caution={

@@ -1,12 +1,17 @@
 import {
+  acceptedLoss,
   bushelsPerAcreToKgPerHa,
-  checksOf,
+  countedRatesOf,
   type CombineProfile,
   cropOf,
   CROPS,
   fieldFacts,
+  GROUND_SPEED,
+  kgPerHaToBushelsPerAcre,
   likelyLot,
-  rateAt,
+  LOSS_BY_RATE,
+  lossAtRate,
+  machineRate,
   type SettingEntry,
   speedForRate,
   tankFill,
@@ -26,6 +31,7 @@ import { type CutGiven, farmDay } from '../words';
 import { setting } from '../../../data/records';
 import { write } from '../../../data/outbox';
 import { Section } from '../../../ui/page';
+import { Working } from '../../../widgets/working';
 
 /** The speed to drive, large; the tank under it; and what the rate costs in loss, from the farm's own counts. */
 export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
@@ -50,15 +56,30 @@ export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
   const usable =
     kept !== undefined && !errors.yield && !errors.rate && !Number.isNaN(bringing) && !Number.isNaN(rate) && rate > 0;
   const kgPerHa = usable ? bushelsPerAcreToKgPerHa(bringing, crop.legalPounds) : 0;
+  const machine = useMemo(
+    () => machineRate(farm, notebook, rows, machineId, crop.id),
+    [farm, notebook, rows, machineId, crop.id],
+  );
+  const accepted = acceptedLoss(kept?.value, crop);
+  const byLoss = machine?.byLoss ?? null;
+  // Where even the slowest count is above what is accepted, that count is the most to drive; beyond the counts nobody knows.
+  const mostByLoss = byLoss === null || byLoss.uncountedBeyond ? null : (byLoss.most ?? byLoss.course[0]!.rate);
+  const speedOf = (one: number): number => (one * 10_000) / (3600 * profile.headWidth * kgPerHa);
   const advice = usable
     ? speedForRate({
         rate: rate * kgPerBu,
         width: profile.headWidth,
         yieldKgPerHa: kgPerHa,
-        limits: [{ name: 'limit', speed: profile.speedLimit }],
+        limits: [
+          { name: 'limit', speed: profile.speedLimit },
+          ...(mostByLoss !== null && kgPerHa > 0 ? [{ name: 'loss', speed: Math.min(8, speedOf(mostByLoss)) }] : []),
+        ],
         headConfirmed: confirmed,
       })
     : null;
+  const counted = byLoss && advice?.kind === 'speed' ? lossAtRate(byLoss, advice.rate) : null;
+  const lossText = (kgPerHaLost: number): string =>
+    loss(kgPerHaToBushelsPerAcre(kgPerHaLost, crop.legalPounds), kgPerBu).text;
   return (
     <div>
       <div className="lg:grid lg:grid-cols-[1.2fr_1fr]">
@@ -80,7 +101,19 @@ export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
                 unit={advice?.kind === 'speed' && `${speed.unit}${advice.limitedBy ? ` (${advice.limitedBy})` : ''}`}
               >
                 {advice?.kind === 'speed' ? (
-                  advice.limitedBy ? (
+                  advice.limitedBy === 'loss' ? (
+                    <>
+                      {byLoss!.most === null ? (
+                        <b>Every count here is above the {lossText(accepted)} you accept; this is the slowest one.</b>
+                      ) : (
+                        <>
+                          The loss passes the {lossText(accepted)} you accept above{' '}
+                          <b>{grainRate(advice.rate / kgPerBu, kgPerBu).text}</b>.
+                        </>
+                      )}{' '}
+                      The good rate alone would ask for {speed(advice.byRate).text}.
+                    </>
+                  ) : advice.limitedBy ? (
                     <>
                       {grainRate(advice.rate / kgPerBu, kgPerBu).text} there; the rate alone would ask for{' '}
                       {speed(advice.byRate).text}.
@@ -99,6 +132,56 @@ export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
                   'Yield and rate are wanted.'
                 )}
               </Verdict>
+              {advice?.kind === 'speed' && (
+                <p className="mt-1">
+                  {advice.limitedBy === 'loss' ? null : counted !== null ? (
+                    <>
+                      Loss counted at that rate: <b>{lossText(counted)}</b>, {lossText(accepted)} accepted.
+                    </>
+                  ) : byLoss === null ? (
+                    `No loss was counted in ${crop.short} yet.`
+                  ) : (
+                    `No loss was counted at that rate: the counts lie between ${grainRate.figure(byLoss.course[0]!.rate / kgPerBu, kgPerBu)} and ${grainRate(byLoss.course.at(-1)!.rate / kgPerBu, kgPerBu).text}.`
+                  )}{' '}
+                  {machine && (
+                    <>
+                      With turns that is <b>{grainRate(machine.inField / kgPerBu, kgPerBu).text}</b> over the day: the
+                      rate by which Haul and Fields plan.
+                    </>
+                  )}
+                </p>
+              )}
+              {advice?.kind === 'speed' && (
+                <Working
+                  what={`Drive ${speed(advice.speed).text}`}
+                  formulas={[GROUND_SPEED, LOSS_BY_RATE]}
+                  inputs={[
+                    { name: 'Yield here', value: cropYield(bringing, kgPerBu).text, from: 'expected, or typed' },
+                    { name: 'Head', value: length(profile.headWidth).text, from: 'confirmed today' },
+                    {
+                      name: 'Good rate',
+                      value: grainRate(rate, kgPerBu).text,
+                      from: rateText === null ? 'the machine’s profile' : 'typed',
+                    },
+                    {
+                      name: 'Accepted loss',
+                      value: lossText(accepted),
+                      from:
+                        profile.acceptedLoss?.[crop.id as never] === undefined
+                          ? 'a bushel an acre, assumed'
+                          : 'the machine’s profile',
+                      ...(profile.acceptedLoss?.[crop.id as never] === undefined ? { enter: '/cut' } : {}),
+                    },
+                    {
+                      name: 'Counts',
+                      value: byLoss === null ? 'none' : String(machine!.counts),
+                      from: 'loss counts whose speed is known',
+                      ...(byLoss === null ? { enter: '/cut/loss' } : {}),
+                    },
+                  ]}
+                  not="other settings: they moved too between the counts."
+                />
+              )}
               <Heads farm={farm} machineId={machineId} kept={kept} confirmed={confirmed} today={today} />
             </>
           )}
@@ -307,26 +390,15 @@ function Tank({
 
 /** Loss against the rate, from this farm's own checks in this crop. */
 function RateLoss({ farm, notebook, rows, machineId, crop }: CutGiven & { crop: string }) {
-  const facts = new Map(fieldFacts(farm, rows, notebook).map((f) => [f.row.lot.id, f]));
-  const entries = new Map(notebook.logs.settingsEntry.map(({ body }) => [body.id, body]));
-  const profile = notebook.settings.combineProfile[machineId]?.value;
-  const lines = checksOf(farm, notebook, machineId)
-    .flatMap(({ body, check }) => {
-      const own = facts.get(body.lotId);
-      const driven = entries.get(body.settingsId ?? '')?.values.speed;
-      if (!profile || own?.crop.id !== crop || own.expected === null || driven === undefined) return [];
-      const kgPerHa = bushelsPerAcreToKgPerHa(own.expected, own.crop.legalPounds);
-      return [
-        {
-          id: body.id,
-          at: body.at,
-          field: own.row.lot.fieldName,
-          speed: driven,
-          rate: rateAt(driven, profile.headWidth, kgPerHa) / farm.kgPerBu(crop),
-          loss: check.parts.machine!,
-        },
-      ];
-    })
+  const lines = countedRatesOf(farm, notebook, rows, machineId, crop)
+    .map(({ id, at, lotId, speed: driven, rate, check }) => ({
+      id,
+      at,
+      field: farm.lot(lotId)?.fieldName ?? '',
+      speed: driven,
+      rate: rate / farm.kgPerBu(crop),
+      loss: check.parts.machine!,
+    }))
     .sort((a, b) => b.rate - a.rate);
   if (lines.length === 0) return null;
   const per = (): number => farm.kgPerBu(crop);

@@ -14,6 +14,8 @@ import {
   FIRE_STOP,
   gatherReadings,
   startOfDay,
+  buyerSaid,
+  testersFor,
   testersOf,
   windowFor,
 } from '@fanega/core';
@@ -169,7 +171,10 @@ function Field({
   const [sheet, setSheet] = useState<'reading' | 'window' | 'owners' | 'field' | { readonly tester: string } | null>(
     null,
   );
-  const testers = useMemo(() => testersOf(notebook), [notebook]);
+  const buyer = buyerSaid(notebook);
+  const allTesters = useMemo(() => testersOf(notebook), [notebook]);
+  // What they are worth for this crop, and for the buyer where the loads go.
+  const testers = useMemo(() => testersFor(allTesters, lot.crop, buyer), [allTesters, lot.crop, buyer]);
   const facts = fieldFacts(farm, rows, notebook).find((f) => f.row.lot.id === lot.id)!;
   const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
   const wanted = windowFor(notebook, lot.crop, buyerId);
@@ -244,7 +249,7 @@ function Field({
   }));
   const given = { facts, window, forecast, machines, nowMs, timeZone };
   const waiting = useWaiting(given);
-  const now = useMemo(() => fieldNow(row, testers), [row, testers]);
+  const now = useMemo(() => fieldNow(row, allTesters, buyer), [row, allTesters, buyer]);
   const tester = now ? testers.get(now.tester) : undefined;
   const chance = now && window ? chanceToPass(now.read, window.refuseAbove, youngPairs(tester, nowMs)) : null;
   const isAsked = (one: { data: unknown; error: unknown }): boolean =>
@@ -425,6 +430,8 @@ function Field({
       {sheet !== null && typeof sheet === 'object' && (
         <PairSheet
           tester={sheet.tester}
+          crop={lot.crop}
+          buyerId={buyer}
           pairs={testers.get(sheet.tester)?.pairs ?? []}
           onClose={() => setSheet(null)}
         />

@@ -19,6 +19,8 @@ import {
   asBuyer,
   bushelsPerAcreToKgPerHa,
   buyerOffset,
+  buyerSaid,
+  combineRate,
   cornDrydown,
   CRITERIA,
   type Criterion,
@@ -36,6 +38,7 @@ import {
   rateAt,
   type School,
   SCHOOLS,
+  testersFor,
   testersOf,
   toWallTime,
   windowFor,
@@ -91,7 +94,8 @@ function moistureOf(
   facts: FieldFacts,
   { farm, notebook, readings }: Given,
 ): { moisture: number | null; pointsPerDay: number | undefined } {
-  const testers = testersOf(notebook);
+  const all = testersOf(notebook);
+  const testers = testersFor(all, facts.crop.id, buyerSaid(notebook));
   const { lot } = facts.row;
   const own = readings
     .flatMap((r) =>
@@ -102,7 +106,7 @@ function moistureOf(
     .filter((r) => r.at <= farm.data.now && r.at > farm.data.now - 30 * DAY_MS)
     .sort((a, b) => a.at - b.at);
   const typed = notebook.settings.nextFieldPlan.farm?.value.facts[lot.fieldId]?.pointsPerDay;
-  const newest = fieldNow(facts.row, testers);
+  const newest = fieldNow(facts.row, all, buyerSaid(notebook));
   if (typed !== undefined || own.length < 2 || lot.crop === 'soybean')
     return { moisture: newest?.moisture ?? null, pointsPerDay: typed };
   const dayOfYear = Math.min(366, 1 + Math.floor((farm.data.now - Date.UTC(lot.season, 0, 1)) / DAY_MS));
@@ -167,8 +171,11 @@ export function Ranking(given: Given) {
     [farm, rows, notebook, revision, sheet],
   );
   const machines = Object.values(notebook.settings.combineProfile).map(({ value: profile }) => profile);
-  const byProfile = machines.reduce((sum, m) => sum + m.goodRate * m.fieldEfficiency, 0) / per;
-  const combineBushelsPerHour = sheet.combineBushelsPerHour ?? byProfile;
+  const byProfile = machines.some((m) => m.goodRate > 0);
+  // One rate on every page: by the machines' profiles; typed here only while none is written.
+  const combineBushelsPerHour = byProfile
+    ? combineRate(farm, notebook, rows, lastCrop ?? 'corn')
+    : (sheet.combineBushelsPerHour ?? 0);
   const wetBins = farm.data.places.filter((place) => place.kind === 'wetBin');
   const roomBushels = wetBins.reduce(
     (sum, bin) => sum + Math.max(0, (bin.capacityBu ?? 0) - farm.bushels(farm.held(bin.id).wetLots)),
@@ -375,25 +382,28 @@ export function Ranking(given: Given) {
               )
             }
           />
-          <TextBox
-            label="Combines cut"
-            unit={grainRate.unit}
-            inputMode="decimal"
-            hint={
-              sheet.combineBushelsPerHour === undefined && byProfile > 0
-                ? `${grainRate.figure(byProfile, per)} by profile`
-                : undefined
-            }
-            value={typed.rate}
-            onChange={(event) =>
-              number('rate', grainRate, (value) => {
-                const { combineBushelsPerHour: _, ...rest } = sheet;
-                return value === undefined
-                  ? { ...rest, combineBushelsPerHour: undefined as never }
-                  : { combineBushelsPerHour: value };
-              })(event.target.value)
-            }
-          />
+          {byProfile ? (
+            <p>
+              <span className="block text-sm text-muted">Combines cut</span>
+              <b>{grainRate(combineBushelsPerHour, per).text}</b>{' '}
+              <span className="text-sm text-muted">by their profiles (Cut, Speed)</span>
+            </p>
+          ) : (
+            <TextBox
+              label="Combines cut"
+              unit={grainRate.unit}
+              inputMode="decimal"
+              value={typed.rate}
+              onChange={(event) =>
+                number('rate', grainRate, (value) => {
+                  const { combineBushelsPerHour: _, ...rest } = sheet;
+                  return value === undefined
+                    ? { ...rest, combineBushelsPerHour: undefined as never }
+                    : { combineBushelsPerHour: value };
+                })(event.target.value)
+              }
+            />
+          )}
         </div>
         <p className="mt-2 text-sm text-muted">
           {wetLoads === null

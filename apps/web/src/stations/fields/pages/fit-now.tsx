@@ -60,7 +60,7 @@ interface Given {
 }
 
 /** One sentence for why, in the words of whoever stands at the field. */
-function whyOf(verdict: FieldVerdict, { now, window, forecast, nowMs, crop }: Given): string {
+function whyOf(verdict: FieldVerdict, { now, window, forecast, nowMs, timeZone, crop }: Given): string {
   const at = now ? percent(now.moisture) : '';
   const limit = window ? shortPercent(window.refuseAbove, 2) : '';
   const gain = verdict.gain === null ? '' : dollars(verdict.gain);
@@ -85,6 +85,8 @@ function whyOf(verdict: FieldVerdict, { now, window, forecast, nowMs, crop }: Gi
       return `At ${at} it shatters, and every bushel weighs less than it could.`;
     case 'waiting brings more':
       return `Starting then brings ${gain} more than starting now.`;
+    case 'too little to wait for':
+      return `At ${at}. Starting ${weekday(verdict.bestMs!, timeZone)}, ${clock(verdict.bestMs!, timeZone)} would bring ${gain} more, too little to wait for: half a point of moisture moves as much.`;
     case 'the best start by money':
       return gain === '' ? `At ${at} no later start brings more.` : `At ${at}, waiting another day costs ${gain}.`;
     case 'in the best window':

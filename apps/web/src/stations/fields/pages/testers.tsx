@@ -1,8 +1,9 @@
-import { LEAST_PAIRS, likelyBuyerReading, type Tester, TESTER_PAIR } from '@fanega/core';
+import { cropOf, CROPS, type CropId, LEAST_PAIRS, likelyBuyerReading, type Tester, TESTER_PAIR } from '@fanega/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { useFarm, useRefreshFarm } from '../../../data/farm';
-import { TextBox } from '../../../ui';
+import { SelectBox, TextBox } from '../../../ui';
+import { oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { moistureBox, textBox } from '../../../widgets/record-boxes';
@@ -26,8 +27,24 @@ export function testerWords(tester: Tester | undefined, name: string, now: numbe
 }
 
 /** One more pair of the same grain: our tester's figure and the buyer's test. */
-export function PairSheet({ tester, pairs, onClose }: { tester: string; pairs: Tester['pairs']; onClose: () => void }) {
+export function PairSheet({
+  tester,
+  crop,
+  buyerId,
+  pairs,
+  onClose,
+}: {
+  tester: string;
+  /** Of the field from which it is opened. */
+  crop: string;
+  /** Where the loads go; null where nobody said. */
+  buyerId: string | null;
+  pairs: Tester['pairs'];
+  onClose: () => void;
+}) {
   const farm = useFarm();
+  const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
+  const crops = [...new Set([crop, ...farm.data.lots.map((lot) => lot.crop)])].filter((id) => id in CROPS);
   const refresh = useRefreshFarm(farm.id);
   const recorded = useRecorded();
   const [id] = useState(ulid);
@@ -38,8 +55,10 @@ export function PairSheet({ tester, pairs, onClose }: { tester: string; pairs: T
       tester: textBox(fields.tester, 'Which tester was it?'),
       testerMoisture: moistureBox('The tester’s reading is missing'),
       buyerMoisture: moistureBox('The buyer’s test is missing'),
+      crop: oneOf<string>(),
+      buyerId: oneOf<string>(),
     },
-    start: () => ({ tester, testerMoisture: '', buyerMoisture: '' }),
+    start: () => ({ tester, testerMoisture: '', buyerMoisture: '', crop, buyerId: buyerId ?? '' }),
     close: onClose,
     save: async (values) => {
       const body = {
@@ -48,6 +67,8 @@ export function PairSheet({ tester, pairs, onClose }: { tester: string; pairs: T
         tester: values.tester,
         testerMoisture: values.testerMoisture!,
         buyerMoisture: values.buyerMoisture!,
+        ...(values.crop in CROPS ? { crop: values.crop as CropId } : {}),
+        ...(values.buyerId === '' ? {} : { buyerId: values.buyerId }),
       };
       await write(farm.id, logged(farm.id, 'testerPair', body), 'a tester beside the buyer');
       recorded('Pair recorded', 'testerPair', id);
@@ -68,6 +89,10 @@ export function PairSheet({ tester, pairs, onClose }: { tester: string; pairs: T
                   <span>
                     {day(pair.at, farm.data.farm.timeZone)}: ours {moisture.figure(pair.tester)}, the buyer&rsquo;s{' '}
                     <b>{moisture.figure(pair.buyer)}</b>
+                    <span className="text-sm text-muted">
+                      {pair.crop === undefined ? '' : `, ${cropOf(pair.crop)?.short ?? pair.crop}`}
+                      {pair.buyerId === undefined ? '' : `, ${farm.placeName(pair.buyerId)}`}
+                    </span>
                   </span>
                   <TakeBack of="testerPair" id={pair.id} />
                 </li>
@@ -78,12 +103,28 @@ export function PairSheet({ tester, pairs, onClose }: { tester: string; pairs: T
       }
     >
       <p className="text-muted">
-        The same grain, read by your tester and tested by the buyer. Three pairs are the least that says anything.
+        The same grain, read by your tester and tested by the buyer. Three pairs are the least that says anything. A
+        tester reads each crop by its own curve: pairs of another crop do not count.
       </p>
       <TextBox label="Tester" {...form.box('tester')} />
       <div className="grid grid-cols-2 gap-3">
         <TextBox label="Ours" {...form.box('testerMoisture')} />
         <TextBox label="The buyer’s" {...form.box('buyerMoisture')} />
+        <SelectBox label="Crop" {...form.box('crop')}>
+          {crops.map((id) => (
+            <option key={id} value={id}>
+              {cropOf(id)?.short ?? id}
+            </option>
+          ))}
+        </SelectBox>
+        <SelectBox label="Tested by" {...form.box('buyerId')}>
+          <option value="">not said</option>
+          {buyers.map((buyer) => (
+            <option key={buyer.id} value={buyer.id}>
+              {buyer.name}
+            </option>
+          ))}
+        </SelectBox>
       </div>
     </FormDrawer>
   );

@@ -3,7 +3,7 @@ import { atBuyer, boxesOf, readDay, readSizes, type Texts } from './trucks-form'
 
 /** kg of a bushel of corn */
 const CORN = 25.40117272;
-const SHEET = { tarpMin: 3, unloadMin: 11 };
+const SHEET = { tarpMin: 3, unloadMin: 11, loadMin: 6 };
 const TEXTS: Texts = {
   yield: '200',
   acres: '7.5',
@@ -24,8 +24,8 @@ const TEXTS: Texts = {
   ends: '20',
   opens: '9',
   closes: '19',
-  gain: '60',
-  line: '60',
+  truckCost: '85',
+  combineCost: '300',
 };
 
 describe('the day that the boxes describe', () => {
@@ -34,6 +34,8 @@ describe('the day that the boxes describe', () => {
     expect([errors, rate]).toEqual([{}, 1500]);
     expect(day!.combines.map(({ bushelsPerHour, tank }) => [bushelsPerHour, tank])).toEqual([[1500, 350], [1500, 350]]); // prettier-ignore
     expect(day!.trucks.map(({ capacity }) => capacity)).toEqual([940, 940, 960]);
+    // Six minutes to load a truck of 947 bu, as in the look ahead.
+    expect(day!.carts[0]!.unloadPerHour).toBeCloseTo((60 * (940 + 940 + 960)) / 3 / 6, 6);
     expect(day!.destination).toEqual({
       kind: 'elevator',
       opens: 9,

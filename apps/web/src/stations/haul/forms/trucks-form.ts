@@ -1,6 +1,7 @@
 import type { HaulAnswer } from '@fanega/contract';
 import {
   closesAt,
+  COMBINE_UNLOADS_PER_HOUR,
   combineRate,
   cropCut,
   cutLast,
@@ -11,12 +12,16 @@ import {
   type HaulTimes,
   type Minutes,
   type OwnTimes,
+  USUAL_CART_DRIVE_MIN,
+  USUAL_HARVEST_COSTS,
+  USUAL_HOME_PIT,
 } from '@fanega/core';
 import type { Farm } from '../../../data/farm';
 import {
   areaRate,
   bushels,
   count,
+  dollarsTyped,
   cropYield,
   grainRate,
   hours,
@@ -49,8 +54,8 @@ export type Key =
   | 'ends'
   | 'opens'
   | 'closes'
-  | 'gain'
-  | 'line';
+  | 'truckCost'
+  | 'combineCost';
 export type Texts = Readonly<Record<Key, string>>;
 
 export interface Box {
@@ -121,17 +126,14 @@ export function boxesOf(
       boxes: [
         box('begins', 'Cutting from', hours, 0, 23),
         box('ends', 'until', hours, 1, 24),
-        box('gain', 'A truck must bring', grainRate, 0, 10_000),
-        box('line', 'and wait no longer than', minutes, 0, 1440),
+        box('truckCost', 'A truck and driver cost', dollarsTyped, 0, 2000),
+        box('combineCost', 'A combine and driver cost', dollarsTyped, 0, 5000),
       ],
     },
   ];
 }
 
 const whole = (value: number): string => plain(value, 0);
-/** A truck that brings less than this is company, and one that waits longer is room on wheels; settings here. */
-const LEAST_GAIN = 60;
-const MOST_LINE = '60';
 const USUAL = { tank: 300, cart: 1000, truck: 900, rate: 1500, yieldBu: 180 };
 
 /** The day as the farm knows it: its field, its machines, its roads. */
@@ -157,7 +159,7 @@ export function startTexts(
     ? (facts.expected * (1 - base)) / (1 - Math.min(0.5, current?.lastMoisture?.moisture ?? base))
     : USUAL.yieldBu;
   const combines = Math.max(1, of('combine').length);
-  const rate = combineRate(farm, notebook) / combines;
+  const rate = combineRate(farm, notebook, rows, cropCut(rows)) / combines;
   const wet = of('wetBin')[0];
   const moisture = current?.lastMoisture?.moisture ?? 0.18;
   const next = notebook.settings.nextFieldPlan.farm?.value;
@@ -177,8 +179,8 @@ export function startTexts(
     road: whole(to === '' ? (sheet.roadMin['home'] ?? 5) : (sheet.roadMin[to] ?? 25)),
     unload: whole(sheet.unloadMin),
     others: String(sheet.othersPerHour),
-    dump: '4',
-    leg: about(grainRate, 5000),
+    dump: String(USUAL_HOME_PIT.dumpMin),
+    leg: about(grainRate, USUAL_HOME_PIT.legPerHour),
     wetBin: about(bushels, wet?.capacityBu ?? 3000),
     wetHolds: about(bushels, wet ? Math.min(wet.capacityBu ?? Infinity, farm.bushels(farm.held(wet.id).wetLots)) : 0),
     dryer: about(grainRate, Math.min(20_000, dryer)),
@@ -186,8 +188,8 @@ export function startTexts(
     ends: '20',
     opens: hours ? whole(hours.opens / 60) : '7',
     closes: hours ? whole(hours.closes / 60) : '19',
-    gain: about(grainRate, LEAST_GAIN),
-    line: MOST_LINE,
+    truckCost: dollarsTyped.text(sheet.truckCostPerHour ?? USUAL_HARVEST_COSTS.truckPerHour),
+    combineCost: dollarsTyped.text(sheet.combineCostPerHour ?? USUAL_HARVEST_COSTS.combinePerHour),
   };
 }
 
@@ -234,7 +236,7 @@ export function readDay(
   texts: Texts,
   to: To,
   times: OwnTimes | null,
-  sheet: Pick<HaulTimes, 'tarpMin' | 'unloadMin'>,
+  sheet: Pick<HaulTimes, 'tarpMin' | 'unloadMin' | 'loadMin'>,
   /** kg of a bushel of what is cut */
   per: number,
 ): DayRead {
@@ -260,6 +262,7 @@ export function readDay(
   if (!errors.yield && !errors.acres && !(rate >= 50 && rate <= 8900))
     errors.acres = `That is no rate of a combine: ${grainRate.figure(50, per)} to ${grainRate(8900, per)}`;
   if (Object.keys(errors).length > 0) return { day: null, errors, rate };
+  const capacity = sizes.reduce((sum, size) => sum + size, 0) / sizes.length;
   const there = times && to !== '' ? atBuyer(times, sheet, value.road) : null;
   const day: HaulingDay = {
     startHour: value.begins,
@@ -268,18 +271,19 @@ export function readDay(
       bushelsPerHour: rate,
       rateCv: 0.15,
       tank: value.tank,
-      unloadPerHour: 9000,
+      unloadPerHour: COMBINE_UNLOADS_PER_HOUR,
       onTheGo: true,
     })),
     carts: Array.from({ length: value.carts }, () => ({
       capacity: value.cart,
-      unloadPerHour: 20_000,
-      drive: { mean: 3, cv: 0.3 },
+      // A truck takes as long to load here as in the look ahead.
+      unloadPerHour: sheet.loadMin > 0 ? (60 * capacity) / sheet.loadMin : 60_000,
+      drive: { mean: USUAL_CART_DRIVE_MIN, cv: 0.3 },
     })),
-    trucks: sizes.map((capacity) => ({ capacity, tarpMin: sheet.tarpMin })),
+    trucks: sizes.map((size) => ({ capacity: size, tarpMin: sheet.tarpMin })),
     road: {
       out: { mean: value.road + (there?.lineMin ?? 0), cv: there && times ? Math.min(1, times.toTicket.cv) : 0.15 },
-      back: { mean: value.road * 0.9, cv: 0.15 },
+      back: { mean: value.road, cv: 0.15 },
     },
     destination:
       to === ''

@@ -1,23 +1,42 @@
 import type { HaulAnswer } from '@fanega/contract';
 import {
+  averageFlow,
+  AVERAGE_FLOW,
   cropCut,
   type FieldRecords,
   type FieldRow,
   type GrainStanding,
+  type HarvestCosts,
   type HaulingDay,
-  likelyTo,
+  HAULING_DAY,
   type TrucksWorth,
+  TRUCKS_WORTH,
+  USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { Bar, BarChart, CartesianGrid, Cell, XAxis, YAxis } from 'recharts';
-import type { Farm } from '../../../data/farm';
+import { type Farm, useRefreshFarm } from '../../../data/farm';
+import { write } from '../../../data/outbox';
+import { setting } from '../../../data/records';
+import { useSend } from '../../../data/use-send';
 import { useWorker } from '../../../data/worker';
-import { Choices, SelectBox, TextBox } from '../../../ui';
+import { Button, Choices, Problem, TextBox } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
 import { Progress } from '../../../ui/progress';
-import { bushels, grainRate, minutes, number, percent } from '../../../quantity/quantity';
-import { hourText } from '../../../quantity/time';
+import {
+  aBushel,
+  bushels,
+  dollarsTyped,
+  grainRate,
+  minutes,
+  money,
+  number,
+  percent,
+  price,
+  priceText,
+} from '../../../quantity/quantity';
+import { hourText, spanText } from '../../../quantity/time';
 import {
   atBuyer,
   boxesOf,
@@ -30,6 +49,9 @@ import {
 } from '../forms/trucks-form';
 import { ChartFrame } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
+import { toast } from '../../../ui/toast';
+import { LoadsGoTo, useLoadsGoTo } from '../../../widgets/loads-go-to';
+import { Working } from '../../../widgets/working';
 
 const MOST = 8;
 const REPLICATIONS = 200;
@@ -48,17 +70,23 @@ export default function HowManyTrucks({
   rows: readonly FieldRow[];
 }) {
   const sheet = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;
-  const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
-  const hasHome = farm.data.places.some((place) => place.kind === 'wetBin');
-  const [to, setTo] = useState(() => likelyTo(farm).buyerId);
+  const loads = useLoadsGoTo(farm, notebook);
+  const to = loads.to.buyerId;
   const per = farm.kgPerBu(cropCut(rows));
-  const [texts, setTexts] = useState<Texts>(() => startTexts(farm, notebook, rows, sheet, likelyTo(farm).buyerId));
+  const [texts, setTexts] = useState<Texts>(() => startTexts(farm, notebook, rows, sheet, to));
+  // Another place, said here or on another page, brings its own road and hours.
+  const [textsOf, setTextsOf] = useState(to);
+  if (textsOf !== to) {
+    setTextsOf(to);
+    const { road, opens, closes } = startTexts(farm, notebook, rows, sheet, to);
+    setTexts({ ...texts, road, opens, closes });
+  }
   const own = ownRounds(haul, to);
   const [from, setFrom] = useState<TimesFrom>('tickets');
   const times = from === 'tickets' && to !== '' ? own : null;
   const { day, errors, rate } = useMemo(() => readDay(texts, to, times, sheet, per), [texts, to, times, sheet, per]);
-  const leastGain = grainRate.read(texts.gain, { per }).value ?? 0;
-  const mostLineMin = minutes.read(texts.line).value ?? 0;
+  const truckPerHour = dollarsTyped.read(texts.truckCost).value ?? 0;
+  const combinePerHour = dollarsTyped.read(texts.combineCost).value ?? 0;
   const input = useMemo(
     () =>
       day && {
@@ -66,18 +94,12 @@ export default function HowManyTrucks({
         most: Math.max(MOST, day.trucks.length),
         replications: REPLICATIONS,
         seed: SEED,
-        leastGain,
-        mostLineMin,
+        costs: { truckPerHour, combinePerHour },
       },
-    [day, leastGain, mostLineMin],
+    [day, truckPerHour, combinePerHour],
   );
   const { data, error, isValidating, done } = useWorker('trucks', input);
   const there = times && day ? atBuyer(times, sheet, minutes.read(texts.road).value ?? 0) : null;
-  const goTo = (next: string): void => {
-    setTo(next);
-    const { road, opens, closes } = startTexts(farm, notebook, rows, sheet, next);
-    setTexts({ ...texts, road, opens, closes });
-  };
   const set = (key: Key, text: string): void => setTexts({ ...texts, [key]: text });
   return (
     <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
@@ -93,7 +115,15 @@ export default function HowManyTrucks({
           </Progress>
         )}
         {data && day ? (
-          <Fleets fleets={data.fleets} worth={data.worth} day={day} per={per} busy={isValidating} />
+          <Fleets
+            fleets={data.fleets}
+            worth={data.worth}
+            day={day}
+            per={per}
+            busy={isValidating}
+            costs={{ truckPerHour, combinePerHour }}
+            line={there?.lineMin ?? 0}
+          />
         ) : (
           !isValidating && !error && <p className="text-muted">A figure at the right does not fit.</p>
         )}
@@ -102,15 +132,7 @@ export default function HowManyTrucks({
         aria-label="The day"
         className="space-y-4 border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6"
       >
-        <SelectBox label="Loads go to" value={to} onChange={(event) => goTo(event.target.value)}>
-          {hasHome && <option value="">home, the wet bin</option>}
-          {buyers.map((buyer) => (
-            <option key={buyer.id} value={buyer.id}>
-              {buyer.name}
-            </option>
-          ))}
-          {!hasHome && buyers.length === 0 && <option value="">home</option>}
-        </SelectBox>
+        <LoadsGoTo farm={farm} loads={loads} line={false} />
         {own && to !== '' && (
           <div>
             <Choices
@@ -163,6 +185,9 @@ export default function HowManyTrucks({
             </div>
           </fieldset>
         ))}
+        {!errors.truckCost && !errors.combineCost && (
+          <KeepCosts farm={farm} notebook={notebook} truckPerHour={truckPerHour} combinePerHour={combinePerHour} />
+        )}
         <p className="text-sm text-muted">
           {REPLICATIONS} days, the same for each number of trucks, with times that scatter as such times do. A truck
           that cannot be in line by closing keeps its load overnight.
@@ -178,10 +203,15 @@ function Fleets({
   day,
   per,
   busy,
+  costs,
+  line,
 }: {
   fleets: readonly TrucksWorth[];
   worth: number;
   day: HaulingDay;
+  costs: HarvestCosts;
+  /** minutes in others’ line that are in the road already */
+  line: number;
   /** kg of a bushel of what is cut */
   per: number;
   busy: boolean;
@@ -194,16 +224,23 @@ function Fleets({
       <Verdict figure={worth} unit={worth === 1 ? 'truck' : 'trucks'}>
         <b>{grainRate(result.bushelsPerHour.mean, per).text}</b> (8 days of 10 between{' '}
         {grainRate.figure(result.bushelsPerHour.low, per)} and {grainRate.figure(result.bushelsPerHour.high, per)}).{' '}
+        <b>{priceText(best.costPerBushel, per)}</b> for combines and trucks.{' '}
         {more !== undefined && more.gain !== null
-          ? `One more would bring ${grainRate(more.gain, per)}${more.result.lineMinutes > 60 ? `, and wait ${Math.round(more.result.lineMinutes)} minutes in line` : ''}.`
-          : ''}{' '}
-        {best.gain !== null ? `One less would cost ${grainRate(best.gain, per)}.` : ''}
+          ? `One more brings ${grainRate(more.gain, per)} and makes it ${priceText(more.costPerBushel, per)}: it does not pay.`
+          : `No more than ${fleets.length} were tried.`}{' '}
+        {best.gain !== null
+          ? `One less costs ${grainRate(best.gain, per)}: ${priceText(fleets[worth - 2]!.costPerBushel, per)}.`
+          : ''}
       </Verdict>
       <p className="mt-1">
-        Held back by: <b>{result.heldBackBy}</b>.{' '}
-        {result.firstStop.hour === null
-          ? 'No combine waits with a full tank.'
-          : `A combine first waits with a full tank about ${hourText(result.firstStop.hour)}, on ${percent(result.firstStop.share, 0)} of days.`}{' '}
+        {result.firstStop.hour === null ? (
+          <b>The combines set the pace: on no day do they wait with full tanks.</b>
+        ) : (
+          <>
+            Held back by <b>{result.heldBackBy}</b> on {percent(result.firstStop.share, 0)} of days, first about{' '}
+            {hourText(result.firstStop.hour)}.
+          </>
+        )}{' '}
         A truck waits {Math.round(result.lineMinutes)} minutes in line, a cart {number(60 * result.waits.cart)} minutes
         a day for trucks.
       </p>
@@ -217,6 +254,22 @@ function Fleets({
         {standing(result.atClose, day, worth, per)}. <b>Overnight on wheels: {bushels(result.onWheels, per).text}</b>
         {result.onWheels >= 1 ? ` (${standing(result.overnight, day, worth, per)})` : ''}.
       </p>
+      <Averages day={day} fleet={worth} per={per} line={line} />
+      <Working
+        what={`${worth} ${worth === 1 ? 'truck' : 'trucks'}`}
+        formulas={[TRUCKS_WORTH, HAULING_DAY, AVERAGE_FLOW]}
+        inputs={[
+          { name: 'Trucks', value: String(worth), from: 'tried from one up' },
+          {
+            name: 'Bushels an hour',
+            value: grainRate(result.bushelsPerHour.mean, per).text,
+            from: `the mean of ${REPLICATIONS} simulated days`,
+          },
+          { name: 'A truck and driver', value: `${money(costs.truckPerHour)} an hour`, from: 'typed at the right' },
+          { name: 'A combine and driver', value: `${money(costs.combinePerHour)} an hour`, from: 'typed at the right' },
+        ]}
+        not="days lost to weather, and what a crop loses standing while it waits."
+      />
       <ChartFrame
         label={`${grainRate.unit} by trucks: ${fleets.map((fleet) => `${fleet.trucks}: ${grainRate.figure(fleet.result.bushelsPerHour.mean, per)}`).join(', ')}`}
         heads={['Trucks', grainRate.unit]}
@@ -254,6 +307,7 @@ function Fleets({
               <th className="py-1.5 pr-2">Trucks</th>
               <th className="px-1 text-right">{grainRate.unit}</th>
               <th className="px-1 text-right">The last one brings</th>
+              <th className="px-1 text-right">Costs {aBushel()}</th>
               <th className="px-1 text-right">Combine stands</th>
               <th className="px-1 text-right">Truck in line</th>
               <th className="py-1.5 pl-1 text-right">On wheels at night</th>
@@ -268,6 +322,7 @@ function Fleets({
                 <td className="py-1 pr-2">{fleet.trucks}</td>
                 <td className="px-1 text-right">{grainRate.figure(fleet.result.bushelsPerHour.mean, per)}</td>
                 <td className="px-1 text-right">{fleet.gain === null ? '' : grainRate.figure(fleet.gain, per)}</td>
+                <td className="px-1 text-right">{money(price.shown(fleet.costPerBushel, per))}</td>
                 <td className="px-1 text-right whitespace-nowrap">{number(fleet.result.waits.combine, 1)} h</td>
                 <td className="px-1 text-right whitespace-nowrap">{Math.round(fleet.result.lineMinutes)} min</td>
                 <td className="py-1 pl-1 text-right whitespace-nowrap">{bushels(fleet.result.onWheels, per).text}</td>
@@ -276,6 +331,81 @@ function Fleets({
           </tbody>
         </table>
       </div>
+    </div>
+  );
+}
+
+/** The same day by plain averages, as done on the back of an envelope: said to be just that. */
+function Averages({ day, fleet, per, line }: { day: HaulingDay; fleet: number; per: number; line: number }) {
+  const flow = averageFlow({
+    ...day,
+    trucks: Array.from({ length: fleet }, (_, i) => day.trucks[i] ?? day.trucks[0]!),
+  });
+  const lasts = flow.roomLastsMin;
+  return (
+    <section aria-label="Plain average figures" className="mt-3 border-t border-rule pt-2">
+      <h3 className="font-semibold">Plain average figures, {fleet === 1 ? 'one truck' : `${fleet} trucks`}</h3>
+      <p>
+        A round takes <b>{Math.round(flow.roundMin)} min</b>
+        {line >= 1 ? `, ${Math.round(line)} of them in line` : ''}; one truck hauls{' '}
+        <b>{grainRate(flow.perTruck, per).text}</b>, the combines cut {grainRate(flow.combines, per).text}:{' '}
+        <b>
+          {flow.trucksNeeded} {flow.trucksNeeded === 1 ? 'truck' : 'trucks'} needed
+        </b>
+        .{' '}
+        {flow.shortBy < 1 ? (
+          'Nothing is short.'
+        ) : (
+          <>
+            Short by <b>{grainRate(flow.shortBy, per).text}</b>
+            {flow.pit < flow.trucks ? ', because scale and pit take no more' : ''}; tanks and carts hold{' '}
+            {bushels(flow.room, per).text}, and that lasts {lasts === null ? '' : spanText(lasts)}.
+          </>
+        )}{' '}
+        {flow.wetBin !== null &&
+          (flow.wetBin.lastsMin === null
+            ? 'The dryer keeps up.'
+            : `The wet bin gains ${grainRate(flow.wetBin.gains, per).text} over the dryer and is full in ${spanText(flow.wetBin.lastsMin)}.`)}
+      </p>
+      <p className="text-sm text-muted">
+        Without waiting for each other, closing hours or chance; the {REPLICATIONS} days above have them, and bring
+        less.
+      </p>
+    </section>
+  );
+}
+
+/** What an hour costs is the same tomorrow. */
+function KeepCosts({
+  farm,
+  notebook,
+  truckPerHour,
+  combinePerHour,
+}: HarvestCosts & { farm: Farm; notebook: FieldRecords }) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const kept = notebook.settings.haulTimes.farm;
+  const value = kept?.value ?? USUAL_HAUL_TIMES;
+  if (
+    truckPerHour === (value.truckCostPerHour ?? USUAL_HARVEST_COSTS.truckPerHour) &&
+    combinePerHour === (value.combineCostPerHour ?? USUAL_HARVEST_COSTS.combinePerHour)
+  )
+    return null;
+  const save = async (): Promise<void> => {
+    const body = { ...value, truckCostPerHour: truckPerHour, combineCostPerHour: combinePerHour };
+    const saved = await sending.send(() =>
+      write(farm.id, setting(farm.id, 'haulTimes', 'farm', { revision: kept?.revision ?? 0, value: body })),
+    );
+    if (!saved) return;
+    toast('What an hour costs is kept');
+    await refresh();
+  };
+  return (
+    <div>
+      <Button disabled={sending.busy} onClick={() => void save()}>
+        Keep these costs
+      </Button>
+      <Problem className="mt-2">{sending.message}</Problem>
     </div>
   );
 }

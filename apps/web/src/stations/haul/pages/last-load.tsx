@@ -106,7 +106,7 @@ export function LastLoadPage({
     const [cart, tank] = [fullest('cart'), fullest('combine')];
     const now = farm.clock();
     const rain = weather.find((hour) => Date.parse(hour.at) > now && hour.rainChance >= 0.4);
-    const rate = combineRate(farm, notebook);
+    const rate = combineRate(farm, notebook, rows, cropCut(rows));
     const about = (kind: Kind, value: number | null | undefined): string =>
       value === null || value === undefined ? '' : kind.text(Math.round(value), per);
     return {

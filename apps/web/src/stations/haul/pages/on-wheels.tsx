@@ -16,13 +16,14 @@ import {
   USUAL_HAUL_TIMES,
 } from '@fanega/core';
 import { useState } from 'react';
-import type { Farm } from '../../../data/farm';
+import { type Farm, useDown } from '../../../data/farm';
 import { Button } from '../../../ui';
 import { useTicking } from '../../../ui/use-ticking';
 import { EntryDrawer } from '../../../widgets/entry-drawer';
 import { area, bushels, cropYield, dollars, grain, mass, percent, heldText } from '../../../quantity/quantity';
 import { clock, day } from '../../../quantity/time';
 import { TRUCK_WORDS } from '../../../widgets/chain-words';
+import { WhoIsWhere } from '../../../widgets/who-is-where';
 import { WhatStops } from './what-stops';
 import { spanText } from '../../../quantity/time';
 import { Section } from '../../../ui/page';
@@ -35,6 +36,7 @@ const waited = (ms: number): string =>
       ? `${Math.round(ms / (60 * MINUTE))} h`
       : `${Math.round(ms / (1440 * MINUTE))} days`;
 const IDLE: readonly TruckNow['state'][] = ['empty', 'loaded'];
+const mark = (state: TruckNow['state']): string => (state === 'down' ? '■ ' : IDLE.includes(state) ? '○ ' : '● ');
 
 /** The day as it is on the road: what stops first, every truck, the tickets that never came, the loads still standing. */
 export function OnWheels({
@@ -52,6 +54,9 @@ export function OnWheels({
     <>
       <WhatStops farm={farm} notebook={notebook} haul={haul} rows={rows} />
       <Trucks farm={farm} notebook={notebook} haul={haul} rows={rows} />
+      <Section label="Who is where">
+        <WhoIsWhere farm={farm} />
+      </Section>
       <LastDepartures farm={farm} notebook={notebook} rows={rows} />
       <LostTickets farm={farm} haul={haul} />
       <Standing farm={farm} notebook={notebook} rows={rows} />
@@ -71,10 +76,18 @@ function Trucks({
   rows: readonly FieldRow[];
 }) {
   useTicking();
+  const down = useDown();
   const { timeZone } = farm.data.farm;
   const now = farm.clock();
   const crop = cropCut(rows);
-  const trucks = trucksNow(farm, notebook, haul, notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES, crop);
+  const trucks = trucksNow(
+    farm,
+    notebook,
+    haul,
+    notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES,
+    crop,
+    down,
+  );
   if (trucks.length === 0) return null;
   return (
     <section aria-label="Trucks" className="relative overflow-x-auto border-b border-ink px-5 py-5 lg:px-6">
@@ -97,18 +110,20 @@ function Trucks({
               <tr key={truck.id} className="border-b border-rule">
                 <td className="py-1.5 pr-2 font-semibold">{truck.name}</td>
                 <td className="px-2">
-                  {IDLE.includes(truck.state) ? '○ ' : '● '}
+                  {mark(truck.state)}
                   {TRUCK_WORDS[truck.state]}
                   {truck.likelyMs !== null && truck.likelyMs > now
                     ? `, there about ${clock(truck.likelyMs, timeZone)}`
                     : ''}
                   <span className="text-sm text-muted">
                     {' '}
-                    {truck.sinceMs === null
-                      ? 'not in the book yet'
-                      : truck.where
-                        ? `last with ${truck.where}`
-                        : 'not seen yet'}
+                    {truck.state === 'down'
+                      ? truck.where
+                      : truck.sinceMs === null
+                        ? 'not in the book yet'
+                        : truck.where
+                          ? `last with ${truck.where}`
+                          : 'not seen yet'}
                   </span>
                 </td>
                 <td className="px-2 text-right">

@@ -226,8 +226,7 @@ function OneScale({ farm, haul, standing }: { farm: Farm; haul: HaulAnswer; stan
       {restating && (
         <Restate
           farm={farm}
-          loads={alone.map(({ entry }) => ({ entry, kg: entry.wetKg }))}
-          factor={standing.factor}
+          loads={alone.map(({ entry }) => ({ entry, kg: entry.wetKg, factor: standing.factor }))}
           mark={MARK}
           why="restated by the scale that is trusted"
           caution={

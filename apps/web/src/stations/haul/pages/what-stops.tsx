@@ -12,20 +12,18 @@ import {
   elsewhere,
   type FieldRecords,
   type FieldRow,
-  type HaulTo,
-  likelyTo,
   LINKS,
   RangeRefusal,
   USUAL_HAUL_TIMES,
-  USUAL_LINE_MIN,
 } from '@fanega/core';
 import { useState } from 'react';
-import type { Farm } from '../../../data/farm';
-import { Button, SelectBox, TextBox } from '../../../ui';
+import { type Farm, useDown } from '../../../data/farm';
+import { Button } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
-import { bushels, grainRate, parseNumber } from '../../../quantity/quantity';
+import { bushels, grainRate } from '../../../quantity/quantity';
 import { TakeBack } from '../../../widgets/take-back';
 import { clock, minuteText } from '../../../quantity/time';
+import { LoadsGoTo, useLoadsGoTo } from '../../../widgets/loads-go-to';
 import { ReportDelay } from '../../../widgets/report-delay';
 import { LEVER_WORDS, BECAUSE, DELAY_WORDS } from '../../../widgets/chain-words';
 import { Working } from '../../../widgets/working';
@@ -55,20 +53,15 @@ export function WhatStops({
   rows: readonly FieldRow[];
 }) {
   const sheet = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;
-  const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
-  const hasHome = farm.data.places.some((place) => place.kind === 'wetBin');
-  const [to, setTo] = useState(() => likelyTo(farm).buyerId);
-  const [line, setLine] = useState(String(USUAL_LINE_MIN));
+  const loads = useLoadsGoTo(farm, notebook);
+  const down = useDown();
   const [reporting, setReporting] = useState(false);
-  const lineMin = parseNumber(line);
-  const lineWrong = lineMin >= 0 && lineMin <= 600 ? undefined : 'Minutes, from 0 to 600';
-  const haulTo: HaulTo = to === '' ? { kind: 'home', buyerId: '' } : { kind: 'elevator', buyerId: to };
-  const built = chainNow(farm, notebook, haul, rows, sheet, { to: haulTo, lineMin: lineWrong ? 0 : lineMin });
+  const built = chainNow(farm, notebook, haul, rows, sheet, loads, down);
   let ahead: ChainAhead | null = null;
   let problem: string | null = null;
   if (built) {
     try {
-      ahead = chainAhead(built.chain, elsewhere(farm, notebook, haul, rows, sheet, haulTo));
+      ahead = chainAhead(built.chain, elsewhere(farm, notebook, haul, rows, sheet, loads.to, down));
     } catch (error) {
       if (!(error instanceof RangeRefusal)) throw error;
       problem = error.message;
@@ -99,26 +92,7 @@ export function WhatStops({
         )}
       </div>
       <div className="mt-5 lg:mt-0 lg:border-l lg:border-rule lg:pl-6">
-        <div className={to === '' ? '' : 'grid grid-cols-[1.6fr_1fr] gap-3'}>
-          <SelectBox label="Loads go to" value={to} onChange={(event) => setTo(event.target.value)}>
-            {hasHome && <option value="">home, the wet bin</option>}
-            {buyers.map((buyer) => (
-              <option key={buyer.id} value={buyer.id}>
-                {buyer.name}
-              </option>
-            ))}
-          </SelectBox>
-          {to !== '' && (
-            <TextBox
-              label="Line there"
-              unit="min"
-              inputMode="numeric"
-              value={line}
-              error={lineWrong}
-              onChange={(event) => setLine(event.target.value)}
-            />
-          )}
-        </div>
+        <LoadsGoTo farm={farm} loads={loads} />
         <ul className="mt-3">
           {delays.map((delay) => (
             <li
@@ -163,13 +137,23 @@ function Ahead({
   /** of what is cut */
   kgPerBu: number;
 }) {
-  const { combineStands, stops, levers } = ahead;
+  const { combineStands, stops } = ahead;
+  // What moves nothing for the better moves nothing.
+  const levers = ahead.levers.filter((lever) => helps(lever, ahead.doneAt));
   return (
     <>
       {combineStands ? (
         <Verdict figure={minuteText(Math.floor(combineStands.at))} unit="combine idle">
-          Held back by <b>{BECAUSE[combineStands.because]}</b>; {Math.round(combineStands.minutes)} minutes of standing
-          until {minuteText(until)}.
+          Held back by <b>{BECAUSE[combineStands.because]}</b>: {Math.round(combineStands.minutes)} minutes idle by{' '}
+          {minuteText(until)}
+          {combineStands.lostBushels >= 1 ? (
+            <>
+              , <b>{bushels(combineStands.lostBushels, kgPerBu).text}</b> not cut today
+            </>
+          ) : (
+            ', and the field is still cut today'
+          )}
+          .
         </Verdict>
       ) : (
         <Verdict small figure="Nothing stops the combines" unit={`until ${minuteText(until)}`} />
@@ -204,7 +188,7 @@ function Ahead({
           {
             name: 'Combines cut',
             value: grainRate(rate, kgPerBu).text,
-            from: 'good rate of their profiles (Cut, Speed)',
+            from: 'the rate of their profiles, less where the accepted loss sets less (Cut, Speed), turns in it',
           },
           {
             name: 'Still to cut today',
@@ -236,7 +220,7 @@ function Ahead({
                 </span>
                 <span>
                   {lever.stopsAt === null ? 'no combine idle' : `idle at ${minuteText(Math.floor(lever.stopsAt))}`},{' '}
-                  <b>{worth(lever, ahead.doneAt, kgPerBu)}</b>
+                  <b>{worth(lever, ahead, kgPerBu)}</b>
                 </span>
               </li>
             ))}
@@ -252,10 +236,22 @@ function Ahead({
   );
 }
 
-/** What a lever brings: more grain today; where the same is cut either way, how much sooner; else less standing. */
-function worth({ gain, doneAt, lessStanding }: ChainLever, doneNow: number | null, kgPerBu: number): string {
+const helps = ({ gain, doneAt, lessStanding }: ChainLever, doneNow: number | null): boolean =>
+  gain >= 1 || lessStanding >= 1 || (doneAt !== null && (doneNow === null || doneAt < doneNow));
+
+/** What a lever brings: of what is not cut, how much is; where the same is cut either way, how much sooner; else less standing. */
+function worth(
+  { gain, doneAt, lessStanding }: ChainLever,
+  { combineStands, doneAt: doneNow }: ChainAhead,
+  kgPerBu: number,
+): string {
+  const lost = combineStands?.lostBushels ?? 0;
+  if (gain >= 1 && lost >= 1)
+    return gain >= 0.995 * lost
+      ? `all of the ${bushels(lost, kgPerBu).text}`
+      : `${bushels.signed(gain, kgPerBu).text} of the ${bushels(lost, kgPerBu).text}`;
   if (Math.abs(gain) >= 1) return bushels.signed(gain, kgPerBu).text;
   if (doneAt !== null && doneNow !== null && doneAt !== doneNow)
     return `field cut ${Math.abs(Math.round(doneNow - doneAt))} min ${doneAt < doneNow ? 'sooner' : 'later'}`;
-  return `${Math.abs(Math.round(lessStanding))} min ${lessStanding < 0 ? 'more' : 'less'} standing`;
+  return `${Math.abs(Math.round(lessStanding))} min ${lessStanding < 0 ? 'more' : 'less'} idle`;
 }

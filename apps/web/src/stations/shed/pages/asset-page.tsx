@@ -76,8 +76,12 @@ export function AssetPage({
               {asset.down !== null && <Status state="bad">down: {asset.down}, </Status>}
               {readiness.daysShort > 0 ? (
                 <Status state="bad">{days(readiness.daysShort)} short</Status>
-              ) : readiness.ready ? (
+              ) : asset.ready ? (
                 <Status state="good">ready</Status>
+              ) : asset.overdue.length > 0 && readiness.ready ? (
+                <Status state="watch">
+                  {asset.overdue[0]!.what.toLowerCase()} {Math.round(asset.overdue[0]!.hours)} h overdue
+                </Status>
               ) : (
                 <Status state="watch">{readiness.open} open</Status>
               )}

@@ -27,6 +27,7 @@ import { useRecorded } from '../../../widgets/take-back';
 import { logged, takenBack } from '../../../data/records';
 import { write } from '../../../data/outbox';
 import { CheckBox } from '../../../ui/check-box';
+import { PartsCounters } from './parts-counters';
 
 /** What broke this season, and what it cost, by machine, by cause, by the spare that was missing. */
 export function Breakdowns({ farm, shed }: { farm: Farm; shed: ShedRecords }) {
@@ -73,6 +74,7 @@ export function Breakdowns({ farm, shed }: { farm: Farm; shed: ShedRecords }) {
           Something broke
         </Button>
       </div>
+      {own.some(({ body }) => !body.mended) && <PartsCounters farm={farm} shed={shed} />}
       <div className="border-t border-ink lg:grid lg:grid-cols-3">
         <Sums title="By machine" rows={Object.entries(summary.byMachine).map(([id, sum]) => [name(id), sum])} />
         <Sums

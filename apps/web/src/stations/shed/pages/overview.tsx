@@ -3,6 +3,7 @@ import {
   CROPS,
   MACHINE_KINDS,
   type MachineKind,
+  type MachineNext,
   type MachineView,
   type ShedRecords,
 } from '@fanega/core';
@@ -16,14 +17,18 @@ import { wordColumn } from '../../../widgets/columns';
 import { alternativeWords, cropWords, dayWords, days, farmDay } from '../words';
 import { AddMachine } from '../forms/add-machine';
 import { ListsDrawer } from '../forms/lists-drawer';
+import { CountersDrawer } from '../forms/counters-drawer';
 import { SeasonDrawer } from '../forms/season-drawer';
+import { PartsCounters } from './parts-counters';
 
 /** What keeps harvest from beginning, worst first: a part that comes too late stands large on top. */
 export function Overview({ farm, shed, assets }: { farm: Farm; shed: ShedRecords; assets: readonly MachineView[] }) {
-  const [open, setOpen] = useState<'season' | 'add' | 'template' | null>(null);
+  const [open, setOpen] = useState<'season' | 'add' | 'template' | 'counters' | null>(null);
   const season = shed.settings.seasonPlan.farm?.value ?? { firstDays: {}, acknowledge: [] };
   const worst = assets.find((asset) => asset.readiness.daysShort > 0);
-  const ready = assets.filter((asset) => asset.readiness.ready && asset.down === null).length;
+  const ready = assets.filter((asset) => asset.ready).length;
+  const overdue = assets.filter((asset) => asset.overdue.length > 0).length;
+  const broken = assets.filter((asset) => asset.down !== null).length;
   const today = farmDay(farm);
   return (
     <div>
@@ -44,6 +49,10 @@ export function Overview({ farm, shed, assets }: { farm: Farm; shed: ShedRecords
           ) : (
             <>
               <Verdict figure={ready} unit={`of ${assets.length} machines ready`}>
+                {broken > 0 && <b>{broken === 1 ? 'One is down' : `${broken} are down`}. </b>}
+                {overdue > 0 && (
+                  <b>{overdue === 1 ? 'On one a service is overdue' : `On ${overdue} a service is overdue`}. </b>
+                )}
                 No part that is waited for comes too late.
               </Verdict>
             </>
@@ -77,6 +86,7 @@ export function Overview({ farm, shed, assets }: { farm: Farm; shed: ShedRecords
           </div>
         </div>
       </section>
+      <PartsCounters farm={farm} shed={shed} onChange={() => setOpen('counters')} />
       {assets.length > 0 && (
         <div className="border-t border-ink">
           <DataTable
@@ -91,6 +101,7 @@ export function Overview({ farm, shed, assets }: { farm: Farm; shed: ShedRecords
       )}
       {open === 'season' && <SeasonDrawer farm={farm} shed={shed} onClose={() => setOpen(null)} />}
       {open === 'add' && <AddMachine farm={farm} shed={shed} onClose={() => setOpen(null)} />}
+      {open === 'counters' && <CountersDrawer farm={farm} shed={shed} onClose={() => setOpen(null)} />}
       {open === 'template' && <ListsDrawer farm={farm} shed={shed} onClose={() => setOpen(null)} />}
     </div>
   );
@@ -119,9 +130,15 @@ function Late({
         {part.orderedOn === null
           ? `takes ${days(part.leadDays)} from the order`
           : `was ordered ${dayWords(part.orderedOn)} and takes ${days(part.leadDays)}`}
-        , so it is there on {dayWords(item.partOn!)}; {cropWords(asset.by.crop)} begin
-        {asset.by.crop === 'corn' || asset.by.crop === null ? 's' : ''} on {dayWords(asset.by.day)}.
-        {part.orderedOn === null && <b> It is not ordered yet.</b>}
+        , so it is there on {dayWords(item.partOn!)};{' '}
+        {asset.by.crop === null ? (
+          'harvest runs already'
+        ) : (
+          <>
+            {cropWords(asset.by.crop)} begin{asset.by.crop === 'corn' ? 's' : ''} on {dayWords(asset.by.day)}
+          </>
+        )}
+        .{part.orderedOn === null && <b> It is not ordered yet.</b>}
       </p>
       <ul className="mt-2 list-disc pl-6" aria-label="Alternatives">
         {alternativesFor(asset, assets, item, firstDays)
@@ -134,18 +151,29 @@ function Late({
   );
 }
 
-const standing = ({ down, readiness }: MachineView): string =>
+const standing = ({ down, readiness, ready, overdue }: MachineView): string =>
   down !== null
     ? '■ down'
     : readiness.daysShort > 0
       ? `■ ${days(readiness.daysShort)} short`
-      : readiness.ready
+      : ready
         ? readiness.open > 0
           ? `● ready, ${readiness.open} open`
           : '● ready'
-        : `◐ ${readiness.open} open`;
-const nextOf = ({ readiness }: MachineView) =>
-  readiness.items.find(({ state }) => state !== 'done' && state !== 'skipped');
+        : overdue.length > 0 && readiness.ready
+          ? '◐ service overdue'
+          : `◐ ${readiness.open} open`;
+
+/** When it was to be done, in the words of the one thing that is next. */
+function dueWords(next: MachineNext | null): { readonly words: string; readonly late: boolean } {
+  if (next === null) return { words: '', late: false };
+  if (next.kind === 'mend') return { words: 'now', late: true };
+  if (next.kind === 'service') return { words: `${Math.round(next.hoursOver)} h over`, late: true };
+  if (next.due === null) return { words: '', late: false };
+  return next.dueIn! < 0
+    ? { words: `${days(-next.dueIn!)} ago`, late: true }
+    : { words: dayWords(next.due), late: false };
+}
 
 const MACHINES: readonly Column<MachineView>[] = [
   wordColumn('machine', 'Machine', ({ machine }) => machine.name, {
@@ -169,17 +197,18 @@ const MACHINES: readonly Column<MachineView>[] = [
       </span>
     ),
   }),
-  wordColumn('next', 'Next', (asset) => asset.down ?? nextOf(asset)?.item.what ?? 'nothing'),
-  wordColumn('who', 'Who', (asset) => nextOf(asset)?.item.owner ?? '', { choice: true }),
+  wordColumn('next', 'Next', ({ next }) => next?.what ?? 'nothing'),
+  wordColumn('who', 'Who', ({ next }) => (next === null || next.kind === 'service' ? '' : next.who), { choice: true }),
   {
     id: 'due',
     head: 'Due',
     right: true,
-    value: (asset) => nextOf(asset)?.item.due ?? null,
-    show: (asset) => {
-      const next = nextOf(asset);
-      if (!next?.item.due) return '';
-      return next.dueIn! < 0 ? <b className="text-clay">■ {days(-next.dueIn!)} ago</b> : dayWords(next.item.due);
+    // What is late comes before every day, the latest first.
+    value: ({ next }) =>
+      next === null ? null : next.kind === 'line' ? next.due : next.kind === 'mend' ? '0' : `1${1e6 - next.hoursOver}`,
+    show: ({ next }) => {
+      const { words, late } = dueWords(next);
+      return late ? <b className="whitespace-nowrap text-clay">■ {words}</b> : words;
     },
   },
 ];
