@@ -2,6 +2,7 @@ import { type Entry, Ledger } from '@fanega/core';
 import { expect, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, type OwnFarm, ownFarm } from './own-farm';
+import { DEMO, enterDemo } from './pages';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
@@ -322,4 +323,34 @@ test.describe('with its own files kept', () => {
       .toBe(1);
     await expect(page.getByRole('button', { name: 'Entries that wait' })).toBeHidden();
   });
+});
+
+test('the cab in Spanish, by a person’s own choice: its taps, its sheets and its cautions; the office stays as it was', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await enterDemo(page);
+  await page.goto(`${DEMO}/cab`);
+  await page.getByRole('group', { name: 'Language, idioma' }).getByText('Español').click();
+  await expect(page.getByRole('heading', { name: '¿Quién es usted y en qué máquina está?' })).toBeVisible();
+  await page.getByRole('button', { name: 'Cart 2', exact: true }).click();
+  await expect(page.getByText('Su nombre queda con cada carga')).toBeVisible();
+  await page.getByLabel('Su nombre').fill('Lupe');
+  await page.getByRole('button', { name: 'Cart 2', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Lo que lleva' })).toBeVisible();
+  await page.getByRole('button', { name: 'Otra cosa' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Otra cosa' });
+  await expect(sheet.getByRole('button', { name: 'Surcos del vecino' })).toBeVisible();
+  await sheet.getByRole('button', { name: 'Avisar un retraso' }).click();
+  await expect(page.getByRole('dialog').getByLabel('Por cuánto tiempo desde ahora')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByText('Quién anda dónde').click();
+  await expect(page.getByRole('list', { name: 'Personas' })).toContainText('cosechó');
+  // It is the device's from now on, and the page says to a reader in which language it is.
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Lo que lleva' })).toBeVisible();
+  await expect(page.locator('[lang=es]')).toHaveCount(1);
+  await page.goto(`${DEMO}/shed/flex-35`);
+  await expect(page.getByRole('complementary', { name: 'Precaución: Debajo del cabezal' }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'It broke' })).toBeVisible();
 });

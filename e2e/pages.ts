@@ -30,6 +30,7 @@ export const PAGES = [
   '/haul/weights',
   '/cab',
   '/dry',
+  '/dry/keeps',
   '/store',
   '/store/bin-a',
   '/sell',

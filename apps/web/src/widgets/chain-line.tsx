@@ -2,8 +2,9 @@ import { chainAhead, chainNow, loadsGoTo, RangeRefusal, trucksNow, USUAL_HAUL_TI
 import { useMemo } from 'react';
 import { type Farm, useDown, useFields, useHaul, useNotebook } from '../data/farm';
 import { clock } from '../quantity/time';
-import { BECAUSE } from './chain-words';
+import { because } from './chain-words';
 import { minuteText, spanText } from '../quantity/time';
+import { say } from '../words';
 
 /** Nobody who drives can do anything about what happens later than this. */
 const SOON_MIN = 180;
@@ -37,7 +38,10 @@ export function ChainLine({ farm, className = '' }: { farm: Farm; className?: st
   if (!stands) return null;
   return (
     <p className={className}>
-      <b>■ {minuteText(Math.floor(stands.at))} combine idle</b>: {BECAUSE[stands.because]}
+      <b>
+        ■ {minuteText(Math.floor(stands.at))} {say('combineIdle')}
+      </b>
+      : {because(stands.because)}
     </p>
   );
 }
@@ -60,10 +64,10 @@ export function LeaveBy({ farm, truckId, className = '' }: { farm: Farm; truckId
   return (
     <p className={className}>
       {left < 0 ? (
-        <b>■ Too late for today: it had to leave by {by}. Tarp it for the night.</b>
+        <b>{say('tooLate', { time: by })}</b>
       ) : (
         <>
-          <b>Leave by {by}</b>, {spanText(left)} left, to be in line at closing
+          <b>{say('leaveBy', { time: by })}</b>, {say('leftInLine', { span: spanText(left) })}
         </>
       )}
     </p>

@@ -1,4 +1,5 @@
 import type { ChainLever, ChainLink, TruckState } from '@fanega/core';
+import { say } from '../words';
 
 /** Where a truck is, in words. */
 export const TRUCK_WORDS: Readonly<Record<TruckState, string>> = {
@@ -24,23 +25,11 @@ export const LEVER_WORDS: Readonly<Record<ChainLever['what'], string>> = {
 };
 
 /** What holds the grain back, in words. */
-export const BECAUSE: Readonly<Record<ChainLink, string>> = {
-  field: 'the field',
-  combine: 'the combine itself',
-  cart: 'the carts',
-  trucks: 'trucks on the road',
-  line: 'the line at the buyer',
-  hours: 'the buyer’s closing',
-  pit: 'the pit',
-  'wet bin': 'the wet bin and the dryer behind it',
-  dryer: 'the dryer that stands',
-  'bin room': 'full bins',
-};
-export const DELAY_LINKS: readonly ChainLink[] = ['combine', 'cart', 'trucks', 'line', 'dryer'];
-export const DELAY_WORDS: Partial<Record<ChainLink, string>> = {
-  combine: 'Combine idle',
-  cart: 'A cart stands',
-  trucks: 'A truck is late',
-  line: 'The line is longer',
-  dryer: 'The dryer stands',
-};
+export const because = (link: ChainLink): string =>
+  say(
+    `because_${link.replace(' ', '_')}` as `because_${'field' | 'combine' | 'cart' | 'trucks' | 'line' | 'hours' | 'pit' | 'wet_bin' | 'dryer' | 'bin_room'}`,
+  );
+export const DELAY_LINKS = ['combine', 'cart', 'trucks', 'line', 'dryer'] as const satisfies readonly ChainLink[];
+/** A reported delay, in words; of a link that none is reported of its own name. */
+export const delayWords = (link: string): string =>
+  (DELAY_LINKS as readonly string[]).includes(link) ? say(`delay_${link as (typeof DELAY_LINKS)[number]}`) : link;

@@ -1,5 +1,6 @@
 import { Clock } from 'lucide-react';
 import { useFarm } from '../data/farm';
+import { say } from '../words';
 
 /** Clocks that differ by less agree: an answer takes a moment to come. */
 const NOTED_MS = 2 * 60_000;
@@ -13,18 +14,18 @@ export function ClockNote() {
   const minutes = Math.round(Math.abs(behind) / 60_000);
   const words =
     minutes < 120
-      ? `${minutes} minutes`
+      ? say('nMinutes', { n: minutes })
       : minutes < 2880
-        ? `${Math.round(minutes / 60)} hours`
-        : `${Math.round(minutes / 1440)} days`;
+        ? say('nHours', { n: Math.round(minutes / 60) })
+        : say('nDays', { n: Math.round(minutes / 1440) });
   return (
     <p
       role="status"
       aria-label="Clock"
       className="flex items-center gap-2 border-t border-rule bg-sand px-4 py-1.5 text-sm"
     >
-      <Clock size={16} className="shrink-0" aria-hidden="true" /> This device&rsquo;s clock is {words}{' '}
-      {behind > 0 ? 'behind' : 'ahead of'} the farm&rsquo;s. What you record gets the farm&rsquo;s time.
+      <Clock size={16} className="shrink-0" aria-hidden="true" />{' '}
+      {say(behind > 0 ? 'clockBehind' : 'clockAhead', { span: words })}
     </p>
   );
 }

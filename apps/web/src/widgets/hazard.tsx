@@ -1,4 +1,4 @@
-import { CARD_FOOT, type CardId, living, SAFETY_CARDS } from '@fanega/core';
+import { CARD_FOOT, CARD_FOOT_ES, type CardId, living, SAFETY_CARDS, SAFETY_CARDS_ES } from '@fanega/core';
 import { TriangleAlert } from 'lucide-react';
 import { useRef } from 'react';
 import { ulid } from 'ulid';
@@ -7,6 +7,7 @@ import { useSend } from '../data/use-send';
 import { Button, Problem } from '../ui';
 import { logged } from '../data/records';
 import { write } from '../data/outbox';
+import { say, useLanguage } from '../words';
 
 export const isCard = (card: string | null | undefined): card is CardId =>
   typeof card === 'string' && Object.hasOwn(SAFETY_CARDS, card);
@@ -37,26 +38,27 @@ export function Hazard({ card, before }: { card: CardId; before: string }) {
   const sending = useSend();
   const id = useRef(ulid());
   const { needed, done } = useAcknowledged(card, before);
-  const { title, lines } = SAFETY_CARDS[card];
+  const spanish = useLanguage() === 'es';
+  const { title, lines } = (spanish ? SAFETY_CARDS_ES : SAFETY_CARDS)[card];
   const acknowledge = async (): Promise<void> => {
     const body = { id: id.current, at: new Date(farm.clock()).toISOString(), card, before };
     if (await sending.send(() => write(farm.id, logged(farm.id, 'acknowledgement', body), 'a card read')))
       await refresh();
   };
   return (
-    <aside aria-label={`Caution: ${title}`} className="border-l-4 border-clay bg-sand px-3 py-2 text-sm">
+    <aside aria-label={say('caution', { what: title })} className="border-l-4 border-clay bg-sand px-3 py-2 text-sm">
       <p className="flex gap-2">
         <TriangleAlert size={16} className="mt-0.5 shrink-0" aria-hidden="true" />
         <span>
-          <b>{title}.</b> {lines.join(' ')} <span className="text-muted">{CARD_FOOT}</span>
+          <b>{title}.</b> {lines.join(' ')} <span className="text-muted">{spanish ? CARD_FOOT_ES : CARD_FOOT}</span>
         </span>
       </p>
       {needed &&
         (done ? (
-          <p className="mt-1 font-semibold">● Acknowledged today.</p>
+          <p className="mt-1 font-semibold">{say('acknowledged')}</p>
         ) : (
           <Button className="mt-2" disabled={sending.busy} onClick={() => void acknowledge()}>
-            I have done this
+            {say('doneThis')}
           </Button>
         ))}
       <Problem className="mt-1">{sending.message}</Problem>

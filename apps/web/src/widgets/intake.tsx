@@ -15,18 +15,25 @@ import { bushels, grain, percent, priceText } from '../quantity/quantity';
 import { Button } from '../ui';
 import { Callout } from '../ui/callout';
 import { Drawer } from '../ui/drawer';
+import { say } from '../words';
 
 /** Why somebody records it all the same. It stands in the book with the load. */
 export const ANYWAY = ['It runs again', 'On purpose', 'No other room', 'The book is wrong here'] as const;
 
-const cropName = (crop: string): string => CROPS[crop as CropId]?.name.toLowerCase() ?? crop;
+/** A reason as it is read; what is recorded is the same for everybody. */
+export const anywayWords = (reason: (typeof ANYWAY)[number]): string =>
+  say(
+    `anyway_${reason.replaceAll(' ', '_') as 'It_runs_again' | 'On_purpose' | 'No_other_room' | 'The_book_is_wrong_here'}`,
+  );
+
+const cropName = (crop: string): string => (crop in CROPS ? say(`crop_${crop as CropId}`) : crop);
 
 /** A vehicle of the load that is down by the shed's book. */
 function downWords(farm: Farm, entry: Entry, down: ReadonlyMap<string, string>): string[] {
   const places = entry.type === 'harvest' ? [entry.to] : entry.type === 'move' ? [entry.from, entry.to] : [];
   return places.flatMap((place) => {
     const broke = down.get(place);
-    return broke === undefined ? [] : [`${farm.placeName(place)} is down: ${broke}. Does it run again?`];
+    return broke === undefined ? [] : [say('isDown', { place: farm.placeName(place), what: broke })];
   });
 }
 
@@ -61,32 +68,47 @@ function goesWords(farm: Farm, entry: Entry, earlier?: readonly EarlierTicket[])
 function sentenceOf(question: IntakeQuestion, name: string, per: number): string {
   switch (question.what) {
     case 'other_crop':
-      return `${name} holds ${cropName(question.there)}. This is ${cropName(question.comes)}.`;
+      return say('holdsOther', { place: name, there: cropName(question.there), comes: cropName(question.comes) });
     case 'reserved':
-      return `${name} is kept for ${cropName(question.wanted)}. This is ${cropName(question.comes)}.`;
+      return say('keptFor', { place: name, there: cropName(question.wanted), comes: cropName(question.comes) });
     case 'no_room':
-      return `${name} has room for ${bushels(question.roomBu, per)}. This is ${bushels(question.comesBu, per)}.`;
+      return say('hasRoom', {
+        place: name,
+        there: bushels(question.roomBu, per).text,
+        comes: bushels(question.comesBu, per).text,
+      });
     case 'wetter':
-      return `${name} is at ${percent(question.there)}. This is ${percent(question.comes)}: a wet layer heats.`;
+      return say('wetLayer', { place: name, there: percent(question.there), comes: percent(question.comes) });
     case 'other_owner':
-      return `The grain in ${name} belongs to ${question.there.join(' and ')}. This belongs to ${question.comes.join(' and ')}.`;
+      return say('belongs', {
+        place: name,
+        there: question.there.join(` ${say('and')} `),
+        comes: question.comes.join(` ${say('and')} `),
+      });
   }
 }
 
 function ticketSentence(question: TicketQuestion, buyer: string, truck: string, kgPerBu: number): string {
   switch (question.what) {
     case 'same_number':
-      return `${buyer} has given ticket ${question.ticket} already.`;
+      return say('ticketAgain', { buyer, n: question.ticket });
     case 'weight_far':
-      return `The ticket says ${grain(question.netKg, kgPerBu)}. The book has ${grain(question.bookKg, kgPerBu)} on ${truck}.`;
+      return say('ticketWeight', {
+        there: grain(question.netKg, kgPerBu).text,
+        comes: grain(question.bookKg, kgPerBu).text,
+        place: truck,
+      });
     case 'moisture_far':
       return question.book === null
-        ? `${percent(question.moisture)} is wetter than any grain is threshed.`
-        : `The ticket says ${percent(question.moisture)}. The book has ${percent(question.book)}.`;
+        ? say('tooWet', { at: percent(question.moisture) })
+        : say('ticketMoisture', { there: percent(question.moisture), comes: percent(question.book) });
     case 'price_far':
       return question.last === null
-        ? `${priceText(question.price, kgPerBu)} is no price for this.`
-        : `${priceText(question.price, kgPerBu)}? The last was ${priceText(question.last, kgPerBu)}.`;
+        ? say('noPrice', { price: priceText(question.price, kgPerBu) })
+        : say('lastPrice', {
+            price: priceText(question.price, kgPerBu),
+            last: priceText(question.last, kgPerBu),
+          });
   }
 }
 
@@ -106,8 +128,11 @@ export function IntakeSheet({
   onAnyway: (reason: string) => void;
   onClose: () => void;
 }) {
+  // Only where it was asked whether something runs.
+  const runs = say('isDown').split('{what}')[1]!;
+  const down = words.some((one) => one.endsWith(runs));
   return (
-    <Drawer open title="Is this right?" onClose={onClose}>
+    <Drawer open title={say('isThisRight')} onClose={onClose}>
       <div className="space-y-4 px-5 py-4">
         {words.map((sentence) => (
           <Callout key={sentence} icon role="alert" className="px-3 py-2 text-xl">
@@ -115,16 +140,14 @@ export function IntakeSheet({
           </Callout>
         ))}
         <Button look="do" className="min-h-16 w-full !text-xl" onClick={onClose}>
-          Go back
+          {say('goBack')}
         </Button>
-        <p className="pt-2 font-semibold">Or record it, because</p>
-        {ANYWAY.filter((reason) => reason !== 'It runs again' || words.some((one) => one.includes(' is down: '))).map(
-          (reason) => (
-            <Button key={reason} className="min-h-16 w-full !text-xl" onClick={() => onAnyway(reason)}>
-              {reason}
-            </Button>
-          ),
-        )}
+        <p className="pt-2 font-semibold">{say('orRecord')}</p>
+        {ANYWAY.filter((reason) => reason !== 'It runs again' || down).map((reason) => (
+          <Button key={reason} className="min-h-16 w-full !text-xl" onClick={() => onAnyway(reason)}>
+            {anywayWords(reason)}
+          </Button>
+        ))}
       </div>
     </Drawer>
   );

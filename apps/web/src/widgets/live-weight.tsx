@@ -9,6 +9,7 @@ import { grain, mass, type Said } from '../quantity/quantity';
 import { clock } from '../quantity/time';
 import { setting } from '../data/records';
 import { write } from '../data/outbox';
+import { say } from '../words';
 
 /** A scale that was moved by hand-sized steps only shows tens of pounds: digits beyond that are noise. */
 const DIVISION_LB = 10;
@@ -68,7 +69,13 @@ export function LiveWeight({
     };
     if (await sending.send(() => write(farm.id, setting(farm.id, 'scaleSetup', device.id, change)))) await refresh();
   };
-  const state = silent ? '○ silent: no figure for a while' : held !== null ? '❚❚ held' : still ? '● still' : '◐ moving';
+  const state = silent
+    ? say('scaleSilent')
+    : held !== null
+      ? say('scaleHeld')
+      : still
+        ? say('scaleStill')
+        : say('scaleMoving');
   return (
     <section aria-label={device.name}>
       <p className="flex flex-wrap items-baseline justify-between gap-x-3">
@@ -85,7 +92,7 @@ export function LiveWeight({
           {live ? inGrain.figure : '–'}{' '}
           <span className="text-lg font-normal text-muted">
             {inGrain.unit}
-            {glance || !crop ? '' : ` ${crop}, as it is`}
+            {glance || !crop ? '' : ` ${crop}, ${say('asItIs')}`}
           </span>
         </b>
       </p>
@@ -97,7 +104,7 @@ export function LiveWeight({
               disabled={!still || silent || sending.busy}
               onClick={() => void zero()}
             >
-              Zero
+              {say('zero')}
             </Button>
             <Button
               className="min-h-16 !text-lg"
@@ -105,12 +112,14 @@ export function LiveWeight({
               disabled={!live}
               onClick={() => setHeld(held === null ? (still?.kg ?? now) : null)}
             >
-              {held === null ? 'Hold' : 'Let go'}
+              {say(held === null ? 'hold' : 'letGo')}
             </Button>
           </div>
           <p className="mt-2 text-sm text-muted">
-            {setup.zeroedAt ? `Zeroed ${clock(setup.zeroedAt, farm.data.farm.timeZone)}. ` : 'Never zeroed here. '}Zero
-            it empty, on level ground, before the first load.
+            {setup.zeroedAt
+              ? say('zeroedAt', { time: clock(setup.zeroedAt, farm.data.farm.timeZone) })
+              : say('neverZeroed')}{' '}
+            {say('zeroEmpty')}
           </p>
           <Problem>{sending.message}</Problem>
         </>

@@ -1,5 +1,6 @@
 import { takeNewer, useNewer } from '../data/program';
 import { Button } from '../ui';
+import { say } from '../words';
 
 /** A newer program is there: it is taken by a tap, not under somebody's hands. */
 export function NewerNote() {
@@ -11,11 +12,9 @@ export function NewerNote() {
       aria-label="Newer program"
       className="flex items-center justify-between gap-3 border-t border-ink bg-sand px-4 text-ink"
     >
-      <span>
-        {newer === 'ready' ? 'A newer Fanega is ready. What waits stays.' : 'A newer Fanega runs in another tab.'}
-      </span>
+      <span>{say(newer === 'ready' ? 'newerReady' : 'newerTab')}</span>
       <Button look="quiet" className="!px-0 whitespace-nowrap" onClick={takeNewer}>
-        Take it
+        {say('takeIt')}
       </Button>
     </div>
   );

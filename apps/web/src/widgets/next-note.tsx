@@ -3,6 +3,7 @@ import { Megaphone } from 'lucide-react';
 import { useFarm, useNotebook } from '../data/farm';
 import { grainRate, number, percent } from '../quantity/quantity';
 import { DAY_MS, clock } from '../quantity/time';
+import { say } from '../words';
 
 /** "Pecan Turn comes next": for the dryer keeper, until its first load is in the book. */
 export function NextNote() {
@@ -19,23 +20,23 @@ export function NextNote() {
   return (
     <p
       role="status"
-      aria-label="Next field"
+      aria-label={say('nextField')}
       className="flex items-start gap-3 border-b border-ink bg-sand px-5 py-3 lg:px-6"
     >
       <Megaphone size={20} className="mt-0.5 shrink-0" aria-hidden="true" />
       <span>
         <b>
-          {farm.lot(lotId)?.fieldName ?? lotId} comes next
-          {moisture === undefined ? '' : ` at ${percent(moisture)}`}.
+          {say(moisture === undefined ? 'comesNext' : 'comesNextAt', {
+            field: farm.lot(lotId)?.fieldName ?? lotId,
+            at: percent(moisture ?? 0),
+          })}
         </b>{' '}
         {step !== undefined &&
-          `${Math.abs(step) < 0.05 ? 'As wet as' : `${number(Math.abs(step), 1)} points ${step > 0 ? 'wetter' : 'drier'} than`} the last loads. `}
+          `${say(Math.abs(step) < 0.05 ? 'asWet' : step > 0 ? 'pointsWetter' : 'pointsDrier', { n: number(Math.abs(step), 1) })} `}
         {dryerBushelsPerHour !== undefined &&
-          `The dryer then does ${grainRate(dryerBushelsPerHour, farm.kgPerBu(farm.lot(lotId)?.crop))}. `}
-        {wetBinFullHours !== undefined && `Wet bin full after ${number(wetBinFullHours, 1)} h. `}
-        <span className="text-muted">
-          Said by {note.by} at {clock(at, farm.data.farm.timeZone)}.
-        </span>
+          `${say('dryerDoes', { rate: grainRate(dryerBushelsPerHour, farm.kgPerBu(farm.lot(lotId)?.crop)).text })} `}
+        {wetBinFullHours !== undefined && `${say('wetBinFull', { n: number(wetBinFullHours, 1) })} `}
+        <span className="text-muted">{say('saidBy', { name: note.by, time: clock(at, farm.data.farm.timeZone) })}</span>
       </span>
     </p>
   );

@@ -1,5 +1,6 @@
 import { Delete } from 'lucide-react';
 import { Button } from '../ui';
+import { say } from '../words';
 
 /** Digits that gloves can hit. */
 export function NumberPad({ onKey }: { onKey: (key: string) => void }) {
@@ -10,7 +11,7 @@ export function NumberPad({ onKey }: { onKey: (key: string) => void }) {
           {key}
         </Button>
       ))}
-      <Button className="min-h-16" aria-label="Last digit out" onClick={() => onKey('back')}>
+      <Button className="min-h-16" aria-label={say('lastDigit')} onClick={() => onKey('back')}>
         <Delete size={26} aria-hidden="true" />
       </Button>
     </div>

@@ -9,6 +9,7 @@ import { stamped } from './record';
 import { Button } from '../ui';
 import { grain, percent } from '../quantity/quantity';
 import { clock } from '../quantity/time';
+import { say } from '../words';
 
 /** A scale that came down to this is empty; what sticks is swept out another day. */
 const EMPTY_KG = 120;
@@ -45,8 +46,8 @@ export function OfferedLoads({
     toast(what);
   };
   return (
-    <section aria-label="Seen by the scale" className="mt-4">
-      <h3 className="text-sm text-muted">Seen by the scale, not in the book yet</h3>
+    <section aria-label={say('seenByScale')} className="mt-4">
+      <h3 className="text-sm text-muted">{say('seenNotBook')}</h3>
       <ul>
         {loads.slice(-3).map((load) => {
           const weighed = grain(load.kg, farm.kgPerBu(crop));
@@ -77,8 +78,11 @@ export function OfferedLoads({
             return (
               <li key={load.toMs} className="border-b border-rule py-2">
                 <p className="text-sm">
-                  {clock(load.fromMs, timeZone)} to {clock(load.toMs, timeZone)}: {divided(load.kg).text}
-                  came on
+                  {say('cameOn', {
+                    from: clock(load.fromMs, timeZone),
+                    to: clock(load.toMs, timeZone),
+                    much: divided(load.kg).text,
+                  })}
                 </p>
                 {choices.map(({ what, entry }, i) => (
                   <Button
@@ -90,16 +94,18 @@ export function OfferedLoads({
                     {what}
                   </Button>
                 ))}
-                {choices.length === 0 && (
-                  <p className="text-muted">Record the first load by hand: then the scale knows the field.</p>
-                )}
+                {choices.length === 0 && <p className="text-muted">{say('firstByHand')}</p>}
               </li>
             );
           }
           return (
             <li key={load.toMs} className="border-b border-rule py-2">
               <p className="text-sm">
-                {clock(load.fromMs, timeZone)} to {clock(load.toMs, timeZone)}: {divided(load.kg).text} went off
+                {say('wentOff', {
+                  from: clock(load.fromMs, timeZone),
+                  to: clock(load.toMs, timeZone),
+                  much: divided(load.kg).text,
+                })}
               </p>
               {trucks.slice(0, 2).map((truck, i) => {
                 const what = `${farm.placeName(placeId)} → ${truck.name}, ${weighed}`;
@@ -125,7 +131,7 @@ export function OfferedLoads({
                   </Button>
                 );
               })}
-              {trucks.length === 0 && <p className="text-muted">No truck has room for it in the book.</p>}
+              {trucks.length === 0 && <p className="text-muted">{say('noTruckRoom')}</p>}
             </li>
           );
         })}

@@ -1,6 +1,7 @@
 import { type OwnedGrain, splitByOwner } from '@fanega/core';
 import type { Farm } from '../data/farm';
 import { grainOf } from '../quantity/quantity';
+import { say } from '../words';
 
 /** Grain by owner, kg of each; grain of others is never counted as the farm's own. */
 export const ownersOf = (farm: Farm, wetLots: Readonly<Record<string, number>>): OwnedGrain[] =>
@@ -23,7 +24,7 @@ export function Owners({
       {owners.map(({ owner, own, lots }, i) => (
         <span key={owner} className="whitespace-nowrap">
           {i > 0 ? ' · ' : ''}
-          {own ? 'own' : <b>{owner}</b>} {grainOf(farm, lots).text}
+          {own ? say('own') : <b>{owner}</b>} {grainOf(farm, lots).text}
         </span>
       ))}
     </p>

@@ -4,6 +4,7 @@ import { useFarm } from '../data/farm';
 import { useOutbox } from '../data/outbox';
 import { clock } from '../quantity/time';
 import { byTheFarm } from './by-the-farm';
+import { say } from '../words';
 
 const QueueList = lazy(() => import('./queue-list'));
 
@@ -21,13 +22,15 @@ export function QueueBar() {
       <button
         type="button"
         onClick={() => setOpen(true)}
-        aria-label="Entries that wait"
+        aria-label={say('entriesWait')}
         className={`flex min-h-11 w-full items-center gap-2 border-t border-ink px-4 text-left font-semibold ${refused > 0 ? 'bg-clay text-on-clay' : 'bg-sand text-ink'}`}
       >
         <Icon size={18} className="shrink-0" aria-hidden="true" />
-        {own.length === 1 ? '1 entry waits' : `${own.length} entries wait`} since{' '}
-        {clock(byTheFarm(farm, own[0]!.since), farm.data.farm.timeZone)}
-        {refused > 0 ? `; ${refused} refused: look` : ''}
+        {say(own.length === 1 ? 'oneWaits' : 'manyWait', {
+          n: own.length,
+          time: clock(byTheFarm(farm, own[0]!.since), farm.data.farm.timeZone),
+        })}
+        {refused > 0 ? say('refusedLook', { n: refused }) : ''}
       </button>
       {open && (
         <Suspense fallback={null}>

@@ -9,23 +9,21 @@ import { clock, day } from '../quantity/time';
 import { byTheFarm } from './by-the-farm';
 import { useRecorder } from './record';
 import { draftOf } from './record/draft';
+import { say } from '../words';
 
 /** What waits on this device, in the order in which it goes out. */
 export default function QueueList({ own, onClose }: { own: readonly Waiting[]; onClose: () => void }) {
   return (
-    <Drawer open title="Waiting on this device" onClose={onClose}>
+    <Drawer open title={say('waitingHere')} onClose={onClose}>
       <div className="space-y-4 px-5 py-4">
-        <p className="text-muted">
-          They are kept here over a reload and a flat battery, and go out in this order. None is doubled, however often
-          it is tried.
-        </p>
-        <ol className="divide-y divide-rule border-y border-rule" aria-label="Queue">
+        <p className="text-muted">{say('keptHere')}</p>
+        <ol className="divide-y divide-rule border-y border-rule" aria-label={say('queue')}>
           {own.map((item) => (
             <Item key={item.seq} item={item} onDone={onClose} />
           ))}
         </ol>
         <Button className="w-full" onClick={() => void flush()}>
-          Try now
+          {say('tryNow')}
         </Button>
       </div>
     </Drawer>
@@ -49,13 +47,13 @@ function Item({ item, onDone }: { item: Waiting; onDone: () => void }) {
       <p className="text-sm text-muted">
         {day(byTheFarm(farm, item.since), timeZone)} {clock(byTheFarm(farm, item.since), timeZone)}
         {item.tries > 0 && item.refused === undefined
-          ? `, tried ${item.tries} ${item.tries === 1 ? 'time' : 'times'}`
+          ? `, ${say(item.tries === 1 ? 'triedOnce' : 'tried', { n: item.tries })}`
           : ''}
       </p>
       {item.refused !== undefined && (
         <>
           <p role="alert" className="font-semibold text-clay">
-            ■ The book refuses it: {item.refused}
+            ■ {say('bookRefuses', { why: item.refused })}
           </p>
           <div className="mt-2 flex flex-wrap gap-3">
             {canCorrect && (
@@ -71,12 +69,12 @@ function Item({ item, onDone }: { item: Waiting; onDone: () => void }) {
                   });
                 }}
               >
-                Correct it
+                {say('correctIt')}
               </Button>
             )}
-            <Button onClick={() => void tryAgain(item)}>Try it again</Button>
+            <Button onClick={() => void tryAgain(item)}>{say('tryAgain')}</Button>
             <Button look="quiet" className="!px-0" onClick={() => (sure ? void dropAt(item.seq!) : setSure(true))}>
-              {sure ? 'Yes, throw it away' : 'Throw it away'}
+              {say(sure ? 'yesThrow' : 'throwAway')}
             </Button>
           </div>
         </>

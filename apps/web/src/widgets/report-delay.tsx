@@ -10,9 +10,10 @@ import { FormDrawer } from '../ui/form-drawer';
 import { minutes } from '../quantity/quantity';
 import { figureBox, textBox } from './record-boxes';
 import { useRecorded } from './take-back';
-import { DELAY_LINKS, DELAY_WORDS } from './chain-words';
+import { DELAY_LINKS, delayWords } from './chain-words';
 import { logged } from '../data/records';
 import { write } from '../data/outbox';
+import { say } from '../words';
 
 /** Something stands, or will be late: the day is planned again, and everybody sees it. */
 export function ReportDelay({
@@ -35,7 +36,7 @@ export function ReportDelay({
     boxes: {
       link: oneOf<ChainLink>(),
       machineId: oneOf<string>(),
-      minutes: figureBox(DELAY.fields.minutes, minutes, { missing: 'How many minutes?' }),
+      minutes: figureBox(DELAY.fields.minutes, minutes, { missing: say('howManyMinutes') }),
       reason: textBox(DELAY.fields.reason),
     },
     start: () => ({
@@ -57,13 +58,13 @@ export function ReportDelay({
         ...(reason === '' ? {} : { reason }),
       };
       const command = logged(farm.id, 'delay', body);
-      const what = DELAY_WORDS[link] ?? link;
+      const what = delayWords(link);
       if (onKeep) {
         onKeep(command, what);
         return false;
       }
       await write(farm.id, command, what);
-      recorded(`${what}: the day is planned again`, 'delay', id);
+      recorded(say('plannedAgain', { what }), 'delay', id);
       await refresh();
       return true;
     },
@@ -72,9 +73,9 @@ export function ReportDelay({
   const kind = link === 'trucks' ? 'truck' : link;
   const machines = farm.data.places.filter((place) => place.kind === kind);
   return (
-    <FormDrawer form={form} title="Report a delay" button="Plan the day again">
+    <FormDrawer form={form} title={say('way_late')} button={say('planAgain')}>
       <SelectBox
-        label="What"
+        label={say('what')}
         value={link}
         onChange={(event) => {
           form.set('link', event.target.value as ChainLink);
@@ -83,13 +84,13 @@ export function ReportDelay({
       >
         {DELAY_LINKS.map((one) => (
           <option key={one} value={one}>
-            {DELAY_WORDS[one]}
+            {delayWords(one)}
           </option>
         ))}
       </SelectBox>
       {machines.length > 0 && (
-        <SelectBox label="Which" {...form.box('machineId')}>
-          <option value="">all of them</option>
+        <SelectBox label={say('which')} {...form.box('machineId')}>
+          <option value="">{say('allOfThem')}</option>
           {machines.map((machine) => (
             <option key={machine.id} value={machine.id}>
               {machine.name}
@@ -97,8 +98,8 @@ export function ReportDelay({
           ))}
         </SelectBox>
       )}
-      <TextBox label="For how long, from now" {...form.box('minutes')} />
-      <TextBox label="Why, if you like" {...form.box('reason')} />
+      <TextBox label={say('howLong')} {...form.box('minutes')} />
+      <TextBox label={say('whyIfYouLike')} {...form.box('reason')} />
     </FormDrawer>
   );
 }

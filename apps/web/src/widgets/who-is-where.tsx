@@ -1,16 +1,10 @@
-import { type PersonSeen, whoIsWhere } from '@fanega/core';
+import { whoIsWhere } from '@fanega/core';
 import { useMemo } from 'react';
 import type { Farm } from '../data/farm';
 import { useTicking } from '../ui/use-ticking';
 import { heldText } from '../quantity/quantity';
 import { clock, spanText } from '../quantity/time';
-
-const DID: Readonly<Record<PersonSeen['did'], string>> = {
-  cut: 'cut',
-  unloaded: 'unloaded into',
-  delivered: 'delivered to',
-  other: 'was at',
-};
+import { say } from '../words';
 
 /** People and vehicles as the book last saw them: nobody is followed, it is what each recorded. */
 export function WhoIsWhere({ farm, large = false }: { farm: Farm; large?: boolean }) {
@@ -19,19 +13,23 @@ export function WhoIsWhere({ farm, large = false }: { farm: Farm; large?: boolea
   const { timeZone } = farm.data.farm;
   const ago = (atMs: number): string => {
     const minutes = Math.max(0, (farm.clock() - atMs) / 60_000);
-    return minutes < 1 ? 'just now' : minutes < 14 * 60 ? `${spanText(minutes)} ago` : 'before today';
+    return minutes < 1
+      ? say('justNow')
+      : minutes < 14 * 60
+        ? say('ago', { span: spanText(minutes) })
+        : say('beforeToday');
   };
   const size = large ? 'text-lg' : '';
   return (
     <div className={size}>
-      <h2 className="text-xl">Who is where</h2>
+      {!large && <h2 className="text-xl">{say('whoIsWhere')}</h2>}
       <div className="mt-1 grid gap-x-10 md:grid-cols-2">
-        <ul aria-label="People">
-          {people.length === 0 && <li className="py-1 text-muted">Today is still empty: no load has a name yet.</li>}
+        <ul aria-label={say('people')}>
+          {people.length === 0 && <li className="py-1 text-muted">{say('nobodyYet')}</li>}
           {people.map(({ name, atMs, did, where, vehicle }) => (
             <li key={name} className="flex justify-between gap-4 border-b border-rule py-1">
               <span>
-                <b>{name}</b> {DID[did]} {where}
+                <b>{name}</b> {say(`did_${did}`)} {where}
                 {vehicle === null ? '' : <span className="text-muted"> ({farm.placeName(vehicle)})</span>}
               </span>
               <span className="text-right whitespace-nowrap">
@@ -40,22 +38,22 @@ export function WhoIsWhere({ farm, large = false }: { farm: Farm; large?: boolea
             </li>
           ))}
         </ul>
-        <ul aria-label="Vehicles">
+        <ul aria-label={say('vehicles')}>
           {vehicles.map(({ place, name, atMs, where, by, bushels }) => (
             <li key={place} className="flex justify-between gap-4 border-b border-rule py-1">
               <span>
-                <b>{name}</b> {where === '' ? 'not in the book yet' : where}
+                <b>{name}</b> {where === '' ? say('notInBook') : where}
                 {by === '' ? '' : <span className="text-sm text-muted"> {by}</span>}
               </span>
               <span className="text-right whitespace-nowrap">
-                {bushels < 1 ? 'empty' : heldText(farm, farm.held(place).wetLots)}
+                {bushels < 1 ? say('empty') : heldText(farm, farm.held(place).wetLots)}
                 {atMs === null ? '' : <span className="text-sm text-muted"> {ago(atMs)}</span>}
               </span>
             </li>
           ))}
         </ul>
       </div>
-      <p className="mt-1 text-sm text-muted">As they were last seen in the book.</p>
+      <p className="mt-1 text-sm text-muted">{say('lastSeen')}</p>
     </div>
   );
 }

@@ -33,12 +33,15 @@ export function Working({
   what,
   formulas,
   inputs,
+  worked,
   not,
 }: {
   /** What was worked out, as on the page. */
   what: string;
   formulas: readonly Formula[];
   inputs: readonly WorkedFrom[];
+  /** The rule with these very figures in it, a line for each step. */
+  worked: readonly string[];
   /** What the figure leaves out. */
   not?: string;
 }) {
@@ -63,6 +66,16 @@ export function Working({
                 ))}
               </ul>
             </section>
+            {worked.length > 0 && (
+              <section aria-label="With these figures">
+                <h3 className="font-semibold">With these figures</h3>
+                {worked.map((line) => (
+                  <p key={line} className="font-mono text-sm">
+                    {line}
+                  </p>
+                ))}
+              </section>
+            )}
             {formulas.map((formula) => (
               <Rule key={formula.id} formula={formula} />
             ))}

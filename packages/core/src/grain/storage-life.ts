@@ -322,7 +322,8 @@ export function keptDays(
   // Drier or colder than the cautious table nothing is short: the formula has it.
   if (wanted === 'standard' || moisture < CAUTIOUS_M.least || celsius < CAUTIOUS_T.least)
     return { days: standard, bound: 'about', table: 'standard' };
-  const beyond = celsius > CAUTIOUS_T.most || moisture > CAUTIOUS_M.most;
+  // 80 °F typed in one way or the other is 80 °F.
+  const beyond = celsius > CAUTIOUS_T.most + 1e-9 || moisture > CAUTIOUS_M.most + 1e-12;
   const { days, atLeast } = cautiousDays(Math.min(CAUTIOUS_M.most, moisture), Math.min(CAUTIOUS_T.most, celsius));
   if (beyond) return { days: Math.min(days, standard), bound: 'at most', table: 'cautious' };
   return { days, bound: atLeast ? 'at least' : 'about', table: 'cautious' };

@@ -87,3 +87,80 @@ export const SAFETY_CARDS = {
 
 /** Stands under every card. */
 export const CARD_FOOT = 'Follow the maker’s book and local rules.';
+
+/** The same cards in Spanish: half a harvest crew reads them better. */
+export const SAFETY_CARDS_ES: Readonly<Record<CardId, SafetyCard>> = {
+  headerLock: {
+    title: 'Debajo del cabezal',
+    lines: [
+      'Cabezal hasta arriba, los dos topes de cilindro abajo.',
+      'Motor apagado, la llave en su bolsa.',
+      'Nadie entra debajo de un cabezal que solo sostiene el aceite.',
+    ],
+  },
+  shutDown: {
+    title: 'Antes de meter la mano',
+    lines: [
+      'Separador y cabezal apagados, motor apagado, la llave en su bolsa.',
+      'Espere a que todo pare: un rotor sigue girando mucho rato.',
+      'Motores eléctricos: con candado y etiqueta propios.',
+    ],
+  },
+  shafts: {
+    title: 'Flechas, bandas y sinfines que giran',
+    lines: [
+      'Todas las guardas puestas antes de que gire.',
+      'Sin mangas sueltas, sin guantes cerca de lo que gira, el pelo recogido.',
+      'Destape con la fuerza apagada, nunca con el pie ni con la mano.',
+    ],
+  },
+  overheadLines: {
+    title: 'Cables de luz arriba',
+    lines: [
+      'Sinfín, caja y antena abajo antes de moverse.',
+      'Camine primero el paso y mire hacia arriba; un ayudante vigila la punta.',
+      'Si tocó un cable: quédese en la máquina y llame a la compañía de luz.',
+    ],
+  },
+  roading: {
+    title: 'En la carretera',
+    lines: [
+      'Cabezal en su carro, sinfín plegado, tanque vacío.',
+      'Cinturón puesto; luces, intermitentes y triángulo limpios.',
+      'Ancho y escolta como pide la ley local; no al anochecer si puede esperar.',
+    ],
+  },
+  hotBearing: {
+    title: 'Baleros calientes y polvo',
+    lines: [
+      'Pare y mida con un termómetro de mano, no con la mano.',
+      'Sople la paja del motor, el escape y los frenos cada vez que cargue combustible.',
+      'Extintores a la mano; que se sepa quién llama y por dónde se sale.',
+    ],
+  },
+  hitching: {
+    title: 'Al enganchar',
+    lines: [
+      'Nadie entre el tractor y la tolva mientras se mueve.',
+      'Perno, seguro y cadena; gato arriba, llantas calzadas antes de desenganchar.',
+      'Al jalar: correa de su capacidad y todos lejos de su línea.',
+    ],
+  },
+  lifting: {
+    title: 'Levantar y calzar',
+    lines: [
+      'Los cóncavos y las placas pesan: una grúa, no la espalda.',
+      'Soportes bajo el bastidor en suelo firme antes de quitar una llanta.',
+      'Hágase a un lado cuando una llanta toma aire.',
+    ],
+  },
+  binEntry: {
+    title: 'Silos',
+    lines: [
+      'Mire desde la tapa o desde el suelo; entrar es lo último.',
+      'Descarga con candado, aire revisado, arnés y línea, y otra persona afuera que no se va.',
+      'Nunca sobre grano colgado o con costra.',
+    ],
+  },
+};
+export const CARD_FOOT_ES = 'Siga el libro del fabricante y las reglas locales.';

@@ -1,12 +1,13 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFarm } from '../../data/farm';
-import { Button, TextBox } from '../../ui';
+import { Button, Choices, TextBox } from '../../ui';
 import { canStayAwake, keepAwake, wantsAwake } from '../../ui/stay-awake';
 import { WeaveDefs } from '../../widgets/weave';
 import { InCab, type Who } from './pages/in-cab';
 import { SwitchBox } from '../../ui/switch-box';
 import { Callout } from '../../ui/callout';
+import { language, say, useLanguage } from '../../words';
 
 const KEPT = 'fanega.cab';
 const CABS = ['combine', 'cart', 'truck', 'dryer'];
@@ -22,6 +23,7 @@ function keptWho(): Who | null {
 /** The same program for one hand: what is in my tank, whose it is, how wet, and what is next. */
 export default function Cab({ offline }: { offline: boolean }) {
   const farm = useFarm();
+  const spoken = useLanguage();
   const [who, setWho] = useState<Who | null>(keptWho);
   const [changing, setChanging] = useState(false);
   const me = changing ? null : who && farm.place(who.placeId);
@@ -33,7 +35,7 @@ export default function Cab({ offline }: { offline: boolean }) {
     };
   }, []);
   return (
-    <div className="mx-auto flex min-h-dvh max-w-3xl flex-col landscape:max-w-none">
+    <div key={spoken} lang={spoken} className="mx-auto flex min-h-dvh max-w-3xl flex-col landscape:max-w-none">
       <WeaveDefs lots={farm.data.lots.length} />
       {me && who ? (
         <InCab farm={farm} who={who} me={me} offline={offline} onLeave={() => setChanging(true)} />
@@ -59,9 +61,21 @@ function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onCh
   const cabs = farm.data.places.filter((place) => CABS.includes(place.kind));
   return (
     <main className="mx-auto w-full max-w-3xl space-y-5 p-5">
-      <h1 className="text-3xl">Who are you, and in what?</h1>
+      <div className="flex flex-wrap items-start justify-between gap-4">
+        <h1 className="text-3xl">{say('who')}</h1>
+        <Choices
+          label="Language, idioma"
+          hidden
+          value={language.now()}
+          onChange={language.setReaders}
+          choices={[
+            { value: 'en', label: 'English' },
+            { value: 'es', label: 'Español' },
+          ]}
+        />
+      </div>
       <TextBox
-        label="Your name"
+        label={say('yourName')}
         maxLength={60}
         autoComplete="name"
         value={name}
@@ -73,22 +87,17 @@ function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onCh
       />
       {!window.isSecureContext && (
         <Callout role="note" className="px-3 py-2">
-          This address is not https: without a signal the page must stay open, it cannot be opened again. What is
-          recorded is kept all the same.
+          {say('notHttps')}
         </Callout>
       )}
-      {cabs.length === 0 && (
-        <p className="text-lg">The farm has no combine, cart, truck or dryer yet: they are added in Store.</p>
-      )}
+      {cabs.length === 0 && <p className="text-lg">{say('noCabs')}</p>}
       <div className="grid grid-cols-2 gap-3">
         {cabs.map((place) => (
           <Button
             key={place.id}
             className="!min-h-20 !text-xl"
             onClick={() =>
-              name.trim() === ''
-                ? setWrong('Your name stands with every load')
-                : onChosen({ name: name.trim(), placeId: place.id })
+              name.trim() === '' ? setWrong(say('nameStands')) : onChosen({ name: name.trim(), placeId: place.id })
             }
           >
             {place.name}
@@ -105,14 +114,14 @@ function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onCh
             setAwake(on);
           }}
         >
-          The screen stays on (mounted, on power)
+          {say('staysOn')}
         </SwitchBox>
       )}
       <Link
         to="/"
         className="inline-flex min-h-16 items-center font-semibold underline decoration-rule underline-offset-4"
       >
-        To the office
+        {say('toOffice')}
       </Link>
     </main>
   );

@@ -1,6 +1,7 @@
 import type { CabAction, Entry } from '@fanega/core';
 import type { Farm } from '../../data/farm';
 import { grain, percent } from '../../quantity/quantity';
+import { say } from '../../words';
 
 /** What is recorded here: the id, the time, the device and the name are put on it when it is. */
 export type Unstamped = Record<string, unknown> & { readonly type: Entry['type'] };
@@ -12,14 +13,14 @@ export function words(farm: Farm, action: CabAction): string {
     case 'move': {
       const held = farm.held(action.from);
       const crop = farm.cropOf(held.lots);
-      const stays = action.staysKg > 0 ? `; ${bu(action.staysKg, crop)} stay` : '';
+      const stays = action.staysKg > 0 ? say('stays', { much: bu(action.staysKg, crop) }) : '';
       return `${farm.placeName(action.from)} → ${farm.placeName(action.to)}, ${bu(action.wetKg ?? held.wetKg, crop)}${stays}`;
     }
     case 'cut':
-      return `Cut ${farm.lot(action.lot)?.fieldName ?? ''} into ${farm.placeName(action.to)} …`;
+      return say('cutInto', { field: farm.lot(action.lot)?.fieldName ?? '', place: farm.placeName(action.to) });
     case 'deliver':
-      return `Ticket at ${farm.placeName(action.to)} …`;
+      return say('ticketAtMore', { place: farm.placeName(action.to) });
     case 'dry':
-      return `${farm.placeName(action.place)}: dried to ${percent(action.to)}`;
+      return say('driedTo', { place: farm.placeName(action.place), at: percent(action.to) });
   }
 }

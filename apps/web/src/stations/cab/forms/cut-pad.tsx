@@ -8,6 +8,7 @@ import { moistureBox, textBox, weightBox } from '../../../widgets/record-boxes';
 import { displayUnit, guessText, moisture as wetness, type WeightUnit, weightUnits } from '../../../quantity/quantity';
 import { PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
+import { say } from '../../../words';
 
 export interface CutEntry {
   readonly lot: string;
@@ -53,12 +54,12 @@ export function CutPad({
   const form = useFields({
     boxes: {
       lot: oneOf<string>(),
-      whose: textBox(FIELD_NAMES.owner, 'Whose rows? A name or a word will do'),
+      whose: textBox(FIELD_NAMES.owner, say('whoseRowsMissing')),
       crop: oneOf<string>(),
       // Read by the unit that is chosen beside it.
-      weight: words(20, 'How much?'),
+      weight: words(20, say('howMuchQ')),
       unit: oneOf<WeightUnit>(),
-      moisture: moistureBox('The moisture is missing'),
+      moisture: moistureBox(say('moistureMissing')),
       method: oneOf<CutEntry['method']>(),
     },
     unasked: ({ lot }) => (lot === SOMEBODY ? [] : ['whose']),
@@ -76,7 +77,7 @@ export function CutPad({
       };
     },
     together: ({ weight, unit, lot, crop }): Record<string, string> => {
-      const { error } = weightBox(unit, kgPerBuOf(lot, crop), 'How much?').read(weight);
+      const { error } = weightBox(unit, kgPerBuOf(lot, crop), say('howMuchQ')).read(weight);
       return error === undefined ? {} : { weight: error };
     },
     close: onClose,
@@ -90,9 +91,9 @@ export function CutPad({
   const pad = usePad(form, 'weight');
   const { lot, unit } = form.texts;
   return (
-    <PadDrawer form={form} title={`Into ${farm.placeName(start.to)}`} onKey={pad.onKey}>
+    <PadDrawer form={form} title={say('into', { place: farm.placeName(start.to) })} onKey={pad.onKey}>
       {(!neighbor || lots.length > 0) && (
-        <SelectBox label={neighbor ? 'Whose rows' : 'Field'} {...form.box('lot')}>
+        <SelectBox label={neighbor ? say('whoseRows') : say('field')} {...form.box('lot')}>
           {lots.map((one) => (
             <option key={one.id} value={one.id}>
               {one.tag} {one.fieldName}
@@ -101,17 +102,17 @@ export function CutPad({
                 : ''}
             </option>
           ))}
-          {neighbor && <option value={SOMEBODY}>somebody else …</option>}
+          {neighbor && <option value={SOMEBODY}>{say('somebodyElse')}</option>}
         </SelectBox>
       )}
       {lot === SOMEBODY && (
         <div className="grid grid-cols-[1fr_9rem] gap-3">
           <TextBox
-            label={lots.length > 0 ? 'Who' : 'Whose rows'}
-            hint="theirs in every load, never the farm’s own"
+            label={lots.length > 0 ? say('whoShort') : say('whoseRows')}
+            hint={say('theirs')}
             {...form.box('whose')}
           />
-          <SelectBox label="Crop" {...form.box('crop')}>
+          <SelectBox label={say('crop')} {...form.box('crop')}>
             {Object.values(CROPS).map((one) => (
               <option key={one.id} value={one.id}>
                 {one.name}
@@ -121,29 +122,29 @@ export function CutPad({
         </div>
       )}
       <div className="grid grid-cols-[1fr_8rem] gap-3">
-        <TextBox label="How much" {...pad.box('weight')} unit={unit} />
-        <TextBox label="Moisture" {...pad.box('moisture')} />
+        <TextBox label={say('howMuch')} {...pad.box('weight')} unit={unit} />
+        <TextBox label={say('moisture')} {...pad.box('moisture')} />
       </div>
       <div className="grid grid-cols-2 gap-3">
         <Choices
-          label="Unit"
+          label={say('unit')}
           hidden
           {...form.choice('unit')}
           choices={[...weightUnits()].reverse().map((one) => ({ value: one, label: one }))}
         />
         <Choices
-          label="Weighed by"
+          label={say('weighedBy')}
           hidden
           {...form.choice('method')}
           choices={[
-            { value: 'cartScale', label: 'Cart' },
-            { value: 'monitor', label: 'Display' },
-            { value: 'estimate', label: 'Guess' },
+            { value: 'cartScale', label: say('byCart') },
+            { value: 'monitor', label: say('byDisplay') },
+            { value: 'estimate', label: say('byGuess') },
           ]}
         />
       </div>
       <p className="text-sm text-muted">
-        The pad types into <b>{pad.into === 'weight' ? 'how much' : 'the moisture'}</b>.
+        {say('padInto')} <b>{pad.into === 'weight' ? say('padHowMuch') : say('padMoisture')}</b>.
       </p>
     </PadDrawer>
   );

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { Button, Problem } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { NumberPad } from '../../../widgets/number-pad';
+import { say } from '../../../words';
 
 /**
  * A sheet for one hand: what is asked on top, the pad under it (beside it on a screen that lies), and the one large button at the end.
@@ -9,7 +10,7 @@ import { NumberPad } from '../../../widgets/number-pad';
  */
 export function PadDrawer({
   title,
-  button = 'Record it',
+  button = say('recordIt'),
   disabled = false,
   onKey,
   below,

@@ -8,6 +8,7 @@ import { grainBox } from '../../../widgets/record-boxes';
 import { bushels, displayUnit, guessText, heldText } from '../../../quantity/quantity';
 import { PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
+import { say } from '../../../words';
 
 /** What is not the usual load, each with its own way in. */
 export type QuickWay =
@@ -23,19 +24,7 @@ export type QuickWay =
   | 'late'
   | 'else';
 
-const WORDS: Readonly<Record<QuickWay, string>> = {
-  split: 'Split over two places',
-  some: 'Only some of it',
-  second: 'A second field on top',
-  filledUp: 'Filled up elsewhere',
-  otherBuyer: 'To another buyer',
-  spilled: 'Spilled',
-  ranOver: 'Ran over',
-  neighbor: 'Neighbor’s rows',
-  reading: 'Moisture reading',
-  late: 'Report a delay',
-  else: 'Something else',
-};
+const wayWords = (way: QuickWay): string => say(`way_${way}`);
 
 const WAYS: Readonly<Record<string, readonly QuickWay[]>> = {
   combine: ['some', 'second', 'neighbor', 'ranOver', 'spilled', 'reading', 'late', 'else'],
@@ -57,7 +46,7 @@ export function ChooseWay({
 }) {
   const needsGrain: readonly QuickWay[] = ['split', 'some', 'second', 'otherBuyer', 'spilled'];
   return (
-    <Drawer open title="Not the usual" onClose={onClose}>
+    <Drawer open title={say('notUsual')} onClose={onClose}>
       <div className="grid gap-3 px-4 py-4">
         {(WAYS[kind] ?? []).map((way) => (
           <Button
@@ -66,7 +55,7 @@ export function ChooseWay({
             disabled={!loaded && needsGrain.includes(way)}
             onClick={() => onPick(way)}
           >
-            {WORDS[way]}
+            {wayWords(way)}
           </Button>
         ))}
       </div>
@@ -125,7 +114,7 @@ export function SplitPad({
     boxes: {
       first: oneOf<string>(),
       wetKg: grainBox(kgPerBu, (much) =>
-        much >= all - 0.5 ? `There are ${bushels(all, kgPerBu)} in it: that is all of it` : undefined,
+        much >= all - 0.5 ? say('allOfIt', { much: bushels(all, kgPerBu).text }) : undefined,
       ),
       second: oneOf<string>(),
     },
@@ -135,7 +124,7 @@ export function SplitPad({
       return { first, wetKg: guessText(likely * kgPerBu, displayUnit(), kgPerBu), second: targets[1]?.id ?? '' };
     },
     together: ({ first, second }): Record<string, string> =>
-      two && first === second && first !== '' ? { second: 'Two different places' } : {},
+      two && first === second && first !== '' ? { second: say('twoPlaces') } : {},
     close: onClose,
     save: ({ first, wetKg, second }) => {
       if (first !== '' && !(two && second === '')) onRecord([{ to: first, wetKg }, ...(two ? [{ to: second }] : [])]);
@@ -150,23 +139,24 @@ export function SplitPad({
   const overflow =
     much === null ? 0 : Math.max(much - (room(first) ?? Infinity), two ? all - much - (room(second) ?? Infinity) : 0);
   return (
-    <PadDrawer form={form} title={two ? WORDS.split : WORDS.some} onKey={pad.onKey}>
-      {targets.length < (two ? 2 : 1) && (
-        <p className="text-lg text-muted">The farm has no other place that takes it: places are added in Store.</p>
-      )}
-      <SelectBox label={two ? 'First' : 'To'} {...form.box('first')}>
+    <PadDrawer form={form} title={wayWords(two ? 'split' : 'some')} onKey={pad.onKey}>
+      {targets.length < (two ? 2 : 1) && <p className="text-lg text-muted">{say('noOtherPlace')}</p>}
+      <SelectBox label={two ? say('first') : say('to')} {...form.box('first')}>
         <Targets farm={farm} targets={targets} />
       </SelectBox>
-      <TextBox label={two ? 'Into the first' : 'How much'} {...pad.box('wetKg')} />
+      <TextBox label={two ? say('intoFirst') : say('howMuch')} {...pad.box('wetKg')} />
       {two && (
-        <SelectBox label="The rest" {...form.box('second')}>
+        <SelectBox label={say('theRest')} {...form.box('second')}>
           <Targets farm={farm} targets={targets} />
         </SelectBox>
       )}
       <p className="text-lg">
         {much !== null &&
-          `${bushels(all - much, kgPerBu)} ${two ? `into ${farm.placeName(second)}` : `stay in ${me.name}`}`}
-        {overflow > 0.5 && <b> ■ {bushels(overflow, kgPerBu).text} more than fits</b>}
+          say(two ? 'intoPlace' : 'stayIn', {
+            much: bushels(all - much, kgPerBu).text,
+            place: two ? farm.placeName(second) : me.name,
+          })}
+        {overflow > 0.5 && <b> ■ {say('moreThanFits', { much: bushels(overflow, kgPerBu).text })}</b>}
       </p>
     </PadDrawer>
   );
@@ -179,7 +169,9 @@ function Targets({ farm, targets }: { farm: Farm; targets: readonly PlaceInfo[] 
     return (
       <option key={place.id} value={place.id}>
         {place.name}
-        {room === null ? '' : `, room for ${bushels(room, farm.kgPerBu(farm.cropOf(farm.held(place.id).lots)))}`}
+        {room === null
+          ? ''
+          : `, ${say('roomFor', { much: bushels(room, farm.kgPerBu(farm.cropOf(farm.held(place.id).lots))).text })}`}
       </option>
     );
   });
@@ -209,7 +201,7 @@ export function FillPad({
     guessText(Math.min(allOf(from), roomOf(farm, me) ?? Infinity) * perOf(from), displayUnit(), perOf(from));
   const boxOf = (from: string): Box<number> =>
     grainBox(perOf(from), (much) =>
-      much > allOf(from) + 0.5 ? `The book has ${bushels(allOf(from), perOf(from))} there` : undefined,
+      much > allOf(from) + 0.5 ? say('bookHas', { much: bushels(allOf(from), perOf(from)).text }) : undefined,
     );
   const form = useFields({
     // Read when it is known from where: bushels are of what lies there.
@@ -228,14 +220,15 @@ export function FillPad({
   });
   const pad = usePad(form, 'much');
   return (
-    <PadDrawer form={form} title={`${me.name}, filled up elsewhere`} disabled={sources.length === 0} onKey={pad.onKey}>
-      {sources.length === 0 && (
-        <p className="text-lg text-muted">
-          The book has no such grain anywhere it could come from: record it as something else.
-        </p>
-      )}
+    <PadDrawer
+      form={form}
+      title={say('filledTitle', { place: me.name })}
+      disabled={sources.length === 0}
+      onKey={pad.onKey}
+    >
+      {sources.length === 0 && <p className="text-lg text-muted">{say('noSuchGrain')}</p>}
       <SelectBox
-        label="From"
+        label={say('from')}
         value={form.texts.from}
         onChange={(event) => {
           form.set('from', event.target.value);
@@ -248,7 +241,7 @@ export function FillPad({
           </option>
         ))}
       </SelectBox>
-      <TextBox label="How much" {...pad.box('much')} />
+      <TextBox label={say('howMuch')} {...pad.box('much')} />
     </PadDrawer>
   );
 }
@@ -271,9 +264,7 @@ export function LostPad({
   const kgPerBu = farm.kgPerBu(farm.cropOf(held.lots));
   const form = useFields({
     boxes: {
-      wetKg: grainBox(kgPerBu, (much) =>
-        much > Math.max(held.wetKg / kgPerBu, 2000) ? 'More than was in it' : undefined,
-      ),
+      wetKg: grainBox(kgPerBu, (much) => (much > Math.max(held.wetKg / kgPerBu, 2000) ? say('moreThanIn') : undefined)),
     },
     start: () => ({ wetKg: '' }),
     close: onClose,
@@ -284,12 +275,9 @@ export function LostPad({
   });
   const pad = usePad(form, 'wetKg');
   return (
-    <PadDrawer form={form} title={ranOver ? `${me.name} ran over` : `Spilled from ${me.name}`} onKey={pad.onKey}>
-      <TextBox label="On the ground, about" {...pad.box('wetKg')} />
-      <p className="text-muted">
-        A pile to the knee, as wide as it is long by a step and a half, is about {bushels(10, kgPerBu).text}. Augers
-        stopped and locked before anybody shovels.
-      </p>
+    <PadDrawer form={form} title={say(ranOver ? 'ranOverTitle' : 'spilledTitle', { place: me.name })} onKey={pad.onKey}>
+      <TextBox label={say('onGround')} {...pad.box('wetKg')} />
+      <p className="text-muted">{say('pileSize', { much: bushels(10, kgPerBu).text })}</p>
     </PadDrawer>
   );
 }
@@ -304,7 +292,7 @@ export function BuyerPick({
   onPick: (buyerId: string) => void;
 }) {
   return (
-    <Drawer open title={WORDS.otherBuyer} onClose={onClose}>
+    <Drawer open title={wayWords('otherBuyer')} onClose={onClose}>
       <div className="grid gap-3 px-4 py-4">
         {farm.data.places
           .filter((place) => place.kind === 'buyer')

@@ -11,6 +11,7 @@ import { percent } from '../../../quantity/quantity';
 import { moistureBox, textBox } from '../../../widgets/record-boxes';
 import { PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
+import { say } from '../../../words';
 
 /** A reading from the cab: the field that is cut, a number, done. */
 export function ReadMoisture({
@@ -29,7 +30,7 @@ export function ReadMoisture({
   const form = useFields({
     boxes: {
       fieldId: oneOf<string>(),
-      moisture: moistureBox('The moisture is missing'),
+      moisture: moistureBox(say('moistureMissing')),
       tester: textBox(READING.fields.tester),
     },
     start: () => ({
@@ -49,14 +50,14 @@ export function ReadMoisture({
         source: 'hand' as const,
         ...(tester === '' ? {} : { tester }),
       };
-      onKeep(logged(farm.id, 'reading', body), `${name} read ${percent(moisture!)}`);
+      onKeep(logged(farm.id, 'reading', body), say('fieldRead', { field: name, at: percent(moisture!) }));
       return Promise.resolve(false);
     },
   });
   const pad = usePad(form, 'moisture');
   return (
-    <PadDrawer form={form} title="Moisture reading" button="Keep the reading" onKey={pad.onKey}>
-      <SelectBox label="Field" {...form.box('fieldId')}>
+    <PadDrawer form={form} title={say('way_reading')} button={say('keepReading')} onKey={pad.onKey}>
+      <SelectBox label={say('field')} {...form.box('fieldId')}>
         {lots.map((lot) => (
           <option key={lot.id} value={lot.fieldId}>
             {lot.tag} {lot.fieldName}
@@ -64,8 +65,8 @@ export function ReadMoisture({
         ))}
       </SelectBox>
       <div className="grid grid-cols-2 gap-3">
-        <TextBox label="Moisture" {...pad.box('moisture')} />
-        <TextBox label="Tester" hint="which one, if any" {...form.box('tester')} />
+        <TextBox label={say('moisture')} {...pad.box('moisture')} />
+        <TextBox label={say('tester')} hint={say('whichOne')} {...form.box('tester')} />
       </div>
     </PadDrawer>
   );

@@ -4,6 +4,7 @@ import type { Farm } from '../../../data/farm';
 import { Button } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { grainOf } from '../../../quantity/quantity';
+import { say } from '../../../words';
 
 const KEPT = 'fanega.switched';
 const WHEELS = ['combine', 'cart', 'truck'];
@@ -49,19 +50,16 @@ export function SwitchField({
   const holders = holdersOfOther(farm, lot.id);
   const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
   return (
-    <Drawer open title={`Now ${lot.fieldName}`} onClose={onClose}>
+    <Drawer open title={say('nowField', { field: lot.fieldName })} onClose={onClose}>
       <div className="space-y-4 px-4 py-4">
-        <p className="text-xl font-bold">Were tank, cart and trucks emptied?</p>
-        <p>
-          The book still has grain of another field in these. What stays in them is kept as a mix, with each
-          field&rsquo;s share.
-        </p>
+        <p className="text-xl font-bold">{say('emptiedQ')}</p>
+        <p>{say('stillOther')}</p>
         <ul className="space-y-4">
           {holders.map(({ place, wetLots, lots }) => (
             <li key={place.id} className="border-t border-rule pt-3">
               <p className="text-lg">
-                <b>{place.name}</b>: {grainOf(farm, wetLots).text} of{' '}
-                {lots.map((id) => farm.lot(id)?.fieldName ?? 'an unknown field').join(', ')}
+                <b>{place.name}</b>: {grainOf(farm, wetLots).text} {say('of')}{' '}
+                {lots.map((id) => farm.lot(id)?.fieldName ?? say('anUnknownField')).join(', ')}
               </p>
               <div className="mt-2 grid grid-cols-2 gap-3">
                 <Button
@@ -69,10 +67,11 @@ export function SwitchField({
                   aria-pressed={kept.has(place.id)}
                   onClick={() => setKept(new Set(kept).add(place.id))}
                 >
-                  {kept.has(place.id) ? '● Still in it' : 'Still in it'}
+                  {kept.has(place.id) ? '● ' : ''}
+                  {say('stillInIt')}
                 </Button>
                 <Button className="min-h-16" onClick={() => onEmptied(place)}>
-                  It was emptied …
+                  {say('wasEmptied')}
                 </Button>
               </div>
             </li>
@@ -83,7 +82,7 @@ export function SwitchField({
           className="!min-h-20 w-full !text-2xl"
           onClick={() => onDone(holders.map(({ place }) => place.id))}
         >
-          {holders.length === 0 ? 'All empty: go on' : 'Go on with the mix'}
+          {say(holders.length === 0 ? 'allEmpty' : 'goOnMix')}
         </Button>
       </div>
     </Drawer>

@@ -9,14 +9,10 @@ import { bushels, grain, guessText, mass, readWeight, scaleUnit } from '../../..
 import { PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
 import type { Unstamped } from '../words';
+import { say } from '../../../words';
 
 type Name = 'gross' | 'tare' | 'moisture' | 'ticket';
-const NAMES: Readonly<Record<Name, string>> = {
-  gross: 'the gross',
-  tare: 'the tare',
-  moisture: 'the moisture',
-  ticket: 'the ticket’s number',
-};
+const NAMES = { gross: 'padGross', tare: 'padTare', moisture: 'padMoisture', ticket: 'padTicket' } as const;
 
 /** What the buyer's ticket says, on a pad; or that it comes later, and the truck is empty all the same. */
 export function TicketPad({
@@ -63,31 +59,31 @@ export function TicketPad({
   return (
     <PadDrawer
       form={form}
-      title={`Ticket at ${farm.placeName(buyerId)}`}
+      title={say('ticketAt', { place: farm.placeName(buyerId) })}
       onKey={pad.onKey}
       below={
         <Button className="w-full" onClick={() => onRecord({ type: 'move', from: me.id, to: buyerId })}>
-          Dumped, the ticket comes later
+          {say('ticketLater')}
         </Button>
       }
     >
       <div className="grid grid-cols-2 gap-3">
-        <TextBox label="Gross" {...pad.box('gross')} />
-        <TextBox label="Tare" {...pad.box('tare')} />
-        <TextBox label="Moisture" {...pad.box('moisture')} />
-        <TextBox label="Ticket number" {...pad.box('ticket')} inputMode="text" />
+        <TextBox label={say('gross')} {...pad.box('gross')} />
+        <TextBox label={say('tare')} {...pad.box('tare')} />
+        <TextBox label={say('moisture')} {...pad.box('moisture')} />
+        <TextBox label={say('ticketNumber')} {...pad.box('ticket')} inputMode="text" />
       </div>
       <p>
         {net !== null && net > 0 ? (
           <>
-            <b className="text-2xl">{grain(net, kgPerBu).figure}</b> {bushels.unit} net,{' '}
-            {grain(held.wetKg, kgPerBu).figure} by the book.{' '}
+            <b className="text-2xl">{grain(net, kgPerBu).figure}</b> {bushels.unit} {say('net')},{' '}
+            {say('byBook', { much: grain(held.wetKg, kgPerBu).figure })}{' '}
           </>
         ) : (
-          `${grain(held.wetKg, kgPerBu)} by the book. `
+          `${say('byBook', { much: grain(held.wetKg, kgPerBu).text })} `
         )}
         <span className="text-sm text-muted">
-          The pad types into <b>{NAMES[pad.into]}</b>.
+          {say('padInto')} <b>{say(NAMES[pad.into])}</b>.
         </span>
       </p>
     </PadDrawer>

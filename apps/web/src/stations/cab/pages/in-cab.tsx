@@ -54,6 +54,7 @@ import { ReadMoisture } from '../forms/read-moisture';
 import { asked, askedFor, holdersOfOther, SwitchField } from '../forms/switch-field';
 import { TicketPad } from '../forms/ticket-pad';
 import { type Unstamped, words } from '../words';
+import { say } from '../../../words';
 
 export interface Who {
   readonly name: string;
@@ -161,7 +162,7 @@ export function InCab({
   };
   const recordCut = (entry: CutEntry, rows?: NewRows): void => {
     const crop = rows?.crop ?? farm.lot(entry.lot)?.crop;
-    const from = rows ? `rows of ${rows.owner}` : farm.tag(entry.lot);
+    const from = rows ? say('rowsOf', { owner: rows.owner }) : farm.tag(entry.lot);
     const what = `${from} → ${farm.placeName(entry.to)}, ${grain(entry.wetKg, farm.kgPerBu(crop))}`;
     // The field goes out before its first load, signal or not.
     const before = rows
@@ -185,7 +186,7 @@ export function InCab({
     void write(
       farm.id,
       logged(farm.id, 'fieldChange', body),
-      `Now ${farm.lot(entry.lot)?.fieldName ?? 'another field'}`,
+      say('nowField', { field: farm.lot(entry.lot)?.fieldName ?? say('anotherField') }),
       { wait: true },
     );
   };
@@ -204,7 +205,7 @@ export function InCab({
       case 'dry':
         return void record(
           { type: 'condition', place: action.place, moisture: action.to },
-          `${farm.placeName(action.place)} dried to ${percent(action.to)}`,
+          say('dried', { place: farm.placeName(action.place), at: percent(action.to) }),
         );
       case 'cut': {
         const { lot, to, wetKg, moisture } = action;
@@ -220,7 +221,11 @@ export function InCab({
   /** "Dump 312 bu on Cart 2": what the display counted goes with one tap, what nobody counted is asked for. */
   const wordsOf = (action: CabAction): string =>
     action.kind === 'cut' && tank
-      ? `Dump ${grain(action.wetKg, farm.kgPerBu(farm.lot(action.lot)?.crop))} on ${farm.placeName(action.to)}, ${percent(action.moisture)}`
+      ? say('dump', {
+          much: grain(action.wetKg, farm.kgPerBu(farm.lot(action.lot)?.crop)).text,
+          place: farm.placeName(action.to),
+          at: percent(action.moisture),
+        })
       : words(farm, action);
   const take = (picked: QuickWay): void => {
     if (picked === 'neighbor' || picked === 'second') {
@@ -272,17 +277,19 @@ export function InCab({
       <header className="flex items-center justify-between gap-3 border-b border-ink px-4">
         <button type="button" onClick={onLeave} className="min-w-0 text-left">
           <span className="block truncate text-2xl leading-tight font-bold">{me.name}</span>
-          <span className="text-sm text-muted underline decoration-rule underline-offset-4">{who.name}, change</span>
+          <span className="text-sm text-muted underline decoration-rule underline-offset-4">
+            {who.name}, {say('change')}
+          </span>
         </button>
         <span className="flex items-center gap-2">
-          {offline && <WifiOff size={22} aria-label="no signal" />}
+          {offline && <WifiOff size={22} aria-label={say('noSignal')} />}
           <ThemeButton size={26} className="min-h-16 min-w-16" />
           <span className="text-2xl font-bold">{clock(farm.clock(), timeZone)}</span>
         </span>
       </header>
       {offline && (
         <p role="status" className="bg-foot px-4 py-2 text-on-foot">
-          No signal. The book as it was at {clock(farm.data.now, timeZone)}, with what you recorded since.
+          {say('offline', { time: clock(farm.data.now, timeZone) })}
         </p>
       )}
       <QueueBar />
@@ -292,7 +299,7 @@ export function InCab({
       <main className="flex flex-1 flex-col gap-4 p-4 md:landscape:grid md:landscape:grid-cols-2 md:landscape:items-start md:landscape:gap-8">
         <h1 className="sr-only">Cab: {me.name}</h1>
         <div className="flex flex-col gap-4">
-          <section aria-label="In it now" className="flex items-center gap-5">
+          <section aria-label={say('inItNow')} className="flex items-center gap-5">
             <BoxSample
               farm={farm}
               strata={[
@@ -304,32 +311,31 @@ export function InCab({
               capacity={me.capacityBu ?? Math.max(1, shown)}
               width={150}
               height={110}
-              label={`${inIt} in ${me.name}`}
+              label={say('muchIn', { much: inIt.text, place: me.name })}
             />
             <div>
               <Verdict figure={inIt.figure} unit={inIt.unit} />
-              <p className="mt-1 text-4xl">{moisture === null ? 'empty' : percent(moisture)}</p>
+              <p className="mt-1 text-4xl">{moisture === null ? say('empty') : percent(moisture)}</p>
               {me.capacityBu !== null && shown >= 1 && (
                 <p className="text-lg text-muted">
-                  room for {asGrain(Math.max(0, me.capacityBu - shown), kgPerBu).text}
+                  {say('roomFor', { much: asGrain(Math.max(0, me.capacityBu - shown), kgPerBu).text })}
                 </p>
               )}
-              {tank && <p className="text-lg text-muted">as the display counts it</p>}
+              {tank && <p className="text-lg text-muted">{say('displayCounts')}</p>}
             </div>
           </section>
           {overnight !== null && (
             <p className="border-l-4 border-ink bg-sand px-3 py-2">
-              ◐ Stood overnight since {day(overnight, timeZone)} {clock(overnight, timeZone)}, under its own field. Wet
-              grain must not stand warm.
+              ◐ {say('overnight', { time: `${day(overnight, timeZone)} ${clock(overnight, timeZone)}` })}
             </p>
           )}
           <Owners farm={farm} wetLots={held.wetLots} className="text-xl" />
           {lots.length > 1 && <ShareList farm={farm} wetLots={held.wetLots} links={false} />}
           {lots.length === 1 && (
-            <p className="text-2xl font-semibold">{farm.lot(lots[0]!)?.fieldName ?? 'unknown field'}</p>
+            <p className="text-2xl font-semibold">{farm.lot(lots[0]!)?.fieldName ?? say('unknownField')}</p>
           )}
           {lots.length === 0 && tank && lastLoad && (
-            <p className="text-2xl font-semibold">{farm.lot(lastLoad.lot)?.fieldName ?? 'unknown field'}</p>
+            <p className="text-2xl font-semibold">{farm.lot(lastLoad.lot)?.fieldName ?? say('unknownField')}</p>
           )}
           {display && (
             <LiveDisplay farm={farm} device={display} live={live.get(display.id)} tank={tank} crop={cropNow} />
@@ -385,7 +391,7 @@ export function InCab({
               {wordsOf(first)}
             </Button>
           ) : (
-            <p className="text-lg text-muted">Nothing is likely next: record what happened.</p>
+            <p className="text-lg text-muted">{say('nothingNext')}</p>
           )}
           <div className="grid gap-3">
             {rest.map((action) => (
@@ -396,21 +402,23 @@ export function InCab({
           </div>
           <div className="grid grid-cols-2 gap-3">
             <Button className="!px-2 !text-lg whitespace-nowrap" onClick={() => setWay('choose')}>
-              <NotebookPen size={20} aria-hidden="true" /> Not the usual
+              <NotebookPen size={20} aria-hidden="true" /> {say('notUsual')}
             </Button>
             <Button className="!text-lg" disabled={bushels < 1} onClick={() => setWay('spilled')}>
-              Spilled
+              {say('spilled')}
             </Button>
           </div>
           <details className="border-y border-rule">
-            <summary className="min-h-14 cursor-pointer py-3 text-xl font-semibold">Who is where</summary>
+            <summary className="min-h-14 cursor-pointer py-3 text-xl font-semibold">{say('whoIsWhere')}</summary>
             <WhoIsWhere farm={farm} large />
           </details>
           <JustRecorded
             farm={farm}
             lines={undoable(farm.data.tape, who.name, deviceName(), Date.now(), farm.clock())}
             unsent={unsent}
-            onUndo={({ entry }) => void record({ type: 'void', voids: entry.id }, `${headline(entry, farm)} undone`)}
+            onUndo={({ entry }) =>
+              void record({ type: 'void', voids: entry.id }, say('undone', { what: headline(entry, farm) }))
+            }
           />
         </div>
       </main>
@@ -444,7 +452,7 @@ export function InCab({
                 ...part,
                 ...(part.wetKg === undefined ? {} : { method: 'estimate' }),
               })),
-              `${me.name} → ${parts.map((part) => farm.placeName(part.to)).join(' and ')}`,
+              `${me.name} → ${parts.map((part) => farm.placeName(part.to)).join(` ${say('and')} `)}`,
             );
           }}
         />
@@ -480,7 +488,7 @@ export function InCab({
                 method: 'estimate',
                 ...(way === 'ranOver' ? { note: `${me.name} ran over` } : {}),
               },
-              `${grain(wetKg, kgPerBu)} ${way === 'ranOver' ? 'ran over' : 'spilled'}`,
+              say(way === 'ranOver' ? 'amountRanOver' : 'amountSpilled', { much: grain(wetKg, kgPerBu).text }),
             );
           }}
         />

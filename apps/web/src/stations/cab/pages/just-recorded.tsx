@@ -5,6 +5,7 @@ import { Button } from '../../../ui';
 import { headline } from '../../../widgets/headline';
 import { grain, grainOf } from '../../../quantity/quantity';
 import { clock } from '../../../quantity/time';
+import { say } from '../../../words';
 
 const SHOWN = 4;
 
@@ -23,7 +24,7 @@ export function JustRecorded({
   const { timeZone } = farm.data.farm;
   if (lines.length === 0) return null;
   return (
-    <section aria-label="Just recorded" className="mt-auto">
+    <section aria-label={say('justRecorded')} className="mt-auto">
       <ul className="divide-y divide-rule border-y border-rule">
         {lines.slice(0, SHOWN).map((line) => {
           const { entry, wetKg, wetLots } = line;
@@ -39,11 +40,11 @@ export function JustRecorded({
                 <span className="text-sm text-muted">
                   {clock(entry.at, timeZone)}
                   {moved === null ? '' : `, ${moved}`}
-                  {unsent.has(entry.id) ? ', waits' : ''}
+                  {unsent.has(entry.id) ? `, ${say('waits')}` : ''}
                 </span>
               </span>
               <Button className="min-h-16 shrink-0" onClick={() => onUndo(line)}>
-                <Undo2 size={20} aria-hidden="true" /> Undo
+                <Undo2 size={20} aria-hidden="true" /> {say('undo')}
               </Button>
             </li>
           );

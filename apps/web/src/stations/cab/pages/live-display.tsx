@@ -4,6 +4,7 @@ import type { Farm } from '../../../data/farm';
 import type { LiveDevice } from '../../../data/live';
 import { useSilent } from '../../../widgets/live-weight';
 import { cropYield, grainRate, moisture, speed } from '../../../quantity/quantity';
+import { say } from '../../../words';
 
 /** What the combine's own display says now, in one glance: how wet, how much an hour and an acre, how fast. */
 export function LiveDisplay({
@@ -26,7 +27,7 @@ export function LiveDisplay({
   if (!now || silent)
     return (
       <p role="status" aria-label={device.name} className="text-muted">
-        ○ {device.name} is silent.
+        ○ {say('silentDevice', { name: device.name })}
       </p>
     );
   const facts = [
@@ -48,8 +49,8 @@ export function LiveDisplay({
         ))}
       </dl>
       <p className="text-sm text-muted">
-        {device.name}, as it shows it
-        {tank && tank.silentSeconds > 30 ? `; silent for ${Math.round(tank.silentSeconds / 60)} min of this load` : ''}
+        {say('asItShows', { name: device.name })}
+        {tank && tank.silentSeconds > 30 ? say('silentFor', { minutes: Math.round(tank.silentSeconds / 60) }) : ''}
       </p>
     </section>
   );

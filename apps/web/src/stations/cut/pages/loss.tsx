@@ -266,6 +266,10 @@ function Newest({ farm, note, accepted }: { farm: Farm; note: CheckedLoss; accep
             from: body.spreadWidth === undefined ? 'taken as the width of the head' : 'typed with the count',
           },
         ]}
+        worked={[
+          `${number(machine.kernelsPerM2, 1)} kernels a m² × ${number(body.kernelGrams, 4)} g × 10 = ${number(machine.kgPerHa, 1)} kg/ha = ${lossOf(machine.bushelsPerAcre, per).text}`,
+          `${lossOf(machine.bushelsPerAcre, per).text} × ${priceText(body.pricePerBu, per)} = ${moneyPerArea(machine.moneyPerAcre)}`,
+        ]}
         not="ears and pods that were never cut, and what birds and deer took."
       />
       <TakeBack of="lossCheck" id={body.id} label="Take this count back" />

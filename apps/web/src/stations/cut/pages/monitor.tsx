@@ -217,6 +217,9 @@ function Worth({ farm, own, crop }: { farm: Farm; own: MonitorView; crop: string
                 from: 'the best scale that weighed each: ticket, truck scale, cart scale',
               },
             ]}
+            worked={[
+              `${mass(own.pairs.reduce((sum, pair) => sum + pair.scaleKg, 0)).text} ÷ ${mass(own.pairs.reduce((sum, pair) => sum + pair.monitorKg, 0)).text} = ${number(factor, 4)}`,
+            ]}
             not="moisture: that is calibrated apart, against a meter."
           />
           <p className="mt-1 text-sm text-muted">

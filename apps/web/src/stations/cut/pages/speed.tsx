@@ -23,7 +23,17 @@ import { useRefreshFarm } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
-import { bushels, cropYield, grain, grainRate, length, loss, moneyOfArea, speed } from '../../../quantity/quantity';
+import {
+  bushels,
+  cropYield,
+  grain,
+  grainRate,
+  length,
+  loss,
+  moneyOfArea,
+  percent,
+  speed,
+} from '../../../quantity/quantity';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
 import { ProfileDrawer } from '../forms/profile-drawer';
@@ -178,6 +188,14 @@ export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
                       from: 'loss counts whose speed is known',
                       ...(byLoss === null ? { enter: '/cut/loss' } : {}),
                     },
+                  ]}
+                  worked={[
+                    `${grainRate(advice.rate / kgPerBu, kgPerBu).text} ÷ (${cropYield(bringing, kgPerBu).text} × ${length(profile.headWidth).text}) = ${speed(advice.speed).text}`,
+                    ...(machine
+                      ? [
+                          `${grainRate(machine.cutting / kgPerBu, kgPerBu).text} × ${percent(profile.fieldEfficiency, 0)} of the time cutting = ${grainRate(machine.inField / kgPerBu, kgPerBu).text}`,
+                        ]
+                      : []),
                   ]}
                   not="other settings: they moved too between the counts."
                 />

@@ -6,6 +6,8 @@ import {
   type CropId,
   fahrenheitToCelsius,
   GERMINATION_LIFE,
+  moistureMultiplier,
+  temperatureMultiplier,
   KEEPING_RULES,
   type KeepingRules,
   type KeepingSchool,
@@ -135,7 +137,8 @@ export default function Keeps({ farm }: { farm: Farm }) {
               bad={kept.days < 2}
             >
               {kept.lifeUsed > 0 && <>{percent(Math.min(1, kept.lifeUsed), 0)} of its life is used. </>}
-              until {kept.measure}, by {kept.basis}.{kept.borrowed && ' Read from the tables of another crop.'}
+              {MEASURE[kept.table]} {TABLE[kept.table]}
+              {kept.borrowed && ` ${borrowedWords(usedCrop, rules.value.soybeanShift)}`}
             </Verdict>
             {still && (
               <Callout className="mt-3 px-3 py-2">
@@ -161,6 +164,7 @@ export default function Keeps({ farm }: { farm: Farm }) {
                   from: rules.kept ? 'chosen for this farm' : 'the usual one',
                 },
               ]}
+              worked={workedWords(kept, m.value!, t.value!, rules.value)}
               not="mold, insects, or what the middle of a heap does without air."
             />
           </>
@@ -258,6 +262,19 @@ export default function Keeps({ farm }: { farm: Farm }) {
       </section>
     </div>
   );
+}
+
+/** The days with these very figures in the rule. */
+function workedWords(kept: SafeDays, wet: number, celsius: number, rules: KeepingRules): string[] {
+  const after = kept.lifeUsed > 0 ? [`× (1 − ${percent(Math.min(1, kept.lifeUsed), 0)} used) = ${said(kept)}`] : [];
+  if (kept.table === 'cautious')
+    return [`table at ${percent(wet)} and ${temperature(celsius).text}: ${said(kept)}`, ...after];
+  if (kept.table === 'germination' || wet < 0.1 || kept.borrowed) return after;
+  const [mm, mt] = [moistureMultiplier(wet), temperatureMultiplier(celsius, wet, rules.slope)];
+  return [
+    `230 h × ${number(mm, 2)} for ${percent(wet)} × ${number(mt, 2)} for ${temperature(celsius).text} ÷ 24 = ${number((230 * mm * mt) / 24, 1)} days`,
+    ...after,
+  ];
 }
 
 /** The tables that count on this farm. */

@@ -169,6 +169,18 @@ export function Fit(given: Given) {
                   : []),
                 ...given.from,
               ]}
+              worked={[
+                ...(now && Math.abs(now.moisture - now.read) > 5e-5
+                  ? [
+                      `${percent(now.read)} read ${now.moisture >= now.read ? '+' : '−'} ${number(100 * Math.abs(now.moisture - now.read), 1)} points between the testers = ${percent(now.moisture)} at the buyer`,
+                    ]
+                  : []),
+                ...(verdict.gain !== null && verdict.bestMs !== null
+                  ? [
+                      `start ${weekday(verdict.bestMs, timeZone)}, ${clock(verdict.bestMs, timeZone)} − start now = ${dollars(verdict.gain)}`,
+                    ]
+                  : []),
+              ]}
               not="drying at home, hauling, and what another field would bring meanwhile."
             />
           </div>

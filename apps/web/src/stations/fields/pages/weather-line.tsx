@@ -4,7 +4,7 @@ import { Wind } from 'lucide-react';
 import { clock, HOUR_MS, weekday } from '../../../quantity/time';
 import { FIRE_CARE } from '../words';
 import { Working } from '../../../widgets/working';
-import { percent, temperature, wind as windKind } from '../../../quantity/quantity';
+import { number, percent, temperature, wind as windKind } from '../../../quantity/quantity';
 
 const dangerOf = (hour: WeatherHourInfo, stopAt: number) =>
   fireDanger(
@@ -187,6 +187,9 @@ export function WeatherNow({
                   ? 'usual limit; the farm’s own is set in the shed’s season plan'
                   : 'set in the season plan',
             },
+          ]}
+          worked={[
+            `2 exp(−23.6 + 5.01 ln 100 + 0.0281 × ${number(now.temperature, 1)} − 0.226 √${number(100 * now.humidity)} + 0.633 √${number(3.6 * now.wind, 1)}) = ${number(danger.index)}`,
           ]}
           not="straw, slope, and what a machine carries into the field."
         />

@@ -268,6 +268,14 @@ function Fleets({
           { name: 'A truck and driver', value: `${money(costs.truckPerHour)} an hour`, from: 'typed at the right' },
           { name: 'A combine and driver', value: `${money(costs.combinePerHour)} an hour`, from: 'typed at the right' },
         ]}
+        worked={[
+          `(${day.combines.length} × ${money(costs.combinePerHour)} + ${worth} × ${money(costs.truckPerHour)}) ÷ ${grainRate(result.bushelsPerHour.mean, per).text} = ${priceText(best.costPerBushel, per)}`,
+          ...(more === undefined
+            ? []
+            : [
+                `(${day.combines.length} × ${money(costs.combinePerHour)} + ${worth + 1} × ${money(costs.truckPerHour)}) ÷ ${grainRate(more.result.bushelsPerHour.mean, per).text} = ${priceText(more.costPerBushel, per)}`,
+              ]),
+        ]}
         not="days lost to weather, and what a crop loses standing while it waits."
       />
       <ChartFrame

@@ -25,7 +25,7 @@ import { TakeBack } from '../../../widgets/take-back';
 import { clock, minuteText } from '../../../quantity/time';
 import { LoadsGoTo, useLoadsGoTo } from '../../../widgets/loads-go-to';
 import { ReportDelay } from '../../../widgets/report-delay';
-import { LEVER_WORDS, BECAUSE, DELAY_WORDS } from '../../../widgets/chain-words';
+import { because, delayWords, LEVER_WORDS } from '../../../widgets/chain-words';
 import { Working } from '../../../widgets/working';
 
 const LINK_WORDS: Readonly<Record<ChainLink, string>> = {
@@ -100,7 +100,7 @@ export function WhatStops({
               className="flex flex-wrap items-baseline justify-between gap-x-3 border-b border-rule py-1"
             >
               <span>
-                <b>■ {DELAY_WORDS[delay.link as ChainLink] ?? delay.link}</b>
+                <b>■ {delayWords(delay.link)}</b>
                 {delay.machineId ? ` (${farm.placeName(delay.machineId)})` : ''}: until {clock(delay.untilMs, timeZone)}
                 {delay.reason ? `, ${delay.reason}` : ''} <span className="text-sm text-muted">{delay.by}</span>
               </span>
@@ -144,7 +144,7 @@ function Ahead({
     <>
       {combineStands ? (
         <Verdict figure={minuteText(Math.floor(combineStands.at))} unit="combine idle">
-          Held back by <b>{BECAUSE[combineStands.because]}</b>: {Math.round(combineStands.minutes)} minutes idle by{' '}
+          Held back by <b>{because(combineStands.because)}</b>: {Math.round(combineStands.minutes)} minutes idle by{' '}
           {minuteText(until)}
           {combineStands.lostBushels >= 1 ? (
             <>
@@ -202,6 +202,13 @@ function Ahead({
             from: 'the book, carried on minute by minute',
           },
         ]}
+        worked={
+          combineStands
+            ? [
+                `${Math.round(combineStands.minutes)} min idle ÷ 60 × ${grainRate(rate, kgPerBu).text} = ${bushels((combineStands.minutes / 60) * rate, kgPerBu).text}${combineStands.lostBushels < (combineStands.minutes / 60) * rate - 1 ? `, of which ${bushels(combineStands.lostBushels, kgPerBu).text} still stood to cut` : ' not cut'}`,
+              ]
+            : []
+        }
         not="chance: roads, lines and breakdowns are taken at their mean; “How many trucks?” draws them."
       />
       {levers.length > 0 && (

@@ -1,0 +1,107 @@
+import { choice, flag, idOf, instant, moistureField, number, optional, text } from './field.js';
+import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
+
+export const DRYER_TYPES = ['continuous', 'batch', 'in bin', 'natural air'] as const;
+export const DRYER_FUELS = ['propane', 'naturalGas', 'electric'] as const;
+
+/** A dryer: what it takes in an hour, what it burns, and what it cannot do without. */
+export const DRYER_SETUP = settingKind(
+  'dryerSetup',
+  'dry',
+  'dryer_setups',
+  'places',
+  {
+    type: choice(DRYER_TYPES),
+    /** wet bushels an hour times points, at its rating */
+    bushelPointsPerHour: number(1, 1e6, 'bu·points/h'),
+    /** what its unload takes at most */
+    mostBushelsPerHour: optional(number(1, 100_000, 'bu/h')),
+    fuel: choice(DRYER_FUELS),
+    /** of a gallon, a therm or a kWh */
+    fuelPrice: number(0, 1000, '$'),
+    /** gallons, therms or kWh of heat for a point and wet bushel; its own records beat every table */
+    fuelPerPointBushel: number(0.0001, 2, 'units'),
+    kWhPerPointBushel: number(0, 1, 'kWh'),
+    powerPrice: number(0, 10, '$/kWh'),
+    /** after which it shuts off when no wet grain comes */
+    refillMin: optional(number(1, 600, 'min')),
+    /** points that the moisture may jump */
+    mostStep: number(0, 20, 'points'),
+    /** it should come out at */
+    dryTo: moistureField(),
+    /** within which of it nothing is turned */
+    band: number(0.001, 0.03, 'fraction'),
+    /** it comes out hot and is cooled in the bin */
+    coolsInBin: flag(),
+  },
+);
+export type DryerSetup = SettingOf<typeof DRYER_SETUP>;
+
+/** What somebody read at a dryer, or its control did: any of it, at one moment. */
+export const DRYER_SAMPLE = logKind(
+  'dryerSample',
+  'dry',
+  'dryer_samples',
+  {
+    placeId: idOf('places'),
+    moistureIn: optional(moistureField()),
+    moistureOut: optional(moistureField()),
+    plenum: optional(number(-20, 200, '°C')),
+    /** wet, into it */
+    bushelsPerHour: optional(number(0, 100_000, 'bu/h')),
+    /** as the meter or tank gauge stands */
+    fuelMeter: optional(number(0, 1e9, 'units')),
+    note: optional(text(200)),
+  },
+  [
+    {
+      name: 'sample_without_figure',
+      broken: (s) =>
+        s.moistureIn === undefined &&
+        s.moistureOut === undefined &&
+        s.plenum === undefined &&
+        s.bushelsPerHour === undefined &&
+        s.fuelMeter === undefined
+          ? 'moistureOut'
+          : null,
+    },
+  ],
+);
+export type DryerSample = LogOf<typeof DRYER_SAMPLE>;
+
+/** A stretch in which a dryer ran. */
+export const DRYER_RUN = logKind(
+  'dryerRun',
+  'dry',
+  'dryer_runs',
+  {
+    placeId: idOf('places'),
+    until: optional(instant()),
+    /** of the run, where no meter was read */
+    fuelUsed: optional(number(0, 1e7, 'units')),
+    note: optional(text(200)),
+  },
+  [
+    {
+      name: 'ends_before_it_begins',
+      broken: ({ at, until }) => (until === undefined || Date.parse(until) > Date.parse(at) ? null : 'until'),
+    },
+  ],
+);
+export type DryerRun = LogOf<typeof DRYER_RUN>;
+
+/** How warm grain is, by a probe, a cable or a hand in it. */
+export const GRAIN_TEMPERATURE = logKind('grainTemperature', 'dry', 'grain_temperatures', {
+  placeId: idOf('places'),
+  celsius: number(-40, 90, '°C'),
+  /** where in it */
+  spot: optional(text(60)),
+});
+export type GrainTemperature = LogOf<typeof GRAIN_TEMPERATURE>;
+
+/** Somebody at the dryer heard what comes next, and set it. */
+export const STEP_HEARD = logKind('stepHeard', 'dry', 'steps_heard', {
+  /** the notice that was heard */
+  noticeId: text(26, 1),
+});
+export type StepHeard = LogOf<typeof STEP_HEARD>;
