@@ -263,6 +263,46 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     });
     count(at + 0.5 * HOUR, here.id, opened, 3.1, 0.25, 'rotorLoss', 92);
   }
+  // The dryer, an hour at a time through its last day: it drifts wet towards the end, as wetter corn comes.
+  const dried = farm.entries.filter((entry) => entry.type === 'condition' && entry.place === 'dryer');
+  const burner = dried.slice(-9);
+  let meter = 4120;
+  burner.forEach((entry, i) => {
+    const at = instantOf(entry.at);
+    const wetter = i > burner.length - 4;
+    meter += 38 + between(-4, 6);
+    logs.push({
+      kind: 'dryerSample',
+      by: 'Bea',
+      voided: false,
+      body: {
+        id: id(at),
+        at: iso(at),
+        placeId: 'dryer',
+        moistureIn: Math.round((wetter ? 0.209 : 0.186 + between(-0.003, 0.003)) * 1000) / 1000,
+        moistureOut: Math.round((wetter ? 0.157 : 0.151) * 1000 + between(-2, 2)) / 1000,
+        plenum: Math.round(between(93, 97)),
+        fuelMeter: Math.round(meter),
+      },
+    });
+  });
+  const [lit, out] = [burner[0], burner.at(-1)];
+  if (lit && out && out !== lit) {
+    const at = instantOf(lit.at) - HOUR / 2;
+    logs.push({
+      kind: 'dryerRun',
+      by: 'Bea',
+      voided: false,
+      body: { id: id(at), at: iso(at), placeId: 'dryer', until: iso(instantOf(out.at)), note: 'corn to 15' },
+    });
+  }
+  const warm = end - 1.5 * HOUR;
+  logs.push({
+    kind: 'grainTemperature',
+    by: 'Bea',
+    voided: false,
+    body: { id: id(warm), at: iso(warm), placeId: 'wet-bin', celsius: 27.5, spot: 'under the hatch' },
+  });
   const last = corn[2] ?? lots.find((lot) => (cut.get(lot.id) ?? 0) > 0) ?? lots[0]!;
   const times = cutTimes(farm, last.id);
   const strips = times[Math.floor(times.length / 2)] ?? midnight - 5 * DAY;
@@ -374,6 +414,25 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
       { kind: 'combineProfile', subject: 'combine-1', body: machine(0, 2900, 350) },
       { kind: 'combineProfile', subject: 'combine-2', body: machine(1, 2050, 300) },
       { kind: 'nextFieldPlan', subject: 'farm', body: nextField },
+      {
+        kind: 'dryerSetup',
+        subject: 'dryer',
+        body: {
+          type: 'continuous',
+          bushelPointsPerHour: DEMO_BUSHEL_POINTS,
+          mostBushelsPerHour: 1400,
+          fuel: 'propane',
+          fuelPrice: 1.86,
+          fuelPerPointBushel: 0.0205,
+          kWhPerPointBushel: 0.011,
+          powerPrice: 0.118,
+          refillMin: 35,
+          mostStep: 2,
+          dryTo: 0.15,
+          band: 0.005,
+          coolsInBin: false,
+        },
+      },
       {
         kind: 'haulTimes',
         subject: 'farm',

@@ -5,6 +5,7 @@ import { LoggerModule } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
 import { BackupModule } from './features/backup/index.js';
 import { CutModule } from './features/cut/index.js';
+import { DryModule } from './features/dry/index.js';
 import { DevicesModule } from './features/devices/index.js';
 import { FieldsModule } from './features/fields/index.js';
 import { HaulModule } from './features/haul/index.js';
@@ -59,7 +60,17 @@ export class AppModule {
         PeopleModule,
         LedgerModule,
         RecordsModule,
-        ...[TodayModule, FieldsModule, CutModule, HaulModule, StoreModule, SellModule, TraceModule, ShedModule],
+        ...[
+          TodayModule,
+          FieldsModule,
+          CutModule,
+          HaulModule,
+          DryModule,
+          StoreModule,
+          SellModule,
+          TraceModule,
+          ShedModule,
+        ],
         DevicesModule,
         BackupModule,
       ],

@@ -9,6 +9,7 @@ import type {
   Position,
   RevisionChange,
   TapeLine,
+  WetPlace,
 } from '@fanega/core';
 import type { BackupInfo, BackupsAnswer, BroughtLine } from './backup.js';
 import type {
@@ -87,4 +88,5 @@ export interface Api {
   WeatherAnswer: WeatherAnswer;
   WeatherHourInfo: WeatherHourInfo;
   WeighTicketInfo: WeighTicketInfo;
+  WetPlace: WetPlace;
 }

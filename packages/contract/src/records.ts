@@ -41,6 +41,10 @@ export interface HaulRecords extends RecordsPage {
   readonly logs: LogsOf<LogNameOf<'haul'>>;
   readonly settings: SettingsOf<SettingNameOf<'haul'>>;
 }
+export interface DryRecords extends RecordsPage {
+  readonly logs: LogsOf<LogNameOf<'dry'>>;
+  readonly settings: SettingsOf<SettingNameOf<'dry'>>;
+}
 export interface StoreRecords extends RecordsPage {
   readonly logs: LogsOf<LogNameOf<'store'>>;
   readonly settings: SettingsOf<SettingNameOf<'store'>>;

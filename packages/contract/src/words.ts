@@ -54,6 +54,8 @@ const RULES: Readonly<Record<string, string>> = {
   axles_in_order: 'each axle stands at least half a meter behind the one before, the first at 0',
   shares_whole: 'the shares of the axles must come to the whole',
   permit_ends_first: 'the permit ends before it begins',
+  sample_without_figure: 'a sample needs at least one figure',
+  ends_before_it_begins: 'it ends before it begins',
   hopper_deeper_than_wide: 'a hopper is not that deep: check the digits',
 };
 

@@ -41,6 +41,8 @@ const BY_BEHAVIOR = [
   'loss-by-rate',
   'trucks-worth',
   'average-flow',
+  'dryer-now',
+  'dryer-down',
 ];
 
 describe('every number that somebody else worked out', () => {

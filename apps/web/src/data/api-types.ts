@@ -304,6 +304,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/dry/records': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['DryRecordsController_all'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/store/records': {
     readonly parameters: {
       readonly query?: never;
@@ -656,6 +672,134 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/dry/dryer-sample': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DryerSampleController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/dry/dryer-sample/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DryerSampleController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/dry/dryer-run': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DryerRunController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/dry/dryer-run/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DryerRunController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/dry/grain-temperature': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['GrainTemperatureController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/dry/grain-temperature/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['GrainTemperatureController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/dry/step-heard': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['StepHeardController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/dry/step-heard/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['StepHeardController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/breakdown': {
     readonly parameters: {
       readonly query?: never;
@@ -841,6 +985,22 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['HaulPlanController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/dry/dryer-setup/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['DryerSetupController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -1208,6 +1368,22 @@ export interface paths {
       readonly cookie?: never;
     };
     readonly get: operations['HaulController_print'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/wet': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['DryController_wet'];
     readonly put?: never;
     readonly post?: never;
     readonly delete?: never;
@@ -1971,6 +2147,95 @@ export interface components {
       readonly flow?: number;
       readonly note?: string;
     };
+    readonly DryRecords: {
+      readonly of: readonly number[];
+      readonly seasons: readonly number[];
+      readonly page: number;
+      readonly pages: number;
+      readonly broken: readonly components['schemas']['BrokenRecord'][];
+      readonly logs: {
+        readonly dryerSample: readonly components['schemas']['DryerSampleKept'][];
+        readonly dryerRun: readonly components['schemas']['DryerRunKept'][];
+        readonly grainTemperature: readonly components['schemas']['GrainTemperatureKept'][];
+        readonly stepHeard: readonly components['schemas']['StepHeardKept'][];
+      };
+      readonly settings: {
+        readonly dryerSetup: {
+          readonly [key: string]: components['schemas']['DryerSetupKept'];
+        };
+      };
+    };
+    readonly DryerRunKept: {
+      readonly body: components['schemas']['DryerRunRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly DryerRunRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly placeId: string;
+      /** Format: date-time */
+      readonly until?: string;
+      /** @description units */
+      readonly fuelUsed?: number;
+      readonly note?: string;
+    };
+    readonly DryerSampleKept: {
+      readonly body: components['schemas']['DryerSampleRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly DryerSampleRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly placeId: string;
+      /** @description wb fraction */
+      readonly moistureIn?: number;
+      /** @description wb fraction */
+      readonly moistureOut?: number;
+      /** @description °C */
+      readonly plenum?: number;
+      /** @description bu/h */
+      readonly bushelsPerHour?: number;
+      /** @description units */
+      readonly fuelMeter?: number;
+      readonly note?: string;
+    };
+    readonly DryerSetupKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['DryerSetupRecord'];
+    };
+    readonly DryerSetupRecord: {
+      /** @enum {string} */
+      readonly type: 'continuous' | 'batch' | 'in bin' | 'natural air';
+      /** @description bu·points/h */
+      readonly bushelPointsPerHour: number;
+      /** @description bu/h */
+      readonly mostBushelsPerHour?: number;
+      /** @enum {string} */
+      readonly fuel: 'propane' | 'naturalGas' | 'electric';
+      /** @description $ */
+      readonly fuelPrice: number;
+      /** @description units */
+      readonly fuelPerPointBushel: number;
+      /** @description kWh */
+      readonly kWhPerPointBushel: number;
+      /** @description $/kWh */
+      readonly powerPrice: number;
+      /** @description min */
+      readonly refillMin?: number;
+      /** @description points */
+      readonly mostStep: number;
+      /** @description wb fraction */
+      readonly dryTo: number;
+      /** @description fraction */
+      readonly band: number;
+      readonly coolsInBin: boolean;
+    };
     readonly EmptyWeightKept: {
       readonly body: components['schemas']['EmptyWeightRecord'];
       readonly by: string;
@@ -2025,6 +2290,7 @@ export interface components {
         readonly fields: number;
         readonly cut: number;
         readonly haul: number;
+        readonly dry: number;
         readonly store: number;
         readonly shed: number;
         readonly weather: number;
@@ -2054,6 +2320,7 @@ export interface components {
         readonly fields: number;
         readonly cut: number;
         readonly haul: number;
+        readonly dry: number;
         readonly store: number;
         readonly shed: number;
         readonly weather: number;
@@ -2072,6 +2339,7 @@ export interface components {
         readonly fields: number;
         readonly cut: number;
         readonly haul: number;
+        readonly dry: number;
         readonly store: number;
         readonly shed: number;
         readonly weather: number;
@@ -2134,6 +2402,21 @@ export interface components {
       readonly moisture: number;
       readonly speed: number;
       readonly yieldKgPerHa?: number;
+    };
+    readonly GrainTemperatureKept: {
+      readonly body: components['schemas']['GrainTemperatureRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly GrainTemperatureRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly placeId: string;
+      /** @description °C */
+      readonly celsius: number;
+      readonly spot?: string;
     };
     readonly GrainWeighed: {
       readonly id: string;
@@ -2959,6 +3242,17 @@ export interface components {
         };
       };
     };
+    readonly StepHeardKept: {
+      readonly body: components['schemas']['StepHeardRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly StepHeardRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly noticeId: string;
+    };
     readonly StoreRecords: {
       readonly of: readonly number[];
       readonly seasons: readonly number[];
@@ -3141,6 +3435,21 @@ export interface components {
       readonly tareOldDays: number;
       /** @description fraction */
       readonly tareTolerance: number;
+    };
+    readonly WetLayer: {
+      readonly crop: string;
+      readonly wetKg: number;
+      readonly moisture: number;
+      readonly wetLots: {
+        readonly [key: string]: number;
+      };
+      readonly cutFirstMs: number | null;
+      readonly cutMeanMs: number | null;
+    };
+    readonly WetPlace: {
+      readonly placeId: string;
+      readonly kind: string;
+      readonly layers: readonly components['schemas']['WetLayer'][];
     };
     /** @enum {string} */
     readonly Withdrawal: 'mixed' | 'firstIn' | 'lastIn';
@@ -3855,6 +4164,30 @@ export interface operations {
       };
     };
   };
+  readonly DryRecordsController_all: {
+    readonly parameters: {
+      readonly query?: {
+        readonly seasons?: string;
+        readonly page?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['DryRecords'];
+        };
+      };
+    };
+  };
   readonly StoreRecordsController_all: {
     readonly parameters: {
       readonly query?: {
@@ -4373,6 +4706,194 @@ export interface operations {
       };
     };
   };
+  readonly DryerSampleController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['DryerSampleRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly DryerSampleController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly DryerRunController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['DryerRunRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly DryerRunController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly GrainTemperatureController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['GrainTemperatureRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly GrainTemperatureController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly StepHeardController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['StepHeardRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly StepHeardController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly BreakdownController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -4685,6 +5206,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['HaulPlanRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly DryerSetupController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['DryerSetupRecord'];
         };
       };
     };
@@ -5289,6 +5839,27 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content?: never;
+      };
+    };
+  };
+  readonly DryController_wet: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['WetPlace'][];
+        };
       };
     };
   };

@@ -271,17 +271,18 @@ export function useNotebook() {
   const fields = useRecords('/api/farms/{farmId}/fields/records');
   const cut = useRecords('/api/farms/{farmId}/cut/records');
   const haul = useRecords('/api/farms/{farmId}/haul/records');
+  const dry = useRecords('/api/farms/{farmId}/dry/records');
   const data = useMemo<FieldRecords | undefined>(
     () =>
-      fields.data && cut.data && haul.data
+      fields.data && cut.data && haul.data && dry.data
         ? {
-            logs: { ...fields.data.logs, ...cut.data.logs, ...haul.data.logs },
-            settings: { ...fields.data.settings, ...cut.data.settings, ...haul.data.settings },
+            logs: { ...fields.data.logs, ...cut.data.logs, ...haul.data.logs, ...dry.data.logs },
+            settings: { ...fields.data.settings, ...cut.data.settings, ...haul.data.settings, ...dry.data.settings },
           }
         : undefined,
-    [fields.data, cut.data, haul.data],
+    [fields.data, cut.data, haul.data, dry.data],
   );
-  return together([fields, cut, haul], data);
+  return together([fields, cut, haul, dry], data);
 }
 
 export function useShed() {
@@ -294,6 +295,8 @@ export function useDown(): ReadonlyMap<string, string> {
   const shed = useShed().data;
   return useMemo(() => (shed ? downPlaces(shed) : NONE_DOWN), [shed]);
 }
+/** Everything wet and where it is. */
+export const useWet = () => useOfFarm('/api/farms/{farmId}/wet');
 export const useBinSetups = () => useRecords('/api/farms/{farmId}/store/records');
 
 /** Readings of a field in a season, newest first; of an older season than those of the notebook they are asked for by themselves. */

@@ -238,6 +238,8 @@ export const EN = {
   crop_barley: 'barley',
   crop_sunflower: 'oil sunflower',
   crop_canola: 'canola',
+  deadline: 'Wet grain in {place}: dry it, cool it or move it by {time}.',
+  deadlineNow: 'Wet grain in {place} has no time left: dry it, cool it or move it now.',
 } as const;
 
 export type WordKey = keyof typeof EN;

@@ -240,4 +240,6 @@ export const ES: Readonly<Record<WordKey, string>> = {
   crop_barley: 'cebada',
   crop_sunflower: 'girasol',
   crop_canola: 'canola (colza)',
+  deadline: 'Grano húmedo en {place}: séquelo, enfríelo o muévalo antes de {time}.',
+  deadlineNow: 'Al grano húmedo en {place} no le queda tiempo: séquelo, enfríelo o muévalo ya.',
 };

@@ -1,5 +1,5 @@
 import { cropOf, CROPS } from '../crops/index.js';
-import { baseMoistureOf, type FarmBook, type FarmSettings, instantOf } from '../ledger/index.js';
+import { baseMoistureOf, type BookDefaults, type FarmBook, instantOf } from '../ledger/index.js';
 
 /** Grain of a place that is wetter than it may stay, a layer at a time. */
 export interface WetLayer {
@@ -30,7 +30,7 @@ export const WET_ABOVE = 0.005;
  */
 export function wetView(
   { ledger, places, lots }: Pick<FarmBook, 'ledger' | 'places' | 'lots'>,
-  defaults: FarmSettings['defaults'],
+  defaults: Pick<BookDefaults, 'bases'>,
   loadsOf: (placeId: string, layer: number) => Readonly<Record<string, number>>,
 ): WetPlace[] {
   const cropOfLot = new Map(lots.map((lot) => [lot.id, lot.crop]));

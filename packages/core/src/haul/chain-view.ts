@@ -3,6 +3,7 @@ import { type FieldFacts, fieldFacts, type FieldRow, windowFor } from '../fields
 import { baseMoistureOf, type FarmView, instantOf } from '../ledger/index.js';
 import { type HaulTimes, living, type RecordsOf } from '../records/index.js';
 import type { ChainNow, Elsewhere } from './chain.js';
+import { dryerOf } from '../dry/index.js';
 import { machineRate } from './machine-rate.js';
 import { USUAL_CART_DRIVE_MIN, USUAL_HOME_PIT } from './usual.js';
 import type { HaulView } from './view.js';
@@ -31,7 +32,7 @@ export function combineRate(farm: FarmView, records: HaulRecords, rows: readonly
 /** Records that the hauling is worked out from. */
 export type HaulRecords = RecordsOf<
   'delay' | 'settingsEntry' | 'lossCheck',
-  'cuttingWindow' | 'nextFieldPlan' | 'combineProfile' | 'haulPlan'
+  'dryerSetup' | 'cuttingWindow' | 'nextFieldPlan' | 'combineProfile' | 'haulPlan'
 >;
 
 /** Where a truck is, by the book and the usual times. */
@@ -388,10 +389,14 @@ export function chainNow(
     .reduce((sum, delay) => sum + delay.minutes, 0);
   const dryerStops = delays.filter((delay) => delay.link === 'dryer').map((delay) => minute(delay.untilMs));
   const moisture = current?.lastMoisture?.moisture ?? 0.18;
-  const next = records.settings.nextFieldPlan.farm?.value;
+  const dryer = dryerOf(records);
   const dryerPerHour =
-    next && moisture > next.dryTo + 0.002
-      ? Math.min(50_000, next.bushelPointsPerHour / (100 * (moisture - next.dryTo)))
+    dryer && moisture > dryer.dryTo + 0.002
+      ? Math.min(
+          50_000,
+          dryer.mostBushelsPerHour ?? Infinity,
+          dryer.bushelPointsPerHour / (100 * (moisture - dryer.dryTo)),
+        )
       : 50_000;
   const binRoom = farm.data.places
     .filter((place) => (place.kind === 'bin' || place.kind === 'pile') && place.capacityBu !== null)

@@ -137,4 +137,12 @@ export {
 } from './scale-view.js';
 export { countedRatesOf, machineRate, type CountedRate, type MachineRate } from './machine-rate.js';
 export { whoIsWhere, type PersonSeen, type VehicleSeen, type WhoIsWhere } from './who-where.js';
+export {
+  DRYER_DOWN,
+  dryerDown,
+  type DryerDownInput,
+  type WayOut,
+  type WetBuyer,
+  type WetParcel,
+} from './dryer-down.js';
 export { byRoomFor, dumpOf, EMPTY_BU, receiversOf, roomOf, takesADump } from './receivers.js';

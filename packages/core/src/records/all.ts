@@ -1,4 +1,5 @@
 import { COMBINE_PROFILE, DISPLAY_CHECK, LOSS_CHECK, SETTINGS_ENTRY, STRIP_TRIAL } from './cut.js';
+import { DRYER_RUN, DRYER_SAMPLE, DRYER_SETUP, GRAIN_TEMPERATURE, STEP_HEARD } from './dry.js';
 import { CUTTING_WINDOW, NEXT_FIELD_NOTICE, NEXT_FIELD_PLAN, READING, TESTER_PAIR } from './fields.js';
 import {
   DELAY,
@@ -34,6 +35,10 @@ export const LOG_KINDS = {
   emptyWeight: EMPTY_WEIGHT,
   delay: DELAY,
   fieldChange: FIELD_CHANGE,
+  dryerSample: DRYER_SAMPLE,
+  dryerRun: DRYER_RUN,
+  grainTemperature: GRAIN_TEMPERATURE,
+  stepHeard: STEP_HEARD,
   breakdown: BREAKDOWN,
   acknowledgement: ACKNOWLEDGEMENT,
 } as const;
@@ -50,6 +55,7 @@ export const SETTING_KINDS = {
   weightRules: WEIGHT_RULES,
   haulTimes: HAUL_TIMES,
   haulPlan: HAUL_PLAN,
+  dryerSetup: DRYER_SETUP,
   binSetup: BIN_SETUP,
   keepingRules: KEEPING_RULES,
   machine: MACHINE,

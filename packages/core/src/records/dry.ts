@@ -5,36 +5,30 @@ export const DRYER_TYPES = ['continuous', 'batch', 'in bin', 'natural air'] as c
 export const DRYER_FUELS = ['propane', 'naturalGas', 'electric'] as const;
 
 /** A dryer: what it takes in an hour, what it burns, and what it cannot do without. */
-export const DRYER_SETUP = settingKind(
-  'dryerSetup',
-  'dry',
-  'dryer_setups',
-  'places',
-  {
-    type: choice(DRYER_TYPES),
-    /** wet bushels an hour times points, at its rating */
-    bushelPointsPerHour: number(1, 1e6, 'bu·points/h'),
-    /** what its unload takes at most */
-    mostBushelsPerHour: optional(number(1, 100_000, 'bu/h')),
-    fuel: choice(DRYER_FUELS),
-    /** of a gallon, a therm or a kWh */
-    fuelPrice: number(0, 1000, '$'),
-    /** gallons, therms or kWh of heat for a point and wet bushel; its own records beat every table */
-    fuelPerPointBushel: number(0.0001, 2, 'units'),
-    kWhPerPointBushel: number(0, 1, 'kWh'),
-    powerPrice: number(0, 10, '$/kWh'),
-    /** after which it shuts off when no wet grain comes */
-    refillMin: optional(number(1, 600, 'min')),
-    /** points that the moisture may jump */
-    mostStep: number(0, 20, 'points'),
-    /** it should come out at */
-    dryTo: moistureField(),
-    /** within which of it nothing is turned */
-    band: number(0.001, 0.03, 'fraction'),
-    /** it comes out hot and is cooled in the bin */
-    coolsInBin: flag(),
-  },
-);
+export const DRYER_SETUP = settingKind('dryerSetup', 'dry', 'dryer_setups', 'places', {
+  type: choice(DRYER_TYPES),
+  /** wet bushels an hour times points, at its rating */
+  bushelPointsPerHour: number(1, 1e6, 'bu·points/h'),
+  /** what its unload takes at most */
+  mostBushelsPerHour: optional(number(1, 100_000, 'bu/h')),
+  fuel: choice(DRYER_FUELS),
+  /** of a gallon, a therm or a kWh */
+  fuelPrice: number(0, 1000, '$'),
+  /** gallons, therms or kWh of heat for a point and wet bushel; its own records beat every table */
+  fuelPerPointBushel: number(0.0001, 2, 'units'),
+  kWhPerPointBushel: number(0, 1, 'kWh'),
+  powerPrice: number(0, 10, '$/kWh'),
+  /** after which it shuts off when no wet grain comes */
+  refillMin: optional(number(1, 600, 'min')),
+  /** points that the moisture may jump */
+  mostStep: number(0, 20, 'points'),
+  /** it should come out at */
+  dryTo: moistureField(),
+  /** within which of it nothing is turned */
+  band: number(0.001, 0.03, 'fraction'),
+  /** it comes out hot and is cooled in the bin */
+  coolsInBin: flag(),
+});
 export type DryerSetup = SettingOf<typeof DRYER_SETUP>;
 
 /** What somebody read at a dryer, or its control did: any of it, at one moment. */

@@ -23,8 +23,15 @@ export interface RecordsOf<L extends LogName = never, S extends SettingName = ne
   readonly settings: SettingsOf<S>;
 }
 
-/** What people saw and did beside the grain book in field, cab and truck, and what the farm set for itself there. */
-export type FieldRecords = RecordsOf<LogNameOf<'fields' | 'cut' | 'haul'>, SettingNameOf<'fields' | 'cut' | 'haul'>>;
+/** What people saw and did beside the grain book in field, cab, truck and at the dryer, and what the farm set for itself there. */
+export type FieldRecords = RecordsOf<
+  LogNameOf<'fields' | 'cut' | 'haul' | 'dry'>,
+  SettingNameOf<'fields' | 'cut' | 'haul' | 'dry'>
+>;
+
+/** What was read at the dryer and in the grain. */
+export type DryRecords = RecordsOf<LogNameOf<'dry'>, SettingNameOf<'dry'>>;
+export type StoreRecords = RecordsOf<LogNameOf<'store'>, SettingNameOf<'store'>>;
 
 export type ShedRecords = RecordsOf<LogNameOf<'shed'>, SettingNameOf<'shed'>>;
 

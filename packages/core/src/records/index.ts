@@ -38,6 +38,7 @@ export * from './shed-names.js';
 export * from './fields.js';
 export * from './cut.js';
 export * from './haul.js';
+export * from './dry.js';
 export * from './store.js';
 export * from './shed.js';
 export {
@@ -51,6 +52,7 @@ export {
   type SettingRecords,
 } from './all.js';
 export {
+  type DryRecords,
   type FieldRecords,
   living,
   type LogEntry,
@@ -59,4 +61,5 @@ export {
   type SettingEntry,
   type SettingsOf,
   type ShedRecords,
+  type StoreRecords,
 } from './farm-records.js';

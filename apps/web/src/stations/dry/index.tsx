@@ -4,20 +4,29 @@ import { useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Loading } from '../../ui';
 import { Page } from '../../ui/page';
-import { NextNote } from '../../widgets/next-note';
 import { VesselPage } from '../../widgets/vessel-page';
+import { NextNote } from '../../widgets/next-note';
+import { DeadlineLine } from '../../widgets/deadline-line';
 
+const TheDryer = lazy(() => import('./pages/dryer').then((page) => ({ default: page.TheDryer })));
+const Deadlines = lazy(() => import('./pages/deadlines'));
+const Cost = lazy(() => import('./pages/cost'));
+const DryerDown = lazy(() => import('./pages/down'));
 const Keeps = lazy(() => import('./pages/keeps'));
 
 const PAGES = [
-  { path: '', name: 'Wet grain' },
+  { path: '', name: 'The dryer' },
+  { path: 'deadlines', name: 'Deadlines' },
+  { path: 'cost', name: 'Dry or sell wet' },
+  { path: 'down', name: 'Dryer down' },
   { path: 'keeps', name: 'How long it keeps' },
 ] as const;
 
-/** What is wet and what is in the dryer, what comes next to it, and how long it keeps. */
+/** What is wet and until when, whether the dryer keeps up, how far to dry, and what to do when it stands. */
 export default function Dry() {
   const recorder = useRecorder();
   const farm = useFarm();
+  const dryers = farm.data.places.filter((place) => place.kind === 'dryer');
   return (
     <Page
       title="Dry"
@@ -32,10 +41,21 @@ export default function Dry() {
             element={
               <>
                 <NextNote />
+                <DeadlineLine
+                  farm={farm}
+                  link
+                  className="border-b border-ink px-5 py-3 text-lg font-semibold lg:px-6"
+                />
+                {dryers.map((dryer) => (
+                  <TheDryer key={dryer.id} farm={farm} dryer={dryer} />
+                ))}
                 <VesselPage question="Wet, and in the dryer" kinds={['wetBin', 'dryer']} types="move,condition" />
               </>
             }
           />
+          <Route path="deadlines" element={<Deadlines farm={farm} />} />
+          <Route path="cost" element={<Cost farm={farm} />} />
+          <Route path="down" element={<DryerDown farm={farm} />} />
           <Route path="keeps" element={<Keeps farm={farm} />} />
           <Route path="*" element={<Empty title="There is no such page in Dry." />} />
         </Routes>

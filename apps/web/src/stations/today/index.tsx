@@ -8,6 +8,7 @@ import { bringBackup, type Bringing } from '../../data/bring-backup';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Problem } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
+import { DeadlineLine } from '../../widgets/deadline-line';
 import { EntryDrawer } from '../../widgets/entry-drawer';
 import { NextNote } from '../../widgets/next-note';
 import { bushels, grain, grainOf, Moisture, percent, Shown, Held, heldText } from '../../quantity/quantity';
@@ -58,6 +59,7 @@ export default function Today() {
           </li>
         ))}
       </ol>
+      <DeadlineLine farm={farm} link className="border-t border-ink px-5 py-3 text-lg font-semibold lg:px-6" />
       <EntryDrawer entryId={entry} onClose={() => setEntry(null)} />
     </div>
   );

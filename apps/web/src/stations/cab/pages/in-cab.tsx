@@ -31,6 +31,7 @@ import { useStayAwake } from '../../../ui/stay-awake';
 import { ThemeButton } from '../../../ui/theme';
 import { useTicking } from '../../../ui/use-ticking';
 import { ChainLine, LeaveBy } from '../../../widgets/chain-line';
+import { DeadlineLine } from '../../../widgets/deadline-line';
 import { ClockNote } from '../../../widgets/clock-note';
 import { BoxSample, strataOf } from '../../../widgets/core-sample';
 import { headline } from '../../../widgets/headline';
@@ -381,6 +382,7 @@ export function InCab({
         </div>
         <div className="flex flex-1 flex-col gap-4">
           <ChainLine farm={farm} className="text-xl" />
+          <DeadlineLine farm={farm} placeId={me.id} className="text-xl" />
           {me.kind === 'truck' && <LeaveBy farm={farm} truckId={me.id} className="text-xl" />}
           {first ? (
             <Button

@@ -18,7 +18,6 @@ import {
   selfHeating,
   STORAGE_LIFE,
   storageLifeBasis,
-  USUAL_KEEPING,
   WARM_FROM,
 } from '@fanega/core';
 import { useState } from 'react';
@@ -32,6 +31,7 @@ import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
 import { Verdict } from '../../../ui/verdict';
+import { USUAL_RULES } from '../../../widgets/use-deadlines';
 import { Working } from '../../../widgets/working';
 
 /** Where grain stands wet: the first of these that holds some is what is asked about. */
@@ -39,8 +39,6 @@ const WET = ['wetBin', 'dryer', 'truck', 'cart', 'bin', 'overhead', 'pile'];
 /** Rows of the little table: about what harvest and winter bring. */
 const WARMTHS = [40, 50, 60, 70, 80].map(fahrenheitToCelsius);
 const DAY_H = 24;
-
-const USUAL_RULES: KeepingRules = { ...USUAL_KEEPING, soybeanShift: 3 };
 
 /** "7 days", "14 hours", "over 300 days", "under 2 days". */
 function keptText({ days, bound }: Pick<SafeDays, 'days' | 'bound'>): { figure: string; unit: string } {

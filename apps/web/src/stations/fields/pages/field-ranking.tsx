@@ -25,6 +25,7 @@ import {
   CRITERIA,
   type Criterion,
   cutLast,
+  dryerOf,
   type CuttingWindow,
   fieldFacts,
   fieldNow,
@@ -182,15 +183,18 @@ export function Ranking(given: Given) {
     0,
   );
   const wetLoads = last?.lastMoisture?.source === 'combine' ? last.lastMoisture.moisture : null;
+  // One dryer on every page: by its own sheet; typed here only while none is written.
+  const sheeted = dryerOf(notebook);
+  const able = sheeted?.setup ? sheeted : sheet;
   const dryer =
-    sheet.bushelPointsPerHour > 0 && combineBushelsPerHour > 0 && wetLoads !== null
+    able.bushelPointsPerHour > 0 && combineBushelsPerHour > 0 && wetLoads !== null
       ? {
-          bushelPointsPerHour: sheet.bushelPointsPerHour,
-          dryTo: sheet.dryTo,
+          bushelPointsPerHour: able.bushelPointsPerHour,
+          dryTo: able.dryTo,
           combineBushelsPerHour,
           roomBushels,
           lastMoisture: wetLoads,
-          mostStep: sheet.mostStep,
+          mostStep: able.mostStep,
         }
       : null;
   const rain = weather.find((hour) => Date.parse(hour.at) > nowMs && hour.rainChance >= 0.4);
@@ -350,38 +354,48 @@ export function Ranking(given: Given) {
           ))}
         </fieldset>
         <div className="mt-4 grid grid-cols-2 gap-3 border-t border-rule pt-4">
-          <TextBox
-            label="Dryer takes"
-            unit={dryingRate.unit}
-            inputMode="decimal"
-            className="pr-20"
-            value={typed.points}
-            onChange={(event) =>
-              number('points', dryingRate, (value) => ({ bushelPointsPerHour: value ?? 0 }))(event.target.value)
-            }
-          />
-          <TextBox
-            label="down to"
-            unit="%"
-            inputMode="decimal"
-            value={typed.dryTo}
-            onChange={(event) =>
-              number('dryTo', moistureKind, (value) =>
-                value !== undefined && value >= 0.05 && value <= 0.3 ? { dryTo: value } : {},
-              )(event.target.value)
-            }
-          />
-          <TextBox
-            label="Max moisture change between fields"
-            unit="points"
-            inputMode="decimal"
-            value={typed.step}
-            onChange={(event) =>
-              number('step', null, (value) => (value !== undefined && value <= 20 ? { mostStep: value } : {}))(
-                event.target.value,
-              )
-            }
-          />
+          {sheeted?.setup ? (
+            <p className="col-span-2">
+              <span className="block text-sm text-muted">The dryer</span>
+              <b>{dryingRate(sheeted.bushelPointsPerHour, per).text}</b> down to {percent(sheeted.dryTo)}, at most{' '}
+              {sheeted.mostStep} points of change <span className="text-sm text-muted">by its own sheet (Dry)</span>
+            </p>
+          ) : (
+            <>
+              <TextBox
+                label="Dryer takes"
+                unit={dryingRate.unit}
+                inputMode="decimal"
+                className="pr-20"
+                value={typed.points}
+                onChange={(event) =>
+                  number('points', dryingRate, (value) => ({ bushelPointsPerHour: value ?? 0 }))(event.target.value)
+                }
+              />
+              <TextBox
+                label="down to"
+                unit="%"
+                inputMode="decimal"
+                value={typed.dryTo}
+                onChange={(event) =>
+                  number('dryTo', moistureKind, (value) =>
+                    value !== undefined && value >= 0.05 && value <= 0.3 ? { dryTo: value } : {},
+                  )(event.target.value)
+                }
+              />
+              <TextBox
+                label="Max moisture change between fields"
+                unit="points"
+                inputMode="decimal"
+                value={typed.step}
+                onChange={(event) =>
+                  number('step', null, (value) => (value !== undefined && value <= 20 ? { mostStep: value } : {}))(
+                    event.target.value,
+                  )
+                }
+              />
+            </>
+          )}
           {byProfile ? (
             <p>
               <span className="block text-sm text-muted">Combines cut</span>

@@ -5,6 +5,7 @@ import {
   combineRate,
   cropCut,
   cutLast,
+  dryerOf,
   fieldFacts,
   type FieldRecords,
   type FieldRow,
@@ -162,9 +163,9 @@ export function startTexts(
   const rate = combineRate(farm, notebook, rows, cropCut(rows)) / combines;
   const wet = of('wetBin')[0];
   const moisture = current?.lastMoisture?.moisture ?? 0.18;
-  const next = notebook.settings.nextFieldPlan.farm?.value;
+  const able = dryerOf(notebook);
   const dryer =
-    next && moisture > next.dryTo + 0.002 ? next.bushelPointsPerHour / (100 * (moisture - next.dryTo)) : 1000;
+    able && moisture > able.dryTo + 0.002 ? able.bushelPointsPerHour / (100 * (moisture - able.dryTo)) : 1000;
   const hours = closesAt(farm, notebook, facts?.crop.id ?? 'corn', to);
   return {
     yield: about(cropYield, wetYield),

@@ -24,6 +24,7 @@ import { area, bushels, cropYield, dollars, grain, mass, percent, heldText } fro
 import { clock, day } from '../../../quantity/time';
 import { TRUCK_WORDS } from '../../../widgets/chain-words';
 import { WhoIsWhere } from '../../../widgets/who-is-where';
+import { DeadlineLine } from '../../../widgets/deadline-line';
 import { WhatStops } from './what-stops';
 import { spanText } from '../../../quantity/time';
 import { Section } from '../../../ui/page';
@@ -52,6 +53,7 @@ export function OnWheels({
 }) {
   return (
     <>
+      <DeadlineLine farm={farm} link className="border-b border-ink px-5 py-3 text-lg font-semibold lg:px-6" />
       <WhatStops farm={farm} notebook={notebook} haul={haul} rows={rows} />
       <Trucks farm={farm} notebook={notebook} haul={haul} rows={rows} />
       <Section label="Who is where">

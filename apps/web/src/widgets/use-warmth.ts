@@ -1,0 +1,27 @@
+import { type FieldRecords, type GrainWarmth, living } from '@fanega/core';
+import { useMemo } from 'react';
+import { type Farm, useWeather } from '../data/farm';
+
+/** A measured temperature counts for so long; then the air says more. */
+const MEASURED_MS = 48 * 3_600_000;
+/** Where there is neither a measurement nor weather: a warm day of harvest. */
+const USUAL_CELSIUS = 24;
+
+/** How warm the grain of each place is: as it was measured last, else as the air was in the last day. */
+export function useWarmth(farm: Farm, notebook: FieldRecords | undefined): (placeId: string) => GrainWarmth {
+  const weather = useWeather(1, 0).data;
+  return useMemo(() => {
+    const lately = (weather ?? []).filter((hour) => Date.parse(hour.at) <= farm.data.now);
+    const air =
+      lately.length === 0 ? USUAL_CELSIUS : lately.reduce((sum, hour) => sum + hour.temperature, 0) / lately.length;
+    const measured = living(notebook?.logs.grainTemperature ?? []);
+    return (placeId) => {
+      const found = measured.find(
+        ({ body }) => body.placeId === placeId && farm.data.now - Date.parse(body.at) < MEASURED_MS,
+      );
+      return found
+        ? { celsius: found.body.celsius, measuredMs: Date.parse(found.body.at) }
+        : { celsius: air, measuredMs: null };
+    };
+  }, [weather, notebook, farm.data.now]);
+}
