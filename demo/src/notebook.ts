@@ -263,37 +263,36 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     });
     count(at + 0.5 * HOUR, here.id, opened, 3.1, 0.25, 'rotorLoss', 92);
   }
-  // The dryer, an hour at a time through its last day: it drifts wet towards the end, as wetter corn comes.
-  const dried = farm.entries.filter((entry) => entry.type === 'condition' && entry.place === 'dryer');
-  const burner = dried.slice(-9);
-  let meter = 4120;
-  burner.forEach((entry, i) => {
-    const at = instantOf(entry.at);
-    const wetter = i > burner.length - 4;
-    meter += 38 + between(-4, 6);
-    logs.push({
-      kind: 'dryerSample',
-      by: 'Bea',
-      voided: false,
-      body: {
-        id: id(at),
-        at: iso(at),
-        placeId: 'dryer',
-        moistureIn: Math.round((wetter ? 0.209 : 0.186 + between(-0.003, 0.003)) * 1000) / 1000,
-        moistureOut: Math.round((wetter ? 0.157 : 0.151) * 1000 + between(-2, 2)) / 1000,
-        plenum: Math.round(between(93, 97)),
-        fuelMeter: Math.round(meter),
-      },
-    });
-  });
-  const [lit, out] = [burner[0], burner.at(-1)];
-  if (lit && out && out !== lit) {
-    const at = instantOf(lit.at) - HOUR / 2;
+  // The dryer, an hour at a time through its last run: it drifts wet towards the end, as wetter corn comes.
+  const out = farm.entries.filter((entry) => entry.type === 'condition' && entry.place === 'dryer').at(-1);
+  if (out) {
+    const ends = instantOf(out.at);
+    let meter = 4120;
+    for (let i = 0; i < 9; i++) {
+      const at = ends - (8 - i) * HOUR;
+      const wetter = i > 5;
+      meter += 38 + between(-4, 6);
+      logs.push({
+        kind: 'dryerSample',
+        by: 'Bea',
+        voided: false,
+        body: {
+          id: id(at),
+          at: iso(at),
+          placeId: 'dryer',
+          moistureIn: Math.round(1000 * (wetter ? 0.199 : 0.184) + between(-3, 3)) / 1000,
+          moistureOut: Math.round(1000 * (wetter ? 0.157 : 0.151) + between(-2, 2)) / 1000,
+          plenum: Math.round(between(93, 97)),
+          fuelMeter: Math.round(meter),
+        },
+      });
+    }
+    const lit = ends - 8.5 * HOUR;
     logs.push({
       kind: 'dryerRun',
       by: 'Bea',
       voided: false,
-      body: { id: id(at), at: iso(at), placeId: 'dryer', until: iso(instantOf(out.at)), note: 'corn to 15' },
+      body: { id: id(lit), at: iso(lit), placeId: 'dryer', until: iso(ends), note: 'corn to 15' },
     });
   }
   const warm = end - 1.5 * HOUR;

@@ -61,11 +61,13 @@ export class Dryer1791200000000 implements MigrationInterface {
       log('grain_temperatures', `place_id ${ID} NOT NULL, celsius DOUBLE NOT NULL, spot VARCHAR(60) NULL`, OF_PLACE),
     );
     await runner.query(log('steps_heard', 'notice_id VARCHAR(26) NOT NULL'));
+    await runner.query('ALTER TABLE bin_setups ADD COLUMN unload_per_hour DOUBLE NULL');
     // Every farm follows the dryer's own topic from now on.
     await runner.query(`INSERT IGNORE INTO farm_topics (farm_id, topic, version) SELECT id, 'dry', 1 FROM farms`);
   }
 
   async down(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE bin_setups DROP COLUMN unload_per_hour');
     await runner.query(`DELETE FROM farm_topics WHERE topic = 'dry'`);
     for (const table of ['steps_heard', 'grain_temperatures', 'dryer_runs', 'dryer_samples', 'dryer_setups'])
       await runner.query(`DROP TABLE ${table}`);

@@ -1802,6 +1802,8 @@ export interface components {
       readonly crop?:
         'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
       readonly packFactor?: number;
+      /** @description bu/h */
+      readonly unloadPerHour?: number;
       readonly note?: string;
     };
     readonly Book: {

@@ -23,6 +23,8 @@ export const BIN_SETUP = settingKind(
     crop: optional(choice(CROP_IDS)),
     /** packed over loose density: a measured factor of the farm's own bin beats every table */
     packFactor: optional(number(0.9, 1.4, '')),
+    /** of its gate or auger */
+    unloadPerHour: optional(number(1, 60_000, 'bu/h')),
     note: optional(text(200)),
   },
   [{ name: 'hopper_deeper_than_wide', broken: ({ hopper, diameter }) => (hopper <= 1.5 * diameter ? null : 'hopper') }],

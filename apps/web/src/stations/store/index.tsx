@@ -1,9 +1,9 @@
 import { cropOf, CROPS, dryBushels, type PlaceInfo } from '@fanega/core';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useLayoutEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { type Farm, useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
-import { Button, Empty } from '../../ui';
+import { Button, Empty, Loading } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
 import { bushels, grainOf, mass, Moisture, percent, Shown, system, Held, heldText } from '../../quantity/quantity';
 import { Owners } from '../../widgets/owners';
@@ -13,11 +13,18 @@ import { AddPlace } from './forms/add-place';
 import { shapeOf, YardVessel } from './pages/yard-vessel';
 import { Page } from '../../ui/page';
 
+const Blend = lazy(() => import('./pages/blend'));
+
+const PAGES = [
+  { path: '', name: 'Bins and yard' },
+  { path: 'blend', name: 'Blend' },
+] as const;
+
 const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
 const WHEELS = ['combine', 'cart', 'truck'];
 
 /** What stands in the yard and on wheels, cut open and to scale. */
-export default function Store() {
+export default function Store({ page }: { page?: 'blend' }) {
   const farm = useFarm();
   const { placeId } = useParams();
   const [adding, setAdding] = useState(false);
@@ -28,7 +35,9 @@ export default function Store() {
   const selected = farm.data.places.find((place) => place.id === placeId && place.kind !== 'buyer') ?? fullest;
   return (
     <Page
-      title="Bins and yard"
+      title="Store"
+      base="/store"
+      pages={PAGES}
       actions={
         <>
           {farm.data.places.length > 0 && <Button onClick={() => setNaming(true)}>Names and sizes</Button>}
@@ -36,7 +45,11 @@ export default function Store() {
         </>
       }
     >
-      {farm.data.places.length === 0 ? (
+      {page === 'blend' ? (
+        <Suspense fallback={<Loading what="Opening" />}>
+          <Blend farm={farm} />
+        </Suspense>
+      ) : farm.data.places.length === 0 ? (
         <Empty title="No place holds grain yet.">
           <p>
             Carts, trucks, bins, the dryer, and the buyers where grain leaves: add them in the order of the way of the

@@ -1,7 +1,7 @@
 import { CAUTIOUS_LIFE, cropOf, type Deadline, SELF_HEATING, STORAGE_LIFE } from '@fanega/core';
 import { useState } from 'react';
 import type { Farm } from '../../../data/farm';
-import { bushels, heldText, percent, temperature } from '../../../quantity/quantity';
+import { bushels, heldText, moisture, percent, temperature } from '../../../quantity/quantity';
 import { clock, moment, spanText } from '../../../quantity/time';
 import { Button, Loading } from '../../../ui';
 import { Callout } from '../../../ui/callout';
@@ -18,6 +18,13 @@ const HOUR = 3_600_000;
 /** So near that it is said in red. */
 const NEAR_MS = 24 * HOUR;
 
+interface Row extends Deadline {
+  readonly layers: number;
+  readonly allLots: Readonly<Record<string, number>>;
+  readonly driest: number;
+  readonly wettest: number;
+}
+
 /** Everything wet and where it is, by the hour it must be dried, cooled or gone. */
 export default function Deadlines({ farm }: { farm: Farm }) {
   useTicking();
@@ -30,22 +37,43 @@ export default function Deadlines({ farm }: { farm: Farm }) {
   const left = (due: number | null): string =>
     due === null || due <= now
       ? 'no time left'
-      : due - now < 90 * HOUR
+      : due - now < 48 * HOUR
         ? `${spanText(Math.floor((due - now) / 60_000))} left`
-        : `${Math.floor((due - now) / (24 * HOUR))} days left`;
+        : `${Math.floor((due - now) / (24 * HOUR))} days ${due - now < 14 * 24 * HOUR ? `${Math.floor(((due - now) / HOUR) % 24)} h ` : ''}left`;
   const when = (due: number | null): string =>
     due === null || due <= now ? 'now' : due - now < 20 * HOUR ? clock(due, timeZone) : moment(due, timeZone);
   const short = (crop: string): string => cropOf(crop)?.short ?? crop;
-  const columns: Column<Deadline>[] = [
+  // One line for a place and crop: its nearest layer decides, the others are in its bushels.
+  const groups = new Map<string, Deadline[]>();
+  for (const one of all) {
+    const key = `${one.placeId} ${one.crop}`;
+    groups.set(key, [...(groups.get(key) ?? []), one]);
+  }
+  const places = [...groups.values()].map((layers): Row => {
+    const allLots: Record<string, number> = {};
+    for (const { wetLots } of layers)
+      for (const [lot, kg] of Object.entries(wetLots)) allLots[lot] = (allLots[lot] ?? 0) + kg;
+    const moistures = layers.map((one) => one.moisture);
+    return {
+      ...layers[0]!,
+      layers: layers.length,
+      allLots,
+      driest: Math.min(...moistures),
+      wettest: Math.max(...moistures),
+    };
+  });
+  const columns: Column<Row>[] = [
     wordColumn('place', 'Where', (one) => farm.placeName(one.placeId), {
       phone: 'title',
       as: (name) => <b className="font-semibold">{name}</b>,
     }),
-    wordColumn(
-      'what',
-      'What',
-      (one) => `${heldText(farm, one.wetLots)} ${short(one.crop)} at ${percent(one.moisture)}`,
-    ),
+    wordColumn('what', 'What', (one) => {
+      const wet =
+        one.layers === 1 || one.wettest - one.driest < 5e-4
+          ? percent(one.wettest)
+          : `${moisture.figure(one.driest)} to ${percent(one.wettest)}, ${one.layers} layers`;
+      return `${heldText(farm, one.allLots)} ${short(one.crop)} at ${wet}`;
+    }),
     {
       id: 'warm',
       head: 'Grain at',
@@ -163,11 +191,11 @@ export default function Deadlines({ farm }: { farm: Farm }) {
         <div className="border-t border-ink">
           <DataTable
             name="Deadlines"
-            one="wet lot"
-            many="wet lots"
-            rows={all}
+            one="place"
+            many="places"
+            rows={places}
             columns={columns}
-            rowId={(one) => `${one.placeId} ${one.moisture} ${one.wetKg}`}
+            rowId={(one) => `${one.placeId} ${one.crop}`}
             sortedBy={{ id: 'due', down: false }}
           />
         </div>

@@ -209,7 +209,7 @@ function Ways({
                   <b>{bushels(best.leftBushels, per).text} do not last that long.</b>
                 </>
               ) : (
-                <>It lasts: the last of it is dry about {at(best.lastMs)}.</>
+                <>It lasts with air through it: the last of it is dry about {at(best.lastMs)}.</>
               )}{' '}
               {ways.filter(({ way }) => way !== 'stop cutting').length > 1 && (
                 <>The next best way brings {dollars(ways[1]!.behind)} less.</>
@@ -350,7 +350,7 @@ const wayTitle = ({ way, name }: WayOut): string =>
   way === 'haul wet'
     ? `Haul wet to ${name}`
     : way === 'wait'
-      ? 'Wait for the repair, with air'
+      ? 'Wait for the repair'
       : way === 'other dryer'
         ? 'The other dryer'
         : 'Stop the combines';

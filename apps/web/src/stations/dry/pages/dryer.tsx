@@ -26,7 +26,7 @@ import { write } from '../../../data/outbox';
 import { logged, takenBack } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
 import { bushels, dryingRate, grainRate, money, moisture, number, percent } from '../../../quantity/quantity';
-import { clock, DAY_MS, moment, spanText } from '../../../quantity/time';
+import { clock, day, DAY_MS, moment, spanText } from '../../../quantity/time';
 import { Button, Problem } from '../../../ui';
 import { Callout } from '../../../ui/callout';
 import { ChartFrame } from '../../../ui/chart-frame';
@@ -259,7 +259,6 @@ function Dryer({
           aria-label="Moisture in and out"
           className="border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6"
         >
-          <h2 className="text-sm text-muted">Moisture in and out, the last day</h2>
           <Course samples={samples} setup={setup} now={now} timeZone={timeZone} />
         </section>
       </div>
@@ -322,13 +321,27 @@ function Course({
       in: body.moistureIn === undefined ? null : 100 * body.moistureIn,
       out: body.moistureOut === undefined ? null : 100 * body.moistureOut,
     }))
-    .filter(({ at }) => at > now - DAY_MS && at <= now + MINUTE)
-    .sort((a, b) => a.at - b.at);
+    .filter(({ at }) => at <= now + MINUTE)
+    .sort((a, b) => a.at - b.at)
+    // The day that ends with the newest of them: the last run, where nothing burns today.
+    .filter(({ at }, _, all) => at > all.at(-1)!.at - DAY_MS);
+  const last = points.at(-1)?.at ?? now;
+  const heading = (
+    <h2 className="text-sm text-muted">
+      Moisture in and out, {now - last < DAY_MS ? 'the last day' : `the last run, ${day(last, timeZone)}`}
+    </h2>
+  );
   if (points.length < 2)
-    return <p className="mt-2 text-muted">Two samples make a line. Take one each hour, and after every change.</p>;
+    return (
+      <>
+        {heading}
+        <p className="mt-2 text-muted">Two samples make a line. Take one each hour, and after every change.</p>
+      </>
+    );
   const [low, high] = [100 * (setup.dryTo - setup.band), 100 * (setup.dryTo + setup.band)];
   return (
     <>
+      {heading}
       <ChartFrame
         label={`Moisture in and out: ${points.length} samples, the last out ${points.findLast(({ out }) => out !== null)?.out ?? '–'} %`}
         heads={['When', 'In, %', 'Out, %']}
@@ -476,6 +489,9 @@ function Runs({
         ? sum + (wetKg ?? 0) / per
         : sum;
     }, 0);
+  /** Of a run before the tape's oldest line nothing is known here. */
+  const oldest = farm.data.tape.at(-1)?.entry.at;
+  const onTape = (from: number): boolean => oldest === undefined || Date.parse(oldest) <= from;
   return (
     <section aria-label="Runs" className="border-b border-ink px-5 py-4 lg:px-6">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -521,10 +537,14 @@ function Runs({
                 </span>
                 <span className="flex items-baseline gap-4">
                   <span>
-                    {much >= 1 ? `${bushels(much, per).text} dried` : 'nothing dried in the book yet'}
+                    {much >= 1
+                      ? `${bushels(much, per).text} dried`
+                      : onTape(from)
+                        ? 'nothing dried in the book yet'
+                        : ''}
                     {fuel === undefined
                       ? ''
-                      : `, ${number(fuel)} ${FUELS[setup.fuel].unit}${much >= 1 ? `, ${money((fuel * setup.fuelPrice) / much)} of fuel a bushel` : ''}`}
+                      : `${much >= 1 || onTape(from) ? ', ' : ''}${number(fuel)} ${FUELS[setup.fuel].unit}${much >= 1 ? `, ${money((fuel * setup.fuelPrice) / much)} of fuel a bushel` : ''}`}
                   </span>
                   <TakeBack of="dryerRun" id={body.id} />
                 </span>

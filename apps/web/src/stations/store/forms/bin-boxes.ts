@@ -1,7 +1,10 @@
-import { BIN_SETUP, type BinSetup, binCapacity, type CropId, RangeRefusal } from '@fanega/core';
-import { count, length } from '../../../quantity/quantity';
+import { BIN_SETUP, type BinSetup, binCapacity, type CropId, kilogramsPerBushel, RangeRefusal } from '@fanega/core';
+import { count, grainRate, length } from '../../../quantity/quantity';
 import { oneOf, type Texts, type Values } from '../../../ui/form/box';
 import { figureOrNone } from '../../../widgets/record-boxes';
+
+/** An auger's bushels are by volume: of corn, whatever lies there. */
+const CORN = kilogramsPerBushel(56);
 
 type Floor = NonNullable<BinSetup['floor']>;
 
@@ -16,6 +19,7 @@ export function binBoxes(was: BinSetup | undefined) {
     floor: oneOf<Floor | ''>(),
     crop: oneOf<CropId | ''>(),
     packFactor: figureOrNone(fields.packFactor, count, { was: was?.packFactor }),
+    unloadPerHour: figureOrNone(fields.unloadPerHour, grainRate, { per: CORN, was: was?.unloadPerHour }),
   };
 }
 type BinBoxes = ReturnType<typeof binBoxes>;
@@ -30,10 +34,14 @@ export const binTexts = (was: BinSetup | undefined): BinTexts => ({
   floor: (was?.floor ?? '') as Floor | '',
   crop: (was?.crop ?? '') as CropId | '',
   packFactor: count.text(was?.packFactor),
+  unloadPerHour: grainRate.text(was?.unloadPerHour, CORN),
 });
 
 /** The record of what was read; none where no diameter was. */
-export function binOf({ diameter, eave, roofDegrees, hopper, floor, crop, packFactor }: BinValues, note?: string) {
+export function binOf(
+  { diameter, eave, roofDegrees, hopper, floor, crop, packFactor, unloadPerHour }: BinValues,
+  note?: string,
+) {
   if (diameter === undefined) return undefined;
   const setup: BinSetup = {
     diameter,
@@ -43,6 +51,7 @@ export function binOf({ diameter, eave, roofDegrees, hopper, floor, crop, packFa
     ...(floor === '' ? {} : { floor }),
     ...(crop === '' ? {} : { crop }),
     ...(packFactor === undefined ? {} : { packFactor }),
+    ...(unloadPerHour === undefined ? {} : { unloadPerHour }),
     ...(note === undefined ? {} : { note }),
   };
   return setup;

@@ -41,7 +41,10 @@ export function BinForm({
           ))}
         </SelectBox>
       </div>
-      <TextBox label="Packs by" hint="measured here; empty: by depth and crop" {...box('packFactor')} unit="×" />
+      <div className="grid grid-cols-2 gap-3">
+        <TextBox label="Packs by" hint="measured here; empty: by depth and crop" {...box('packFactor')} unit="×" />
+        <TextBox label="Unloads" hint="its gate or auger" {...box('unloadPerHour')} />
+      </div>
       {holds !== null && (
         <p aria-label="By its geometry">
           Level with the eave, packed: <b>{bushels(holds, kilogramsPerBushel(crop.legalPounds)).text}</b>

@@ -107,7 +107,7 @@ function PlaceForm({
     together: (values): Record<string, string> => {
       const setup = binOf(values);
       if (setup) return recordErrors(BIN_SETUP, setup);
-      const measured = values.eave ?? values.hopper ?? values.roofDegrees ?? values.packFactor;
+      const measured = values.eave ?? values.hopper ?? values.roofDegrees ?? values.packFactor ?? values.unloadPerHour;
       return isBin && measured !== undefined ? { diameter: `How many ${length.unit}?` } : {};
     },
     close: onClose,

@@ -1,0 +1,258 @@
+import {
+  baseMoistureOf,
+  BLEND,
+  blendTwoBins,
+  cropOf,
+  CROPS,
+  type PlaceInfo,
+  RangeRefusal,
+  type TwoBinBlend,
+} from '@fanega/core';
+import { useState } from 'react';
+import { type Farm, useBinSetups } from '../../../data/farm';
+import { bushels, grainRate, moisture, percent } from '../../../quantity/quantity';
+import { Button, Empty, SelectBox, TextBox } from '../../../ui';
+import { Callout } from '../../../ui/callout';
+import { Section } from '../../../ui/page';
+import { Verdict } from '../../../ui/verdict';
+import { Working } from '../../../widgets/working';
+
+const KINDS = ['bin', 'overhead', 'pile', 'wetBin'];
+
+/** What comes out of a place first, by the way it empties: its top, its bottom, or the mean of all. */
+function comesOut(farm: Farm, place: PlaceInfo): number | null {
+  const layers = farm.data.layers[place.id] ?? [];
+  const held = farm.held(place.id);
+  if (layers.length < 2 || place.withdrawal === 'mixed') return held.moisture;
+  return (place.withdrawal === 'lastIn' ? layers.at(-1) : layers[0])!.moisture;
+}
+
+/** "4 min 20 s" */
+const gateText = (seconds: number): string =>
+  seconds < 90 ? `${Math.round(seconds)} s` : `${Math.floor(seconds / 60)} min ${Math.round(seconds % 60)} s`;
+
+/** Two bins for a load of a wanted moisture: bushels from each, how long each gate is open, and no old ratio after a retest. */
+export default function Blend({ farm }: { farm: Farm }) {
+  const setups = useBinSetups().data?.settings.binSetup ?? {};
+  const places = farm.data.places.filter(
+    (place) => KINDS.includes(place.kind) && farm.bushels(farm.held(place.id).wetLots) >= 1,
+  );
+  const cropIn = (id: string): string | undefined => farm.cropOf(farm.held(id).lots);
+  // Likely: the wettest bin, and the driest of the same crop.
+  const wettest = [...places].sort((a, b) => (comesOut(farm, b) ?? 0) - (comesOut(farm, a) ?? 0));
+  const pair = wettest
+    .map(
+      (wet) =>
+        [wet, [...wettest].reverse().find((dry) => dry.id !== wet.id && cropIn(dry.id) === cropIn(wet.id))] as const,
+    )
+    .find(([, dry]) => dry !== undefined);
+  const [first, setFirst] = useState(pair?.[0].id ?? places[0]?.id ?? '');
+  const [second, setSecond] = useState(pair?.[1]?.id ?? places[1]?.id ?? '');
+  const [text, setText] = useState<Readonly<Record<string, string>>>({});
+  const [begun, setBegun] = useState<{ readonly of: string; readonly share: number } | null>(null);
+  if (places.length < 2)
+    return (
+      <Empty title="A blend takes two places with grain.">
+        <p>
+          As soon as two bins hold the same crop, this page says how much of each makes the moisture that is wanted.
+        </p>
+      </Empty>
+    );
+  const crop = cropOf(cropIn(first) ?? 'corn') ?? CROPS.corn;
+  const per = farm.kgPerBu(crop.id);
+  const trucks = farm.data.places.filter(({ kind, capacityBu }) => kind === 'truck' && capacityBu !== null);
+  const load = trucks.length === 0 ? 900 : trucks.reduce((sum, { capacityBu }) => sum + capacityBu!, 0) / trucks.length;
+  const shown = {
+    first: text[`m ${first}`] ?? moisture.text(Math.round(1000 * (comesOut(farm, farm.place(first)!) ?? 0.15)) / 1000),
+    second:
+      text[`m ${second}`] ?? moisture.text(Math.round(1000 * (comesOut(farm, farm.place(second)!) ?? 0.15)) / 1000),
+    wanted: text.wanted ?? moisture.text(baseMoistureOf(crop.id, farm.data.farm.defaults)),
+    load: text.load ?? bushels.text(Math.round(load), per),
+    rateFirst: text[`r ${first}`] ?? grainRate.text(setups[first]?.value.unloadPerHour, per),
+    rateSecond: text[`r ${second}`] ?? grainRate.text(setups[second]?.value.unloadPerHour, per),
+  };
+  const read = {
+    first: moisture.read(shown.first, { least: 0.03, most: 0.5, wanted: true }),
+    second: moisture.read(shown.second, { least: 0.03, most: 0.5, wanted: true }),
+    wanted: moisture.read(shown.wanted, { least: 0.03, most: 0.5, wanted: true }),
+    load: bushels.read(shown.load, { least: 1, most: 100_000, per, wanted: true }),
+    rateFirst: grainRate.read(shown.rateFirst, { least: 1, most: 60_000, per }),
+    rateSecond: grainRate.read(shown.rateSecond, { least: 1, most: 60_000, per }),
+  };
+  const fits = Object.values(read).every(({ error }) => error === undefined) && first !== second;
+  const other = cropIn(first) !== cropIn(second);
+  const perSecond = (perHour: number | undefined) =>
+    perHour === undefined ? {} : { rateKgPerSecond: (perHour * per) / 3600 };
+  let found: TwoBinBlend | null = null;
+  let problem: string | null = null;
+  if (fits)
+    try {
+      found = blendTwoBins({
+        first: { moisture: read.first.value!, availableKg: farm.held(first).wetKg, ...perSecond(read.rateFirst.value) },
+        second: {
+          moisture: read.second.value!,
+          availableKg: farm.held(second).wetKg,
+          ...perSecond(read.rateSecond.value),
+        },
+        wanted: read.wanted.value!,
+        loadKg: read.load.value! * per,
+        kgPerBu: per,
+      });
+    } catch (error) {
+      if (!(error instanceof RangeRefusal)) throw error;
+      problem = error.message;
+    }
+  const of = `${first} ${second} ${shown.first} ${shown.second} ${shown.wanted}`;
+  const stale =
+    begun !== null && begun.of !== of && found?.kind === 'blend' && Math.abs(begun.share - found.firstShare) > 5e-4;
+  const [nameA, nameB] = [farm.placeName(first), farm.placeName(second)];
+  const set = (key: string, value: string): void => setText({ ...text, [key]: value });
+  return (
+    <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
+      <Section label="The blend">
+        {first === second ? (
+          <p className="text-lg text-muted">Two different places make a blend.</p>
+        ) : other ? (
+          <Verdict small bad figure="Not these two">
+            {nameA} and {nameB} hold different crops.
+          </Verdict>
+        ) : !found ? (
+          <p className="text-lg text-muted">{problem ?? 'A figure at the right does not fit.'}</p>
+        ) : found.kind === 'out_of_reach' ? (
+          <Verdict small bad figure="Out of reach">
+            Both are {found.side === 'both_wetter' ? 'wetter' : 'drier'} than {percent(read.wanted.value!)}: the nearest
+            is {percent(found.nearest)}, from one bin alone.
+          </Verdict>
+        ) : (
+          <>
+            {stale && (
+              <Callout icon role="alert" className="mb-4 px-3 py-2 text-lg">
+                A retest changed it: the old {percent(begun.share)} of {nameA} no longer makes{' '}
+                {percent(read.wanted.value!)}. Set the gates anew.
+              </Callout>
+            )}
+            <div className="flex flex-wrap gap-x-12 gap-y-4">
+              <Verdict about={`from ${nameA}`} figure={bushels.figure(found.firstBu, per)} unit={bushels.unit}>
+                {percent(found.firstShare)}
+                {found.firstSeconds === null ? '' : `, gate open ${gateText(found.firstSeconds)}`}
+              </Verdict>
+              <Verdict about={`from ${nameB}`} figure={bushels.figure(found.secondBu, per)} unit={bushels.unit}>
+                {percent(found.secondShare)}
+                {found.secondSeconds === null ? '' : `, gate open ${gateText(found.secondSeconds)}`}
+              </Verdict>
+            </div>
+            {found.limit && (
+              <p className="mt-3 font-semibold text-clay">
+                ■ {found.limit.by === 'first' ? nameA : nameB} runs out: at this ratio it makes{' '}
+                {bushels(found.limit.largestLoadKg / per, per).text} at most.
+              </p>
+            )}
+            <p className="mt-3">
+              Makes {percent(read.wanted.value!)}. Test the load: what comes out of a bin is a guess until it is tested.
+            </p>
+            <Working
+              what={`${bushels(found.firstBu, per).text} and ${bushels(found.secondBu, per).text}`}
+              formulas={[BLEND]}
+              inputs={[
+                {
+                  name: nameA,
+                  value: percent(read.first.value!),
+                  from: text[`m ${first}`] === undefined ? 'what the book has coming out first' : 'tested',
+                },
+                {
+                  name: nameB,
+                  value: percent(read.second.value!),
+                  from: text[`m ${second}`] === undefined ? 'what the book has coming out first' : 'tested',
+                },
+                {
+                  name: 'Wanted',
+                  value: percent(read.wanted.value!),
+                  from: text.wanted === undefined ? 'the crop’s base' : 'typed',
+                },
+                {
+                  name: 'Load',
+                  value: bushels(read.load.value!, per).text,
+                  from: text.load === undefined ? 'the mean of the trucks' : 'typed',
+                },
+              ]}
+              worked={[
+                `(${moisture.figure(read.wanted.value!)} − ${moisture.figure(read.second.value!)}) ÷ (${moisture.figure(read.first.value!)} − ${moisture.figure(read.second.value!)}) = ${percent(found.firstShare)} of ${nameA}`,
+                `${percent(found.firstShare)} × ${bushels(read.load.value!, per).text} = ${bushels(found.firstBu, per).text}`,
+              ]}
+              not="what lies deeper in each bin: test again when the color or the smell changes."
+            />
+            <div className="mt-3">
+              <Button look="do" className="min-h-14 text-lg" onClick={() => setBegun({ of, share: found.firstShare })}>
+                {begun?.of === of ? '● The gates are set' : 'Set the gates by this'}
+              </Button>
+            </div>
+          </>
+        )}
+      </Section>
+      <section
+        aria-label="The two bins"
+        className="space-y-4 border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6"
+      >
+        {(
+          [
+            ['First', first, setFirst, 'first', 'rateFirst'],
+            ['Second', second, setSecond, 'second', 'rateSecond'],
+          ] as const
+        ).map(([label, id, choose, key, rateKey]) => (
+          <fieldset key={key} className="space-y-3">
+            <legend className="sr-only">{label}</legend>
+            <SelectBox label={`${label} bin`} value={id} onChange={(event) => choose(event.target.value)}>
+              {places.map((place) => (
+                <option key={place.id} value={place.id}>
+                  {place.name}, {cropOf(cropIn(place.id) ?? '')?.short ?? 'unknown'}
+                </option>
+              ))}
+            </SelectBox>
+            <div className="grid grid-cols-2 gap-3">
+              <TextBox
+                label={`${farm.placeName(id)} reads`}
+                unit={moisture.unit}
+                inputMode="decimal"
+                value={shown[key]}
+                error={read[key].error}
+                hint={text[`m ${id}`] === undefined ? 'by the book: test it' : undefined}
+                onChange={(event) => set(`m ${id}`, event.target.value)}
+              />
+              <TextBox
+                label={`${farm.placeName(id)} unloads`}
+                unit={grainRate.unit}
+                inputMode="decimal"
+                value={shown[rateKey]}
+                error={read[rateKey].error}
+                hint={shown[rateKey] === '' ? 'for the time of its gate' : undefined}
+                onChange={(event) => set(`r ${id}`, event.target.value)}
+              />
+            </div>
+          </fieldset>
+        ))}
+        <div className="grid grid-cols-2 gap-3">
+          <TextBox
+            label="Wanted"
+            unit={moisture.unit}
+            inputMode="decimal"
+            value={shown.wanted}
+            error={read.wanted.error}
+            onChange={(event) => set('wanted', event.target.value)}
+          />
+          <TextBox
+            label="The load"
+            unit={bushels.unit}
+            inputMode="decimal"
+            value={shown.load}
+            error={read.load.error}
+            onChange={(event) => set('load', event.target.value)}
+          />
+        </div>
+        <Callout icon className="px-3 py-2 text-sm">
+          Nobody in a bin while it unloads: locked out first, never alone. A blend hides no musty or hot grain; many
+          buyers and rules forbid mixing to hide damage.
+        </Callout>
+      </section>
+    </div>
+  );
+}
