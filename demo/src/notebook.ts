@@ -1,6 +1,8 @@
 import type { WeatherHourInfo } from '@fanega/contract';
 import {
+  type BinFan,
   bushelsPerAcreToKgPerHa,
+  cfmToCubicMetresPerSecond,
   type CombineProfile,
   type CuttingWindow,
   type HaulTimes,
@@ -9,6 +11,7 @@ import {
   CROPS,
   dailyWeather,
   feetToMetres,
+  inchesOfWaterToPascals,
   instantOf,
   isotherm,
   kilogramsPerBushel,
@@ -23,6 +26,21 @@ import { DEMO_BUSHEL_POINTS, type DemoFarm, demoYield } from './farm.js';
 import { seeded } from './random.js';
 import type { DemoLog, DemoSetting } from './records.js';
 import { ulidAt } from './ulid.js';
+
+/** A fan by cfm at 2 and at 6 in. of water. */
+const fan = (at2: number, at6: number, more: Partial<BinFan> = {}): BinFan => ({
+  lowPressure: inchesOfWaterToPascals(2),
+  lowFlow: cfmToCubicMetresPerSecond(at2),
+  highPressure: inchesOfWaterToPascals(6),
+  highFlow: cfmToCubicMetresPerSecond(at6),
+  efficiency: 0.5,
+  heater: 0,
+  powerPrice: 0.118,
+  heatPrice: 0.069,
+  control: 'always',
+  mostHumidity: 0.75,
+  ...more,
+});
 
 export interface DemoNotebook {
   readonly readings: readonly (Reading & { readonly id: string; readonly by: string })[];
@@ -432,6 +450,9 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
           coolsInBin: false,
         },
       },
+      { kind: 'binFan', subject: 'bin-d', body: fan(15_500, 10_200, { heater: 44, stirHours: 24 }) },
+      { kind: 'binFan', subject: 'bin-f', body: fan(12_000, 7600, { control: 'equilibrium' }) },
+      { kind: 'fallAir', subject: 'farm', body: { mean: 19, swing: 6.5, humidity: 0.66, fallsPerWeek: 1.4 } },
       {
         kind: 'haulTimes',
         subject: 'farm',

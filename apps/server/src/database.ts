@@ -27,6 +27,7 @@ import { DockPercent1790900000000 } from './migrations/1790900000000-dock-percen
 import { AcceptedLoss1791000000000 } from './migrations/1791000000000-accepted-loss.js';
 import { OneAnswer1791100000000 } from './migrations/1791100000000-one-answer.js';
 import { Dryer1791200000000 } from './migrations/1791200000000-dryer.js';
+import { BinFans1791300000000 } from './migrations/1791300000000-bin-fans.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import { DeviceRow, MembershipRow, SessionRow, UserRow } from './platform/entities/identity.entity.js';
 import { RECORD_SCHEMAS } from './platform/record-table.js';
@@ -60,6 +61,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       AcceptedLoss1791000000000,
       OneAnswer1791100000000,
       Dryer1791200000000,
+      BinFans1791300000000,
     ],
     synchronize: false,
     poolSize: 10,

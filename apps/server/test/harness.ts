@@ -8,6 +8,7 @@ import type { Config } from '../src/platform/config.js';
 import { newToken, hashToken } from '../src/platform/tokens.js';
 import type {
   CutRecords,
+  DryRecords,
   FarmHeaderAnswer,
   FarmNow,
   FieldsRecords,
@@ -221,14 +222,15 @@ export async function farmNow(client: Client, farmId: string): Promise<FarmHeade
 export async function fieldRecords(client: Client, farmId: string): Promise<FieldRecords> {
   const of = async <T>(station: string): Promise<T> =>
     (await client.get<T>(`/farms/${farmId}/${station}/records`)).body;
-  const [fields, cut, haul] = [
+  const [fields, cut, haul, dry] = [
     await of<FieldsRecords>('fields'),
     await of<CutRecords>('cut'),
     await of<HaulRecords>('haul'),
+    await of<DryRecords>('dry'),
   ];
   return {
-    logs: { ...fields.logs, ...cut.logs, ...haul.logs },
-    settings: { ...fields.settings, ...cut.settings, ...haul.settings },
+    logs: { ...fields.logs, ...cut.logs, ...haul.logs, ...dry.logs },
+    settings: { ...fields.settings, ...cut.settings, ...haul.settings, ...dry.settings },
   };
 }
 export const shedRecords = async (client: Client, farmId: string): Promise<ShedRecordsAnswer> =>

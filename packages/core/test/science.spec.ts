@@ -43,6 +43,7 @@ const BY_BEHAVIOR = [
   'average-flow',
   'dryer-now',
   'dryer-down',
+  'bin-plan',
 ];
 
 describe('every number that somebody else worked out', () => {

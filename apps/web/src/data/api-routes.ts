@@ -97,6 +97,8 @@ export const SETTING_ROUTES = {
   haulTimes: '/api/farms/{farmId}/haul/haul-times/{subject}',
   haulPlan: '/api/farms/{farmId}/haul/haul-plan/{subject}',
   dryerSetup: '/api/farms/{farmId}/dry/dryer-setup/{subject}',
+  binFan: '/api/farms/{farmId}/dry/bin-fan/{subject}',
+  fallAir: '/api/farms/{farmId}/dry/fall-air/{subject}',
   binSetup: '/api/farms/{farmId}/store/bin-setup/{subject}',
   keepingRules: '/api/farms/{farmId}/store/keeping-rules/{subject}',
   machine: '/api/farms/{farmId}/shed/machine/{subject}',

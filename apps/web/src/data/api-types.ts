@@ -1008,6 +1008,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/dry/bin-fan/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['BinFanController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/dry/fall-air/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['FallAirController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/store/bin-setup/{subject}': {
     readonly parameters: {
       readonly query?: never;
@@ -1783,6 +1815,33 @@ export interface components {
       readonly gap: number;
       readonly balances: boolean;
     };
+    readonly BinFanKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['BinFanRecord'];
+    };
+    readonly BinFanRecord: {
+      /** @description Pa */
+      readonly lowPressure: number;
+      /** @description m³/s */
+      readonly lowFlow: number;
+      /** @description Pa */
+      readonly highPressure: number;
+      /** @description m³/s */
+      readonly highFlow: number;
+      readonly efficiency: number;
+      /** @description kW */
+      readonly heater: number;
+      /** @description $/kWh */
+      readonly powerPrice: number;
+      /** @description $/kWh */
+      readonly heatPrice: number;
+      /** @enum {string} */
+      readonly control: 'always' | 'humidity' | 'equilibrium';
+      /** @description fraction */
+      readonly mostHumidity: number;
+      /** @description h */
+      readonly stirHours?: number;
+    };
     readonly BinSetupKept: {
       readonly revision: number;
       readonly value: components['schemas']['BinSetupRecord'];
@@ -2165,6 +2224,12 @@ export interface components {
         readonly dryerSetup: {
           readonly [key: string]: components['schemas']['DryerSetupKept'];
         };
+        readonly binFan: {
+          readonly [key: string]: components['schemas']['BinFanKept'];
+        };
+        readonly fallAir: {
+          readonly [key: string]: components['schemas']['FallAirKept'];
+        };
       };
     };
     readonly DryerRunKept: {
@@ -2273,6 +2338,20 @@ export interface components {
       readonly field?: string;
       readonly code: string;
       readonly message: string;
+    };
+    readonly FallAirKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['FallAirRecord'];
+    };
+    readonly FallAirRecord: {
+      /** @description °C */
+      readonly mean: number;
+      /** @description K */
+      readonly swing: number;
+      /** @description fraction */
+      readonly humidity: number;
+      /** @description K */
+      readonly fallsPerWeek: number;
     };
     readonly FarmHeaderAnswer: {
       readonly farm: {
@@ -5237,6 +5316,64 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['DryerSetupRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly BinFanController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['BinFanRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly FallAirController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['FallAirRecord'];
         };
       };
     };

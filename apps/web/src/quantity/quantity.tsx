@@ -1,9 +1,12 @@
 import {
+  cfmPerBushelToPerCubicMetre,
+  cfmToCubicMetresPerSecond,
   cropOf,
   CUBIC_METRES_PER_BUSHEL,
   type FarmView,
   feetToMetres,
   hectaresToAcres,
+  inchesOfWaterToPascals,
   inchesToMetres,
   KG_PER_LB,
   kgPerBushelOf,
@@ -203,6 +206,30 @@ export const flow = kind({
   metric: { name: 'kg/s', of: 1, decimals: 1 },
 });
 
+/** Pa. What a fan pushes against. */
+export const pressure = kind({
+  us: { name: 'in. of water', of: inchesOfWaterToPascals(1), decimals: 1, typed: 2 },
+  metric: { name: 'Pa', of: 1, decimals: 0 },
+});
+
+/** m³/s. What a fan moves. */
+export const airflow = kind({
+  us: { name: 'cfm', of: cfmToCubicMetresPerSecond(1), decimals: 0 },
+  metric: { name: 'm³/s', of: 1, decimals: 2 },
+});
+
+/** cfm a bushel: what a bushel gets of it. */
+export const airOfBushel = kind({
+  us: { name: 'cfm/bu', of: 1, decimals: 2 },
+  metric: { name: 'm³/min per m³', of: 1 / (60 * cfmPerBushelToPerCubicMetre(1)), decimals: 2 },
+});
+
+/** K, a difference of two temperatures. */
+export const warmer = kind({
+  us: { name: '°F', of: 5 / 9, decimals: 1 },
+  metric: { name: 'K', of: 1, decimals: 1 },
+});
+
 /** lb in a level bushel of space. In metric as its mass by volume: not the certificate of another country. */
 export const testWeight = kind({
   us: { name: 'lb/bu', of: 1, decimals: 1 },
@@ -224,6 +251,9 @@ export const volume = kind({
 
 /** h. */
 export const hours = everywhere({ name: 'h', of: 1, decimals: 1 });
+
+/** kW. */
+export const power = everywhere({ name: 'kW', of: 1, decimals: 1 });
 
 /** min. */
 export const minutes = everywhere({ name: 'min', of: 1, decimals: 0 });

@@ -35,3 +35,14 @@ export { wetView, WET_ABOVE, type WetLayer, type WetPlace } from './view.js';
 export { cooledDays, deadlines, type Deadline, type GrainWarmth } from './deadlines.js';
 export { dryerOf, type DryerAbility } from './dryer-of.js';
 export { DRYER_NOW, dryerNow, type DryerNow, type DryerNowInput } from './dryer-now.js';
+export {
+  BIN_PLAN,
+  DRIES_FROM_CFM,
+  binPlan,
+  controlOf,
+  fallWeather,
+  fanOfRows,
+  type BinPlan,
+  type BinPlanInput,
+  type BinWay,
+} from './bin-plan.js';

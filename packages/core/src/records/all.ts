@@ -1,5 +1,5 @@
 import { COMBINE_PROFILE, DISPLAY_CHECK, LOSS_CHECK, SETTINGS_ENTRY, STRIP_TRIAL } from './cut.js';
-import { DRYER_RUN, DRYER_SAMPLE, DRYER_SETUP, GRAIN_TEMPERATURE, STEP_HEARD } from './dry.js';
+import { BIN_FAN, DRYER_RUN, DRYER_SAMPLE, DRYER_SETUP, FALL_AIR, GRAIN_TEMPERATURE, STEP_HEARD } from './dry.js';
 import { CUTTING_WINDOW, NEXT_FIELD_NOTICE, NEXT_FIELD_PLAN, READING, TESTER_PAIR } from './fields.js';
 import {
   DELAY,
@@ -56,6 +56,8 @@ export const SETTING_KINDS = {
   haulTimes: HAUL_TIMES,
   haulPlan: HAUL_PLAN,
   dryerSetup: DRYER_SETUP,
+  binFan: BIN_FAN,
+  fallAir: FALL_AIR,
   binSetup: BIN_SETUP,
   keepingRules: KEEPING_RULES,
   machine: MACHINE,

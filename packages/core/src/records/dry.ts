@@ -99,3 +99,54 @@ export const STEP_HEARD = logKind('stepHeard', 'dry', 'steps_heard', {
   noticeId: text(26, 1),
 });
 export type StepHeard = LogOf<typeof STEP_HEARD>;
+
+/** When a bin's fan runs, see `FanControl`: schools of the trade, a setting. */
+export const FAN_CONTROLS = ['always', 'humidity', 'equilibrium'] as const;
+
+/** The fan under a bin that grain is dried in, by two rows of its maker's table; heater and stirrer with it. */
+export const BIN_FAN = settingKind(
+  'binFan',
+  'dry',
+  'bin_fans',
+  'places',
+  {
+    /** the row at the lower static pressure … */
+    lowPressure: number(0, 5000, 'Pa'),
+    lowFlow: number(0.01, 200, 'm³/s'),
+    /** … and the one at the higher */
+    highPressure: number(1, 6000, 'Pa'),
+    highFlow: number(0, 200, 'm³/s'),
+    /** static, of the fan */
+    efficiency: number(0.2, 0.85, ''),
+    /** of burner or heater while the fan runs; 0 without one */
+    heater: number(0, 3000, 'kW'),
+    powerPrice: number(0, 10, '$/kWh'),
+    /** of a kWh of its heat */
+    heatPrice: number(0, 10, '$/kWh'),
+    control: choice(FAN_CONTROLS),
+    /** for the control by humidity */
+    mostHumidity: number(0.2, 1, 'fraction'),
+    /** a stirrer goes once around in so many hours; left out: none */
+    stirHours: optional(number(1, 500, 'h')),
+  },
+  [
+    {
+      name: 'pressure_not_rising',
+      broken: ({ lowPressure, highPressure }) => (highPressure > lowPressure ? null : 'highPressure'),
+    },
+    { name: 'flow_not_falling', broken: ({ lowFlow, highFlow }) => (highFlow < lowFlow ? null : 'highFlow') },
+  ],
+);
+export type BinFan = SettingOf<typeof BIN_FAN>;
+
+/** The air of a usual fall after the forecast ends: what the farm knows of its own climate. */
+export const FALL_AIR = settingKind('fallAir', 'dry', 'fall_air', 'farm', {
+  /** day and night, when the forecast ends */
+  mean: number(-20, 40, '°C'),
+  /** half of the difference between afternoon and dawn */
+  swing: number(0, 20, 'K'),
+  /** at the mean temperature */
+  humidity: number(0.05, 0.99, 'fraction'),
+  fallsPerWeek: number(-5, 5, 'K'),
+});
+export type FallAir = SettingOf<typeof FALL_AIR>;

@@ -1,4 +1,6 @@
 import {
+  binPlan,
+  type BinPlanInput,
   CROPS,
   fieldForecast,
   type FieldForecastInput,
@@ -24,6 +26,8 @@ export const TASKS = {
     ...input
   }: Omit<WaitingInput, 'value'> & { readonly terms: MoistureTerms; readonly price: number }) =>
     waitingCosts({ ...input, value: valueOfMoisture(terms, price) }),
+  inBin: ({ crop, ...input }: Omit<BinPlanInput, 'crop'> & { readonly crop: keyof typeof CROPS }, tell: Tell) =>
+    binPlan({ ...input, crop: CROPS[crop] }, tell),
   trucks: (
     {
       day,

@@ -12,12 +12,14 @@ const TheDryer = lazy(() => import('./pages/dryer').then((page) => ({ default: p
 const Deadlines = lazy(() => import('./pages/deadlines'));
 const Cost = lazy(() => import('./pages/cost'));
 const DryerDown = lazy(() => import('./pages/down'));
+const InBin = lazy(() => import('./pages/in-bin'));
 const Keeps = lazy(() => import('./pages/keeps'));
 
 const PAGES = [
   { path: '', name: 'The dryer' },
   { path: 'deadlines', name: 'Deadlines' },
   { path: 'cost', name: 'Dry or sell wet' },
+  { path: 'bin', name: 'In the bin' },
   { path: 'down', name: 'Dryer down' },
   { path: 'keeps', name: 'How long it keeps' },
 ] as const;
@@ -55,6 +57,7 @@ export default function Dry() {
           />
           <Route path="deadlines" element={<Deadlines farm={farm} />} />
           <Route path="cost" element={<Cost farm={farm} />} />
+          <Route path="bin" element={<InBin farm={farm} />} />
           <Route path="down" element={<DryerDown farm={farm} />} />
           <Route path="keeps" element={<Keeps farm={farm} />} />
           <Route path="*" element={<Empty title="There is no such page in Dry." />} />

@@ -382,7 +382,6 @@ export function InCab({
         </div>
         <div className="flex flex-1 flex-col gap-4">
           <ChainLine farm={farm} className="text-xl" />
-          <DeadlineLine farm={farm} placeId={me.id} className="text-xl" />
           {me.kind === 'truck' && <LeaveBy farm={farm} truckId={me.id} className="text-xl" />}
           {first ? (
             <Button
@@ -410,6 +409,8 @@ export function InCab({
               {say('spilled')}
             </Button>
           </div>
+          {/* Under the buttons: it comes after them, and nothing that comes late may move a target from under a thumb. */}
+          <DeadlineLine farm={farm} placeId={me.id} className="text-xl" />
           <details className="border-y border-rule">
             <summary className="min-h-14 cursor-pointer py-3 text-xl font-semibold">{say('whoIsWhere')}</summary>
             <WhoIsWhere farm={farm} large />

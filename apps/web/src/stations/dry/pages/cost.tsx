@@ -159,7 +159,7 @@ export default function Cost({ farm }: { farm: Farm }) {
               <thead className="border-y border-ink text-left text-sm">
                 <tr>
                   <th className="py-1.5 pr-2" />
-                  <th className="px-2 text-right">Dry at home</th>
+                  <th className="px-2 text-right">Dry to {percent(advice.target)} at home</th>
                   <th className="py-1.5 pl-2 text-right">Sell wet</th>
                 </tr>
               </thead>

@@ -1,0 +1,163 @@
+import {
+  BIN_FAN,
+  type BinFan,
+  cfmToCubicMetresPerSecond,
+  FALL_AIR,
+  type FallAir,
+  FAN_CONTROLS,
+  inchesOfWaterToPascals,
+} from '@fanega/core';
+import { useFarm, useRefreshFarm } from '../../../data/farm';
+import { write } from '../../../data/outbox';
+import { setting } from '../../../data/records';
+import { airflow, count, hours, power, pressure, share, temperature, warmer } from '../../../quantity/quantity';
+import { SelectBox, TextBox } from '../../../ui';
+import { oneOf } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
+import { FormDrawer } from '../../../ui/form-drawer';
+import { figureBox, figureOrNone } from '../../../widgets/record-boxes';
+
+export const FAN_WORDS: Readonly<Record<BinFan['control'], string>> = {
+  always: 'all the time until it is dry',
+  humidity: 'only in drier air',
+  equilibrium: 'only in air that dries, not overdries',
+};
+/** A fan of about 15 hp, as tables have it; common practice, no source. */
+export const USUAL_FAN: BinFan = {
+  lowPressure: inchesOfWaterToPascals(2),
+  lowFlow: cfmToCubicMetresPerSecond(14_000),
+  highPressure: inchesOfWaterToPascals(6),
+  highFlow: cfmToCubicMetresPerSecond(9000),
+  efficiency: 0.5,
+  heater: 0,
+  powerPrice: 0.12,
+  heatPrice: 0.07,
+  control: 'always',
+  mostHumidity: 0.75,
+};
+
+/** The fan under a bin, by two rows of its maker's table; its heater, its stirrer, and when it runs. */
+export function BinFanDrawer({
+  placeId,
+  kept,
+  onClose,
+}: {
+  placeId: string;
+  kept: { readonly revision: number; readonly value: BinFan } | undefined;
+  onClose: () => void;
+}) {
+  const farm = useFarm();
+  const refresh = useRefreshFarm(farm.id);
+  const { fields } = BIN_FAN;
+  const was = kept?.value ?? USUAL_FAN;
+  const form = useFields({
+    keptAs: `fan.${farm.id}.${placeId}`,
+    boxes: {
+      lowPressure: figureBox(fields.lowPressure, pressure),
+      lowFlow: figureBox(fields.lowFlow, airflow),
+      highPressure: figureBox(fields.highPressure, pressure),
+      highFlow: figureBox(fields.highFlow, airflow),
+      efficiency: figureBox(fields.efficiency, share),
+      heater: figureBox(fields.heater, power),
+      powerPrice: figureBox(fields.powerPrice, count),
+      heatPrice: figureBox(fields.heatPrice, count),
+      control: oneOf<BinFan['control']>(),
+      mostHumidity: figureBox(fields.mostHumidity, share),
+      stirHours: figureOrNone(fields.stirHours, hours),
+    },
+    start: () => ({
+      lowPressure: pressure.text(was.lowPressure),
+      lowFlow: airflow.text(was.lowFlow),
+      highPressure: pressure.text(was.highPressure),
+      highFlow: airflow.text(was.highFlow),
+      efficiency: share.text(was.efficiency),
+      heater: power.text(was.heater),
+      powerPrice: count.text(was.powerPrice),
+      heatPrice: count.text(was.heatPrice),
+      control: was.control,
+      mostHumidity: share.text(was.mostHumidity),
+      stirHours: hours.text(was.stirHours),
+    }),
+    together: ({ lowPressure, highPressure, lowFlow, highFlow }): Record<string, string> => ({
+      ...(highPressure <= lowPressure ? { highPressure: 'This row must be at the higher pressure' } : {}),
+      ...(highFlow >= lowFlow
+        ? { highFlow: 'A fan moves less against more pressure: this must be under the first row’s' }
+        : {}),
+    }),
+    close: onClose,
+    save: async ({ stirHours, ...rest }) => {
+      const value: BinFan = { ...rest, ...(stirHours === undefined ? {} : { stirHours }) };
+      await write(farm.id, setting(farm.id, 'binFan', placeId, { revision: kept?.revision ?? 0, value }));
+      await refresh();
+    },
+  });
+  return (
+    <FormDrawer form={form} title={`${farm.placeName(placeId)}: its fan`} button="Keep it">
+      <fieldset className="space-y-3">
+        <legend className="font-semibold">Two rows of its maker’s table</legend>
+        <div className="grid grid-cols-2 gap-3">
+          <TextBox label="Against" className="pr-24" {...form.box('lowPressure')} />
+          <TextBox label="it moves" {...form.box('lowFlow')} />
+          <TextBox label="Against more" className="pr-24" {...form.box('highPressure')} />
+          <TextBox label="it moves only" {...form.box('highFlow')} />
+        </div>
+      </fieldset>
+      <SelectBox label="It runs" {...form.box('control')}>
+        {FAN_CONTROLS.map((one) => (
+          <option key={one} value={one}>
+            {FAN_WORDS[one]}
+          </option>
+        ))}
+      </SelectBox>
+      <div className="grid grid-cols-2 gap-3">
+        <TextBox label="Drier air is under" hint="for the second way" {...form.box('mostHumidity')} />
+        <TextBox label="Efficiency" hint="50 % is usual" {...form.box('efficiency')} />
+        <TextBox label="Heater" hint="0 without one" {...form.box('heater')} />
+        <TextBox label="Stirrer once around in" hint="empty: none" {...form.box('stirHours')} />
+        <TextBox label="Price of a kWh" unit="$" {...form.box('powerPrice')} />
+        <TextBox label="Price of a kWh of heat" unit="$" {...form.box('heatPrice')} />
+      </div>
+    </FormDrawer>
+  );
+}
+
+/** The farm's own fall, after the forecast ends. */
+export function FallAirDrawer({ start, revision, onClose }: { start: FallAir; revision: number; onClose: () => void }) {
+  const farm = useFarm();
+  const refresh = useRefreshFarm(farm.id);
+  const { fields } = FALL_AIR;
+  const form = useFields({
+    keptAs: `fall-air.${farm.id}`,
+    boxes: {
+      mean: figureBox(fields.mean, temperature),
+      swing: figureBox(fields.swing, warmer),
+      humidity: figureBox(fields.humidity, share),
+      fallsPerWeek: figureBox(fields.fallsPerWeek, warmer),
+    },
+    start: () => ({
+      mean: temperature.text(start.mean),
+      swing: warmer.text(start.swing),
+      humidity: share.text(Math.round(100 * start.humidity) / 100),
+      fallsPerWeek: warmer.text(start.fallsPerWeek),
+    }),
+    close: onClose,
+    save: async (value) => {
+      await write(farm.id, setting(farm.id, 'fallAir', 'farm', { revision, value }));
+      await refresh();
+    },
+  });
+  return (
+    <FormDrawer form={form} title="The air of a usual fall here" button="Keep it">
+      <p className="text-sm text-muted">
+        The forecast counts while there is one. After it ten falls are tried about these figures, with warm and cold
+        spells; a table of your own climate is better than last week’s air.
+      </p>
+      <div className="grid grid-cols-2 gap-3">
+        <TextBox label="Day and night" {...form.box('mean')} />
+        <TextBox label="Afternoon above that" {...form.box('swing')} />
+        <TextBox label="Humidity, day and night" {...form.box('humidity')} />
+        <TextBox label="Cooler each week by" {...form.box('fallsPerWeek')} />
+      </div>
+    </FormDrawer>
+  );
+}

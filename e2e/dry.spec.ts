@@ -1,0 +1,255 @@
+import { expect, test } from '@playwright/test';
+import { ulid } from 'ulid';
+import { addField, addPlace, OWN, ownFarm, takeBack } from './own-farm';
+import { DEMO, enterDemo } from './pages';
+
+const BEAN_BU = 60 * 0.45359237;
+
+test('M3: two bins for a load of a wanted moisture, and no old ratio after a retest', async ({ page }) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Blend Bottom', 'BL', 90, 'soybean');
+  const wet = await addPlace(farm, 'Bin 71', 'bin', 6000);
+  const dry = await addPlace(farm, 'Bin 72', 'bin', 6000);
+  const at = new Date().toISOString();
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'harvest', lot: lotId, to: wet, wetKg: 3000 * BEAN_BU, moisture: 0.142, at },
+      { id: ulid(), type: 'harvest', lot: lotId, to: dry, wetKg: 3000 * BEAN_BU, moisture: 0.106, at },
+    ],
+  });
+  await page.goto(`${OWN}/store/blend`);
+  const bins = page.getByRole('region', { name: 'The two bins' });
+  const blend = page.getByRole('region', { name: 'The blend' });
+  await bins.getByLabel('First bin').selectOption(wet);
+  await bins.getByLabel('Second bin').selectOption(dry);
+  await bins.getByLabel('Wanted').fill('12.9');
+  await bins.getByLabel('The load').fill('950');
+  await expect(blend).toContainText(/from Bin 71\s*607\s*bu\s*63.9 %/);
+  await expect(blend).toContainText(/from Bin 72\s*343\s*bu\s*36.1 %/);
+  // The time of each gate follows from its own auger.
+  await bins.getByLabel('Bin 71 unloads').fill('3,000');
+  await bins.getByLabel('Bin 72 unloads').fill('6,000');
+  await expect(blend).toContainText('gate open 12 min 8 s');
+  await expect(blend).toContainText('gate open 3 min 26 s');
+  await blend.getByRole('button', { name: 'Set the gates by this' }).click();
+  await expect(blend.getByRole('button', { name: '● The gates are set' })).toBeVisible();
+  // A retest of the first bin: the old ratio is refused, the new one stands there.
+  await bins.getByLabel('Bin 71 reads').fill('14.7');
+  await expect(blend.getByRole('alert')).toContainText('the old 63.9 % of Bin 71 no longer makes 12.9 %');
+  await expect(blend).toContainText(/from Bin 71\s*533\s*bu\s*56.1 %/);
+  await expect(blend).toContainText(/from Bin 72\s*417\s*bu/);
+  // Out of reach, not enough of it, and nonsense are each said.
+  await bins.getByLabel('Wanted').fill('16');
+  await expect(blend).toContainText('Both are drier than 16.0 %: the nearest is 14.7 %');
+  await bins.getByLabel('Wanted').fill('12.9');
+  await bins.getByLabel('The load').fill('6,000');
+  await expect(blend).toContainText(/Bin 71 runs out: at this ratio it makes 5,\d\d\d bu at most/);
+  await bins.getByLabel('Wanted').fill('wet');
+  await expect(bins.getByText('“wet” is no number')).toBeVisible();
+});
+
+test('a night at the dryer: what it takes, samples, the drift that is set, a run, and the step that is heard', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Night Slough', 'NS', 90);
+  const bin = await addPlace(farm, 'Wet bin 73', 'wetBin', 9000);
+  await addPlace(farm, 'Dryer 73', 'dryer', 1400);
+  await farm.post('entries', {
+    entries: [
+      {
+        id: ulid(),
+        type: 'harvest',
+        lot: lotId,
+        to: bin,
+        wetKg: 2000 * 56 * 0.45359237,
+        moisture: 0.168,
+        at: new Date(Date.now() - 3 * 3_600_000).toISOString(),
+      },
+    ],
+  });
+  await page.goto(`${OWN}/dry`);
+  const dryers = page.getByRole('region', { name: 'The dryer now' });
+  const at = (await dryers.count()) - 1;
+  const dryer = dryers.nth(at);
+  await dryer.getByRole('button', { name: 'Write down what it takes' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('It takes').fill('2,600');
+  await sheet.getByLabel('Dry to').fill('60');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText(/From 5 to 30 %/).first()).toBeVisible();
+  await sheet.getByLabel('Dry to').fill('15');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(dryer).toContainText('1,444 bu/h');
+  // Nothing is cut wet: it says when it is done.
+  await expect(dryer).toContainText('Nothing wet comes any more; done at');
+  const sample = async (boxes: Readonly<Record<string, string>>): Promise<void> => {
+    await dryer.getByRole('button', { name: 'Take a sample' }).click();
+    for (const [label, value] of Object.entries(boxes)) await sheet.getByLabel(label).fill(value);
+    await sheet.getByRole('button', { name: 'Record the sample' }).click();
+    await expect(sheet).toBeHidden();
+  };
+  await dryer.getByRole('button', { name: 'Take a sample' }).click();
+  await sheet.getByRole('button', { name: 'Record the sample' }).click();
+  await expect(sheet.getByText(/at least one figure/).first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  // Three samples out of its band, of the fourteen hundred bushels that it does: so much slower.
+  await sample({ 'Coming out': '15.6', 'Going in': '16.8', 'It does': '1,444', 'Fuel meter': '400' });
+  await sample({ 'Coming out': '15.7' });
+  await sample({ 'Coming out': '15.8', 'Fuel meter': '437' });
+  await expect(dryer).toContainText('It comes out 0.7 points too wet');
+  await expect(dryer).toContainText(/Set the discharge to about 88\d bu\/h/);
+  await expect(
+    page
+      .getByRole('region', { name: 'Moisture in and out' })
+      .nth(at)
+      .getByRole('img', { name: /3 samples, the last out 15.8 %/ }),
+  ).toBeVisible();
+  await dryer.getByRole('button', { name: 'How it is worked out' }).click();
+  await expect(page.getByRole('dialog')).toContainText('BTU for each pound of water');
+  await page.keyboard.press('Escape');
+  const runs = page.getByRole('region', { name: 'Runs' }).nth(at);
+  await runs.getByRole('button', { name: 'Begin a run' }).click();
+  await runs.getByRole('button', { name: 'End the run' }).click();
+  await expect(runs.getByRole('button', { name: 'Begin a run' })).toBeVisible();
+  await expect(runs.getByRole('listitem')).toHaveCount(1);
+  // The field that comes next is told before its first load, and the keeper says that he heard it.
+  const notice = ulid();
+  await farm.post('fields/next-field-notice', {
+    id: notice,
+    at: new Date().toISOString(),
+    lotId,
+    moisture: 0.213,
+    step: 4.2,
+  });
+  const step = page.getByRole('region', { name: 'The step that comes' }).nth(at);
+  await expect(step).toContainText('A step of 4.2 points; this dryer takes 2.0 at once.');
+  await step.getByRole('button', { name: 'I heard it, the dryer is set' }).click();
+  await expect(step).toContainText('● heard by Oona');
+  await takeBack(farm, 'nextFieldNotice', notice);
+});
+
+test('deadlines of wet grain, the nearest one on Today, Haul and in its cab; measured warmth changes them', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto(`${DEMO}/dry/deadlines`);
+  const nearest = page.getByRole('region', { name: 'The nearest deadline' });
+  await expect(nearest).toContainText(/^Wet bin, [\d,]+ bu of corn at 20.9 %/);
+  await expect(nearest).toContainText('Without air it heats itself');
+  const table = page.getByRole('table', { name: 'Deadlines' });
+  await expect(table.getByRole('row').filter({ hasText: 'Bin F' })).toContainText(/\d+ layers/);
+  const before = await table.getByRole('row').filter({ hasText: 'Cart 2' }).innerText();
+  await table.getByRole('row').filter({ hasText: 'Cart 2' }).getByRole('button', { name: 'Measure it' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Record it' }).click();
+  await expect(sheet.getByText('How warm is it?').first()).toBeVisible();
+  await sheet.getByLabel('It is').fill('100');
+  await sheet.getByLabel('Where in it').fill('the middle');
+  await sheet.getByRole('button', { name: 'Record it' }).click();
+  await expect(sheet).toBeHidden();
+  // Warmer than the air: it is the nearest now.
+  await expect(nearest).toContainText(/^Cart 2, /);
+  expect(await table.getByRole('row').filter({ hasText: 'Cart 2' }).innerText()).not.toBe(before);
+  await page.goto(`${DEMO}/`);
+  await expect(page.getByRole('link', { name: /Wet grain in Cart 2: dry it, cool it or move it by/ })).toBeVisible();
+  await page.goto(`${DEMO}/haul`);
+  await page.getByRole('link', { name: /Wet grain in Cart 2/ }).click();
+  await expect(nearest).toBeVisible();
+  await page.goto(`${DEMO}/cab`);
+  await page.getByLabel('Your name').fill('Dell');
+  await page.getByRole('button', { name: 'Cart 2', exact: true }).click();
+  await expect(page.getByText(/■ Wet grain in Cart 2: dry it, cool it or move it by/)).toBeVisible();
+});
+
+test('the dryer is down: the ways out by bushels, hours and dollars, planned anew with the repair; dry or sell wet', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto(`${DEMO}/dry/down`);
+  const ways = page.getByRole('region', { name: 'Ways out' });
+  const repair = page.getByRole('region', { name: 'The repair' });
+  await repair.getByLabel('It runs again in').fill('6');
+  await expect(ways).toContainText('Wait for the repair');
+  const table = ways.getByRole('table', { name: 'Ways side by side' });
+  await expect(table.getByRole('row').filter({ hasText: 'Haul wet to Redbud Elevator' })).toContainText(
+    /[1-9] *[\d:]+ pm/,
+  );
+  await expect(table.getByRole('row').filter({ hasText: 'Stop the combines' })).toContainText('-$');
+  // Longer than the grain lasts: the loads must go, and it says by when to start.
+  await repair.getByLabel('It runs again in').fill('120');
+  await expect(ways).toContainText(/Haul wet to Redbud Elevator\s*Start by [\d:]+ pm: \d loads/);
+  await expect(table.getByRole('row').nth(1)).toContainText('Haul wet to Redbud Elevator');
+  // A neighbor's dryer is one more way.
+  await repair.getByLabel('It does').fill('900');
+  await expect(table.getByRole('row').filter({ hasText: 'The other dryer' })).toBeVisible();
+  await repair.getByLabel('It runs again in').fill('soon');
+  await expect(repair.getByText('“soon” is no number')).toBeVisible();
+  await expect(ways).toContainText('fans off first');
+
+  await page.goto(`${DEMO}/dry/cost`);
+  const cost = page.getByRole('region', { name: 'Dry it or sell it wet' });
+  const about = page.getByRole('region', { name: 'What is asked about' });
+  await about.getByLabel('Moisture').fill('20');
+  await about.getByLabel('Bushels as they are').fill('1,000');
+  await expect(cost).toContainText(/(Dry it|Sell it wet)/);
+  await expect(cost).toContainText('Sold now: the buyer’s base, and no drier.');
+  await about.getByText('till summer').click();
+  await expect(cost).toContainText(/(to|Dry to) 1[34]\.\d %/);
+  await about.getByLabel('Moisture').fill('14');
+  await about.getByText('sold now').click();
+  await expect(cost).toContainText('Dry enough');
+  await about.getByLabel('Moisture').fill('26');
+  await expect(cost).toContainText('this buyer refuses it');
+});
+
+test('dry in the bin: by its own fan, whether the front is faster than the spoiling, and how deep it may be', async ({
+  page,
+}) => {
+  await enterDemo(page);
+  await page.goto(`${DEMO}/dry/bin`);
+  const answer = page.getByRole('region', { name: 'Dry in the bin' });
+  const about = page.getByRole('region', { name: 'What is asked about' });
+  await about.getByLabel('Bin', { exact: true }).selectOption({ label: 'Bin F' });
+  await expect(answer).toContainText(/[A-Z][a-z]{2} \d+\s*dry, \d+ days/);
+  await expect(answer).toContainText(/The fan meets this grain at [\d.]+ in. of water and moves [\d,]+ cfm/);
+  await expect(answer.getByRole('table', { name: 'What would change it' }).getByRole('row')).toHaveCount(5);
+  // An empty bin, asked ahead: corn at 26 % and warm spoils first, and it says how deep it may be.
+  await about.getByLabel('Bin', { exact: true }).selectOption({ label: 'Bin G' });
+  await about.getByLabel('Crop').selectOption('corn');
+  await about.getByLabel('Moisture').fill('26');
+  await about.getByLabel('Grain temperature').fill('80');
+  await about.getByLabel('Grain is deep').fill('16');
+  await expect(answer).toContainText('Spoils first');
+  await expect(answer).toContainText(/no deeper than [\d.]+ ft|At this moisture no depth is safe/);
+  // Impossible figures are said at their box, and nothing else is lost.
+  await about.getByLabel('Grain is deep').fill('80');
+  await expect(about.getByText(/Between .* and .* ft|at most|no more than|is too/i).first()).toBeVisible();
+  await about.getByLabel('Grain is deep').fill('6');
+  await expect(about.getByLabel('Moisture')).toHaveValue('26');
+
+  // Its fan by two rows of the maker's table: one that does not fall is refused at the field.
+  await about.getByRole('button', { name: 'Type its fan' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('it moves only').fill('15,000');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('A fan moves less against more pressure')).toBeVisible();
+  await sheet.getByLabel('Against', { exact: true }).fill('0.2');
+  await sheet.getByLabel('it moves', { exact: true }).fill('300');
+  await sheet.getByLabel('Against more').fill('0.6');
+  await sheet.getByLabel('it moves only').fill('80');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet).toBeHidden();
+  await about.getByLabel('Grain is deep').fill('16');
+  await expect(answer).toContainText('Only cools');
+
+  // A stirred bin: with the stirrer standing beside it.
+  await about.getByLabel('Bin', { exact: true }).selectOption({ label: 'Bin D, stirred' });
+  await about.getByLabel('Moisture').fill('21');
+  await expect(answer.getByRole('row').filter({ hasText: 'The stirrer stands' })).toBeVisible();
+  await about.getByRole('button', { name: 'Change the fall' }).click();
+  await page.getByRole('dialog').getByLabel('Humidity, day and night').fill('98');
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
+  await expect(about).toContainText('98 % day and night');
+});
