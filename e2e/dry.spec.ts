@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { ulid } from 'ulid';
-import { addField, addPlace, OWN, ownFarm, takeBack } from './own-farm';
+import { addField, addPlace, OWN, ownFarm, setUp, takeBack } from './own-farm';
 import { DEMO, enterDemo } from './pages';
 
 const BEAN_BU = 60 * 0.45359237;
@@ -230,7 +230,7 @@ test('dry in the bin: by its own fan, whether the front is faster than the spoil
   await expect(about.getByLabel('Moisture')).toHaveValue('26');
 
   // Its fan by two rows of the maker's table: one that does not fall is refused at the field.
-  await about.getByRole('button', { name: 'Type its fan' }).click();
+  await about.getByRole('button', { name: 'Enter its fan' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('it moves only').fill('15,000');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
@@ -252,4 +252,76 @@ test('dry in the bin: by its own fan, whether the front is faster than the spoil
   await page.getByRole('dialog').getByLabel('Humidity, day and night').fill('98');
   await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
   await expect(about).toContainText('98 % day and night');
+});
+
+test('a bin is taped: a load booked to the wrong bin is found and corrected, and only a real difference restates the book', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Tape Bottom', 'TB', 90, 'corn');
+  const bin = await addPlace(farm, 'Bin 81', 'bin', 12_000);
+  const other = await addPlace(farm, 'Bin 82', 'bin', 12_000);
+  const truck = await addPlace(farm, 'Truck 81', 'truck', 950);
+  for (const place of [bin, other])
+    await setUp(farm, 'binSetup', place, { diameter: 9.144, eave: 5.4864, hopper: 0, packFactor: 1.05, crop: 'corn' });
+  await page.goto(`${OWN}/store/tape`);
+  const seen = page.getByRole('region', { name: 'What is seen' });
+  const said = page.getByRole('region', { name: 'What the tape says' });
+  const read = async (): Promise<void> => {
+    await seen.getByLabel('Bin', { exact: true }).selectOption({ label: 'Bin 81' });
+    await seen.getByLabel('Moisture').fill('15');
+    await seen.getByLabel('Down from the eave').fill('10');
+  };
+  await read();
+  // 8 ft of corn in 30 ft: 4,544 bushels by volume, packed by 1.05.
+  await expect(said).toContainText(/4,[6-9]\d\d\s*bu by tape/);
+  const byTape = Number(/([\d,]+)\s*bu by tape/.exec(await said.innerText())![1]!.replace(',', ''));
+  const at = (minutes: number): string => new Date(Date.now() - minutes * 60_000).toISOString();
+  const cornBu = 56 * 0.45359237;
+  await farm.post('entries', {
+    entries: [
+      {
+        id: ulid(),
+        type: 'harvest',
+        lot: lotId,
+        to: bin,
+        wetKg: (byTape - 900) * cornBu,
+        moisture: 0.15,
+        at: at(90),
+        method: 'cart',
+      },
+      {
+        id: ulid(),
+        type: 'harvest',
+        lot: lotId,
+        to: truck,
+        wetKg: 900 * cornBu,
+        moisture: 0.15,
+        at: at(60),
+        method: 'cart',
+      },
+      { id: ulid(), type: 'move', from: truck, to: other, amount: 'all', at: at(50) },
+    ],
+  });
+  await page.reload();
+  await read();
+  await expect(said).toContainText('900 bu more than the book');
+  await expect(said).toContainText('If the book were right, the tape would read 11.');
+  const loads = said.getByRole('region', { name: 'Loads that would explain it' });
+  await expect(loads.getByRole('button')).toHaveCount(1);
+  await loads.getByRole('button', { name: /to Bin 82\s*900 bu/ }).click();
+  await page.getByRole('button', { name: 'Void and make again' }).click();
+  await page.getByRole('dialog').getByLabel('To', { exact: true }).selectOption(bin);
+  await page.getByRole('button', { name: 'Void the old one and record this' }).click();
+  await expect(said).toContainText('The book agrees');
+  await expect(said.getByRole('button', { name: /^Restate/ })).toBeHidden();
+  // Impossible levels are said at the box; a core drawn is less; empty and swept restates when somebody says so.
+  await seen.getByLabel('Down from the eave').fill('40');
+  await expect(seen.getByText(/^From 0(\.0)? (ft )?to 18/)).toBeVisible();
+  await seen.getByLabel('Down from the eave').fill('10');
+  await seen.getByText('core drawn').click();
+  await expect(said).toContainText('less than the book');
+  await seen.getByText('empty, swept').click();
+  await said.getByRole('button', { name: 'Restate the book to 0 bu' }).click();
+  await expect(said).toContainText('The book agrees');
 });

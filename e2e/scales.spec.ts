@@ -367,8 +367,8 @@ test('legal weight: axle groups, the bridge formula and a permit say how many bu
   });
   await page.goto(`${OWN}/haul/legal`);
   await page.getByLabel('Truck', { exact: true }).selectOption(truck);
-  await expect(page.getByText('Nobody said yet what axles Truck 24 has')).toBeVisible();
-  await page.getByRole('button', { name: 'Say what axles it has' }).click();
+  await expect(page.getByText('The axles of Truck 24 are not set up')).toBeVisible();
+  await page.getByRole('button', { name: 'Set up its axles' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('of the load').first().fill('5');
   await sheet.getByRole('button', { name: 'Keep the truck' }).click();

@@ -88,10 +88,11 @@ const VIEWS = [
   { name: 'next-field', path: '/fields/next', size: DESK },
   { name: 'cut', path: '/cut', size: DESK },
   { name: 'loss-phone', path: '/cut/loss', size: PHONE, act: counted },
-  { name: 'cut-monitor', path: '/cut/monitor', size: DESK, act: drawn(/^Error by flow/) },
   { name: 'haul', path: '/haul', size: DESK },
   { name: 'scales', path: '/haul/scales', size: DESK, act: weighing, live: crossing },
   { name: 'trucks', path: '/haul/trucks', size: DESK, act: drawn(/by trucks: 1/) },
+  { name: 'dry', path: '/dry', size: DESK, act: drawn(/^Moisture in and out/) },
+  { name: 'in-bin', path: '/dry/bin', size: DESK, act: drawn(/^Moisture by height/) },
   { name: 'store', path: '/store/bin-b', size: DESK },
   { name: 'sell', path: '/sell', size: DESK },
   { name: 'trace', path: '/trace', size: DESK },
@@ -112,7 +113,6 @@ const VIEWS = [
     },
   },
   { name: 'shed', path: '/shed', size: DESK },
-  { name: 'changeover', path: '/shed/combine-2/changeover', size: DESK },
 ];
 
 await ensureMariadb();

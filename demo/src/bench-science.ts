@@ -4,6 +4,8 @@ import {
   beanDay,
   CROPS,
   dailyWeather,
+  binPlan,
+  type BinPlanInput,
   dryInBin,
   type HaulingDay,
   type InBinSetup,
@@ -34,6 +36,31 @@ const SEASON: InBinSetup = {
   control: { kind: 'always' },
   target: 0.15,
   goOn: true,
+};
+
+/** Wet corn in a 30-ft bin with a fan of 15 hp. */
+const PLAN: BinPlanInput = {
+  crop: CROPS.corn,
+  diameter: 9.144,
+  depth: 4.3,
+  eave: 5.5,
+  layers: [{ share: 1, moisture: 0.2 }],
+  celsius: 16,
+  target: 0.16,
+  fan: {
+    lowPressure: 498,
+    lowFlow: 6.6,
+    highPressure: 1494,
+    highFlow: 4.25,
+    efficiency: 0.5,
+    heater: 0,
+    powerPrice: 0.12,
+    heatPrice: 0.07,
+    control: 'always',
+    mostHumidity: 0.75,
+  },
+  air: { mean: 13, swing: 6, humidity: 0.62, fallsPerWeek: 1 },
+  known: { temperature: [], humidity: [] },
 };
 
 /** Two combines, two carts, six trucks and other farms at the pit. */
@@ -91,6 +118,10 @@ export async function benchScience(row: (what: string, figure: string, goal?: st
   row(
     '  the single isotherm / the average of two',
     (timed(() => dryInBin({ ...SEASON, isotherm: ['corn CP D245.4'] })) / one).toFixed(2),
+  );
+  row(
+    'is it dry in time? ten falls in a bin, a foot less, a bigger fan, how deep',
+    `${timed(() => binPlan(PLAN), 3).toFixed(0)} ms`,
   );
   const thousand = timed(() => simulateHauling(DAY, 1000, 5), 5);
   row('1,000 replications of a hauling day', `${thousand.toFixed(0)} ms`, 'goal under 2,000');

@@ -396,6 +396,18 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
   ],
   heightOf: [hopper, 100],
   capacityOf: [hopper, 23],
+  tapeCheck: [
+    {
+      setup: { diameter: 11, eave: 6, hopper: 0, packFactor: 1.05 },
+      crop: corn,
+      moisture: 0.15,
+      seen: 'peaked',
+      belowEave: 1.5,
+      degrees: 23,
+      bookKg: 300_000,
+    },
+  ],
+  loadsThatFit: [20_000, 500, [{ id: 'a', kg: 19_800 }]],
   levelFor: [bin, 300, { kind: 'peaked', degrees: 23 }],
   columnOf: [{ diameter: 10, depth: 6, density: 720, friction: 0.37, gain: 0.1, lateral: 0.5 }],
   packFactor: [{ crop: corn, diameter: 11, depth: 6, moisture: 0.15, testWeight: 56 }],

@@ -44,6 +44,7 @@ const BY_BEHAVIOR = [
   'dryer-now',
   'dryer-down',
   'bin-plan',
+  'tape-check',
 ];
 
 describe('every number that somebody else worked out', () => {

@@ -27,3 +27,14 @@ export {
 export { pileSize, coneDiameterFor, windrowLengthFor, type Pile, type PileSize } from './piles.js';
 export { binCapacity, roundBinOf } from './bin-capacity.js';
 export { type Coming, comingOf, intakeQuestions, type IntakeQuestion } from './intake.js';
+export {
+  TAPE_CHECK,
+  tapeCheck,
+  loadsThatFit,
+  PACK_ERROR,
+  TAPE_ERROR,
+  type BookedLoad,
+  type TapeCheck,
+  type TapeCheckInput,
+  type SeenSurface,
+} from './tape-check.js';

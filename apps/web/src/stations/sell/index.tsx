@@ -1,4 +1,4 @@
-import { baseMoistureOf, cropOf, type Delivery, type SoldDelivery, sellView } from '@fanega/core';
+import { baseMoistureOf, cropOf, type Delivery, type SoldDelivery, sellView, TICKET, WATER_SHRINK } from '@fanega/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useDeliveries, useFarm } from '../../data/farm';
@@ -10,6 +10,7 @@ import { bushels, mass, moisture, money, percent, plain, price, Shown } from '..
 import { figureColumn, momentColumn, wordColumn } from '../../widgets/columns';
 import { Swatch } from '../../widgets/weave';
 import { Page } from '../../ui/page';
+import { Working } from '../../widgets/working';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 
 /** Every delivery with its ticket. */
@@ -41,6 +42,53 @@ export default function Sell() {
   );
 }
 
+/** How the farm's own bushels and dollars of a crop came about, with the newest ticket as its example. */
+function OwnWorking({
+  farm,
+  crop,
+  dry,
+  brings,
+  sold,
+}: {
+  farm: Farm;
+  crop: string | undefined;
+  dry: number;
+  brings: number;
+  sold: readonly SoldDelivery[];
+}) {
+  const known = cropOf(crop ?? '');
+  const of = sold.filter((row) => row.crop === crop);
+  const unpriced = of.filter((row) => row.money === null).length;
+  const per = farm.kgPerBu(crop);
+  const base = baseMoistureOf(crop ?? '', farm.data.farm.defaults);
+  const newest = [...of].sort((a, b) => Date.parse(b.delivery.entry.at) - Date.parse(a.delivery.entry.at))[0];
+  if (!known || !newest) return null;
+  const { delivery } = newest;
+  return (
+    <Working
+      what={`${known.name}: ${bushels(dry, per).text}, ${money(brings)}`}
+      formulas={[WATER_SHRINK, TICKET]}
+      inputs={[
+        {
+          name: 'Tickets',
+          value: `${of.length}`,
+          from: unpriced === 0 ? 'the book' : `the book; ${unpriced} of them without a price count no dollars`,
+          at: delivery.entry.at,
+        },
+        { name: 'Base moisture', value: percent(base), from: 'the farm’s own, by crop' },
+        { name: 'Own part', value: known.name, from: 'shares of each load’s fields' },
+      ]}
+      worked={[
+        `${delivery.ticket === null ? 'one ticket' : `ticket ${delivery.ticket}`}: ${mass(delivery.netKg).text} × (100 − ${moisture.figure(delivery.moisture)}) ÷ (100 − ${moisture.figure(base)}) = ${bushels(newest.bushels, per).text} dry`,
+        ...(newest.money === null || delivery.pricePerBu === null
+          ? []
+          : [`paid at ${price(delivery.pricePerBu, per).text}: ${money(newest.money)}`]),
+      ]}
+      not="the buyer’s discounts for moisture, test weight, damage and foreign material; over-dry grain is paid by its weight."
+    />
+  );
+}
+
 function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
   const { rows: sold, own, others } = useMemo(() => sellView(farm, rows), [farm, rows]);
   const columns = useMemo(() => ticketColumns(farm), [farm]);
@@ -49,7 +97,7 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
     <>
       <div className="flex flex-wrap gap-x-10 gap-y-3 px-5 py-4 lg:px-6">
         {own.map(({ crop, bushels: dry, money: brings }) => (
-          <p key={crop ?? ''}>
+          <div key={crop ?? ''}>
             <span className="block text-sm text-muted">
               {cropName(crop)} delivered, own, dry at {percent(baseMoistureOf(crop ?? '', farm.data.farm.defaults))}
             </span>
@@ -57,7 +105,8 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
               <Shown of={bushels(dry, farm.kgPerBu(crop))} />
             </span>
             <span className="block">{money(brings)}</span>
-          </p>
+            <OwnWorking farm={farm} crop={crop} dry={dry} brings={brings} sold={sold} />
+          </div>
         ))}
         {others.length > 0 && (
           <div>

@@ -14,9 +14,11 @@ import { shapeOf, YardVessel } from './pages/yard-vessel';
 import { Page } from '../../ui/page';
 
 const Blend = lazy(() => import('./pages/blend'));
+const Tape = lazy(() => import('./pages/tape'));
 
 const PAGES = [
   { path: '', name: 'Bins and yard' },
+  { path: 'tape', name: 'Tape a bin' },
   { path: 'blend', name: 'Blend' },
 ] as const;
 
@@ -24,7 +26,7 @@ const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
 const WHEELS = ['combine', 'cart', 'truck'];
 
 /** What stands in the yard and on wheels, cut open and to scale. */
-export default function Store({ page }: { page?: 'blend' }) {
+export default function Store({ page }: { page?: 'blend' | 'tape' }) {
   const farm = useFarm();
   const { placeId } = useParams();
   const [adding, setAdding] = useState(false);
@@ -45,9 +47,9 @@ export default function Store({ page }: { page?: 'blend' }) {
         </>
       }
     >
-      {page === 'blend' ? (
+      {page ? (
         <Suspense fallback={<Loading what="Opening" />}>
-          <Blend farm={farm} />
+          {page === 'blend' ? <Blend farm={farm} /> : <Tape farm={farm} />}
         </Suspense>
       ) : farm.data.places.length === 0 ? (
         <Empty title="No place holds grain yet.">
@@ -256,6 +258,9 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
           </Button>
           <Button onClick={() => recorder.open({ kind: 'move', to: place.id })}>Put in</Button>
           <Button onClick={() => recorder.open({ kind: 'measure', place: place.id })}>Check the level</Button>
+          {['bin', 'wetBin', 'overhead'].includes(place.kind) && (
+            <Button onClick={() => void navigate(`/store/tape?bin=${place.id}`)}>Tape it</Button>
+          )}
         </div>
       </div>
       {layers.length > 1 && (

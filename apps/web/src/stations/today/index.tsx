@@ -368,8 +368,12 @@ function Trouble({ farm }: { farm: Farm }) {
       )}
       {old && (
         <p>
-          {backups.data?.kept[0] ? 'The last backup is more than two days old' : 'There is no backup of this farm'}.{' '}
-          <BookLink>Make one</BookLink>
+          {backups.data?.failed
+            ? `The last try at a backup failed: ${backups.data.failed}`
+            : backups.data?.kept[0]
+              ? 'The last backup is more than two days old'
+              : 'There is no backup of this farm'}
+          . <BookLink>Make one</BookLink>
         </p>
       )}
     </Callout>

@@ -302,9 +302,9 @@ function Plan({
             <b>Fan:</b> {FAN_WORDS[fan.control]}
             {fan.heater > 0 && `, with ${number(fan.heater)} kW of heat`}
             {fan.stirHours !== undefined && `, stirred every ${number(fan.stirHours)} h`}.
-            {!keptFan && ' Nobody typed this bin’s fan yet: one of about 15 hp is assumed.'}
+            {!keptFan && ' This bin’s fan is not entered: one of about 15 hp is assumed.'}
           </p>
-          <Button onClick={() => setOpen('fan')}>{keptFan ? 'Change the fan' : 'Type its fan'}</Button>
+          <Button onClick={() => setOpen('fan')}>{keptFan ? 'Change the fan' : 'Enter its fan'}</Button>
           <p>
             <b>Air after the forecast:</b> {temperature(air.mean).text} and {percent(air.humidity, 0)} day and night,{' '}
             {warmer(air.fallsPerWeek).text} cooler each week

@@ -118,9 +118,9 @@ export default function Legal({
               <p className="font-semibold text-clay">{view.problem.message}</p>
             ) : !setup ? (
               <p>
-                Nobody said yet what axles {farm.placeName(truckId)} has.{' '}
-                <b>Its axles, its limits, then an empty weight on the truck scale</b>: from then on this page says how
-                much may go on.
+                The axles of {farm.placeName(truckId)} are not set up.{' '}
+                <b>Enter its axles and limits, then weigh it empty on the truck scale</b>: after that this page tells
+                how much it may haul.
               </p>
             ) : (
               <p>
@@ -188,7 +188,7 @@ export default function Legal({
           </>
         )}
         <Button className="mt-4 w-full" onClick={() => setEditing(true)}>
-          {setup ? 'Axles, limits, permit' : 'Say what axles it has'}
+          {setup ? 'Axles, limits, permit' : 'Set up its axles'}
         </Button>
       </section>
       {editing && (
