@@ -107,9 +107,12 @@ test('without a signal the page says so, keeps what was typed, and sends it once
   context,
 }) => {
   await enterDemo(page);
-  await page.keyboard.press('n');
-  await page.keyboard.press('c');
   const sheet = page.getByRole('dialog');
+  await expect(async () => {
+    await page.keyboard.press('n');
+    await page.keyboard.press('c');
+    await expect(sheet).toBeVisible({ timeout: 2000 });
+  }).toPass();
   await sheet.getByLabel('Field', { exact: true }).selectOption({ label: 'Crawfish Cut, soybean 2026' });
   await sheet.getByLabel('To', { exact: true }).selectOption('cart-1');
   await sheet.getByLabel('Weight').fill('18,000');

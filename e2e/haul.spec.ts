@@ -182,7 +182,8 @@ test('what stops first: one answer for the chain, planned again when a delay is 
   // The one in the combine is told the same minute as the page.
   const inCab = async (): Promise<number> =>
     minuteOf(/[\d:]+ [ap]m(?= combine idle)/.exec(await cab.getByText(/■ .* combine idle/).innerText())![0]);
-  await expect.poll(inCab).toBe(before);
+  // The clock goes on between the two pages.
+  await expect.poll(async () => Math.abs((await inCab()) - before)).toBeLessThanOrEqual(1);
 
   // The dryer stands for eight hours.
   await chain.getByRole('button', { name: 'Report a delay' }).click();

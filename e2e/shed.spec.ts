@@ -162,9 +162,11 @@ test('a breakdown is added up by machine, cause and spare, and a machine that is
   await page.getByRole('link', { name: 'Ready?' }).click();
   await expect(page.getByRole('row').filter({ hasText: 'Big combine' })).toContainText('■ down');
   await page.getByRole('link', { name: 'Breakdowns' }).click();
-  await page.getByRole('button', { name: 'It runs again' }).click();
-  await expect(page.getByText('still down')).toHaveCount(0);
-  await expect(page.getByRole('table', { name: 'Breakdowns' }).getByRole('row')).toHaveCount(2);
+  // Other walks of this farm may have theirs.
+  const row = page.getByRole('table', { name: 'Breakdowns' }).getByRole('row').filter({ hasText: 'Feeder chain jumped' });
+  await row.getByRole('button', { name: 'It runs again' }).click();
+  await expect(row).not.toContainText('still down');
+  await expect(row).toHaveCount(1);
 });
 
 test('a weather station is added, its token shown once, and its weather stands on Fields', async ({ page }) => {

@@ -1,14 +1,15 @@
-import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
-import { calendarDay, machinesOf, type ShedRecords } from '@fanega/core';
-import { type Farm, useFarm, useShed } from '../data/farm';
+import { type Farm, useFarm } from '../data/farm';
 import { grainOf, moisture, percent } from '../quantity/quantity';
 import { lotFill } from '../widgets/weave';
+
+const ShedFigure = lazy(() => import('./shed-figure'));
 
 interface Station {
   readonly path: string;
   readonly name: string;
-  readonly figure: (farm: Farm, shed: ShedRecords | undefined) => string;
+  readonly figure: (farm: Farm) => ReactNode;
 }
 
 const sum = (o: Readonly<Record<string, number>>): number => Object.values(o).reduce((a, b) => a + b, 0);
@@ -71,12 +72,12 @@ const STATIONS: readonly Station[] = [
   {
     path: '/shed',
     name: 'Shed',
-    figure: (farm, shed) => {
-      // The same answer as in the shed: a list done, no service overdue, nothing broken.
-      const own = shed ? machinesOf(shed, calendarDay(farm.data.now, farm.data.farm.timeZone)) : [];
-      const waiting = own.filter(({ ready }) => !ready).length;
-      return own.length === 0 ? 'machines' : waiting === 0 ? 'all ready' : `${waiting} not ready`;
-    },
+    // What machines need is reckoned after the page is there.
+    figure: (farm) => (
+      <Suspense fallback="machines">
+        <ShedFigure farm={farm} />
+      </Suspense>
+    ),
   },
 ];
 
@@ -88,7 +89,6 @@ function bringIntoView(nav: HTMLElement): void {
 
 export function StationsBar() {
   const farm = useFarm();
-  const shed = useShed();
   const { pathname } = useLocation();
   const nav = useRef<HTMLElement>(null);
   const [width, setWidth] = useState(0);
@@ -116,7 +116,7 @@ export function StationsBar() {
               className="group block min-h-14 px-4 py-1.5 text-center aria-[current=page]:bg-sand lg:min-h-0 lg:aria-[current=page]:bg-transparent"
             >
               <span className="block text-[17px] font-bold group-aria-[current=page]:text-clay">{station.name}</span>
-              <span className="block text-sm whitespace-nowrap text-muted">{station.figure(farm, shed.data)}</span>
+              <span className="block text-sm whitespace-nowrap text-muted">{station.figure(farm)}</span>
             </NavLink>
           </li>
         ))}

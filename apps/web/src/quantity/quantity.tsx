@@ -249,6 +249,12 @@ export const volume = kind({
   also: { gallons: 1, liters: 1 / 3.785411784 },
 });
 
+/** Fuel by the unit that it is bought in; gallons are liters for who reads metric. */
+export const fuelText = (amount: number, unit: string, decimals = 0): string =>
+  unit === 'gal' && system() === 'metric'
+    ? `${number(amount * 3.785411784, decimals)} L`
+    : `${number(amount, decimals)} ${unit}`;
+
 /** h. */
 export const hours = everywhere({ name: 'h', of: 1, decimals: 1 });
 

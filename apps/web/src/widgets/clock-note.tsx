@@ -1,6 +1,6 @@
 import { Clock } from 'lucide-react';
 import { useFarm } from '../data/farm';
-import { say } from '../words';
+import { sayInFrame as say } from '../words/frame';
 
 /** Clocks that differ by less agree: an answer takes a moment to come. */
 const NOTED_MS = 2 * 60_000;

@@ -1,11 +1,10 @@
-import { Link } from 'react-router';
+import { lazy, Suspense } from 'react';
 import type { Farm } from '../data/farm';
-import { clock, DAY_MS, moment } from '../quantity/time';
-import { say } from '../words';
-import { useDeadlines } from './use-deadlines';
 
-/** Nobody worries today about what keeps longer. */
-const SOON_MS = 3 * DAY_MS;
+// The science of keeping comes after the page.
+const NearestDeadline = lazy(() => import('./nearest-deadline'));
+/** About what is wet on any farm, wet-basis fraction. */
+const WET = 0.155;
 
 /** The nearest deadline of wet grain, in one line; of one place where somebody sits in it. Nothing while all keeps for days. */
 export function DeadlineLine({
@@ -19,29 +18,20 @@ export function DeadlineLine({
   className?: string;
   link?: boolean;
 }) {
-  const all = useDeadlines(farm);
-  const first = all?.find((one) => placeId === undefined || one.placeId === placeId);
-  if (!first) return null;
-  const now = farm.clock();
-  if (first.dueMs !== null && first.dueMs - now > SOON_MS) return null;
-  const { timeZone } = farm.data.farm;
-  const place = farm.placeName(first.placeId);
-  const words =
-    first.dueMs === null || first.dueMs <= now
-      ? say('deadlineNow', { place })
-      : say('deadline', {
-          place,
-          time: first.dueMs - now < 20 * 3_600_000 ? clock(first.dueMs, timeZone) : moment(first.dueMs, timeZone),
-        });
+  // Its room is kept where it will likely stand: what comes late moves nothing.
+  const likely =
+    link && farm.data.places.some(({ id, kind }) => kind !== 'buyer' && (farm.held(id).moisture ?? 0) > WET);
+  const tall = link ? 'flex min-h-20 items-center lg:min-h-14' : '';
+  const waiting = likely ? <p className={`${className} ${tall}`} aria-hidden="true" /> : null;
   return (
-    <p className={className}>
-      {link ? (
-        <Link className="underline decoration-rule underline-offset-4" to="/dry/deadlines">
-          ■ {words}
-        </Link>
-      ) : (
-        <b>■ {words}</b>
-      )}
-    </p>
+    <Suspense fallback={waiting}>
+      <NearestDeadline
+        farm={farm}
+        {...(placeId === undefined ? {} : { placeId })}
+        className={`${className} ${tall}`}
+        link={link}
+        waiting={waiting}
+      />
+    </Suspense>
   );
 }

@@ -1,6 +1,6 @@
 import { takeNewer, useNewer } from '../data/program';
 import { Button } from '../ui';
-import { say } from '../words';
+import { sayInFrame as say } from '../words/frame';
 
 /** A newer program is there: it is taken by a tap, not under somebody's hands. */
 export function NewerNote() {

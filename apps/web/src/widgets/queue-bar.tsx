@@ -4,7 +4,7 @@ import { useFarm } from '../data/farm';
 import { useOutbox } from '../data/outbox';
 import { clock } from '../quantity/time';
 import { byTheFarm } from './by-the-farm';
-import { say } from '../words';
+import { sayInFrame as say } from '../words/frame';
 
 const QueueList = lazy(() => import('./queue-list'));
 

@@ -1,5 +1,8 @@
+import { EN_FRAME } from './frame';
+
 /** What the cab, its alarms and its cautions say, in English. `{name}` stands for what is put in. The same keys are in `es.ts`. */
 export const EN = {
+  ...EN_FRAME,
   who: 'Who are you, and in what?',
   yourName: 'Your name',
   notHttps:
@@ -133,10 +136,6 @@ export const EN = {
   wentOff: '{from} to {to}: {much} went off',
   firstByHand: 'Record the first load by hand: then the scale knows the field.',
   noTruckRoom: 'No truck has room for it in the book.',
-  entriesWait: 'Entries that wait',
-  oneWaits: '1 entry waits since {time}',
-  manyWait: '{n} entries wait since {time}',
-  refusedLook: '; {n} refused: look',
   waitingHere: 'Waiting on this device',
   keptHere:
     'They are kept here over a reload and a flat battery, and go out in this order. None is doubled, however often it is tried.',
@@ -157,14 +156,6 @@ export const EN = {
   allOfThem: 'all of them',
   howLong: 'For how long, from now',
   whyIfYouLike: 'Why, if you like',
-  nMinutes: '{n} minutes',
-  nHours: '{n} hours',
-  nDays: '{n} days',
-  clockBehind: 'This device’s clock is {span} behind the farm’s. What you record gets the farm’s time.',
-  clockAhead: 'This device’s clock is {span} ahead of the farm’s. What you record gets the farm’s time.',
-  newerReady: 'A newer Fanega is ready. What waits stays.',
-  newerTab: 'A newer Fanega runs in another tab.',
-  takeIt: 'Take it',
   own: 'own',
   comesNextAt: '{field} comes next at {at}.',
   comesNext: '{field} comes next.',

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { choice } from '../quantity/choice';
 import { EN, type WordKey } from './en';
+import { filled, speak } from './frame';
 
 /** In which language the cab, its alarms and its cautions speak; each person chooses on his own device. */
 export const LANGUAGES = ['en', 'es'] as const;
@@ -13,12 +14,13 @@ let loaded: Language = 'en';
 /** Brings the words of the chosen language; the other file is fetched only where somebody wants it, and kept for no signal. */
 async function bring(wanted: Language): Promise<void> {
   words = wanted === 'es' ? (await import('./es')).ES : EN;
+  speak(words);
   loaded = wanted;
 }
 
 /** What is said, with what is put into it. */
 export function say(key: WordKey, put: Readonly<Record<string, string | number>> = {}): string {
-  return words[key].replace(/\{(\w+)\}/g, (whole, name: string) => (name in put ? String(put[name]) : whole));
+  return filled(words[key], put);
 }
 
 /** The language that is spoken now, once its words are here; a page that uses it is drawn again when it changes. */

@@ -59,6 +59,7 @@ export function controlOf(
   { control, mostHumidity }: Pick<BinFan, 'control' | 'mostHumidity'>,
   target: number,
 ): FanControl {
+  within(MOISTURE, target);
   if (control === 'humidity')
     return { kind: 'humidity', least: 0, most: requireInRange('most humidity', mostHumidity, 0, 1, 'fraction') };
   if (control === 'equilibrium') return { kind: 'equilibrium', wanted: target, below: 0.03, above: 0.005 };
@@ -72,6 +73,7 @@ export function controlOf(
  */
 export function fallWeather(known: Weather, air: FallAir, hours: number, random: Random): Weather {
   requireInRange('hours of weather', hours, 1, 20_000, 'h');
+  requireInRange('cooler by the week', air.fallsPerWeek, -5, 5, 'K');
   const temperature = new Float64Array(hours);
   const humidity = new Float64Array(hours);
   const sure = Math.min(hours, known.temperature.length);
@@ -172,6 +174,10 @@ export function binPlan(input: BinPlanInput, tell: (done: number) => void = () =
   const floorArea = (Math.PI / 4) * requireInRange('diameter', input.diameter, 1.5, 50, 'm') ** 2;
   const wall = requireInRange('wall', input.eave ?? input.depth, 0.1, 60, 'm');
   const curve = fanOfRows(fan);
+  requireInRange('price of a kWh', fan.powerPrice, 0, 10, '$');
+  requireInRange('price of a kWh of heat', fan.heatPrice, 0, 10, '$');
+  requireInRange('most humidity', fan.mostHumidity, 0, 1, 'fraction');
+  requireInRange('heater', fan.heater, 0, 3000, 'kW');
   const layers = spread(input.layers, LAYERS);
   const weathers = Array.from({ length: falls }, (_, i) =>
     fallWeather(input.known, air, DAYS * 24, seededRandom(1000 + i)),

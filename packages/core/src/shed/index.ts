@@ -20,13 +20,6 @@ export { READINESS_TEMPLATES, type TemplateLine } from './templates.js';
 export { SAFETY_CARDS, SAFETY_CARDS_ES, CARD_FOOT, CARD_FOOT_ES, type SafetyCard } from './safety.js';
 export { changeoverSteps, FIRST_HUNDRED_FEET, type ChangeoverStep } from './changeover.js';
 export { CAUSES, breakdownSummary, type Breakdown, type BreakdownSum, type BreakdownSummary } from './breakdowns.js';
-export {
-  alternativesFor,
-  downPlaces,
-  itemsOf,
-  machinesOf,
-  type MachineNext,
-  type MachineView,
-  templateOf,
-} from './view.js';
+export { alternativesFor, itemsOf, machinesOf, type MachineNext, type MachineView, templateOf } from './view.js';
 export { countersNow, type CounterNow } from './parts-counters.js';
+export { downPlaces } from './down.js';

@@ -67,6 +67,7 @@ export function tapeCheck(input: TapeCheckInput): TapeCheck {
   const { setup, crop, moisture, seen } = input;
   const bookKg = requireInRange('the book', input.bookKg, 0, 1e9, 'kg');
   requireInRange('wall', setup.eave, 0.5, 40, 'm');
+  requireInRange('hopper', setup.hopper, 0, 20, 'm');
   const bin = roundBinOf(setup);
   const eave = eaveHeight(bin);
   const below = seen === 'empty' ? eave : requireInRange('depth below the eave', input.belowEave, 0, eave, 'm');
@@ -135,6 +136,7 @@ export interface BookedLoad {
 export function loadsThatFit<L extends BookedLoad>(riseKg: number, errorKg: number, loads: readonly L[]): readonly L[] {
   requireInRange('rise', riseKg, 0, 1e9, 'kg');
   requireInRange('error', errorKg, 0, 1e9, 'kg');
+  for (const { kg } of loads) requireInRange('load', kg, 0, 1e9, 'kg');
   let best: readonly L[] = [];
   for (let from = 0; from < loads.length; from++) {
     let sum = 0;

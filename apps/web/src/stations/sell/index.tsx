@@ -1,4 +1,13 @@
-import { baseMoistureOf, cropOf, type Delivery, type SoldDelivery, sellView, TICKET, WATER_SHRINK } from '@fanega/core';
+import {
+  baseMoistureOf,
+  cropOf,
+  type Delivery,
+  KG_PER_LB,
+  type SoldDelivery,
+  sellView,
+  TICKET,
+  WATER_SHRINK,
+} from '@fanega/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useDeliveries, useFarm } from '../../data/farm';
@@ -6,7 +15,7 @@ import { useRecorder } from '../../widgets/record';
 import { Button, Empty } from '../../ui';
 import { type Column, DataTable } from '../../ui/table';
 import { QueryBoundary } from '../../ui/query-boundary';
-import { bushels, mass, moisture, money, percent, plain, price, Shown } from '../../quantity/quantity';
+import { bushels, mass, moisture, money, percent, plain, price, Shown, system } from '../../quantity/quantity';
 import { figureColumn, momentColumn, wordColumn } from '../../widgets/columns';
 import { Swatch } from '../../widgets/weave';
 import { Page } from '../../ui/page';
@@ -79,7 +88,7 @@ function OwnWorking({
         { name: 'Own part', value: known.name, from: 'shares of each load’s fields' },
       ]}
       worked={[
-        `${delivery.ticket === null ? 'one ticket' : `ticket ${delivery.ticket}`}: ${mass(delivery.netKg).text} × (100 − ${moisture.figure(delivery.moisture)}) ÷ (100 − ${moisture.figure(base)}) = ${bushels(newest.bushels, per).text} dry`,
+        `${delivery.ticket === null ? 'one ticket' : `ticket ${delivery.ticket}`}: ${mass(delivery.netKg).text} × (100 − ${moisture.figure(delivery.moisture)}) ÷ (100 − ${moisture.figure(base)})${system() === 'us' ? ` ÷ ${mass(known.legalPounds * KG_PER_LB).text}` : ''} = ${bushels(newest.bushels, per).text} dry`,
         ...(newest.money === null || delivery.pricePerBu === null
           ? []
           : [`paid at ${price(delivery.pricePerBu, per).text}: ${money(newest.money)}`]),

@@ -17,7 +17,17 @@ import {
 } from '@fanega/core';
 import { useState } from 'react';
 import { type Farm, useNotebook } from '../../../data/farm';
-import { bushels, dollars, grainRate, money, moisture, number, percent, price } from '../../../quantity/quantity';
+import {
+  fuelText,
+  bushels,
+  dollars,
+  grainRate,
+  money,
+  moisture,
+  number,
+  percent,
+  price,
+} from '../../../quantity/quantity';
 import { spanText } from '../../../quantity/time';
 import { Choices, Loading, SelectBox, TextBox } from '../../../ui';
 import { Section } from '../../../ui/page';
@@ -179,11 +189,11 @@ export default function Cost({ farm }: { farm: Farm }) {
               </tbody>
             </table>
             <p className="mt-3">
-              A point costs <b>{money(aPoint)}</b> a bushel here: {setup.fuelPerPointBushel} {FUELS[setup.fuel].unit} of{' '}
-              {FUEL_WORDS[setup.fuel].toLowerCase()} and {setup.kWhPerPointBushel} kWh. {number(points, 1)} points take
-              the dryer <b>{spanText(60 * hours)}</b>
+              A point costs <b>{money(aPoint)}</b> a bushel here:{' '}
+              {fuelText(setup.fuelPerPointBushel, FUELS[setup.fuel].unit, 4)} of {FUEL_WORDS[setup.fuel].toLowerCase()}{' '}
+              and {setup.kWhPerPointBushel} kWh. {number(points, 1)} points take the dryer <b>{spanText(60 * hours)}</b>
               {hours > 0 ? ` at ${grainRate(much.value! / hours, per).text}` : ''}
-              {answer.cost ? `, ${number(answer.cost.fuelUnits)} ${FUELS[setup.fuel].unit}` : ''}.
+              {answer.cost ? `, ${fuelText(answer.cost.fuelUnits, FUELS[setup.fuel].unit)}` : ''}.
             </p>
             <Working
               what={advice.because === 'already dry enough' ? 'Dry enough' : `Dry to ${percent(advice.target)}`}

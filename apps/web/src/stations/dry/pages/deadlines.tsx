@@ -119,7 +119,7 @@ export default function Deadlines({ farm }: { farm: Farm }) {
     },
     {
       id: 'measure',
-      head: '',
+      head: 'How warm',
       value: () => '',
       show: (one) => (
         <Button look="quiet" className="!px-0 text-sm" onClick={() => setMeasuring(one.placeId)}>

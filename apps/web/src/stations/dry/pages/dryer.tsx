@@ -25,7 +25,7 @@ import { type Farm, useDown, useFields, useHaul, useNotebook, useRefreshFarm } f
 import { write } from '../../../data/outbox';
 import { logged, takenBack } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
-import { bushels, dryingRate, grainRate, money, moisture, number, percent } from '../../../quantity/quantity';
+import { fuelText, bushels, dryingRate, grainRate, money, moisture, number, percent } from '../../../quantity/quantity';
 import { clock, day, DAY_MS, moment, spanText } from '../../../quantity/time';
 import { Button, Problem } from '../../../ui';
 import { Callout } from '../../../ui/callout';
@@ -225,7 +225,7 @@ function Dryer({
               },
               {
                 name: 'Fuel',
-                value: `${setup.fuelPerPointBushel} ${FUELS[setup.fuel].unit} a point and bushel at ${money(setup.fuelPrice)}`,
+                value: `${fuelText(setup.fuelPerPointBushel, FUELS[setup.fuel].unit, 4)} a point and bushel; a ${FUELS[setup.fuel].unit} costs ${money(setup.fuelPrice)}`,
                 from: kept ? 'its own sheet' : 'usual; enter the farm’s own',
                 ...(kept ? {} : { enter: '/dry' }),
               },
@@ -544,7 +544,7 @@ function Runs({
                         : ''}
                     {fuel === undefined
                       ? ''
-                      : `${much >= 1 || onTape(from) ? ', ' : ''}${number(fuel)} ${FUELS[setup.fuel].unit}${much >= 1 ? `, ${money((fuel * setup.fuelPrice) / much)} of fuel a bushel` : ''}`}
+                      : `${much >= 1 || onTape(from) ? ', ' : ''}${fuelText(fuel, FUELS[setup.fuel].unit)}${much >= 1 ? `, ${money((fuel * setup.fuelPrice) / much)} of fuel a bushel` : ''}`}
                   </span>
                   <TakeBack of="dryerRun" id={body.id} />
                 </span>

@@ -229,7 +229,8 @@ export function Ranking(given: Given) {
               hours: kgPerHour > 0 ? (kgPerHa * acresToHectares(facts.acresLeft)) / kgPerHour : 0,
             };
           }),
-          weights: sheet.weights as Record<Criterion, number>,
+          // What a kept sheet does not weigh, its school does.
+          weights: { ...(school ?? SCHOOLS.steady).weights, ...sheet.weights } as Record<Criterion, number>,
           // Another crop goes another way than through today's dryer setting.
           dryer,
           rainIn: rain ? Math.max(0, (Date.parse(rain.at) - nowMs) / HOUR_MS) : null,
