@@ -288,7 +288,7 @@ test('a bin is taped: a load booked to the wrong bin is found and corrected, and
         wetKg: (byTape - 900) * cornBu,
         moisture: 0.15,
         at: at(90),
-        method: 'cart',
+        method: 'cartScale',
       },
       {
         id: ulid(),
@@ -298,9 +298,9 @@ test('a bin is taped: a load booked to the wrong bin is found and corrected, and
         wetKg: 900 * cornBu,
         moisture: 0.15,
         at: at(60),
-        method: 'cart',
+        method: 'cartScale',
       },
-      { id: ulid(), type: 'move', from: truck, to: other, amount: 'all', at: at(50) },
+      { id: ulid(), type: 'move', from: truck, to: other, at: at(50) },
     ],
   });
   await page.reload();

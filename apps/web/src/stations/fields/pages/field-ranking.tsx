@@ -230,7 +230,10 @@ export function Ranking(given: Given) {
             };
           }),
           // What a kept sheet does not weigh, its school does.
-          weights: { ...(school ?? SCHOOLS.steady).weights, ...sheet.weights } as Record<Criterion, number>,
+          weights: { ...(SCHOOLS[sheet.school as School] ?? SCHOOLS.steady).weights, ...sheet.weights } as Record<
+            Criterion,
+            number
+          >,
           // Another crop goes another way than through today's dryer setting.
           dryer,
           rainIn: rain ? Math.max(0, (Date.parse(rain.at) - nowMs) / HOUR_MS) : null,
