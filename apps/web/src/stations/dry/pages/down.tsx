@@ -215,39 +215,41 @@ function Ways({
                 <>The next best way brings {dollars(ways[1]!.behind)} less.</>
               )}
             </Verdict>
-            <table className="mt-4 w-full" aria-label="Ways side by side">
-              <thead className="border-y border-ink text-left text-sm">
-                <tr>
-                  <th className="py-1.5 pr-2">Way</th>
-                  <th className="px-2 text-right">Saves</th>
-                  <th className="px-2 text-right">Loads</th>
-                  <th className="px-2 text-right">Start by</th>
-                  <th className="px-2 text-right">Done</th>
-                  <th className="py-1.5 pl-2 text-right">Brings</th>
-                </tr>
-              </thead>
-              <tbody>
-                {ways.map((way) => (
-                  <tr
-                    key={`${way.way} ${way.to}`}
-                    className={`border-b border-rule ${way === best ? 'bg-sand font-semibold' : ''}`}
-                  >
-                    <td className="py-1 pr-2">{wayTitle(way)}</td>
-                    <td className="px-2 text-right whitespace-nowrap">
-                      {way.way === 'stop cutting' ? '–' : bushels(way.bushels, per).text}
-                    </td>
-                    <td className="px-2 text-right">{way.loads === 0 ? '' : way.loads}</td>
-                    <td className="px-2 text-right whitespace-nowrap">
-                      {way.startByMs === null ? '' : way.startByMs < now ? '■ too late for all' : at(way.startByMs)}
-                    </td>
-                    <td className="px-2 text-right whitespace-nowrap">
-                      {way.way === 'stop cutting' ? `${number(way.hours, 1)} h` : at(way.lastMs)}
-                    </td>
-                    <td className="py-1 pl-2 text-right whitespace-nowrap">{dollars(way.money)}</td>
+            <div className="mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="Ways, table">
+              <table className="w-full" aria-label="Ways side by side">
+                <thead className="border-y border-ink text-left text-sm">
+                  <tr>
+                    <th className="py-1.5 pr-2">Way</th>
+                    <th className="px-2 text-right">Saves</th>
+                    <th className="px-2 text-right">Loads</th>
+                    <th className="px-2 text-right">Start by</th>
+                    <th className="px-2 text-right">Done</th>
+                    <th className="py-1.5 pl-2 text-right">Brings</th>
                   </tr>
-                ))}
-              </tbody>
-            </table>
+                </thead>
+                <tbody>
+                  {ways.map((way) => (
+                    <tr
+                      key={`${way.way} ${way.to}`}
+                      className={`border-b border-rule ${way === best ? 'bg-sand font-semibold' : ''}`}
+                    >
+                      <td className="py-1 pr-2">{wayTitle(way)}</td>
+                      <td className="px-2 text-right whitespace-nowrap">
+                        {way.way === 'stop cutting' ? '–' : bushels(way.bushels, per).text}
+                      </td>
+                      <td className="px-2 text-right">{way.loads === 0 ? '' : way.loads}</td>
+                      <td className="px-2 text-right whitespace-nowrap">
+                        {way.startByMs === null ? '' : way.startByMs < now ? '■ too late for all' : at(way.startByMs)}
+                      </td>
+                      <td className="px-2 text-right whitespace-nowrap">
+                        {way.way === 'stop cutting' ? `${number(way.hours, 1)} h` : at(way.lastMs)}
+                      </td>
+                      <td className="py-1 pl-2 text-right whitespace-nowrap">{dollars(way.money)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
             <p className="mt-2 text-sm text-muted">
               Stopping the combines costs their hours and saves no wet grain, but brings no more of it. Grain that does
               not last is counted at half its value: what a buyer will take it for, nobody knows.
