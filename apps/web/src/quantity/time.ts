@@ -29,6 +29,9 @@ export const day = (at: string | number, timeZone: string): string => format(inZ
 export const weekday = (at: string | number, timeZone: string): string => format(inZone(at, timeZone), 'EEE, MMM d');
 /** "Sep 8, 6:26 pm" */
 export const moment = (at: string | number, timeZone: string): string => `${day(at, timeZone)}, ${clock(at, timeZone)}`;
+/** "6:26 pm" of what comes within the day, "Sep 8, 6:26 pm" of what comes later. */
+export const soon = (at: number, now: number, timeZone: string): string =>
+  at - now < 20 * HOUR_MS ? clock(at, timeZone) : moment(at, timeZone);
 /** "2026-09-08 14:55", for a file that a spreadsheet reads. */
 export const stamp = (at: string | number, timeZone: string): string =>
   format(inZone(at, timeZone), 'yyyy-MM-dd HH:mm');

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Farm } from '../data/farm';
-import { clock, DAY_MS, moment } from '../quantity/time';
+import { DAY_MS, soon } from '../quantity/time';
 import { say } from '../words';
 import { useDeadlines } from './use-deadlines';
 
@@ -36,7 +36,7 @@ export default function NearestDeadline({
       ? say('deadlineNow', { place })
       : say('deadline', {
           place,
-          time: first.dueMs - now < 20 * 3_600_000 ? clock(first.dueMs, timeZone) : moment(first.dueMs, timeZone),
+          time: soon(first.dueMs, now, timeZone),
         });
   return (
     <p className={className}>

@@ -1,22 +1,17 @@
-import { living } from '@fanega/core';
 import { Megaphone } from 'lucide-react';
 import { useFarm, useNotebook } from '../data/farm';
 import { grainRate, number, percent } from '../quantity/quantity';
-import { DAY_MS, clock } from '../quantity/time';
+import { clock } from '../quantity/time';
 import { say } from '../words';
+import { openNotice } from './open-notice';
 
 /** "Pecan Turn comes next": for the dryer keeper, until its first load is in the book. */
 export function NextNote() {
   const farm = useFarm();
   const { data } = useNotebook();
-  const note = data && living(data.logs.nextFieldNotice)[0];
+  const note = data && openNotice(farm, data);
   if (!note) return null;
   const { lotId, at, moisture, step, dryerBushelsPerHour, wetBinFullHours } = note.body;
-  const since = Date.parse(at);
-  const begun = farm.data.tape.some(
-    ({ entry, voided }) => !voided && entry.type === 'harvest' && entry.lot === lotId && Date.parse(entry.at) > since,
-  );
-  if (begun || farm.data.now - since > DAY_MS || since > farm.data.now + DAY_MS) return null;
   return (
     <p
       role="status"

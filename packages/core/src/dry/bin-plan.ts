@@ -1,9 +1,16 @@
 import type { Crop } from '../crops/index.js';
-import { type FanCurve, fanAtSpeed, fanFromModel, operatingPoint, type OperatingPoint } from '../grain/index.js';
+import {
+  AIR_HEAT,
+  type FanCurve,
+  fanAtSpeed,
+  fanFromModel,
+  operatingPoint,
+  type OperatingPoint,
+  type StorageLifeOptions,
+} from '../grain/index.js';
 import { type Formula, quantity, type Random, requireInRange, seededRandom, within } from '../kernel/index.js';
 import type { BinFan, FallAir } from '../records/index.js';
-import type { StorageLifeOptions } from '../grain/index.js';
-import { MOISTURE } from '../units/index.js';
+import { M_PER_FT, MOISTURE } from '../units/index.js';
 import type { FanControl } from './fan-control.js';
 import { dailyWeather, dryInBin, type InBinResult, NON_UNIFORMITY, type Weather } from './in-bin.js';
 
@@ -28,8 +35,6 @@ const FALLS = 10;
 const DAYS = 120;
 const LAYERS = 20;
 const WEEK_H = 168;
-/** m: a foot, what is left off or put on a bin in talk. */
-const FOOT = 0.3048;
 /** Share of the way to the mean that one round of a stirrer brings its layers; common practice, no source. */
 const STIRRED = 0.5;
 /** A fan of a quarter more speed: what the next bigger one brings. */
@@ -201,7 +206,7 @@ export function binPlan(input: BinPlanInput, tell: (done: number) => void = () =
       airflow: at.velocity,
       fanHeat: at.heatKelvin,
       // What a burner of so many kW adds to this much air.
-      supplementalHeat: Math.min(40, (1000 * fan.heater) / (at.flow * 1.2 * 1006)),
+      supplementalHeat: Math.min(40, (1000 * fan.heater) / (at.flow * AIR_HEAT)),
       fanWatts: at.shaftWatts,
       weather,
       control: controlOf(fan, input.target),
@@ -260,21 +265,19 @@ export function binPlan(input: BinPlanInput, tell: (done: number) => void = () =
   };
 
   // Deeper is never better: halve between a foot and the wall, by whole feet.
-  let deepest: number | null = null;
   const fits = (feet: number): boolean => {
-    const depth = feet * FOOT;
+    const depth = feet * M_PER_FT;
     const at = pointAt(depth);
     if (at.cfmPerBushel < DRIES_FROM_CFM || at.velocity > 0.3) return at.velocity > 0.3;
     step();
     return good(run(slow.weather, { depth, at }).way);
   };
-  let [low, high] = [0, Math.max(1, Math.floor(wall / FOOT)) + 1];
+  let [low, high] = [0, Math.max(1, Math.floor(wall / M_PER_FT)) + 1];
   while (high - low > 1) {
     const middle = (low + high) >> 1;
     if (fits(middle)) low = middle;
     else high = middle;
   }
-  if (low > 0) deepest = low * FOOT;
 
   const { result } = usual;
   const rows = result.snapshotHours.length;
@@ -291,9 +294,9 @@ export function binPlan(input: BinPlanInput, tell: (done: number) => void = () =
       day: (result.snapshotHours[i]! * NON_UNIFORMITY.usual) / 24,
       moisture: [...result.moistureHistory.subarray(i * LAYERS, (i + 1) * LAYERS)],
     })),
-    footLess: input.depth > 2 * FOOT ? way({ depth: input.depth - FOOT }) : null,
+    footLess: input.depth > 2 * M_PER_FT ? way({ depth: input.depth - M_PER_FT }) : null,
     biggerFan: way({ at: pointAt(input.depth, BIGGER) }),
     stirrerStopped: fan.stirHours === undefined ? null : way({ stirs: false }),
-    deepest,
+    deepest: low > 0 ? low * M_PER_FT : null,
   };
 }

@@ -1,6 +1,5 @@
 import { type Crop, cropOf, CROPS } from '../crops/index.js';
 import {
-  keptDays,
   type KeepingSchool,
   type SafeDays,
   safeDaysLeft,
@@ -8,7 +7,7 @@ import {
   storageLifeBasis,
   USUAL_KEEPING,
 } from '../grain/index.js';
-import { requireFinite } from '../kernel/index.js';
+import { RangeRefusal, requireFinite, UnknownRefusal } from '../kernel/index.js';
 import type { WetPlace } from './view.js';
 
 const DAY_MS = 86_400_000;
@@ -107,7 +106,7 @@ function keeps(
     );
   } catch (error) {
     // Wetter or warmer than every table, or a crop without one: nothing is guessed.
-    if (error instanceof RangeError || error instanceof Error) return null;
+    if (error instanceof RangeRefusal || error instanceof UnknownRefusal) return null;
     throw error;
   }
 }
@@ -123,19 +122,4 @@ function stillLife(
   const asCorn = moisture + (basis.kind === 'as corn' ? basis.pointsWetter / 100 : 0);
   if (asCorn < 0.1 || asCorn > 0.35 || celsius < -20 || celsius > 50) return null;
   return selfHeating(asCorn, celsius);
-}
-
-/** Days that cooled grain would keep instead, where somebody asks what cooling brings. */
-export function cooledDays(
-  crop: Crop,
-  moisture: number,
-  celsius: number,
-  school: KeepingSchool = USUAL_KEEPING,
-): number | null {
-  try {
-    return crop.like === 'corn' || crop.like === 'sorghum' ? keptDays(moisture, celsius, school).days : null;
-  } catch (error) {
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
 }

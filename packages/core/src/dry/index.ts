@@ -32,7 +32,7 @@ export {
   type Weather,
 } from './in-bin.js';
 export { wetView, WET_ABOVE, type WetLayer, type WetPlace } from './view.js';
-export { cooledDays, deadlines, type Deadline, type GrainWarmth } from './deadlines.js';
+export { deadlines, type Deadline, type GrainWarmth } from './deadlines.js';
 export { dryerOf, type DryerAbility } from './dryer-of.js';
 export { DRYER_NOW, dryerNow, type DryerNow, type DryerNowInput } from './dryer-now.js';
 export {

@@ -53,6 +53,7 @@ export {
   buyerSaid,
   testersFor,
   testersOf,
+  termsOf,
   windowFor,
 } from './standing.js';
 export { fieldNow, type FieldNow } from './field-now.js';

@@ -2,6 +2,7 @@ import { type Crop, cropOf, CROPS } from '../crops/index.js';
 import { LEAST_PAIRS, likelyBuyerReading } from '../grain/index.js';
 import { baseMoistureOf, type FarmView } from '../ledger/index.js';
 import { type CuttingWindow, living, type ReadingSource, type RecordsOf } from '../records/index.js';
+import type { MoistureTerms } from '../sell/index.js';
 import { dryBushels, kgPerHaToBushelsPerAcre } from '../units/index.js';
 import type { FieldRow } from './view.js';
 
@@ -60,6 +61,17 @@ export function fieldFacts(
     };
   });
 }
+
+/** What a window says of moisture, as a buyer's terms of a crop. @param base moisture that is paid in full, wet-basis fraction */
+export const termsOf = (window: CuttingWindow, legalPounds: number, base: number): MoistureTerms => ({
+  legalPounds,
+  base,
+  shrinkPerPoint: window.shrinkPerPoint,
+  dockPerPoint: window.dockPerPoint,
+  ...(window.dockPercent === undefined ? {} : { dockPercent: window.dockPercent }),
+  ...(window.dockStep === undefined ? {} : { dockStep: window.dockStep }),
+  refuseAbove: window.refuseAbove,
+});
 
 /** The window for a crop: a buyer's own where he has one, otherwise the farm's. */
 export function windowFor(

@@ -137,7 +137,7 @@ export interface OperatingPoint {
 }
 
 /** J/(m3 K) of standard air: 1.2 kg/m3 x 1006. */
-const AIR_HEAT = 1.2 * 1006;
+export const AIR_HEAT = 1.2 * 1006;
 
 /**
  * K that a fan adds: P / (efficiency x rho x cp); 0.41 K for each inch of water at 50 %.

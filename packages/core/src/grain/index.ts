@@ -52,6 +52,7 @@ export {
   fanFromModel,
   fanAtSpeed,
   staticPressure,
+  AIR_HEAT,
   operatingPoint,
   fanHeat,
   fanPowerNeeded,

@@ -1,5 +1,5 @@
 import { type Formula, quantity, requireInRange, within } from '../kernel/index.js';
-import { MASS, MOISTURE, PRICE } from '../units/index.js';
+import { KG_PER_LB, MASS, MOISTURE, PRICE } from '../units/index.js';
 import { type MoistureTerms, valueOfMoisture } from '../sell/index.js';
 import { truckCycle } from './queue.js';
 
@@ -101,7 +101,7 @@ export function dryerDown(input: DryerDownInput): WayOut[] {
   requireInRange('dryer', input.dryerBushelsPerHour, 0, 1e6, 'bu/h');
   within(MOISTURE, input.dryTo);
   within(PRICE, input.dryPrice);
-  const kgPerBu = requireInRange('legal bushel weight', input.legalPounds, 1, 200, 'lb/bu') * 0.45359237;
+  const kgPerBu = requireInRange('legal bushel weight', input.legalPounds, 1, 200, 'lb/bu') * KG_PER_LB;
   for (const parcel of parcels) {
     within(MASS, parcel.wetKg);
     within(MOISTURE, parcel.moisture);

@@ -14,6 +14,7 @@ import {
   quickDryingCost,
   RangeRefusal,
   windowFor,
+  termsOf,
 } from '@fanega/core';
 import { useState } from 'react';
 import { type Farm, useNotebook } from '../../../data/farm';
@@ -97,14 +98,7 @@ export default function Cost({ farm }: { farm: Farm }) {
       legalPounds: crop.legalPounds,
     };
     try {
-      const terms = window && {
-        legalPounds: crop.legalPounds,
-        base,
-        shrinkPerPoint: window.shrinkPerPoint,
-        dockPerPoint: window.dockPerPoint,
-        ...(window.dockStep === undefined ? {} : { dockStep: window.dockStep }),
-        refuseAbove: window.refuseAbove,
-      };
+      const terms = window && termsOf(window, crop.legalPounds, base);
       return {
         cost: dryingCost(job),
         dock: terms

@@ -2,7 +2,7 @@ import { CAUTIOUS_LIFE, cropOf, type Deadline, SELF_HEATING, STORAGE_LIFE } from
 import { useState } from 'react';
 import type { Farm } from '../../../data/farm';
 import { bushels, heldText, moisture, percent, temperature } from '../../../quantity/quantity';
-import { clock, moment, spanText } from '../../../quantity/time';
+import { clock, moment, soon, spanText } from '../../../quantity/time';
 import { Button, Loading } from '../../../ui';
 import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
@@ -40,8 +40,7 @@ export default function Deadlines({ farm }: { farm: Farm }) {
       : due - now < 48 * HOUR
         ? `${spanText(Math.floor((due - now) / 60_000))} left`
         : `${Math.floor((due - now) / (24 * HOUR))} days ${due - now < 14 * 24 * HOUR ? `${Math.floor(((due - now) / HOUR) % 24)} h ` : ''}left`;
-  const when = (due: number | null): string =>
-    due === null || due <= now ? 'now' : due - now < 20 * HOUR ? clock(due, timeZone) : moment(due, timeZone);
+  const when = (due: number | null): string => (due === null || due <= now ? 'now' : soon(due, now, timeZone));
   const short = (crop: string): string => cropOf(crop)?.short ?? crop;
   // One line for a place and crop: its nearest layer decides, the others are in its bushels.
   const groups = new Map<string, Deadline[]>();

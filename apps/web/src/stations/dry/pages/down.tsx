@@ -13,6 +13,7 @@ import {
   quickDryingCost,
   RangeRefusal,
   startOfDay,
+  termsOf,
   trucksNow,
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
@@ -25,7 +26,7 @@ import type { HaulAnswer } from '@fanega/contract';
 import { useState } from 'react';
 import { type Farm, useDown, useFields, useHaul, useNotebook } from '../../../data/farm';
 import { bushels, dollars, grainRate, hours, minutes, money, number } from '../../../quantity/quantity';
-import { clock, moment } from '../../../quantity/time';
+import { soon } from '../../../quantity/time';
 import { Loading, TextBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
@@ -102,15 +103,7 @@ function Ways({
       {
         id: place.id,
         name: place.name,
-        terms: {
-          legalPounds: crop.legalPounds,
-          base,
-          shrinkPerPoint: terms.shrinkPerPoint,
-          dockPerPoint: terms.dockPerPoint,
-          ...(terms.dockPercent === undefined ? {} : { dockPercent: terms.dockPercent }),
-          ...(terms.dockStep === undefined ? {} : { dockStep: terms.dockStep }),
-          refuseAbove: terms.refuseAbove,
-        },
+        terms: termsOf(terms, crop.legalPounds, base),
         price: terms.price,
         opensMs: day + open.opens * MINUTE,
         closesMs: day + open.closes * MINUTE,
@@ -175,8 +168,7 @@ function Ways({
     }
   const all = own.reduce((sum, { wetKg }) => sum + wetKg, 0) / per;
   const [best] = ways;
-  const at = (ms: number | null): string =>
-    ms === null ? '–' : ms - now < 20 * HOUR ? clock(ms, timeZone) : moment(ms, timeZone);
+  const at = (ms: number | null): string => (ms === null ? '–' : soon(ms, now, timeZone));
   return (
     <div className="lg:grid lg:grid-cols-[1.5fr_1fr]">
       <Section label="Ways out">

@@ -13,10 +13,12 @@ import {
   FUELS,
   HIGH_TEMPERATURE_DRYING,
   living,
+  type LogEntry,
   loadsGoTo,
   type PlaceInfo,
   quickDryingCost,
   USUAL_HAUL_TIMES,
+  WET_ABOVE,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceArea, XAxis, YAxis } from 'recharts';
@@ -26,7 +28,7 @@ import { write } from '../../../data/outbox';
 import { logged, takenBack } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
 import { fuelText, bushels, dryingRate, grainRate, money, moisture, number, percent } from '../../../quantity/quantity';
-import { clock, day, DAY_MS, moment, spanText } from '../../../quantity/time';
+import { clock, day, DAY_MS, moment, soon, spanText } from '../../../quantity/time';
 import { Button, Problem } from '../../../ui';
 import { Callout } from '../../../ui/callout';
 import { ChartFrame } from '../../../ui/chart-frame';
@@ -34,6 +36,7 @@ import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
 import { useTicking } from '../../../ui/use-ticking';
 import { Verdict } from '../../../ui/verdict';
+import { openNotice } from '../../../widgets/open-notice';
 import { TakeBack } from '../../../widgets/take-back';
 import { Working } from '../../../widgets/working';
 import { SampleDrawer } from '../forms/dryer-logs';
@@ -86,7 +89,7 @@ function Dryer({
   const wetLots = [...wetBins.map(({ id }) => farm.held(id)), held];
   const crop = farm.cropOf(Object.assign({}, ...wetLots.map(({ lots }) => lots))) ?? cropCut(rows);
   const per = farm.kgPerBu(crop);
-  const isWet = (one: number | null): boolean => one !== null && one > setup.dryTo + 0.005;
+  const isWet = (one: number | null): boolean => one !== null && one > setup.dryTo + WET_ABOVE;
   const wetAt = (ids: readonly string[]): number =>
     ids.reduce((sum, id) => (isWet(farm.held(id).moisture) ? sum + farm.bushels(farm.held(id).wetLots) : sum), 0);
   const home = wetAt([...wetBins.map(({ id }) => id), dryer.id]);
@@ -137,8 +140,7 @@ function Dryer({
   };
   const answer = dryerNow(input);
   const known = kept !== undefined || able !== null;
-  const at = (ms: number | null): string =>
-    ms === null ? '' : ms - now < 20 * HOUR ? clock(ms, timeZone) : moment(ms, timeZone);
+  const at = (ms: number | null): string => (ms === null ? '' : soon(ms, now, timeZone));
   const rate = answer.perHour === null ? null : grainRate(answer.perHour, per);
   const points = moistureIn === null ? null : Math.max(0, 100 * (moistureIn - setup.dryTo));
   const cost =
@@ -263,7 +265,7 @@ function Dryer({
         </section>
       </div>
       <StepNote farm={farm} notebook={notebook} mostStep={setup.mostStep} />
-      <Runs farm={farm} notebook={notebook} dryer={dryer} per={per} setup={setup} />
+      <Runs farm={farm} notebook={notebook} dryer={dryer} samples={samples} per={per} setup={setup} />
       {open === 'setup' && (
         <DryerSetupDrawer placeId={dryer.id} kept={kept} kgPerBu={per} onClose={() => setOpen(null)} />
       )}
@@ -402,14 +404,8 @@ function Course({
 function StepNote({ farm, notebook, mostStep }: { farm: Farm; notebook: FieldRecords; mostStep: number }) {
   const refresh = useRefreshFarm(farm.id);
   const sending = useSend();
-  const notice = living(notebook.logs.nextFieldNotice)[0]?.body;
+  const notice = openNotice(farm, notebook)?.body;
   if (!notice) return null;
-  const since = Date.parse(notice.at);
-  const begun = farm.data.tape.some(
-    ({ entry, voided }) =>
-      !voided && entry.type === 'harvest' && entry.lot === notice.lotId && Date.parse(entry.at) > since,
-  );
-  if (begun || farm.clock() - since > DAY_MS) return null;
   const heard = living(notebook.logs.stepHeard).find(({ body }) => body.noticeId === notice.id);
   const step = notice.step ?? null;
   const hear = async (): Promise<void> => {
@@ -452,12 +448,14 @@ function Runs({
   farm,
   notebook,
   dryer,
+  samples,
   per,
   setup,
 }: {
   farm: Farm;
   notebook: FieldRecords;
   dryer: PlaceInfo;
+  samples: readonly LogEntry<'dryerSample'>[];
   per: number;
   setup: typeof USUAL_DRYER;
 }) {
@@ -466,7 +464,6 @@ function Runs({
   const { timeZone } = farm.data.farm;
   const runs = living(notebook.logs.dryerRun).filter(({ body }) => body.placeId === dryer.id);
   const open = runs.find(({ body }) => body.until === undefined);
-  const samples = living(notebook.logs.dryerSample).filter(({ body }) => body.placeId === dryer.id);
   const begin = async (): Promise<void> => {
     const body = { id: ulid(), at: new Date(farm.clock()).toISOString(), placeId: dryer.id };
     if (await sending.send(() => write(farm.id, logged(farm.id, 'dryerRun', body), 'a dryer run'))) await refresh();

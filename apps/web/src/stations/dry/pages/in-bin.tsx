@@ -43,12 +43,13 @@ import { strataOf } from '../../../widgets/core-sample';
 import { Hazard } from '../../../widgets/hazard';
 import { useKeepingRules } from '../../../widgets/use-deadlines';
 import { useWarmth } from '../../../widgets/use-warmth';
+import { CropBox } from '../../../widgets/crop-box';
 import { Working } from '../../../widgets/working';
 import { BinFanDrawer, FallAirDrawer, FAN_WORDS, USUAL_FAN } from '../forms/bin-fan';
 
 const HOUR = 3_600_000;
 const DAY_H = 24;
-/** Nobody said how the fall cools; common practice, no source. */
+/** K cooler each week, where the farm has not entered its own; common practice, no source. */
 const COOLS_A_WEEK = 1.5;
 const USUAL_AIR: FallAir = { mean: 13, swing: 6, humidity: 0.65, fallsPerWeek: COOLS_A_WEEK };
 /** Days told apart by their dashes. */
@@ -251,15 +252,7 @@ function Plan({
             </option>
           ))}
         </SelectBox>
-        {heldCrop === undefined && (
-          <SelectBox label="Crop" value={cropId} onChange={(event) => setText({ ...text, crop: event.target.value })}>
-            {['corn', 'soybean', 'sorghum', 'wheat'].map((id) => (
-              <option key={id} value={id}>
-                {cropOf(id)?.name ?? id}
-              </option>
-            ))}
-          </SelectBox>
-        )}
+        {heldCrop === undefined && <CropBox value={cropId} onChange={(chosen) => setText({ ...text, crop: chosen })} />}
         <div className="grid grid-cols-2 gap-3">
           <TextBox
             label="Grain is deep"

@@ -32,6 +32,7 @@ import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
 import { Verdict } from '../../../ui/verdict';
 import { USUAL_RULES } from '../../../widgets/use-deadlines';
+import { CropBox } from '../../../widgets/crop-box';
 import { Working } from '../../../widgets/working';
 
 /** Where grain stands wet: the first of these that holds some is what is asked about. */
@@ -218,15 +219,11 @@ export default function Keeps({ farm }: { farm: Farm }) {
           <option value="">none of the book</option>
         </SelectBox>
         {heldCrop === undefined && (
-          <SelectBox label="Crop" value={crop} onChange={(event) => setCrop(event.target.value as CropId)}>
-            {[...new Set(['corn', 'soybean', 'sorghum', 'wheat', ...farm.data.lots.map((lot) => lot.crop)])].map(
-              (id) => (
-                <option key={id} value={id}>
-                  {cropOf(id)?.name ?? id}
-                </option>
-              ),
-            )}
-          </SelectBox>
+          <CropBox
+            value={crop}
+            onChange={(chosen) => setCrop(chosen as CropId)}
+            also={farm.data.lots.map((lot) => lot.crop)}
+          />
         )}
         <div className="grid grid-cols-2 gap-3">
           <TextBox

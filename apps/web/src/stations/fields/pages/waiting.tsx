@@ -9,6 +9,7 @@ import {
   rateAt,
   type StartCost,
   startOfDay,
+  termsOf,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { useWorker } from '../../../data/worker';
@@ -102,15 +103,7 @@ export function useWaiting({ facts, window, forecast, machines, nowMs, timeZone 
       shatterBelow: window.bestFrom,
       standingRisk: window.standingRisk ?? 0,
       base: crop.baseMoisture,
-      terms: {
-        legalPounds: crop.legalPounds,
-        base: crop.baseMoisture,
-        shrinkPerPoint: window.shrinkPerPoint,
-        dockPerPoint: window.dockPerPoint,
-        refuseAbove: window.refuseAbove,
-        ...(window.dockStep === undefined ? {} : { dockStep: window.dockStep }),
-        ...(window.dockPercent === undefined ? {} : { dockPercent: window.dockPercent }),
-      },
+      terms: termsOf(window, crop.legalPounds, crop.baseMoisture),
       price: window.price,
     };
   }, [forecast, base, kgPerHour, acresLeft, window, timeZone, crop, dryPerAcre]);

@@ -128,7 +128,7 @@ export default function Blend({ farm }: { farm: Farm }) {
             {stale && (
               <Callout icon role="alert" className="mb-4 px-3 py-2 text-lg">
                 A retest changed it: the old {percent(begun.share)} of {nameA} no longer makes{' '}
-                {percent(read.wanted.value!)}. Set the gates anew.
+                {percent(read.wanted.value!)}. Set the gates again.
               </Callout>
             )}
             <div className="flex flex-wrap gap-x-12 gap-y-4">

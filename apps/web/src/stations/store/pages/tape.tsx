@@ -23,13 +23,14 @@ import { write } from '../../../data/outbox';
 import { bookCommand } from '../../../data/outbox/book-command';
 import { useSend } from '../../../data/use-send';
 import { count, grain, length, moisture, number, percent } from '../../../quantity/quantity';
-import { stamp } from '../../../quantity/time';
+import { moment } from '../../../quantity/time';
 import { Button, Choices, Empty, Loading, Problem, SelectBox, TextBox } from '../../../ui';
 import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
 import { Verdict } from '../../../ui/verdict';
 import { Hazard } from '../../../widgets/hazard';
 import { deviceName } from '../../../widgets/record';
+import { CropBox } from '../../../widgets/crop-box';
 import { Working } from '../../../widgets/working';
 
 const EntryDrawer = lazy(async () => ({ default: (await import('../../../widgets/entry-drawer')).EntryDrawer }));
@@ -180,13 +181,7 @@ function Check({
       >
         {choose}
         {heldCrop === undefined && (
-          <SelectBox label="Crop" value={crop.id} onChange={(event) => setText({ ...text, crop: event.target.value })}>
-            {['corn', 'soybean', 'sorghum', 'wheat'].map((id) => (
-              <option key={id} value={id}>
-                {cropOf(id)?.name ?? id}
-              </option>
-            ))}
-          </SelectBox>
+          <CropBox value={crop.id} onChange={(chosen) => setText({ ...text, crop: chosen })} />
         )}
         <Choices
           label="Its surface"
@@ -373,7 +368,7 @@ function Suspects({ farm, binId, found, per }: { farm: Farm; binId: string; foun
               onClick={() => setOpen(load.id)}
             >
               <span>
-                {stamp(load.at, farm.data.farm.timeZone)}, to {load.to}
+                {moment(load.at, farm.data.farm.timeZone)}, to {load.to}
               </span>
               <b>{grain(load.kg, per).text}</b>
             </button>
@@ -381,7 +376,7 @@ function Suspects({ farm, binId, found, per }: { farm: Farm; binId: string; foun
         ))}
       </ul>
       <p className="mt-1 text-sm text-muted">
-        Open one to correct where it went; then the tape is held against the book anew.
+        Open one to correct where it went; then the tape is checked against the book again.
       </p>
       {open && (
         <Suspense fallback={<Loading what="Opening" />}>
