@@ -12,7 +12,8 @@ const CORE = {
   records: ['kernel', 'units', 'crops', 'grain', 'ledger'],
   cut: SHARED,
   dry: SHARED,
-  store: SHARED,
+  // Whether the rest fits asks what stands, what it costs to dry and what it brings.
+  store: [...SHARED, 'fields', 'dry', 'sell'],
   sell: SHARED,
   shed: SHARED,
   trace: [...SHARED, 'fields'],

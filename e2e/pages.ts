@@ -36,6 +36,7 @@ export const PAGES = [
   '/dry/cost',
   '/dry/down',
   '/store/blend',
+  '/store/rest',
   '/store/tape',
   '/store',
   '/store/bin-a',

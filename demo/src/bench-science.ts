@@ -139,6 +139,26 @@ export async function benchScience(row: (what: string, figure: string, goal?: st
     `${timed(() => allocate(input, solve), 5).toFixed(0)} ms`,
     plan.kind === 'plan' ? `${plan.shadows.length + 1} programmes solved` : plan.kind,
   );
+  // Bins that may take either crop: the programme chooses one for each.
+  const either: AllocationInput = {
+    ...input,
+    destinations: input.destinations.map((place) =>
+      place.kind === 'bin' ? { ...place, crop: ['corn', 'soybean'] } : place,
+    ),
+    lanes: [
+      ...input.lanes,
+      ...input.sources.flatMap((from) =>
+        input.destinations
+          .filter((to) => to.kind === 'bin' && to.crop !== from.crop)
+          .map((to) => ({ from: from.id, to: to.id, value: from.crop === 'corn' ? 4.3 : 10.3, hoursPerBushel: 0.001 })),
+      ),
+    ],
+  };
+  row(
+    `the same where each of twelve bins may take either crop (${either.lanes.length} lanes)`,
+    `${timed(() => allocate(either, solve), 3).toFixed(0)} ms`,
+    'goal under 500',
+  );
   const weather = Array.from({ length: 36 }, (_, h) => ({
     temperature: 20 + 8 * Math.sin(((h - 9) / 24) * 2 * Math.PI),
     humidity: 0.55,

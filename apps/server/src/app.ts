@@ -56,7 +56,13 @@ export async function createApp(config: Config): Promise<INestApplication> {
   );
   app.use(
     helmet({
-      contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
+      contentSecurityPolicy: {
+        directives: {
+          'upgrade-insecure-requests': null,
+          // The solver of "does the rest fit?" is compiled code of our own site; text is never run.
+          'script-src': ["'self'", "'wasm-unsafe-eval'"],
+        },
+      },
       // Only who has a certificate of his own can promise that he will have one in a year.
       strictTransportSecurity: config.tls ? { maxAge: 31_536_000, includeSubDomains: false } : false,
     }),

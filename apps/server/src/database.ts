@@ -28,6 +28,7 @@ import { AcceptedLoss1791000000000 } from './migrations/1791000000000-accepted-l
 import { OneAnswer1791100000000 } from './migrations/1791100000000-one-answer.js';
 import { Dryer1791200000000 } from './migrations/1791200000000-dryer.js';
 import { BinFans1791300000000 } from './migrations/1791300000000-bin-fans.js';
+import { PlaceStates1791400000000 } from './migrations/1791400000000-place-states.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import { DeviceRow, MembershipRow, SessionRow, UserRow } from './platform/entities/identity.entity.js';
 import { RECORD_SCHEMAS } from './platform/record-table.js';
@@ -62,6 +63,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       OneAnswer1791100000000,
       Dryer1791200000000,
       BinFans1791300000000,
+      PlaceStates1791400000000,
     ],
     synchronize: false,
     poolSize: 10,

@@ -56,6 +56,7 @@ const RULES: Readonly<Record<string, string>> = {
   permit_ends_first: 'the permit ends before it begins',
   sample_without_figure: 'a sample needs at least one figure',
   ends_before_it_begins: 'it ends before it begins',
+  out_without_reason: 'say why it is out of service',
   hopper_deeper_than_wide: 'a hopper is not that deep: check the digits',
 };
 

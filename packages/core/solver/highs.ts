@@ -10,19 +10,23 @@ export function lpText(program: LinearProgram): string {
     ...(least === undefined ? [] : [` r${i}l: ${sum(terms)} >= ${number(least)}`]),
   ]);
   const objective = sum(program.objective.map((value, i) => [i, value] as const));
-  return `Maximize\n obj: ${objective}\nSubject To\n${rows.join('\n')}\nEnd\n`;
+  const choices = program.binary?.length ? `Binary\n ${program.binary.map((column) => `x${column}`).join(' ')}\n` : '';
+  return `Maximize\n obj: ${objective}\nSubject To\n${rows.join('\n')}\n${choices}End\n`;
 }
 
 /** What we use of the package. Its types are written for CommonJS and hide the default export from ES modules, so it is named here. */
 interface HighsSolve {
   solve(
     problem: string,
-    options: { output_flag: boolean },
+    options: { output_flag: boolean; mip_rel_gap: number; mip_abs_gap: number },
   ): { Status: string; ObjectiveValue: number; Columns: Readonly<Record<string, { Primal: number }>> };
 }
 const load = (
   highsPackage as unknown as { default: (options: { locateFile?: (file: string) => string }) => Promise<HighsSolve> }
 ).default;
+
+/** One bushel more is told from none: a plan that is only nearly the best would not do. */
+const EXACT = { output_flag: false, mip_rel_gap: 0, mip_abs_gap: 1e-7 };
 
 /** Never in exponents: 1e-7 next to a name could be read as part of it. */
 const number = (value: number): string => {
@@ -37,7 +41,7 @@ const number = (value: number): string => {
 export async function loadSolver(locateFile?: (file: string) => string): Promise<LinearSolver> {
   const highs = await load(locateFile ? { locateFile } : {});
   return (program) => {
-    const solution = highs.solve(lpText(program), { output_flag: false });
+    const solution = highs.solve(lpText(program), EXACT);
     if (solution.Status === 'Optimal') {
       const columns = solution.Columns;
       return {

@@ -102,8 +102,6 @@ function FarmPages({ farmId }: { farmId: string }) {
                   <Route path="/haul/*" element={<Haul />} />
                   <Route path="/dry/*" element={<Dry />} />
                   <Route path="/store" element={<Store />} />
-                  <Route path="/store/blend" element={<Store page="blend" />} />
-                  <Route path="/store/tape" element={<Store page="tape" />} />
                   <Route path="/store/:placeId" element={<Store />} />
                   <Route path="/sell" element={<Sell />} />
                   <Route path="/trace" element={<Trace />} />

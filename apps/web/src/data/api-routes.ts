@@ -101,6 +101,8 @@ export const SETTING_ROUTES = {
   fallAir: '/api/farms/{farmId}/dry/fall-air/{subject}',
   binSetup: '/api/farms/{farmId}/store/bin-setup/{subject}',
   keepingRules: '/api/farms/{farmId}/store/keeping-rules/{subject}',
+  placeState: '/api/farms/{farmId}/store/place-state/{subject}',
+  restRules: '/api/farms/{farmId}/store/rest-rules/{subject}',
   machine: '/api/farms/{farmId}/shed/machine/{subject}',
   readinessTemplate: '/api/farms/{farmId}/shed/readiness-template/{subject}',
   seasonPlan: '/api/farms/{farmId}/shed/season-plan/{subject}',

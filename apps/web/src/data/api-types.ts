@@ -1072,6 +1072,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/store/place-state/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['PlaceStateController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/store/rest-rules/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['RestRulesController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/machine/{subject}': {
     readonly parameters: {
       readonly query?: never;
@@ -3076,6 +3108,18 @@ export interface components {
       readonly hopperM: number | null;
       readonly reservedFor?: string | null;
     };
+    readonly PlaceStateKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['PlaceStateRecord'];
+    };
+    readonly PlaceStateRecord: {
+      /** Format: date-time */
+      readonly outFrom?: string;
+      /** Format: date-time */
+      readonly outUntil?: string;
+      readonly why?: string;
+      readonly note?: string;
+    };
     readonly Position: {
       readonly wetKg: number;
       readonly dryKg: number;
@@ -3148,6 +3192,20 @@ export interface components {
     };
     /** @enum {string} */
     readonly ReadingSource: 'hand' | 'combine' | 'elevator' | 'bench' | 'bite';
+    readonly RestRulesKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['RestRulesRecord'];
+    };
+    readonly RestRulesRecord: {
+      /** @description days */
+      readonly days?: number;
+      /** @description $/bu */
+      readonly storedWorth: number;
+      /** @description h */
+      readonly dryerHoursPerDay: number;
+      /** @description h */
+      readonly truckHoursPerDay: number;
+    };
     readonly RestoreAnswer: {
       readonly entries: number;
     };
@@ -3347,6 +3405,12 @@ export interface components {
         };
         readonly keepingRules: {
           readonly [key: string]: components['schemas']['KeepingRulesKept'];
+        };
+        readonly placeState: {
+          readonly [key: string]: components['schemas']['PlaceStateKept'];
+        };
+        readonly restRules: {
+          readonly [key: string]: components['schemas']['RestRulesKept'];
         };
       };
     };
@@ -5432,6 +5496,64 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['KeepingRulesRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly PlaceStateController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['PlaceStateRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly RestRulesController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['RestRulesRecord'];
         };
       };
     };

@@ -7,6 +7,7 @@ import {
   currentSeason,
   type FieldRecords,
   type Layer,
+  placeNow,
   readingsOf,
   type RecordStation,
   type ShedRecords,
@@ -290,10 +291,19 @@ export function useShed() {
   return together<ShedRecords>([shed], shed.data);
 }
 const NONE_DOWN: ReadonlyMap<string, string> = new Map();
-/** Vessels whose machine is broken and not mended, with what broke; none while the shed is not known. */
+/** Vessels whose machine is broken and not mended, and places out of service, with why; none while nothing of it is known. */
 export function useDown(): ReadonlyMap<string, string> {
   const shed = useShed().data;
-  return useMemo(() => (shed ? downPlaces(shed) : NONE_DOWN), [shed]);
+  const states = useBinSetups().data?.settings.placeState;
+  const now = useFarm().data.now;
+  return useMemo(() => {
+    const broken = shed ? downPlaces(shed) : NONE_DOWN;
+    const out = Object.entries(states ?? {}).flatMap(([id, { value }]): [string, string][] => {
+      const state = placeNow(value, now);
+      return state.out ? [[id, state.why ?? '']] : [];
+    });
+    return out.length === 0 ? broken : new Map([...out, ...broken]);
+  }, [shed, states, now]);
 }
 /** Everything wet and where it is. */
 export const useWet = () => useOfFarm('/api/farms/{farmId}/wet');

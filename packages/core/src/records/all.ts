@@ -21,7 +21,7 @@ import {
   READINESS_TEMPLATE,
   SEASON_PLAN,
 } from './shed.js';
-import { BIN_SETUP, KEEPING_RULES } from './store.js';
+import { BIN_SETUP, KEEPING_RULES, PLACE_STATE, REST_RULES } from './store.js';
 
 /** Everything that people record beside the grain book, by name. A new kind is a line here and a migration. */
 export const LOG_KINDS = {
@@ -60,6 +60,8 @@ export const SETTING_KINDS = {
   fallAir: FALL_AIR,
   binSetup: BIN_SETUP,
   keepingRules: KEEPING_RULES,
+  placeState: PLACE_STATE,
+  restRules: REST_RULES,
   machine: MACHINE,
   readinessTemplate: READINESS_TEMPLATE,
   seasonPlan: SEASON_PLAN,

@@ -1,5 +1,5 @@
 import { CROP_IDS } from '../crops/index.js';
-import { choice, number, optional, text } from './field.js';
+import { choice, instant, number, optional, text, whole } from './field.js';
 import { settingKind, type SettingOf } from './kind.js';
 
 export const BIN_FLOORS = ['full perforated', 'partly perforated', 'ducts', 'solid'] as const;
@@ -49,3 +49,45 @@ export const KEEPING_RULES = settingKind('keepingRules', 'store', 'keeping_rules
   soybeanShift: number(0, 5, 'points'),
 });
 export type KeepingRules = SettingOf<typeof KEEPING_RULES>;
+
+/** What is to be known of a place before anybody fills or empties it: out of service from and until, and what is odd about it. */
+export const PLACE_STATE = settingKind(
+  'placeState',
+  'store',
+  'place_states',
+  'places',
+  {
+    /** out of service from here on; left out: it serves */
+    outFrom: optional(instant()),
+    /** left out: until somebody says so */
+    outUntil: optional(instant()),
+    why: optional(text(120)),
+    /** what whoever pulls from it should see: "motor sketchy", "fines in the center" */
+    note: optional(text(200)),
+  },
+  [
+    {
+      name: 'ends_before_it_begins',
+      broken: ({ outFrom, outUntil }) =>
+        outUntil === undefined || (outFrom !== undefined && Date.parse(outUntil) > Date.parse(outFrom))
+          ? null
+          : 'outUntil',
+    },
+    {
+      name: 'out_without_reason',
+      broken: ({ outFrom, why }) => (outFrom === undefined || (why ?? '').trim() !== '' ? null : 'why'),
+    },
+  ],
+);
+export type PlaceState = SettingOf<typeof PLACE_STATE>;
+
+/** What whether the rest fits is reckoned with; what is left out follows from combines, trucks and buyers. */
+export const REST_RULES = settingKind('restRules', 'store', 'rest_rules', 'farm', {
+  /** until all should be in */
+  days: optional(whole(1, 200, 'days')),
+  /** that a stored bushel brings more than one sold now, after what keeping it costs */
+  storedWorth: number(-5, 10, '$/bu'),
+  dryerHoursPerDay: number(0, 24, 'h'),
+  truckHoursPerDay: number(0, 24, 'h'),
+});
+export type RestRules = SettingOf<typeof REST_RULES>;

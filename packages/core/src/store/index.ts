@@ -38,3 +38,17 @@ export {
   type TapeCheckInput,
   type SeenSurface,
 } from './tape-check.js';
+export { placeNow, type PlaceNow } from './place-state.js';
+export {
+  restQuestion,
+  restAnswer,
+  type PartLoad,
+  type LeftOutWhy,
+  type RestAnswer,
+  type RestBy,
+  type RestCrop,
+  type RestFarm,
+  type RestPlace,
+  type RestQuestion,
+  type RestSource,
+} from './rest-fits.js';

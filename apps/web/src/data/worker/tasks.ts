@@ -6,7 +6,10 @@ import {
   type FieldForecastInput,
   type HarvestCosts,
   type HaulingDay,
+  type LinearSolver,
   type MoistureTerms,
+  restAnswer,
+  type RestQuestion,
   trucksWorthHaving,
   valueOfMoisture,
   waitingCosts,
@@ -15,6 +18,18 @@ import {
 
 /** Says how much is done, from 0 to 1. */
 export type Tell = (done: number) => void;
+
+let solver: Promise<LinearSolver> | undefined;
+/** Loaded with the first question that needs it: it is as large as the rest of the program. */
+const theSolver = (): Promise<LinearSolver> =>
+  (solver ??= Promise.all([import('@fanega/core/solver'), import('highs/runtime?url')])
+    .then(([{ loadSolver }, { default: url }]) => loadSolver(() => url))
+    .catch(() => {
+      solver = undefined;
+      throw new Error(
+        'The planner is not on this device yet: it comes with the first question that is asked with a signal.',
+      );
+    }));
 
 /** Work that takes longer than a frame; it runs in the worker, never on the page's thread. */
 export const TASKS = {
@@ -28,6 +43,7 @@ export const TASKS = {
     waitingCosts({ ...input, value: valueOfMoisture(terms, price) }),
   inBin: ({ crop, ...input }: Omit<BinPlanInput, 'crop'> & { readonly crop: keyof typeof CROPS }, tell: Tell) =>
     binPlan({ ...input, crop: CROPS[crop] }, tell),
+  restFits: async (question: RestQuestion) => restAnswer(question, await theSolver()),
   trucks: (
     {
       day,
@@ -48,4 +64,4 @@ export const TASKS = {
 
 export type Task = keyof typeof TASKS;
 export type TaskInput<T extends Task> = Parameters<(typeof TASKS)[T]>[0];
-export type TaskAnswer<T extends Task> = ReturnType<(typeof TASKS)[T]>;
+export type TaskAnswer<T extends Task> = Awaited<ReturnType<(typeof TASKS)[T]>>;

@@ -1,8 +1,8 @@
 import { TASKS } from './tasks';
 
-self.onmessage = ({ data }: MessageEvent<{ id: number; task: keyof typeof TASKS; input: never }>) => {
+self.onmessage = async ({ data }: MessageEvent<{ id: number; task: keyof typeof TASKS; input: never }>) => {
   try {
-    const answer = TASKS[data.task](data.input, (done) => self.postMessage({ id: data.id, done }));
+    const answer = await TASKS[data.task](data.input, (done) => self.postMessage({ id: data.id, done }));
     self.postMessage({ id: data.id, answer });
   } catch (error) {
     self.postMessage({ id: data.id, error: error instanceof Error ? error.message : String(error) });

@@ -1,7 +1,7 @@
-import { cropOf, CROPS, dryBushels, type PlaceInfo } from '@fanega/core';
+import { cropOf, CROPS, dryBushels, placeNow, type PlaceInfo } from '@fanega/core';
 import { lazy, Suspense, useLayoutEffect, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { type Farm, useFarm } from '../../data/farm';
+import { type Farm, useBinSetups, useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Loading } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
@@ -10,27 +10,35 @@ import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
 import { PlacesDrawer } from './forms/places-drawer';
 import { AddPlace } from './forms/add-place';
+import { PlaceStateDrawer } from './forms/place-state';
+import { moment } from '../../quantity/time';
 import { shapeOf, YardVessel } from './pages/yard-vessel';
 import { Page } from '../../ui/page';
 
 const Blend = lazy(() => import('./pages/blend'));
 const Tape = lazy(() => import('./pages/tape'));
+const Rest = lazy(() => import('./pages/rest'));
 
 const PAGES = [
   { path: '', name: 'Bins and yard' },
+  { path: 'rest', name: 'Does the rest fit?' },
   { path: 'tape', name: 'Tape a bin' },
   { path: 'blend', name: 'Blend' },
 ] as const;
+
+/** Pages by the second part of their address, where a place's id stands else. */
+const BODIES = { rest: Rest, tape: Tape, blend: Blend };
 
 const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
 const WHEELS = ['combine', 'cart', 'truck'];
 
 /** What stands in the yard and on wheels, cut open and to scale. */
-export default function Store({ page }: { page?: 'blend' | 'tape' }) {
+export default function Store() {
   const farm = useFarm();
-  const { placeId } = useParams();
+  const { placeId = '' } = useParams();
   const [adding, setAdding] = useState(false);
   const [naming, setNaming] = useState(false);
+  const Body = Object.hasOwn(BODIES, placeId) ? BODIES[placeId as keyof typeof BODIES] : null;
   const standing = farm.data.places.filter((place) => STANDING.includes(place.kind));
   const wheels = farm.data.places.filter((place) => WHEELS.includes(place.kind));
   const fullest = [...standing].sort((a, b) => farm.held(b.id).wetKg - farm.held(a.id).wetKg)[0];
@@ -47,9 +55,9 @@ export default function Store({ page }: { page?: 'blend' | 'tape' }) {
         </>
       }
     >
-      {page ? (
+      {Body ? (
         <Suspense fallback={<Loading what="Opening" />}>
-          {page === 'blend' ? <Blend farm={farm} /> : <Tape farm={farm} />}
+          <Body farm={farm} />
         </Suspense>
       ) : farm.data.places.length === 0 ? (
         <Empty title="No place holds grain yet.">
@@ -189,6 +197,9 @@ function Wheels({
 function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
   const recorder = useRecorder();
   const navigate = useNavigate();
+  const kept = useBinSetups().data?.settings.placeState[place.id];
+  const state = placeNow(kept?.value, farm.data.now);
+  const [stating, setStating] = useState(false);
   const held = farm.held(place.id);
   const layers = farm.data.layers[place.id] ?? [];
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
@@ -219,6 +230,17 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
         )}
       </div>
       <div className="min-w-72 flex-[1.6]">
+        {state.out && (
+          <p className="mb-2 font-semibold text-clay">
+            ■ Out of service
+            {state.backMs === null ? '' : ` until ${moment(state.backMs, farm.data.farm.timeZone)}`}: {state.why}
+          </p>
+        )}
+        {state.note !== null && (
+          <p className="mb-2">
+            <b className="font-semibold">Note:</b> {state.note}
+          </p>
+        )}
         <h2 className="text-sm font-semibold text-muted">{place.name} holds</h2>
         {held.wetKg > 0 ? (
           <>
@@ -261,7 +283,9 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
           {['bin', 'wetBin', 'overhead'].includes(place.kind) && (
             <Button onClick={() => void navigate(`/store/tape?bin=${place.id}`)}>Tape it</Button>
           )}
+          <Button onClick={() => setStating(true)}>Note or out of service</Button>
         </div>
+        {stating && <PlaceStateDrawer farm={farm} placeId={place.id} kept={kept} onClose={() => setStating(false)} />}
       </div>
       {layers.length > 1 && (
         <div className="min-w-52 flex-1">

@@ -2,7 +2,7 @@ import { type EarlierTicket, type Entry, METHODS } from '@fanega/core';
 import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { ApiError } from '../../data/api';
-import { type Farm, useDeliveries, useDown, useFarm } from '../../data/farm';
+import { type Farm, useBinSetups, useDeliveries, useDown, useFarm } from '../../data/farm';
 import { Button, Choices, Problem, SelectBox, TextBox } from '../../ui';
 import { Drawer } from '../../ui/drawer';
 import {
@@ -259,6 +259,16 @@ function PlaceOptions({
   });
 }
 
+/** What somebody wrote of a place, for whoever pulls from it. */
+function PlaceNote({ placeId }: { placeId: string }) {
+  const note = useBinSetups().data?.settings.placeState[placeId]?.value.note;
+  return note ? (
+    <Callout className="px-3 py-2">
+      <b className="font-semibold">Note:</b> {note}
+    </Callout>
+  ) : null;
+}
+
 function WhatAndWhere({ farm, draft, errors, set }: PartProps) {
   const choose = <option value="">choose …</option>;
   if (draft.kind === 'harvest' || draft.kind === 'move') {
@@ -284,6 +294,7 @@ function WhatAndWhere({ farm, draft, errors, set }: PartProps) {
             <PlaceOptions farm={farm} holdingFirst />
           </SelectBox>
         )}
+        {draft.kind === 'move' && <PlaceNote placeId={draft.from} />}
         <SelectBox
           label="To"
           value={draft.to}
