@@ -163,7 +163,10 @@ test('a breakdown is added up by machine, cause and spare, and a machine that is
   await expect(page.getByRole('row').filter({ hasText: 'Big combine' })).toContainText('■ down');
   await page.getByRole('link', { name: 'Breakdowns' }).click();
   // Other walks of this farm may have theirs.
-  const row = page.getByRole('table', { name: 'Breakdowns' }).getByRole('row').filter({ hasText: 'Feeder chain jumped' });
+  const row = page
+    .getByRole('table', { name: 'Breakdowns' })
+    .getByRole('row')
+    .filter({ hasText: 'Feeder chain jumped' });
   await row.getByRole('button', { name: 'It runs again' }).click();
   await expect(row).not.toContainText('still down');
   await expect(row).toHaveCount(1);

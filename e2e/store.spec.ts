@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { ulid } from 'ulid';
-import { addField, addPlace, OWN, ownFarm } from './own-farm';
+import { binReadings, Link, STAND_IN_CABLES } from '@fanega/devices';
+import { addField, addPlace, OWN, ownFarm, setUp } from './own-farm';
 import { DEMO, enterDemo } from './pages';
 
 const CORN_BU = 56 * 0.45359237;
@@ -51,4 +52,35 @@ test('a place out of service is said wherever grain is put there, and its note t
   await expect(drawer).toContainText('Note: fines in the center');
   await drawer.getByLabel('To', { exact: true }).selectOption({ label: 'Truck 91, empty' });
   await expect(drawer).toContainText('sweep auger broke');
+});
+
+test('cables by the stand-in: a hot spot is named, the fan is switched by a tap and its hours counted', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Cable Ridge', 'CR', 60, 'corn');
+  const bin = await addPlace(farm, 'Bin 95', 'bin', 12_000);
+  await setUp(farm, 'binSetup', bin, { diameter: 9.14, eave: 7, hopper: 0, packFactor: 1.05 });
+  await setUp(farm, 'binCables', bin, { cables: STAND_IN_CABLES });
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'harvest', lot: lotId, to: bin, wetKg: 9900 * CORN_BU, moisture: 0.15, at: new Date().toISOString() }, // prettier-ignore
+    ],
+  });
+  await page.goto(`${OWN}/store/air?bin=${bin}`);
+  const warm = page.getByRole('region', { name: 'How warm it is' });
+  await expect(warm).toContainText('Its cables have sent nothing');
+  const { token } = await farm.post<{ token: string }>('devices', { name: 'Cables 95', kind: 'binCables' });
+  const link = new Link(OWN, token, 40);
+  const { now } = await link.hello();
+  const readings = binReadings({ placeId: bin, now: Date.parse(now), days: 12, levelM: 5.2, hot: true, seed: 9 });
+  for (const from of [0, 432]) await link.send('cables', { readings: readings.slice(from, from + 432) });
+  await expect(warm).toContainText('A hot spot');
+  await expect(warm).toContainText('cable 2');
+  await expect(warm.getByRole('region', { name: 'Every sensor' })).toContainText('▲▲');
+  const fan = page.getByRole('region', { name: 'The fan' });
+  await fan.getByRole('button', { name: 'I switched it on' }).click();
+  await expect(fan).toContainText('By the log it runs.');
+  await fan.getByRole('button', { name: 'I switched it off' }).click();
+  await expect(fan).toContainText('By the log it stands.');
 });

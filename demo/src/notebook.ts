@@ -2,6 +2,7 @@ import type { WeatherHourInfo } from '@fanega/contract';
 import {
   type BinFan,
   bushelsPerAcreToKgPerHa,
+  type CableReading,
   cfmToCubicMetresPerSecond,
   type CombineProfile,
   type CuttingWindow,
@@ -15,6 +16,7 @@ import {
   instantOf,
   isotherm,
   kilogramsPerBushel,
+  modelCables,
   mphToMetresPerSecond,
   SCHOOLS,
   type Settings,
@@ -42,11 +44,20 @@ const fan = (at2: number, at6: number, more: Partial<BinFan> = {}): BinFan => ({
   ...more,
 });
 
+/** Of Bin B: in the middle, half way out, and near the wall. */
+const CABLES_B = [
+  { name: 'middle', fromCenter: 0, lowest: 0.6, spacing: 1.1, sensors: 6 },
+  { name: 'south', fromCenter: 2.6, lowest: 0.6, spacing: 1.1, sensors: 6 },
+  { name: 'north', fromCenter: 4.4, lowest: 0.6, spacing: 1.1, sensors: 6 },
+];
+
 export interface DemoNotebook {
   readonly readings: readonly (Reading & { readonly id: string; readonly by: string })[];
   readonly logs: readonly DemoLog[];
   readonly settings: readonly DemoSetting[];
   readonly weather: readonly WeatherHourInfo[];
+  /** What the temperature cables of bins read. */
+  readonly cables: readonly (CableReading & { readonly placeId: string })[];
 }
 
 const HOUR = 3_600_000;
@@ -409,11 +420,44 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
       }),
     ),
   };
+  // Bin B: three cables, a spot that has begun to heat under its side, and a fan that ran in the cool of the last two nights.
+  const airOf = new Map(weather.map((hour) => [Date.parse(hour.at), hour.temperature]));
+  const lastHour = Math.floor(end / HOUR) * HOUR;
+  const cables = modelCables({
+    cables: CABLES_B,
+    diameter: 10.97,
+    levelM: 5.7,
+    celsius: 31,
+    putInMs: end - 40 * DAY,
+    airAt: (ms) => airOf.get(Math.floor(ms / HOUR) * HOUR) ?? 26,
+    hours: Array.from({ length: 21 * 24 }, (_, i) => lastHour - (21 * 24 - 1 - i) * HOUR),
+    seed,
+    spot: { cable: 1, height: 2.8, fromMs: end - 9 * DAY, perDay: 0.62 },
+  }).map((reading) => ({ placeId: 'bin-b', ...reading }));
+  for (let night = 2; night >= 1; night--)
+    for (const [hour, on] of [
+      [22, true],
+      [31, false],
+    ] as const) {
+      const at = midnight - night * DAY + hour * HOUR + between(0, 0.3) * HOUR;
+      if (at < end)
+        logs.push({
+          kind: 'fanSwitch',
+          body: { id: id(at), at: iso(at), placeId: 'bin-b', on },
+          by: 'Bea',
+          voided: false,
+        });
+    }
   return {
     readings,
     logs,
     weather,
+    cables,
     settings: [
+      { kind: 'binCables', subject: 'bin-b', body: { cables: CABLES_B } },
+      { kind: 'aeration', subject: 'bin-b', body: { mode: 'window', coolBy: 3, mostRewet: 1, leastCelsius: 2 } },
+      { kind: 'binFan', subject: 'bin-b', body: fan(5200, 2600) },
+      { kind: 'placeState', subject: 'bin-b', body: { note: 'fines in the center: pull the core before winter' } },
       { kind: 'cuttingWindow', subject: 'corn', body: window(0.13, 0.15, 0.18, 0.24, 4.42) },
       { kind: 'cuttingWindow', subject: 'soybean', body: window(0.1, 0.12, 0.132, 0.15, 10.48) },
       // The feed mill takes wetter corn and pays less for it; the terminal closes early.

@@ -1,3 +1,4 @@
+export { binReadings, STAND_IN_CABLES } from './cables.js';
 export { CartScale, cartCurve, type CartFigure, type CartMotion } from './cart-scale.js';
 export { harvestDay } from './day/day.js';
 export type { DayEvent } from './day/events.js';

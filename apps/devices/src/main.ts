@@ -13,6 +13,7 @@ import { ElevatorDesk } from './elevator.js';
 import { Link } from './link.js';
 import { Display } from './monitor.js';
 import { HandTester } from './tester.js';
+import { binReadings } from './cables.js';
 import { stationWeather } from './weather.js';
 import { crossing } from './truck-scale.js';
 
@@ -24,6 +25,7 @@ const USAGE = `npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN 
   monitor       [--minutes 5] [--rate 2900] [--moisture 18] what a combine's display shows while it cuts
   tester        --field TAG --moisture 17.2                 one reading of a hand tester that is a little off
   elevator      --truck NAME --buyer NAME --net LB --moisture 16.5 [--price 4.42] [--ticket 4001] [--tare 26800]
+  cables        --bin NAME [--days 30] [--level 5] [--hot]   temperatures of three cables in a bin, hour by hour
   day           --wires FILE [--speed 60]                   a whole harvest day; npm run demo:day makes the wires`;
 
 const OPTIONS = {
@@ -50,6 +52,10 @@ const OPTIONS = {
     price: { type: 'string' },
     ticket: { type: 'string', default: '4001' },
     wires: { type: 'string' },
+    bin: { type: 'string' },
+    days: { type: 'string', default: '30' },
+    level: { type: 'string', default: '5' },
+    hot: { type: 'boolean', default: false },
   },
 } as const satisfies ParseArgsConfig;
 
@@ -152,6 +158,23 @@ async function weather(): Promise<void> {
     if (values.once) break;
     await wait(every * 1000);
   }
+}
+
+async function cables(): Promise<void> {
+  const wire = link();
+  const [hello, names]: [DeviceHello, DeviceNames] = await Promise.all([wire.hello(), wire.names()]);
+  const bin = named(names.places, values.bin, 'bin');
+  const readings = binReadings({
+    placeId: bin.id,
+    now: Date.parse(hello.now),
+    days: number(values.days, '--days', 1, 400),
+    levelM: number(values.level, '--level', 0, 40),
+    hot: values.hot,
+    seed,
+  });
+  for (let i = 0; i < readings.length; i += 1000) await wire.send('cables', { readings: readings.slice(i, i + 1000) });
+  const last = readings.at(-1)!;
+  console.log(`${readings.length} readings of ${bin.name}, the last at ${last.at}`);
 }
 
 async function cartScale(): Promise<void> {
@@ -298,6 +321,7 @@ async function day(): Promise<void> {
 
 const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {
   weather,
+  cables,
   'cart-scale': cartScale,
   'truck-scale': truckScale,
   monitor,

@@ -1,6 +1,7 @@
 import { createConnection } from 'mysql2/promise';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { WeatherRow } from './features/fields/index.js';
+import { CableReadingRow } from './features/store/index.js';
 import { LiveFigureRow, WeighTicketAxleRow, WeighTicketRow, WeighTicketShareRow } from './features/haul/index.js';
 import {
   BaseRow,
@@ -29,6 +30,7 @@ import { OneAnswer1791100000000 } from './migrations/1791100000000-one-answer.js
 import { Dryer1791200000000 } from './migrations/1791200000000-dryer.js';
 import { BinFans1791300000000 } from './migrations/1791300000000-bin-fans.js';
 import { PlaceStates1791400000000 } from './migrations/1791400000000-place-states.js';
+import { Cables1791500000000 } from './migrations/1791500000000-cables.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import { DeviceRow, MembershipRow, SessionRow, UserRow } from './platform/entities/identity.entity.js';
 import { RECORD_SCHEMAS } from './platform/record-table.js';
@@ -37,7 +39,7 @@ import { RECORD_SCHEMAS } from './platform/record-table.js';
 const ENTITIES = [
   ...[FarmRow, FarmTopicRow, UserRow, MembershipRow, SessionRow, DeviceRow],
   ...[FieldRow, LotRow, LotShareRow, TrustRow, BaseRow, PlaceRow, EntryRow, RevisionRow, RevisionListRow],
-  ...[WeatherRow, WeighTicketRow, WeighTicketAxleRow, WeighTicketShareRow, LiveFigureRow, PhotoRow],
+  ...[WeatherRow, WeighTicketRow, WeighTicketAxleRow, WeighTicketShareRow, LiveFigureRow, PhotoRow, CableReadingRow],
   ...RECORD_SCHEMAS,
 ];
 
@@ -64,6 +66,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Dryer1791200000000,
       BinFans1791300000000,
       PlaceStates1791400000000,
+      Cables1791500000000,
     ],
     synchronize: false,
     poolSize: 10,

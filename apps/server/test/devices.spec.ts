@@ -1,6 +1,6 @@
-import type { DeviceHello, DeviceInfo, NewDevice, WeatherHourInfo } from '@fanega/contract';
+import type { CablesAnswer, DeviceHello, DeviceInfo, NewDevice, WeatherHourInfo } from '@fanega/contract';
 import { readingsOf } from '@fanega/core';
-import { Link, stationWeather } from '@fanega/devices';
+import { binReadings, Link, STAND_IN_CABLES, stationWeather } from '@fanega/devices';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { type Client, fieldRecords, Harness, smallFarm } from './harness.js';
@@ -69,6 +69,41 @@ describe('the device interface', () => {
     await expect(tester.send('readings', { ...reading, id: ulid(), moisture: 160 })).rejects.toThrow(
       /from 0 to 0.6 as a wet-basis fraction/,
     );
+  });
+
+  it('bin cables: hour by hour, once, the hot spot named; a bin that is none and figures that are none are refused', async () => {
+    const { placeId } = (
+      await client.post<{ placeId: string }>(`/farms/${farmId}/places`, {
+        name: 'Bin 7',
+        kind: 'bin',
+        capacityBu: 8000,
+      })
+    ).body;
+    const path = `/farms/${farmId}/places/${placeId}/cables`;
+    expect((await client.get<CablesAnswer>(path)).body).toEqual({ cables: null });
+    await client.put(`/farms/${farmId}/store/bin-cables/${placeId}`, {
+      revision: 0,
+      value: { cables: STAND_IN_CABLES },
+    });
+    const link = new Link(client.address, (await add('binCables', 'Cables of bin 7')).token, 40);
+    const { now } = await link.hello();
+    const readings = binReadings({ placeId, now: Date.parse(now), days: 12, levelM: 5, hot: true, seed: 4 });
+    for (let i = 0; i < readings.length; i += 1000)
+      expect(await link.send('cables', { readings: readings.slice(i, i + 1000) })).toMatchObject({
+        samples: Math.min(1000, readings.length - i),
+      });
+    await link.send('cables', { readings: readings.slice(-20) });
+    const seen = (await client.get<CablesAnswer>(`${path}?days=12`)).body.cables!;
+    expect(seen.spots[0]).toMatchObject({ cable: 1, verdict: 'hot' });
+    expect(seen.sensors).toHaveLength(18);
+    expect(seen.sensors[0]!.celsius).toBe(readings.at(-3)!.celsius[0]);
+    await expect(link.send('cables', { readings: [{ ...readings[0]!, placeId: 'nowhere' }] })).rejects.toThrow(
+      'reading 1: There is no such place in the book.',
+    );
+    await expect(link.send('cables', { readings: [{ ...readings[0]!, celsius: ['warm'] }] })).rejects.toThrow(
+      /celsius is a list of numbers from -60 to 120 °C, or null/,
+    );
+    expect((await client.get(`${path}?days=4000`)).status).toBe(400);
   });
 
   it('a token that is wrong or revoked opens nothing, and no other door', async () => {

@@ -4,7 +4,16 @@ import { IsIn } from 'class-validator';
 import { Fits } from './rules.js';
 
 /** What may hang on the farm's wire. */
-export const DEVICE_KINDS = ['weather', 'cartScale', 'truckScale', 'monitor', 'tester', 'elevator', 'dryer'] as const;
+export const DEVICE_KINDS = [
+  'weather',
+  'cartScale',
+  'truckScale',
+  'monitor',
+  'tester',
+  'elevator',
+  'dryer',
+  'binCables',
+] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
 
 export class DeviceBody {

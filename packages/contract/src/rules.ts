@@ -83,3 +83,12 @@ export const Each =
   (target, propertyName) => {
     for (const rule of [Type(of), ValidateNested({ each: true }), AreRecords()]) rule(target, propertyName);
   };
+
+/** A list of numbers within limits, or null where one says nothing. */
+export const FiguresOrNulls = (least: number, most: number, unit: string): PropertyDecorator =>
+  byRule('figuresOrNulls', (value, property) =>
+    Array.isArray(value) &&
+    value.every((one) => one === null || (typeof one === 'number' && one >= least && one <= most))
+      ? null
+      : `${property} is a list of numbers from ${least} to ${most} ${unit}, or null`,
+  )();

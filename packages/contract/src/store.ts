@@ -1,7 +1,18 @@
-import { PLACE_KINDS, PLACE_NAMES, WITHDRAWALS } from '@fanega/core';
+import { type CablesNow, PLACE_KINDS, PLACE_NAMES, WITHDRAWALS } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { IsIn, IsOptional } from 'class-validator';
-import { Fits } from './rules.js';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  Length,
+  Max,
+  Min,
+} from 'class-validator';
+import { Each, FiguresOrNulls, Fits, IsInstant } from './rules.js';
 
 /** What a place is called and holds. Its kind and how grain comes out of it stay: what was recorded was mixed by them. */
 export class PlaceChangeBody {
@@ -28,4 +39,47 @@ export class PlaceBody extends PlaceChangeBody {
 
 export interface PlaceAnswer {
   readonly placeId: string;
+}
+
+/** What one cable of a bin read at one moment. */
+export class CableReadingBody {
+  @ApiProperty()
+  @IsString()
+  @Length(1, 40)
+  placeId: string;
+
+  @ApiProperty({ description: 'which of the bin’s cables, from 0' })
+  @IsInt()
+  @Min(0)
+  @Max(19, { message: 'cable is from 0 to 19' })
+  cable: number;
+
+  @ApiProperty()
+  @IsInstant()
+  at: string;
+
+  @ApiProperty({
+    type: 'array',
+    items: { type: 'number', nullable: true },
+    description: '°C from the lowest sensor up; null for one that says nothing',
+  })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(40)
+  @FiguresOrNulls(-60, 120, '°C')
+  celsius: (number | null)[];
+}
+
+export class CableReadingsBody {
+  @ApiProperty({ type: [CableReadingBody] })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(1000)
+  @Each(() => CableReadingBody)
+  readings: CableReadingBody[];
+}
+
+/** A bin's cables as they stand; null where none hang in it. */
+export interface CablesAnswer {
+  readonly cables: CablesNow | null;
 }

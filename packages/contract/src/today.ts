@@ -12,7 +12,18 @@ import type {
 import type { ClockStyle, UnitSystem } from './people.js';
 
 /** What a farm's changes are counted by. Whoever shows something asks again when its topic has changed, and only then. */
-export const TOPICS = ['book', 'header', 'fields', 'cut', 'haul', 'dry', 'store', 'shed', 'weather', 'devices'] as const;
+export const TOPICS = [
+  'book',
+  'header',
+  'fields',
+  'cut',
+  'haul',
+  'dry',
+  'store',
+  'shed',
+  'weather',
+  'devices',
+] as const;
 export type Topic = (typeof TOPICS)[number];
 
 /** One line of the change feed: the number that the book has come to, and the version of every topic. */

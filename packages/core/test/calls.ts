@@ -384,6 +384,24 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
   dailyWeather: [10, 6, 0.65, 48, seededRandom(1)],
   steadyWeather: [10, 0.65, 10],
   aerationFrontHours: [0.1],
+  aerationPlan: [
+    {
+      crop: corn,
+      moisture: 0.15,
+      celsius: 20,
+      hotSpot: 30,
+      air: [{ atMs: 0, temperature: 10, humidity: 0.6 }],
+      rules: core.USUAL_AERATION,
+      fanHeat: 1,
+      cfmPerBushel: 0.2,
+      hoursRun: 3,
+      kilowatts: 4,
+      powerPrice: 0.12,
+      nowMs: 0,
+    },
+  ],
+  fanHours: [[{ atMs: 0, on: true }], 0, 3_600_000],
+  cycleBegan: [[{ atMs: 0, on: true }], 3_600_000],
   fillOf: [
     bin,
     {

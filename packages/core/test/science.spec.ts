@@ -42,6 +42,7 @@ const BY_BEHAVIOR = [
   'trucks-worth',
   'average-flow',
   'dryer-now',
+  'cables',
   'dryer-down',
   'bin-plan',
   'tape-check',

@@ -10,6 +10,7 @@ import {
 } from '@fanega/demo';
 import type { DataSource, EntityManager } from 'typeorm';
 import { weatherRow, WeatherRow } from '../features/fields/index.js';
+import { CableReadingRow, packed } from '../features/store/index.js';
 import { insertTicketLists, WeighTicketRow } from '../features/haul/index.js';
 import {
   FieldRow,
@@ -104,6 +105,11 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       tx,
       WeatherRow,
       book.weather.map((hour) => weatherRow(farmId, hour)),
+    );
+    await insertAll(
+      tx,
+      CableReadingRow,
+      book.cables.map(({ celsius, ...reading }) => ({ farmId, ...reading, celsius: packed(celsius) })),
     );
     const repository = new LedgerRepository(db);
     await repository.insert(

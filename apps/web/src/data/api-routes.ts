@@ -25,6 +25,7 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/monitors': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/haul': { topics: ['book', 'header', 'haul'], keep: true },
   '/api/farms/{farmId}/wet': { topics: ['book', 'header'], keep: true },
+  '/api/farms/{farmId}/places/{placeId}/cables': { topics: ['weather', 'store', 'book', 'header'], keep: true },
   '/api/farms/{farmId}/deliveries': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/positions': { topics: ['book', 'header'], keep: false },
   '/api/farms/{farmId}/accounts': { topics: ['book', 'header'], keep: false },
@@ -66,6 +67,7 @@ export const LOG_ROUTES = {
   dryerRun: '/api/farms/{farmId}/dry/dryer-run',
   grainTemperature: '/api/farms/{farmId}/dry/grain-temperature',
   stepHeard: '/api/farms/{farmId}/dry/step-heard',
+  fanSwitch: '/api/farms/{farmId}/store/fan-switch',
   breakdown: '/api/farms/{farmId}/shed/breakdown',
   acknowledgement: '/api/farms/{farmId}/shed/acknowledgement',
 } as const;
@@ -84,6 +86,7 @@ export const VOID_ROUTES = {
   dryerRun: '/api/farms/{farmId}/dry/dryer-run/{id}/void',
   grainTemperature: '/api/farms/{farmId}/dry/grain-temperature/{id}/void',
   stepHeard: '/api/farms/{farmId}/dry/step-heard/{id}/void',
+  fanSwitch: '/api/farms/{farmId}/store/fan-switch/{id}/void',
   breakdown: '/api/farms/{farmId}/shed/breakdown/{id}/void',
   acknowledgement: '/api/farms/{farmId}/shed/acknowledgement/{id}/void',
 } as const;
@@ -103,6 +106,8 @@ export const SETTING_ROUTES = {
   keepingRules: '/api/farms/{farmId}/store/keeping-rules/{subject}',
   placeState: '/api/farms/{farmId}/store/place-state/{subject}',
   restRules: '/api/farms/{farmId}/store/rest-rules/{subject}',
+  binCables: '/api/farms/{farmId}/store/bin-cables/{subject}',
+  aeration: '/api/farms/{farmId}/store/aeration/{subject}',
   machine: '/api/farms/{farmId}/shed/machine/{subject}',
   readinessTemplate: '/api/farms/{farmId}/shed/readiness-template/{subject}',
   seasonPlan: '/api/farms/{farmId}/shed/season-plan/{subject}',

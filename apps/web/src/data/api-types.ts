@@ -800,6 +800,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/store/fan-switch': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FanSwitchController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/store/fan-switch/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FanSwitchController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/breakdown': {
     readonly parameters: {
       readonly query?: never;
@@ -1097,6 +1129,38 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['RestRulesController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/store/bin-cables/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['BinCablesController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/store/aeration/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['AerationController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -1456,6 +1520,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/places/{placeId}/cables': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['StoreController_cablesOf'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/places': {
     readonly parameters: {
       readonly query?: never;
@@ -1696,6 +1776,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/device/cables': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_cables'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/device/names': {
     readonly parameters: {
       readonly query?: never;
@@ -1815,6 +1911,20 @@ export interface components {
         | 'binEntry';
       readonly before: string;
     };
+    readonly AerationKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['AerationRecord'];
+    };
+    readonly AerationRecord: {
+      /** @enum {string} */
+      readonly mode: 'always' | 'window' | 'off';
+      /** @description K */
+      readonly coolBy: number;
+      /** @description points */
+      readonly mostRewet: number;
+      /** @description °C */
+      readonly leastCelsius: number;
+    };
     readonly AppendAnswer: {
       readonly seq: number;
       readonly accepted: readonly {
@@ -1846,6 +1956,22 @@ export interface components {
       readonly delivered: number;
       readonly gap: number;
       readonly balances: boolean;
+    };
+    readonly BinCablesKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['BinCablesRecord'];
+    };
+    readonly BinCablesRecord: {
+      readonly cables: readonly {
+        readonly name: string;
+        /** @description m */
+        readonly fromCenter: number;
+        /** @description m */
+        readonly lowest: number;
+        /** @description m */
+        readonly spacing: number;
+        readonly sensors: number;
+      }[];
     };
     readonly BinFanKept: {
       readonly revision: number;
@@ -1972,6 +2098,27 @@ export interface components {
       readonly of?: number;
       readonly entries?: number;
       readonly problem?: string;
+    };
+    readonly CablesAnswer: {
+      readonly cables: components['schemas']['CablesNow'] | null;
+    };
+    readonly CablesNow: {
+      readonly sensors: readonly components['schemas']['SensorNow'][];
+      readonly mean: number | null;
+      readonly warmest: components['schemas']['SensorNow'] | null;
+      readonly spots: readonly components['schemas']['SensorNow'][];
+      readonly leftOut: readonly components['schemas']['SensorNow'][];
+      readonly newestMs: number | null;
+      readonly picture: {
+        readonly fromMs: number;
+        readonly stepMs: number;
+        readonly heights: readonly number[];
+        readonly celsius: readonly (readonly (number | null)[])[];
+      };
+      readonly level: {
+        readonly above: number;
+        readonly below: number;
+      } | null;
     };
     readonly ChangeoverKept: {
       readonly revision: number;
@@ -2196,7 +2343,8 @@ export interface components {
       readonly revoked: boolean;
     };
     /** @enum {string} */
-    readonly DeviceKind: 'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer';
+    readonly DeviceKind:
+      'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer' | 'binCables';
     readonly DeviceNames: {
       readonly places: readonly {
         readonly id: string;
@@ -2384,6 +2532,19 @@ export interface components {
       readonly humidity: number;
       /** @description K */
       readonly fallsPerWeek: number;
+    };
+    readonly FanSwitchKept: {
+      readonly body: components['schemas']['FanSwitchRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly FanSwitchRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly placeId: string;
+      readonly on: boolean;
     };
     readonly FarmHeaderAnswer: {
       readonly farm: {
@@ -3317,6 +3478,21 @@ export interface components {
       )[];
       readonly fireStopAt?: number;
     };
+    readonly SensorNow: {
+      readonly cable: number;
+      readonly sensor: number;
+      readonly height: number;
+      readonly state: components['schemas']['SensorState'];
+      readonly celsius: number | null;
+      readonly atMs: number | null;
+      readonly inGrain: boolean;
+      readonly weekRise: number | null;
+      readonly aboveNeighbors: number | null;
+      /** @enum {string|null} */
+      readonly verdict: 'hot' | 'watch' | null;
+    };
+    /** @enum {string} */
+    readonly SensorState: 'reads' | 'silent' | 'jumps' | 'never read';
     readonly SettingAnswer: {
       readonly revision: number;
     };
@@ -3398,7 +3574,9 @@ export interface components {
       readonly page: number;
       readonly pages: number;
       readonly broken: readonly components['schemas']['BrokenRecord'][];
-      readonly logs: Record<string, never>;
+      readonly logs: {
+        readonly fanSwitch: readonly components['schemas']['FanSwitchKept'][];
+      };
       readonly settings: {
         readonly binSetup: {
           readonly [key: string]: components['schemas']['BinSetupKept'];
@@ -3411,6 +3589,12 @@ export interface components {
         };
         readonly restRules: {
           readonly [key: string]: components['schemas']['RestRulesKept'];
+        };
+        readonly binCables: {
+          readonly [key: string]: components['schemas']['BinCablesKept'];
+        };
+        readonly aeration: {
+          readonly [key: string]: components['schemas']['AerationKept'];
         };
       };
     };
@@ -3791,7 +3975,7 @@ export interface components {
     readonly DeviceBody: {
       readonly name: string;
       /** @enum {string} */
-      readonly kind: 'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer';
+      readonly kind: 'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer' | 'binCables';
     };
     readonly ScaleSampleBody: {
       readonly at: string;
@@ -3814,6 +3998,17 @@ export interface components {
     };
     readonly FlowsBody: {
       readonly samples: readonly components['schemas']['FlowSampleBody'][];
+    };
+    readonly CableReadingBody: {
+      readonly placeId: string;
+      /** @description which of the bin’s cables, from 0 */
+      readonly cable: number;
+      readonly at: string;
+      /** @description °C from the lowest sensor up; null for one that says nothing */
+      readonly celsius: readonly (number | null)[];
+    };
+    readonly CableReadingsBody: {
+      readonly readings: readonly components['schemas']['CableReadingBody'][];
     };
   };
   responses: never;
@@ -5039,6 +5234,53 @@ export interface operations {
       };
     };
   };
+  readonly FanSwitchController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['FanSwitchRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly FanSwitchController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly BreakdownController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -5554,6 +5796,64 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['RestRulesRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly BinCablesController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['BinCablesRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly AerationController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['AerationRecord'];
         };
       };
     };
@@ -6124,6 +6424,30 @@ export interface operations {
       };
     };
   };
+  readonly StoreController_cablesOf: {
+    readonly parameters: {
+      readonly query?: {
+        readonly days?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly placeId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['CablesAnswer'];
+        };
+      };
+    };
+  };
   readonly StoreController_addPlace: {
     readonly parameters: {
       readonly query?: never;
@@ -6488,6 +6812,29 @@ export interface operations {
     readonly requestBody: {
       readonly content: {
         readonly 'application/json': components['schemas']['FlowsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_cables: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['CableReadingsBody'];
       };
     };
     readonly responses: {

@@ -309,6 +309,10 @@ export function useDown(): ReadonlyMap<string, string> {
 export const useWet = () => useOfFarm('/api/farms/{farmId}/wet');
 export const useBinSetups = () => useRecords('/api/farms/{farmId}/store/records');
 
+/** A bin's temperature cables as they stand. */
+export const useCables = (placeId: string | undefined) =>
+  useOfFarm(placeId === undefined ? null : '/api/farms/{farmId}/places/{placeId}/cables', { placeId: placeId ?? '' });
+
 /** Readings of a field in a season, newest first; of an older season than those of the notebook they are asked for by themselves. */
 export function useReadings(season: number, fieldId: string) {
   const params = { path: { farmId: useFarm().id } };

@@ -25,7 +25,7 @@ describe('what a write changes, and what is asked for again', () => {
     expect(again('fields')).toContain('/api/farms/{farmId}/lots');
     expect(again('fields')).not.toContain('/api/farms/{farmId}/now');
     expect(again('book')).toEqual(expect.arrayContaining(['/api/farms/{farmId}/now', '/api/farms/{farmId}/layers']));
-    expect(again('weather')).toEqual(['/api/farms/{farmId}/weather']);
+    expect(again('weather')).toEqual(['/api/farms/{farmId}/weather', '/api/farms/{farmId}/places/{placeId}/cables']);
     expect(dependsOn('no route', new Set(TOPICS))).toBe(false);
   });
 });

@@ -21,7 +21,7 @@ import {
   READINESS_TEMPLATE,
   SEASON_PLAN,
 } from './shed.js';
-import { BIN_SETUP, KEEPING_RULES, PLACE_STATE, REST_RULES } from './store.js';
+import { AERATION, BIN_CABLES, BIN_SETUP, FAN_SWITCH, KEEPING_RULES, PLACE_STATE, REST_RULES } from './store.js';
 
 /** Everything that people record beside the grain book, by name. A new kind is a line here and a migration. */
 export const LOG_KINDS = {
@@ -39,6 +39,7 @@ export const LOG_KINDS = {
   dryerRun: DRYER_RUN,
   grainTemperature: GRAIN_TEMPERATURE,
   stepHeard: STEP_HEARD,
+  fanSwitch: FAN_SWITCH,
   breakdown: BREAKDOWN,
   acknowledgement: ACKNOWLEDGEMENT,
 } as const;
@@ -62,6 +63,8 @@ export const SETTING_KINDS = {
   keepingRules: KEEPING_RULES,
   placeState: PLACE_STATE,
   restRules: REST_RULES,
+  binCables: BIN_CABLES,
+  aeration: AERATION,
   machine: MACHINE,
   readinessTemplate: READINESS_TEMPLATE,
   seasonPlan: SEASON_PLAN,

@@ -1,6 +1,6 @@
 import { CROP_IDS } from '../crops/index.js';
-import { choice, instant, number, optional, text, whole } from './field.js';
-import { settingKind, type SettingOf } from './kind.js';
+import { choice, flag, idOf, instant, list, number, optional, record, text, whole } from './field.js';
+import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 
 export const BIN_FLOORS = ['full perforated', 'partly perforated', 'ducts', 'solid'] as const;
 
@@ -91,3 +91,41 @@ export const REST_RULES = settingKind('restRules', 'store', 'rest_rules', 'farm'
   truckHoursPerDay: number(0, 24, 'h'),
 });
 export type RestRules = SettingOf<typeof REST_RULES>;
+
+/** One temperature cable of a bin: how far from the middle it hangs, and the heights of its sensors. */
+export const CABLE = {
+  name: text(20, 1),
+  fromCenter: number(0, 30, 'm'),
+  /** of the lowest sensor above the floor */
+  lowest: number(0, 10, 'm'),
+  spacing: number(0.2, 5, 'm'),
+  sensors: whole(1, 40),
+};
+
+/** The cables that hang in a bin, in the order in which its device counts them. */
+export const BIN_CABLES = settingKind('binCables', 'store', 'bin_cables', 'places', {
+  cables: list(record(CABLE), 1, 20),
+});
+export type BinCables = SettingOf<typeof BIN_CABLES>;
+
+/** When the fan of stored grain runs: schools of the trade, a setting. */
+export const AERATION_MODES = ['always', 'window', 'off'] as const;
+
+/** How a bin is aerated. */
+export const AERATION = settingKind('aeration', 'store', 'aerations', 'places', {
+  mode: choice(AERATION_MODES),
+  /** the air, after the fan's heat, is at least so much cooler than the grain */
+  coolBy: number(0, 20, 'K'),
+  /** points above its own moisture to which the air may bring the grain */
+  mostRewet: number(-5, 10, 'points'),
+  /** never cooled below */
+  leastCelsius: number(-20, 30, '°C'),
+});
+export type Aeration = SettingOf<typeof AERATION>;
+
+/** A fan switched on or off: its hours follow. */
+export const FAN_SWITCH = logKind('fanSwitch', 'store', 'fan_switches', {
+  placeId: idOf('places'),
+  on: flag(),
+});
+export type FanSwitch = LogOf<typeof FAN_SWITCH>;

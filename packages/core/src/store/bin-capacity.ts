@@ -1,7 +1,7 @@
-import { cropOf, CROPS } from '../crops/index.js';
+import { type Crop, cropOf, CROPS } from '../crops/index.js';
 import type { BinSetup } from '../records/index.js';
-import { capacityOf, type RoundBin } from './bins.js';
-import { massOfFill, packFactor } from './pack.js';
+import { capacityOf, heightOf, type RoundBin } from './bins.js';
+import { massOfFill, packFactor, spaceOfMass } from './pack.js';
 
 /** A bin's geometry as the formulas want it: a hopper's depth is its steepness. */
 export const roundBinOf = ({ diameter, eave, hopper, roofDegrees }: BinSetup): RoundBin => ({
@@ -30,4 +30,22 @@ export function binCapacity(setup: BinSetup): number | null {
     ...(setup.packFactor === undefined ? {} : { own: setup.packFactor }),
   });
   return Math.round(massOfFill(level, crop, crop.baseMoisture, pack.factor).wetBushels);
+}
+
+/**
+ * m of grain above the floor, leveled, that the book has in a bin; null for a pile. Range and source: {@link BIN_VOLUME} and {@link PACKING}.
+ * @param moisture wet-basis fraction
+ */
+export function bookLevel(setup: BinSetup, crop: Crop, moisture: number, wetKg: number): number | null {
+  if (setup.eave < 1) return null;
+  const bin = roundBinOf(setup);
+  const loose = heightOf(bin, spaceOfMass(wetKg, crop, moisture, 1));
+  const pack = packFactor({
+    crop,
+    diameter: setup.diameter,
+    depth: Math.max(0.3, loose),
+    moisture,
+    ...(setup.packFactor === undefined ? {} : { own: setup.packFactor }),
+  });
+  return heightOf(bin, spaceOfMass(wetKg, crop, moisture, pack.factor));
 }

@@ -25,7 +25,7 @@ export {
   type Pack,
 } from './pack.js';
 export { pileSize, coneDiameterFor, windrowLengthFor, type Pile, type PileSize } from './piles.js';
-export { binCapacity, roundBinOf } from './bin-capacity.js';
+export { binCapacity, bookLevel, roundBinOf } from './bin-capacity.js';
 export { type Coming, comingOf, intakeQuestions, type IntakeQuestion } from './intake.js';
 export {
   TAPE_CHECK,
@@ -52,3 +52,28 @@ export {
   type RestQuestion,
   type RestSource,
 } from './rest-fits.js';
+export {
+  CABLES,
+  cablesNow,
+  sensorHeights,
+  type Cable,
+  type CableReading,
+  type CablesNow,
+  type SensorNow,
+  type SensorState,
+} from './cables.js';
+export { modelCables, type HeatingSpot } from './cable-model.js';
+export {
+  COOLING_CYCLE,
+  USUAL_AERATION,
+  aerationPlan,
+  cycleBegan,
+  fanHours,
+  type AerationInput,
+  type AerationNow,
+  type AerationPlan,
+  type AirHour,
+  type FanWindow,
+  type HourOnGrain,
+  type Switched,
+} from './aeration.js';

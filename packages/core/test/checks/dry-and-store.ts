@@ -5,6 +5,7 @@ import {
   capacityOf,
   cfmPerBushelToPerCubicMetre,
   columnOf,
+  COOLING_CYCLE,
   CORN_DRYDOWN,
   cornDrydown,
   cornAfterHeat,
@@ -514,5 +515,21 @@ export const dryingAndStorage = [
       [375, 20],
     ],
     (gdd) => 100 * cornAfterHeat(0.3, gdd),
+  ),
+  table(
+    {
+      formula: COOLING_CYCLE,
+      title: 'Fan hours of a fall cycle by cfm a bushel',
+      source: 'Extension aeration bulletins',
+      standing: 'published, from memory',
+      allowed: 1e-9,
+      unit: 'h',
+    },
+    [
+      [0.1, 150],
+      [0.25, 60],
+      [1, 15],
+    ],
+    (cfm) => aerationFrontHours(cfm),
   ),
 ] as readonly CheckTable[];

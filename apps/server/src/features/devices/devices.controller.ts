@@ -1,6 +1,7 @@
 import {
   type AppendAnswer,
   AppendBody,
+  CableReadingsBody,
   DeviceBody,
   type DeviceHello,
   type DeviceInfo,
@@ -102,6 +103,14 @@ export class DeviceController {
   @Answers('SamplesAnswer')
   flows(@DeviceOf() device: DeviceCaller, @Body() body: FlowsBody): Promise<SamplesAnswer> {
     return this.service.flows(device, body);
+  }
+
+  @Post('cables')
+  @HttpCode(200)
+  @Allow('device')
+  @Answers('SamplesAnswer')
+  cables(@DeviceOf() device: DeviceCaller, @Body() body: CableReadingsBody): Promise<SamplesAnswer> {
+    return this.service.cables(device, body);
   }
 
   @Get('names')

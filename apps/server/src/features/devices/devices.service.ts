@@ -1,6 +1,7 @@
 import type {
   AppendAnswer,
   AppendBody,
+  CableReadingsBody,
   DeviceBody,
   DeviceHello,
   DeviceInfo,
@@ -23,6 +24,7 @@ import { FieldsService } from '../fields/index.js';
 import { LiveService } from '../haul/index.js';
 import { asEntry, FarmClock, LedgerService } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
+import { CablesService } from '../store/index.js';
 import { DevicesRepository } from './devices.repository.js';
 
 const MOST_DEVICES = 200;
@@ -39,6 +41,7 @@ export class DevicesService {
     @Inject(FarmClock) private readonly farmClock: FarmClock,
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(LiveService) private readonly live: LiveService,
+    @Inject(CablesService) private readonly cableReadings: CablesService,
     @Inject(DeviceTokens) private readonly tokens: DeviceTokens,
   ) {}
 
@@ -123,6 +126,11 @@ export class DevicesService {
   flows(device: DeviceCaller, body: FlowsBody): Promise<{ samples: number }> {
     only(device, 'monitor');
     return this.live.flows(device.farmId, device.id, body);
+  }
+
+  cables(device: DeviceCaller, body: CableReadingsBody): Promise<{ samples: number }> {
+    only(device, 'binCables');
+    return this.cableReadings.add(device.farmId, body);
   }
 
   /** What the farm's places and fields are called, and what the book has in each. */

@@ -3,12 +3,13 @@ import { FieldsModule } from '../fields/index.js';
 import { HaulModule } from '../haul/index.js';
 import { LedgerModule } from '../ledger/index.js';
 import { RecordsModule } from '../records/index.js';
+import { StoreModule } from '../store/index.js';
 import { DeviceController, DevicesController } from './devices.controller.js';
 import { DevicesRepository } from './devices.repository.js';
 import { DevicesService } from './devices.service.js';
 
 @Module({
-  imports: [LedgerModule, RecordsModule, FieldsModule, HaulModule],
+  imports: [LedgerModule, RecordsModule, FieldsModule, HaulModule, StoreModule],
   controllers: [DevicesController, DeviceController],
   providers: [DevicesRepository, DevicesService],
 })

@@ -119,6 +119,11 @@ export class RecordsService {
     return { of, seasons: known, page, pages, broken, logs: lists, settings };
   }
 
+  /** What the farm set of one kind, by subject; what cannot be read is left out here and said by its station. */
+  settingsOf<N extends SettingName>(farmId: string, name: N): Promise<Record<string, SettingEntry<N>>> {
+    return this.settings(farmId, name, []);
+  }
+
   private async settings<N extends SettingName>(
     farmId: string,
     name: N,

@@ -1,14 +1,18 @@
-import { type PlaceAnswer, PlaceBody, PlaceChangeBody } from '@fanega/contract';
+import { type CablesAnswer, type PlaceAnswer, PlaceBody, PlaceChangeBody } from '@fanega/contract';
 import { hasVessel, type Machine, usualWithdrawal, type Withdrawal } from '@fanega/core';
-import { Body, Controller, Inject, Injectable, Module, Param, Post, Put } from '@nestjs/common';
+import { Body, Controller, Get, Inject, Injectable, Module, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { ulid } from 'ulid';
 import { Allow } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { FarmWrites } from '../../platform/farm-write.js';
 import { Refused, unlessNameUsed } from '../../platform/refused.js';
+import { wholeNumber } from '../../platform/query.js';
+import { FieldsModule } from '../fields/index.js';
 import { LedgerModule, PlacesRepository } from '../ledger/index.js';
 import { RecordsModule, RecordsRepository, RecordsService } from '../records/index.js';
+import { CablesRepository, packed } from './cables.repository.js';
+import { CablesService } from './cables.service.js';
 
 /** A machine as it stands before anybody wrote down more of it than its name. */
 const newMachine = (kind: string, name: string, placeId: string): Machine => ({
@@ -86,7 +90,22 @@ class StoreService {
 @ApiTags('store')
 @Controller('farms/:farmId/places')
 class StoreController {
-  constructor(@Inject(StoreService) private readonly service: StoreService) {}
+  constructor(
+    @Inject(StoreService) private readonly service: StoreService,
+    @Inject(CablesService) private readonly cables: CablesService,
+  ) {}
+
+  /** A bin's temperature cables as they stand: hot spots, what is left out, and a picture of the last `days`. */
+  @Get(':placeId/cables')
+  @Allow('viewer')
+  @Answers('CablesAnswer', { topics: ['weather', 'store', 'book', 'header'], keep: true })
+  cablesOf(
+    @Param('farmId') farmId: string,
+    @Param('placeId') placeId: string,
+    @Query('days') days?: string,
+  ): Promise<CablesAnswer> {
+    return this.cables.now(farmId, placeId, wholeNumber('days', days, 30, 400));
+  }
 
   @Post()
   @Allow('manager')
@@ -107,5 +126,12 @@ class StoreController {
   }
 }
 
-@Module({ imports: [LedgerModule, RecordsModule], controllers: [StoreController], providers: [StoreService] })
+@Module({
+  imports: [LedgerModule, RecordsModule, FieldsModule],
+  controllers: [StoreController],
+  providers: [StoreService, CablesRepository, CablesService],
+  exports: [CablesService],
+})
 export class StoreModule {}
+export { CablesService, packed };
+export { CableReadingRow } from './store.entity.js';

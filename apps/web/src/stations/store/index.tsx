@@ -17,17 +17,19 @@ import { Page } from '../../ui/page';
 
 const Blend = lazy(() => import('./pages/blend'));
 const Tape = lazy(() => import('./pages/tape'));
+const Air = lazy(() => import('./pages/air'));
 const Rest = lazy(() => import('./pages/rest'));
 
 const PAGES = [
   { path: '', name: 'Bins and yard' },
+  { path: 'air', name: 'Air' },
   { path: 'rest', name: 'Does the rest fit?' },
   { path: 'tape', name: 'Tape a bin' },
   { path: 'blend', name: 'Blend' },
 ] as const;
 
 /** Pages by the second part of their address, where a place's id stands else. */
-const BODIES = { rest: Rest, tape: Tape, blend: Blend };
+const BODIES = { air: Air, rest: Rest, tape: Tape, blend: Blend };
 
 const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
 const WHEELS = ['combine', 'cart', 'truck'];

@@ -12,7 +12,7 @@ import { Verdict } from '../../../ui/verdict';
 import { wordColumn } from '../../../widgets/columns';
 import { useDeadlines } from '../../../widgets/use-deadlines';
 import { Working } from '../../../widgets/working';
-import { WarmthDrawer } from '../forms/dryer-logs';
+import { WarmthDrawer } from '../../../widgets/warmth-drawer';
 
 const HOUR = 3_600_000;
 /** So near that it is said in red. */

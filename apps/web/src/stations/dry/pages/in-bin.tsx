@@ -3,8 +3,7 @@ import {
   type BinPlan,
   type BinSetup,
   type BinWay,
-  bulkDensity,
-  type Crop,
+  bookLevel,
   CROPS,
   cropOf,
   DRIES_FROM_CFM,
@@ -12,7 +11,6 @@ import {
   FAN,
   type FieldRecords,
   IN_BIN,
-  packFactor,
   type PlaceInfo,
   STORAGE_LIFE,
 } from '@fanega/core';
@@ -45,7 +43,7 @@ import { useKeepingRules } from '../../../widgets/use-deadlines';
 import { useWarmth } from '../../../widgets/use-warmth';
 import { CropBox } from '../../../widgets/crop-box';
 import { Working } from '../../../widgets/working';
-import { BinFanDrawer, FallAirDrawer, FAN_WORDS, USUAL_FAN } from '../forms/bin-fan';
+import { BinFanDrawer, FallAirDrawer, FAN_WORDS, USUAL_FAN } from '../../../widgets/bin-fan';
 
 const HOUR = 3_600_000;
 const DAY_H = 24;
@@ -104,7 +102,7 @@ function Plan({
   const cropId = (heldCrop ?? text.crop ?? reserved ?? 'corn') as keyof typeof CROPS;
   const crop = cropOf(cropId) ?? CROPS.corn;
   const kg = strata.reduce((sum, { wetLots }) => sum + Object.values(wetLots).reduce((a, b) => a + b, 0), 0);
-  const byBook = kg > 0 ? levelDepth(setup, crop, kg, held.moisture ?? crop.baseMoisture) : null;
+  const byBook = kg > 0 ? bookLevel(setup, crop, held.moisture ?? crop.baseMoisture, kg) : null;
 
   const shownDepth = text.depth ?? length.text(Math.round(100 * (byBook ?? Math.max(1, eave))) / 100);
   const shownMoisture = text.moisture ?? moisture.text(Math.round(1000 * (held.moisture ?? 0.2)) / 1000);
@@ -313,19 +311,6 @@ function Plan({
       {open === 'air' && <FallAirDrawer start={air} revision={keptAir?.revision ?? 0} onClose={() => setOpen(null)} />}
     </div>
   );
-}
-
-/** m that grain of a bin is deep when it lies level, packed as grain packs; a hopper counts as the floor that it would be. */
-function levelDepth(setup: BinSetup, crop: Crop, kg: number, wet: number): number {
-  const loose = kg / bulkDensity(crop, wet) / ((Math.PI / 4) * setup.diameter ** 2);
-  const { factor } = packFactor({
-    crop,
-    diameter: setup.diameter,
-    depth: Math.max(0.5, loose),
-    moisture: wet,
-    ...(setup.packFactor === undefined ? {} : { own: setup.packFactor }),
-  });
-  return loose / factor;
 }
 
 /** A fall like last week, cooling as falls do; a usual one where no weather was kept. */

@@ -23,6 +23,7 @@ const KINDS: Readonly<Record<DeviceKind, string>> = {
   tester: 'Moisture tester',
   elevator: 'Elevator',
   dryer: 'Dryer',
+  binCables: 'Bin cables',
 };
 
 /** What writes by itself: stations, scales, testers, each with a token of its own. */

@@ -7,15 +7,15 @@ import {
   FAN_CONTROLS,
   inchesOfWaterToPascals,
 } from '@fanega/core';
-import { useFarm, useRefreshFarm } from '../../../data/farm';
-import { write } from '../../../data/outbox';
-import { setting } from '../../../data/records';
-import { airflow, count, hours, power, pressure, share, temperature, warmer } from '../../../quantity/quantity';
-import { SelectBox, TextBox } from '../../../ui';
-import { oneOf } from '../../../ui/form/box';
-import { useFields } from '../../../ui/form/use-fields';
-import { FormDrawer } from '../../../ui/form-drawer';
-import { figureBox, figureOrNone } from '../../../widgets/record-boxes';
+import { useFarm, useRefreshFarm } from '../data/farm';
+import { write } from '../data/outbox';
+import { setting } from '../data/records';
+import { airflow, count, hours, power, pressure, share, temperature, warmer } from '../quantity/quantity';
+import { SelectBox, TextBox } from '../ui';
+import { oneOf } from '../ui/form/box';
+import { useFields } from '../ui/form/use-fields';
+import { FormDrawer } from '../ui/form-drawer';
+import { figureBox, figureOrNone } from './record-boxes';
 
 export const FAN_WORDS: Readonly<Record<BinFan['control'], string>> = {
   always: 'all the time until it is dry',

@@ -1,0 +1,12 @@
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+import { FARM, ID, INSTANT } from '../../platform/columns.js';
+
+/** What a cable read at a moment: two bytes a sensor, hundredths of a degree, from the lowest up. */
+@Entity('cable_readings')
+export class CableReadingRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn({ name: 'place_id', ...ID }) placeId: string;
+  @PrimaryColumn({ name: 'at_ms', ...INSTANT }) atMs: number;
+  @PrimaryColumn('smallint', { unsigned: true }) cable: number;
+  @Column('varbinary', { length: 80 }) celsius: Buffer;
+}
