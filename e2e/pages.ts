@@ -35,6 +35,7 @@ export const PAGES = [
   '/dry/bin',
   '/dry/cost',
   '/dry/down',
+  '/store/routes',
   '/store/air',
   '/store/blend',
   '/store/rest',

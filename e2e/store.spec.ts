@@ -84,3 +84,100 @@ test('cables by the stand-in: a hot spot is named, the fan is switched by a tap 
   await fan.getByRole('button', { name: 'I switched it off' }).click();
   await expect(fan).toContainText('By the log it stands.');
 });
+
+test('routes: set by a tap, a load for another bin is asked about, and a leg that stops alarms a second device at once', async ({
+  page,
+  browser,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Gate Bottom', 'GB', 60, 'corn');
+  for (const name of ['Bin 97', 'Bin 98']) await addPlace(farm, name, 'bin', 8000);
+  const truck = await addPlace(farm, 'Truck 97', 'truck', 900);
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'harvest', lot: lotId, to: truck, wetKg: 800 * CORN_BU, moisture: 0.15, at: new Date().toISOString() }, // prettier-ignore
+    ],
+  });
+  await page.goto(`${OWN}/store/routes`);
+  await page.getByRole('button', { name: 'List the machines' }).click();
+  const drawer = page.getByRole('dialog');
+  const add = async (name: string, kind: string, rate: string, feeds: string): Promise<void> => {
+    await drawer.getByRole('button', { name: 'Another machine' }).click();
+    const row = drawer.getByRole('group').last();
+    await row.getByLabel('Name').fill(name);
+    await row.getByLabel('Kind').selectOption(kind);
+    await row.getByLabel('Moves').fill(rate);
+    await row.getByLabel('Feeds', { exact: true }).fill(feeds);
+  };
+  await add('Pit 97', 'pit', '9000', 'Leg 97');
+  await add('Leg 97', 'leg', '4000', 'Bin 97; Bin 99');
+  await drawer.getByRole('button', { name: 'Keep it' }).click();
+  await expect(drawer).toContainText('No machine or place is called “Bin 99”');
+  await drawer.getByRole('group').last().getByLabel('Feeds', { exact: true }).fill('Bin 97; Bin 98');
+  await drawer.getByRole('button', { name: 'Keep it' }).click();
+  const now = page.getByRole('region', { name: 'Where grain falls now' });
+  await expect(now).toContainText('Nothing is set');
+  await page.getByRole('button', { name: 'Set to Bin 98' }).click();
+  await expect(now).toContainText(/Bin 98\s*4,000 bu\/h at most/);
+  await expect(now).toContainText('Leg 97 is the weakest on the way.');
+  await expect(page.getByRole('region', { name: 'Order for Bin 98' })).toContainText(
+    /Start\s*Leg 97\s*Pit 97\s*Stop\s*Pit 97\s*Leg 97/,
+  );
+  // A load booked to the other bin than the gates say.
+  await page.goto(`${OWN}/store/${truck}`);
+  await page.getByRole('region', { name: 'Truck 97' }).getByRole('button', { name: 'Take out' }).click();
+  await drawer.getByLabel('To', { exact: true }).selectOption({ label: 'Bin 97, empty' });
+  await expect(drawer).toContainText('By the gates the pit goes to Bin 98, not to Bin 97.');
+  await drawer.getByLabel('To', { exact: true }).selectOption({ label: 'Bin 98, empty' });
+  await expect(drawer).not.toContainText('By the gates');
+  // A second device, far from the bins.
+  const other = await (await browser.newContext()).newPage();
+  await ownFarm(other);
+  await other.goto(`${OWN}/haul`);
+  await expect(other.getByRole('heading', { level: 1 })).toBeVisible();
+  const { token } = await farm.post<{ token: string }>('devices', { name: 'Motors 97', kind: 'motors' });
+  const link = new Link(OWN, token, 40);
+  const say = async (legRuns: boolean, seconds: number): Promise<void> => {
+    const at = new Date(Date.parse((await link.hello()).now) + 1000 * seconds).toISOString();
+    await link.send('motors', {
+      motors: [{ machineId: 'pit-97', at, running: true, load: 0.7 }, { machineId: 'leg-97', at, running: legRuns }], // prettier-ignore
+    });
+  };
+  await say(true, 0);
+  await expect(other.getByRole('alert')).toBeHidden();
+  await say(false, 1);
+  await expect(other.getByRole('alert')).toContainText('Leg 97 has stopped and is still fed', { timeout: 3000 });
+  await expect(other.getByRole('alert')).toContainText('Stop now, in this order: Pit 97.');
+  await other.getByRole('button', { name: 'I see to it' }).click();
+  await expect(other.getByRole('alert')).toBeHidden();
+  await say(true, 2);
+  await other.context().close();
+});
+
+test('climbing: nobody climbs alone, and fifteen minutes without a word alarm everybody', async ({ page }) => {
+  const farm = await ownFarm(page);
+  const bin = await addPlace(farm, 'Bin 99', 'bin', 8000);
+  await page.goto(`${OWN}/store/${bin}`);
+  const climbing = page.getByRole('region', { name: 'Climbing' });
+  await climbing.getByRole('button', { name: 'Somebody climbs' }).click();
+  const drawer = page.getByRole('dialog');
+  await drawer.getByLabel('Who climbs').fill('Bea');
+  await drawer.getByRole('button', { name: 'Start the 15 minutes' }).click();
+  await expect(drawer).toContainText('Nobody climbs alone');
+  await drawer.getByLabel('Who stays below and watches').fill('bea');
+  await drawer.getByRole('button', { name: 'Start the 15 minutes' }).click();
+  await expect(drawer).toContainText('Another person than the one who climbs');
+  await drawer.getByLabel('Who stays below and watches').fill('Ruiz');
+  await drawer.getByRole('button', { name: 'Start the 15 minutes' }).click();
+  await expect(climbing).toContainText('Bea is up since');
+  await climbing.getByRole('button', { name: 'Bea is down again' }).click();
+  await expect(climbing).not.toContainText('is up since');
+  // One who forgot to say so, a quarter of an hour ago.
+  const at = new Date(Date.now() - 16 * 60_000).toISOString();
+  const id = ulid();
+  await farm.post('store/climb', { id, at, placeId: bin, who: 'Dell', second: 'Ruiz', down: false });
+  await expect(page.getByRole('alert')).toContainText(/Dell climbed Bin 99 .* ago and has not come down/);
+  await expect(page.getByRole('alert')).toContainText('Ruiz: go and look from the ground');
+  await climbing.getByRole('button', { name: 'Dell is down again' }).click({ force: true });
+  await expect(page.getByRole('alert')).toBeHidden();
+});

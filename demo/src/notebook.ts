@@ -20,6 +20,7 @@ import {
   mphToMetresPerSecond,
   SCHOOLS,
   type Settings,
+  type SiteEquipment,
   type Symptom,
   wetToDryBasis,
   dryToWetBasis,
@@ -43,6 +44,33 @@ const fan = (at2: number, at6: number, more: Partial<BinFan> = {}): BinFan => ({
   mostHumidity: 0.75,
   ...more,
 });
+
+/** A pit under a leg for wet grain and one for dry, and a conveyor over the far bins. */
+const SITE: SiteEquipment = {
+  machines: [
+    { id: 'pit', name: 'Dump pit', kind: 'pit', rate: 9000, driven: true },
+    { id: 'leg-1', name: 'Wet leg', kind: 'leg', rate: 5000, driven: true },
+    { id: 'spout-1', name: 'Wet spouts', kind: 'distributor', driven: false },
+    { id: 'leg-2', name: 'Dry leg', kind: 'leg', rate: 3500, driven: true },
+    { id: 'spout-2', name: 'Dry spouts', kind: 'distributor', driven: false },
+    { id: 'belt', name: 'Top conveyor', kind: 'conveyor', rate: 4000, driven: true },
+  ],
+  links: [
+    ['pit', 'leg-1'],
+    ['pit', 'leg-2'],
+    ['leg-1', 'spout-1'],
+    ['spout-1', 'wet-bin'],
+    ['spout-1', 'bin-d'],
+    ['dryer', 'leg-2'],
+    ['leg-2', 'spout-2'],
+    ['spout-2', 'bin-a'],
+    ['spout-2', 'bin-b'],
+    ['spout-2', 'belt'],
+    ['belt', 'bin-c'],
+    ['belt', 'bin-f'],
+    ['belt', 'bin-g'],
+  ].map(([from, to]) => ({ from: from!, to: to! })),
+};
 
 /** Of Bin B: in the middle, half way out, and near the wall. */
 const CABLES_B = [
@@ -448,12 +476,20 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
           voided: false,
         });
     }
+  for (const [hoursAgo, ...path] of [
+    [7.4, 'pit', 'leg-1', 'spout-1', 'wet-bin'],
+    [5.1, 'dryer', 'leg-2', 'spout-2', 'bin-a'],
+  ] as const) {
+    const at = end - hoursAgo * HOUR;
+    logs.push({ kind: 'routeSet', body: { id: id(at), at: iso(at), from: path[0], path }, by: 'Tilda', voided: false });
+  }
   return {
     readings,
     logs,
     weather,
     cables,
     settings: [
+      { kind: 'siteEquipment', subject: 'farm', body: SITE },
       { kind: 'binCables', subject: 'bin-b', body: { cables: CABLES_B } },
       { kind: 'aeration', subject: 'bin-b', body: { mode: 'window', coolBy: 3, mostRewet: 1, leastCelsius: 2 } },
       { kind: 'binFan', subject: 'bin-b', body: fan(5200, 2600) },

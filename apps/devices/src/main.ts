@@ -26,6 +26,7 @@ const USAGE = `npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN 
   tester        --field TAG --moisture 17.2                 one reading of a hand tester that is a little off
   elevator      --truck NAME --buyer NAME --net LB --moisture 16.5 [--price 4.42] [--ticket 4001] [--tare 26800]
   cables        --bin NAME [--days 30] [--level 5] [--hot]   temperatures of three cables in a bin, hour by hour
+  motors        [--run "pit,leg-1"] [--stand "leg-2"]       what motors of the site do, by their ids
   day           --wires FILE [--speed 60]                   a whole harvest day; npm run demo:day makes the wires`;
 
 const OPTIONS = {
@@ -56,6 +57,8 @@ const OPTIONS = {
     days: { type: 'string', default: '30' },
     level: { type: 'string', default: '5' },
     hot: { type: 'boolean', default: false },
+    run: { type: 'string', default: '' },
+    stand: { type: 'string', default: '' },
   },
 } as const satisfies ParseArgsConfig;
 
@@ -175,6 +178,26 @@ async function cables(): Promise<void> {
   for (let i = 0; i < readings.length; i += 1000) await wire.send('cables', { readings: readings.slice(i, i + 1000) });
   const last = readings.at(-1)!;
   console.log(`${readings.length} readings of ${bin.name}, the last at ${last.at}`);
+}
+
+async function motors(): Promise<void> {
+  const wire = link();
+  const { now } = await wire.hello();
+  const said = [values.run, values.stand].flatMap((ids, stands) =>
+    ids
+      .split(',')
+      .map((id) => id.trim())
+      .filter((id) => id !== '')
+      .map((machineId) => ({
+        machineId,
+        at: now,
+        running: stands === 0,
+        ...(stands === 0 ? { load: Math.round(100 * (0.6 + 0.3 * random())) / 100 } : {}),
+      })),
+  );
+  if (said.length === 0) usage('--run or --stand names motors');
+  await wire.send('motors', { motors: said });
+  console.log(said.map(({ machineId, running }) => `${machineId} ${running ? 'runs' : 'stands'}`).join(', '));
 }
 
 async function cartScale(): Promise<void> {
@@ -322,6 +345,7 @@ async function day(): Promise<void> {
 const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {
   weather,
   cables,
+  motors,
   'cart-scale': cartScale,
   'truck-scale': truckScale,
   monitor,

@@ -1,7 +1,7 @@
 import { createConnection } from 'mysql2/promise';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { WeatherRow } from './features/fields/index.js';
-import { CableReadingRow } from './features/store/index.js';
+import { CableReadingRow, MotorRow } from './features/store/index.js';
 import { LiveFigureRow, WeighTicketAxleRow, WeighTicketRow, WeighTicketShareRow } from './features/haul/index.js';
 import {
   BaseRow,
@@ -31,6 +31,7 @@ import { Dryer1791200000000 } from './migrations/1791200000000-dryer.js';
 import { BinFans1791300000000 } from './migrations/1791300000000-bin-fans.js';
 import { PlaceStates1791400000000 } from './migrations/1791400000000-place-states.js';
 import { Cables1791500000000 } from './migrations/1791500000000-cables.js';
+import { Routes1791600000000 } from './migrations/1791600000000-routes.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import { DeviceRow, MembershipRow, SessionRow, UserRow } from './platform/entities/identity.entity.js';
 import { RECORD_SCHEMAS } from './platform/record-table.js';
@@ -39,7 +40,16 @@ import { RECORD_SCHEMAS } from './platform/record-table.js';
 const ENTITIES = [
   ...[FarmRow, FarmTopicRow, UserRow, MembershipRow, SessionRow, DeviceRow],
   ...[FieldRow, LotRow, LotShareRow, TrustRow, BaseRow, PlaceRow, EntryRow, RevisionRow, RevisionListRow],
-  ...[WeatherRow, WeighTicketRow, WeighTicketAxleRow, WeighTicketShareRow, LiveFigureRow, PhotoRow, CableReadingRow],
+  ...[
+    WeatherRow,
+    WeighTicketRow,
+    WeighTicketAxleRow,
+    WeighTicketShareRow,
+    LiveFigureRow,
+    PhotoRow,
+    CableReadingRow,
+    MotorRow,
+  ],
   ...RECORD_SCHEMAS,
 ];
 
@@ -67,6 +77,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       BinFans1791300000000,
       PlaceStates1791400000000,
       Cables1791500000000,
+      Routes1791600000000,
     ],
     synchronize: false,
     poolSize: 10,

@@ -1,4 +1,4 @@
-import type { CablesAnswer, DeviceHello, DeviceInfo, NewDevice, WeatherHourInfo } from '@fanega/contract';
+import type { CablesAnswer, DeviceHello, DeviceInfo, MotorInfo, NewDevice, WeatherHourInfo } from '@fanega/contract';
 import { readingsOf } from '@fanega/core';
 import { binReadings, Link, STAND_IN_CABLES, stationWeather } from '@fanega/devices';
 import { ulid } from 'ulid';
@@ -104,6 +104,28 @@ describe('the device interface', () => {
       /celsius is a list of numbers from -60 to 120 °C, or null/,
     );
     expect((await client.get(`${path}?days=4000`)).status).toBe(400);
+  });
+
+  it('motors: a start and a stop are news, the same again is none, what comes late turns nothing back', async () => {
+    const value = {
+      machines: [{ id: 'leg-1', name: 'Leg 1', kind: 'leg', rate: 4000, driven: true }],
+      links: [],
+    };
+    const link = new Link(client.address, (await add('motors', 'Panel')).token, 40);
+    const said = (seconds: number, running: boolean, machineId = 'leg-1') => ({
+      motors: [{ machineId, at: new Date(Date.now() + 1000 * seconds).toISOString(), running }],
+    });
+    await expect(link.send('motors', said(0, true))).rejects.toThrow('motor 1: The site has no machine "leg-1"');
+    await client.put(`/farms/${farmId}/store/site-equipment/farm`, { revision: 0, value });
+    expect(await link.send('motors', said(0, true))).toEqual({ samples: 1 });
+    expect(await link.send('motors', said(1, true))).toEqual({ samples: 0 });
+    expect(await link.send('motors', said(5, false))).toEqual({ samples: 1 });
+    expect(await link.send('motors', said(3, true))).toEqual({ samples: 0 });
+    const motors = (await client.get<MotorInfo[]>(`/farms/${farmId}/motors`)).body;
+    expect(motors.map(({ machineId, running }) => [machineId, running])).toEqual([['leg-1', false]]);
+    await expect(link.send('motors', { motors: [{ ...said(6, true).motors[0], running: 'yes' }] })).rejects.toThrow(
+      'running is true or false',
+    );
   });
 
   it('a token that is wrong or revoked opens nothing, and no other door', async () => {

@@ -13,6 +13,7 @@ export const DEVICE_KINDS = [
   'elevator',
   'dryer',
   'binCables',
+  'motors',
 ] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
 

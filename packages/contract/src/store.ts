@@ -1,9 +1,10 @@
-import { type CablesNow, PLACE_KINDS, PLACE_NAMES, WITHDRAWALS } from '@fanega/core';
+import { type CablesNow, type MotorNow, PLACE_KINDS, PLACE_NAMES, WITHDRAWALS } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import {
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
+  IsBoolean,
   IsIn,
   IsInt,
   IsOptional,
@@ -12,7 +13,7 @@ import {
   Max,
   Min,
 } from 'class-validator';
-import { Each, FiguresOrNulls, Fits, IsInstant } from './rules.js';
+import { Each, FiguresOrNulls, Fits, IsBetween, IsInstant } from './rules.js';
 
 /** What a place is called and holds. Its kind and how grain comes out of it stay: what was recorded was mixed by them. */
 export class PlaceChangeBody {
@@ -83,3 +84,35 @@ export class CableReadingsBody {
 export interface CablesAnswer {
   readonly cables: CablesNow | null;
 }
+
+/** What a motor of the bin site does. */
+export class MotorBody {
+  @ApiProperty({ description: 'the machine’s id in the list of the site' })
+  @IsString()
+  @Length(1, 40)
+  machineId: string;
+
+  @ApiProperty()
+  @IsInstant()
+  at: string;
+
+  @ApiProperty()
+  @IsBoolean({ message: 'running is true or false' })
+  running: boolean;
+
+  @ApiPropertyOptional({ description: 'of its full load' })
+  @IsOptional()
+  @IsBetween(0, 5, 'load is a fraction of full load from 0 to 5')
+  load?: number;
+}
+
+export class MotorsBody {
+  @ApiProperty({ type: [MotorBody] })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(200)
+  @Each(() => MotorBody)
+  motors: MotorBody[];
+}
+
+export type MotorInfo = MotorNow;

@@ -57,6 +57,8 @@ const RULES: Readonly<Record<string, string>> = {
   sample_without_figure: 'a sample needs at least one figure',
   ends_before_it_begins: 'it ends before it begins',
   out_without_reason: 'say why it is out of service',
+  machine_twice: 'each machine needs an id of its own',
+  feeds_itself: 'no machine feeds itself',
   hopper_deeper_than_wide: 'a hopper is not that deep: check the digits',
 };
 

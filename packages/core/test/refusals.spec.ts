@@ -61,6 +61,8 @@ describe('no science answers with NaN', () => {
         'store/bin-capacity',
         'store/place-state',
         'store/rest-fits',
+        'store/climbs',
+        'store/routes',
       ].map((file) => import(`../src/${file.split('/')[0]}/${file.split('/')[1]}.ts`) as Promise<object>),
     );
     const ofViews = new Set(views.flatMap(Object.keys));

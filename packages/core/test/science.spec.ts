@@ -43,6 +43,7 @@ const BY_BEHAVIOR = [
   'average-flow',
   'dryer-now',
   'cables',
+  'routes',
   'dryer-down',
   'bin-plan',
   'tape-check',

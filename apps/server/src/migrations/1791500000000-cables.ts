@@ -26,7 +26,7 @@ export class Cables1791500000000 implements MigrationInterface {
       spacing DOUBLE NOT NULL,
       sensors INT NOT NULL,
       PRIMARY KEY (farm_id, id, place),
-      FOREIGN KEY (farm_id, id) REFERENCES bin_cables (farm_id, id) ON DELETE CASCADE
+      FOREIGN KEY (farm_id, id) REFERENCES bin_cables (farm_id, id)
     ) ENGINE=InnoDB`);
     // A row for a cable and moment, two bytes a sensor in hundredths of a degree: a season of fifty cables is 144,000 rows, not three million.
     await runner.query(`CREATE TABLE cable_readings (

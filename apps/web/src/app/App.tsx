@@ -66,6 +66,9 @@ export function App() {
   );
 }
 
+/** Comes after the page, and stands over all of them. */
+const SiteAlarm = lazy(() => import('../widgets/site-alarm'));
+
 function FarmPages({ farmId }: { farmId: string }) {
   useReadersSystem();
   useReadersClock();
@@ -83,6 +86,11 @@ function FarmPages({ farmId }: { farmId: string }) {
   return (
     <FarmProvider key={`${system()} ${clockStyle()}`} farm={farm}>
       <RecordProvider>
+        <ErrorBoundary place="alarms">
+          <Suspense fallback={null}>
+            <SiteAlarm />
+          </Suspense>
+        </ErrorBoundary>
         {inCab ? (
           <ErrorBoundary place={pathname}>
             <Suspense fallback={<Loading what="Opening the cab" />}>

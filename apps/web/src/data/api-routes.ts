@@ -26,6 +26,7 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/haul': { topics: ['book', 'header', 'haul'], keep: true },
   '/api/farms/{farmId}/wet': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/places/{placeId}/cables': { topics: ['weather', 'store', 'book', 'header'], keep: true },
+  '/api/farms/{farmId}/motors': { topics: ['devices'], keep: true },
   '/api/farms/{farmId}/deliveries': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/positions': { topics: ['book', 'header'], keep: false },
   '/api/farms/{farmId}/accounts': { topics: ['book', 'header'], keep: false },
@@ -68,6 +69,8 @@ export const LOG_ROUTES = {
   grainTemperature: '/api/farms/{farmId}/dry/grain-temperature',
   stepHeard: '/api/farms/{farmId}/dry/step-heard',
   fanSwitch: '/api/farms/{farmId}/store/fan-switch',
+  routeSet: '/api/farms/{farmId}/store/route-set',
+  climb: '/api/farms/{farmId}/store/climb',
   breakdown: '/api/farms/{farmId}/shed/breakdown',
   acknowledgement: '/api/farms/{farmId}/shed/acknowledgement',
 } as const;
@@ -87,6 +90,8 @@ export const VOID_ROUTES = {
   grainTemperature: '/api/farms/{farmId}/dry/grain-temperature/{id}/void',
   stepHeard: '/api/farms/{farmId}/dry/step-heard/{id}/void',
   fanSwitch: '/api/farms/{farmId}/store/fan-switch/{id}/void',
+  routeSet: '/api/farms/{farmId}/store/route-set/{id}/void',
+  climb: '/api/farms/{farmId}/store/climb/{id}/void',
   breakdown: '/api/farms/{farmId}/shed/breakdown/{id}/void',
   acknowledgement: '/api/farms/{farmId}/shed/acknowledgement/{id}/void',
 } as const;
@@ -108,6 +113,7 @@ export const SETTING_ROUTES = {
   restRules: '/api/farms/{farmId}/store/rest-rules/{subject}',
   binCables: '/api/farms/{farmId}/store/bin-cables/{subject}',
   aeration: '/api/farms/{farmId}/store/aeration/{subject}',
+  siteEquipment: '/api/farms/{farmId}/store/site-equipment/{subject}',
   machine: '/api/farms/{farmId}/shed/machine/{subject}',
   readinessTemplate: '/api/farms/{farmId}/shed/readiness-template/{subject}',
   seasonPlan: '/api/farms/{farmId}/shed/season-plan/{subject}',

@@ -832,6 +832,70 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/store/route-set': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['RouteSetController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/store/route-set/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['RouteSetController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/store/climb': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ClimbController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/store/climb/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ClimbController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/breakdown': {
     readonly parameters: {
       readonly query?: never;
@@ -1161,6 +1225,22 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['AerationController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/store/site-equipment/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['SiteEquipmentController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -1568,6 +1648,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/motors': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['MotorsController_list'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/deliveries': {
     readonly parameters: {
       readonly query?: never;
@@ -1786,6 +1882,22 @@ export interface paths {
     readonly get?: never;
     readonly put?: never;
     readonly post: operations['DeviceController_cables'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/motors': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_motors'];
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -2137,6 +2249,21 @@ export interface components {
         readonly noPhoto?: string;
       }[];
     };
+    readonly ClimbKept: {
+      readonly body: components['schemas']['ClimbRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly ClimbRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly placeId: string;
+      readonly who: string;
+      readonly second: string;
+      readonly down: boolean;
+    };
     /** @enum {string} */
     readonly ClockStyle: '12' | '24';
     readonly CombineProfileKept: {
@@ -2344,7 +2471,7 @@ export interface components {
     };
     /** @enum {string} */
     readonly DeviceKind:
-      'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer' | 'binCables';
+      'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer' | 'binCables' | 'motors';
     readonly DeviceNames: {
       readonly places: readonly {
         readonly id: string;
@@ -3083,6 +3210,13 @@ export interface components {
         readonly flow?: number;
       }[];
     };
+    readonly MotorInfo: components['schemas']['MotorNow'];
+    readonly MotorNow: {
+      readonly machineId: string;
+      readonly running: boolean;
+      readonly load: number | null;
+      readonly atMs: number;
+    };
     readonly MoveEntry: {
       readonly id: string;
       readonly at: string;
@@ -3421,6 +3555,18 @@ export interface components {
     };
     /** @enum {string} */
     readonly Role: 'viewer' | 'operator' | 'manager' | 'owner';
+    readonly RouteSetKept: {
+      readonly body: components['schemas']['RouteSetRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly RouteSetRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly from: string;
+      readonly path: readonly string[];
+    };
     readonly SamplesAnswer: {
       readonly samples: number;
     };
@@ -3557,6 +3703,25 @@ export interface components {
         };
       };
     };
+    readonly SiteEquipmentKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['SiteEquipmentRecord'];
+    };
+    readonly SiteEquipmentRecord: {
+      readonly machines: readonly {
+        readonly id: string;
+        readonly name: string;
+        /** @enum {string} */
+        readonly kind: 'pit' | 'leg' | 'distributor' | 'conveyor' | 'auger' | 'gate';
+        /** @description bu/h */
+        readonly rate?: number;
+        readonly driven: boolean;
+      }[];
+      readonly links: readonly {
+        readonly from: string;
+        readonly to: string;
+      }[];
+    };
     readonly StepHeardKept: {
       readonly body: components['schemas']['StepHeardRecord'];
       readonly by: string;
@@ -3576,6 +3741,8 @@ export interface components {
       readonly broken: readonly components['schemas']['BrokenRecord'][];
       readonly logs: {
         readonly fanSwitch: readonly components['schemas']['FanSwitchKept'][];
+        readonly routeSet: readonly components['schemas']['RouteSetKept'][];
+        readonly climb: readonly components['schemas']['ClimbKept'][];
       };
       readonly settings: {
         readonly binSetup: {
@@ -3595,6 +3762,9 @@ export interface components {
         };
         readonly aeration: {
           readonly [key: string]: components['schemas']['AerationKept'];
+        };
+        readonly siteEquipment: {
+          readonly [key: string]: components['schemas']['SiteEquipmentKept'];
         };
       };
     };
@@ -3975,7 +4145,8 @@ export interface components {
     readonly DeviceBody: {
       readonly name: string;
       /** @enum {string} */
-      readonly kind: 'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer' | 'binCables';
+      readonly kind:
+        'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer' | 'binCables' | 'motors';
     };
     readonly ScaleSampleBody: {
       readonly at: string;
@@ -4009,6 +4180,17 @@ export interface components {
     };
     readonly CableReadingsBody: {
       readonly readings: readonly components['schemas']['CableReadingBody'][];
+    };
+    readonly MotorBody: {
+      /** @description the machine’s id in the list of the site */
+      readonly machineId: string;
+      readonly at: string;
+      readonly running: boolean;
+      /** @description of its full load */
+      readonly load?: number;
+    };
+    readonly MotorsBody: {
+      readonly motors: readonly components['schemas']['MotorBody'][];
     };
   };
   responses: never;
@@ -5281,6 +5463,100 @@ export interface operations {
       };
     };
   };
+  readonly RouteSetController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['RouteSetRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly RouteSetController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly ClimbController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['ClimbRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly ClimbController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly BreakdownController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -5854,6 +6130,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['AerationRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly SiteEquipmentController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['SiteEquipmentRecord'];
         };
       };
     };
@@ -6499,6 +6804,27 @@ export interface operations {
       };
     };
   };
+  readonly MotorsController_list: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['MotorInfo'][];
+        };
+      };
+    };
+  };
   readonly SellController_deliveries: {
     readonly parameters: {
       readonly query?: {
@@ -6835,6 +7161,29 @@ export interface operations {
     readonly requestBody: {
       readonly content: {
         readonly 'application/json': components['schemas']['CableReadingsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_motors: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['MotorsBody'];
       };
     };
     readonly responses: {

@@ -313,6 +313,9 @@ export const useBinSetups = () => useRecords('/api/farms/{farmId}/store/records'
 export const useCables = (placeId: string | undefined) =>
   useOfFarm(placeId === undefined ? null : '/api/farms/{farmId}/places/{placeId}/cables', { placeId: placeId ?? '' });
 
+/** What the motors of the bin site do. */
+export const useMotors = (wanted = true) => useOfFarm(wanted ? '/api/farms/{farmId}/motors' : null);
+
 /** Readings of a field in a season, newest first; of an older season than those of the notebook they are asked for by themselves. */
 export function useReadings(season: number, fieldId: string) {
   const params = { path: { farmId: useFarm().id } };

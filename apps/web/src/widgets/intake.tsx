@@ -4,6 +4,7 @@ import {
   comingOf,
   type EarlierTicket,
   type Entry,
+  type Gates,
   type IntakeQuestion,
   intakeQuestions,
   ticketQuestions,
@@ -41,14 +42,28 @@ function downWords(farm: Farm, entry: Entry, down: ReadonlyMap<string, string>):
  * What speaks against a load or its ticket, one sentence each.
  * @param down vessels whose machine is broken, with what broke
  * @param earlier tickets, where more of them are known than the tape has
+ * @param gates where the dump pit leads; null where nobody set a route
  */
 export function intakeWords(
   farm: Farm,
   entry: Entry,
   down: ReadonlyMap<string, string>,
   earlier?: readonly EarlierTicket[],
+  gates: Gates | null = null,
 ): string[] {
-  return [...downWords(farm, entry, down), ...goesWords(farm, entry, earlier)];
+  return [...downWords(farm, entry, down), ...gateWords(farm, entry, gates), ...goesWords(farm, entry, earlier)];
+}
+
+/** A truck's load for one bin, while the pit's gates send it to another. */
+function gateWords(farm: Farm, entry: Entry, gates: Gates | null): string[] {
+  if (gates === null || entry.type !== 'move' || !gates.reach.has(entry.to) || gates.now.includes(entry.to)) return [];
+  if (!['truck', 'cart'].includes(farm.place(entry.from)?.kind ?? '')) return [];
+  return [
+    say('gateElsewhere', {
+      there: gates.now.map((id) => farm.placeName(id)).join(` ${say('and')} `),
+      place: farm.placeName(entry.to),
+    }),
+  ];
 }
 
 function goesWords(farm: Farm, entry: Entry, earlier?: readonly EarlierTicket[]): string[] {

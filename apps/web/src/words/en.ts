@@ -231,6 +231,28 @@ export const EN = {
   crop_canola: 'canola',
   deadline: 'Wet grain in {place}: dry it, cool it or move it by {time}.',
   deadlineNow: 'Wet grain in {place} has no time left: dry it, cool it or move it now.',
+  gateElsewhere: 'By the gates the pit goes to {there}, not to {place}.',
+  machineStopped: '{machine} has stopped and is still fed',
+  stopNow: 'Stop now, in this order: {machines}. Then lock out; nobody clears it while anything can turn.',
+  notDown: '{who} climbed {place} {span} ago and has not come down',
+  goLook: '{second}: go and look from the ground, call out, and call 911 if there is no answer. Do not go in.',
+  moreAlarms: 'and {n} more',
+  iSeeToIt: 'I see to it',
+  climbing: 'Climbing',
+  isUp: '{who} is up since {at} ({span}); {second} watches.',
+  downAgain: '{who} is down again',
+  isDownAgain: '{who} is down again',
+  iClimb: 'Somebody climbs',
+  climbs: '{who} climbs',
+  climbOf: 'Climbing {place}',
+  startClimb: 'Start the 15 minutes',
+  climbRules:
+    'A level is read from the ground where it can be. Harness, dry rungs, unload locked out, and never into the bin: it is never safe.',
+  whoClimbs: 'Who climbs',
+  whoWatches: 'Who stays below and watches',
+  secondWanted: 'Nobody climbs alone: who watches?',
+  anotherPerson: 'Another person than the one who climbs',
+  climbTimer: 'After 15 minutes without “down again” every screen of the farm is alarmed.',
 } as const;
 
 export type WordKey = keyof typeof EN;

@@ -21,7 +21,18 @@ import {
   READINESS_TEMPLATE,
   SEASON_PLAN,
 } from './shed.js';
-import { AERATION, BIN_CABLES, BIN_SETUP, FAN_SWITCH, KEEPING_RULES, PLACE_STATE, REST_RULES } from './store.js';
+import {
+  AERATION,
+  BIN_CABLES,
+  BIN_SETUP,
+  CLIMB,
+  FAN_SWITCH,
+  KEEPING_RULES,
+  PLACE_STATE,
+  REST_RULES,
+  ROUTE_SET,
+  SITE_EQUIPMENT,
+} from './store.js';
 
 /** Everything that people record beside the grain book, by name. A new kind is a line here and a migration. */
 export const LOG_KINDS = {
@@ -40,6 +51,8 @@ export const LOG_KINDS = {
   grainTemperature: GRAIN_TEMPERATURE,
   stepHeard: STEP_HEARD,
   fanSwitch: FAN_SWITCH,
+  routeSet: ROUTE_SET,
+  climb: CLIMB,
   breakdown: BREAKDOWN,
   acknowledgement: ACKNOWLEDGEMENT,
 } as const;
@@ -65,6 +78,7 @@ export const SETTING_KINDS = {
   restRules: REST_RULES,
   binCables: BIN_CABLES,
   aeration: AERATION,
+  siteEquipment: SITE_EQUIPMENT,
   machine: MACHINE,
   readinessTemplate: READINESS_TEMPLATE,
   seasonPlan: SEASON_PLAN,

@@ -1,5 +1,5 @@
 import { CROP_IDS } from '../crops/index.js';
-import { choice, flag, idOf, instant, list, number, optional, record, text, whole } from './field.js';
+import { choice, flag, idOf, instant, list, number, optional, ownId, record, text, whole } from './field.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 
 export const BIN_FLOORS = ['full perforated', 'partly perforated', 'ducts', 'solid'] as const;
@@ -129,3 +129,51 @@ export const FAN_SWITCH = logKind('fanSwitch', 'store', 'fan_switches', {
   on: flag(),
 });
 export type FanSwitch = LogOf<typeof FAN_SWITCH>;
+
+export const SITE_MACHINE_KINDS = ['pit', 'leg', 'distributor', 'conveyor', 'auger', 'gate'] as const;
+
+/** A machine of the bin site that moves grain. */
+export const SITE_MACHINE = {
+  id: ownId(),
+  name: text(40, 1),
+  kind: choice(SITE_MACHINE_KINDS),
+  rate: optional(number(1, 100_000, 'bu/h')),
+  /** it has a motor */
+  driven: flag(),
+};
+
+/** The bin site's machines, and which feeds which: a machine or a place on either side. */
+export const SITE_EQUIPMENT = settingKind(
+  'siteEquipment',
+  'store',
+  'site_equipment',
+  'farm',
+  {
+    machines: list(record(SITE_MACHINE), 0, 60),
+    links: list(record({ from: text(40, 1), to: text(40, 1) }), 0, 200),
+  },
+  [
+    {
+      name: 'machine_twice',
+      broken: ({ machines }) => (new Set(machines.map(({ id }) => id)).size === machines.length ? null : 'machines'),
+    },
+    { name: 'feeds_itself', broken: ({ links }) => (links.some(({ from, to }) => from === to) ? 'links' : null) },
+  ],
+);
+export type SiteEquipment = SettingOf<typeof SITE_EQUIPMENT>;
+
+/** Gates and spouts as somebody set them: from a feeder over these to where grain falls; empty: closed. */
+export const ROUTE_SET = logKind('routeSet', 'store', 'routes_set', {
+  from: text(40, 1),
+  path: list(text(40, 1), 0, 14),
+});
+export type RouteSet = LogOf<typeof ROUTE_SET>;
+
+/** Somebody climbs a bin while another watches by name, or is down again. */
+export const CLIMB = logKind('climb', 'store', 'climbs', {
+  placeId: idOf('places'),
+  who: text(60, 1),
+  second: text(60, 1),
+  down: flag(),
+});
+export type Climb = LogOf<typeof CLIMB>;

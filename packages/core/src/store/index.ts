@@ -77,3 +77,27 @@ export {
   type HourOnGrain,
   type Switched,
 } from './aeration.js';
+export {
+  ROUTES,
+  HIGH_LOAD,
+  columnsOf,
+  feedersOf,
+  fillingOf,
+  gatesNow,
+  motorAlarms,
+  routeOf,
+  routesFrom,
+  routesNow,
+  sharedMachines,
+  startOrder,
+  stopOrder,
+  type Filling,
+  type Gates,
+  type MotorAlarm,
+  type MotorNow,
+  type Route,
+  type RunningRoute,
+  type SetRoute,
+  type SiteMachine,
+} from './routes.js';
+export { CLIMB_MS, climbingNow, type Climbing, type ClimbNote } from './climbs.js';

@@ -7,6 +7,7 @@ import {
   type DeviceInfo,
   type DeviceNames,
   FlowsBody,
+  MotorsBody,
   type NewDevice,
   type DeviceAnswer,
   type DeviceReadingAnswer,
@@ -111,6 +112,14 @@ export class DeviceController {
   @Answers('SamplesAnswer')
   cables(@DeviceOf() device: DeviceCaller, @Body() body: CableReadingsBody): Promise<SamplesAnswer> {
     return this.service.cables(device, body);
+  }
+
+  @Post('motors')
+  @HttpCode(200)
+  @Allow('device')
+  @Answers('SamplesAnswer')
+  motors(@DeviceOf() device: DeviceCaller, @Body() body: MotorsBody): Promise<SamplesAnswer> {
+    return this.service.motors(device, body);
   }
 
   @Get('names')

@@ -8,6 +8,7 @@ import type {
   DeviceKind,
   DeviceNames,
   FlowsBody,
+  MotorsBody,
   NewDevice,
   WeatherBody,
   WeightsBody,
@@ -24,7 +25,7 @@ import { FieldsService } from '../fields/index.js';
 import { LiveService } from '../haul/index.js';
 import { asEntry, FarmClock, LedgerService } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
-import { CablesService } from '../store/index.js';
+import { CablesService, MotorsService } from '../store/index.js';
 import { DevicesRepository } from './devices.repository.js';
 
 const MOST_DEVICES = 200;
@@ -42,6 +43,7 @@ export class DevicesService {
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(LiveService) private readonly live: LiveService,
     @Inject(CablesService) private readonly cableReadings: CablesService,
+    @Inject(MotorsService) private readonly motorStates: MotorsService,
     @Inject(DeviceTokens) private readonly tokens: DeviceTokens,
   ) {}
 
@@ -131,6 +133,11 @@ export class DevicesService {
   cables(device: DeviceCaller, body: CableReadingsBody): Promise<{ samples: number }> {
     only(device, 'binCables');
     return this.cableReadings.add(device.farmId, body);
+  }
+
+  motors(device: DeviceCaller, body: MotorsBody): Promise<{ samples: number }> {
+    only(device, 'motors');
+    return this.motorStates.add(device.farmId, body);
   }
 
   /** What the farm's places and fields are called, and what the book has in each. */

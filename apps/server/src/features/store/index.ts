@@ -1,4 +1,4 @@
-import { type CablesAnswer, type PlaceAnswer, PlaceBody, PlaceChangeBody } from '@fanega/contract';
+import { type CablesAnswer, type MotorInfo, type PlaceAnswer, PlaceBody, PlaceChangeBody } from '@fanega/contract';
 import { hasVessel, type Machine, usualWithdrawal, type Withdrawal } from '@fanega/core';
 import { Body, Controller, Get, Inject, Injectable, Module, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
@@ -13,6 +13,8 @@ import { LedgerModule, PlacesRepository } from '../ledger/index.js';
 import { RecordsModule, RecordsRepository, RecordsService } from '../records/index.js';
 import { CablesRepository, packed } from './cables.repository.js';
 import { CablesService } from './cables.service.js';
+import { MotorsRepository } from './motors.repository.js';
+import { MotorsService } from './motors.service.js';
 
 /** A machine as it stands before anybody wrote down more of it than its name. */
 const newMachine = (kind: string, name: string, placeId: string): Machine => ({
@@ -126,12 +128,26 @@ class StoreController {
   }
 }
 
+@ApiTags('store')
+@Controller('farms/:farmId/motors')
+class MotorsController {
+  constructor(@Inject(MotorsService) private readonly motors: MotorsService) {}
+
+  /** What each motor of the bin site does. */
+  @Get()
+  @Allow('viewer')
+  @Answers('MotorInfo[]', { topics: ['devices'], keep: true })
+  list(@Param('farmId') farmId: string): Promise<MotorInfo[]> {
+    return this.motors.list(farmId);
+  }
+}
+
 @Module({
   imports: [LedgerModule, RecordsModule, FieldsModule],
-  controllers: [StoreController],
-  providers: [StoreService, CablesRepository, CablesService],
-  exports: [CablesService],
+  controllers: [StoreController, MotorsController],
+  providers: [StoreService, CablesRepository, CablesService, MotorsRepository, MotorsService],
+  exports: [CablesService, MotorsService],
 })
 export class StoreModule {}
-export { CablesService, packed };
-export { CableReadingRow } from './store.entity.js';
+export { CablesService, MotorsService, packed };
+export { CableReadingRow, MotorRow } from './store.entity.js';

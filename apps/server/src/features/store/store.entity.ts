@@ -10,3 +10,13 @@ export class CableReadingRow {
   @PrimaryColumn('smallint', { unsigned: true }) cable: number;
   @Column('varbinary', { length: 80 }) celsius: Buffer;
 }
+
+/** What a motor of the bin site does, as its device said last. */
+@Entity('motor_states')
+export class MotorRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn({ name: 'machine_id', ...ID }) machineId: string;
+  @Column({ name: 'at_ms', ...INSTANT }) atMs: number;
+  @Column('boolean') running: boolean;
+  @Column('double', { nullable: true }) load: number | null;
+}

@@ -14,14 +14,17 @@ import { PlaceStateDrawer } from './forms/place-state';
 import { moment } from '../../quantity/time';
 import { shapeOf, YardVessel } from './pages/yard-vessel';
 import { Page } from '../../ui/page';
+import { ClimbBox } from '../../widgets/climb-box';
 
 const Blend = lazy(() => import('./pages/blend'));
 const Tape = lazy(() => import('./pages/tape'));
 const Air = lazy(() => import('./pages/air'));
+const Routes = lazy(() => import('./pages/routes'));
 const Rest = lazy(() => import('./pages/rest'));
 
 const PAGES = [
   { path: '', name: 'Bins and yard' },
+  { path: 'routes', name: 'Routes' },
   { path: 'air', name: 'Air' },
   { path: 'rest', name: 'Does the rest fit?' },
   { path: 'tape', name: 'Tape a bin' },
@@ -29,7 +32,7 @@ const PAGES = [
 ] as const;
 
 /** Pages by the second part of their address, where a place's id stands else. */
-const BODIES = { air: Air, rest: Rest, tape: Tape, blend: Blend };
+const BODIES = { routes: Routes, air: Air, rest: Rest, tape: Tape, blend: Blend };
 
 const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
 const WHEELS = ['combine', 'cart', 'truck'];
@@ -287,6 +290,11 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
           )}
           <Button onClick={() => setStating(true)}>Note or out of service</Button>
         </div>
+        {['bin', 'wetBin', 'overhead', 'dryer'].includes(place.kind) && (
+          <div className="mt-3">
+            <ClimbBox farm={farm} placeId={place.id} />
+          </div>
+        )}
         {stating && <PlaceStateDrawer farm={farm} placeId={place.id} kept={kept} onClose={() => setStating(false)} />}
       </div>
       {layers.length > 1 && (

@@ -6,7 +6,7 @@ import { usePreload } from '../../ui/use-preload';
 import { ApiError } from '../../data/api';
 import { write } from '../../data/outbox';
 import { bookCommand } from '../../data/outbox/book-command';
-import { useDown, useFarm, useRefreshFarm } from '../../data/farm';
+import { useBinSetups, useDown, useFarm, useRefreshFarm } from '../../data/farm';
 import { scaleUnit, weightText } from '../../quantity/quantity';
 import { type Draft, emptyDraft, type RecordKind } from './draft-start';
 import { keptDraft } from './kept';
@@ -36,6 +36,7 @@ export function useRecorder(): Recorder {
 export function RecordProvider({ children }: { children: ReactNode }) {
   const farm = useFarm();
   const down = useDown();
+  const store = useBinSetups().data;
   const [draft, setDraft] = useState<Draft | null>(null);
 
   const refresh = useRefreshFarm(farm.id);
@@ -83,8 +84,8 @@ export function RecordProvider({ children }: { children: ReactNode }) {
         });
         const what = `${farm.placeName(from)} → ${farm.placeName(to)}`;
         // Something speaks against it: the sheet asks.
-        const { intakeWords } = await import('../intake');
-        if (intakeWords(farm, entry, down).length > 0)
+        const [{ intakeWords }, { gatesOf }] = await Promise.all([import('../intake'), import('../site')]);
+        if (intakeWords(farm, entry, down, undefined, gatesOf(store)).length > 0)
           return setDraft(
             emptyDraft(ulid, {
               kind: 'move',
@@ -106,7 +107,7 @@ export function RecordProvider({ children }: { children: ReactNode }) {
       },
       undo,
     }),
-    [farm, recorded, undo, down],
+    [farm, recorded, undo, down, store],
   );
 
   return (

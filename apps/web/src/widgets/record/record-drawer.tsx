@@ -1,3 +1,4 @@
+import { useGates } from '../site';
 import { type EarlierTicket, type Entry, METHODS } from '@fanega/core';
 import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
@@ -53,6 +54,7 @@ export default function RecordDrawer({
 }) {
   const farm = useFarm();
   const down = useDown();
+  const gates = useGates();
   const [draft, setDraft] = useState(start);
   const [errors, setErrors] = useState<DraftErrors>({});
   const [problem, setProblem] = useState<string | null>(null);
@@ -86,7 +88,7 @@ export default function RecordDrawer({
     if (sending) return;
     const { entry: read, errors: wrong } = readDraft(draft, farm, farm.clock());
     // Stamped once: what is tried now and what the queue tries later is the same to the letter.
-    const against = read && asksOf(draft) ? intakeWords(farm, read, down, earlier) : [];
+    const against = read && asksOf(draft) ? intakeWords(farm, read, down, earlier, gates) : [];
     if (against.length > 0 && draft.anyway === '') wrong.anyway = 'Say why, or choose another place';
     const entry =
       read && !wrong.anyway ? stamped(against.length > 0 ? withReason(read, draft.anyway) : read) : undefined;
@@ -502,11 +504,12 @@ function Against({
   earlier,
 }: PartProps & { readonly earlier: readonly EarlierTicket[] | undefined }) {
   const down = useDown();
+  const gates = useGates();
   const words = useMemo(() => {
     if (!asksOf(draft)) return [];
     const { entry } = readDraft(draft, farm, Infinity);
-    return entry ? intakeWords(farm, entry, down, earlier) : [];
-  }, [farm, draft, down, earlier]);
+    return entry ? intakeWords(farm, entry, down, earlier, gates) : [];
+  }, [farm, draft, down, earlier, gates]);
   if (words.length === 0) return null;
   return (
     <Callout icon role="alert" className="px-3 py-2">

@@ -1,3 +1,4 @@
+import { useGates } from '../../../widgets/site';
 import {
   byDisplay,
   type CabAction,
@@ -87,6 +88,7 @@ export function InCab({
   const notebook = useNotebook().data;
   const devices = useDevices().data ?? [];
   const down = useDown();
+  const gates = useGates();
   const [pad, setPad] = useState<{
     readonly lot: string;
     readonly to: string;
@@ -152,7 +154,7 @@ export function InCab({
       toast(what);
     };
     // Of what comes at the same time the first is asked about: the others go where it leaves room.
-    const said = full[0] ? intakeWords(farm, full[0], down) : [];
+    const said = full[0] ? intakeWords(farm, full[0], down, undefined, gates) : [];
     if (said.length === 0) return send(full);
     setAgainst({ words: said, go: (reason) => void send(full.map((entry) => withReason(entry, reason))) });
   };

@@ -24,6 +24,7 @@ const KINDS: Readonly<Record<DeviceKind, string>> = {
   elevator: 'Elevator',
   dryer: 'Dryer',
   binCables: 'Bin cables',
+  motors: 'Leg and auger motors',
 };
 
 /** What writes by itself: stations, scales, testers, each with a token of its own. */

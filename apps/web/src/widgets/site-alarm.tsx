@@ -1,0 +1,55 @@
+import { OctagonAlert } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { useFarm } from '../data/farm';
+import { spanText } from '../quantity/time';
+import { Button } from '../ui';
+import { useTicking } from '../ui/use-ticking';
+import { say } from '../words';
+import { useSite } from './site';
+
+/** What must not wait, on every page and in every cab: a leg that stands while it is fed, and somebody who has not come down. */
+export default function SiteAlarm() {
+  const farm = useFarm();
+  useTicking();
+  const site = useSite(farm);
+  const [seen, setSeen] = useState<readonly string[]>([]);
+  const now = farm.clock();
+  const all = [
+    ...(site?.alarms ?? []).map(({ stopped, stop, sinceMs }) => ({
+      key: `motor ${stopped} ${sinceMs}`,
+      head: say('machineStopped', { machine: site!.nameOf(stopped) }),
+      what: say('stopNow', { machines: stop.map(site!.nameOf).join(', ') }),
+    })),
+    ...(site?.climbing ?? [])
+      .filter(({ overdue }) => overdue)
+      .map(({ placeId, who, second, sinceMs }) => ({
+        key: `climb ${placeId} ${who} ${sinceMs}`,
+        head: say('notDown', {
+          who,
+          place: farm.placeName(placeId),
+          span: spanText(Math.floor((now - sinceMs) / 60_000)),
+        }),
+        what: say('goLook', { second }),
+      })),
+  ].filter(({ key }) => !seen.includes(key));
+  const [first] = all;
+  const key = first?.key;
+  useEffect(() => {
+    if (key !== undefined) navigator.vibrate?.([400, 200, 400, 200, 800]);
+  }, [key]);
+  if (!first) return null;
+  return (
+    <div
+      role="alert"
+      className="no-print fixed inset-x-0 top-0 z-50 flex flex-wrap items-center gap-x-5 gap-y-2 border-b-4 border-ink bg-clay px-5 py-4 text-on-clay"
+    >
+      <OctagonAlert size={40} aria-hidden="true" />
+      <div className="min-w-60 flex-1">
+        <p className="text-2xl leading-tight font-bold">{first.head}</p>
+        <p className="text-lg">{first.what}</p>
+        {all.length > 1 && <p className="text-sm">{say('moreAlarms', { n: all.length - 1 })}</p>}
+      </div>
+      <Button onClick={() => setSeen([...seen, first.key])}>{say('iSeeToIt')}</Button>
+    </div>
+  );
+}
