@@ -181,3 +181,72 @@ test('climbing: nobody climbs alone, and fifteen minutes without a word alarm ev
   await climbing.getByRole('button', { name: 'Dell is down again' }).click({ force: true });
   await expect(page.getByRole('alert')).toBeHidden();
 });
+
+test('the bin keeper at 390 px: route, dump, level, sample and fan in large taps, without a signal too', async ({
+  page,
+  context,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Keeper Bottom', 'KB', 60, 'corn');
+  const bin = await addPlace(farm, 'Bin 61', 'bin', 9000);
+  await addPlace(farm, 'Bin 62', 'bin', 9000);
+  const truck = await addPlace(farm, 'Truck 61', 'truck', 900);
+  await setUp(farm, 'binSetup', bin, { diameter: 9.144, eave: 5.4864, hopper: 0, packFactor: 1.05, crop: 'corn' });
+  await setUp(farm, 'aeration', bin, { mode: 'always', coolBy: 5, mostRewet: 1, leastCelsius: 0 });
+  const kept = await farm.get<{ settings: { siteEquipment: { farm?: { revision: number } } } }>('store/records');
+  await farm.put('store/site-equipment/farm', {
+    revision: kept.settings.siteEquipment.farm?.revision ?? 0,
+    value: {
+      machines: [{ id: 'pit-61', name: 'Pit 61', kind: 'pit', rate: 8000, driven: true }],
+      links: [
+        { from: 'pit-61', to: bin },
+        { from: 'pit-61', to: await addPlace(farm, 'Bin 63', 'bin', 9000) },
+      ],
+    },
+  });
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'harvest', lot: lotId, to: truck, wetKg: 850 * CORN_BU, moisture: 0.15, at: new Date().toISOString() }, // prettier-ignore
+    ],
+  });
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${OWN}/cab`);
+  const change = page.getByRole('button', { name: /, change$/ });
+  if (await change.isVisible()) await change.click();
+  await page.getByLabel('Your name').fill('Tilda');
+  await page.getByRole('button', { name: 'The bins' }).click();
+  const falls = page.getByRole('region', { name: 'Where grain falls now' });
+  await expect(falls).toBeVisible();
+  await context.setOffline(true);
+  await falls.getByRole('button', { name: 'Where the next load goes' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Bin 61' }).click();
+  // It shows at once, though nobody was told yet.
+  await expect(falls).toContainText(/From Pit 61 it falls into\s*Bin 61/);
+  await falls.getByRole('button', { name: /^Dump Truck 61, 850 bu.* into Bin 61/ }).click();
+  await expect(falls.getByRole('button', { name: /^Dump Truck 61/ })).toBeHidden();
+  await page.getByRole('button', { name: 'Fans' }).click();
+  await sheet.getByRole('button', { name: '○ Bin 61 stands. Switched on?' }).click();
+  await page.getByRole('button', { name: 'Fans' }).click();
+  await expect(sheet.getByRole('button', { name: '● Bin 61 runs. Switched off?' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  // The tape, against the book with what waits in it.
+  await page.getByRole('button', { name: 'Read a level' }).click();
+  await sheet.getByLabel('Which').selectOption(bin);
+  for (const key of ['1', '6', '.', '5']) await sheet.getByRole('button', { name: key, exact: true }).click();
+  await expect(sheet.getByRole('status')).toContainText(/by tape/);
+  await sheet.getByText('empty, swept').click();
+  await sheet.getByRole('button', { name: 'Restate the book to 0 bu' }).click();
+  await context.setOffline(false);
+  await page.reload();
+  await expect(page.getByRole('status').filter({ hasText: 'waits' })).toBeHidden();
+  const switched = await farm.get<{ logs: { fanSwitch: { body: { placeId: string; on: boolean } }[] } }>(
+    'store/records',
+  );
+  await expect
+    .poll(async () => {
+      const { logs } = await farm.get<typeof switched>('store/records');
+      return logs.fanSwitch.filter(({ body }) => body.placeId === bin).map(({ body }) => body.on);
+    })
+    .toEqual([true]);
+});

@@ -20,7 +20,7 @@ import { follow } from './follow';
 import { keptLayers } from './layers';
 import { entriesOf, takeWritten, useOutbox } from './outbox';
 import { onFirstWorker } from './program';
-import { optimisticFarm, pendingEntries, pendingFields } from './outbox/optimistic';
+import { optimisticFarm, pendingEntries, pendingFields, withPendingLogs } from './outbox/optimistic';
 import { oneAfterTheOther } from './one-after-the-other';
 import { everyPage, type RecordsPath } from './record-pages';
 import { changedBy, dependsOn } from './topics';
@@ -272,7 +272,8 @@ export function useNotebook() {
   const fields = useRecords('/api/farms/{farmId}/fields/records');
   const cut = useRecords('/api/farms/{farmId}/cut/records');
   const haul = useRecords('/api/farms/{farmId}/haul/records');
-  const dry = useRecords('/api/farms/{farmId}/dry/records');
+  const asked = useRecords('/api/farms/{farmId}/dry/records');
+  const dry = { ...asked, data: usePending(asked.data) };
   const data = useMemo<FieldRecords | undefined>(
     () =>
       fields.data && cut.data && haul.data && dry.data
@@ -307,7 +308,16 @@ export function useDown(): ReadonlyMap<string, string> {
 }
 /** Everything wet and where it is. */
 export const useWet = () => useOfFarm('/api/farms/{farmId}/wet');
-export const useBinSetups = () => useRecords('/api/farms/{farmId}/store/records');
+/** A station's records with those that wait on this device. */
+function usePending<D extends { readonly logs: object }>(data: D | undefined): D | undefined {
+  const outbox = useOutbox();
+  const { id } = useFarm();
+  return useMemo(() => data && { ...data, logs: withPendingLogs(data.logs, outbox, id) }, [data, outbox, id]);
+}
+export function useBinSetups() {
+  const store = useRecords('/api/farms/{farmId}/store/records');
+  return { ...store, data: usePending(store.data) };
+}
 
 /** A bin's temperature cables as they stand. */
 export const useCables = (placeId: string | undefined) =>

@@ -19,12 +19,15 @@ import { say } from '../words';
 export function ReportDelay({
   farm,
   machineId: own,
+  link: about,
   onClose,
   onKeep,
 }: {
   farm: Farm;
   /** Whose delay it is, where one reports his own. */
   machineId?: string;
+  /** What is likely late, where it is no machine. */
+  link?: ChainLink;
   onClose: () => void;
   /** Out of reach of a tower it waits on the device. */
   onKeep?: (command: Command, what: string) => void;
@@ -41,6 +44,7 @@ export function ReportDelay({
     },
     start: () => ({
       link:
+        about ??
         ({ combine: 'combine', cart: 'cart', dryer: 'dryer' } as const)[farm.place(own ?? '')?.kind as 'cart'] ??
         'trucks',
       machineId: own ?? '',

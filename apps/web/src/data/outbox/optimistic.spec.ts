@@ -4,7 +4,8 @@ import { type Command, post } from '../api';
 import { LOG_ROUTES } from '../api-routes';
 import type { FarmData } from '../farm';
 import { bookCommand } from './book-command';
-import { pendingEntries, optimisticFarm, pendingFields } from './optimistic';
+import { logged, takenBack } from '../records';
+import { pendingEntries, optimisticFarm, pendingFields, withPendingLogs } from './optimistic';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 8, 8, 19, minute)).toISOString();
 const layer = { wetKg: 10_000, dryKg: 8300, moisture: 0.17, lots: { hs: 8300 }, wetLots: { hs: 10_000 } };
@@ -138,5 +139,30 @@ describe('fields that were made here', () => {
       waiting({ path: LOG_ROUTES.reading, body: { id: 'c' } }),
     ];
     expect(pendingFields(data.lots, { waiting: none, sent: [] }, 'f')).toBe(data.lots);
+  });
+});
+
+describe('logs with what waits on this device', () => {
+  const body = (id: string, minute: number, on: boolean) => ({ id, at: at(minute), placeId: 'bin', on });
+  const kept = { body: body('A', 0, true), by: 'Bea', voided: false };
+  const waits = (...commands: Command[]) => ({
+    sent: [],
+    waiting: commands.map((command, i) => ({ id: i, farmId: 'f', command, what: '' })),
+  });
+  const seen = (logs: object, outbox: object) =>
+    (
+      withPendingLogs(logs, outbox as never, 'f') as { fanSwitch: { body: { id: string }; voided: boolean }[] }
+    ).fanSwitch.map(({ body: { id }, voided }) => `${id}${voided ? ' back' : ''}`);
+  it('has a fan that was switched without a signal, at its time, once, and not what was taken back', () => {
+    const logs = { fanSwitch: [kept] };
+    expect(seen(logs, waits(logged('f', 'fanSwitch', body('B', 5, false))))).toEqual(['B', 'A']);
+    expect(seen(logs, waits(logged('f', 'fanSwitch', body('A', 0, true))))).toEqual(['A']);
+    expect(seen(logs, waits(takenBack('f', 'fanSwitch', 'A')))).toEqual(['A back']);
+    expect(seen(logs, waits(logged('f', 'fanSwitch', body('B', 5, false)), takenBack('f', 'fanSwitch', 'B')))).toEqual([
+      'B back',
+      'A',
+    ]);
+    // Of another farm or another log: nothing.
+    expect(withPendingLogs(logs, waits(logged('g', 'climb', { ...body('C', 1, true), who: 'B', second: 'O', down: false } as never)) as never, 'f')).toBe(logs); // prettier-ignore
   });
 });

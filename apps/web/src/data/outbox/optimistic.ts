@@ -1,6 +1,7 @@
-import type { LotInfo, TapeLine } from '@fanega/core';
+import type { LogEntry, LogName, LotInfo, TapeLine } from '@fanega/core';
 import { type Entry, type FarmState, neighborRows, type NextStep, optimisticBook, type Withdrawal } from '@fanega/core';
 import { entriesOf, type Outbox } from '.';
+import { LOG_ROUTES, VOID_ROUTES } from '../api-routes';
 import { isCorrection } from './book-command';
 
 /** Entries that the shown state does not have yet, oldest first. */
@@ -88,4 +89,37 @@ export function optimisticFarm<S extends FarmState & { readonly steps: readonly 
         (positions[step.load.from]?.wetKg ?? 0) > 0.9 * (data.positions[step.load.from]?.wetKg ?? 0),
     ),
   };
+}
+
+const NAME_OF = new Map<string, LogName>(
+  (Object.entries(LOG_ROUTES) as [LogName, string][]).map(([name, path]) => [path, name]),
+);
+const VOID_OF = new Map<string, LogName>(
+  (Object.entries(VOID_ROUTES) as [LogName, string][]).map(([name, path]) => [path, name]),
+);
+
+/**
+ * Logs with the records that wait on this device: a route that was set, a fan that was switched without a signal shows at once. Those that
+ * were taken back meanwhile count no longer.
+ */
+export function withPendingLogs<L extends object>(logs: L, outbox: Outbox, farmId: string): L {
+  let all = logs as Partial<Record<LogName, readonly LogEntry[]>>;
+  for (const { command, farmId: of, refused } of outbox.waiting) {
+    if (of !== farmId || refused !== undefined) continue;
+    const name = NAME_OF.get(command.path);
+    if (name !== undefined && name in all) {
+      const body = command.body as LogEntry['body'];
+      const known = all[name]!;
+      if (known.some((one) => one.body.id === body.id)) continue;
+      const later = known.filter((one) => one.body.at > body.at);
+      all = { ...all, [name]: [...later, { body, by: '', voided: false }, ...known.slice(later.length)] };
+    }
+    const back = VOID_OF.get(command.path);
+    if (back !== undefined && back in all)
+      all = {
+        ...all,
+        [back]: all[back]!.map((one) => (one.body.id === command.params.path?.id ? { ...one, voided: true } : one)),
+      };
+  }
+  return all as L;
 }

@@ -1,10 +1,15 @@
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFarm } from '../../data/farm';
-import { Button, Choices, TextBox } from '../../ui';
+import { Button, Choices, Loading, TextBox } from '../../ui';
 import { canStayAwake, keepAwake, wantsAwake } from '../../ui/stay-awake';
 import { WeaveDefs } from '../../widgets/weave';
 import { InCab, type Who } from './pages/in-cab';
+
+/** The bin keeper's page, and the sciences with it, only for who stands there. */
+const AtBins = lazy(() => import('./pages/at-bins').then(({ AtBins: page }) => ({ default: page })));
+/** A job without a vehicle. */
+const AT_BINS = '@bins';
 import { SwitchBox } from '../../ui/switch-box';
 import { Callout } from '../../ui/callout';
 import { language, say, useLanguage } from '../../words';
@@ -37,7 +42,11 @@ export default function Cab({ offline }: { offline: boolean }) {
   return (
     <div key={spoken} lang={spoken} className="mx-auto flex min-h-dvh max-w-3xl flex-col landscape:max-w-none">
       <WeaveDefs lots={farm.data.lots.length} />
-      {me && who ? (
+      {!changing && who?.placeId === AT_BINS ? (
+        <Suspense fallback={<Loading what={say('atBins')} />}>
+          <AtBins farm={farm} name={who.name} offline={offline} onLeave={() => setChanging(true)} />
+        </Suspense>
+      ) : me && who ? (
         <InCab farm={farm} who={who} me={me} offline={offline} onLeave={() => setChanging(true)} />
       ) : (
         <Choose
@@ -103,6 +112,14 @@ function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onCh
             {place.name}
           </Button>
         ))}
+        <Button
+          className="!min-h-20 !text-xl"
+          onClick={() =>
+            name.trim() === '' ? setWrong(say('nameStands')) : onChosen({ name: name.trim(), placeId: AT_BINS })
+          }
+        >
+          {say('atBins')}
+        </Button>
       </div>
       {canStayAwake() && (
         <SwitchBox

@@ -15,7 +15,7 @@ import {
   sleptThrough,
   undoable,
 } from '@fanega/core';
-import { NotebookPen, WifiOff } from 'lucide-react';
+import { NotebookPen } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { toast } from '../../../ui/toast';
 import { ulid } from 'ulid';
@@ -29,26 +29,22 @@ import { deviceName, stamped, useRecorder } from '../../../widgets/record';
 import { Button } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
 import { useStayAwake } from '../../../ui/stay-awake';
-import { ThemeButton } from '../../../ui/theme';
 import { useTicking } from '../../../ui/use-ticking';
 import { ChainLine, LeaveBy } from '../../../widgets/chain-line';
 import { DeadlineLine } from '../../../widgets/deadline-line';
-import { ClockNote } from '../../../widgets/clock-note';
 import { BoxSample, strataOf } from '../../../widgets/core-sample';
 import { headline } from '../../../widgets/headline';
 import { LiveWeight } from '../../../widgets/live-weight';
-import { NewerNote } from '../../../widgets/newer-note';
-import { NextNote } from '../../../widgets/next-note';
 import { IntakeSheet, intakeWords, withReason } from '../../../widgets/intake';
 import { OfferedLoads } from '../../../widgets/offered-loads';
 import { Owners } from '../../../widgets/owners';
 import { bushels as asGrain, grain, percent } from '../../../quantity/quantity';
-import { QueueBar } from '../../../widgets/queue-bar';
 import { ReportDelay } from '../../../widgets/report-delay';
 import { ShareList } from '../../../widgets/share-list';
 import { clock, day } from '../../../quantity/time';
 import { WhoIsWhere } from '../../../widgets/who-is-where';
 import { type CutEntry, CutPad, type NewRows } from '../forms/cut-pad';
+import { CabHead } from './cab-head';
 import { JustRecorded } from './just-recorded';
 import { LiveDisplay } from './live-display';
 import { BuyerPick, ChooseWay, FillPad, LostPad, type QuickWay, SplitPad } from '../forms/quick-ways';
@@ -277,28 +273,7 @@ export function InCab({
   const lots = Object.keys(held.wetLots);
   return (
     <>
-      <header className="flex items-center justify-between gap-3 border-b border-ink px-4">
-        <button type="button" onClick={onLeave} className="min-w-0 text-left">
-          <span className="block truncate text-2xl leading-tight font-bold">{me.name}</span>
-          <span className="text-sm text-muted underline decoration-rule underline-offset-4">
-            {who.name}, {say('change')}
-          </span>
-        </button>
-        <span className="flex items-center gap-2">
-          {offline && <WifiOff size={22} aria-label={say('noSignal')} />}
-          <ThemeButton size={26} className="min-h-16 min-w-16" />
-          <span className="text-2xl font-bold">{clock(farm.clock(), timeZone)}</span>
-        </span>
-      </header>
-      {offline && (
-        <p role="status" className="bg-foot px-4 py-2 text-on-foot">
-          {say('offline', { time: clock(farm.data.now, timeZone) })}
-        </p>
-      )}
-      <QueueBar />
-      <ClockNote />
-      <NewerNote />
-      <NextNote />
+      <CabHead farm={farm} title={me.name} name={who.name} offline={offline} onLeave={onLeave} />
       <main className="flex flex-1 flex-col gap-4 p-4 md:landscape:grid md:landscape:grid-cols-2 md:landscape:items-start md:landscape:gap-8">
         <h1 className="sr-only">Cab: {me.name}</h1>
         <div className="flex flex-col gap-4">

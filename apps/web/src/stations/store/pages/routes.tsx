@@ -295,7 +295,7 @@ function Drawing({ farm, site }: { farm: Farm; site: Site }) {
                 {alarm ? '■ stopped' : state ? '● runs' : '○ stands'}
               </text>
             )}
-            {!isMachine.has(id) && state === undefined && farm.place(id)?.capacityBu != null && (
+            {!isMachine.has(id) && state === undefined && typeof farm.place(id)?.capacityBu === 'number' && (
               <Fill farm={farm} id={id} x={x} y={y} />
             )}
           </g>
