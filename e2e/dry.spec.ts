@@ -46,6 +46,17 @@ test('M3: two bins for a load of a wanted moisture, and no old ratio after a ret
   await expect(blend).toContainText(/Bin 71 runs out: at this ratio it makes 5,\d\d\d bu at most/);
   await bins.getByLabel('Wanted').fill('wet');
   await expect(bins.getByText('“wet” is no number')).toBeVisible();
+  // For test weight: by space, from what somebody weighed.
+  await bins.getByText('Test weight', { exact: true }).click();
+  await expect(blend).toContainText('Type what each bin reads, and what is wanted.');
+  await bins.getByLabel('Bin 71 reads').fill('58');
+  await bins.getByLabel('Bin 72 reads').fill('52');
+  await bins.getByLabel('Wanted').fill('56');
+  await bins.getByLabel('The load').fill('950');
+  // (1/56 − 1/52) ÷ (1/58 − 1/52) = 69.0 %.
+  await expect(blend).toContainText(/from Bin 71\s*656\s*bu\s*69\.0 %/);
+  await bins.getByLabel('Wanted').fill('60');
+  await expect(blend).toContainText('Both are lighter than 60.0 lb/bu: the nearest is 58.0 lb/bu');
 });
 
 test('a night at the dryer: what it takes, samples, the drift that is set, a run, and the step that is heard', async ({

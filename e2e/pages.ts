@@ -37,6 +37,7 @@ export const PAGES = [
   '/dry/down',
   '/store/routes',
   '/store/air',
+  '/store/piles',
   '/store/blend',
   '/store/rest',
   '/store/tape',

@@ -240,13 +240,55 @@ test('the bin keeper at 390 px: route, dump, level, sample and fan in large taps
   await context.setOffline(false);
   await page.reload();
   await expect(page.getByRole('status').filter({ hasText: 'waits' })).toBeHidden();
-  const switched = await farm.get<{ logs: { fanSwitch: { body: { placeId: string; on: boolean } }[] } }>(
-    'store/records',
-  );
+  interface Switched {
+    logs: { fanSwitch: { body: { placeId: string; on: boolean } }[] };
+  }
   await expect
     .poll(async () => {
-      const { logs } = await farm.get<typeof switched>('store/records');
+      const { logs } = await farm.get<Switched>('store/records');
       return logs.fanSwitch.filter(({ body }) => body.placeId === bin).map(({ body }) => body.on);
     })
     .toEqual([true]);
+});
+
+test('a pile: loads in and out, spoiled with its reason, measured against the book, and swept clean', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Pile Flat', 'PF', 80, 'corn');
+  const pile = await addPlace(farm, 'Pile 51', 'pile');
+  const truck = await addPlace(farm, 'Truck 51', 'truck', 900);
+  const at = (minutes: number): string => new Date(Date.now() - minutes * 60_000).toISOString();
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'harvest', lot: lotId, to: pile, wetKg: 44_649 * CORN_BU, moisture: 0.15, at: at(90) },
+      { id: ulid(), type: 'move', from: pile, to: truck, wetKg: 800 * CORN_BU, at: at(60), method: 'cartScale' },
+      { id: ulid(), type: 'loss', place: pile, wetKg: 100 * CORN_BU, reason: 'rain', at: at(30), method: 'estimate' },
+    ],
+  });
+  await page.goto(`${OWN}/store/piles?pile=${pile}`);
+  const lies = page.getByRole('region', { name: 'What lies in it' });
+  await expect(lies).toContainText(/43,749\s*bu left by the book/);
+  const course = lies.getByRole('table', { name: 'In and out' });
+  await expect(course).toContainText(/Came in\s*44,649 bu/);
+  await expect(course).toContainText(/Went out\s*−800 bu/);
+  await expect(course).toContainText(/Lost: rain\s*−100 bu/);
+  // A cone of 100 ft at 23°: 44,649 bushels of space (handbook geometry), here at the crop's density.
+  const measured = page.getByRole('region', { name: 'Measure it' });
+  await measured.getByLabel('Across', { exact: true }).fill('100');
+  await expect(measured).toContainText('agrees within the 8 %');
+  await expect(measured).toContainText('21.2 ft high');
+  await measured.getByLabel('Across', { exact: true }).fill('80');
+  await expect(measured).toContainText(/less lies there/);
+  await expect(measured.getByRole('button', { name: /^Restate the book to/ })).toBeVisible();
+  const room = page.getByRole('region', { name: 'Room for a pile' });
+  await room.getByLabel('Strip, wide').fill('60');
+  await expect(room).toContainText(/ft long, 60\.0 ft wide, 12\.7 ft high/);
+  await page.getByRole('button', { name: 'What it lies on' }).click();
+  await page.getByRole('dialog').getByLabel('Cover').selectOption('none');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('haul it first')).toBeVisible();
+  await lies.getByRole('button', { name: 'Swept clean' }).click();
+  await lies.getByRole('button', { name: 'Yes: 43,749 bu go off the book' }).click();
+  await expect(lies).toContainText('Nothing');
 });

@@ -32,6 +32,7 @@ import { BinFans1791300000000 } from './migrations/1791300000000-bin-fans.js';
 import { PlaceStates1791400000000 } from './migrations/1791400000000-place-states.js';
 import { Cables1791500000000 } from './migrations/1791500000000-cables.js';
 import { Routes1791600000000 } from './migrations/1791600000000-routes.js';
+import { Piles1791700000000 } from './migrations/1791700000000-piles.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import { DeviceRow, MembershipRow, SessionRow, UserRow } from './platform/entities/identity.entity.js';
 import { RECORD_SCHEMAS } from './platform/record-table.js';
@@ -78,6 +79,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       PlaceStates1791400000000,
       Cables1791500000000,
       Routes1791600000000,
+      Piles1791700000000,
     ],
     synchronize: false,
     poolSize: 10,

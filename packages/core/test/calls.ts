@@ -224,6 +224,17 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
       { wetKg: 50, moisture: 0.18, testWeight: 54, foreignMaterial: 0.02 },
     ],
   ],
+  blendToTarget: [
+    {
+      by: 'testWeight',
+      first: { reading: 58, availableKg: 1e5, rateKgPerSecond: 20 },
+      second: { reading: 52, availableKg: 1e5, rateKgPerSecond: 20 },
+      third: { reading: 55, kg: 3000 },
+      wanted: 56,
+      loadKg: 25_000,
+      kgPerBu: 25.4,
+    },
+  ],
   blendTwoBins: [
     {
       first: { moisture: 0.142, availableKg: 5000, rateKgPerSecond: 20 },

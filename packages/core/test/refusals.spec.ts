@@ -61,7 +61,9 @@ describe('no science answers with NaN', () => {
         'store/bin-capacity',
         'store/place-state',
         'store/rest-fits',
+        'dry/run-shares',
         'store/climbs',
+        'store/place-history',
         'store/routes',
       ].map((file) => import(`../src/${file.split('/')[0]}/${file.split('/')[1]}.ts`) as Promise<object>),
     );

@@ -110,6 +110,7 @@ export const SETTING_ROUTES = {
   binSetup: '/api/farms/{farmId}/store/bin-setup/{subject}',
   keepingRules: '/api/farms/{farmId}/store/keeping-rules/{subject}',
   placeState: '/api/farms/{farmId}/store/place-state/{subject}',
+  pileSetup: '/api/farms/{farmId}/store/pile-setup/{subject}',
   restRules: '/api/farms/{farmId}/store/rest-rules/{subject}',
   binCables: '/api/farms/{farmId}/store/bin-cables/{subject}',
   aeration: '/api/farms/{farmId}/store/aeration/{subject}',

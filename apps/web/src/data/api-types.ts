@@ -1184,6 +1184,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/store/pile-setup/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['PileSetupController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/store/rest-rules/{subject}': {
     readonly parameters: {
       readonly query?: never;
@@ -3381,6 +3397,20 @@ export interface components {
       readonly width: number;
       readonly height: number;
     };
+    readonly PileSetupKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['PileSetupRecord'];
+    };
+    readonly PileSetupRecord: {
+      /** @enum {string} */
+      readonly base: 'ground' | 'gravel' | 'asphalt' | 'concrete';
+      /** @enum {string} */
+      readonly cover: 'none' | 'tarp';
+      readonly aired: boolean;
+      /** @description m */
+      readonly width?: number;
+      readonly note?: string;
+    };
     readonly Place: {
       readonly id: string;
       readonly kind?: string;
@@ -3753,6 +3783,9 @@ export interface components {
         };
         readonly placeState: {
           readonly [key: string]: components['schemas']['PlaceStateKept'];
+        };
+        readonly pileSetup: {
+          readonly [key: string]: components['schemas']['PileSetupKept'];
         };
         readonly restRules: {
           readonly [key: string]: components['schemas']['RestRulesKept'];
@@ -6043,6 +6076,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['PlaceStateRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly PileSetupController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['PileSetupRecord'];
         };
       };
     };

@@ -41,6 +41,7 @@ const ALL: [name: string, kind: Kind, value: number, per?: number][] = [
   ['spacing', spacing, 0.762],
   ['distance', distance, 6759.2],
   ['frameArea', quantity.frameArea, 0.929],
+  ['surface', quantity.surface, 100],
   ['speed', speed, 1.61],
   ['wind', quantity.wind, 5.4],
   ['temperature', temperature, 26.7],

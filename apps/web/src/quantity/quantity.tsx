@@ -181,6 +181,12 @@ export const frameArea = kind({
   metric: { name: 'm²', of: 1, decimals: 2, typed: 4 },
 });
 
+/** m². Ground under a pile, or its tarp. */
+export const surface = kind({
+  us: { name: 'ft²', of: FOOT ** 2, decimals: 0 },
+  metric: { name: 'm²', of: 1, decimals: 0 },
+});
+
 /** m/s. A machine's. */
 export const speed = kind({
   us: { name: 'mph', of: mphToMetresPerSecond(1), decimals: 1 },

@@ -46,3 +46,4 @@ export {
   type BinPlanInput,
   type BinWay,
 } from './bin-plan.js';
+export { runShares, type RunShare } from './run-shares.js';

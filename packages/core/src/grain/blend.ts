@@ -1,4 +1,4 @@
-import { type Formula, quantity, requireInRange, splitWhole, within } from '../kernel/index.js';
+import { type Formula, type Quantity, quantity, requireInRange, splitWhole, within } from '../kernel/index.js';
 import { MASS, MOISTURE } from '../units/index.js';
 import { mixParcels } from './mix.js';
 
@@ -79,7 +79,7 @@ export type TwoBinBlend =
       /** Bin that runs out before the load is full, and the load it can carry. */
       readonly limit: { readonly by: 'first' | 'second'; readonly largestLoadKg: number } | null;
     }
-  /** No mix of the two has the moisture wanted: both are wetter or both drier. */
+  /** No mix has the reading wanted: both are wetter (higher) or both drier (lower); `nearest` is what comes next to it. */
   | { readonly kind: 'out_of_reach'; readonly nearest: number; readonly side: 'both_wetter' | 'both_drier' };
 
 export interface BlendBin {
@@ -89,6 +89,83 @@ export interface BlendBin {
   readonly availableKg?: number;
   /** Rate of its gate or auger, kg/s. */
   readonly rateKgPerSecond?: number;
+}
+
+/** What a blend is made for. */
+export const BLEND_FOR = ['moisture', 'testWeight', 'foreignMaterial'] as const;
+export type BlendFor = (typeof BLEND_FOR)[number];
+
+const READS: Readonly<Record<BlendFor, Quantity>> = {
+  moisture: MOISTURE,
+  testWeight: TEST_WEIGHT,
+  foreignMaterial: FOREIGN,
+};
+
+/** A bin by its reading of what the blend is made for: wet-basis fraction, lb/bu, or fraction of weight. */
+export interface ReadBin extends Omit<BlendBin, 'moisture'> {
+  readonly reading: number;
+}
+
+/**
+ * How much from each of two bins for a load of a wanted reading, where a third may give a fixed amount. Moisture and foreign material add by
+ * weight; test weight by space, so that its inverse adds by weight. Always from the readings handed in: after a retest call it again.
+ * Range and source: {@link BLEND}.
+ * @param third kg that it gives, and its reading
+ */
+export function blendToTarget(input: {
+  readonly by: BlendFor;
+  readonly first: ReadBin;
+  readonly second: ReadBin;
+  readonly third?: { readonly reading: number; readonly kg: number };
+  readonly wanted: number;
+  readonly loadKg: number;
+  readonly kgPerBu: number;
+}): TwoBinBlend {
+  const { by, first, second, third, kgPerBu } = input;
+  const of = (reading: number, name: string): number =>
+    within({ ...READS[by], name: `${READS[by].name}, ${name}` }, reading);
+  const adds = (reading: number): number => (by === 'testWeight' ? 1 / reading : reading);
+  const readings = [of(first.reading, 'first'), of(second.reading, 'second')];
+  const wanted = of(input.wanted, 'wanted');
+  const whole = within(MASS, input.loadKg);
+  const given = third === undefined ? 0 : requireInRange('what the third gives', third.kg, 0, whole, 'kg');
+  const ofThird = third === undefined ? 0 : adds(of(third.reading, 'third'));
+  requireInRange('bushel weight', kgPerBu, 0.5, 100, 'kg');
+  const loadKg = whole - given;
+  const [a, b] = readings.map(adds) as [number, number];
+  // What the two must make together, so that all three make what is wanted.
+  const x = loadKg > 0 ? (whole * adds(wanted) - given * ofThird) / loadKg : adds(wanted);
+  const [low, high] = [Math.min(a, b), Math.max(a, b)];
+  // A rounding of the last digit is no way out of reach.
+  const slack = 1e-12 * Math.max(1e-3, high);
+  if (x > high + slack || x < low - slack) {
+    const nearest = whole > 0 ? (loadKg * (x > high ? high : low) + given * ofThird) / whole : x > high ? high : low;
+    const reached = by === 'testWeight' ? 1 / nearest : nearest;
+    return { kind: 'out_of_reach', nearest: reached, side: reached > wanted ? 'both_wetter' : 'both_drier' };
+  }
+  // Two bins of the wanted reading: any ratio does, so half and half.
+  const firstShare = high === low ? 0.5 : Math.min(1, Math.max(0, (x - b) / (a - b)));
+  const secondShare = 1 - firstShare;
+  const [firstBu, secondBu] =
+    loadKg > 0 ? (splitWhole(Math.round(loadKg / kgPerBu), [firstShare, secondShare]) as [number, number]) : [0, 0];
+  const seconds = (kg: number, bin: ReadBin): number | null =>
+    bin.rateKgPerSecond === undefined ? null : kg / requireInRange('gate rate', bin.rateKgPerSecond, 1e-6, 1e5, 'kg/s');
+  const most = (bin: ReadBin, share: number): number =>
+    bin.availableKg === undefined || share === 0 ? Infinity : within(MASS, bin.availableKg) / share;
+  const [ofFirst, ofSecond] = [most(first, firstShare), most(second, secondShare)];
+  const largest = Math.min(ofFirst, ofSecond);
+  return {
+    kind: 'blend',
+    firstShare,
+    secondShare,
+    firstKg: loadKg * firstShare,
+    secondKg: loadKg * secondShare,
+    firstBu,
+    secondBu,
+    firstSeconds: seconds(loadKg * firstShare, first),
+    secondSeconds: seconds(loadKg * secondShare, second),
+    limit: largest < loadKg ? { by: ofFirst <= ofSecond ? 'first' : 'second', largestLoadKg: largest } : null,
+  };
 }
 
 /**
@@ -105,43 +182,6 @@ export function blendTwoBins(input: {
   readonly loadKg: number;
   readonly kgPerBu: number;
 }): TwoBinBlend {
-  const { first, second, wanted, loadKg } = input;
-  within(MOISTURE, first.moisture);
-  within(MOISTURE, second.moisture);
-  within(MOISTURE, wanted);
-  within(MASS, loadKg);
-  requireInRange('bushel weight', input.kgPerBu, 0.5, 100, 'kg');
-  const high = Math.max(first.moisture, second.moisture);
-  const low = Math.min(first.moisture, second.moisture);
-  if (wanted > high || wanted < low)
-    return {
-      kind: 'out_of_reach',
-      nearest: wanted > high ? high : low,
-      side: wanted > high ? 'both_drier' : 'both_wetter',
-    };
-  // Two bins of the wanted moisture: any ratio does, so half and half.
-  const firstShare = high === low ? 0.5 : (wanted - second.moisture) / (first.moisture - second.moisture);
-  const secondShare = 1 - firstShare;
-  const [firstBu, secondBu] =
-    loadKg > 0
-      ? (splitWhole(Math.round(loadKg / input.kgPerBu), [firstShare, secondShare]) as [number, number])
-      : [0, 0];
-  const seconds = (kg: number, bin: BlendBin): number | null =>
-    bin.rateKgPerSecond === undefined ? null : kg / requireInRange('gate rate', bin.rateKgPerSecond, 1e-6, 1e5, 'kg/s');
-  const most = (bin: BlendBin, share: number): number =>
-    bin.availableKg === undefined || share === 0 ? Infinity : within(MASS, bin.availableKg) / share;
-  const [ofFirst, ofSecond] = [most(first, firstShare), most(second, secondShare)];
-  const largest = Math.min(ofFirst, ofSecond);
-  return {
-    kind: 'blend',
-    firstShare,
-    secondShare,
-    firstKg: loadKg * firstShare,
-    secondKg: loadKg * secondShare,
-    firstBu,
-    secondBu,
-    firstSeconds: seconds(loadKg * firstShare, first),
-    secondSeconds: seconds(loadKg * secondShare, second),
-    limit: largest < loadKg ? { by: ofFirst <= ofSecond ? 'first' : 'second', largestLoadKg: largest } : null,
-  };
+  const read = ({ moisture, ...bin }: BlendBin): ReadBin => ({ ...bin, reading: moisture });
+  return blendToTarget({ ...input, by: 'moisture', first: read(input.first), second: read(input.second) });
 }

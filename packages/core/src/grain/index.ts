@@ -106,7 +106,18 @@ export {
   type ShrinkComparison,
   type OverDryLoss,
 } from './elevator-shrink.js';
-export { BLEND, blend, blendTwoBins, type BlendPart, type BlendBin, type TwoBinBlend } from './blend.js';
+export {
+  BLEND,
+  BLEND_FOR,
+  blend,
+  blendToTarget,
+  blendTwoBins,
+  type BlendFor,
+  type BlendPart,
+  type BlendBin,
+  type ReadBin,
+  type TwoBinBlend,
+} from './blend.js';
 export {
   TESTER,
   correctMeter,

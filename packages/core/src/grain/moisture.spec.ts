@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { blend, blendTwoBins } from './blend.js';
+import { blend, blendToTarget, blendTwoBins } from './blend.js';
 import { compareShrink, overDryLoss, shrinkBy } from './elevator-shrink.js';
 import { correctMeter, likelyBuyerReading } from './meter.js';
 import { mixParcels } from './mix.js';
@@ -146,5 +146,47 @@ describe('testers', () => {
       outside: true,
     });
     expect(() => correctMeter(0.15, 3, [])).toThrow(/rows of the meter card is 0/);
+  });
+});
+
+describe('a blend for other readings than moisture', () => {
+  const load = { loadKg: 25_000, kgPerBu: 25.4 };
+  const made = (answer: ReturnType<typeof blendToTarget>) => {
+    if (answer.kind !== 'blend') throw new Error(answer.kind);
+    return answer;
+  };
+  it('makes what was wanted, by the blend of the parts itself: test weight by space, foreign material by weight', () => {
+    const light = made(blendToTarget({ ...load, by: 'testWeight', first: { reading: 58 }, second: { reading: 52 }, wanted: 56 })); // prettier-ignore
+    const parts = [
+      { wetKg: light.firstKg, moisture: 0.15, testWeight: 58, foreignMaterial: 0 },
+      { wetKg: light.secondKg, moisture: 0.15, testWeight: 52, foreignMaterial: 0 },
+    ];
+    expect(blend(parts).testWeight).toBeCloseTo(56, 9);
+    const dirty = made(blendToTarget({ ...load, by: 'foreignMaterial', first: { reading: 0.05 }, second: { reading: 0.01 }, wanted: 0.02 })); // prettier-ignore
+    expect(dirty.firstShare).toBeCloseTo(0.25, 12);
+  });
+  it('takes a fixed amount from a third bin, and makes it up from the other two', () => {
+    const third = { reading: 0.18, kg: 5000 };
+    const answer = made(blendToTarget({ ...load, by: 'moisture', first: { reading: 0.16 }, second: { reading: 0.13 }, third, wanted: 0.15 })); // prettier-ignore
+    expect(answer.firstKg + answer.secondKg).toBeCloseTo(20_000, 9);
+    const all = [
+      { wetKg: answer.firstKg, moisture: 0.16 },
+      { wetKg: answer.secondKg, moisture: 0.13 },
+      { wetKg: 5000, moisture: 0.18 },
+    ];
+    expect(blend(all).moisture).toBeCloseTo(0.15, 12);
+    // So much of it that the others cannot make it up: the nearest is said of the whole load.
+    const far = blendToTarget({ ...load, by: 'moisture', first: { reading: 0.16 }, second: { reading: 0.13 }, third: { reading: 0.18, kg: 15_000 }, wanted: 0.15 }); // prettier-ignore
+    expect(far).toMatchObject({
+      kind: 'out_of_reach',
+      side: 'both_wetter',
+      nearest: expect.closeTo(0.16, 9) as number,
+    });
+    expect(() => blendToTarget({ ...load, by: 'moisture', first: { reading: 0.16 }, second: { reading: 0.13 }, third: { reading: 0.18, kg: 30_000 }, wanted: 0.15 })).toThrow(/third gives/); // prettier-ignore
+  });
+  it('heavier than both, or lighter, is out of reach on the side that it is', () => {
+    const of = (wanted: number) => blendToTarget({ ...load, by: 'testWeight', first: { reading: 58 }, second: { reading: 52 }, wanted }); // prettier-ignore
+    expect(of(60)).toEqual({ kind: 'out_of_reach', nearest: expect.closeTo(58, 9) as number, side: 'both_drier' });
+    expect(of(50)).toEqual({ kind: 'out_of_reach', nearest: expect.closeTo(52, 9) as number, side: 'both_wetter' });
   });
 });

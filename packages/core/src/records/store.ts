@@ -177,3 +177,18 @@ export const CLIMB = logKind('climb', 'store', 'climbs', {
   down: flag(),
 });
 export type Climb = LogOf<typeof CLIMB>;
+
+export const PILE_BASES = ['ground', 'gravel', 'asphalt', 'concrete'] as const;
+export const PILE_COVERS = ['none', 'tarp'] as const;
+
+/** What a pile lies on and under: it decides how long it may lie there and what it loses. */
+export const PILE_SETUP = settingKind('pileSetup', 'store', 'pile_setups', 'places', {
+  base: choice(PILE_BASES),
+  cover: choice(PILE_COVERS),
+  /** fans draw air through it */
+  aired: flag(),
+  /** of the strip that it may lie on; left out: round */
+  width: optional(number(1, 300, 'm')),
+  note: optional(text(200)),
+});
+export type PileSetup = SettingOf<typeof PILE_SETUP>;

@@ -101,3 +101,4 @@ export {
   type SiteMachine,
 } from './routes.js';
 export { CLIMB_MS, climbingNow, type Climbing, type ClimbNote } from './climbs.js';
+export { placeHistory, type PlaceHistory } from './place-history.js';

@@ -14,12 +14,14 @@ import { PlaceStateDrawer } from './forms/place-state';
 import { moment } from '../../quantity/time';
 import { shapeOf, YardVessel } from './pages/yard-vessel';
 import { Page } from '../../ui/page';
+import { EntryLog } from '../../widgets/entry-log';
 import { ClimbBox } from '../../widgets/climb-box';
 
 const Blend = lazy(() => import('./pages/blend'));
 const Tape = lazy(() => import('./pages/tape'));
 const Air = lazy(() => import('./pages/air'));
 const Routes = lazy(() => import('./pages/routes'));
+const Piles = lazy(() => import('./pages/piles'));
 const Rest = lazy(() => import('./pages/rest'));
 
 const PAGES = [
@@ -29,10 +31,11 @@ const PAGES = [
   { path: 'rest', name: 'Does the rest fit?' },
   { path: 'tape', name: 'Tape a bin' },
   { path: 'blend', name: 'Blend' },
+  { path: 'piles', name: 'Piles' },
 ] as const;
 
 /** Pages by the second part of their address, where a place's id stands else. */
-const BODIES = { routes: Routes, air: Air, rest: Rest, tape: Tape, blend: Blend };
+const BODIES = { routes: Routes, air: Air, rest: Rest, tape: Tape, blend: Blend, piles: Piles };
 
 const STANDING = ['wetBin', 'dryer', 'pit', 'bin', 'overhead', 'pile'];
 const WHEELS = ['combine', 'cart', 'truck'];
@@ -54,10 +57,12 @@ export default function Store() {
       base="/store"
       pages={PAGES}
       actions={
-        <>
-          {farm.data.places.length > 0 && <Button onClick={() => setNaming(true)}>Names and sizes</Button>}
-          <Button onClick={() => setAdding(true)}>Add a place</Button>
-        </>
+        Body === null && (
+          <>
+            {farm.data.places.length > 0 && <Button onClick={() => setNaming(true)}>Names and sizes</Button>}
+            <Button onClick={() => setAdding(true)}>Add a place</Button>
+          </>
+        )
       }
     >
       {Body ? (
@@ -75,6 +80,7 @@ export default function Store() {
         <>
           <Yard farm={farm} places={standing} selected={selected} />
           {selected && <Detail key={selected.id} farm={farm} place={selected} />}
+          {selected && <History key={`${selected.id} history`} farm={farm} place={selected} />}
           <Wheels farm={farm} places={wheels} selected={selected} />
         </>
       )}
@@ -196,6 +202,20 @@ function Wheels({
         })}
       </ul>
     </section>
+  );
+}
+
+/** Every load into a place and out of it, opened by who wants to read it. */
+function History({ farm, place }: { farm: Farm; place: PlaceInfo }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details
+      className="border-b border-ink"
+      onToggle={(event) => setOpen((event.currentTarget as HTMLDetailsElement).open)}
+    >
+      <summary className="min-h-12 cursor-pointer px-5 py-3 font-semibold lg:px-6">Every load of {place.name}</summary>
+      {open && <EntryLog farm={farm} types="harvest,move,measure,loss,condition" places={[place.id]} />}
+    </details>
   );
 }
 

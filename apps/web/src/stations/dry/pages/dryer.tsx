@@ -17,17 +17,31 @@ import {
   loadsGoTo,
   type PlaceInfo,
   quickDryingCost,
+  runShares,
+  type RunShare,
   USUAL_HAUL_TIMES,
   WET_ABOVE,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceArea, XAxis, YAxis } from 'recharts';
 import { ulid } from 'ulid';
-import { type Farm, useDown, useFields, useHaul, useNotebook, useRefreshFarm } from '../../../data/farm';
+import { type Farm, useDown, useFields, useHaul, useNotebook, useRefreshFarm, useTapePage } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { logged, takenBack } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
-import { fuelText, bushels, dryingRate, grainRate, money, moisture, number, percent } from '../../../quantity/quantity';
+import {
+  fuelText,
+  bushels,
+  dollars,
+  dryingRate,
+  grain,
+  grainRate,
+  mass,
+  money,
+  moisture,
+  number,
+  percent,
+} from '../../../quantity/quantity';
 import { clock, day, DAY_MS, moment, soon, spanText } from '../../../quantity/time';
 import { Button, Problem } from '../../../ui';
 import { Callout } from '../../../ui/callout';
@@ -46,6 +60,8 @@ const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
 /** A sample of what goes in or out counts for so long. */
 const FRESH_MS = 6 * HOUR;
+/** Lines of the book that runs are read from: some weeks of drying. */
+const RUN_LINES = 400;
 /** Nothing came off a field for longer: nothing is coming. */
 const CUTTING_MS = 2 * HOUR;
 
@@ -478,17 +494,18 @@ function Runs({
     });
     if (ended) await refresh();
   };
+  const lines = useTapePage(RUN_LINES, 'move,condition', [dryer.id]).data;
   /** What the book dried in it: its runs of grain to a moisture, by when they were recorded. */
   const dried = (from: number, until: number): number =>
-    farm.data.tape.reduce((sum, { entry, voided, wetKg }) => {
+    (lines ?? []).reduce((sum, { entry, voided, wetKg }) => {
       const ms = Date.parse(entry.at);
       return !voided && entry.type === 'condition' && entry.place === dryer.id && ms >= from && ms <= until
         ? sum + (wetKg ?? 0) / per
         : sum;
     }, 0);
-  /** Of a run before the tape's oldest line nothing is known here. */
-  const oldest = farm.data.tape.at(-1)?.entry.at;
-  const onTape = (from: number): boolean => oldest === undefined || Date.parse(oldest) <= from;
+  /** Of a run before the oldest line nothing is known here. */
+  const oldest = lines === undefined || lines.length < RUN_LINES ? undefined : lines.at(-1)?.entry.at;
+  const onTape = (from: number): boolean => lines !== undefined && (oldest === undefined || Date.parse(oldest) <= from);
   return (
     <section aria-label="Runs" className="border-b border-ink px-5 py-4 lg:px-6">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -545,11 +562,53 @@ function Runs({
                   </span>
                   <TakeBack of="dryerRun" id={body.id} />
                 </span>
+                <Shares
+                  farm={farm}
+                  shares={lines === undefined ? [] : runShares(lines, dryer.id, from, until)}
+                  cost={fuel === undefined ? null : fuel * setup.fuelPrice}
+                />
               </li>
             );
           })}
         </ul>
       )}
     </section>
+  );
+}
+
+/** What a run did to each field's grain: water, dry matter lost, shrink, and its share of the fuel. */
+function Shares({ farm, shares, cost }: { farm: Farm; shares: readonly RunShare[]; cost: number | null }) {
+  if (shares.length === 0) return null;
+  return (
+    <table className="mt-1 w-full text-sm" aria-label="By field">
+      <thead className="text-left text-muted">
+        <tr>
+          <th className="pr-2 font-normal">Field</th>
+          <th className="px-2 text-right font-normal">Out</th>
+          <th className="px-2 text-right font-normal">From, to</th>
+          <th className="px-2 text-right font-normal">Water</th>
+          <th className="px-2 text-right font-normal">Dry matter lost</th>
+          <th className="px-2 text-right font-normal">Shrink</th>
+          <th className="pl-2 text-right font-normal">Fuel</th>
+        </tr>
+      </thead>
+      <tbody>
+        {shares.map((one) => (
+          <tr key={one.lotId}>
+            <td className="pr-2">{farm.lot(one.lotId)?.fieldName ?? 'unknown field'}</td>
+            <td className="px-2 text-right whitespace-nowrap">
+              {grain(one.outKg, farm.kgPerBu(farm.lot(one.lotId)?.crop)).text}
+            </td>
+            <td className="px-2 text-right whitespace-nowrap">
+              {moisture.figure(one.inMoisture)} → {percent(one.outMoisture)}
+            </td>
+            <td className="px-2 text-right whitespace-nowrap">{mass(one.waterKg).text}</td>
+            <td className="px-2 text-right whitespace-nowrap">{mass(one.dryLossKg).text}</td>
+            <td className="px-2 text-right">{percent(one.shrink)}</td>
+            <td className="pl-2 text-right">{cost === null ? '–' : dollars(cost * one.part)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -18,6 +18,7 @@ import {
   selfHeating,
   STORAGE_LIFE,
   storageLifeBasis,
+  UnknownRefusal,
   WARM_FROM,
 } from '@fanega/core';
 import { useState } from 'react';
@@ -25,7 +26,7 @@ import { type Farm, useBinSetups, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
-import { count, moisture, number, percent, temperature } from '../../../quantity/quantity';
+import { count, moisture, number, percent, share, temperature } from '../../../quantity/quantity';
 import { Choices, Problem, SelectBox, TextBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
@@ -79,7 +80,13 @@ export default function Keeps({ farm }: { farm: Farm }) {
   const held = from === '' ? null : farm.held(from);
   const heldCrop = held ? farm.cropOf(held.lots) : undefined;
   const [crop, setCrop] = useState<CropId>('corn');
-  const [text, setText] = useState<{ moisture?: string; warm?: string; been?: string }>({});
+  const [text, setText] = useState<{
+    moisture?: string;
+    warm?: string;
+    been?: string;
+    broken?: string;
+    other?: string;
+  }>({});
   const usedCrop = cropOf(heldCrop ?? crop) ?? CROPS.corn;
   const shownMoisture = text.moisture ?? moisture.text(Math.round(1000 * (held?.moisture ?? 0.2)) / 1000);
   const shownWarm = text.warm ?? temperature.text(fahrenheitToCelsius(70));
@@ -87,6 +94,9 @@ export default function Keeps({ farm }: { farm: Farm }) {
   const m = moisture.read(shownMoisture, { least: 0.05, most: 0.6, wanted: true });
   const t = temperature.read(shownWarm, { least: -20, most: 60, wanted: true });
   const been = count.read(shownBeen, { least: 0, most: 5000, wanted: true });
+  // Both are of the standard's formula; left empty it is as the printed tables have it.
+  const broken = share.read(text.broken ?? '', { least: 0, most: 0.5 });
+  const other = count.read(text.other ?? '', { least: 0.2, most: 5 });
   const ask = (celsius: number, school: KeepingSchool = rules.value, hours = been.value ?? 0): SafeDays | string => {
     if (m.value === undefined) return '';
     try {
@@ -94,15 +104,21 @@ export default function Keeps({ farm }: { farm: Farm }) {
         usedCrop,
         { moisture: m.value, temperature: celsius },
         hours > 0 ? [{ hours, moisture: m.value, temperature: celsius }] : [],
-        { school, soybeanShift: rules.value.soybeanShift },
+        {
+          school,
+          soybeanShift: rules.value.soybeanShift,
+          ...(broken.value === undefined ? {} : { damage: 100 * broken.value }),
+          ...(other.value === undefined ? {} : { other: other.value }),
+        },
       );
     } catch (error) {
-      if (error instanceof RangeRefusal || error instanceof Error) return error.message;
+      // No table for this crop, or none that goes so far; anything else is a fault and shows itself.
+      if (error instanceof RangeRefusal || error instanceof UnknownRefusal) return error.message;
       throw error;
     }
   };
   const kept = t.value === undefined ? '' : ask(t.value);
-  const wrong = m.error ?? t.error ?? been.error;
+  const wrong = m.error ?? t.error ?? been.error ?? broken.error ?? other.error;
   const asCorn = usedCrop.like === 'corn' || usedCrop.like === 'sorghum' || usedCrop.like === 'soybean';
   const still = ((): ReturnType<typeof selfHeating> | null => {
     if (!asCorn || m.value === undefined || t.value === undefined) return null;
@@ -162,6 +178,24 @@ export default function Keeps({ farm }: { farm: Farm }) {
                   value: t.value! > WARM_FROM ? rules.value.warm : rules.value.cool,
                   from: rules.kept ? 'chosen for this farm' : 'the usual one',
                 },
+                ...(broken.value === undefined
+                  ? []
+                  : [
+                      {
+                        name: 'Broken, by weight',
+                        value: percent(broken.value),
+                        from: 'typed; for the standard’s formula',
+                      },
+                    ]),
+                ...(other.value === undefined
+                  ? []
+                  : [
+                      {
+                        name: 'Treated',
+                        value: `× ${number(other.value, 2)}`,
+                        from: 'typed; for the standard’s formula',
+                      },
+                    ]),
               ]}
               worked={workedWords(kept, m.value!, t.value!, rules.value)}
               not="mold, insects, or what the middle of a heap does without air."
@@ -252,7 +286,35 @@ export default function Keeps({ farm }: { farm: Farm }) {
             hint="a day on a hot truck counts"
             onChange={(event) => setText({ ...text, been: event.target.value })}
           />
+          {asCorn && (
+            <>
+              <TextBox
+                label="Broken, by weight"
+                unit={share.unit}
+                inputMode="decimal"
+                value={text.broken ?? ''}
+                error={broken.error}
+                hint="empty: as combined corn is"
+                onChange={(event) => setText({ ...text, broken: event.target.value })}
+              />
+              <TextBox
+                label="Treated: keeps longer by"
+                unit="×"
+                inputMode="decimal"
+                value={text.other ?? ''}
+                error={other.error}
+                hint="fungicide or hybrid; empty: 1"
+                onChange={(event) => setText({ ...text, other: event.target.value })}
+              />
+            </>
+          )}
         </div>
+        {asCorn && (broken.value !== undefined || other.value !== undefined) && (
+          <p className="text-sm text-muted">
+            The cautious table knows neither: where it counts, they change nothing. In the standard’s formula each
+            multiplies the days.
+          </p>
+        )}
         <Schools rules={rules} soybeans={usedCrop.like === 'soybean'} />
       </section>
     </div>

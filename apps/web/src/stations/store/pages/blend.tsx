@@ -1,7 +1,8 @@
 import {
   baseMoistureOf,
   BLEND,
-  blendTwoBins,
+  type BlendFor,
+  blendToTarget,
   cropOf,
   CROPS,
   type PlaceInfo,
@@ -10,8 +11,8 @@ import {
 } from '@fanega/core';
 import { useState } from 'react';
 import { type Farm, useBinSetups } from '../../../data/farm';
-import { bushels, grainRate, moisture, percent } from '../../../quantity/quantity';
-import { Button, Empty, SelectBox, TextBox } from '../../../ui';
+import { bushels, grainRate, type Kind, moisture, percent, share, testWeight } from '../../../quantity/quantity';
+import { Button, Choices, Empty, SelectBox, TextBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
@@ -27,9 +28,24 @@ function comesOut(farm: Farm, place: PlaceInfo): number | null {
   return (place.withdrawal === 'lastIn' ? layers.at(-1) : layers[0])!.moisture;
 }
 
+const SIDE: Readonly<Record<BlendFor, { readonly both_wetter: string; readonly both_drier: string }>> = {
+  moisture: { both_wetter: 'wetter', both_drier: 'drier' },
+  testWeight: { both_wetter: 'heavier', both_drier: 'lighter' },
+  foreignMaterial: { both_wetter: 'dirtier', both_drier: 'cleaner' },
+};
+
 /** "4 min 20 s" */
 const gateText = (seconds: number): string =>
   seconds < 90 ? `${Math.round(seconds)} s` : `${Math.floor(seconds / 60)} min ${Math.round(seconds % 60)} s`;
+
+/** What a blend can be made for, each with its own quantity and its limits. */
+const FOR: Readonly<
+  Record<BlendFor, { readonly label: string; readonly kind: Kind; readonly limits: { least: number; most: number } }>
+> = {
+  moisture: { label: 'Moisture', kind: moisture, limits: { least: 0.03, most: 0.5 } },
+  testWeight: { label: 'Test weight', kind: testWeight, limits: { least: 20, most: 80 } },
+  foreignMaterial: { label: 'Foreign material', kind: share, limits: { least: 0, most: 0.4 } },
+};
 
 /** Two bins for a load of a wanted moisture: bushels from each, how long each gate is open, and no old ratio after a retest. */
 export default function Blend({ farm }: { farm: Farm }) {
@@ -49,6 +65,8 @@ export default function Blend({ farm }: { farm: Farm }) {
   const [first, setFirst] = useState(pair?.[0].id ?? places[0]?.id ?? '');
   const [second, setSecond] = useState(pair?.[1]?.id ?? places[1]?.id ?? '');
   const [text, setText] = useState<Readonly<Record<string, string>>>({});
+  const [by, setBy] = useState<BlendFor>('moisture');
+  const [third, setThird] = useState('');
   const [begun, setBegun] = useState<{ readonly of: string; readonly share: number } | null>(null);
   if (places.length < 2)
     return (
@@ -62,38 +80,59 @@ export default function Blend({ farm }: { farm: Farm }) {
   const per = farm.kgPerBu(crop.id);
   const trucks = farm.data.places.filter(({ kind, capacityBu }) => kind === 'truck' && capacityBu !== null);
   const load = trucks.length === 0 ? 900 : trucks.reduce((sum, { capacityBu }) => sum + capacityBu!, 0) / trucks.length;
+  const { kind, limits } = FOR[by];
+  /** The book knows moistures; weights and foreign material are of somebody's test. */
+  const reads = (id: string): string =>
+    text[`${by} ${id}`] ??
+    (by === 'moisture' && id !== ''
+      ? moisture.text(Math.round(1000 * (comesOut(farm, farm.place(id)!) ?? 0.15)) / 1000)
+      : '');
+  const said = (value: number): string => (by === 'testWeight' ? testWeight(value).text : percent(value));
   const shown = {
-    first: text[`m ${first}`] ?? moisture.text(Math.round(1000 * (comesOut(farm, farm.place(first)!) ?? 0.15)) / 1000),
-    second:
-      text[`m ${second}`] ?? moisture.text(Math.round(1000 * (comesOut(farm, farm.place(second)!) ?? 0.15)) / 1000),
-    wanted: text.wanted ?? moisture.text(baseMoistureOf(crop.id, farm.data.farm.defaults)),
+    first: reads(first),
+    second: reads(second),
+    third: reads(third),
+    thirdMuch: text[`b ${third}`] ?? '',
+    wanted:
+      text[`wanted ${by}`] ??
+      (by === 'moisture'
+        ? moisture.text(baseMoistureOf(crop.id, farm.data.farm.defaults))
+        : by === 'testWeight'
+          ? testWeight.text(crop.legalPounds)
+          : ''),
     load: text.load ?? bushels.text(Math.round(load), per),
     rateFirst: text[`r ${first}`] ?? grainRate.text(setups[first]?.value.unloadPerHour, per),
     rateSecond: text[`r ${second}`] ?? grainRate.text(setups[second]?.value.unloadPerHour, per),
   };
   const read = {
-    first: moisture.read(shown.first, { least: 0.03, most: 0.5, wanted: true }),
-    second: moisture.read(shown.second, { least: 0.03, most: 0.5, wanted: true }),
-    wanted: moisture.read(shown.wanted, { least: 0.03, most: 0.5, wanted: true }),
+    first: kind.read(shown.first, limits),
+    second: kind.read(shown.second, limits),
+    wanted: kind.read(shown.wanted, limits),
+    third: kind.read(shown.third, limits),
+    thirdMuch: bushels.read(shown.thirdMuch, { least: 0, most: 100_000, per }),
     load: bushels.read(shown.load, { least: 1, most: 100_000, per, wanted: true }),
     rateFirst: grainRate.read(shown.rateFirst, { least: 1, most: 60_000, per }),
     rateSecond: grainRate.read(shown.rateSecond, { least: 1, most: 60_000, per }),
   };
-  const fits = Object.values(read).every(({ error }) => error === undefined) && first !== second;
-  const other = cropIn(first) !== cropIn(second);
+  const readings = [read.first, read.second, read.wanted].every(({ value }) => value !== undefined);
+  const fits = readings && Object.values(read).every(({ error }) => error === undefined) && first !== second;
+  const withThird = third !== '' && third !== first && third !== second && read.third.value !== undefined && (read.thirdMuch.value ?? 0) > 0; // prettier-ignore
+  const other = cropIn(first) !== cropIn(second) || (withThird && cropIn(third) !== cropIn(first));
   const perSecond = (perHour: number | undefined) =>
     perHour === undefined ? {} : { rateKgPerSecond: (perHour * per) / 3600 };
   let found: TwoBinBlend | null = null;
   let problem: string | null = null;
   if (fits)
     try {
-      found = blendTwoBins({
-        first: { moisture: read.first.value!, availableKg: farm.held(first).wetKg, ...perSecond(read.rateFirst.value) },
+      found = blendToTarget({
+        by,
+        first: { reading: read.first.value!, availableKg: farm.held(first).wetKg, ...perSecond(read.rateFirst.value) },
         second: {
-          moisture: read.second.value!,
+          reading: read.second.value!,
           availableKg: farm.held(second).wetKg,
           ...perSecond(read.rateSecond.value),
         },
+        ...(withThird ? { third: { reading: read.third.value!, kg: read.thirdMuch.value! * per } } : {}),
         wanted: read.wanted.value!,
         loadKg: read.load.value! * per,
         kgPerBu: per,
@@ -102,7 +141,7 @@ export default function Blend({ farm }: { farm: Farm }) {
       if (!(error instanceof RangeRefusal)) throw error;
       problem = error.message;
     }
-  const of = `${first} ${second} ${shown.first} ${shown.second} ${shown.wanted}`;
+  const of = `${by} ${first} ${second} ${shown.first} ${shown.second} ${shown.wanted} ${withThird ? `${third} ${shown.third} ${shown.thirdMuch}` : ''}`;
   const stale =
     begun !== null && begun.of !== of && found?.kind === 'blend' && Math.abs(begun.share - found.firstShare) > 5e-4;
   const [nameA, nameB] = [farm.placeName(first), farm.placeName(second)];
@@ -117,18 +156,22 @@ export default function Blend({ farm }: { farm: Farm }) {
             {nameA} and {nameB} hold different crops.
           </Verdict>
         ) : !found ? (
-          <p className="text-lg text-muted">{problem ?? 'A figure at the right does not fit.'}</p>
+          <p className="text-lg text-muted">
+            {problem ??
+              (readings ? 'A figure at the right does not fit.' : 'Type what each bin reads, and what is wanted.')}
+          </p>
         ) : found.kind === 'out_of_reach' ? (
           <Verdict small bad figure="Out of reach">
-            Both are {found.side === 'both_wetter' ? 'wetter' : 'drier'} than {percent(read.wanted.value!)}: the nearest
-            is {percent(found.nearest)}, from one bin alone.
+            {withThird ? 'All' : 'Both'} are {SIDE[by][found.side]} than {said(read.wanted.value!)}: the nearest is{' '}
+            {said(found.nearest)}
+            {withThird ? '' : ', from one bin alone'}.
           </Verdict>
         ) : (
           <>
             {stale && (
               <Callout icon role="alert" className="mb-4 px-3 py-2 text-lg">
                 A retest changed it: the old {percent(begun.share)} of {nameA} no longer makes{' '}
-                {percent(read.wanted.value!)}. Set the gates again.
+                {said(read.wanted.value!)}. Set the gates again.
               </Callout>
             )}
             <div className="flex flex-wrap gap-x-12 gap-y-4">
@@ -140,6 +183,16 @@ export default function Blend({ farm }: { farm: Farm }) {
                 {percent(found.secondShare)}
                 {found.secondSeconds === null ? '' : `, gate open ${gateText(found.secondSeconds)}`}
               </Verdict>
+              {withThird && (
+                <Verdict
+                  small
+                  about={`from ${farm.placeName(third)}`}
+                  figure={bushels.figure(read.thirdMuch.value!, per)}
+                  unit={bushels.unit}
+                >
+                  as much as was said
+                </Verdict>
+              )}
             </div>
             {found.limit && (
               <p className="mt-3 font-semibold text-clay">
@@ -148,7 +201,7 @@ export default function Blend({ farm }: { farm: Farm }) {
               </p>
             )}
             <p className="mt-3">
-              Makes {percent(read.wanted.value!)}. Test the load: what comes out of a bin is a guess until it is tested.
+              Makes {said(read.wanted.value!)}. Test the load: what comes out of a bin is a guess until it is tested.
             </p>
             <Working
               what={`${bushels(found.firstBu, per).text} and ${bushels(found.secondBu, per).text}`}
@@ -156,18 +209,24 @@ export default function Blend({ farm }: { farm: Farm }) {
               inputs={[
                 {
                   name: nameA,
-                  value: percent(read.first.value!),
-                  from: text[`m ${first}`] === undefined ? 'what the book has coming out first' : 'tested',
+                  value: said(read.first.value!),
+                  from:
+                    by === 'moisture' && text[`${by} ${first}`] === undefined
+                      ? 'what the book has coming out first'
+                      : 'tested',
                 },
                 {
                   name: nameB,
-                  value: percent(read.second.value!),
-                  from: text[`m ${second}`] === undefined ? 'what the book has coming out first' : 'tested',
+                  value: said(read.second.value!),
+                  from:
+                    by === 'moisture' && text[`${by} ${second}`] === undefined
+                      ? 'what the book has coming out first'
+                      : 'tested',
                 },
                 {
                   name: 'Wanted',
-                  value: percent(read.wanted.value!),
-                  from: text.wanted === undefined ? 'the crop’s base' : 'typed',
+                  value: said(read.wanted.value!),
+                  from: text[`wanted ${by}`] === undefined ? 'usual of the crop' : 'typed',
                 },
                 {
                   name: 'Load',
@@ -175,10 +234,19 @@ export default function Blend({ farm }: { farm: Farm }) {
                   from: text.load === undefined ? 'the mean of the trucks' : 'typed',
                 },
               ]}
-              worked={[
-                `(${moisture.figure(read.wanted.value!)} − ${moisture.figure(read.second.value!)}) ÷ (${moisture.figure(read.first.value!)} − ${moisture.figure(read.second.value!)}) = ${percent(found.firstShare)} of ${nameA}`,
-                `${percent(found.firstShare)} × ${bushels(read.load.value!, per).text} = ${bushels(found.firstBu, per).text}`,
-              ]}
+              worked={
+                withThird || by === 'testWeight'
+                  ? [
+                      `${percent(found.firstShare)} of the rest from ${nameA}, ${percent(found.secondShare)} from ${nameB}`,
+                      ...(by === 'testWeight'
+                        ? ['by space: each bushel counts by the room that its weight takes']
+                        : []),
+                    ]
+                  : [
+                      `(${kind.figure(read.wanted.value!)} − ${kind.figure(read.second.value!)}) ÷ (${kind.figure(read.first.value!)} − ${kind.figure(read.second.value!)}) = ${percent(found.firstShare)} of ${nameA}`,
+                      `${percent(found.firstShare)} × ${bushels(read.load.value!, per).text} = ${bushels(found.firstBu, per).text}`,
+                    ]
+              }
               not="what lies deeper in each bin: test again when the color or the smell changes."
             />
             <div className="mt-3">
@@ -193,6 +261,12 @@ export default function Blend({ farm }: { farm: Farm }) {
         aria-label="The two bins"
         className="space-y-4 border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6"
       >
+        <Choices
+          label="Made for"
+          value={by}
+          onChange={(value) => setBy(value as BlendFor)}
+          choices={(Object.keys(FOR) as BlendFor[]).map((value) => ({ value, label: FOR[value].label }))}
+        />
         {(
           [
             ['First', first, setFirst, 'first', 'rateFirst'],
@@ -211,12 +285,12 @@ export default function Blend({ farm }: { farm: Farm }) {
             <div className="grid grid-cols-2 gap-3">
               <TextBox
                 label={`${farm.placeName(id)} reads`}
-                unit={moisture.unit}
+                unit={kind.unit}
                 inputMode="decimal"
                 value={shown[key]}
                 error={read[key].error}
-                hint={text[`m ${id}`] === undefined ? 'by the book: test it' : undefined}
-                onChange={(event) => set(`m ${id}`, event.target.value)}
+                hint={by === 'moisture' && text[`${by} ${id}`] === undefined ? 'by the book: test it' : undefined}
+                onChange={(event) => set(`${by} ${id}`, event.target.value)}
               />
               <TextBox
                 label={`${farm.placeName(id)} unloads`}
@@ -230,14 +304,47 @@ export default function Blend({ farm }: { farm: Farm }) {
             </div>
           </fieldset>
         ))}
+        <fieldset className="space-y-3">
+          <legend className="sr-only">Third</legend>
+          <SelectBox label="And some of a third" value={third} onChange={(event) => setThird(event.target.value)}>
+            <option value="">none</option>
+            {places
+              .filter(({ id }) => id !== first && id !== second && cropIn(id) === cropIn(first))
+              .map((place) => (
+                <option key={place.id} value={place.id}>
+                  {place.name}
+                </option>
+              ))}
+          </SelectBox>
+          {third !== '' && (
+            <div className="grid grid-cols-2 gap-3">
+              <TextBox
+                label={`${farm.placeName(third)} reads`}
+                unit={kind.unit}
+                inputMode="decimal"
+                value={shown.third}
+                error={read.third.error}
+                onChange={(event) => set(`${by} ${third}`, event.target.value)}
+              />
+              <TextBox
+                label={`${farm.placeName(third)} gives`}
+                unit={bushels.unit}
+                inputMode="decimal"
+                value={shown.thirdMuch}
+                error={read.thirdMuch.error}
+                onChange={(event) => set(`b ${third}`, event.target.value)}
+              />
+            </div>
+          )}
+        </fieldset>
         <div className="grid grid-cols-2 gap-3">
           <TextBox
             label="Wanted"
-            unit={moisture.unit}
+            unit={kind.unit}
             inputMode="decimal"
             value={shown.wanted}
             error={read.wanted.error}
-            onChange={(event) => set('wanted', event.target.value)}
+            onChange={(event) => set(`wanted ${by}`, event.target.value)}
           />
           <TextBox
             label="The load"

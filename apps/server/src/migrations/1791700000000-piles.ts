@@ -1,0 +1,28 @@
+import type { MigrationInterface, QueryRunner } from 'typeorm';
+
+const ID = 'VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin';
+
+/** What piles lie on and under. */
+export class Piles1791700000000 implements MigrationInterface {
+  name = 'Piles1791700000000';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`CREATE TABLE pile_setups (
+      farm_id ${ID} NOT NULL,
+      id ${ID} NOT NULL,
+      revision INT UNSIGNED NOT NULL,
+      base VARCHAR(8) NOT NULL,
+      cover VARCHAR(4) NOT NULL,
+      aired BOOLEAN NOT NULL,
+      width DOUBLE NULL,
+      note VARCHAR(200) NULL,
+      PRIMARY KEY (farm_id, id),
+      FOREIGN KEY (farm_id) REFERENCES farms (id),
+      FOREIGN KEY (farm_id, id) REFERENCES places (farm_id, id)
+    ) ENGINE=InnoDB`);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE pile_setups');
+  }
+}
