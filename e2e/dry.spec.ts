@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { dryerNight, Link } from '@fanega/devices';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, ownFarm, setUp, takeBack } from './own-farm';
 import { DEMO, enterDemo } from './pages';
@@ -335,4 +336,38 @@ test('a bin is taped: a load booked to the wrong bin is found and corrected, and
   await seen.getByText('empty, swept').click();
   await said.getByRole('button', { name: 'Restate the book to 0 bu' }).click();
   await expect(said).toContainText('The book agrees');
+});
+
+test('a night at the dryer by its control: samples and the run write themselves, drift is told, and out of grain is an alarm', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const dryer = await addPlace(farm, 'Dryer 91', 'dryer', 1400);
+  await setUp(farm, 'dryerSetup', dryer, {
+    type: 'continuous', bushelPointsPerHour: 2600, fuel: 'propane', fuelPrice: 1.8, fuelPerPointBushel: 0.02, kWhPerPointBushel: 0.01, powerPrice: 0.12, mostStep: 2, dryTo: 0.15, band: 0.005, coolsInBin: false,
+  }); // prettier-ignore
+  const { token } = await farm.post<{ token: string }>('devices', { name: 'Control 91', kind: 'dryer' });
+  const link = new Link(OWN, token, 40);
+  const { now } = await link.hello();
+  const night = dryerNight({
+    placeId: dryer, fromMs: Date.parse(now) - 5 * 3_600_000, hours: 5, moistureIn: [0.19, 0.23], dryTo: 0.15, bushelsPerHour: 500, seed: 3, starves: true,
+  }); // prettier-ignore
+  await link.send('dryer', { samples: night.slice(0, -1) });
+  await page.goto(`${OWN}/dry`);
+  await page
+    .getByRole('link', { name: 'Dryer 91' })
+    .or(page.getByText('Dryer 91', { exact: true }))
+    .first()
+    .click();
+  const its = page.getByRole('region', { name: 'The dryer now' }).last();
+  await expect(its).toContainText(/It comes out [\d.]+ points too wet/);
+  const runs = page.getByRole('region', { name: 'Runs' }).last();
+  await expect(runs).toContainText('to now');
+  await expect(runs).toContainText('30 samples, Control 91');
+  // The rest of the night, and the same once more: nothing doubles.
+  await link.send('dryer', { samples: night.slice(-1) });
+  await link.send('dryer', { samples: night.slice(-1) });
+  await expect(its).toContainText('Out of grain');
+  await expect(runs).not.toContainText('to now');
+  await expect(runs).toContainText('31 samples, Control 91');
 });

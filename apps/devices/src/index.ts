@@ -1,3 +1,4 @@
+export { dryerNight } from './dryer.js';
 export { binReadings, STAND_IN_CABLES } from './cables.js';
 export { CartScale, cartCurve, type CartFigure, type CartMotion } from './cart-scale.js';
 export { harvestDay } from './day/day.js';

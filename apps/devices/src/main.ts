@@ -14,6 +14,7 @@ import { Link } from './link.js';
 import { Display } from './monitor.js';
 import { HandTester } from './tester.js';
 import { binReadings } from './cables.js';
+import { dryerNight } from './dryer.js';
 import { stationWeather } from './weather.js';
 import { crossing } from './truck-scale.js';
 
@@ -26,6 +27,7 @@ const USAGE = `npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN 
   tester        --field TAG --moisture 17.2                 one reading of a hand tester that is a little off
   elevator      --truck NAME --buyer NAME --net LB --moisture 16.5 [--price 4.42] [--ticket 4001] [--tare 26800]
   cables        --bin NAME [--days 30] [--level 5] [--hot]   temperatures of three cables in a bin, hour by hour
+  dryer         --dryer NAME [--hours 8] [--in 19] [--then 21] [--to 15] [--starve]   a night of a dryer's control
   motors        [--run "pit,leg-1"] [--stand "leg-2"]       what motors of the site do, by their ids
   day           --wires FILE [--speed 60]                   a whole harvest day; npm run demo:day makes the wires`;
 
@@ -57,6 +59,12 @@ const OPTIONS = {
     days: { type: 'string', default: '30' },
     level: { type: 'string', default: '5' },
     hot: { type: 'boolean', default: false },
+    dryer: { type: 'string' },
+    hours: { type: 'string', default: '8' },
+    in: { type: 'string', default: '19' },
+    then: { type: 'string', default: '21' },
+    to: { type: 'string', default: '15' },
+    starve: { type: 'boolean', default: false },
     run: { type: 'string', default: '' },
     stand: { type: 'string', default: '' },
   },
@@ -178,6 +186,25 @@ async function cables(): Promise<void> {
   for (let i = 0; i < readings.length; i += 1000) await wire.send('cables', { readings: readings.slice(i, i + 1000) });
   const last = readings.at(-1)!;
   console.log(`${readings.length} readings of ${bin.name}, the last at ${last.at}`);
+}
+
+async function dryer(): Promise<void> {
+  const wire = link();
+  const [hello, names]: [DeviceHello, DeviceNames] = await Promise.all([wire.hello(), wire.names()]);
+  const hours = number(values.hours, '--hours', 0.5, 48);
+  const percent = (text: string, name: string): number => number(text, name, 5, 45) / 100;
+  const samples = dryerNight({
+    placeId: named(names.places, values.dryer, 'dryer').id,
+    fromMs: Date.parse(hello.now) - hours * 3_600_000,
+    hours,
+    moistureIn: [percent(values.in, '--in'), percent(values.then, '--then')],
+    dryTo: percent(values.to, '--to'),
+    bushelsPerHour: number(values.rate, '--rate', 50, 20_000),
+    seed,
+    starves: values.starve,
+  });
+  await wire.send('dryer', { samples });
+  console.log(`${samples.length} samples over ${hours} hours${values.starve ? ', then out of grain' : ''}`);
 }
 
 async function motors(): Promise<void> {
@@ -345,6 +372,7 @@ async function day(): Promise<void> {
 const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {
   weather,
   cables,
+  dryer,
   motors,
   'cart-scale': cartScale,
   'truck-scale': truckScale,

@@ -7,6 +7,7 @@ export * from './book.js';
 export * from './records.js';
 export * from './fields.js';
 export * from './haul.js';
+export * from './dry.js';
 export * from './store.js';
 export * from './shed.js';
 export * from './devices.js';

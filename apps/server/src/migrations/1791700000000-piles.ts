@@ -2,7 +2,7 @@ import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 const ID = 'VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin';
 
-/** What piles lie on and under. */
+/** What piles lie on and under, and what a dryer's control cries out. */
 export class Piles1791700000000 implements MigrationInterface {
   name = 'Piles1791700000000';
 
@@ -20,9 +20,11 @@ export class Piles1791700000000 implements MigrationInterface {
       FOREIGN KEY (farm_id) REFERENCES farms (id),
       FOREIGN KEY (farm_id, id) REFERENCES places (farm_id, id)
     ) ENGINE=InnoDB`);
+    await runner.query('ALTER TABLE dryer_samples ADD COLUMN alarm VARCHAR(14) NULL');
   }
 
   async down(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE dryer_samples DROP COLUMN alarm');
     await runner.query('DROP TABLE pile_setups');
   }
 }

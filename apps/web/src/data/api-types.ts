@@ -1904,6 +1904,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/device/dryer': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_dryer'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/device/motors': {
     readonly parameters: {
       readonly query?: never;
@@ -2593,6 +2609,8 @@ export interface components {
       readonly bushelsPerHour?: number;
       /** @description units */
       readonly fuelMeter?: number;
+      /** @enum {string} */
+      readonly alarm?: 'out of grain' | 'flame' | 'overheat' | 'unload stopped';
       readonly note?: string;
     };
     readonly DryerSetupKept: {
@@ -4213,6 +4231,29 @@ export interface components {
     };
     readonly CableReadingsBody: {
       readonly readings: readonly components['schemas']['CableReadingBody'][];
+    };
+    readonly DryerSaysBody: {
+      /** @description made by the device: the same again changes nothing */
+      readonly id: string;
+      readonly placeId: string;
+      readonly at: string;
+      /** @description it burns and moves grain: a run begins with the first, and ends with the first that says no */
+      readonly running: boolean;
+      /** @description wet-basis fraction */
+      readonly moistureIn?: number;
+      /** @description wet-basis fraction */
+      readonly moistureOut?: number;
+      /** @description °C */
+      readonly plenum?: number;
+      /** @description wet, into it */
+      readonly bushelsPerHour?: number;
+      /** @description as the meter stands */
+      readonly fuelMeter?: number;
+      /** @enum {string} */
+      readonly alarm?: 'out of grain' | 'flame' | 'overheat' | 'unload stopped';
+    };
+    readonly DryerSaysListBody: {
+      readonly samples: readonly components['schemas']['DryerSaysBody'][];
     };
     readonly MotorBody: {
       /** @description the machine’s id in the list of the site */
@@ -7223,6 +7264,29 @@ export interface operations {
     readonly requestBody: {
       readonly content: {
         readonly 'application/json': components['schemas']['CableReadingsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_dryer: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['DryerSaysListBody'];
       };
     };
     readonly responses: {

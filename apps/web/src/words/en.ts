@@ -277,6 +277,12 @@ export const EN = {
   goingIn: 'going in',
   comesOutAt: 'It comes out at {at}',
   goesInAt: 'It goes in at {at}',
+  dryerCries:
+    'So the dryer’s control says, {at}. By the maker’s book; on smoke fans off first, and call the fire service.',
+  dryer_out_of_grain: 'The dryer is out of grain',
+  dryer_flame: 'The dryer has no flame',
+  dryer_overheat: 'The dryer is too hot',
+  dryer_unload_stopped: 'The dryer’s unload has stopped',
   gateElsewhere: 'By the gates the pit goes to {there}, not to {place}.',
   machineStopped: '{machine} has stopped and is still fed',
   stopNow: 'Stop now, in this order: {machines}. Then lock out; nobody clears it while anything can turn.',

@@ -288,6 +288,12 @@ export const ES: Readonly<Record<WordKey, string>> = {
   goingIn: 'a la entrada',
   comesOutAt: 'Sale a {at}',
   goesInAt: 'Entra a {at}',
+  dryerCries:
+    'Lo dice el control de la secadora, {at}. Según el manual; si hay humo, primero pare los ventiladores y llame a los bomberos.',
+  dryer_out_of_grain: 'A la secadora se le acabó el grano',
+  dryer_flame: 'La secadora no tiene flama',
+  dryer_overheat: 'La secadora está demasiado caliente',
+  dryer_unload_stopped: 'La descarga de la secadora se paró',
   gateElsewhere: 'Según las compuertas la fosa va a {there}, no a {place}.',
   machineStopped: '{machine} se paró y le sigue cayendo grano',
   stopNow: 'Pare ya, en este orden: {machines}. Luego candado y etiqueta; nadie lo destapa mientras algo pueda girar.',

@@ -31,6 +31,9 @@ export const DRYER_SETUP = settingKind('dryerSetup', 'dry', 'dryer_setups', 'pla
 });
 export type DryerSetup = SettingOf<typeof DRYER_SETUP>;
 
+/** What a dryer's control cries out. */
+export const DRYER_ALARMS = ['out of grain', 'flame', 'overheat', 'unload stopped'] as const;
+
 /** What somebody read at a dryer, or its control did: any of it, at one moment. */
 export const DRYER_SAMPLE = logKind(
   'dryerSample',
@@ -45,6 +48,8 @@ export const DRYER_SAMPLE = logKind(
     bushelsPerHour: optional(number(0, 100_000, 'bu/h')),
     /** as the meter or tank gauge stands */
     fuelMeter: optional(number(0, 1e9, 'units')),
+    /** of its control; left out: none */
+    alarm: optional(choice(DRYER_ALARMS)),
     note: optional(text(200)),
   },
   [
@@ -55,7 +60,8 @@ export const DRYER_SAMPLE = logKind(
         s.moistureOut === undefined &&
         s.plenum === undefined &&
         s.bushelsPerHour === undefined &&
-        s.fuelMeter === undefined
+        s.fuelMeter === undefined &&
+        s.alarm === undefined
           ? 'moistureOut'
           : null,
     },

@@ -6,6 +6,7 @@ import {
   type DeviceHello,
   type DeviceInfo,
   type DeviceNames,
+  DryerSaysListBody,
   FlowsBody,
   MotorsBody,
   type NewDevice,
@@ -112,6 +113,14 @@ export class DeviceController {
   @Answers('SamplesAnswer')
   cables(@DeviceOf() device: DeviceCaller, @Body() body: CableReadingsBody): Promise<SamplesAnswer> {
     return this.service.cables(device, body);
+  }
+
+  @Post('dryer')
+  @HttpCode(200)
+  @Allow('device')
+  @Answers('SamplesAnswer')
+  dryer(@DeviceOf() device: DeviceCaller, @Body() body: DryerSaysListBody): Promise<SamplesAnswer> {
+    return this.service.dryer(device, body);
   }
 
   @Post('motors')

@@ -7,6 +7,7 @@ import type {
   DeviceInfo,
   DeviceKind,
   DeviceNames,
+  DryerSaysListBody,
   FlowsBody,
   MotorsBody,
   NewDevice,
@@ -133,6 +134,32 @@ export class DevicesService {
   cables(device: DeviceCaller, body: CableReadingsBody): Promise<{ samples: number }> {
     only(device, 'binCables');
     return this.cableReadings.add(device.farmId, body);
+  }
+
+  /** What a dryer's control says: samples stand under its own name, and a run writes itself. Somebody who knows better takes one back. */
+  async dryer(device: DeviceCaller, body: DryerSaysListBody): Promise<{ samples: number }> {
+    only(device, 'dryer');
+    const by = { id: null, name: device.name };
+    const ordered = [...body.samples].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+    let [run] = (await this.records.newest(device.farmId, 'dryerRun', 50)).filter(
+      ({ body: { placeId, until } }) => placeId === ordered[0]!.placeId && until === undefined,
+    );
+    for (const { running, ...sample } of ordered) {
+      const { id, placeId, at, ...figures } = sample;
+      if (Object.values(figures).some((figure) => figure !== undefined))
+        await this.records.add(device.farmId, 'dryerSample', { id, placeId, at, ...figures }, by);
+      if (running && run === undefined) {
+        const begun = { id: ulid(Date.parse(at)), placeId, at };
+        await this.records.add(device.farmId, 'dryerRun', begun, by);
+        run = { body: begun, by: device.name, voided: false };
+      } else if (!running && run !== undefined && Date.parse(at) > Date.parse(run.body.at)) {
+        // A record is never changed: the open one is taken back, the whole one takes its place.
+        await this.records.add(device.farmId, 'dryerRun', { ...run.body, id: ulid(Date.parse(at)), until: at }, by);
+        await this.records.void(device.farmId, 'dryerRun', run.body.id);
+        run = undefined;
+      }
+    }
+    return { samples: ordered.length };
   }
 
   motors(device: DeviceCaller, body: MotorsBody): Promise<{ samples: number }> {

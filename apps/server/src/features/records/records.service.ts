@@ -119,6 +119,16 @@ export class RecordsService {
     return { of, seasons: known, page, pages, broken, logs: lists, settings };
   }
 
+  /** The newest of a log that count, newest first. */
+  async newest<N extends LogName>(farmId: string, name: N, count: number): Promise<readonly LogEntry<N>[]> {
+    const seasons = (await this.records.seasons(farmId, [name])).slice(0, 1);
+    if (seasons.length === 0) return [];
+    const { kept } = await this.records.page(farmId, name, seasons, { skip: 0, take: count });
+    return kept
+      .filter(({ row }) => !row.voided)
+      .map(({ row, body }) => ({ body: body as never, by: String(row.by_name), voided: false }));
+  }
+
   /** What the farm set of one kind, by subject; what cannot be read is left out here and said by its station. */
   settingsOf<N extends SettingName>(farmId: string, name: N): Promise<Record<string, SettingEntry<N>>> {
     return this.settings(farmId, name, []);

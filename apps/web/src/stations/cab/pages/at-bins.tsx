@@ -17,6 +17,7 @@ import { write } from '../../../data/outbox';
 import { bookCommand } from '../../../data/outbox/book-command';
 import { logged, takenBack } from '../../../data/records';
 import { bushels, grain, grainOf, grainRate, percent } from '../../../quantity/quantity';
+import { clock } from '../../../quantity/time';
 import { Button, Choices } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { useStayAwake } from '../../../ui/stay-awake';
@@ -34,6 +35,9 @@ import { say } from '../../../words';
 import { LevelPad } from '../forms/level-pad';
 import { SamplePad } from '../forms/sample-pad';
 import { CabHead } from './cab-head';
+
+/** An alarm of the dryer's control is news for so long. */
+const CRIES_MS = 2 * 3_600_000;
 
 type Sheet = 'route' | 'level' | 'sample' | 'fans' | 'late' | 'climb' | null;
 
@@ -70,6 +74,8 @@ export function AtBins({
     if (words.length > 0) setAgainst({ words, entry, what });
     else send(entry, what);
   };
+  const sample = notebook && living(notebook.logs.dryerSample)[0]?.body;
+  const cry = sample?.alarm !== undefined && farm.clock() - Date.parse(sample.at) < CRIES_MS ? sample.alarm : null;
   const pit = site?.routes.find(({ from }) =>
     site.equipment.machines.some(({ id, kind }) => id === from && kind === 'pit'),
   );
@@ -91,6 +97,10 @@ export function AtBins({
               small
             >
               {say('stopNow', { machines: site.alarms[0].stop.map(site.nameOf).join(', ') })}
+            </Verdict>
+          ) : cry ? (
+            <Verdict bad shape="■" figure={say(`dryer_${cry.replaceAll(' ', '_') as 'out_of_grain'}`)} small>
+              {say('dryerCries', { at: clock(sample!.at, farm.data.farm.timeZone) })}
             </Verdict>
           ) : route && site ? (
             <Verdict about={say('fallsFrom', { from: site.nameOf(route.from) })} figure={site.nameOf(route.to)}>

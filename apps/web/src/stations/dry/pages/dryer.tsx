@@ -8,6 +8,7 @@ import {
   dryerNow,
   dryerOf,
   energyOfFuelPerPointBushel,
+  type DryerSample,
   type FieldRecords,
   type FieldRow,
   FUELS,
@@ -62,6 +63,24 @@ const HOUR = 60 * MINUTE;
 const FRESH_MS = 6 * HOUR;
 /** Lines of the book that runs are read from: some weeks of drying. */
 const RUN_LINES = 400;
+/** An alarm of its control is news for so long. */
+const CRIES_MS = 2 * HOUR;
+const ALARMS: Readonly<Record<NonNullable<DryerSample['alarm']>, { readonly figure: string; readonly what: string }>> =
+  {
+    'out of grain': {
+      figure: 'Out of grain',
+      what: 'It shuts off. Bring wet grain, or let it cool down by the maker’s book.',
+    },
+    flame: { figure: 'No flame', what: 'Burner out. Close the gas, let the fan clear it, then by the maker’s book.' },
+    overheat: {
+      figure: 'Too hot',
+      what: 'Fans off first, gas closed, discharge stopped. On smoke call the fire service; nobody opens it.',
+    },
+    'unload stopped': {
+      figure: 'Unload stopped',
+      what: 'Grain stands in the heat: burner off at once. Lock out before anybody looks.',
+    },
+  };
 /** Nothing came off a field for longer: nothing is coming. */
 const CUTTING_MS = 2 * HOUR;
 
@@ -100,6 +119,9 @@ function Dryer({
     () => living(notebook.logs.dryerSample).filter(({ body }) => body.placeId === dryer.id),
     [notebook, dryer.id],
   );
+  // What its control cried last stands until it says something else, or for two hours.
+  const [last] = samples;
+  const cry = last?.body.alarm !== undefined && now - Date.parse(last.body.at) < CRIES_MS ? last.body.alarm : null;
   const wetBins = farm.data.places.filter((place) => place.kind === 'wetBin');
   const held = farm.held(dryer.id);
   const wetLots = [...wetBins.map(({ id }) => farm.held(id)), held];
@@ -167,7 +189,16 @@ function Dryer({
     <>
       <div className="border-b border-ink lg:grid lg:grid-cols-[1.35fr_1fr]">
         <Section label="The dryer now">
-          {answer.answer === 'falls behind' ? (
+          {cry !== null ? (
+            <Verdict
+              bad
+              shape="■"
+              figure={ALARMS[cry].figure}
+              about={`The dryer’s control, ${clock(samples[0]!.body.at, timeZone)}`}
+            >
+              {ALARMS[cry].what}
+            </Verdict>
+          ) : answer.answer === 'falls behind' ? (
             <Verdict figure={bushels.figure(answer.gains, per)} unit={`${grainRate.unit} behind`}>
               {rate!.text} through it, {grainRate(coming, per).text} come.{' '}
               <b>{room < 1 ? 'The wet bin is full.' : `The wet bin is full at ${at(answer.fullMs)}.`}</b>
