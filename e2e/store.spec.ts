@@ -292,3 +292,53 @@ test('a pile: loads in and out, spoiled with its reason, measured against the bo
   await lies.getByRole('button', { name: 'Yes: 43,749 bu go off the book' }).click();
   await expect(lies).toContainText('Nothing');
 });
+
+test('a load booked to one bin while another one’s level rises: noticed, and corrected from there', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Wrong Gate', 'WG', 60, 'corn');
+  const beans = await addField(farm, 'Bean Gate', 'BG', 60, 'soybean');
+  const bin = await addPlace(farm, 'Bin 41', 'bin', 12_000);
+  const booked = await addPlace(farm, 'Bin 42', 'bin', 12_000);
+  const truck = await addPlace(farm, 'Truck 41', 'truck', 950);
+  await setUp(farm, 'binSetup', bin, { diameter: 9.144, eave: 5.4864, hopper: 0, packFactor: 1.05 });
+  const at = (minutes: number): string => new Date(Date.now() - minutes * 60_000).toISOString();
+  const kg = 880 * CORN_BU;
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'harvest', lot: beans.lotId, to: bin, wetKg: 120_000, moisture: 0.12, at: at(300) },
+      {
+        id: ulid(),
+        type: 'harvest',
+        lot: lotId,
+        to: truck,
+        wetKg: kg,
+        moisture: 0.15,
+        at: at(60),
+        method: 'cartScale',
+      },
+      { id: ulid(), type: 'move', from: truck, to: booked, at: at(40) },
+    ],
+  });
+  const { token } = await farm.post<{ token: string }>('devices', { name: 'Level 41', kind: 'level' });
+  const link = new Link(OWN, token, 40);
+  // 880 bushels of corn in 30 ft raise beans by about 0.44 m.
+  await link.send('levels', {
+    levels: [{ placeId: bin, at: at(90), belowEave: 3.2 }, { placeId: bin, at: at(5), belowEave: 2.76 }], // prettier-ignore
+  });
+  await page.goto(`${OWN}/store`);
+  const levels = page.getByRole('region', { name: 'Level sensors' });
+  await expect(levels).toContainText(/Bin 41 rose by [\d,]+ bu since/);
+  await expect(levels).toContainText('brought nothing there');
+  const load = levels.getByRole('button', { name: /to Bin 42/ });
+  await expect(load).toContainText('■ corn in beans');
+  await load.click();
+  await page.getByRole('button', { name: 'Void and make again' }).click();
+  await page.getByRole('dialog').getByLabel('To', { exact: true }).selectOption(bin);
+  await page.getByRole('button', { name: 'Void the old one and record this' }).click();
+  const anyway = page.getByRole('button', { name: 'The book is wrong here' });
+  await anyway.or(levels).first().waitFor({ state: 'attached' });
+  if (await anyway.isVisible()) await anyway.click();
+  await expect(levels).toBeHidden();
+});

@@ -28,6 +28,7 @@ const USAGE = `npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN 
   elevator      --truck NAME --buyer NAME --net LB --moisture 16.5 [--price 4.42] [--ticket 4001] [--tare 26800]
   cables        --bin NAME [--days 30] [--level 5] [--hot]   temperatures of three cables in a bin, hour by hour
   dryer         --dryer NAME [--hours 8] [--in 19] [--then 21] [--to 15] [--starve]   a night of a dryer's control
+  level         --bin NAME --below 12.4                     ft from the eave down to the grain
   motors        [--run "pit,leg-1"] [--stand "leg-2"]       what motors of the site do, by their ids
   day           --wires FILE [--speed 60]                   a whole harvest day; npm run demo:day makes the wires`;
 
@@ -65,6 +66,7 @@ const OPTIONS = {
     then: { type: 'string', default: '21' },
     to: { type: 'string', default: '15' },
     starve: { type: 'boolean', default: false },
+    below: { type: 'string' },
     run: { type: 'string', default: '' },
     stand: { type: 'string', default: '' },
   },
@@ -205,6 +207,16 @@ async function dryer(): Promise<void> {
   });
   await wire.send('dryer', { samples });
   console.log(`${samples.length} samples over ${hours} hours${values.starve ? ', then out of grain' : ''}`);
+}
+
+async function level(): Promise<void> {
+  const wire = link();
+  const [hello, names]: [DeviceHello, DeviceNames] = await Promise.all([wire.hello(), wire.names()]);
+  const bin = named(names.places, values.bin, 'bin');
+  // A few inches of ripple, as a beam on grain has it.
+  const belowEave = (number(values.below, '--below', 0, 120) + 0.1 * (random() - 0.5)) * 0.3048;
+  await wire.send('levels', { levels: [{ placeId: bin.id, at: hello.now, belowEave }] });
+  console.log(`${bin.name}: ${(belowEave / 0.3048).toFixed(2)} ft down`);
 }
 
 async function motors(): Promise<void> {
@@ -373,6 +385,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {
   weather,
   cables,
   dryer,
+  level,
   motors,
   'cart-scale': cartScale,
   'truck-scale': truckScale,

@@ -1,7 +1,7 @@
 import { createConnection } from 'mysql2/promise';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { WeatherRow } from './features/fields/index.js';
-import { CableReadingRow, MotorRow } from './features/store/index.js';
+import { CableReadingRow, LevelRow, MotorRow } from './features/store/index.js';
 import { LiveFigureRow, WeighTicketAxleRow, WeighTicketRow, WeighTicketShareRow } from './features/haul/index.js';
 import {
   BaseRow,
@@ -49,6 +49,7 @@ const ENTITIES = [
     LiveFigureRow,
     PhotoRow,
     CableReadingRow,
+    LevelRow,
     MotorRow,
   ],
   ...RECORD_SCHEMAS,

@@ -35,7 +35,7 @@ import type { HaulAnswer, LiveEvent, WeighTicketInfo } from './haul.js';
 import type { FarmSettingsAnswer, Me } from './people.js';
 import type { LogAnswer, SettingAnswer } from './records.js';
 import type { PhotoInfo } from './shed.js';
-import type { CablesAnswer, MotorInfo, PlaceAnswer } from './store.js';
+import type { CablesAnswer, LevelInfo, MotorInfo, PlaceAnswer } from './store.js';
 import type { FarmHeaderAnswer, FarmNow, FarmVersions, LayersAnswer } from './today.js';
 
 export type Positions = Readonly<Record<string, Position>>;
@@ -76,6 +76,7 @@ export interface Api {
   NewDevice: NewDevice;
   PhotoInfo: PhotoInfo;
   CablesAnswer: CablesAnswer;
+  'LevelInfo[]': LevelInfo[];
   'MotorInfo[]': MotorInfo[];
   PlaceAnswer: PlaceAnswer;
   Positions: Positions;

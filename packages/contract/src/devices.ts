@@ -14,6 +14,7 @@ export const DEVICE_KINDS = [
   'dryer',
   'binCables',
   'motors',
+  'level',
 ] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
 

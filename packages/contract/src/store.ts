@@ -1,4 +1,4 @@
-import { type CablesNow, type MotorNow, PLACE_KINDS, PLACE_NAMES, WITHDRAWALS } from '@fanega/core';
+import { type CablesNow, type LevelWatch, type MotorNow, PLACE_KINDS, PLACE_NAMES, WITHDRAWALS } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import {
   ArrayMaxSize,
@@ -116,3 +116,33 @@ export class MotorsBody {
 }
 
 export type MotorInfo = MotorNow;
+
+/** What a level sensor says. */
+export class LevelBody {
+  @ApiProperty()
+  @IsString()
+  @Length(1, 40)
+  placeId: string;
+
+  @ApiProperty()
+  @IsInstant()
+  at: string;
+
+  @ApiProperty({ description: 'm from the eave down to the grain at the sensor' })
+  @IsBetween(-20, 80, 'belowEave is m from -20 to 80')
+  belowEave: number;
+}
+
+export class LevelsBody {
+  @ApiProperty({ type: [LevelBody] })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(500)
+  @Each(() => LevelBody)
+  levels: LevelBody[];
+}
+
+/** A bin's level by its sensor, and whether what it gained is what the book brought there. */
+export interface LevelInfo extends LevelWatch {
+  readonly placeId: string;
+}

@@ -63,6 +63,7 @@ describe('no science answers with NaN', () => {
         'store/rest-fits',
         'dry/run-shares',
         'store/climbs',
+        'store/level-watch',
         'store/place-history',
         'store/routes',
       ].map((file) => import(`../src/${file.split('/')[0]}/${file.split('/')[1]}.ts`) as Promise<object>),

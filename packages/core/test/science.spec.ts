@@ -44,6 +44,7 @@ const BY_BEHAVIOR = [
   'dryer-now',
   'cables',
   'routes',
+  'level-watch',
   'dryer-down',
   'bin-plan',
   'tape-check',

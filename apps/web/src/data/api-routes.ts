@@ -26,6 +26,7 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/haul': { topics: ['book', 'header', 'haul'], keep: true },
   '/api/farms/{farmId}/wet': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/places/{placeId}/cables': { topics: ['weather', 'store', 'book', 'header'], keep: true },
+  '/api/farms/{farmId}/levels': { topics: ['devices', 'book', 'store', 'header'], keep: true },
   '/api/farms/{farmId}/motors': { topics: ['devices'], keep: true },
   '/api/farms/{farmId}/deliveries': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/positions': { topics: ['book', 'header'], keep: false },

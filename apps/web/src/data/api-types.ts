@@ -1664,6 +1664,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/levels': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['SiteController_levelsNow'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/motors': {
     readonly parameters: {
       readonly query?: never;
@@ -1671,7 +1687,7 @@ export interface paths {
       readonly path?: never;
       readonly cookie?: never;
     };
-    readonly get: operations['MotorsController_list'];
+    readonly get: operations['SiteController_list'];
     readonly put?: never;
     readonly post?: never;
     readonly delete?: never;
@@ -1914,6 +1930,22 @@ export interface paths {
     readonly get?: never;
     readonly put?: never;
     readonly post: operations['DeviceController_dryer'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/levels': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_levels'];
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -2503,7 +2535,16 @@ export interface components {
     };
     /** @enum {string} */
     readonly DeviceKind:
-      'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer' | 'binCables' | 'motors';
+      | 'weather'
+      | 'cartScale'
+      | 'truckScale'
+      | 'monitor'
+      | 'tester'
+      | 'elevator'
+      | 'dryer'
+      | 'binCables'
+      | 'motors'
+      | 'level';
     readonly DeviceNames: {
       readonly places: readonly {
         readonly id: string;
@@ -2993,6 +3034,18 @@ export interface components {
           readonly layers: readonly components['schemas']['Layer'][];
         };
       };
+    };
+    readonly LevelInfo: {
+      readonly atMs: number;
+      readonly sinceMs: number;
+      readonly belowEave: number;
+      readonly riseKg: number;
+      readonly bookedKg: number;
+      readonly differenceKg: number;
+      readonly errorKg: number;
+      /** @enum {string} */
+      readonly answer: 'agrees' | 'more' | 'less';
+      readonly placeId: string;
     };
     readonly LiveEvent: {
       readonly deviceId: string;
@@ -4197,7 +4250,16 @@ export interface components {
       readonly name: string;
       /** @enum {string} */
       readonly kind:
-        'weather' | 'cartScale' | 'truckScale' | 'monitor' | 'tester' | 'elevator' | 'dryer' | 'binCables' | 'motors';
+        | 'weather'
+        | 'cartScale'
+        | 'truckScale'
+        | 'monitor'
+        | 'tester'
+        | 'elevator'
+        | 'dryer'
+        | 'binCables'
+        | 'motors'
+        | 'level';
     };
     readonly ScaleSampleBody: {
       readonly at: string;
@@ -4254,6 +4316,15 @@ export interface components {
     };
     readonly DryerSaysListBody: {
       readonly samples: readonly components['schemas']['DryerSaysBody'][];
+    };
+    readonly LevelBody: {
+      readonly placeId: string;
+      readonly at: string;
+      /** @description m from the eave down to the grain at the sensor */
+      readonly belowEave: number;
+    };
+    readonly LevelsBody: {
+      readonly levels: readonly components['schemas']['LevelBody'][];
     };
     readonly MotorBody: {
       /** @description the machine’s id in the list of the site */
@@ -6907,7 +6978,28 @@ export interface operations {
       };
     };
   };
-  readonly MotorsController_list: {
+  readonly SiteController_levelsNow: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['LevelInfo'][];
+        };
+      };
+    };
+  };
+  readonly SiteController_list: {
     readonly parameters: {
       readonly query?: never;
       readonly header?: never;
@@ -7287,6 +7379,29 @@ export interface operations {
     readonly requestBody: {
       readonly content: {
         readonly 'application/json': components['schemas']['DryerSaysListBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_levels: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['LevelsBody'];
       };
     };
     readonly responses: {

@@ -323,6 +323,9 @@ export function useBinSetups() {
 export const useCables = (placeId: string | undefined) =>
   useOfFarm(placeId === undefined ? null : '/api/farms/{farmId}/places/{placeId}/cables', { placeId: placeId ?? '' });
 
+/** Bins with a level sensor, and whether what each gained is what the book brought there. */
+export const useLevels = () => useOfFarm('/api/farms/{farmId}/levels');
+
 /** What the motors of the bin site do. */
 export const useMotors = (wanted = true) => useOfFarm(wanted ? '/api/farms/{farmId}/motors' : null);
 

@@ -102,3 +102,4 @@ export {
 } from './routes.js';
 export { CLIMB_MS, climbingNow, type Climbing, type ClimbNote } from './climbs.js';
 export { placeHistory, type PlaceHistory } from './place-history.js';
+export { LEVEL_WATCH, levelWatch, type LevelReading, type LevelWatch } from './level-watch.js';

@@ -8,6 +8,7 @@ import {
   type DeviceNames,
   DryerSaysListBody,
   FlowsBody,
+  LevelsBody,
   MotorsBody,
   type NewDevice,
   type DeviceAnswer,
@@ -121,6 +122,14 @@ export class DeviceController {
   @Answers('SamplesAnswer')
   dryer(@DeviceOf() device: DeviceCaller, @Body() body: DryerSaysListBody): Promise<SamplesAnswer> {
     return this.service.dryer(device, body);
+  }
+
+  @Post('levels')
+  @HttpCode(200)
+  @Allow('device')
+  @Answers('SamplesAnswer')
+  levels(@DeviceOf() device: DeviceCaller, @Body() body: LevelsBody): Promise<SamplesAnswer> {
+    return this.service.levels(device, body);
   }
 
   @Post('motors')

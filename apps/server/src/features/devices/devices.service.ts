@@ -9,6 +9,7 @@ import type {
   DeviceNames,
   DryerSaysListBody,
   FlowsBody,
+  LevelsBody,
   MotorsBody,
   NewDevice,
   WeatherBody,
@@ -26,7 +27,7 @@ import { FieldsService } from '../fields/index.js';
 import { LiveService } from '../haul/index.js';
 import { asEntry, FarmClock, LedgerService } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
-import { CablesService, MotorsService } from '../store/index.js';
+import { CablesService, LevelsService, MotorsService } from '../store/index.js';
 import { DevicesRepository } from './devices.repository.js';
 
 const MOST_DEVICES = 200;
@@ -45,6 +46,7 @@ export class DevicesService {
     @Inject(LiveService) private readonly live: LiveService,
     @Inject(CablesService) private readonly cableReadings: CablesService,
     @Inject(MotorsService) private readonly motorStates: MotorsService,
+    @Inject(LevelsService) private readonly levelReadings: LevelsService,
     @Inject(DeviceTokens) private readonly tokens: DeviceTokens,
   ) {}
 
@@ -160,6 +162,11 @@ export class DevicesService {
       }
     }
     return { samples: ordered.length };
+  }
+
+  levels(device: DeviceCaller, body: LevelsBody): Promise<{ samples: number }> {
+    only(device, 'level');
+    return this.levelReadings.add(device.farmId, body);
   }
 
   motors(device: DeviceCaller, body: MotorsBody): Promise<{ samples: number }> {

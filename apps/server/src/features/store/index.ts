@@ -1,4 +1,11 @@
-import { type CablesAnswer, type MotorInfo, type PlaceAnswer, PlaceBody, PlaceChangeBody } from '@fanega/contract';
+import {
+  type CablesAnswer,
+  type LevelInfo,
+  type MotorInfo,
+  type PlaceAnswer,
+  PlaceBody,
+  PlaceChangeBody,
+} from '@fanega/contract';
 import { hasVessel, type Machine, usualWithdrawal, type Withdrawal } from '@fanega/core';
 import { Body, Controller, Get, Inject, Injectable, Module, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
@@ -13,6 +20,8 @@ import { LedgerModule, PlacesRepository } from '../ledger/index.js';
 import { RecordsModule, RecordsRepository, RecordsService } from '../records/index.js';
 import { CablesRepository, packed } from './cables.repository.js';
 import { CablesService } from './cables.service.js';
+import { LevelsRepository } from './levels.repository.js';
+import { LevelsService } from './levels.service.js';
 import { MotorsRepository } from './motors.repository.js';
 import { MotorsService } from './motors.service.js';
 
@@ -129,12 +138,23 @@ class StoreController {
 }
 
 @ApiTags('store')
-@Controller('farms/:farmId/motors')
-class MotorsController {
-  constructor(@Inject(MotorsService) private readonly motors: MotorsService) {}
+@Controller('farms/:farmId')
+class SiteController {
+  constructor(
+    @Inject(MotorsService) private readonly motors: MotorsService,
+    @Inject(LevelsService) private readonly levels: LevelsService,
+  ) {}
+
+  /** Bins with a level sensor, and whether what each gained is what the book brought there. */
+  @Get('levels')
+  @Allow('viewer')
+  @Answers('LevelInfo[]', { topics: ['devices', 'book', 'store', 'header'], keep: true })
+  levelsNow(@Param('farmId') farmId: string): Promise<LevelInfo[]> {
+    return this.levels.now(farmId);
+  }
 
   /** What each motor of the bin site does. */
-  @Get()
+  @Get('motors')
   @Allow('viewer')
   @Answers('MotorInfo[]', { topics: ['devices'], keep: true })
   list(@Param('farmId') farmId: string): Promise<MotorInfo[]> {
@@ -144,10 +164,18 @@ class MotorsController {
 
 @Module({
   imports: [LedgerModule, RecordsModule, FieldsModule],
-  controllers: [StoreController, MotorsController],
-  providers: [StoreService, CablesRepository, CablesService, MotorsRepository, MotorsService],
-  exports: [CablesService, MotorsService],
+  controllers: [StoreController, SiteController],
+  providers: [
+    StoreService,
+    CablesRepository,
+    CablesService,
+    MotorsRepository,
+    MotorsService,
+    LevelsRepository,
+    LevelsService,
+  ],
+  exports: [CablesService, LevelsService, MotorsService],
 })
 export class StoreModule {}
-export { CablesService, MotorsService, packed };
-export { CableReadingRow, MotorRow } from './store.entity.js';
+export { CablesService, LevelsService, MotorsService, packed };
+export { CableReadingRow, LevelRow, MotorRow } from './store.entity.js';

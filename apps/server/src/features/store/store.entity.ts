@@ -20,3 +20,12 @@ export class MotorRow {
   @Column('boolean') running: boolean;
   @Column('double', { nullable: true }) load: number | null;
 }
+
+/** Where grain ended in a bin, by its level sensor. */
+@Entity('level_readings')
+export class LevelRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn({ name: 'place_id', ...ID }) placeId: string;
+  @PrimaryColumn({ name: 'at_ms', ...INSTANT }) atMs: number;
+  @Column('double', { name: 'below_eave' }) belowEave: number;
+}

@@ -12,6 +12,7 @@ import { PlacesDrawer } from './forms/places-drawer';
 import { AddPlace } from './forms/add-place';
 import { PlaceStateDrawer } from './forms/place-state';
 import { moment } from '../../quantity/time';
+import { Levels } from './pages/levels';
 import { shapeOf, YardVessel } from './pages/yard-vessel';
 import { Page } from '../../ui/page';
 import { EntryLog } from '../../widgets/entry-log';
@@ -78,6 +79,7 @@ export default function Store() {
         </Empty>
       ) : (
         <>
+          <Levels farm={farm} />
           <Yard farm={farm} places={standing} selected={selected} />
           {selected && <Detail key={selected.id} farm={farm} place={selected} />}
           {selected && <History key={`${selected.id} history`} farm={farm} place={selected} />}

@@ -25,6 +25,7 @@ const KINDS: Readonly<Record<DeviceKind, string>> = {
   dryer: 'Dryer',
   binCables: 'Bin cables',
   motors: 'Leg and auger motors',
+  level: 'Level sensor',
 };
 
 /** What writes by itself: stations, scales, testers, each with a token of its own. */

@@ -31,6 +31,7 @@ import { type Site, useSite } from '../../../widgets/site';
 import { useRecorded } from '../../../widgets/take-back';
 import { Working } from '../../../widgets/working';
 import { EquipmentDrawer } from '../forms/equipment';
+import { Levels } from './levels';
 
 /** Where grain falls now, over which machines, and how to send it elsewhere. */
 export default function Routes({ farm }: { farm: Farm }) {
@@ -72,6 +73,7 @@ export default function Routes({ farm }: { farm: Farm }) {
         >
           <Drawing farm={farm} site={site} />
         </div>
+        <Levels farm={farm} all />
         <SetRoute farm={farm} site={site} />
       </div>
       <section

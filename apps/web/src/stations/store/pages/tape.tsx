@@ -4,7 +4,6 @@ import {
   cropOf,
   CROPS,
   type Entry,
-  loadsThatFit,
   PACK_ERROR,
   PACKING,
   RangeRefusal,
@@ -13,9 +12,8 @@ import {
   tapeCheck,
   TAPE_ERROR,
   type TapeCheck,
-  type TapeLine,
 } from '@fanega/core';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
 import { type Farm, useBinSetups, useRefreshFarm } from '../../../data/farm';
@@ -23,7 +21,6 @@ import { write } from '../../../data/outbox';
 import { bookCommand } from '../../../data/outbox/book-command';
 import { useSend } from '../../../data/use-send';
 import { count, grain, length, moisture, number, percent } from '../../../quantity/quantity';
-import { moment } from '../../../quantity/time';
 import { Button, Choices, Empty, Loading, Problem, SelectBox, TextBox } from '../../../ui';
 import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
@@ -32,12 +29,9 @@ import { Hazard } from '../../../widgets/hazard';
 import { deviceName } from '../../../widgets/record';
 import { CropBox } from '../../../widgets/crop-box';
 import { Working } from '../../../widgets/working';
-
-const EntryDrawer = lazy(async () => ({ default: (await import('../../../widgets/entry-drawer')).EntryDrawer }));
+import { Suspects } from './suspects';
 
 const KINDS = ['bin', 'wetBin', 'overhead'];
-/** Loads that may have been booked to a wrong bin: of the last days. */
-const LATELY_MS = 4 * 86_400_000;
 
 /** What a tape says is in a bin, held against the book: a question first, restated only when somebody says so. */
 export default function Tape({ farm }: { farm: Farm }) {
@@ -334,55 +328,5 @@ function Found({
         </div>
       )}
     </>
-  );
-}
-
-/** Before the book is bent to the tape: which loads, booked elsewhere or here, would explain it. */
-function Suspects({ farm, binId, found, per }: { farm: Farm; binId: string; found: TapeCheck; per: number }) {
-  const [open, setOpen] = useState<string | null>(null);
-  const into = (line: TapeLine): string | null =>
-    line.entry.type === 'move' && !line.voided && line.wetKg !== null && line.wetKg > 0 ? line.entry.to : null;
-  const recent = farm.data.tape.filter(({ entry }) => farm.clock() - Date.parse(entry.at) < LATELY_MS);
-  // More than the book: booked to another standing place. Less: booked here, and lying there.
-  const booked = recent.flatMap((line) => {
-    const to = into(line);
-    const place = to === null ? undefined : farm.place(to);
-    const fits = found.answer === 'more' ? place && place.id !== binId && KINDS.includes(place.kind) : to === binId;
-    return fits && place ? [{ id: line.entry.id, kg: line.wetKg!, at: line.entry.at, to: place.name }] : [];
-  });
-  const loads = loadsThatFit(Math.abs(found.differenceKg), found.errorKg, booked);
-  if (loads.length === 0) return null;
-  return (
-    <section aria-label="Loads that would explain it">
-      <h3 className="font-semibold">
-        {found.answer === 'more'
-          ? 'Booked to another bin, as heavy as that: did they go here?'
-          : 'Booked to this bin, as heavy as that: did they go elsewhere?'}
-      </h3>
-      <ul className="divide-y divide-rule border-y border-rule">
-        {loads.map((load) => (
-          <li key={load.id}>
-            <button
-              type="button"
-              className="flex min-h-12 w-full flex-wrap items-center justify-between gap-x-4 text-left"
-              onClick={() => setOpen(load.id)}
-            >
-              <span>
-                {moment(load.at, farm.data.farm.timeZone)}, to {load.to}
-              </span>
-              <b>{grain(load.kg, per).text}</b>
-            </button>
-          </li>
-        ))}
-      </ul>
-      <p className="mt-1 text-sm text-muted">
-        Open one to correct where it went; then the tape is checked against the book again.
-      </p>
-      {open && (
-        <Suspense fallback={<Loading what="Opening" />}>
-          <EntryDrawer entryId={open} onClose={() => setOpen(null)} />
-        </Suspense>
-      )}
-    </section>
   );
 }
