@@ -80,6 +80,11 @@ test('a load is recorded with the keyboard only', async ({ page }) => {
   await page.keyboard.press('Tab');
   await page.keyboard.type('13.9');
   await page.keyboard.press('Enter');
+  // The gates lead elsewhere: it asks, and is answered by the keyboard too.
+  await expect(sheet).toContainText('By the gates the pit goes to Wet bin, not to Bin A.');
+  await expect(sheet.getByLabel('Record it all the same, because')).toBeFocused();
+  await page.keyboard.type('On purpose');
+  await page.keyboard.press('Enter');
   await expect(sheet).toBeHidden();
   await expect(tape(page).first()).toContainText('Truck 1 → Bin A');
   await expect(tape(page).first()).toContainText('13.9 %');

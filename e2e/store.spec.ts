@@ -29,7 +29,7 @@ test('a place out of service is said wherever grain is put there, and its note t
   page,
 }) => {
   const farm = await ownFarm(page);
-  const { lotId } = await addField(farm, 'Sweep Hollow', 'SH', 40, 'corn');
+  const { lotId } = await addField(farm, 'Sweep Hollow', 'SHX', 40, 'corn');
   const bin = await addPlace(farm, 'Bin 91', 'bin', 8000);
   await addPlace(farm, 'Truck 91', 'truck', 900);
   await farm.post('entries', {
@@ -58,7 +58,7 @@ test('cables by the stand-in: a hot spot is named, the fan is switched by a tap 
   page,
 }) => {
   const farm = await ownFarm(page);
-  const { lotId } = await addField(farm, 'Cable Ridge', 'CR', 60, 'corn');
+  const { lotId } = await addField(farm, 'Cable Ridge', 'CRX', 60, 'corn');
   const bin = await addPlace(farm, 'Bin 95', 'bin', 12_000);
   await setUp(farm, 'binSetup', bin, { diameter: 9.14, eave: 7, hopper: 0, packFactor: 1.05 });
   await setUp(farm, 'binCables', bin, { cables: STAND_IN_CABLES });
@@ -90,7 +90,7 @@ test('routes: set by a tap, a load for another bin is asked about, and a leg tha
   browser,
 }) => {
   const farm = await ownFarm(page);
-  const { lotId } = await addField(farm, 'Gate Bottom', 'GB', 60, 'corn');
+  const { lotId } = await addField(farm, 'Gate Bottom', 'GBX', 60, 'corn');
   for (const name of ['Bin 97', 'Bin 98']) await addPlace(farm, name, 'bin', 8000);
   const truck = await addPlace(farm, 'Truck 97', 'truck', 900);
   await farm.post('entries', {
@@ -187,20 +187,20 @@ test('the bin keeper at 390 px: route, dump, level, sample and fan in large taps
   context,
 }) => {
   const farm = await ownFarm(page);
-  const { lotId } = await addField(farm, 'Keeper Bottom', 'KB', 60, 'corn');
-  const bin = await addPlace(farm, 'Bin 61', 'bin', 9000);
-  await addPlace(farm, 'Bin 62', 'bin', 9000);
-  const truck = await addPlace(farm, 'Truck 61', 'truck', 900);
+  const { lotId } = await addField(farm, 'Keeper Bottom', 'KBX', 60, 'corn');
+  const bin = await addPlace(farm, 'Bin K1', 'bin', 9000);
+  await addPlace(farm, 'Bin K2', 'bin', 9000);
+  const truck = await addPlace(farm, 'Truck K1', 'truck', 900);
   await setUp(farm, 'binSetup', bin, { diameter: 9.144, eave: 5.4864, hopper: 0, packFactor: 1.05, crop: 'corn' });
   await setUp(farm, 'aeration', bin, { mode: 'always', coolBy: 5, mostRewet: 1, leastCelsius: 0 });
   const kept = await farm.get<{ settings: { siteEquipment: { farm?: { revision: number } } } }>('store/records');
   await farm.put('store/site-equipment/farm', {
     revision: kept.settings.siteEquipment.farm?.revision ?? 0,
     value: {
-      machines: [{ id: 'pit-61', name: 'Pit 61', kind: 'pit', rate: 8000, driven: true }],
+      machines: [{ id: 'pit-k1', name: 'Pit K1', kind: 'pit', rate: 8000, driven: true }],
       links: [
-        { from: 'pit-61', to: bin },
-        { from: 'pit-61', to: await addPlace(farm, 'Bin 63', 'bin', 9000) },
+        { from: 'pit-k1', to: bin },
+        { from: 'pit-k1', to: await addPlace(farm, 'Bin K3', 'bin', 9000) },
       ],
     },
   });
@@ -220,15 +220,15 @@ test('the bin keeper at 390 px: route, dump, level, sample and fan in large taps
   await context.setOffline(true);
   await falls.getByRole('button', { name: 'Where the next load goes' }).click();
   const sheet = page.getByRole('dialog');
-  await sheet.getByRole('button', { name: 'Bin 61' }).click();
+  await sheet.getByRole('button', { name: 'Bin K1' }).click();
   // It shows at once, though nobody was told yet.
-  await expect(falls).toContainText(/From Pit 61 it falls into\s*Bin 61/);
-  await falls.getByRole('button', { name: /^Dump Truck 61, 850 bu.* into Bin 61/ }).click();
-  await expect(falls.getByRole('button', { name: /^Dump Truck 61/ })).toBeHidden();
+  await expect(falls).toContainText(/From Pit K1 it falls into\s*Bin K1/);
+  await falls.getByRole('button', { name: /^Dump Truck K1, 850 bu.* into Bin K1/ }).click();
+  await expect(falls.getByRole('button', { name: /^Dump Truck K1/ })).toBeHidden();
   await page.getByRole('button', { name: 'Fans' }).click();
-  await sheet.getByRole('button', { name: '○ Bin 61 stands. Switched on?' }).click();
+  await sheet.getByRole('button', { name: '○ Bin K1 stands. Switched on?' }).click();
   await page.getByRole('button', { name: 'Fans' }).click();
-  await expect(sheet.getByRole('button', { name: '● Bin 61 runs. Switched off?' })).toBeVisible();
+  await expect(sheet.getByRole('button', { name: '● Bin K1 runs. Switched off?' })).toBeVisible();
   await page.keyboard.press('Escape');
   // The tape, against the book with what waits in it.
   await page.getByRole('button', { name: 'Read a level' }).click();
@@ -255,7 +255,7 @@ test('a pile: loads in and out, spoiled with its reason, measured against the bo
   page,
 }) => {
   const farm = await ownFarm(page);
-  const { lotId } = await addField(farm, 'Pile Flat', 'PF', 80, 'corn');
+  const { lotId } = await addField(farm, 'Pile Flat', 'PFX', 80, 'corn');
   const pile = await addPlace(farm, 'Pile 51', 'pile');
   const truck = await addPlace(farm, 'Truck 51', 'truck', 900);
   const at = (minutes: number): string => new Date(Date.now() - minutes * 60_000).toISOString();
@@ -297,8 +297,8 @@ test('a load booked to one bin while another one’s level rises: noticed, and c
   page,
 }) => {
   const farm = await ownFarm(page);
-  const { lotId } = await addField(farm, 'Wrong Gate', 'WG', 60, 'corn');
-  const beans = await addField(farm, 'Bean Gate', 'BG', 60, 'soybean');
+  const { lotId } = await addField(farm, 'Wrong Gate', 'WGX', 60, 'corn');
+  const beans = await addField(farm, 'Bean Gate', 'BGX', 60, 'soybean');
   const bin = await addPlace(farm, 'Bin 41', 'bin', 12_000);
   const booked = await addPlace(farm, 'Bin 42', 'bin', 12_000);
   const truck = await addPlace(farm, 'Truck 41', 'truck', 950);

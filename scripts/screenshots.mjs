@@ -55,32 +55,18 @@ const crossing = (wires) => [
   '--speed',
   '2',
 ];
-const cutting = (wires) => [
-  'monitor',
-  '--token',
-  wires['display:combine-2'],
-  '--minutes',
-  '4.2',
-  '--rate',
-  '2600',
-  '--moisture',
-  '21.2',
-  '--speed',
-  '600',
-];
 const VIEWS = [
   { name: 'today', path: '/', size: DESK },
   { name: 'cab-phone', path: '/cab', size: PHONE, act: inCab('Dell', 'Cart 2') },
   {
-    name: 'cab-night',
+    name: 'cab-bins-phone',
     path: '/cab',
     size: PHONE,
-    theme: 'night',
-    act: async (page) => (
-      await inCab('Oona', 'Combine 2')(page),
-      page.getByRole('region', { name: 'Combine 2 display' }).waitFor()
-    ),
-    live: cutting,
+    act: async (page) => {
+      await page.getByLabel('Your name').fill('Tilda');
+      await page.getByRole('button', { name: 'The bins' }).click();
+      await page.getByRole('region', { name: 'Where grain falls now' }).waitFor();
+    },
   },
   { name: 'record-phone', path: '/', size: PHONE, act: record },
   { name: 'fields', path: '/fields', size: DESK },
@@ -90,11 +76,16 @@ const VIEWS = [
   { name: 'loss-phone', path: '/cut/loss', size: PHONE, act: counted },
   { name: 'haul', path: '/haul', size: DESK },
   { name: 'scales', path: '/haul/scales', size: DESK, act: weighing, live: crossing },
-  { name: 'trucks', path: '/haul/trucks', size: DESK, act: drawn(/by trucks: 1/) },
   { name: 'dry', path: '/dry', size: DESK, act: drawn(/^Moisture in and out/) },
-  { name: 'in-bin', path: '/dry/bin', size: DESK, act: drawn(/^Moisture by height/) },
   { name: 'store', path: '/store/bin-b', size: DESK },
-  { name: 'sell', path: '/sell', size: DESK },
+  { name: 'routes', path: '/store/routes', size: DESK },
+  {
+    name: 'air',
+    path: '/store/air',
+    size: { width: 1280, height: 1000 },
+    act: (page) => page.getByRole('img', { name: /^Temperature by height/ }).waitFor(),
+  },
+  { name: 'sell', path: '/sell/next', size: DESK },
   { name: 'trace', path: '/trace', size: DESK },
   {
     name: 'trace-ticket',

@@ -49,6 +49,10 @@ export interface StoreRecords extends RecordsPage {
   readonly logs: LogsOf<LogNameOf<'store'>>;
   readonly settings: SettingsOf<SettingNameOf<'store'>>;
 }
+export interface SellRecords extends RecordsPage {
+  readonly logs: LogsOf<LogNameOf<'sell'>>;
+  readonly settings: SettingsOf<SettingNameOf<'sell'>>;
+}
 export interface ShedRecordsAnswer extends RecordsPage {
   readonly logs: LogsOf<LogNameOf<'shed'>>;
   readonly settings: SettingsOf<SettingNameOf<'shed'>>;

@@ -20,6 +20,7 @@ export const TOPICS = [
   'haul',
   'dry',
   'store',
+  'sell',
   'shed',
   'weather',
   'devices',

@@ -59,6 +59,7 @@ const RULES: Readonly<Record<string, string>> = {
   out_without_reason: 'say why it is out of service',
   machine_twice: 'each machine needs an id of its own',
   feeds_itself: 'no machine feeds itself',
+  part_missing: 'this part of the price is missing',
   hopper_deeper_than_wide: 'a hopper is not that deep: check the digits',
 };
 

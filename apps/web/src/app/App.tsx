@@ -111,7 +111,7 @@ function FarmPages({ farmId }: { farmId: string }) {
                   <Route path="/dry/*" element={<Dry />} />
                   <Route path="/store" element={<Store />} />
                   <Route path="/store/:placeId" element={<Store />} />
-                  <Route path="/sell" element={<Sell />} />
+                  <Route path="/sell/*" element={<Sell />} />
                   <Route path="/trace" element={<Trace />} />
                   <Route path="/trace/book" element={<Trace book />} />
                   <Route path="/trace/lot/:lotId" element={<Trace />} />

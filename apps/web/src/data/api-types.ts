@@ -336,6 +336,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/sell/records': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['SellRecordsController_all'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/records': {
     readonly parameters: {
       readonly query?: never;
@@ -896,6 +912,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/sell/contract-load': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ContractLoadController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/contract-load/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ContractLoadController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/breakdown': {
     readonly parameters: {
       readonly query?: never;
@@ -1257,6 +1305,22 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['SiteEquipmentController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/contract/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['ContractController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -2405,6 +2469,52 @@ export interface components {
       readonly moisture: number;
       readonly dryLoss?: number;
     };
+    readonly ContractKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['ContractRecord'];
+    };
+    readonly ContractLoadKept: {
+      readonly body: components['schemas']['ContractLoadRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly ContractLoadRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly entryId: string;
+      readonly contractId: string;
+      /** @description bu */
+      readonly bushels: number;
+    };
+    readonly ContractRecord: {
+      readonly number: string;
+      /** @description of places */
+      readonly buyerId: string;
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** @enum {string} */
+      readonly kind: 'flat' | 'basisFixed' | 'futuresFixed' | 'bothFixed';
+      /** @description $/bu */
+      readonly price?: number;
+      /** @description $/bu */
+      readonly futures?: number;
+      /** @description $/bu */
+      readonly basis?: number;
+      /** @description $/bu */
+      readonly fee?: number;
+      /** @description bu */
+      readonly bushels: number;
+      /** Format: date */
+      readonly opens: string;
+      /** Format: date */
+      readonly closes: string;
+      /** @enum {string} */
+      readonly overage: 'spot' | 'contract' | 'next' | 'refused';
+      readonly done: boolean;
+      readonly note?: string;
+    };
     readonly CutRecords: {
       readonly of: readonly number[];
       readonly seasons: readonly number[];
@@ -2768,6 +2878,7 @@ export interface components {
         readonly haul: number;
         readonly dry: number;
         readonly store: number;
+        readonly sell: number;
         readonly shed: number;
         readonly weather: number;
         readonly devices: number;
@@ -2798,6 +2909,7 @@ export interface components {
         readonly haul: number;
         readonly dry: number;
         readonly store: number;
+        readonly sell: number;
         readonly shed: number;
         readonly weather: number;
         readonly devices: number;
@@ -2817,6 +2929,7 @@ export interface components {
         readonly haul: number;
         readonly dry: number;
         readonly store: number;
+        readonly sell: number;
         readonly shed: number;
         readonly weather: number;
         readonly devices: number;
@@ -3724,6 +3837,21 @@ export interface components {
         | 'binEntry'
       )[];
       readonly fireStopAt?: number;
+    };
+    readonly SellRecords: {
+      readonly of: readonly number[];
+      readonly seasons: readonly number[];
+      readonly page: number;
+      readonly pages: number;
+      readonly broken: readonly components['schemas']['BrokenRecord'][];
+      readonly logs: {
+        readonly contractLoad: readonly components['schemas']['ContractLoadKept'][];
+      };
+      readonly settings: {
+        readonly contract: {
+          readonly [key: string]: components['schemas']['ContractKept'];
+        };
+      };
     };
     readonly SensorNow: {
       readonly cable: number;
@@ -4879,6 +5007,30 @@ export interface operations {
       };
     };
   };
+  readonly SellRecordsController_all: {
+    readonly parameters: {
+      readonly query?: {
+        readonly seasons?: string;
+        readonly page?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SellRecords'];
+        };
+      };
+    };
+  };
   readonly ShedRecordsController_all: {
     readonly parameters: {
       readonly query?: {
@@ -5702,6 +5854,53 @@ export interface operations {
       };
     };
   };
+  readonly ContractLoadController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['ContractLoadRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly ContractLoadController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly BreakdownController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -6333,6 +6532,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['SiteEquipmentRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly ContractController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['ContractRecord'];
         };
       };
     };

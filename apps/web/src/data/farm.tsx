@@ -319,6 +319,12 @@ export function useBinSetups() {
   return { ...store, data: usePending(store.data) };
 }
 
+/** Contracts, and which deliveries count on them. */
+export function useContracts() {
+  const sell = useRecords('/api/farms/{farmId}/sell/records');
+  return { ...sell, data: usePending(sell.data) };
+}
+
 /** A bin's temperature cables as they stand. */
 export const useCables = (placeId: string | undefined) =>
   useOfFarm(placeId === undefined ? null : '/api/farms/{farmId}/places/{placeId}/cables', { placeId: placeId ?? '' });

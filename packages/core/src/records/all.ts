@@ -12,6 +12,7 @@ import {
   WEIGHT_RULES,
 } from './haul.js';
 import type { LogOf, RecordStation, SettingOf } from './kind.js';
+import { CONTRACT, CONTRACT_LOAD } from './sell.js';
 import {
   ACKNOWLEDGEMENT,
   BREAKDOWN,
@@ -54,6 +55,7 @@ export const LOG_KINDS = {
   fanSwitch: FAN_SWITCH,
   routeSet: ROUTE_SET,
   climb: CLIMB,
+  contractLoad: CONTRACT_LOAD,
   breakdown: BREAKDOWN,
   acknowledgement: ACKNOWLEDGEMENT,
 } as const;
@@ -81,6 +83,7 @@ export const SETTING_KINDS = {
   binCables: BIN_CABLES,
   aeration: AERATION,
   siteEquipment: SITE_EQUIPMENT,
+  contract: CONTRACT,
   machine: MACHINE,
   readinessTemplate: READINESS_TEMPLATE,
   seasonPlan: SEASON_PLAN,

@@ -33,6 +33,7 @@ export type FieldRecords = RecordsOf<
 export type DryRecords = RecordsOf<LogNameOf<'dry'>, SettingNameOf<'dry'>>;
 export type StoreRecords = RecordsOf<LogNameOf<'store'>, SettingNameOf<'store'>>;
 
+export type SellRecords = RecordsOf<LogNameOf<'sell'>, SettingNameOf<'sell'>>;
 export type ShedRecords = RecordsOf<LogNameOf<'shed'>, SettingNameOf<'shed'>>;
 
 /** Those that count: what was taken back is left out. */

@@ -40,6 +40,7 @@ export * from './cut.js';
 export * from './haul.js';
 export * from './dry.js';
 export * from './store.js';
+export * from './sell.js';
 export * from './shed.js';
 export {
   LOG_KINDS,
@@ -61,5 +62,6 @@ export {
   type SettingEntry,
   type SettingsOf,
   type ShedRecords,
+  type SellRecords,
   type StoreRecords,
 } from './farm-records.js';

@@ -42,3 +42,13 @@ export {
 export { moistureSchedule, valueOfMoisture, type MoistureTerms } from './moisture-schedule.js';
 export { sellView, soldDelivery, type SellView, type SoldDelivery, type SoldOf } from './view.js';
 export { type EarlierTicket, ticketQuestions, type TicketQuestion, ticketsOnTape } from './ticket-questions.js';
+export {
+  contractBook,
+  nextLoad,
+  termsOfContract,
+  type ContractNow,
+  type ContractState,
+  type LoadAhead,
+  type NextLoad,
+  type OnContract,
+} from './contract-book.js';

@@ -34,6 +34,7 @@ const BY_MANAGER = new Set<SettingName>([
   'readinessTemplate',
   'seasonPlan',
   'binSetup',
+  'contract',
 ]);
 
 /** Records of a station at once, and a door for each kind. Made from the core's list: a new kind of record needs no line here. */

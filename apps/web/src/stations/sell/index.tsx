@@ -8,11 +8,11 @@ import {
   TICKET,
   WATER_SHRINK,
 } from '@fanega/core';
-import { useMemo } from 'react';
-import { Link } from 'react-router';
+import { lazy, Suspense, useMemo } from 'react';
+import { Link, Route, Routes } from 'react-router';
 import { type Farm, useDeliveries, useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
-import { Button, Empty } from '../../ui';
+import { Button, Empty, Loading } from '../../ui';
 import { type Column, DataTable } from '../../ui/table';
 import { QueryBoundary } from '../../ui/query-boundary';
 import { bushels, mass, moisture, money, percent, plain, price, Shown, system } from '../../quantity/quantity';
@@ -22,32 +22,59 @@ import { Page } from '../../ui/page';
 import { Working } from '../../widgets/working';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 
-/** Every delivery with its ticket. */
+const NextLoad = lazy(() => import('./pages/next-load'));
+const Contracts = lazy(() => import('./pages/contracts'));
+const Hold = lazy(() => import('./pages/hold'));
+
+const PAGES = [
+  { path: '', name: 'Tickets' },
+  { path: 'next', name: 'The next load' },
+  { path: 'contracts', name: 'Contracts' },
+  { path: 'hold', name: 'Hold or sell' },
+] as const;
+
+/** Tickets, what is sold ahead, where the next load counts, and whether to wait. */
 export default function Sell() {
   const farm = useFarm();
   const recorder = useRecorder();
   const chosen = useSeason(farm);
-  const deliveries = useDeliveries(chosen.season);
   return (
     <Page
       title="Sell"
+      base="/sell"
+      pages={PAGES}
       beside={<SeasonBox {...chosen} />}
       actions={
         <Button onClick={() => recorder.open({ kind: 'move', amount: 'gross', emptied: true })}>Record a ticket</Button>
       }
     >
-      <QueryBoundary answer={deliveries} what="Collecting the tickets">
-        {(rows) =>
-          rows.length === 0 ? (
-            <Empty title={`Nothing of ${chosen.season ?? 'this season'} is sold yet.`}>
-              <p>A load into a buyer is a delivery; its ticket comes in here.</p>
-            </Empty>
-          ) : (
-            <Tickets farm={farm} rows={rows} />
-          )
-        }
-      </QueryBoundary>
+      <Suspense fallback={<Loading what="Opening" />}>
+        <Routes>
+          <Route index element={<AllTickets farm={farm} season={chosen.season} />} />
+          <Route path="next" element={<NextLoad farm={farm} />} />
+          <Route path="contracts" element={<Contracts farm={farm} />} />
+          <Route path="hold" element={<Hold farm={farm} />} />
+        </Routes>
+      </Suspense>
     </Page>
+  );
+}
+
+/** Every delivery with its ticket. */
+function AllTickets({ farm, season }: { farm: Farm; season: number | undefined }) {
+  const deliveries = useDeliveries(season);
+  return (
+    <QueryBoundary answer={deliveries} what="Collecting the tickets">
+      {(rows) =>
+        rows.length === 0 ? (
+          <Empty title={`Nothing of ${season ?? 'this season'} is sold yet.`}>
+            <p>A load into a buyer is a delivery; its ticket comes in here.</p>
+          </Empty>
+        ) : (
+          <Tickets farm={farm} rows={rows} />
+        )
+      }
+    </QueryBoundary>
   );
 }
 

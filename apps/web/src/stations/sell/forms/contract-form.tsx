@@ -1,0 +1,186 @@
+import { calendarDay, CONTRACT, CONTRACT_KINDS, type Contract, type CropId, CROPS, OVERAGE_RULES } from '@fanega/core';
+import { useState } from 'react';
+import { ulid } from 'ulid';
+import { type Farm, useRefreshFarm } from '../../../data/farm';
+import { write } from '../../../data/outbox';
+import { setting } from '../../../data/records';
+import { bushels, price } from '../../../quantity/quantity';
+import { dayTyped } from '../../../quantity/time';
+import { SelectBox, TextBox } from '../../../ui';
+import { oneOf } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
+import { FormDrawer } from '../../../ui/form-drawer';
+import { DayBox, dayBox } from '../../../widgets/day-box';
+import { figureBox, figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
+
+export const KIND_WORDS: Readonly<Record<Contract['kind'], string>> = {
+  flat: 'flat price',
+  basisFixed: 'basis fixed, futures open',
+  futuresFixed: 'futures fixed, basis open',
+  bothFixed: 'futures and basis fixed',
+};
+export const OVERAGE_WORDS: Readonly<Record<Contract['overage'], string>> = {
+  spot: 'at the day’s price',
+  contract: 'at the contract’s price',
+  next: 'on the next contract',
+  refused: 'refused',
+};
+
+/** A contract as it was signed: whose, what, how much, when, and which parts of its price are fixed. */
+export function ContractForm({
+  farm,
+  kept,
+  onClose,
+}: {
+  farm: Farm;
+  kept: { readonly id: string; readonly revision: number; readonly value: Contract } | null;
+  onClose: () => void;
+}) {
+  const refresh = useRefreshFarm(farm.id);
+  const [id] = useState(() => kept?.id ?? ulid());
+  const { fields } = CONTRACT;
+  const was = kept?.value;
+  const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer');
+  const today = calendarDay(farm.clock(), farm.data.farm.timeZone);
+  const [crop, setCrop] = useState<CropId>(was?.crop ?? 'corn');
+  const per = farm.kgPerBu(crop);
+  const form = useFields({
+    keptAs: `contract.${farm.id}.${kept?.id ?? 'new'}`,
+    boxes: {
+      number: textBox(fields.number, 'The number on the contract'),
+      buyerId: oneOf<string>(),
+      kind: oneOf<Contract['kind']>(),
+      price: figureOrNone(fields.price, price, { per, was: was?.price }),
+      futures: figureOrNone(fields.futures, price, { per, was: was?.futures }),
+      basis: figureOrNone(fields.basis, price, { per, was: was?.basis }),
+      fee: figureOrNone(fields.fee, price, { per, was: was?.fee }),
+      bushels: figureBox(fields.bushels, bushels, { per, was: was?.bushels }),
+      opens: dayBox(today, 'From which day on?'),
+      closes: dayBox(today, 'Until which day?'),
+      overage: oneOf<Contract['overage']>(),
+      done: oneOf<'open' | 'done'>(),
+      note: textBox(fields.note),
+    },
+    unasked: ({ kind }) =>
+      kind === 'flat' ? ['futures', 'basis', 'fee'] : kind === 'basisFixed' ? ['price', 'fee'] : ['price'],
+    start: () => ({
+      number: was?.number ?? '',
+      buyerId: was?.buyerId ?? buyers[0]?.id ?? '',
+      kind: was?.kind ?? 'flat',
+      price: price.text(was?.price, per),
+      futures: price.text(was?.futures, per),
+      basis: price.text(was?.basis, per),
+      fee: price.text(was?.fee, per),
+      bushels: bushels.text(was?.bushels, per),
+      opens: dayTyped(was?.opens),
+      closes: dayTyped(was?.closes),
+      overage: was?.overage ?? 'spot',
+      done: was?.done ? ('done' as const) : ('open' as const),
+      note: was?.note ?? '',
+    }),
+    together: (values) => recordErrors(CONTRACT, contractOf(values)),
+    close: onClose,
+    save: async (values) => {
+      await write(
+        farm.id,
+        setting(farm.id, 'contract', id, { revision: kept?.revision ?? 0, value: contractOf(values) }),
+        `contract ${values.number}`,
+      );
+      await refresh();
+    },
+  });
+  function contractOf(values: {
+    readonly number: string;
+    readonly buyerId: string;
+    readonly kind: Contract['kind'];
+    readonly price?: number | undefined;
+    readonly futures?: number | undefined;
+    readonly basis?: number | undefined;
+    readonly fee?: number | undefined;
+    readonly bushels: number;
+    readonly opens: string;
+    readonly closes: string;
+    readonly overage: Contract['overage'];
+    readonly done: 'open' | 'done';
+    readonly note: string;
+  }): Contract {
+    const { price: flat, futures, basis, fee, done, note, number, ...rest } = values;
+    return {
+      ...rest,
+      number: number.trim(),
+      crop,
+      done: done === 'done',
+      ...(flat === undefined ? {} : { price: flat }),
+      ...(futures === undefined ? {} : { futures }),
+      ...(basis === undefined ? {} : { basis }),
+      ...(fee === undefined ? {} : { fee }),
+      ...(note.trim() === '' ? {} : { note: note.trim() }),
+    };
+  }
+  const { kind } = form.texts;
+  return (
+    <FormDrawer form={form} title={kept ? `Contract ${kept.value.number}` : 'A contract'} button="Keep it">
+      <div className="grid grid-cols-2 gap-3">
+        <TextBox label="Number" {...form.box('number')} />
+        <SelectBox label="Buyer" {...form.box('buyerId')}>
+          {buyers.map((buyer) => (
+            <option key={buyer.id} value={buyer.id}>
+              {buyer.name}
+            </option>
+          ))}
+        </SelectBox>
+        <SelectBox label="Crop" value={crop} onChange={(event) => setCrop(event.target.value as CropId)}>
+          {Object.values(CROPS).map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </SelectBox>
+        <TextBox label="Bushels" {...form.box('bushels')} />
+      </div>
+      <SelectBox label="Its price" {...form.box('kind')}>
+        {CONTRACT_KINDS.map((one) => (
+          <option key={one} value={one}>
+            {KIND_WORDS[one]}
+          </option>
+        ))}
+      </SelectBox>
+      <div className="grid grid-cols-2 gap-3">
+        {kind === 'flat' && <TextBox label="Price" {...form.box('price')} />}
+        {kind !== 'flat' && (
+          <TextBox
+            label="Futures"
+            hint={kind === 'basisFixed' ? 'empty: not fixed yet' : undefined}
+            {...form.box('futures')}
+          />
+        )}
+        {kind !== 'flat' && (
+          <TextBox
+            label="Basis"
+            hint={kind === 'futuresFixed' ? 'empty: not fixed yet' : 'under the futures: with a minus'}
+            {...form.box('basis')}
+          />
+        )}
+        {(kind === 'futuresFixed' || kind === 'bothFixed') && <TextBox label="Fee" {...form.box('fee')} />}
+      </div>
+      <div className="grid grid-cols-2 gap-3">
+        <DayBox label="Delivered from" {...form.picked('opens')} />
+        <DayBox label="until" {...form.picked('closes')} />
+      </div>
+      <div className="grid grid-cols-2 gap-3">
+        <SelectBox label="Bushels beyond it" {...form.box('overage')}>
+          {OVERAGE_RULES.map((one) => (
+            <option key={one} value={one}>
+              {OVERAGE_WORDS[one]}
+            </option>
+          ))}
+        </SelectBox>
+        <SelectBox label="It is" {...form.box('done')}>
+          <option value="open">open</option>
+          <option value="done">done: nothing more goes on it</option>
+        </SelectBox>
+      </div>
+      <TextBox label="Note" {...form.box('note')} />
+    </FormDrawer>
+  );
+}

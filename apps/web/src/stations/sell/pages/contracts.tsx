@@ -1,0 +1,168 @@
+import { CONTRACT_PRICE, type ContractNow, type ContractState, cropOf } from '@fanega/core';
+import { useState } from 'react';
+import type { Farm } from '../../../data/farm';
+import { bushels, number, price, priceText } from '../../../quantity/quantity';
+import { dayText } from '../../../quantity/time';
+import { Button, Empty, Loading } from '../../../ui';
+import { Section } from '../../../ui/page';
+import { Verdict } from '../../../ui/verdict';
+import { Working } from '../../../widgets/working';
+import { ContractForm, KIND_WORDS } from '../forms/contract-form';
+import { useContractBook } from './use-contract-book';
+
+const STATE: Readonly<Record<ContractState, string>> = {
+  over: '■ over',
+  late: '■ late',
+  soon: '▲ due soon',
+  open: 'open',
+  ahead: 'not open yet',
+  filled: '● filled',
+  done: 'done',
+};
+/** What presses comes first. */
+const ORDER: readonly ContractState[] = ['late', 'over', 'soon', 'open', 'ahead', 'filled', 'done'];
+
+/** What is sold ahead, what is delivered on it, and what must be there by when. */
+export default function Contracts({ farm }: { farm: Farm }) {
+  const book = useContractBook(farm);
+  const [open, setOpen] = useState<string | 'new' | null>(null);
+  if (!book) return <Loading what="Collecting contracts and tickets" />;
+  const sorted = [...book.contracts].sort((a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || a.daysLeft - b.daysLeft); // prettier-ignore
+  const kept = open !== null && open !== 'new' ? { id: open, ...book.kept[open]! } : null;
+  return (
+    <>
+      {sorted.length === 0 ? (
+        <Empty title="No contract is written down yet.">
+          <p>With number, bushels, window and price, each delivery counts on its contract by itself.</p>
+          <Button className="mt-3" onClick={() => setOpen('new')}>
+            Add a contract
+          </Button>
+        </Empty>
+      ) : (
+        <>
+          <Section label="Contracts">
+            <First farm={farm} first={sorted[0]!} />
+            <Button className="mt-4" onClick={() => setOpen('new')}>
+              Add a contract
+            </Button>
+          </Section>
+          <ul aria-label="All contracts" className="border-t border-ink">
+            {sorted.map((one) => (
+              <Line key={one.id} farm={farm} one={one} onOpen={() => setOpen(one.id)} />
+            ))}
+          </ul>
+          {book.spot.length > 0 && (
+            <p className="px-5 py-3 text-sm text-muted lg:px-6">
+              {number(book.spot.length)} {book.spot.length === 1 ? 'delivery' : 'deliveries'} of this season count on no
+              contract, or only in part: they are paid at the day’s price.
+            </p>
+          )}
+        </>
+      )}
+      {open !== null && <ContractForm farm={farm} kept={kept} onClose={() => setOpen(null)} />}
+    </>
+  );
+}
+
+function First({ farm, first }: { farm: Farm; first: ContractNow }) {
+  const { contract, left, delivered, state, daysLeft } = first;
+  const per = farm.kgPerBu(contract.crop);
+  const said = (bu: number): string => bushels(Math.round(bu), per).text;
+  const about = `Contract ${contract.number}, ${farm.placeName(contract.buyerId)}, ${cropOf(contract.crop)?.short ?? contract.crop}`;
+  const working = (
+    <Working
+      what={`${about}: ${said(left)} left`}
+      formulas={[CONTRACT_PRICE]}
+      inputs={[
+        { name: 'Signed for', value: said(contract.bushels), from: 'the contract' },
+        {
+          name: 'Delivered',
+          value: said(delivered),
+          from: `${number(first.loads.length)} deliveries in the book, dry at the base`,
+        },
+        { name: 'Window', value: `${dayText(contract.opens)} to ${dayText(contract.closes)}`, from: 'the contract' },
+      ]}
+      worked={[`${said(contract.bushels)} − ${said(delivered)} = ${said(Math.max(0, contract.bushels - delivered))}`]}
+      not="the buyer’s own count: his tickets and rounding rule what is filled."
+    />
+  );
+  switch (state) {
+    case 'late':
+      return (
+        <>
+          <Verdict bad about={about} figure={bushels.figure(Math.round(left), per)} unit={`${bushels.unit} missing`}>
+            Its window ended {dayText(contract.closes)}. Call the buyer before he buys in at your cost.
+          </Verdict>
+          {working}
+        </>
+      );
+    case 'over':
+      return (
+        <>
+          <Verdict
+            bad
+            about={about}
+            figure={bushels.figure(Math.round(delivered - contract.bushels), per)}
+            unit={`${bushels.unit} over`}
+          >
+            More is counted on it than it is for: his rule for what is beyond says what that pays.
+          </Verdict>
+          {working}
+        </>
+      );
+    case 'soon':
+      return (
+        <>
+          <Verdict
+            about={about}
+            figure={bushels.figure(Math.round(left), per)}
+            unit={`${bushels.unit} due by ${dayText(contract.closes)}`}
+          >
+            {daysLeft === 0 ? 'Today is the last day.' : `${number(daysLeft)} ${daysLeft === 1 ? 'day' : 'days'} left.`}
+          </Verdict>
+          {working}
+        </>
+      );
+    default:
+      return (
+        <Verdict small shape="●" figure="All in time" about={about}>
+          Nothing is late, nothing is due within two weeks.
+        </Verdict>
+      );
+  }
+}
+
+function Line({ farm, one, onOpen }: { farm: Farm; one: ContractNow; onOpen: () => void }) {
+  const { contract, delivered, left, state, price: now } = one;
+  const per = farm.kgPerBu(contract.crop);
+  const part = Math.min(1, delivered / contract.bushels);
+  const said = (bu: number): string => bushels(Math.round(bu), per).text;
+  return (
+    <li className="border-b border-rule">
+      <button type="button" onClick={onOpen} className="block w-full px-5 py-3 text-left lg:px-6">
+        <span className="flex flex-wrap items-baseline justify-between gap-x-6">
+          <span>
+            <b className="text-lg">{contract.number}</b> {farm.placeName(contract.buyerId)},{' '}
+            {cropOf(contract.crop)?.short ?? contract.crop}
+          </span>
+          <span className={state === 'late' || state === 'over' ? 'font-bold text-clay' : ''}>
+            {STATE[state]}, {dayText(contract.opens)} to {dayText(contract.closes)}
+          </span>
+        </span>
+        <span className="mt-1 block h-3 border border-ink" aria-hidden="true">
+          <span className="block h-full bg-clay" style={{ width: `${100 * part}%` }} />
+        </span>
+        <span className="mt-1 flex flex-wrap justify-between gap-x-6 text-sm">
+          <span>
+            {said(delivered)} of {said(contract.bushels)} delivered, <b>{said(left)} left</b>
+          </span>
+          <span>
+            {now.price === null
+              ? `${KIND_WORDS[contract.kind]}${contract.kind === 'basisFixed' ? ` at ${price(contract.basis ?? 0, per).text}` : ` at ${price(contract.futures ?? 0, per).text}`}`
+              : priceText(now.price, per)}
+          </span>
+        </span>
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,319 @@
+import {
+  cropOf,
+  CROPS,
+  HOLD_OR_SELL,
+  holdOrSell,
+  type PlanOutcome,
+  RangeRefusal,
+  type WaitingPlan,
+  windowFor,
+} from '@fanega/core';
+import { type Farm, useNotebook } from '../../../data/farm';
+import {
+  bushels,
+  count,
+  dollars,
+  dollarsTyped,
+  money,
+  number,
+  price,
+  priceText,
+  share,
+} from '../../../quantity/quantity';
+import { Choices, Loading, TextBox } from '../../../ui';
+import { Callout } from '../../../ui/callout';
+import { Section } from '../../../ui/page';
+import { useKept } from '../../../ui/use-kept';
+import { Verdict } from '../../../ui/verdict';
+import { CropBox } from '../../../widgets/crop-box';
+import { Working } from '../../../widgets/working';
+
+/** Ways of waiting, each with its own costs. */
+const WAYS = ['bin', 'elevator', 'pile', 'delayed'] as const;
+type WayId = (typeof WAYS)[number];
+const NAME: Readonly<Record<WayId | 'sell', string>> = {
+  sell: 'Sell at harvest',
+  bin: 'Own bin',
+  elevator: 'Elevator storage',
+  pile: 'A pile',
+  delayed: 'Delayed price',
+};
+
+/** Figures of a way, as they are typed. */
+interface WayText {
+  readonly later: string;
+  readonly months: string;
+  readonly loss: string;
+  readonly perMonth: string;
+  readonly handling: string;
+  readonly once: string;
+}
+interface Texts {
+  readonly crop: string;
+  readonly much: string;
+  readonly now: string;
+  readonly interest: string;
+  readonly one: WayId;
+  readonly against: WayId | 'sell';
+  readonly ways: Readonly<Partial<Record<WayId, Partial<WayText>>>>;
+}
+
+/** What is usual, until somebody types the farm's own; common practice, no source. */
+const USUAL: Readonly<Record<WayId, { readonly loss: number; readonly perMonth: number; readonly handling: number }>> =
+  {
+    bin: { loss: 0.003, perMonth: 0.01, handling: 0.03 },
+    elevator: { loss: 0, perMonth: 0.055, handling: 0 },
+    pile: { loss: 0.008, perMonth: 0, handling: 0 },
+    delayed: { loss: 0, perMonth: 0.05, handling: 0 },
+  };
+
+/** One way of waiting against a named one: what it brings more or less, and the price that it needs. */
+export default function Hold({ farm }: { farm: Farm }) {
+  const notebook = useNotebook().data;
+  const bins = farm.data.places.filter(({ kind }) => kind === 'bin');
+  const stored = [...bins].sort((a, b) => farm.held(b.id).wetKg - farm.held(a.id).wetKg)[0];
+  const [texts, setTexts] = useKept<Texts>(`hold.${farm.id}`, () => ({
+    crop: (stored && farm.cropOf(farm.held(stored.id).lots)) ?? 'corn',
+    much: '',
+    now: '',
+    interest: share.text(0.08),
+    one: 'bin',
+    against: 'sell',
+    ways: {},
+  }));
+  if (!notebook) return <Loading what="Opening" />;
+  const crop = cropOf(texts.crop) ?? CROPS.corn;
+  const per = farm.kgPerBu(crop.id);
+  const inBins = bins.reduce((sum, { id }) => {
+    const held = farm.held(id);
+    return farm.cropOf(held.lots) === crop.id ? sum + farm.bushels(held.wetLots) : sum;
+  }, 0);
+  const window = windowFor(notebook, crop.id, null)?.value;
+  const shown = {
+    much: texts.much || bushels.text(Math.round(inBins) || 10_000, per),
+    now: texts.now || price.text(window?.price ?? 4.4, per),
+    interest: texts.interest,
+  };
+  const read = {
+    much: bushels.read(shown.much, { least: 1, most: 1e7, per, wanted: true }),
+    now: price.read(shown.now, { least: 0.01, most: 1000, per, wanted: true }),
+    interest: share.read(shown.interest, { least: 0, most: 0.5, wanted: true }),
+  };
+  const wayText = (id: WayId): WayText => ({
+    later: price.text((read.now.value ?? 4.4) * 1.08, per),
+    months: '5',
+    loss: share.text(USUAL[id].loss),
+    perMonth: price.text(USUAL[id].perMonth, per),
+    handling: price.text(USUAL[id].handling, per),
+    once: '0',
+    ...texts.ways[id],
+  });
+  const wayRead = (id: WayId) => {
+    const text = wayText(id);
+    return {
+      later: price.read(text.later, { least: 0, most: 1000, per, wanted: true }),
+      months: count.read(text.months, { least: 0, most: 36, wanted: true }),
+      loss: share.read(text.loss, { least: 0, most: 1, wanted: true }),
+      perMonth: price.read(text.perMonth, { least: 0, most: 10, per, wanted: true }),
+      handling: price.read(text.handling, { least: 0, most: 10, per, wanted: true }),
+      once: dollarsTyped.read(text.once, { least: 0, most: 1e8, wanted: true }),
+    };
+  };
+  const planOf = (id: WayId): WaitingPlan | null => {
+    const { later, months, loss, perMonth, handling, once } = wayRead(id);
+    if ([later, months, loss, perMonth, handling, once].some(({ value }) => value === undefined)) return null;
+    return {
+      id,
+      months: months.value!,
+      laterPrice: later.value!,
+      loss: loss.value!,
+      storagePerMonth: perMonth.value!,
+      handlingPerBu: handling.value!,
+      costs: [{ what: 'once', money: once.value! }],
+    };
+  };
+  const against = texts.against === texts.one ? 'sell' : texts.against;
+  const asked: WayId[] = against === 'sell' ? [texts.one] : [texts.one, against];
+  const plans = asked.map(planOf);
+  const fits = Object.values(read).every(({ value }) => value !== undefined) && plans.every((plan) => plan !== null);
+  let answer: ReturnType<typeof holdOrSell> | null = null;
+  let problem: string | null = null;
+  if (fits)
+    try {
+      answer = holdOrSell({ bushels: read.much.value!, harvestPrice: read.now.value!, interest: read.interest.value!, plans: plans as WaitingPlan[] }); // prettier-ignore
+    } catch (error) {
+      if (!(error instanceof RangeRefusal)) throw error;
+      problem = error.message;
+    }
+  const own = answer?.plans.find(({ id }) => id === texts.one);
+  const other = answer?.plans.find(({ id }) => id === against);
+  const more = own && (other ? own.net - other.net : own.againstHarvest);
+  const setWay = (id: WayId, key: keyof WayText, value: string): void =>
+    setTexts({ ...texts, ways: { ...texts.ways, [id]: { ...texts.ways[id], [key]: value } } });
+  return (
+    <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
+      <Section label="Hold or sell">
+        {!answer || !own || more === undefined ? (
+          <p className="text-lg text-muted">{problem ?? 'A figure at the right does not fit.'}</p>
+        ) : (
+          <>
+            <Verdict
+              about={`${NAME[texts.one]} against ${NAME[against].toLowerCase()}, ${bushels(read.much.value!, per).text} of ${crop.short}`}
+              figure={dollars(Math.abs(more))}
+              unit={more >= 0 ? 'more' : 'less'}
+              bad={more < 0}
+            >
+              {more >= 0 ? `${NAME[texts.one]} is ahead` : `${NAME[against]} is ahead`}, if the price comes.{' '}
+              {Number.isFinite(own.breakEvenPrice) &&
+                `It needs ${priceText(own.breakEvenPrice, per)} to be even with selling at harvest.`}
+              {own.carryPerMonth !== null && ` Waiting costs ${priceText(own.carryPerMonth, per)} a month.`}
+            </Verdict>
+            <Outcomes answer={answer} per={per} bu={read.much.value!} />
+            <Working
+              what={`${NAME[texts.one]}: ${dollars(Math.abs(more))} ${more >= 0 ? 'more' : 'less'}`}
+              formulas={[HOLD_OR_SELL]}
+              inputs={[
+                {
+                  name: 'Bushels',
+                  value: bushels(read.much.value!, per).text,
+                  from: texts.much ? 'typed' : 'the book: in the bins',
+                },
+                {
+                  name: 'At harvest',
+                  value: priceText(read.now.value!, per),
+                  from: texts.now ? 'typed' : 'the window of the crop',
+                },
+                {
+                  name: 'Interest a year',
+                  value: share(read.interest.value!).text,
+                  from: 'typed; on the harvest value, under every way that waits',
+                },
+              ]}
+              worked={[
+                `sale ${money(own.sale)} − storage ${money(own.storage)} − costs ${money(own.costs)} − interest ${money(own.interest)} = ${money(own.net)}`,
+                other
+                  ? `${money(own.net)} − ${money(other.net)} = ${money(own.net - other.net)}`
+                  : `${money(own.net)} − ${money(answer.harvest)} = ${money(own.againstHarvest)}`,
+              ]}
+              not="tax, the price itself, and what a bin costs that must be built first. Price and rent are never added to each other."
+            />
+          </>
+        )}
+        <Callout className="mt-4 px-3 py-2 text-sm">
+          Nobody here knows where prices go. One way is held against one other; figures are before tax.
+        </Callout>
+      </Section>
+      <section
+        aria-label="What is compared"
+        className="space-y-4 border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6"
+      >
+        <Choices
+          label="This way"
+          value={texts.one}
+          onChange={(one) => setTexts({ ...texts, one: one as WayId })}
+          choices={WAYS.map((id) => ({ value: id, label: NAME[id] }))}
+        />
+        <Choices
+          label="against"
+          value={against}
+          onChange={(value) => setTexts({ ...texts, against: value as WayId | 'sell' })}
+          choices={(['sell', ...WAYS] as const)
+            .filter((id) => id !== texts.one)
+            .map((id) => ({ value: id, label: NAME[id] }))}
+        />
+        <CropBox
+          value={crop.id}
+          onChange={(value) => setTexts({ ...texts, crop: value, much: '', now: '' })}
+          also={farm.data.lots.map((lot) => lot.crop)}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          <TextBox
+            label="Bushels"
+            unit={bushels.unit}
+            inputMode="decimal"
+            value={shown.much}
+            error={read.much.error}
+            onChange={(event) => setTexts({ ...texts, much: event.target.value })}
+          />
+          <TextBox
+            label="Price at harvest"
+            unit={price.unit}
+            inputMode="decimal"
+            value={shown.now}
+            error={read.now.error}
+            onChange={(event) => setTexts({ ...texts, now: event.target.value })}
+          />
+          <TextBox
+            label="Interest a year"
+            unit={share.unit}
+            inputMode="decimal"
+            value={shown.interest}
+            error={read.interest.error}
+            onChange={(event) => setTexts({ ...texts, interest: event.target.value })}
+          />
+        </div>
+        {asked.map((id) => {
+          const [text, values] = [wayText(id), wayRead(id)];
+          const box = (key: keyof WayText, label: string, unit: string, hint?: string) => (
+            <TextBox
+              label={`${NAME[id]}: ${label}`}
+              unit={unit}
+              inputMode="decimal"
+              value={text[key]}
+              error={values[key].error}
+              {...(hint ? { hint } : {})}
+              onChange={(event) => setWay(id, key, event.target.value)}
+            />
+          );
+          return (
+            <fieldset key={id} className="grid grid-cols-2 gap-3 border-t border-rule pt-3">
+              <legend className="font-semibold">{NAME[id]}</legend>
+              {box('later', 'price then', price.unit)}
+              {box('months', 'months', 'months')}
+              {box('loss', 'lost', share.unit)}
+              {box('perMonth', 'storage a month', price.unit)}
+              {box('handling', 'in and out', price.unit)}
+              {box('once', 'costs once', '$', 'tarp, fuel, labor')}
+            </fieldset>
+          );
+        })}
+      </section>
+    </div>
+  );
+}
+
+function Outcomes({ answer, per, bu }: { answer: ReturnType<typeof holdOrSell>; per: number; bu: number }) {
+  const rows: readonly Pick<PlanOutcome, 'id' | 'sale' | 'storage' | 'costs' | 'interest' | 'net'>[] = [
+    { id: 'sell', sale: answer.harvest, storage: 0, costs: 0, interest: 0, net: answer.harvest },
+    ...answer.plans,
+  ];
+  return (
+    <table className="mt-4 w-full" aria-label="Each way">
+      <thead className="border-y border-ink text-left text-sm">
+        <tr>
+          <th className="py-1 pr-2" />
+          <th className="px-2 text-right">Sale</th>
+          <th className="px-2 text-right">Storage</th>
+          <th className="px-2 text-right">Costs</th>
+          <th className="px-2 text-right">Interest</th>
+          <th className="px-2 text-right">Nets</th>
+          <th className="py-1 pl-2 text-right">a bushel</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ id, sale, storage, costs, interest, net }) => (
+          <tr key={id} className="border-b border-rule">
+            <td className="py-1 pr-2">{NAME[id as WayId | 'sell']}</td>
+            {[sale, storage, costs, interest].map((value, i) => (
+              <td key={i} className="px-2 text-right">
+                {value === 0 ? '–' : `${i === 0 ? '' : '−'}${dollars(value)}`}
+              </td>
+            ))}
+            <td className="px-2 text-right font-bold">{money(net)}</td>
+            <td className="py-1 pl-2 text-right">{number(price.shown(net / bu, per), 2)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

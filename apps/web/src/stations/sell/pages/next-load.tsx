@@ -1,0 +1,218 @@
+import {
+  baseMoistureOf,
+  CONTRACT_PRICE,
+  cropOf,
+  CROPS,
+  dryBushels,
+  type NextLoad as Way,
+  nextLoad,
+  type PlaceInfo,
+  windowFor,
+} from '@fanega/core';
+import { useState } from 'react';
+import { type Farm, useNotebook } from '../../../data/farm';
+import { bushels, bushelsFine, dollars, grainOf, money, number, percent, priceText } from '../../../quantity/quantity';
+import { dayText } from '../../../quantity/time';
+import { Choices, Empty, Loading, TextBox } from '../../../ui';
+import { Callout } from '../../../ui/callout';
+import { Section } from '../../../ui/page';
+import { Verdict } from '../../../ui/verdict';
+import { LeaveBy } from '../../../widgets/chain-line';
+import { Working } from '../../../widgets/working';
+import { OVERAGE_WORDS } from '../forms/contract-form';
+import { useContractBook } from './use-contract-book';
+
+const KINDS = ['truck', 'cart'];
+
+/** This truck, before it leaves: which buyer and which contract, and what hangs on the bushels beyond its end. */
+export default function NextLoad({ farm }: { farm: Farm }) {
+  const loaded = farm.data.places.filter(
+    ({ id, kind }) => KINDS.includes(kind) && farm.bushels(farm.held(id).wetLots) >= 1,
+  );
+  const [chosen, setChosen] = useState('');
+  const truck = loaded.find(({ id }) => id === chosen) ?? loaded.find(({ kind }) => kind === 'truck') ?? loaded[0];
+  if (!truck)
+    return (
+      <Empty title="No truck is loaded.">
+        <p>As soon as one is, this page says which contract its load counts on, and what the rest brings.</p>
+      </Empty>
+    );
+  return <OneLoad key={truck.id} farm={farm} truck={truck} loaded={loaded} onTruck={setChosen} />;
+}
+
+function OneLoad({
+  farm,
+  truck,
+  loaded,
+  onTruck,
+}: {
+  farm: Farm;
+  truck: PlaceInfo;
+  loaded: readonly PlaceInfo[];
+  onTruck: (id: string) => void;
+}) {
+  const book = useContractBook(farm);
+  const notebook = useNotebook().data;
+  const [typed, setTyped] = useState<string | undefined>();
+  if (!book || !notebook) return <Loading what="Collecting contracts and tickets" />;
+  const held = farm.held(truck.id);
+  const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
+  const per = farm.kgPerBu(crop.id);
+  const base = baseMoistureOf(crop.id, farm.data.farm.defaults);
+  const byBook = Math.round(100 * dryBushels(held.dryKg, crop.legalPounds, base)) / 100;
+  const shown = typed ?? bushelsFine.text(byBook, per);
+  const much = bushelsFine.read(shown, { least: 1, most: 5000, per, wanted: true });
+  const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer').map(({ id }) => id);
+  const spotOf = (buyerId: string): number | null => {
+    // A buyer with windows for other crops only does not take this one.
+    const own = windowFor(notebook, crop.id, buyerId);
+    const others = Object.keys(notebook.settings.cuttingWindow).some((subject) => subject.endsWith(`@${buyerId}`));
+    if (own) return own.value.price;
+    const last = book.sold.find(({ delivery, crop: its }) => delivery.to === buyerId && its === crop.id && delivery.pricePerBu !== null); // prettier-ignore
+    if (last) return last.delivery.pricePerBu;
+    return others ? null : (windowFor(notebook, crop.id, null)?.value.price ?? null);
+  };
+  const ways =
+    much.value === undefined ? [] : nextLoad({ crop: crop.id, bushels: much.value }, buyers, book.contracts, spotOf);
+  const [best, next] = ways.filter(({ money: brings }) => brings !== null);
+  const said = (bu: number): string => bushelsFine(bu, per).text;
+  return (
+    <div className="lg:grid lg:grid-cols-[1.45fr_1fr]">
+      <Section label="The next load">
+        {much.value === undefined ? (
+          <p className="text-lg text-muted">The bushels at the right do not fit.</p>
+        ) : !best ? (
+          <Verdict small figure="No price known">
+            No buyer has a contract or a price for {crop.short}: set his window in Fields, or add a contract.
+          </Verdict>
+        ) : (
+          <>
+            <Verdict
+              about={`${truck.name}, ${grainOf(farm, held.wetLots).text} of ${crop.short}${held.moisture === null ? '' : ` at ${percent(held.moisture)}`}`}
+              figure={farm.placeName(best.buyerId)}
+              unit={best.contract ? `on contract ${best.contract.contract.number}` : 'at the day’s price'}
+            >
+              It brings <b>{money(best.money!)}</b> before discounts and the road
+              {next ? `, ${dollars(best.money! - next.money!)} more than ${farm.placeName(next.buyerId)}` : ''}.
+              {best.contract &&
+                best.crossing === null &&
+                ` ${said(best.contract.left - much.value)} are left on it then.`}
+            </Verdict>
+            {best.crossing && <Crossing way={best} per={per} />}
+            {truck.kind === 'truck' && <LeaveBy farm={farm} truckId={truck.id} className="mt-3 text-lg" />}
+            <Working
+              what={`${truck.name} to ${farm.placeName(best.buyerId)}`}
+              formulas={[CONTRACT_PRICE]}
+              inputs={[
+                {
+                  name: 'Bushels',
+                  value: said(much.value),
+                  from: typed === undefined ? `the book, dry at ${percent(base)}` : 'typed',
+                },
+                ...(best.contract
+                  ? [
+                      {
+                        name: `Contract ${best.contract.contract.number}`,
+                        value: `${said(best.contract.left)} left of ${said(best.contract.contract.bushels)}`,
+                        from: `${number(best.contract.loads.length)} deliveries on it in the book`,
+                      },
+                    ]
+                  : []),
+                {
+                  name: 'The day’s price',
+                  value: spotOf(best.buyerId) === null ? 'not known' : priceText(spotOf(best.buyerId)!, per),
+                  from: 'the buyer’s window, or his last ticket',
+                },
+              ]}
+              worked={
+                best.crossing
+                  ? [
+                      `${said(best.crossing.onContract)} × ${priceText(best.contract!.price.today!, per)} = ${money(best.crossing.contractMoney)}`,
+                      `${said(best.crossing.over)} × ${priceText(spotOf(best.buyerId)!, per)} = ${money(best.crossing.overMoney)}`,
+                    ]
+                  : [`${said(much.value)} × … = ${money(best.money!)}`]
+              }
+              not="the buyer’s test, his discounts and his own rule for what is beyond a contract."
+            />
+          </>
+        )}
+        {ways.length > 1 && (
+          <table className="mt-4 w-full" aria-label="By buyer">
+            <thead className="border-y border-ink text-left text-sm">
+              <tr>
+                <th className="py-1 pr-2">Buyer</th>
+                <th className="px-2">Counts on</th>
+                <th className="py-1 pl-2 text-right">Brings</th>
+              </tr>
+            </thead>
+            <tbody>
+              {ways.map((way) => (
+                <tr key={way.buyerId} className="border-b border-rule">
+                  <td className="py-1 pr-2">{farm.placeName(way.buyerId)}</td>
+                  <td className="px-2">
+                    {way.contract
+                      ? `${way.contract.contract.number}, by ${dayText(way.contract.contract.closes)}`
+                      : way.money === null
+                        ? 'takes none of it'
+                        : 'the day’s price'}
+                  </td>
+                  <td className="py-1 pl-2 text-right font-semibold">{way.money === null ? '–' : money(way.money)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </Section>
+      <section
+        aria-label="The load"
+        className="space-y-4 border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6"
+      >
+        {loaded.length > 1 && (
+          <Choices
+            label="Loaded"
+            value={truck.id}
+            onChange={onTruck}
+            choices={loaded.map(({ id, name }) => ({ value: id, label: name }))}
+          />
+        )}
+        <TextBox
+          label="Bushels as the contract counts them"
+          unit={bushelsFine.unit}
+          inputMode="decimal"
+          value={shown}
+          error={much.error}
+          hint={typed === undefined ? 'by the book; the buyer’s ticket rules' : undefined}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+      </section>
+    </div>
+  );
+}
+
+/** What goes on the contract, what over its end, and what may be done about it. */
+function Crossing({ way, per }: { way: Way; per: number }) {
+  const { crossing, contract } = way;
+  if (!crossing || !contract) return null;
+  const said = (bu: number): string => bushelsFine(bu, per).text;
+  return (
+    <Callout icon className="mt-4 px-3 py-2 text-lg">
+      <p>
+        <b>It crosses the end of {contract.contract.number}:</b> {said(crossing.onContract)} on it,{' '}
+        <b>{said(crossing.over)} over</b>. All of it on the contract would be {money(crossing.allOnContract)}:{' '}
+        {money(crossing.atStake)} hang on his rule. Signed: what is beyond goes{' '}
+        {OVERAGE_WORDS[contract.contract.overage]}.
+      </p>
+      <ul className="mt-2 list-inside list-disc" aria-label="What may be done">
+        {crossing.offers.map((offer) => (
+          <li key={`${offer.kind} ${'contract' in offer ? offer.contract : ''}`}>
+            {offer.kind === 'other contract'
+              ? `Place ${said(offer.bushels)} on another open contract there: ${money(offer.money)} in all.`
+              : offer.kind === 'take less'
+                ? `Load ${bushels(offer.bushels, per).text} only: the contract is filled, nothing is over.`
+                : `Sell the ${said(offer.bushels)} at the day’s price: ${money(offer.money)} in all.`}
+          </li>
+        ))}
+      </ul>
+    </Callout>
+  );
+}

@@ -1,0 +1,113 @@
+import { expect, test } from '@playwright/test';
+import { ulid } from 'ulid';
+import { addField, addPlace, OWN, ownFarm, setUp } from './own-farm';
+
+const BEAN_BU = 60 * 0.45359237;
+/** Dry bushels at 13 %, as the contract counts them, in kg as they lie at 12 %. */
+const kgOf = (bushels: number): number => (bushels * BEAN_BU * 0.87) / 0.88;
+
+test('M12: the next load crosses the end of a contract; a late one comes first; bad dates are said at their box', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Contract Bottom', 'CTX', 400, 'soybean');
+  const mill = await addPlace(farm, 'Mill 12', 'buyer');
+  const truck = await addPlace(farm, 'Truck 12', 'truck', 1200);
+  const window = {
+    tooDryBelow: 0.1, bestFrom: 0.115, bestTo: 0.13, refuseAbove: 0.14, price: 10.05, shrinkPerPoint: 1.4, dockPerPoint: 0.05,
+  }; // prettier-ignore
+  await setUp(farm, 'cuttingWindow', `soybean@${mill}`, window);
+  const at = (minutes: number): string => new Date(Date.now() - minutes * 60_000).toISOString();
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'harvest', lot: lotId, to: truck, wetKg: kgOf(9483.5), moisture: 0.12, at: at(300) },
+      {
+        id: ulid(),
+        type: 'move',
+        from: truck,
+        to: mill,
+        at: at(200),
+        ticket: 'T-1',
+        method: 'ticket',
+        wetKg: kgOf(9483.5),
+      },
+      { id: ulid(), type: 'harvest', lot: lotId, to: truck, wetKg: kgOf(949.6), moisture: 0.12, at: at(60) },
+    ],
+  });
+  await page.goto(`${OWN}/sell/contracts`);
+  await page.getByRole('button', { name: 'Add a contract' }).click();
+  const drawer = page.getByRole('dialog');
+  await drawer.getByLabel('Number').fill('118');
+  await drawer.getByLabel('Buyer').selectOption(mill);
+  await drawer.getByLabel('Crop').selectOption('soybean');
+  await drawer.getByLabel('Bushels', { exact: true }).fill('10,000');
+  const day = (days: number): string => {
+    const on = new Date(Date.now() + days * 86_400_000);
+    return `${on.getMonth() + 1}/${on.getDate()}/${on.getFullYear()}`;
+  };
+  await drawer.getByLabel('Delivered from', { exact: true }).fill(day(40));
+  await drawer.getByLabel('until', { exact: true }).fill(day(30));
+  await drawer.getByRole('button', { name: 'Keep it' }).click();
+  await expect(drawer).toContainText('This part of the price is missing');
+  await drawer.getByLabel('Price', { exact: true }).fill('10.62');
+  await drawer.getByRole('button', { name: 'Keep it' }).click();
+  await expect(drawer).toContainText('It ends before it begins');
+  await drawer.getByLabel('Delivered from', { exact: true }).fill(day(-20));
+  await drawer.getByRole('button', { name: 'Keep it' }).click();
+  const contracts = page.getByRole('list', { name: 'All contracts' });
+  await expect(contracts).toContainText(/118\s*Mill 12, beans/);
+  await expect(contracts).toContainText(/9,48[34] bu of 10,000 bu delivered, 51[67] bu left/);
+  // The truck, before it leaves.
+  await page.goto(`${OWN}/sell/next`);
+  const next = page.getByRole('region', { name: 'The next load' });
+  await expect(next).toBeVisible();
+  // Another walk’s trucks may stand there loaded too.
+  const ours = page.getByRole('region', { name: 'The load', exact: true }).getByText('Truck 12', { exact: true });
+  if (await ours.isVisible()) await ours.click();
+  await expect(next).toContainText(/Mill 12\s*on contract 118/);
+  await expect(next).toContainText('It crosses the end of 118: 516.5');
+  await expect(next).toContainText(/433\.1\d? bu over/);
+  await expect(next).toContainText('$9,837.89');
+  await expect(next).toContainText('$10,084.75');
+  await expect(next).toContainText('$246.87 hang on his rule');
+  await expect(next).toContainText('Load 517 bu only');
+  // A window that is over with bushels missing comes before everything.
+  await page.goto(`${OWN}/sell/contracts`);
+  await contracts.getByRole('button', { name: /^118/ }).click();
+  await drawer.getByLabel('until', { exact: true }).fill(day(-2));
+  await drawer.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('region', { name: 'Contracts' })).toContainText(/51[67]\s*bu missing/);
+});
+
+test('M14: a pile against harvest and against the elevator, to the cent, with the price it needs', async ({ page }) => {
+  await ownFarm(page);
+  await page.goto(`${OWN}/sell/hold`);
+  const asked = page.getByRole('region', { name: 'What is compared' });
+  const answer = page.getByRole('region', { name: 'Hold or sell' });
+  await asked.getByText('A pile', { exact: true }).first().click();
+  await asked.getByLabel('Bushels', { exact: true }).fill('40,000');
+  await asked.getByLabel('Price at harvest').fill('4.85');
+  await asked.getByLabel('Interest a year').fill('8');
+  await asked.getByLabel('A pile: price then').fill('5.62');
+  await asked.getByLabel('A pile: months').fill('3');
+  await asked.getByLabel('A pile: lost').fill('0.8');
+  await asked.getByLabel('A pile: storage a month').fill('0');
+  await asked.getByLabel('A pile: in and out').fill('0');
+  // Fuel 240 gal × $3.60, three people × 26 h × $24, the tarp.
+  await asked.getByLabel('A pile: costs once').fill('4636');
+  await expect(answer).toContainText('$214,485.60');
+  await expect(answer).toContainText(/\$20,486\s*more/);
+  await expect(answer).toContainText('$5.10 a bushel');
+  // Against storing at the elevator, under the same interest.
+  await asked.getByText('Elevator storage', { exact: true }).last().click();
+  await asked.getByLabel('Elevator storage: price then').fill('5.62');
+  await asked.getByLabel('Elevator storage: months').fill('3');
+  await asked.getByLabel('Elevator storage: lost').fill('0');
+  await asked.getByLabel('Elevator storage: storage a month').fill('0.055');
+  await asked.getByLabel('Elevator storage: in and out').fill('0');
+  await expect(answer).toContainText('$214,320.00');
+  await expect(answer).toContainText(/\$166\s*more/);
+  // What does not fit is said at its box.
+  await asked.getByLabel('Interest a year').fill('90');
+  await expect(asked.getByText(/^From 0(\.0)? to 50/)).toBeVisible();
+});

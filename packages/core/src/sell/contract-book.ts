@@ -1,0 +1,211 @@
+import { type Contract, type ContractLoad, type LogEntry, living } from '../records/index.js';
+import { requireFinite } from '../kernel/index.js';
+import {
+  type ContractPrice,
+  contractPrice,
+  type ContractTerms,
+  crossContract,
+  type ContractCrossing,
+} from './contracts.js';
+import type { SoldDelivery } from './view.js';
+
+/** A contract's price in the terms of the formulas. */
+export function termsOfContract({ kind, price, futures, basis, fee }: Contract): ContractTerms {
+  const some = <K extends string>(key: K, value: number | undefined): Partial<Record<K, number>> =>
+    value === undefined ? {} : ({ [key]: value } as Record<K, number>);
+  switch (kind) {
+    case 'flat':
+      return { kind, price: price ?? 0 };
+    case 'basisFixed':
+      return { kind, basis: basis ?? 0, ...some('futures', futures) };
+    case 'futuresFixed':
+      return { kind, futures: futures ?? 0, ...some('basis', basis), ...some('fee', fee) };
+    case 'bothFixed':
+      return { kind, futures: futures ?? 0, basis: basis ?? 0, ...some('fee', fee) };
+  }
+}
+
+/** Part of a delivery that counts on a contract. */
+export interface OnContract {
+  readonly entryId: string;
+  readonly atMs: number;
+  readonly bushels: number;
+  /** Somebody said so; else it came in order. */
+  readonly said: boolean;
+}
+
+export type ContractState =
+  | 'filled'
+  /** More was delivered than it was for. */
+  | 'over'
+  /** Its window is over, and it is not filled. */
+  | 'late'
+  /** Its window ends within two weeks, and it is not filled. */
+  | 'soon'
+  | 'open'
+  /** Its window has not begun. */
+  | 'ahead'
+  | 'done';
+
+export interface ContractNow {
+  readonly id: string;
+  readonly contract: Contract;
+  readonly loads: readonly OnContract[];
+  readonly delivered: number;
+  readonly left: number;
+  readonly price: ContractPrice;
+  readonly state: ContractState;
+  /** Days until its window ends; negative where it has. */
+  readonly daysLeft: number;
+}
+
+const DAY = 86_400_000;
+/** So many days before its window ends it is said; common practice, no source. */
+const SOON_DAYS = 14;
+const FILLED_BU = 0.5;
+/** The first moment of a day of the calendar, and the one after its last; the zone is a matter of hours, not of contracts. */
+const dayMs = (day: string): number => Date.parse(`${day}T00:00:00Z`);
+
+/**
+ * Contracts with what is delivered on them. What somebody said counts first; other deliveries of the crop to the buyer fill contracts in
+ * the order in which their windows end, from the day on which they open. What is beyond all of them is spot. Common practice, no source.
+ * @param sold deliveries with their bushels at the base @param market today's futures and basis by crop
+ */
+export function contractBook(
+  contracts: Readonly<Record<string, { readonly value: Contract }>>,
+  loads: readonly LogEntry<'contractLoad'>[],
+  sold: readonly SoldDelivery[],
+  nowMs: number,
+  market: Readonly<Record<string, { readonly futures?: number; readonly basis?: number }>> = {},
+): {
+  readonly contracts: readonly ContractNow[];
+  readonly spot: readonly { readonly entryId: string; readonly bushels: number }[];
+} {
+  requireFinite('time', nowMs, 'ms');
+  const said = new Map<string, ContractLoad[]>();
+  for (const { body } of living<'contractLoad'>(loads))
+    said.set(body.entryId, [...(said.get(body.entryId) ?? []), body]);
+  const all = Object.entries(contracts)
+    .map(([id, { value }]) => ({ id, contract: value, loads: [] as OnContract[], delivered: 0 }))
+    .sort((a, b) => a.contract.closes.localeCompare(b.contract.closes) || a.contract.number.localeCompare(b.contract.number) || a.id.localeCompare(b.id)); // prettier-ignore
+  const byId = new Map(all.map((one) => [one.id, one]));
+  const put = (
+    one: (typeof all)[number],
+    entryId: string,
+    atMs: number,
+    bushels: number,
+    bySomebody: boolean,
+  ): void => {
+    one.loads.push({ entryId, atMs, bushels, said: bySomebody });
+    one.delivered += bushels;
+  };
+  const ordered = [...sold].sort((a, b) => Date.parse(a.delivery.entry.at) - Date.parse(b.delivery.entry.at) || a.delivery.entry.id.localeCompare(b.delivery.entry.id)); // prettier-ignore
+  // What somebody said is first on all of them: the order of tickets must not take its room away.
+  const rest = ordered.map(({ delivery, crop, bushels }) => {
+    const atMs = Date.parse(delivery.entry.at);
+    let left = bushels;
+    for (const { contractId, bushels: much } of said.get(delivery.entry.id) ?? []) {
+      const one = byId.get(contractId);
+      const part = Math.min(left, much);
+      if (one === undefined || part <= 0) continue;
+      put(one, delivery.entry.id, atMs, part, true);
+      left -= part;
+    }
+    return { entryId: delivery.entry.id, to: delivery.to, crop, atMs, left };
+  });
+  const spot: { entryId: string; bushels: number }[] = [];
+  for (const { entryId, to, crop, atMs, left: whole } of rest) {
+    let left = whole;
+    for (const one of all) {
+      const { buyerId, crop: its, opens, bushels, done } = one.contract;
+      if (left <= 0) break;
+      if (done || buyerId !== to || its !== crop || atMs < dayMs(opens) - DAY) continue;
+      const part = Math.min(left, bushels - one.delivered);
+      if (part <= 1e-9) continue;
+      put(one, entryId, atMs, part, false);
+      left -= part;
+    }
+    if (left > 1e-6) spot.push({ entryId, bushels: left });
+  }
+  return {
+    contracts: all.map(({ id, contract, loads: on, delivered }): ContractNow => {
+      const left = Math.max(0, contract.bushels - delivered);
+      const daysLeft = Math.ceil((dayMs(contract.closes) + DAY - nowMs) / DAY) - 1;
+      const state: ContractState =
+        delivered > contract.bushels + FILLED_BU
+          ? 'over'
+          : left < FILLED_BU
+            ? 'filled'
+            : contract.done
+              ? 'done'
+              : daysLeft < 0
+                ? 'late'
+                : nowMs < dayMs(contract.opens) - DAY
+                  ? 'ahead'
+                  : daysLeft <= SOON_DAYS
+                    ? 'soon'
+                    : 'open';
+      return { id, contract, loads: on, delivered, left, price: contractPrice(termsOfContract(contract), market[contract.crop] ?? {}), state, daysLeft }; // prettier-ignore
+    }),
+    spot,
+  };
+}
+
+/** A load before it leaves: what it is, in bushels at the base. */
+export interface LoadAhead {
+  readonly crop: string;
+  readonly bushels: number;
+}
+
+export interface NextLoad {
+  readonly buyerId: string;
+  /** The contract that it would count on first; null: spot. */
+  readonly contract: ContractNow | null;
+  /** Where it crosses the end of that contract. */
+  readonly crossing: ContractCrossing | null;
+  /** $ for the load before discounts; null where nobody knows a price. */
+  readonly money: number | null;
+}
+
+/**
+ * Where a load would count if it left now, one line a buyer: on the contract whose window ends first, the rest by what is offered.
+ * @param spotOf $/bu of a buyer for the crop today; null where nobody knows
+ */
+export function nextLoad(
+  load: LoadAhead,
+  buyers: readonly string[],
+  book: readonly ContractNow[],
+  spotOf: (buyerId: string) => number | null,
+): NextLoad[] {
+  return buyers
+    .map((buyerId): NextLoad => {
+      const open = book.filter(
+        ({ contract, left, state }) =>
+          contract.buyerId === buyerId &&
+          contract.crop === load.crop &&
+          left >= FILLED_BU &&
+          ['open', 'soon', 'late'].includes(state),
+      );
+      const spot = spotOf(buyerId);
+      const [first] = open;
+      const price = first?.price.today ?? null;
+      if (first === undefined || price === null)
+        return { buyerId, contract: first ?? null, crossing: null, money: spot === null ? null : load.bushels * spot };
+      const crosses = load.bushels > first.left + 1e-9;
+      if (!crosses) return { buyerId, contract: first, crossing: null, money: load.bushels * price };
+      if (spot === null) return { buyerId, contract: first, crossing: null, money: null };
+      const others = open
+        .slice(1)
+        .flatMap(({ id, contract, delivered, price: own }) =>
+          own.today === null ? [] : [{ id, bushels: contract.bushels, delivered, price: own.today }],
+        );
+      const crossing = crossContract(
+        load.bushels,
+        { id: first.id, bushels: first.contract.bushels, delivered: first.delivered, price },
+        spot,
+        others,
+      );
+      return { buyerId, contract: first, crossing, money: crossing.money };
+    })
+    .sort((a, b) => (b.money ?? -1) - (a.money ?? -1));
+}
