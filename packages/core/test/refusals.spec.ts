@@ -57,6 +57,7 @@ describe('no science answers with NaN', () => {
         'haul/machine-rate',
         'haul/who-where',
         'haul/scale-view',
+        'sell/contract-book',
         'sell/view',
         'store/bin-capacity',
         'store/place-state',
