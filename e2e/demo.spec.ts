@@ -84,6 +84,9 @@ test('a load is recorded with the keyboard only', async ({ page }) => {
   await expect(sheet).toContainText('By the gates the pit goes to Wet bin, not to Bin A.');
   await expect(sheet.getByLabel('Record it all the same, because')).toBeFocused();
   await page.keyboard.type('On purpose');
+  const recordIt = sheet.getByRole('button', { name: 'Record it' });
+  for (let i = 0; i < 12 && !(await recordIt.evaluate((button) => button === document.activeElement)); i++)
+    await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await expect(sheet).toBeHidden();
   await expect(tape(page).first()).toContainText('Truck 1 → Bin A');

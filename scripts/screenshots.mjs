@@ -144,8 +144,7 @@ try {
     await page.goto(server.address + view.path);
     await page.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' });
     await page.waitForFunction(() => !document.querySelector('[role=status] .animate-spin'));
-    const speaking = view.live && speak(view.live(wires));
-    if (view.live === cutting) await speaking;
+    if (view.live) void speak(view.live(wires));
     await view.act?.(page);
     await page.waitForFunction(() => !document.querySelector('[role=status] .animate-spin'));
     await page.evaluate(() => document.fonts.ready);

@@ -48,9 +48,9 @@ const fan = (at2: number, at6: number, more: Partial<BinFan> = {}): BinFan => ({
 
 /** Sold ahead: one nearly filled, one late, two with a part of their price open, one that has not begun. */
 const CONTRACTS: readonly (readonly [id: string, Contract])[] = [
-  ['contract-118', { number: '118', buyerId: 'redbud', crop: 'corn', kind: 'flat', price: 4.62, bushels: 9600, opens: '2026-08-15', closes: '2026-10-15', overage: 'spot', done: false }],
+  ['contract-118', { number: '118', buyerId: 'redbud', crop: 'corn', kind: 'flat', price: 4.62, bushels: 10_450, opens: '2026-08-15', closes: '2026-10-15', overage: 'spot', done: false }],
   ['contract-2207', { number: '2207', buyerId: 'whistling-duck', crop: 'corn', kind: 'basisFixed', basis: -0.22, bushels: 12_000, opens: '2026-08-20', closes: '2026-12-15', overage: 'next', done: false }],
-  ['contract-8814', { number: '88-14', buyerId: 'gar-hole', crop: 'corn', kind: 'futuresFixed', futures: 4.81, fee: 0.02, bushels: 6000, opens: '2026-08-15', closes: '2026-09-05', overage: 'spot', done: false, note: 'called Sep 3: they take it until the 12th' }],
+  ['contract-8814', { number: '88-14', buyerId: 'gar-hole', crop: 'sorghum', kind: 'futuresFixed', futures: 4.81, fee: 0.02, bushels: 6000, opens: '2026-08-15', closes: '2026-09-05', overage: 'spot', done: false, note: 'called Sep 3: they take it until the 12th' }],
   ['contract-s31', { number: 'S-31', buyerId: 'redbud', crop: 'soybean', kind: 'flat', price: 10.62, bushels: 10_000, opens: '2026-09-15', closes: '2026-11-15', overage: 'spot', done: false }],
   ['contract-s40', { number: 'S-40', buyerId: 'gar-hole', crop: 'soybean', kind: 'bothFixed', futures: 10.9, basis: -0.35, bushels: 5000, opens: '2026-09-01', closes: '2026-10-31', overage: 'refused', done: false }],
 ]; // prettier-ignore
@@ -243,7 +243,7 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
         tester: 'Shop bench',
         testerMoisture: 0.151 + 0.01 * i,
         buyerMoisture: 0.152 + 0.01 * i,
-        crop: 'corn',
+        crop: 'sorghum',
         buyerId: 'redbud',
       },
     });
@@ -336,9 +336,9 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     const ends = instantOf(out.at);
     let meter = 4120;
     for (let i = 0; i < 9; i++) {
-      const at = ends - (8 - i) * HOUR;
+      const at = ends - ((8 - i) * HOUR) / 6;
       const wetter = i > 5;
-      meter += 38 + between(-4, 6);
+      meter += 1 + between(-0.2, 0.3);
       logs.push({
         kind: 'dryerSample',
         by: 'Bea',
@@ -347,14 +347,14 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
           id: id(at),
           at: iso(at),
           placeId: 'dryer',
-          moistureIn: Math.round(1000 * (wetter ? 0.199 : 0.184) + between(-3, 3)) / 1000,
-          moistureOut: Math.round(1000 * (wetter ? 0.157 : 0.151) + between(-2, 2)) / 1000,
+          moistureIn: Math.round(1000 * (wetter ? 0.164 : 0.158) + between(-1, 1)) / 1000,
+          moistureOut: Math.round(1000 * (wetter ? 0.156 : 0.151) + between(-1, 1)) / 1000,
           plenum: Math.round(between(93, 97)),
-          fuelMeter: Math.round(meter),
+          fuelMeter: Math.round(10 * meter) / 10,
         },
       });
     }
-    const lit = ends - 8.5 * HOUR;
+    const lit = ends - 1.5 * HOUR;
     logs.push({
       kind: 'dryerRun',
       by: 'Bea',

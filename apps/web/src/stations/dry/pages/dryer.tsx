@@ -63,6 +63,8 @@ const HOUR = 60 * MINUTE;
 const FRESH_MS = 6 * HOUR;
 /** Lines of the book that runs are read from: some weeks of drying. */
 const RUN_LINES = 400;
+/** What was dried in a run leaves the dryer within so long after it. */
+const EMPTIES_MS = 30 * MINUTE;
 /** An alarm of its control is news for so long. */
 const CRIES_MS = 2 * HOUR;
 const ALARMS: Readonly<Record<NonNullable<DryerSample['alarm']>, { readonly figure: string; readonly what: string }>> =
@@ -416,7 +418,12 @@ function Course({
           <YAxis
             width={44}
             unit=" %"
-            domain={['auto', 'auto']}
+            // Whole points, and the band in the picture whatever was read.
+            domain={[
+              (least: number) => Math.floor(Math.min(least, low)),
+              (most: number) => Math.ceil(Math.max(most, high)),
+            ]}
+            allowDecimals={false}
             stroke="var(--ink)"
             tick={{ fill: 'var(--ink)', fontSize: 13 }}
             tickFormatter={(v: number) => number(v)}
@@ -595,7 +602,7 @@ function Runs({
                 </span>
                 <Shares
                   farm={farm}
-                  shares={lines === undefined ? [] : runShares(lines, dryer.id, from, until)}
+                  shares={lines === undefined ? [] : runShares(lines, dryer.id, from, until + EMPTIES_MS)}
                   cost={fuel === undefined ? null : fuel * setup.fuelPrice}
                 />
               </li>

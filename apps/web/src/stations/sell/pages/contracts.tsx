@@ -42,9 +42,9 @@ export default function Contracts({ farm }: { farm: Farm }) {
         <>
           <Section label="Contracts">
             <First farm={farm} first={sorted[0]!} />
-            <Button className="mt-4" onClick={() => setOpen('new')}>
-              Add a contract
-            </Button>
+            <div className="mt-3">
+              <Button onClick={() => setOpen('new')}>Add a contract</Button>
+            </div>
           </Section>
           <ul aria-label="All contracts" className="border-t border-ink">
             {sorted.map((one) => (

@@ -288,32 +288,34 @@ function Outcomes({ answer, per, bu }: { answer: ReturnType<typeof holdOrSell>; 
     ...answer.plans,
   ];
   return (
-    <table className="mt-4 w-full" aria-label="Each way">
-      <thead className="border-y border-ink text-left text-sm">
-        <tr>
-          <th className="py-1 pr-2" />
-          <th className="px-2 text-right">Sale</th>
-          <th className="px-2 text-right">Storage</th>
-          <th className="px-2 text-right">Costs</th>
-          <th className="px-2 text-right">Interest</th>
-          <th className="px-2 text-right">Nets</th>
-          <th className="py-1 pl-2 text-right">a bushel</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(({ id, sale, storage, costs, interest, net }) => (
-          <tr key={id} className="border-b border-rule">
-            <td className="py-1 pr-2">{NAME[id as WayId | 'sell']}</td>
-            {[sale, storage, costs, interest].map((value, i) => (
-              <td key={i} className="px-2 text-right">
-                {value === 0 ? '–' : `${i === 0 ? '' : '−'}${dollars(value)}`}
-              </td>
-            ))}
-            <td className="px-2 text-right font-bold">{money(net)}</td>
-            <td className="py-1 pl-2 text-right">{number(price.shown(net / bu, per), 2)}</td>
+    <div className="mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="Each way, in figures">
+      <table className="w-full" aria-label="Each way">
+        <thead className="border-y border-ink text-left text-sm">
+          <tr>
+            <th className="py-1 pr-2" />
+            <th className="px-2 text-right">Sale</th>
+            <th className="px-2 text-right">Storage</th>
+            <th className="px-2 text-right">Costs</th>
+            <th className="px-2 text-right">Interest</th>
+            <th className="px-2 text-right">Nets</th>
+            <th className="py-1 pl-2 text-right">a bushel</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {rows.map(({ id, sale, storage, costs, interest, net }) => (
+            <tr key={id} className="border-b border-rule">
+              <td className="py-1 pr-2">{NAME[id as WayId | 'sell']}</td>
+              {[sale, storage, costs, interest].map((value, i) => (
+                <td key={i} className="px-2 text-right whitespace-nowrap">
+                  {value === 0 ? '–' : `${i === 0 ? '' : '−'}${dollars(value)}`}
+                </td>
+              ))}
+              <td className="px-2 text-right font-bold">{money(net)}</td>
+              <td className="py-1 pl-2 text-right">{number(price.shown(net / bu, per), 2)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
