@@ -618,35 +618,37 @@ function Runs({
 function Shares({ farm, shares, cost }: { farm: Farm; shares: readonly RunShare[]; cost: number | null }) {
   if (shares.length === 0) return null;
   return (
-    <table className="mt-1 w-full text-sm" aria-label="By field">
-      <thead className="text-left text-muted">
-        <tr>
-          <th className="pr-2 font-normal">Field</th>
-          <th className="px-2 text-right font-normal">Out</th>
-          <th className="px-2 text-right font-normal">From, to</th>
-          <th className="px-2 text-right font-normal">Water</th>
-          <th className="px-2 text-right font-normal">Dry matter lost</th>
-          <th className="px-2 text-right font-normal">Shrink</th>
-          <th className="pl-2 text-right font-normal">Fuel</th>
-        </tr>
-      </thead>
-      <tbody>
-        {shares.map((one) => (
-          <tr key={one.lotId}>
-            <td className="pr-2">{farm.lot(one.lotId)?.fieldName ?? 'unknown field'}</td>
-            <td className="px-2 text-right whitespace-nowrap">
-              {grain(one.outKg, farm.kgPerBu(farm.lot(one.lotId)?.crop)).text}
-            </td>
-            <td className="px-2 text-right whitespace-nowrap">
-              {moisture.figure(one.inMoisture)} → {percent(one.outMoisture)}
-            </td>
-            <td className="px-2 text-right whitespace-nowrap">{mass(one.waterKg).text}</td>
-            <td className="px-2 text-right whitespace-nowrap">{mass(one.dryLossKg).text}</td>
-            <td className="px-2 text-right">{percent(one.shrink)}</td>
-            <td className="pl-2 text-right">{cost === null ? '–' : dollars(cost * one.part)}</td>
+    <div className="w-full overflow-x-auto" tabIndex={0} role="region" aria-label="The run by field">
+      <table className="mt-1 w-full text-sm" aria-label="By field">
+        <thead className="text-left text-muted">
+          <tr>
+            <th className="pr-2 font-normal">Field</th>
+            <th className="px-2 text-right font-normal">Out</th>
+            <th className="px-2 text-right font-normal">From, to</th>
+            <th className="px-2 text-right font-normal">Water</th>
+            <th className="px-2 text-right font-normal">Dry matter lost</th>
+            <th className="px-2 text-right font-normal">Shrink</th>
+            <th className="pl-2 text-right font-normal">Fuel</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {shares.map((one) => (
+            <tr key={one.lotId}>
+              <td className="pr-2">{farm.lot(one.lotId)?.fieldName ?? 'unknown field'}</td>
+              <td className="px-2 text-right whitespace-nowrap">
+                {grain(one.outKg, farm.kgPerBu(farm.lot(one.lotId)?.crop)).text}
+              </td>
+              <td className="px-2 text-right whitespace-nowrap">
+                {moisture.figure(one.inMoisture)} → {percent(one.outMoisture)}
+              </td>
+              <td className="px-2 text-right whitespace-nowrap">{mass(one.waterKg).text}</td>
+              <td className="px-2 text-right whitespace-nowrap">{mass(one.dryLossKg).text}</td>
+              <td className="px-2 text-right">{percent(one.shrink)}</td>
+              <td className="pl-2 text-right">{cost === null ? '–' : dollars(cost * one.part)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

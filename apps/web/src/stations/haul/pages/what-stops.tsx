@@ -36,7 +36,7 @@ const LINK_WORDS: Readonly<Record<ChainLink, string>> = {
   line: 'a truck waits 20 minutes in line',
   hours: 'no truck gets in any more',
   pit: 'trucks meet at the pit',
-  'wet bin': 'the wet bin takes no load',
+  'wet bin': 'the wet bin has no room for a whole load',
   dryer: 'the dryer stands',
   'bin room': 'the bins are full',
 };
