@@ -45,6 +45,7 @@ export const PAGES = [
   '/store/bin-a',
   '/sell',
   '/sell/next',
+  '/sell/where',
   '/sell/contracts',
   '/sell/hold',
   '/trace',

@@ -111,3 +111,55 @@ test('M14: a pile against harvest and against the elevator, to the cent, with th
   await asked.getByLabel('Interest a year').fill('90');
   await expect(asked.getByText(/^From 0(\.0)? to 50/)).toBeVisible();
 });
+
+test('where it brings most: road and dock against the highest bid, and who refuses it as wet as it is', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Road Bottom', 'RDX', 80, 'sorghum');
+  const [near, far] = [await addPlace(farm, 'Near 31', 'buyer'), await addPlace(farm, 'Far 31', 'buyer')];
+  const bin = await addPlace(farm, 'Bin 31', 'bin', 9000);
+  await addPlace(farm, 'Truck 31', 'truck', 900);
+  const window = (price: number, refuseAbove: number) => ({
+    tooDryBelow: 0.1, bestFrom: 0.12, bestTo: 0.14, refuseAbove, price, shrinkPerPoint: 1.4, dockPerPoint: 0.03,
+  }); // prettier-ignore
+  await setUp(farm, 'cuttingWindow', `sorghum@${near}`, window(4.4, 0.2));
+  await setUp(farm, 'cuttingWindow', `sorghum@${far}`, window(4.46, 0.16));
+  const kept = await farm.get<{ settings: { haulTimes: { farm?: { revision: number; value: object } } } }>(
+    'haul/records',
+  );
+  await farm.put('haul/haul-times/farm', {
+    revision: kept.settings.haulTimes.farm?.revision ?? 0,
+    value: {
+      ...{
+        roadMin: {},
+        loadMin: 6,
+        tarpMin: 3,
+        unloadMin: 11,
+        othersPerHour: 0,
+        lidsCloseBu: 300,
+        truckCostPerHour: 90,
+      },
+      ...kept.settings.haulTimes.farm?.value,
+      roadMin: { [near]: 20, [far]: 60 },
+    },
+  });
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'harvest', lot: lotId, to: bin, wetKg: 5000 * 56 * 0.45359237, moisture: 0.14, at: new Date().toISOString() },
+    ],
+  }); // prettier-ignore
+  await page.goto(`${OWN}/sell/where`);
+  const asked = page.getByRole('region', { name: 'What is asked about' });
+  await asked.getByLabel('Grain in').selectOption(bin);
+  await asked.getByLabel('A load').fill('900');
+  const answer = page.getByRole('region', { name: 'Where it brings most' });
+  await expect(answer).toContainText('Near 31');
+  await expect(answer).toContainText('The highest bid is not the best');
+  await expect(answer.getByRole('table', { name: 'By buyer' })).toContainText('the highest');
+  // As wet as that the far one refuses it.
+  await asked.getByLabel('Moisture').fill('17');
+  await expect(answer).toContainText('refuses it: too wet');
+  await asked.getByLabel('Moisture').fill('30');
+  await expect(answer).toContainText('Nobody takes it');
+});

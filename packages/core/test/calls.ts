@@ -709,6 +709,24 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
     },
   ],
   carry: [{ cash: 4.2, months: 5, interest: 0.08, storagePerMonth: 0.04, extra: 0.01, deferred: 4.6 }],
+  whereItBringsMost: [
+    {
+      moisture: 0.16,
+      loadKg: 24_000,
+      kgPerBu: 25.4,
+      buyers: [
+        {
+          id: 'mill',
+          terms: { legalPounds: 56, base: 0.15, shrinkPerPoint: 1.4, dockPerPoint: 0.03, refuseAbove: 0.2 },
+          price: 4.4,
+          roadMin: 20,
+          lineMin: 5,
+        },
+      ],
+      times: { loadMin: 6, tarpMin: 3, unloadMin: 10 },
+      truckCostPerHour: 90,
+    },
+  ],
   allocate: [HAUL_LIMITED, solve],
 };
 

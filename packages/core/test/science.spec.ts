@@ -45,6 +45,7 @@ const BY_BEHAVIOR = [
   'cables',
   'routes',
   'level-watch',
+  'where-most',
   'dryer-down',
   'bin-plan',
   'tape-check',

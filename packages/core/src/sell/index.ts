@@ -52,3 +52,4 @@ export {
   type NextLoad,
   type OnContract,
 } from './contract-book.js';
+export { WHERE_MOST, whereItBringsMost, type BuyerAhead, type Where, type WhereRow } from './where.js';

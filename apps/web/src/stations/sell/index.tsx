@@ -23,12 +23,14 @@ import { Working } from '../../widgets/working';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 
 const NextLoad = lazy(() => import('./pages/next-load'));
+const Where = lazy(() => import('./pages/where'));
 const Contracts = lazy(() => import('./pages/contracts'));
 const Hold = lazy(() => import('./pages/hold'));
 
 const PAGES = [
   { path: '', name: 'Tickets' },
   { path: 'next', name: 'The next load' },
+  { path: 'where', name: 'Where it brings most' },
   { path: 'contracts', name: 'Contracts' },
   { path: 'hold', name: 'Hold or sell' },
 ] as const;
@@ -52,6 +54,7 @@ export default function Sell() {
         <Routes>
           <Route index element={<AllTickets farm={farm} season={chosen.season} />} />
           <Route path="next" element={<NextLoad farm={farm} />} />
+          <Route path="where" element={<Where farm={farm} />} />
           <Route path="contracts" element={<Contracts farm={farm} />} />
           <Route path="hold" element={<Hold farm={farm} />} />
         </Routes>

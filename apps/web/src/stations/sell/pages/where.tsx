@@ -1,0 +1,284 @@
+import {
+  baseMoistureOf,
+  type BuyerAhead,
+  cropOf,
+  CROPS,
+  type PlaceInfo,
+  RangeRefusal,
+  termsOf,
+  USUAL_HAUL_TIMES,
+  WHERE_MOST,
+  whereItBringsMost,
+  type WhereRow,
+  windowFor,
+} from '@fanega/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { type Farm, useNotebook } from '../../../data/farm';
+import {
+  bushels,
+  dollars,
+  dollarsTyped,
+  money,
+  moisture,
+  number,
+  percent,
+  priceText,
+} from '../../../quantity/quantity';
+import { spanText } from '../../../quantity/time';
+import { Empty, Loading, Problem, SelectBox, TextBox } from '../../../ui';
+import { Section } from '../../../ui/page';
+import { Verdict } from '../../../ui/verdict';
+import { Working } from '../../../widgets/working';
+
+const FROM = ['bin', 'truck', 'cart', 'pile', 'wetBin', 'overhead'];
+/** An hour of a truck with its driver, where the farm has not said; common practice, no source. */
+const USUAL_TRUCK = 90;
+
+/** All buyers for this grain as it lies: what is in hand after their own terms and the road both ways. */
+export default function Where({ farm }: { farm: Farm }) {
+  const notebook = useNotebook().data;
+  const holders = farm.data.places
+    .filter(({ id, kind }) => FROM.includes(kind) && farm.bushels(farm.held(id).wetLots) >= 1)
+    .sort((a, b) => FROM.indexOf(a.kind) - FROM.indexOf(b.kind));
+  const [chosen, setChosen] = useState('');
+  const from = holders.find(({ id }) => id === chosen) ?? holders[0];
+  if (!notebook) return <Loading what="Opening" />;
+  if (!from)
+    return (
+      <Empty title="No grain is in the book.">
+        <p>As soon as some lies in a bin or a truck, all buyers for it are held against each other.</p>
+      </Empty>
+    );
+  return <Compare key={from.id} farm={farm} from={from} holders={holders} onFrom={setChosen} />;
+}
+
+function Compare({
+  farm,
+  from,
+  holders,
+  onFrom,
+}: {
+  farm: Farm;
+  from: PlaceInfo;
+  holders: readonly PlaceInfo[];
+  onFrom: (id: string) => void;
+}) {
+  const notebook = useNotebook().data!;
+  const [text, setText] = useState<{ readonly moisture?: string; readonly load?: string; readonly truck?: string }>({});
+  const held = farm.held(from.id);
+  const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
+  const per = farm.kgPerBu(crop.id);
+  const base = baseMoistureOf(crop.id, farm.data.farm.defaults);
+  const times = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;
+  const trucks = farm.data.places.filter(({ kind, capacityBu }) => kind === 'truck' && capacityBu !== null);
+  const usual =
+    trucks.length === 0 ? 900 : trucks.reduce((sum, { capacityBu }) => sum + capacityBu!, 0) / trucks.length;
+  const shown = {
+    moisture: text.moisture ?? moisture.text(Math.round(1000 * (held.moisture ?? base)) / 1000),
+    load: text.load ?? bushels.text(Math.round(Math.min(usual, farm.bushels(held.wetLots))), per),
+    truck: text.truck ?? dollarsTyped.text(times.truckCostPerHour ?? USUAL_TRUCK),
+  };
+  const read = {
+    moisture: moisture.read(shown.moisture, { least: 0.03, most: 0.5, wanted: true }),
+    load: bushels.read(shown.load, { least: 1, most: 5000, per, wanted: true }),
+    truck: dollarsTyped.read(shown.truck, { least: 0, most: 2000, wanted: true }),
+  };
+  const buyers = farm.data.places
+    .filter(({ kind }) => kind === 'buyer')
+    .flatMap(({ id }): BuyerAhead[] => {
+      const own = windowFor(notebook, crop.id, id);
+      // A buyer with windows for other crops only does not take this one.
+      const forOthers =
+        !own && Object.keys(notebook.settings.cuttingWindow).some((subject) => subject.endsWith(`@${id}`));
+      const window = (own ?? windowFor(notebook, crop.id, null))?.value;
+      if (forOthers || !window) return [];
+      return [
+        {
+          id,
+          terms: termsOf(window, crop.legalPounds, base),
+          price: window.price,
+          roadMin: times.roadMin[id] ?? null,
+          lineMin: notebook.settings.haulPlan.farm?.value.buyerId === id ? notebook.settings.haulPlan.farm.value.lineMin : 0, // prettier-ignore
+        },
+      ];
+    });
+  const fits = Object.values(read).every(({ value }) => value !== undefined);
+  let answer: ReturnType<typeof whereItBringsMost> | null = null;
+  let problem: string | null = null;
+  if (fits && buyers.length > 0)
+    try {
+      answer = whereItBringsMost({
+        moisture: read.moisture.value!,
+        loadKg: read.load.value! * per,
+        kgPerBu: per,
+        buyers,
+        times,
+        truckCostPerHour: read.truck.value!,
+      });
+    } catch (error) {
+      if (!(error instanceof RangeRefusal)) throw error;
+      problem = error.message;
+    }
+  const best = answer?.rows.find(({ refused }) => !refused);
+  const next = answer?.rows.filter(({ refused }) => !refused)[1];
+  const unknownRoads = (answer?.rows ?? []).filter(({ roadUnknown }) => roadUnknown);
+  const box = (name: keyof typeof shown, label: string, unit: string, hint?: string) => (
+    <TextBox
+      label={label}
+      unit={unit}
+      inputMode="decimal"
+      value={shown[name]}
+      error={read[name].error}
+      {...(hint ? { hint } : {})}
+      onChange={(event) => setText({ ...text, [name]: event.target.value })}
+    />
+  );
+  return (
+    <div className="lg:grid lg:grid-cols-[1.55fr_1fr]">
+      <Section label="Where it brings most">
+        {problem !== null ? (
+          <Problem>{problem}</Problem>
+        ) : buyers.length === 0 ? (
+          <p className="text-lg text-muted">
+            No buyer’s terms are known for {crop.short}: <Link to="/fields">set the window in Fields</Link>.
+          </p>
+        ) : !answer ? (
+          <p className="text-lg text-muted">A figure at the right does not fit.</p>
+        ) : !best ? (
+          <Verdict small bad figure="Nobody takes it">
+            At {percent(read.moisture.value!)} every buyer refuses it: dry it first.
+          </Verdict>
+        ) : (
+          <>
+            <Verdict
+              about={`${from.name}, a load of ${bushels(read.load.value!, per).text} ${crop.short} at ${percent(read.moisture.value!)}`}
+              figure={farm.placeName(best.id)}
+              unit={`${money(best.net!)} in hand`}
+            >
+              {answer.ahead === null || !next ? (
+                'No other buyer takes it.'
+              ) : (
+                <>
+                  <b>{dollars(answer.ahead)}</b> a load more than {farm.placeName(next.id)}
+                  {answer.turnsAt === null ? '' : `; ${priceText(answer.turnsAt, per)} more there would turn it`}.
+                </>
+              )}{' '}
+              {answer.notTheHighestBid && (
+                <b>The highest bid is not the best: road and dock take more than it is ahead.</b>
+              )}
+            </Verdict>
+            <Working
+              what={`${farm.placeName(best.id)}: ${money(best.net!)}`}
+              formulas={[WHERE_MOST]}
+              inputs={[
+                {
+                  name: 'Moisture',
+                  value: percent(read.moisture.value!),
+                  from: text.moisture === undefined ? 'the book' : 'typed',
+                },
+                {
+                  name: 'Load',
+                  value: bushels(read.load.value!, per).text,
+                  from: text.load === undefined ? 'the mean of the trucks' : 'typed',
+                },
+                { name: 'Price', value: priceText(best.price, per), from: 'his window in Fields' },
+                {
+                  name: 'Road, one way',
+                  value: best.roadUnknown ? 'not known' : spanText(times.roadMin[best.id] ?? 0),
+                  from: 'hauling times (Haul)',
+                  ...(best.roadUnknown ? { enter: '/haul/trucks' } : {}),
+                },
+                {
+                  name: 'Truck and driver',
+                  value: `${dollars(read.truck.value!)} an hour`,
+                  from:
+                    text.truck === undefined && times.truckCostPerHour !== undefined
+                      ? 'hauling times'
+                      : 'typed, or usual',
+                },
+              ]}
+              worked={[
+                `paid ${money(best.paid)} − ${number(best.hours, 2)} h × ${dollars(read.truck.value!)} = ${money(best.net!)}`,
+              ]}
+              not="test weight, damage and foreign material, what stands on a contract, and waiting longer than usual."
+            />
+          </>
+        )}
+        {answer && answer.rows.length > 0 && <Rows farm={farm} rows={answer.rows} per={per} />}
+        {unknownRoads.length > 0 && (
+          <p className="mt-2 text-sm text-muted">
+            The road to {unknownRoads.map(({ id }) => farm.placeName(id)).join(', ')} is not known: nothing is taken off
+            for it. <Link to="/haul/trucks">Type it in Haul.</Link>
+          </p>
+        )}
+      </Section>
+      <section
+        aria-label="What is asked about"
+        className="space-y-4 border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6"
+      >
+        <SelectBox label="Grain in" value={from.id} onChange={(event) => onFrom(event.target.value)}>
+          {holders.map((place) => (
+            <option key={place.id} value={place.id}>
+              {place.name}, {cropOf(farm.cropOf(farm.held(place.id).lots) ?? '')?.short ?? 'unknown'}
+            </option>
+          ))}
+        </SelectBox>
+        <div className="grid grid-cols-2 gap-3">
+          {box('moisture', 'Moisture', moisture.unit, text.moisture === undefined ? 'by the book' : undefined)}
+          {box('load', 'A load', bushels.unit)}
+          {box('truck', 'Truck and driver', '$/h')}
+        </div>
+      </section>
+    </div>
+  );
+}
+
+function Rows({ farm, rows, per }: { farm: Farm; rows: readonly WhereRow[]; per: number }) {
+  return (
+    <div className="mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="All buyers">
+      <table className="w-full" aria-label="By buyer">
+        <thead className="border-y border-ink text-left text-sm">
+          <tr>
+            <th className="py-1 pr-2">Buyer</th>
+            <th className="px-2 text-right">Bids</th>
+            <th className="px-2 text-right">Pays</th>
+            <th className="px-2 text-right">Road</th>
+            <th className="px-2 text-right">In hand</th>
+            <th className="px-2 text-right">a wet bushel</th>
+            <th className="py-1 pl-2 text-right">an hour</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, i) => (
+            <tr
+              key={row.id}
+              className={`border-b border-rule ${i === 0 && !row.refused ? 'bg-sand font-semibold' : ''}`}
+            >
+              <td className="py-1 pr-2">{farm.placeName(row.id)}</td>
+              <td className="px-2 text-right whitespace-nowrap">
+                {priceText(row.price, per)}
+                {row.highestBid ? <span className="block text-sm text-muted">the highest</span> : null}
+              </td>
+              {row.refused ? (
+                <td className="px-2 text-clay" colSpan={5}>
+                  ■ refuses it: too wet
+                </td>
+              ) : (
+                <>
+                  <td className="px-2 text-right">{dollars(row.paid)}</td>
+                  <td className="px-2 text-right whitespace-nowrap">
+                    {row.roadUnknown ? '?' : `−${dollars(row.road)}, ${spanText(Math.round(60 * row.hours))}`}
+                  </td>
+                  <td className="px-2 text-right">{money(row.net!)}</td>
+                  <td className="px-2 text-right">{money(row.perWetBushel!)}</td>
+                  <td className="py-1 pl-2 text-right">{row.perHour === null ? '–' : dollars(row.perHour)}</td>
+                </>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
