@@ -257,7 +257,7 @@ function Rows({ farm, rows, per }: { farm: Farm; rows: readonly WhereRow[]; per:
             >
               <td className="py-1 pr-2">{farm.placeName(row.id)}</td>
               <td className="px-2 text-right whitespace-nowrap">
-                {priceText(row.price, per)}
+                {money(price.shown(row.price, per))}
                 {row.highestBid ? <span className="block text-sm text-muted">the highest</span> : null}
               </td>
               {row.refused ? (
@@ -268,7 +268,14 @@ function Rows({ farm, rows, per }: { farm: Farm; rows: readonly WhereRow[]; per:
                 <>
                   <td className="px-2 text-right">{dollars(row.paid)}</td>
                   <td className="px-2 text-right whitespace-nowrap">
-                    {row.roadUnknown ? '?' : `−${dollars(row.road)}, ${spanText(Math.round(60 * row.hours))}`}
+                    {row.roadUnknown ? (
+                      '?'
+                    ) : (
+                      <>
+                        −{dollars(row.road)}
+                        <span className="block text-sm text-muted">{spanText(Math.round(60 * row.hours))}</span>
+                      </>
+                    )}
                   </td>
                   <td className="px-2 text-right">{money(row.net!)}</td>
                   <td className="px-2 text-right">{money(row.perWetBushel!)}</td>
