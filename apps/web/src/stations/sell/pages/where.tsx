@@ -23,6 +23,7 @@ import {
   moisture,
   number,
   percent,
+  price,
   priceText,
 } from '../../../quantity/quantity';
 import { spanText } from '../../../quantity/time';
