@@ -13,7 +13,7 @@ test('a whole harvest day through the device interface: the screens live, the bo
 }) => {
   test.setTimeout(300_000);
   const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'fanega-wires-')), 'wires.json');
-  expect(await makeWires(DAY, file)).toBe(10);
+  expect(await makeWires(DAY, file)).toBe(12);
   await enterDemo(page, DAY);
   await page.goto(`${DAY}/haul/scales`);
   await page.getByText('Cart scales', { exact: true }).click();
@@ -50,6 +50,15 @@ test('a whole harvest day through the device interface: the screens live, the bo
   expect(new Set((JSON.parse(book) as { entries: { id: string }[] }).entries.map(({ id }) => id)).size).toBe(
     after.entries,
   );
+  // The bin site reported itself: the dryer's runs stand under its control's name, motors and cables are there.
+  const dry = (await (await page.request.get(`${DAY}/api/farms/${farmId}/dry/records`)).json()) as {
+    logs: { dryerRun: { by: string; voided: boolean; body: { until?: string } }[] };
+  };
+  expect(dry.logs.dryerRun.filter(({ by, voided }) => by === 'Dryer' && !voided).length).toBeGreaterThan(0);
+  const motors = (await (await page.request.get(`${DAY}/api/farms/${farmId}/motors`)).json()) as {
+    machineId: string;
+  }[];
+  expect(motors.map(({ machineId }) => machineId)).toEqual(['leg-1', 'pit']);
   await page.goto(`${DAY}/haul/weights`);
   await expect(page.getByRole('row').filter({ hasText: 'Combine 1: yield monitor' })).toContainText('■');
 });

@@ -64,8 +64,8 @@ test('M12: the next load crosses the end of a contract; a late one comes first; 
   // Another walk’s trucks may stand there loaded too.
   const ours = page.getByRole('region', { name: 'The load', exact: true }).getByText('Truck 12', { exact: true });
   if (await ours.isVisible()) await ours.click();
-  await expect(next).toContainText(/Mill 12\s*on contract 118/);
-  await expect(next).toContainText('It crosses the end of 118: 516.5');
+  await expect(next.getByRole('table', { name: 'By buyer' })).toContainText(/Mill 12\s*118, by .*\$9,837\.89/);
+  await expect(next).toContainText('To Mill 12 it crosses the end of 118: 516.5');
   await expect(next).toContainText(/433\.1\d? bu over/);
   await expect(next).toContainText('$9,837.89');
   await expect(next).toContainText('$10,084.75');

@@ -43,6 +43,7 @@ const NAMES: DeviceNames = {
     place('truck-3', 'Truck 3', 'truck', 960),
     place('wet', 'Wet bin', 'wetBin', 4500, 300, 0.2),
     place('dryer', 'Dryer', 'dryer', 1400),
+    place('bin-b', 'Bin B', 'bin', 18_000),
     place('bin-c', 'Bin C', 'bin', 18_000, 4000, 0.148),
     place('bin-a', 'Bin A', 'bin', 26_700),
     place('redbud', 'Redbud Elevator', 'buyer'),
@@ -95,7 +96,27 @@ describe('the simulated harvest day', () => {
     expect(day(2)).not.toEqual(events);
     const wires = new Set(wiresOf(NAMES.places, KESTREL_DAY).map(({ key }) => key));
     expect([...new Set(events.map(({ wire }) => wire))].filter((wire) => !wires.has(wire))).toEqual([]);
-    expect(wires.size).toBe(10);
+    expect(wires.size).toBe(12);
+  });
+
+  it('the site reports itself: the leg never stands while the pit runs, the dryer’s control by its batches, cables by the hour', () => {
+    const runs = new Map<string, boolean>();
+    for (const { motors } of of('motors', 'motors')) {
+      for (const { machineId, running } of motors) runs.set(machineId, running);
+      if (runs.get('pit')) expect(runs.get('leg-1')).toBe(true);
+    }
+    expect(runs.size).toBe(2);
+    const control = of('dryer', 'dryer').map(({ sample }) => sample);
+    expect(control.filter(({ running }) => running).length).toBeGreaterThan(20);
+    for (const { running, moistureIn, moistureOut } of control) {
+      if (!running) expect(moistureOut).toBeUndefined();
+      else expect(moistureIn! - moistureOut!).toBeGreaterThan(0.01);
+    }
+    const hours = of('cables', 'cables');
+    expect(hours.length).toBe(13);
+    // The spot that heats is the warmest of all.
+    const last = hours.at(-1)!.readings;
+    expect(Math.max(...last[1]!.celsius.map((value) => value!))).toBe(Math.max(...last.flatMap(({ celsius }) => celsius.slice(0, 5).map((value) => value!)))); // prettier-ignore
   });
 
   it('is a book that the ledger accepts, that balances, and in which no grain comes from nowhere', () => {
@@ -186,7 +207,8 @@ describe('the player', () => {
     });
     expect(counted.entries).toBe(entries.length);
     expect(calls.flatMap(({ body }) => body.entries ?? []).map(({ id }) => id)).toEqual(entries.map(({ id }) => id));
-    const samples = calls.flatMap(({ body }) => body.samples ?? []);
+    // A dryer's control says one thing at a time.
+    const samples = calls.filter(({ what }) => what !== 'dryer').flatMap(({ body }) => body.samples ?? []);
     expect(samples.length).toBe(counted.figures);
     expect(Math.max(...calls.map(({ body }) => body.samples?.length ?? 0))).toBeLessThanOrEqual(600);
     // Twelve and a half hours at an hour a second.

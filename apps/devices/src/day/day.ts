@@ -6,6 +6,7 @@ import { Combine } from './combine.js';
 import { Dryer } from './dryer.js';
 import type { DayEvent } from './events.js';
 import { type DayPlan, placesOf } from './plan.js';
+import { Site } from './site.js';
 import { Buyer, Truck, Yard } from './truck.js';
 import { World } from './world.js';
 
@@ -37,6 +38,8 @@ export function* harvestDay(input: {
   const trucks = placesOf(names, 'truck').map((place, i) => new Truck(world, place, buyers, yard, i));
   const dryer = new Dryer(world, yard);
   const tester = new HandTester(world.chance());
+  // After all others: what it draws by chance changes nothing of theirs.
+  const site = new Site(world, dryer, yard);
   const seconds = (plan.ends - plan.begins) * 60;
   for (let second = 0; second < seconds; second++) {
     world.now = midnightMs + plan.begins * 60_000 + second * 1000;
@@ -70,6 +73,7 @@ export function* harvestDay(input: {
     for (const cart of carts) cart.step(combines, trucks);
     for (const truck of trucks) truck.step();
     dryer.step();
+    site.step(second);
     yield* world.drain();
   }
 }

@@ -23,8 +23,15 @@ export class Dryer {
     if (dryer && dryer.heldKg > 1) this.begin(dryer.heldKg, dryer.moisture ?? 0.18);
   }
 
+  /** What its control shows: what goes in, and whether it burns; null where the farm has no dryer. */
+  get control(): { readonly id: string; readonly running: boolean; readonly moistureIn: number } | null {
+    return this.id === undefined ? null : { id: this.id, running: this.batch.kg > 0, moistureIn: this.moistureIn };
+  }
+  private moistureIn = 0;
+
   private begin(kg: number, moisture: number): void {
     const { plan, kgPerBu, now } = this.world;
+    this.moistureIn = moisture;
     this.batch.add(kg, moisture);
     const points = Math.max(0.5, 100 * (moisture - plan.dryTo));
     this.doneMs = now + ((kg / kgPerBu) * points * 3_600_000) / plan.bushelPointsPerHour;

@@ -1,4 +1,4 @@
-import type { EntryBody, WeatherHourBody } from '@fanega/contract';
+import type { CableReadingBody, DryerSaysBody, EntryBody, MotorBody, WeatherHourBody } from '@fanega/contract';
 import type { FlowMoment, Reading } from '@fanega/core';
 
 /** Something that a device of the day tells the farm, at a moment of the simulated day. */
@@ -7,5 +7,8 @@ export type DayEvent = { readonly atMs: number; /** Which wire: its key in the p
   | { readonly what: 'flow'; readonly flow: FlowMoment }
   | { readonly what: 'entry'; readonly entry: EntryBody }
   | { readonly what: 'reading'; readonly reading: Reading }
+  | { readonly what: 'dryer'; readonly sample: DryerSaysBody }
+  | { readonly what: 'motors'; readonly motors: readonly MotorBody[] }
+  | { readonly what: 'cables'; readonly readings: readonly CableReadingBody[] }
   | { readonly what: 'weather'; readonly hours: readonly WeatherHourBody[] }
 );

@@ -46,6 +46,16 @@ export interface DayPlan {
   /** Bins that take dried corn, by name, in this order. */
   readonly bins: readonly string[];
   readonly tareKg: number;
+  /** Ids of pit and leg in the list of the site. */
+  readonly motors: readonly [pit: string, leg: string];
+  /** A bin with cables: how high grain lies, how warm and how long ago it was put in, and the spot that heats. */
+  readonly cables: {
+    readonly name: string;
+    readonly levelM: number;
+    readonly celsius: number;
+    readonly days: number;
+    readonly spot: { readonly height: number; readonly days: number; readonly perDay: number };
+  };
 }
 
 /** The day after the one in which the made-up farm stands. */
@@ -88,6 +98,8 @@ export const KESTREL_DAY: DayPlan = {
   bushelPointsPerHour: 2600,
   bins: ['Bin C', 'Bin A'],
   tareKg: 12_150,
+  motors: ['pit', 'leg-1'],
+  cables: { name: 'Bin B', levelM: 5.7, celsius: 31, days: 41, spot: { height: 2.8, days: 10, perDay: 0.62 } },
 };
 
 export interface Wire {
@@ -130,6 +142,8 @@ export function wiresOf(
     { key: 'bridge', name: 'Own bridge', kind: 'truckScale' },
     { key: 'tester', name: 'Handheld 2', kind: 'tester' },
     { key: 'dryer', name: 'Dryer', kind: 'dryer' },
+    { key: 'motors', name: 'Leg and pit motors', kind: 'motors' },
+    { key: 'cables', name: 'Bin cables', kind: 'binCables' },
     { key: 'weather', name: 'Roof station', kind: 'weather' },
   ];
 }

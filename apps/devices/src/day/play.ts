@@ -86,6 +86,15 @@ export async function play(
       case 'reading':
         await say(event, 'readings', event.reading);
         break;
+      case 'dryer':
+        await say(event, 'dryer', { samples: [event.sample] });
+        break;
+      case 'motors':
+        await say(event, 'motors', { motors: event.motors });
+        break;
+      case 'cables':
+        await say(event, 'cables', { readings: event.readings });
+        break;
       case 'weather':
         await say(event, 'weather', { hours: event.hours });
         break;

@@ -40,6 +40,8 @@ export class Yard {
   readonly wetBin: { readonly id: string; readonly capacityBu: number | null } | undefined;
   /** A truck is on the bridge. */
   busy = false;
+  /** Trucks that stand over the pit and let it run. */
+  dumping = 0;
   constructor(private readonly world: World) {
     const bin = world.names.places.find((place) => place.kind === 'wetBin');
     this.wetBin = bin;
@@ -166,6 +168,7 @@ export class Truck {
         }
         if (doing.next >= doing.figures.length) {
           this.yard.busy = false;
+          this.yard.dumping++;
           this.doing = { what: 'dumps', seconds: PIT };
         }
         break;
@@ -222,6 +225,7 @@ export class Truck {
     const grossKg = shown((this.held.kg + this.tareKg) * (1 + 0.0012 + 0.002 * (this.random() - 0.5)));
     const tareKg = shown(this.tareKg);
     yard.dump(this.held);
+    yard.dumping--;
     world.write('bridge', 'Own bridge', {
       type: 'move',
       from: place.id,

@@ -80,6 +80,7 @@ export {
 export {
   ROUTES,
   HIGH_LOAD,
+  bestRoutesFrom,
   columnsOf,
   feedersOf,
   fillingOf,

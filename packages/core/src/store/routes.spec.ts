@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { SiteEquipment } from '../records/index.js';
 import {
+  bestRoutesFrom,
   climbingNow,
   columnsOf,
   feedersOf,
@@ -36,6 +37,8 @@ describe('routes of a bin site', () => {
       ['pit leg2 wet', 3500, 'leg2'],
       ['pit leg2 binA', 3500, 'leg2'],
     ]);
+    // To Bin A two ways lead; the faster one is offered.
+    expect(bestRoutesFrom(SITE, 'pit').map(({ path }) => path.join(' '))).not.toContain('pit leg2 binA');
     expect(feedersOf(SITE).sort()).toEqual(['dryer', 'pit']);
     expect(routesFrom(SITE, 'nowhere')).toEqual([]);
   });

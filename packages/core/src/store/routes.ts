@@ -63,6 +63,12 @@ export function routesFrom(site: SiteEquipment, from: string): Route[] {
   return found.sort((a, b) => (b.rate ?? -1) - (a.rate ?? -1) || a.path.length - b.path.length);
 }
 
+/** The fastest way to each place that can be reached from here. */
+export function bestRoutesFrom(site: SiteEquipment, from: string): Route[] {
+  const all = routesFrom(site, from);
+  return all.filter((route, i) => all.findIndex((one) => one.path.at(-1) === route.path.at(-1)) === i);
+}
+
 /** Where grain can be fed: what something is fed from and nothing feeds, and every place that feeds a machine. */
 export function feedersOf(site: SiteEquipment): string[] {
   const fed = new Set(site.links.map(({ to }) => to));

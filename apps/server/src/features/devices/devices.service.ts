@@ -151,12 +151,13 @@ export class DevicesService {
       if (Object.values(figures).some((figure) => figure !== undefined))
         await this.records.add(device.farmId, 'dryerSample', { id, placeId, at, ...figures }, by);
       if (running && run === undefined) {
-        const begun = { id: ulid(Date.parse(at)), placeId, at };
+        // By the sample’s own id: told again it is the same run.
+        const begun = { id, placeId, at };
         await this.records.add(device.farmId, 'dryerRun', begun, by);
         run = { body: begun, by: device.name, voided: false };
       } else if (!running && run !== undefined && Date.parse(at) > Date.parse(run.body.at)) {
         // A record is never changed: the open one is taken back, the whole one takes its place.
-        await this.records.add(device.farmId, 'dryerRun', { ...run.body, id: ulid(Date.parse(at)), until: at }, by);
+        await this.records.add(device.farmId, 'dryerRun', { ...run.body, id, until: at }, by);
         await this.records.void(device.farmId, 'dryerRun', run.body.id);
         run = undefined;
       }

@@ -1,11 +1,11 @@
 import {
+  bestRoutesFrom,
   type Entry,
   fanHours,
   feedersOf,
   type FieldRecords,
   living,
   type PlaceInfo,
-  routesFrom,
   type RunningRoute,
   sharedMachines,
 } from '@fanega/core';
@@ -19,6 +19,7 @@ import { logged, takenBack } from '../../../data/records';
 import { bushels, grain, grainOf, grainRate, percent } from '../../../quantity/quantity';
 import { clock } from '../../../quantity/time';
 import { Button, Choices } from '../../../ui';
+import { Callout } from '../../../ui/callout';
 import { Drawer } from '../../../ui/drawer';
 import { useStayAwake } from '../../../ui/stay-awake';
 import { toast } from '../../../ui/toast';
@@ -89,6 +90,14 @@ export function AtBins({
       <main className="flex flex-1 flex-col gap-4 p-4 md:landscape:grid md:landscape:grid-cols-2 md:landscape:items-start md:landscape:gap-8">
         <h1 className="sr-only">{say('atBins')}</h1>
         <section aria-label={say('fallsNow')} className="flex flex-col gap-3">
+          {cry && (
+            <Callout role="alert" className="px-3 py-2">
+              <p className="text-2xl font-bold text-clay">
+                ■ {say(`dryer_${cry.replaceAll(' ', '_') as 'out_of_grain'}`)}
+              </p>
+              <p className="text-lg">{say('dryerCries', { at: clock(sample!.at, farm.data.farm.timeZone) })}</p>
+            </Callout>
+          )}
           {site?.alarms[0] ? (
             <Verdict
               bad
@@ -97,10 +106,6 @@ export function AtBins({
               small
             >
               {say('stopNow', { machines: site.alarms[0].stop.map(site.nameOf).join(', ') })}
-            </Verdict>
-          ) : cry ? (
-            <Verdict bad shape="■" figure={say(`dryer_${cry.replaceAll(' ', '_') as 'out_of_grain'}`)} small>
-              {say('dryerCries', { at: clock(sample!.at, farm.data.farm.timeZone) })}
             </Verdict>
           ) : route && site ? (
             <Verdict about={say('fallsFrom', { from: site.nameOf(route.from) })} figure={site.nameOf(route.to)}>
@@ -239,8 +244,7 @@ function RouteSheet({
 }) {
   const feeders = feedersOf(site.equipment);
   const [from, setFrom] = useState(feeders[0] ?? '');
-  const all = routesFrom(site.equipment, from);
-  const best = all.filter((route, i) => all.findIndex((one) => one.path.at(-1) === route.path.at(-1)) === i);
+  const best = bestRoutesFrom(site.equipment, from);
   const clash = (path: readonly string[]): RunningRoute | undefined =>
     site.routes.find((other) => other.from !== from && sharedMachines(site.equipment, other.path, path).length > 0);
   const put = (path: readonly string[]): void =>

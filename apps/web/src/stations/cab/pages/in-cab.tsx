@@ -358,7 +358,6 @@ export function InCab({
           )}
         </div>
         <div className="flex flex-1 flex-col gap-4">
-          <ChainLine farm={farm} className="text-xl" />
           {me.kind === 'truck' && <LeaveBy farm={farm} truckId={me.id} className="text-xl" />}
           {first ? (
             <Button
@@ -387,6 +386,7 @@ export function InCab({
             </Button>
           </div>
           {/* Under the buttons: it comes after them, and nothing that comes late may move a target from under a thumb. */}
+          <ChainLine farm={farm} className="text-xl" />
           <DeadlineLine farm={farm} placeId={me.id} className="text-xl" />
           <details className="border-y border-rule">
             <summary className="min-h-14 cursor-pointer py-3 text-xl font-semibold">{say('whoIsWhere')}</summary>

@@ -98,7 +98,11 @@ function OneLoad({
                 best.crossing === null &&
                 ` ${said(best.contract.left - much.value)} are left on it then.`}
             </Verdict>
-            {best.crossing && <Crossing way={best} per={per} />}
+            {ways
+              .filter(({ crossing }) => crossing !== null)
+              .map((way) => (
+                <Crossing key={way.buyerId} farm={farm} way={way} per={per} />
+              ))}
             {truck.kind === 'truck' && <LeaveBy farm={farm} truckId={truck.id} className="mt-3 text-lg" />}
             <Working
               what={`${truck.name} to ${farm.placeName(best.buyerId)}`}
@@ -136,7 +140,7 @@ function OneLoad({
             />
           </>
         )}
-        {ways.length > 1 && (
+        {ways.length > 0 && (
           <table className="mt-4 w-full" aria-label="By buyer">
             <thead className="border-y border-ink text-left text-sm">
               <tr>
@@ -190,16 +194,18 @@ function OneLoad({
 }
 
 /** What goes on the contract, what over its end, and what may be done about it. */
-function Crossing({ way, per }: { way: Way; per: number }) {
+function Crossing({ farm, way, per }: { farm: Farm; way: Way; per: number }) {
   const { crossing, contract } = way;
   if (!crossing || !contract) return null;
   const said = (bu: number): string => bushelsFine(bu, per).text;
   return (
     <Callout icon className="mt-4 px-3 py-2 text-lg">
       <p>
-        <b>It crosses the end of {contract.contract.number}:</b> {said(crossing.onContract)} on it,{' '}
-        <b>{said(crossing.over)} over</b>. All of it on the contract would be {money(crossing.allOnContract)}:{' '}
-        {money(crossing.atStake)} hang on his rule. Signed: what is beyond goes{' '}
+        <b>
+          To {farm.placeName(way.buyerId)} it crosses the end of {contract.contract.number}:
+        </b>{' '}
+        {said(crossing.onContract)} on it, <b>{said(crossing.over)} over</b>. All of it on the contract would be{' '}
+        {money(crossing.allOnContract)}: {money(crossing.atStake)} hang on his rule. Signed: what is beyond goes{' '}
         {OVERAGE_WORDS[contract.contract.overage]}.
       </p>
       <ul className="mt-2 list-inside list-disc" aria-label="What may be done">

@@ -1,4 +1,5 @@
 import {
+  bestRoutesFrom,
   columnsOf,
   cropOf,
   feedersOf,
@@ -6,7 +7,6 @@ import {
   HIGH_LOAD,
   type Route,
   ROUTES,
-  routesFrom,
   type RunningRoute,
   sharedMachines,
   startOrder,
@@ -337,9 +337,7 @@ function SetRoute({ farm, site }: { farm: Farm; site: Site }) {
   const recorded = useRecorded();
   const per = farm.kgPerBu(undefined);
   const { nameOf } = site;
-  const found = routesFrom(site.equipment, from);
-  // One line for a place: the fastest way to it.
-  const best = found.filter((route, i) => found.findIndex((one) => one.path.at(-1) === route.path.at(-1)) === i);
+  const best = bestRoutesFrom(site.equipment, from);
   const current = site.routes.find((one) => one.from === from);
   const put = async (path: readonly string[]): Promise<void> => {
     const body = { id: ulid(), at: new Date(farm.clock()).toISOString(), from, path };
