@@ -7,12 +7,15 @@ import {
   dailyWeather,
   binPlan,
   type BinPlanInput,
+  type Contract,
+  contractBook,
   dryInBin,
   type HaulingDay,
   type InBinSetup,
   modelCables,
   seededRandom,
   simulateHauling,
+  type SoldDelivery,
 } from '@fanega/core';
 import { loadSolver } from '@fanega/core/solver';
 
@@ -25,6 +28,50 @@ const timed = (run: () => unknown, times = 7): number => {
   });
   return all.sort((a, b) => a - b)[times >> 1]!;
 };
+
+const YEAR_MS = 365.25 * 86_400_000;
+const FIRST_MS = Date.UTC(2016, 8, 1);
+const BUYERS = ['mill', 'terminal', 'river', 'feeder'];
+
+/** Ten contracts of 20,000 bu with each of four buyers in each of ten seasons; their windows are a month each. */
+function tenSeasonsOfContracts(): Record<string, { value: Contract }> {
+  const day = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
+  const all: Record<string, { value: Contract }> = {};
+  for (let season = 0; season < 10; season++)
+    for (const buyerId of BUYERS)
+      for (let i = 0; i < 10; i++) {
+        const opens = FIRST_MS + season * YEAR_MS + i * 30 * 86_400_000;
+        all[`${buyerId}${season}-${i}`] = {
+          value: {
+            number: `${season}${i}`,
+            buyerId,
+            crop: i % 3 === 0 ? 'soybean' : 'corn',
+            kind: 'flat',
+            price: 4.3,
+            bushels: 20_000,
+            opens: day(opens),
+            closes: day(opens + 30 * 86_400_000),
+            overage: 'spot',
+            done: false,
+          },
+        };
+      }
+  return all;
+}
+
+/** 20,000 tickets over ten seasons; of a ticket only what contracts ask for. */
+function tenSeasonsOfTickets(): SoldDelivery[] {
+  const random = seededRandom(17);
+  return Array.from({ length: 20_000 }, (_, i): SoldDelivery => {
+    const entry = { id: `t${i}`, at: new Date(FIRST_MS + random() * 10 * YEAR_MS).toISOString() };
+    return {
+      delivery: { entry, to: BUYERS[i % 4]! } as SoldDelivery['delivery'],
+      crop: random() < 0.3 ? 'soybean' : 'corn',
+      bushels: 850 + 150 * random(),
+      money: null,
+    };
+  });
+}
 
 /** A season of natural air: 120 days, hourly, 30 layers, never stopping. */
 const SEASON: InBinSetup = {
@@ -177,6 +224,13 @@ export async function benchScience(row: (what: string, figure: string, goal?: st
   row(
     'a bin of four cables x 20 sensors x a season of hours: spots, level, picture',
     `${timed(() => cablesNow({ cables: hung }, readings, 2880 * 3_600_000, 11, day, 120), 5).toFixed(0)} ms`,
+    'goal under 300 with the page',
+  );
+  const contracts = tenSeasonsOfContracts();
+  const tickets = tenSeasonsOfTickets();
+  row(
+    `which of ${Object.keys(contracts).length} contracts ${tickets.length} tickets count on`,
+    `${timed(() => contractBook(contracts, [], tickets, FIRST_MS + 10 * YEAR_MS), 5).toFixed(0)} ms`,
     'goal under 300 with the page',
   );
   const weather = Array.from({ length: 36 }, (_, h) => ({

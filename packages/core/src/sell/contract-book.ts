@@ -99,10 +99,11 @@ export function contractBook(
     one.loads.push({ entryId, atMs, bushels, said: bySomebody });
     one.delivered += bushels;
   };
-  const ordered = [...sold].sort((a, b) => Date.parse(a.delivery.entry.at) - Date.parse(b.delivery.entry.at) || a.delivery.entry.id.localeCompare(b.delivery.entry.id)); // prettier-ignore
+  const ordered = sold
+    .map((one) => ({ ...one, atMs: Date.parse(one.delivery.entry.at) }))
+    .sort((a, b) => a.atMs - b.atMs || a.delivery.entry.id.localeCompare(b.delivery.entry.id));
   // What somebody said is first on all of them: the order of tickets must not take its room away.
-  const rest = ordered.map(({ delivery, crop, bushels }) => {
-    const atMs = Date.parse(delivery.entry.at);
+  const rest = ordered.map(({ delivery, crop, bushels, atMs }) => {
     let left = bushels;
     for (const { contractId, bushels: much } of said.get(delivery.entry.id) ?? []) {
       const one = byId.get(contractId);
@@ -113,14 +114,25 @@ export function contractBook(
     }
     return { entryId: delivery.entry.id, to: delivery.to, crop, atMs, left };
   });
+  // By buyer and crop, as ten seasons of contracts stand in the book and a ticket is for a few of them.
+  const kindOf = (buyerId: string, crop: string | undefined): string => JSON.stringify([buyerId, crop]);
+  const taking = new Map<string, { one: (typeof all)[number]; fromMs: number }[]>();
+  for (const one of all) {
+    const { buyerId, crop, opens, done } = one.contract;
+    if (done) continue;
+    const kind = kindOf(buyerId, crop);
+    const line = { one, fromMs: dayMs(opens) - DAY };
+    const same = taking.get(kind);
+    if (same === undefined) taking.set(kind, [line]);
+    else same.push(line);
+  }
   const spot: { entryId: string; bushels: number }[] = [];
   for (const { entryId, to, crop, atMs, left: whole } of rest) {
     let left = whole;
-    for (const one of all) {
-      const { buyerId, crop: its, opens, bushels, done } = one.contract;
+    for (const { one, fromMs } of taking.get(kindOf(to, crop)) ?? []) {
       if (left <= 0) break;
-      if (done || buyerId !== to || its !== crop || atMs < dayMs(opens) - DAY) continue;
-      const part = Math.min(left, bushels - one.delivered);
+      if (atMs < fromMs) continue;
+      const part = Math.min(left, one.contract.bushels - one.delivered);
       if (part <= 1e-9) continue;
       put(one, entryId, atMs, part, false);
       left -= part;
