@@ -118,7 +118,7 @@ export function AtBins({
             {say('sendElsewhere')}
           </Button>
           {route &&
-            loaded.slice(0, 3).map((truck) => (
+            loaded.map((truck) => (
               <Button
                 key={truck.id}
                 look="do"
