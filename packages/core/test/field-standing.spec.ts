@@ -8,6 +8,8 @@ import {
   type FarmState,
   farmView,
   testersOf,
+  takesCrop,
+  windowAt,
   windowFor,
 } from '../src/index.js';
 import { describe, expect, it } from 'vitest';
@@ -101,6 +103,12 @@ describe('the window of a crop', () => {
     expect(windowFor(book, 'corn', null)).toMatchObject({ subject: 'corn', revision: 1, value: { price: 4 } });
     expect(windowFor(book, 'corn', 'mill')!.value.price).toBe(5);
     expect(windowFor(book, 'corn', 'other')).toBeUndefined();
+    // By which a buyer takes it: his own, else the farm's; one with windows for other crops only takes none.
+    expect(windowAt(book, 'corn', 'mill')?.price).toBe(5);
+    expect(windowAt(book, 'corn', 'other')?.price).toBe(4);
+    expect(takesCrop(book, 'soybean', 'mill')).toBe(false);
+    expect(windowAt(book, 'soybean', 'mill')).toBeUndefined();
+    expect(takesCrop(book, 'soybean', 'other')).toBe(true);
     expect(windowFor(undefined, 'corn', null)).toBeUndefined();
   });
 });

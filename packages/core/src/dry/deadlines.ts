@@ -63,7 +63,7 @@ export function deadlines(
         const warmth = warmthOf(placeId);
         const { moisture } = layer;
         const hours = layer.cutMeanMs === null ? 0 : Math.max(0, (now - layer.cutMeanMs) / 3_600_000);
-        const aired = keeps(crop, moisture, warmth.celsius, hours, school, soybeanShift);
+        const aired = keepsFor(crop, moisture, warmth.celsius, school, soybeanShift, hours);
         const lifeUsed = aired?.lifeUsed ?? 0;
         const fresh = stillLife(crop, moisture, warmth.celsius, soybeanShift);
         const still = fresh && { ...fresh, days: fresh.days * Math.max(0, 1 - lifeUsed) };
@@ -89,13 +89,17 @@ export function deadlines(
     .sort((a, b) => (a.dueMs ?? -Infinity) - (b.dueMs ?? -Infinity));
 }
 
-function keeps(
+/**
+ * How long grain keeps as it is; null where it is wetter or warmer than every table, or its crop has none.
+ * @param moisture wet-basis fraction @param hours that it has lain as it is
+ */
+export function keepsFor(
   crop: Crop,
   moisture: number,
   celsius: number,
-  hours: number,
   school: KeepingSchool,
   soybeanShift: number,
+  hours = 0,
 ): SafeDays | null {
   try {
     return safeDaysLeft(
@@ -105,7 +109,7 @@ function keeps(
       { school, soybeanShift },
     );
   } catch (error) {
-    // Wetter or warmer than every table, or a crop without one: nothing is guessed.
+    // Nothing is guessed.
     if (error instanceof RangeRefusal || error instanceof UnknownRefusal) return null;
     throw error;
   }

@@ -32,7 +32,8 @@ export {
   type Weather,
 } from './in-bin.js';
 export { wetView, WET_ABOVE, type WetLayer, type WetPlace } from './view.js';
-export { deadlines, type Deadline, type GrainWarmth } from './deadlines.js';
+export { dryerCry, type DryerCry } from './dryer-cry.js';
+export { deadlines, keepsFor, type Deadline, type GrainWarmth } from './deadlines.js';
 export { dryerOf, type DryerAbility } from './dryer-of.js';
 export { DRYER_NOW, dryerNow, type DryerNow, type DryerNowInput } from './dryer-now.js';
 export {

@@ -54,6 +54,8 @@ export {
   testersFor,
   testersOf,
   termsOf,
+  takesCrop,
+  windowAt,
   windowFor,
 } from './standing.js';
 export { fieldNow, type FieldNow } from './field-now.js';

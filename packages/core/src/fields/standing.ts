@@ -84,6 +84,22 @@ export function windowFor(
   return found && { subject, ...found };
 }
 
+/** Whether a buyer takes a crop: one with windows for other crops only does not. Common practice, no source. */
+export function takesCrop(records: RecordsOf<never, 'cuttingWindow'>, crop: string, buyerId: string): boolean {
+  const own = Object.keys(records.settings.cuttingWindow).filter((subject) => subject.endsWith(`@${buyerId}`));
+  return own.length === 0 || own.includes(`${crop}@${buyerId}`);
+}
+
+/** By which window a buyer takes a crop: his own, else the farm's for the crop; none where he does not take it. */
+export const windowAt = (
+  records: RecordsOf<never, 'cuttingWindow'>,
+  crop: string,
+  buyerId: string,
+): CuttingWindow | undefined =>
+  takesCrop(records, crop, buyerId)
+    ? (windowFor(records, crop, buyerId) ?? windowFor(records, crop, null))?.value
+    : undefined;
+
 export interface Tester {
   readonly name: string;
   readonly pairs: readonly {

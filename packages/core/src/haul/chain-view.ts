@@ -1,5 +1,5 @@
 import { startOfDay } from '../kernel/index.js';
-import { type FieldFacts, fieldFacts, type FieldRow, windowFor } from '../fields/index.js';
+import { type FieldFacts, fieldFacts, type FieldRow, takesCrop, windowAt, windowFor } from '../fields/index.js';
 import { baseMoistureOf, type FarmView, instantOf } from '../ledger/index.js';
 import { type HaulTimes, living, type RecordsOf } from '../records/index.js';
 import type { ChainNow, Elsewhere } from './chain.js';
@@ -278,12 +278,9 @@ export function elsewhere(
   const all = [...home, ...buyers.map(({ id, name }) => ({ name, to: { kind: 'elevator', buyerId: id } as HaulTo }))];
   const crop = cropCut(rows);
   const takes = (buyerId: string): boolean => {
-    const own = windowFor(records, crop, buyerId);
-    // A buyer with windows for other crops only does not take this one.
-    if (!own && Object.keys(records.settings.cuttingWindow).some((subject) => subject.endsWith(`@${buyerId}`)))
-      return false;
-    const { refuseAbove } = (own ?? windowFor(records, crop, null))?.value ?? {};
-    return refuseAbove === undefined || (cutLast(rows)?.lastMoisture?.moisture ?? 0) <= refuseAbove;
+    const { refuseAbove } = windowAt(records, crop, buyerId) ?? {};
+    const dryEnough = refuseAbove === undefined || (cutLast(rows)?.lastMoisture?.moisture ?? 0) <= refuseAbove;
+    return takesCrop(records, crop, buyerId) && dryEnough;
   };
   return all
     .filter((one) => one.to.buyerId !== to.buyerId && (one.to.kind === 'home' || takes(one.to.buyerId)))

@@ -40,7 +40,7 @@ export {
   type Source,
 } from './allocation.js';
 export { moistureSchedule, valueOfMoisture, type MoistureTerms } from './moisture-schedule.js';
-export { sellView, soldDelivery, type SellView, type SoldDelivery, type SoldOf } from './view.js';
+export { sellView, soldDeliveries, soldDelivery, type SellView, type SoldDelivery, type SoldOf } from './view.js';
 export { type EarlierTicket, ticketQuestions, type TicketQuestion, ticketsOnTape } from './ticket-questions.js';
 export {
   contractBook,

@@ -52,13 +52,19 @@ export function soldDelivery(delivery: Delivery, crop: string | undefined, base:
   };
 }
 
-/** Deliveries with what they bring, and sums by owner and crop: each owner has his part of a ticket, by the shares of its fields. */
-export function sellView(farm: FarmView, delivered: readonly Delivery[]): SellView {
-  const { name, defaults } = farm.data.farm;
-  const rows = delivered.map((delivery) => {
+/** Each delivery with its bushels at the farm's own base, and what it brings. */
+export function soldDeliveries(farm: FarmView, delivered: readonly Delivery[]): SoldDelivery[] {
+  const { defaults } = farm.data.farm;
+  return delivered.map((delivery) => {
     const crop = farm.cropOf(delivery.lots);
     return soldDelivery(delivery, crop, baseMoistureOf(crop ?? '', defaults));
   });
+}
+
+/** Deliveries with what they bring, and sums by owner and crop: each owner has his part of a ticket, by the shares of its fields. */
+export function sellView(farm: FarmView, delivered: readonly Delivery[]): SellView {
+  const { name } = farm.data.farm;
+  const rows = soldDeliveries(farm, delivered);
   const sums = new Map<string, SoldOf & { readonly isOwn: boolean }>();
   for (const { delivery, crop, bushels, money } of rows) {
     const owners = splitByOwner(delivery.lots, (lot) => farm.lot(lot)?.shares, name);

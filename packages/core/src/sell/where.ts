@@ -102,10 +102,11 @@ export function whereItBringsMost(input: {
   const [best, next] = rows.filter(({ refused }) => !refused);
   const ahead = best && next ? best.net! - next.net! : null;
   // What the next is paid for: a dollar more of its price is so many dollars of the load.
+  const nextTerms = buyers.find(({ id }) => id === next?.id)?.terms;
   const perDollar =
-    next === undefined
+    next === undefined || nextTerms === undefined
       ? 0
-      : (valueOfMoisture(buyers.find(({ id }) => id === next.id)!.terms, next.price + 1)(moisture)! - valueOfMoisture(buyers.find(({ id }) => id === next.id)!.terms, next.price)(moisture)!) * loadKg; // prettier-ignore
+      : valueOfMoisture(nextTerms, next.price + 1)(moisture)! * loadKg - next.paid;
   return {
     rows,
     ahead,

@@ -1,7 +1,7 @@
 import type { Crop } from '../crops/index.js';
 import { aerationFrontHours } from '../dry/index.js';
 import { type AirOnGrain, airOnGrain } from '../grain/index.js';
-import { type Formula, quantity, requireFinite, requireInRange, within } from '../kernel/index.js';
+import { type Formula, mean, quantity, requireFinite, requireInRange, within } from '../kernel/index.js';
 import type { Aeration } from '../records/index.js';
 import { MOISTURE } from '../units/index.js';
 
@@ -174,13 +174,13 @@ export function aerationPlan(input: AerationInput): AerationPlan {
     if (last && last.untilMs === atMs) windows[windows.length - 1] = { fromMs: last.fromMs, untilMs: atMs + HOUR };
     else windows.push({ fromMs: Math.max(atMs, nowMs), untilMs: atMs + HOUR });
   }
-  const blown = hours.filter(({ runs }) => runs);
-  const meanAir =
-    (blown.length > 0 ? blown : hours).reduce((sum, { does }) => sum + does.air.temperature, 0) /
-    Math.max(1, blown.length > 0 ? blown.length : hours.length);
+  const running = hours.filter(({ runs }) => runs);
+  const blown = running.length > 0 ? running : hours;
   if (cfmPerBushel !== null) within(AIRFLOW, cfmPerBushel);
   const whole =
-    cfmPerBushel === null || hours.length === 0 ? null : aerationFrontHours(cfmPerBushel, seasonOf(meanAir));
+    cfmPerBushel === null || hours.length === 0
+      ? null
+      : aerationFrontHours(cfmPerBushel, seasonOf(mean(blown.map(({ does }) => does.air.temperature))));
   const cycle =
     whole === null ? null : { hours: whole, share: Math.min(1, hoursRun / whole), left: Math.max(0, whole - hoursRun) };
   let throughMs: number | null = null;

@@ -1,4 +1,4 @@
-import { type Formula, quantity, requireFinite, requireInRange, within } from '../kernel/index.js';
+import { fitLine, type Formula, mean, quantity, requireFinite, requireInRange, within } from '../kernel/index.js';
 import type { BinCables } from '../records/index.js';
 
 const CELSIUS = quantity('temperature of grain', -40, 90, '°C');
@@ -119,17 +119,7 @@ function goodOf(
 function riseOf(at: readonly number[], celsius: readonly number[], nowMs: number): number | null {
   const first = at.findIndex((ms) => ms >= nowMs - 7 * DAY);
   if (first < 0 || at.at(-1)! - at[first]! < 3 * DAY) return null;
-  let [n, sx, sy, sxx, sxy] = [0, 0, 0, 0, 0];
-  for (let i = first; i < at.length; i++) {
-    const x = (at[i]! - nowMs) / DAY;
-    n += 1;
-    sx += x;
-    sy += celsius[i]!;
-    sxx += x * x;
-    sxy += x * celsius[i]!;
-  }
-  const spread = n * sxx - sx * sx;
-  return spread > 0 ? (7 * (n * sxy - sx * sy)) / spread : null;
+  return 7 * fitLine(at.slice(first).map((ms, i) => ({ x: (ms - nowMs) / DAY, y: celsius[first + i]! }))).slope;
 }
 
 /** K between the warmest and the coldest of the last day. */
@@ -166,6 +156,7 @@ export function cablesNow(
   );
   const good = cables.map((cable, i) => sensorHeights(cable).map((_, s) => goodOf(byCable[i]!, s)));
 
+  // K of the air's own day; nothing is told by less than half a day of it.
   const outside = air.length < 12 ? 0 : Math.max(...air) - Math.min(...air);
   /** As much as the air outside from dawn to afternoon: it hangs in air, whatever the book says. */
   const swings = ({ at, celsius }: { at: readonly number[]; celsius: readonly number[] }): boolean =>
@@ -197,7 +188,7 @@ export function cablesNow(
       };
     }),
   );
-  const counts = (one: Draft): boolean => one.state === 'reads' && one.inGrain;
+  const counts = (one: Pick<SensorNow, 'state' | 'inGrain'>): boolean => one.state === 'reads' && one.inGrain;
   const sensors = drafts.map(({ spacing, ...one }): SensorNow => {
     const near = drafts.filter(
       (other) =>
@@ -205,7 +196,7 @@ export function cablesNow(
         !(other.cable === one.cable && other.sensor === one.sensor) &&
         Math.abs(other.height - one.height) <= 1.6 * spacing,
     );
-    const judged = one.state === 'reads' && one.inGrain && one.celsius !== null;
+    const judged = counts(one);
     const aboveNeighbors =
       judged && near.length >= 2 ? one.celsius! - median(near.map(({ celsius }) => celsius!)) : null;
     const [rise, above] = [one.weekRise ?? 0, aboveNeighbors ?? 0];
@@ -218,7 +209,7 @@ export function cablesNow(
           : null;
     return { ...one, aboveNeighbors, verdict };
   });
-  const inGrain = sensors.filter((one) => one.state === 'reads' && one.inGrain);
+  const inGrain = sensors.filter(counts);
   const warmest = inGrain.reduce<SensorNow | null>(
     (most, one) => (most === null || one.celsius! > most.celsius! ? one : most),
     null,
@@ -246,7 +237,7 @@ export function cablesNow(
 
   return {
     sensors,
-    mean: inGrain.length === 0 ? null : inGrain.reduce((sum, one) => sum + one.celsius!, 0) / inGrain.length,
+    mean: inGrain.length === 0 ? null : mean(inGrain.map(({ celsius }) => celsius!)),
     warmest,
     spots: sensors
       .filter(({ verdict }) => verdict !== null)
@@ -259,20 +250,18 @@ export function cablesNow(
       heights,
       celsius: sums.map((column) => column.map(({ sum, n }) => (n === 0 ? null : sum / n))),
     },
-    level: levelOf(cables, good, air, nowMs),
+    level: levelOf(cables, good, outside, nowMs),
   };
 }
 
-/** Where the daily swing of a sensor turns from the grain's to the air's, on the cable nearest to the middle. */
+/** Where the daily swing of a sensor turns from the grain's to the air's (`outside`, K), on the cable nearest to the middle. */
 function levelOf(
   cables: readonly Cable[],
   good: readonly (readonly { at: readonly number[]; celsius: readonly number[] }[])[],
-  air: readonly number[],
+  outside: number,
   nowMs: number,
 ): CablesNow['level'] {
-  if (air.length < 12 || cables.length === 0) return null;
-  const outside = Math.max(...air) - Math.min(...air);
-  if (outside < LEAST_SWING_K) return null;
+  if (outside < LEAST_SWING_K || cables.length === 0) return null;
   const middle = cables.reduce((best, cable, i) => (cable.fromCenter < cables[best]!.fromCenter ? i : best), 0);
   const heights = sensorHeights(cables[middle]!);
   const swings = good[middle]!.map(({ at, celsius }) => swingOf(at, celsius, nowMs));

@@ -77,6 +77,7 @@ export {
   type HourOnGrain,
   type Switched,
 } from './aeration.js';
+export { switchesOf } from './fan-log.js';
 export {
   ROUTES,
   HIGH_LOAD,

@@ -27,15 +27,15 @@ export function placeHistory(lines: readonly TapeLine[], placeId: string, heldKg
   const ordered = lines
     .filter(({ voided, wetKg }) => !voided && wetKg !== null)
     .sort((a, b) => Date.parse(a.entry.at) - Date.parse(b.entry.at) || a.seq - b.seq);
-  let history = {
+  const fresh = () => ({
     inKg: 0,
     loadsIn: 0,
     outKg: 0,
     loadsOut: 0,
     lost: new Map<string, number>(),
     sinceMs: null as number | null,
-  };
-  const fresh = (): typeof history => ({ inKg: 0, loadsIn: 0, outKg: 0, loadsOut: 0, lost: new Map(), sinceMs: null });
+  });
+  let history = fresh();
   for (const { entry, wetKg } of ordered) {
     const kg = wetKg!;
     // Swept clean: what comes now is another pile.

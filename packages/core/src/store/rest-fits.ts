@@ -1,6 +1,6 @@
 import { type Crop, cropOf, CROPS } from '../crops/index.js';
 import { quickDryingCost, WET_ABOVE } from '../dry/index.js';
-import { fieldFacts, type FieldRow, termsOf, windowFor } from '../fields/index.js';
+import { fieldFacts, type FieldRow, termsOf, windowAt, windowFor } from '../fields/index.js';
 import { baseMoistureOf, type FarmView, type PlaceInfo, splitByOwner, UNKNOWN_LOT } from '../ledger/index.js';
 import type { DryerSetup, HaulTimes, PlaceState, RecordsOf, RestRules } from '../records/index.js';
 import {
@@ -98,8 +98,7 @@ export function restQuestion({ farm, rows, fields, states, rules, dryer, times, 
   const baseOf = (crop: string): number => baseMoistureOf(crop, defaults);
   const cropFor = (id: string): Crop => cropOf(id) ?? CROPS.corn;
   const atBase = (dryKg: number, crop: string): number => dryBushels(dryKg, cropFor(crop).legalPounds, baseOf(crop));
-  const own = (crop: string, buyer: string | null) =>
-    (windowFor(fields, crop, buyer) ?? windowFor(fields, crop, null))?.value;
+  const own = (crop: string) => windowFor(fields, crop, null)?.value;
 
   const facts = fieldFacts(farm, rows, fields);
   const unknown = facts
@@ -108,7 +107,7 @@ export function restQuestion({ farm, rows, fields, states, rules, dryer, times, 
   const sources: RestSource[] = facts.flatMap(({ row, crop, expected, acresLeft, cuttingToday }): RestSource[] => {
     const bushels = acresLeft * (expected ?? 0);
     if (bushels < LEAST_BU) return [];
-    const top = own(crop.id, null)?.bestTo ?? baseOf(crop.id) + 0.03;
+    const top = own(crop.id)?.bestTo ?? baseOf(crop.id) + 0.03;
     const read = row.lastMoisture?.moisture ?? null;
     const moisture = read === null ? top : cuttingToday ? read : Math.min(read, top);
     const { id, fieldName } = row.lot;
@@ -178,7 +177,7 @@ export function restQuestion({ farm, rows, fields, states, rules, dryer, times, 
     ? quickDryingCost(1, dryer.fuelPerPointBushel, dryer.fuelPrice, dryer.kWhPerPointBushel, dryer.powerPrice)
     : 0;
 
-  const noPrice = crops.filter((crop) => !((own(crop, null)?.price ?? 0) > 0));
+  const noPrice = crops.filter((crop) => !((own(crop)?.price ?? 0) > 0));
   const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer');
   const lanes: Lane[] = [];
   const lanesTo = (source: RestSource, place: PlaceInfo | RestPlace): void => {
@@ -208,16 +207,12 @@ export function restQuestion({ farm, rows, fields, states, rules, dryer, times, 
         const lot = facts.find(({ row }) => `field ${row.lot.id}` === source.id)!.row.lot;
         if (!ownersIn({ [lot.id]: 1 }).some((owner) => owners.includes(owner))) return;
       }
-      const price = own(source.crop, null)?.price ?? 0;
+      const price = own(source.crop)?.price ?? 0;
       lane(place.id, 'dried', price + rules.storedWorth - drying * aPoint, HOME);
       return;
     }
-    const window = own(source.crop, place.id);
-    // A buyer with windows for other crops only does not take this one.
-    const forOthers =
-      !windowFor(fields, source.crop, place.id) &&
-      Object.keys(fields.settings.cuttingWindow).some((subject) => subject.endsWith(`@${place.id}`));
-    if (!window || forOthers) return;
+    const window = windowAt(fields, source.crop, place.id);
+    if (!window) return;
     const to = `${place.id} ${source.crop}`;
     const value = valueOfMoisture(termsOf(window, crop.legalPounds, base), window.price)(source.moisture);
     if (value !== null) lane(to, 'wet', value * pounds * wet, place.id);
@@ -231,7 +226,7 @@ export function restQuestion({ farm, rows, fields, states, rules, dryer, times, 
   const total = Math.ceil(sources.reduce((sum, { bushels }) => sum + bushels, 0)) + 1;
   /** What the trucks can bring there while it is open, bu. */
   const takes = (buyer: string, crop: string): number => {
-    const window = own(crop, buyer);
+    const window = windowAt(fields, crop, buyer);
     const open = Math.min(rules.truckHoursPerDay, (window?.closesAt ?? 24) - (window?.opensAt ?? 0));
     const hours = cycleHours(buyer);
     return truckHours === null || hours === 0 ? total : Math.min(total, (trucks.length * rules.days * open) / hours);

@@ -63,6 +63,10 @@ describe('routes of a bin site', () => {
       ['pit', 'binC', 4000, NOW - HOUR],
       ['dryer', 'binA', 3500, NOW - 2 * HOUR],
     ]);
+    // Where trucks dump comes first, whatever was set since.
+    expect(
+      routesNow(SITE, [set('dryer', 1, 'dryer', 'leg2', 'binA'), set('pit', 3, 'pit', 'leg1', 'head', 'binA')]).map(({ from }) => from),
+    ).toEqual(['pit', 'dryer']); // prettier-ignore
     expect(routesNow(SITE, [set('pit', 1), set('pit', 5, 'pit', 'leg1', 'head', 'binA')])).toEqual([]);
     expect(routesNow(SITE, [set('pit', 1, 'pit', 'sold', 'binA')])).toEqual([]);
   });

@@ -54,9 +54,11 @@ export function routesFrom(site: SiteEquipment, from: string): Route[] {
   const walk = (path: readonly string[]): void => {
     const last = path.at(-1)!;
     // It falls where no machine takes it on: a bin, a pile, an overhead tank, a truck under a spout.
-    if (path.length > 1 && !isMachine.has(last)) found.push(routeOf(site, path));
+    if (path.length > 1 && !isMachine.has(last)) {
+      found.push(routeOf(site, path));
+      return;
+    }
     if (path.length > LONGEST || found.length >= MOST_ROUTES) return;
-    if (path.length > 1 && !isMachine.has(last)) return;
     for (const to of next.get(last) ?? []) if (!path.includes(to)) walk([...path, to]);
   };
   walk([from]);
@@ -84,9 +86,9 @@ export function sharedMachines(site: SiteEquipment, a: readonly string[], b: rea
 /** Last machine first: nothing is fed before what follows it runs. */
 export const startOrder = (site: SiteEquipment, path: readonly string[]): SiteMachine[] =>
   path
-    .map((id) => machineOf(site, id))
-    .filter((one) => one !== undefined && one.driven)
-    .reverse() as SiteMachine[];
+    .flatMap((id) => machineOf(site, id) ?? [])
+    .filter(({ driven }) => driven)
+    .reverse();
 /** Feeders first: what follows runs empty before it stops. */
 export const stopOrder = (site: SiteEquipment, path: readonly string[]): SiteMachine[] =>
   startOrder(site, path).reverse();
@@ -105,7 +107,10 @@ export interface RunningRoute extends Route {
   readonly sinceMs: number;
 }
 
-/** What is set now: of each feeder the newest; closed ones are left out. A path over what is no longer there is none. */
+/**
+ * What is set now: of each feeder the newest; closed ones are left out. A path over what is no longer there is none. Where trucks dump comes
+ * first, then what was set last.
+ */
 export function routesNow(site: SiteEquipment, set: readonly SetRoute[]): RunningRoute[] {
   const newest = new Map<string, SetRoute>();
   for (const one of set) {
@@ -114,11 +119,14 @@ export function routesNow(site: SiteEquipment, set: readonly SetRoute[]): Runnin
     if (last === undefined || one.atMs > last.atMs) newest.set(one.from, one);
   }
   const links = new Set(site.links.map(({ from, to }) => `${from} ${to}`));
-  return [...newest.values()].flatMap(({ from, path, atMs }): RunningRoute[] =>
-    path.length < 2 || path.some((id, i) => i > 0 && !links.has(`${path[i - 1]} ${id}`))
-      ? []
-      : [{ ...routeOf(site, path), from, to: path.at(-1)!, sinceMs: atMs }],
-  );
+  const isPit = ({ from }: RunningRoute): boolean => machineOf(site, from)?.kind === 'pit';
+  return [...newest.values()]
+    .flatMap(({ from, path, atMs }): RunningRoute[] =>
+      path.length < 2 || path.some((id, i) => i > 0 && !links.has(`${path[i - 1]} ${id}`))
+        ? []
+        : [{ ...routeOf(site, path), from, to: path.at(-1)!, sinceMs: atMs }],
+    )
+    .sort((a, b) => Number(isPit(b)) - Number(isPit(a)) || b.sinceMs - a.sinceMs);
 }
 
 /** What a motor does, as its device said last. */

@@ -136,8 +136,8 @@ function Yard({
     return () => observer.disconnect();
   }, []);
   const row = places.filter((place) => !(place.kind === 'pile' && farm.held(place.id).wetKg === 0));
-  const metres = row.reduce((sum, place) => sum + shapeOf(place).diameter, 0);
-  const scale = Math.max(7, Math.min(15, (width - 92 - row.length * 42) / Math.max(metres, 1)));
+  const meters = row.reduce((sum, place) => sum + shapeOf(place).diameter, 0);
+  const scale = Math.max(7, Math.min(15, (width - 92 - row.length * 42) / Math.max(meters, 1)));
   return (
     <ul
       ref={frame}

@@ -1,5 +1,6 @@
 import {
   bestRoutesFrom,
+  dryerCry,
   type Entry,
   fanHours,
   feedersOf,
@@ -8,6 +9,7 @@ import {
   type PlaceInfo,
   type RunningRoute,
   sharedMachines,
+  switchesOf,
 } from '@fanega/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
@@ -31,14 +33,12 @@ import { IntakeSheet, intakeWords, withReason } from '../../../widgets/intake';
 import { openNotice } from '../../../widgets/open-notice';
 import { stamped } from '../../../widgets/record';
 import { ReportDelay } from '../../../widgets/report-delay';
+import { restated } from '../../../widgets/restated';
 import { type Site, useGates, useSite } from '../../../widgets/site';
 import { say } from '../../../words';
 import { LevelPad } from '../forms/level-pad';
 import { SamplePad } from '../forms/sample-pad';
 import { CabHead } from './cab-head';
-
-/** An alarm of the dryer's control is news for so long. */
-const CRIES_MS = 2 * 3_600_000;
 
 type Sheet = 'route' | 'level' | 'sample' | 'fans' | 'late' | 'climb' | null;
 
@@ -75,12 +75,8 @@ export function AtBins({
     if (words.length > 0) setAgainst({ words, entry, what });
     else send(entry, what);
   };
-  const sample = notebook && living(notebook.logs.dryerSample)[0]?.body;
-  const cry = sample?.alarm !== undefined && farm.clock() - Date.parse(sample.at) < CRIES_MS ? sample.alarm : null;
-  const pit = site?.routes.find(({ from }) =>
-    site.equipment.machines.some(({ id, kind }) => id === from && kind === 'pit'),
-  );
-  const route = pit ?? site?.routes[0];
+  const cry = notebook && dryerCry(living(notebook.logs.dryerSample), farm.clock());
+  const route = site?.routes[0];
   const loaded = farm.data.places
     .filter(({ id, kind }) => (kind === 'truck' || kind === 'cart') && farm.bushels(farm.held(id).wetLots) >= 1)
     .sort((a, b) => Number(b.kind === 'truck') - Number(a.kind === 'truck'));
@@ -93,9 +89,9 @@ export function AtBins({
           {cry && (
             <Callout role="alert" className="px-3 py-2">
               <p className="text-2xl font-bold text-clay">
-                ■ {say(`dryer_${cry.replaceAll(' ', '_') as 'out_of_grain'}`)}
+                ■ {say(`dryer_${cry.alarm.replaceAll(' ', '_') as 'out_of_grain'}`)}
               </p>
-              <p className="text-lg">{say('dryerCries', { at: clock(sample!.at, farm.data.farm.timeZone) })}</p>
+              <p className="text-lg">{say('dryerCries', { at: clock(cry.at, farm.data.farm.timeZone) })}</p>
             </Callout>
           )}
           {site?.alarms[0] ? (
@@ -162,7 +158,7 @@ export function AtBins({
           onClose={() => setSheet(null)}
           onRestate={(placeId, wetKg) => {
             const what = say('restatedTo', { place: farm.placeName(placeId), much: grain(wetKg, farm.kgPerBu(farm.cropOf(farm.held(placeId).lots))).text }); // prettier-ignore
-            send(stamped({ type: 'measure', id: ulid(), at: at(), by: name, place: placeId, wetKg, method: 'volume' } as Entry), what); // prettier-ignore
+            send(restated(farm, placeId, wetKg, { by: name }), what);
           }}
         />
       )}
@@ -372,10 +368,7 @@ function Fans({
       <div className="space-y-3 px-4 py-4">
         {bins.length === 0 && <p className="text-lg">{say('noFans')}</p>}
         {bins.map((bin) => {
-          const switches = living<'fanSwitch'>(store?.logs.fanSwitch ?? [])
-            .filter(({ body }) => body.placeId === bin.id)
-            .map(({ body }) => ({ atMs: Date.parse(body.at), on: body.on }));
-          const { on } = fanHours(switches, now, now);
+          const { on } = fanHours(switchesOf(store?.logs.fanSwitch ?? [], bin.id), now, now);
           return (
             <Button
               key={bin.id}

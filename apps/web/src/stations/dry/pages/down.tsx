@@ -21,6 +21,7 @@ import {
   type WayOut,
   type WetBuyer,
   windowFor,
+  windowAt,
 } from '@fanega/core';
 import type { HaulAnswer } from '@fanega/contract';
 import { useState } from 'react';
@@ -90,11 +91,7 @@ function Ways({
   const midnight = startOfDay(now, timeZone);
   const buyers = farm.data.places.flatMap((place): WetBuyer[] => {
     if (place.kind !== 'buyer') return [];
-    const window = windowFor(notebook, cropId, place.id)?.value;
-    // A buyer with terms for other crops only does not take this one.
-    if (!window && Object.keys(notebook.settings.cuttingWindow).some((subject) => subject.endsWith(`@${place.id}`)))
-      return [];
-    const terms = window ?? ownWindow;
+    const terms = windowAt(notebook, cropId, place.id);
     if (!terms) return [];
     const open = closesAt(farm, notebook, cropId, place.id) ?? { opens: 0, closes: 1440 };
     // Closed for today: tomorrow's hours.

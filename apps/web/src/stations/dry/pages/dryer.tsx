@@ -8,6 +8,7 @@ import {
   dryerNow,
   dryerOf,
   energyOfFuelPerPointBushel,
+  dryerCry,
   type DryerSample,
   type FieldRecords,
   type FieldRow,
@@ -65,8 +66,6 @@ const FRESH_MS = 6 * HOUR;
 const RUN_LINES = 400;
 /** What was dried in a run leaves the dryer within so long after it. */
 const EMPTIES_MS = 30 * MINUTE;
-/** An alarm of its control is news for so long. */
-const CRIES_MS = 2 * HOUR;
 const ALARMS: Readonly<Record<NonNullable<DryerSample['alarm']>, { readonly figure: string; readonly what: string }>> =
   {
     'out of grain': {
@@ -121,9 +120,7 @@ function Dryer({
     () => living(notebook.logs.dryerSample).filter(({ body }) => body.placeId === dryer.id),
     [notebook, dryer.id],
   );
-  // What its control cried last stands until it says something else, or for two hours.
-  const [last] = samples;
-  const cry = last?.body.alarm !== undefined && now - Date.parse(last.body.at) < CRIES_MS ? last.body.alarm : null;
+  const cry = dryerCry(samples, now);
   const wetBins = farm.data.places.filter((place) => place.kind === 'wetBin');
   const held = farm.held(dryer.id);
   const wetLots = [...wetBins.map(({ id }) => farm.held(id)), held];
@@ -195,10 +192,10 @@ function Dryer({
             <Verdict
               bad
               shape="■"
-              figure={ALARMS[cry].figure}
-              about={`The dryer’s control, ${clock(samples[0]!.body.at, timeZone)}`}
+              figure={ALARMS[cry.alarm].figure}
+              about={`The dryer’s control, ${clock(cry.at, timeZone)}`}
             >
-              {ALARMS[cry].what}
+              {ALARMS[cry.alarm].what}
             </Verdict>
           ) : answer.answer === 'falls behind' ? (
             <Verdict figure={bushels.figure(answer.gains, per)} unit={`${grainRate.unit} behind`}>

@@ -8,6 +8,7 @@ import {
   nextLoad,
   type PlaceInfo,
   windowFor,
+  windowAt,
 } from '@fanega/core';
 import { useState } from 'react';
 import { type Farm, useNotebook } from '../../../data/farm';
@@ -64,13 +65,11 @@ function OneLoad({
   const much = bushelsFine.read(shown, { least: 1, most: 5000, per, wanted: true });
   const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer').map(({ id }) => id);
   const spotOf = (buyerId: string): number | null => {
-    // A buyer with windows for other crops only does not take this one.
     const own = windowFor(notebook, crop.id, buyerId);
-    const others = Object.keys(notebook.settings.cuttingWindow).some((subject) => subject.endsWith(`@${buyerId}`));
     if (own) return own.value.price;
     const last = book.sold.find(({ delivery, crop: its }) => delivery.to === buyerId && its === crop.id && delivery.pricePerBu !== null); // prettier-ignore
     if (last) return last.delivery.pricePerBu;
-    return others ? null : (windowFor(notebook, crop.id, null)?.value.price ?? null);
+    return windowAt(notebook, crop.id, buyerId)?.price ?? null;
   };
   const ways =
     much.value === undefined ? [] : nextLoad({ crop: crop.id, bushels: much.value }, buyers, book.contracts, spotOf);

@@ -1,4 +1,4 @@
-import { contractBook, soldDelivery, baseMoistureOf } from '@fanega/core';
+import { contractBook, soldDeliveries } from '@fanega/core';
 import { useMemo } from 'react';
 import { type Farm, useContracts, useDeliveries } from '../../../data/farm';
 
@@ -6,17 +6,13 @@ import { type Farm, useContracts, useDeliveries } from '../../../data/farm';
 export function useContractBook(farm: Farm) {
   const records = useContracts().data;
   const deliveries = useDeliveries().data;
-  const { defaults } = farm.data.farm;
   return useMemo(() => {
     if (!records || !deliveries) return null;
-    const sold = deliveries.map((delivery) => {
-      const crop = farm.cropOf(delivery.lots);
-      return soldDelivery(delivery, crop, baseMoistureOf(crop ?? '', defaults));
-    });
+    const sold = soldDeliveries(farm, deliveries);
     return {
       ...contractBook(records.settings.contract, records.logs.contractLoad, sold, farm.data.now),
       sold,
       kept: records.settings.contract,
     };
-  }, [records, deliveries, farm, defaults]);
+  }, [records, deliveries, farm]);
 }

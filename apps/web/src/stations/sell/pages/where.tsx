@@ -6,11 +6,12 @@ import {
   type PlaceInfo,
   RangeRefusal,
   termsOf,
+  USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
   WHERE_MOST,
   whereItBringsMost,
   type WhereRow,
-  windowFor,
+  windowAt,
 } from '@fanega/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -33,8 +34,6 @@ import { Verdict } from '../../../ui/verdict';
 import { Working } from '../../../widgets/working';
 
 const FROM = ['bin', 'truck', 'cart', 'pile', 'wetBin', 'overhead'];
-/** An hour of a truck with its driver, where the farm has not said; common practice, no source. */
-const USUAL_TRUCK = 90;
 
 /** All buyers for this grain as it lies: what is in hand after their own terms and the road both ways. */
 export default function Where({ farm }: { farm: Farm }) {
@@ -78,7 +77,7 @@ function Compare({
   const shown = {
     moisture: text.moisture ?? moisture.text(Math.round(1000 * (held.moisture ?? base)) / 1000),
     load: text.load ?? bushels.text(Math.round(Math.min(usual, farm.bushels(held.wetLots))), per),
-    truck: text.truck ?? dollarsTyped.text(times.truckCostPerHour ?? USUAL_TRUCK),
+    truck: text.truck ?? dollarsTyped.text(times.truckCostPerHour ?? USUAL_HARVEST_COSTS.truckPerHour),
   };
   const read = {
     moisture: moisture.read(shown.moisture, { least: 0.03, most: 0.5, wanted: true }),
@@ -88,12 +87,8 @@ function Compare({
   const buyers = farm.data.places
     .filter(({ kind }) => kind === 'buyer')
     .flatMap(({ id }): BuyerAhead[] => {
-      const own = windowFor(notebook, crop.id, id);
-      // A buyer with windows for other crops only does not take this one.
-      const forOthers =
-        !own && Object.keys(notebook.settings.cuttingWindow).some((subject) => subject.endsWith(`@${id}`));
-      const window = (own ?? windowFor(notebook, crop.id, null))?.value;
-      if (forOthers || !window) return [];
+      const window = windowAt(notebook, crop.id, id);
+      if (!window) return [];
       return [
         {
           id,

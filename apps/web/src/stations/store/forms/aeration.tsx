@@ -1,4 +1,4 @@
-import { AERATION, type Aeration, AERATION_MODES, type BinCables, CABLE } from '@fanega/core';
+import { AERATION, type Aeration, AERATION_MODES, CABLE, type SettingEntry } from '@fanega/core';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
@@ -14,11 +14,6 @@ export const MODE_WORDS: Readonly<Record<Aeration['mode'], string>> = {
   window: 'in hours that cool it and do not wet it',
   off: 'not at all',
 };
-
-interface Kept<T> {
-  readonly revision: number;
-  readonly value: T;
-}
 
 /** When the fan of a bin runs: schools of the trade, a setting. */
 export function AerationDrawer({
@@ -89,7 +84,7 @@ export function CablesDrawer({
 }: {
   farm: Farm;
   placeId: string;
-  kept: Kept<BinCables> | undefined;
+  kept: SettingEntry<'binCables'> | undefined;
   onClose: () => void;
 }) {
   const refresh = useRefreshFarm(farm.id);

@@ -1,4 +1,4 @@
-import { PILE_BASES, PILE_COVERS, PILE_SETUP, type PileSetup } from '@fanega/core';
+import { PILE_BASES, PILE_COVERS, PILE_SETUP, type PileSetup, type SettingEntry } from '@fanega/core';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
@@ -25,7 +25,7 @@ export function PileSetupDrawer({
 }: {
   farm: Farm;
   placeId: string;
-  kept: { readonly revision: number; readonly value: PileSetup } | undefined;
+  kept: SettingEntry<'pileSetup'> | undefined;
   onClose: () => void;
 }) {
   const refresh = useRefreshFarm(farm.id);

@@ -1,4 +1,4 @@
-import { PLACE_STATE, type PlaceState } from '@fanega/core';
+import { PLACE_STATE, type PlaceState, type SettingEntry } from '@fanega/core';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
@@ -18,7 +18,7 @@ export function PlaceStateDrawer({
 }: {
   farm: Farm;
   placeId: string;
-  kept: { readonly revision: number; readonly value: PlaceState } | undefined;
+  kept: SettingEntry<'placeState'> | undefined;
   onClose: () => void;
 }) {
   const refresh = useRefreshFarm(farm.id);

@@ -9,13 +9,13 @@ import {
   cycleBegan,
   fanHours,
   fanOfRows,
+  keepsFor,
   type FieldRecords,
-  living,
   operatingPoint,
   type PlaceInfo,
   RangeRefusal,
-  safeDaysLeft,
   type SensorNow,
+  switchesOf,
   USUAL_AERATION,
 } from '@fanega/core';
 import { useState } from 'react';
@@ -26,7 +26,7 @@ import { write } from '../../../data/outbox';
 import { logged } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
 import { airOfBushel, count, dollars, length, number, percent, temperature, warmer } from '../../../quantity/quantity';
-import { day, moment, soon } from '../../../quantity/time';
+import { day, DAY_MS, moment, soon } from '../../../quantity/time';
 import { Button, Empty, Loading, Problem, SelectBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
@@ -43,9 +43,6 @@ import { useWarmth } from '../../../widgets/use-warmth';
 import { WarmthDrawer } from '../../../widgets/warmth-drawer';
 import { Working } from '../../../widgets/working';
 import { AerationDrawer, CablesDrawer, MODE_WORDS } from '../forms/aeration';
-
-const HOUR = 3_600_000;
-const DAY = 24 * HOUR;
 
 /** Whether a bin's fan runs now, and how warm its grain is. */
 export default function Air({ farm }: { farm: Farm }) {
@@ -107,9 +104,7 @@ function BinAir({
   const keptFan = notebook.settings.binFan[bin.id];
   const keptRules = store.settings.aeration[bin.id];
   const rules = keptRules?.value ?? USUAL_AERATION;
-  const switches = living<'fanSwitch'>(store.logs.fanSwitch)
-    .filter(({ body }) => body.placeId === bin.id)
-    .map(({ body }) => ({ atMs: Date.parse(body.at), on: body.on }));
+  const switches = switchesOf(store.logs.fanSwitch, bin.id);
   const began = cycleBegan(switches, now);
   const ran = fanHours(switches, began ?? now, now);
   const celsius = cables?.mean ?? warmth.celsius;
@@ -651,7 +646,7 @@ function Picture({
             fill="var(--ink)"
             textAnchor={part === 0 ? 'start' : part === 1 ? 'end' : 'middle'}
           >
-            {part === 1 && now - at < DAY ? 'now' : day(at, timeZone)}
+            {part === 1 && now - at < DAY_MS ? 'now' : day(at, timeZone)}
           </text>
         ))}
       </svg>
@@ -738,13 +733,8 @@ function KeepingClock({
           : cables.sensors.filter((one) => one.state === 'reads' && one.inGrain && one.height >= from * level - 0.7 && one.height <= to * level + 0.7); // prettier-ignore
       const warm = near.length === 0 ? celsius : Math.max(...near.map((one) => one.celsius!));
       const crop = cropOf(farm.cropOf(wetLots) ?? '') ?? CROPS.corn;
-      let days: number | null = null;
-      try {
-        days = moisture === null ? null : safeDaysLeft(crop, { moisture, temperature: warm }, [], { school: rules, soybeanShift: rules.soybeanShift }).days; // prettier-ignore
-      } catch (error) {
-        if (!(error instanceof RangeRefusal)) throw error;
-      }
-      return { lot: Object.keys(wetLots)[0] ?? '', moisture, warm, days, from, to };
+      const days = moisture === null ? null : (keepsFor(crop, moisture, warm, rules, rules.soybeanShift)?.days ?? null);
+      return { lot: Object.keys(wetLots)[0] ?? '', moisture, warm, days };
     })
     .reverse();
   const shortest = rows.reduce((least, one) => Math.min(least, one.days ?? Infinity), Infinity);

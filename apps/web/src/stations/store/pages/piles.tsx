@@ -6,7 +6,6 @@ import {
   cropOf,
   CROPS,
   type Crop,
-  type Entry,
   type Pile,
   type PileSize,
   pileSize,
@@ -14,13 +13,12 @@ import {
   placeHistory,
   type PlaceHistory,
   RangeRefusal,
-  safeDaysLeft,
   windrowLengthFor,
   windowFor,
+  keepsFor,
 } from '@fanega/core';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { ulid } from 'ulid';
 import { type Farm, useBinSetups, useNotebook, useRefreshFarm, useTapePage } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { bookCommand } from '../../../data/outbox/book-command';
@@ -45,10 +43,11 @@ import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
 import { Verdict } from '../../../ui/verdict';
 import { Hazard } from '../../../widgets/hazard';
-import { deviceName, useRecorder } from '../../../widgets/record';
+import { useRecorder } from '../../../widgets/record';
 import { useKeepingRules } from '../../../widgets/use-deadlines';
 import { useWarmth } from '../../../widgets/use-warmth';
 import { Working } from '../../../widgets/working';
+import { restated } from '../../../widgets/restated';
 import { BASE_WORDS, PileSetupDrawer } from '../forms/pile-setup';
 
 /** Lines of a pile that are read: a pile is some hundred loads. */
@@ -104,18 +103,10 @@ function OnePile({
   const history = placeHistory(lines, pile.id, held.wetKg);
   const price = windowFor(notebook, crop.id, null)?.value.price ?? null;
   const said = (kg: number): string => grain(kg, per).text;
-  let days: number | null = null;
-  try {
-    days =
-      held.moisture === null || held.wetKg < 1
-        ? null
-        : safeDaysLeft(crop, { moisture: held.moisture, temperature: warmth.celsius }, [], {
-            school: rules,
-            soybeanShift: rules.soybeanShift,
-          }).days;
-  } catch (error) {
-    if (!(error instanceof RangeRefusal)) throw error;
-  }
+  const days =
+    held.moisture === null || held.wetKg < 1
+      ? null
+      : (keepsFor(crop, held.moisture, warmth.celsius, rules, rules.soybeanShift)?.days ?? null);
   return (
     <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
       <div className="min-w-0">
@@ -171,7 +162,7 @@ function OnePile({
         <p>
           {kept
             ? `On ${BASE_WORDS[kept.value.base]}, ${kept.value.cover === 'tarp' ? 'under a tarp' : 'without a cover'}, ${kept.value.aired ? 'with air drawn through it' : 'without air'}.${kept.value.note ? ` ${kept.value.note}` : ''}`
-            : 'Nobody wrote what it lies on.'}
+            : 'What it lies on is not entered yet.'}
         </p>
         {kept && (kept.value.cover === 'none' || kept.value.base === 'ground') && held.wetKg >= 1 && (
           <Callout className="px-3 py-2 text-sm">
@@ -240,8 +231,8 @@ function Swept({ farm, pile, what }: { farm: Farm; pile: PlaceInfo; what: string
   const sending = useSend();
   const refresh = useRefreshFarm(farm.id);
   const sweep = async (): Promise<void> => {
-    const entry = { type: 'measure', id: ulid(), at: new Date(farm.clock()).toISOString(), device: deviceName(), place: pile.id, wetKg: 0, method: 'volume', note: 'swept clean' }; // prettier-ignore
-    if (await sending.send(() => write(farm.id, bookCommand(farm.id, [entry as Entry]), 'swept clean'))) {
+    const entry = restated(farm, pile.id, 0, { note: 'swept clean' });
+    if (await sending.send(() => write(farm.id, bookCommand(farm.id, [entry]), 'swept clean'))) {
       toast(`${pile.name} is swept clean`);
       await refresh();
     }
@@ -302,8 +293,8 @@ function Measured({
   const kg = size === null ? null : size.cubicMetres * density;
   const differs = kg !== null && Math.abs(kg - bookKg) > SHAPE_ERROR * Math.max(kg, bookKg);
   const restate = async (): Promise<void> => {
-    const entry = { type: 'measure', id: ulid(), at: new Date(farm.clock()).toISOString(), device: deviceName(), place: pile.id, wetKg: kg!, method: 'volume' }; // prettier-ignore
-    if (await sending.send(() => write(farm.id, bookCommand(farm.id, [entry as Entry]), 'a measured pile'))) {
+    const entry = restated(farm, pile.id, kg!);
+    if (await sending.send(() => write(farm.id, bookCommand(farm.id, [entry]), 'a measured pile'))) {
       toast(`${pile.name} restated to ${grain(kg!, per).text}`);
       setText({});
       await refresh();

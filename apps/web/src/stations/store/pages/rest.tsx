@@ -12,6 +12,8 @@ import {
   type RestQuestion,
   type RestRules,
   USUAL_HAUL_TIMES,
+  baseMoistureOf,
+  WET_ABOVE,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { type Farm, useBinSetups, useFields, useNotebook, useRefreshFarm } from '../../../data/farm';
@@ -41,7 +43,7 @@ const A_LOT = 1000;
 
 const WHY: Readonly<Record<LeftOutWhy, string>> = {
   'out of service': 'out of service',
-  'size not known': 'nobody wrote its size',
+  'size not known': 'its size is not entered',
   'wet grain in it': 'wet grain lies in it',
   full: 'full',
   'grain of others': 'grain of others lies in it',
@@ -314,7 +316,7 @@ function Answer({
               ? 'typed'
               : rate > 0
                 ? `${bushels(Math.round(rate), per).text} an hour, ${CUT_HOURS} hours a day`
-                : 'nobody wrote the combines’ rate: 30',
+                : 'the combines’ rate is not entered: 30',
           },
         ]}
         worked={[
@@ -355,7 +357,7 @@ function Plan({ farm, question, answer, by }: { farm: Farm; question: RestQuesti
       const perBu = farm.kgPerBu(source.crop);
       // Of the last field that goes there: what the last truck still finds.
       const ends = load !== undefined && plan.flows.findLastIndex((flow) => flow.to === to) === i;
-      const wet = source.moisture > (cropOf(source.crop)?.baseMoisture ?? 0.15) + 0.005;
+      const wet = source.moisture > baseMoistureOf(source.crop, farm.data.farm.defaults) + WET_ABOVE;
       return {
         id: `${from} ${to} ${way}`,
         from: source.subject,

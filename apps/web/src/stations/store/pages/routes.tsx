@@ -93,19 +93,14 @@ export default function Routes({ farm }: { farm: Farm }) {
 }
 
 const rateText = (route: Route, per: number): string =>
-  route.rate === null ? 'nobody wrote a rate' : grainRate(route.rate, per).text;
+  route.rate === null ? 'its rate is not entered' : grainRate(route.rate, per).text;
 
 function Now({ farm, site }: { farm: Farm; site: Site }) {
   const { nameOf } = site;
   const per = farm.kgPerBu(undefined);
   const now = farm.clock();
   const [alarm] = site.alarms;
-  // Where trucks dump comes first, then what was set last.
-  const isPit = ({ from }: RunningRoute): boolean =>
-    site.equipment.machines.some(({ id, kind }) => id === from && kind === 'pit');
-  const [first, ...others] = [...site.routes].sort(
-    (a, b) => Number(isPit(b)) - Number(isPit(a)) || b.sinceMs - a.sinceMs,
-  );
+  const [first, ...others] = site.routes;
   if (alarm)
     return (
       <Verdict bad shape="■" figure={`${nameOf(alarm.stopped)} has stopped`}>
@@ -130,7 +125,7 @@ function Now({ farm, site }: { farm: Farm; site: Site }) {
         unit={first.rate === null ? undefined : `${rateText(first, per)} at most`}
       >
         {first.weakest === null
-          ? 'Nobody wrote what its machines move.'
+          ? 'No machine on the way has a rate.'
           : `${nameOf(first.weakest)} is the weakest on the way.`}{' '}
         <Inside farm={farm} placeId={first.to} />
       </Verdict>

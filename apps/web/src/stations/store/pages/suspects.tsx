@@ -2,14 +2,14 @@ import { cropOf, loadsThatFit, type TapeCheck, type TapeLine } from '@fanega/cor
 import { lazy, Suspense, useState } from 'react';
 import type { Farm } from '../../../data/farm';
 import { grain, percent } from '../../../quantity/quantity';
-import { moment } from '../../../quantity/time';
+import { DAY_MS, moment } from '../../../quantity/time';
 import { Loading } from '../../../ui';
 
 const EntryDrawer = lazy(async () => ({ default: (await import('../../../widgets/entry-drawer')).EntryDrawer }));
 
 const KINDS = ['bin', 'wetBin', 'overhead'];
 /** Loads that may have been booked to a wrong bin: of the last days. */
-const LATELY_MS = 4 * 86_400_000;
+const LATELY_MS = 4 * DAY_MS;
 
 /** Loads as heavy as what is too much or too little, each with the way to correct it. */
 export function Suspects({

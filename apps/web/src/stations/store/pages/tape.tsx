@@ -3,7 +3,6 @@ import {
   type BinSetup,
   cropOf,
   CROPS,
-  type Entry,
   PACK_ERROR,
   PACKING,
   RangeRefusal,
@@ -15,7 +14,6 @@ import {
 } from '@fanega/core';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { ulid } from 'ulid';
 import { type Farm, useBinSetups, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { bookCommand } from '../../../data/outbox/book-command';
@@ -26,9 +24,9 @@ import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
 import { Verdict } from '../../../ui/verdict';
 import { Hazard } from '../../../widgets/hazard';
-import { deviceName } from '../../../widgets/record';
 import { CropBox } from '../../../widgets/crop-box';
 import { Working } from '../../../widgets/working';
+import { restated } from '../../../widgets/restated';
 import { Suspects } from './suspects';
 
 const KINDS = ['bin', 'wetBin', 'overhead'];
@@ -264,17 +262,8 @@ function Found({
   const share = bookKg > 0 ? ` (${percent(Math.abs(found.differenceKg) / bookKg)})` : '';
   const said = grain(found.kg, per);
   const accept = async (): Promise<void> => {
-    const entry = {
-      type: 'measure',
-      id: ulid(),
-      at: new Date(farm.clock()).toISOString(),
-      device: deviceName(),
-      ...(by?.trim() ? { by: by.trim() } : {}),
-      place: binId,
-      wetKg: found.kg,
-      method: 'volume',
-    };
-    if (!(await sending.send(() => write(farm.id, bookCommand(farm.id, [entry as Entry]), 'a level')))) return;
+    const entry = restated(farm, binId, found.kg, by?.trim() ? { by: by.trim() } : {});
+    if (!(await sending.send(() => write(farm.id, bookCommand(farm.id, [entry]), 'a level')))) return;
     toast(`${farm.placeName(binId)} restated to ${grain(found.kg, per).text}`);
     await refresh();
   };

@@ -61,7 +61,7 @@ function labels(
 interface Props {
   readonly farm: Farm;
   readonly place: PlaceInfo;
-  /** pixels a metre */
+  /** pixels a meter */
   readonly scale: number;
   readonly selected: boolean;
   /** With a drawing of its own on the page: another clip name, and labels wherever they fit. */
