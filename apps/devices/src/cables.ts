@@ -1,5 +1,5 @@
 import type { CableReadingBody } from '@fanega/contract';
-import { type Cable, modelCables } from '@fanega/core';
+import { type Cable, type CableReading, modelCables } from '@fanega/core';
 import { DELTA } from './weather.js';
 
 const HOUR = 3_600_000;
@@ -13,6 +13,16 @@ export const STAND_IN_CABLES: readonly Cable[] = [0, 2.3, 3.8].map((fromCenter, 
   spacing: 1.2,
   sensors: 6,
 }));
+
+/** A reading as its device tells it. */
+export const toldOf =
+  (placeId: string) =>
+  ({ atMs, celsius, cable }: CableReading): CableReadingBody => ({
+    placeId,
+    cable,
+    at: new Date(atMs).toISOString(),
+    celsius: [...celsius],
+  });
 
 /** Hourly temperatures of a made-up bin up to now, with a spot that heats where somebody wants one. */
 export function binReadings(input: {
@@ -35,5 +45,5 @@ export function binReadings(input: {
     hours: Array.from({ length: 24 * days }, (_, i) => last - (24 * days - 1 - i) * HOUR),
     seed,
     spot: hot ? { cable: 1, height: 0.5 * levelM, fromMs: now - 10 * DAY, perDay: 1.4 } : undefined,
-  }).map(({ atMs, celsius, cable }) => ({ placeId, cable, at: new Date(atMs).toISOString(), celsius: [...celsius] }));
+  }).map(toldOf(placeId));
 }

@@ -1,5 +1,5 @@
 import { modelCables, type Random } from '@fanega/core';
-import { STAND_IN_CABLES } from '../cables.js';
+import { STAND_IN_CABLES, toldOf } from '../cables.js';
 import type { Dryer } from './dryer.js';
 import type { Yard } from './truck.js';
 import type { World } from './world.js';
@@ -112,12 +112,7 @@ export class Site {
       atMs: world.now,
       wire: 'cables',
       what: 'cables',
-      readings: readings.map(({ cable, celsius: row }) => ({
-        placeId: bin.id,
-        cable,
-        at: new Date(world.now).toISOString(),
-        celsius: [...row],
-      })),
+      readings: readings.map(toldOf(bin.id)),
     });
   }
 }

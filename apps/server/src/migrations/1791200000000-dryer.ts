@@ -1,21 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-
-const ID = 'VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin';
-const ULID = 'CHAR(26) CHARACTER SET ascii COLLATE ascii_bin';
-/** What every log has, before its own columns and after them. */
-const log = (table: string, columns: string, keys = ''): string => `CREATE TABLE ${table} (
-      farm_id ${ID} NOT NULL,
-      id ${ULID} NOT NULL,
-      at_ms BIGINT NOT NULL,
-      season SMALLINT NOT NULL,
-      by_name VARCHAR(120) NOT NULL,
-      voided BOOLEAN NOT NULL DEFAULT FALSE,
-      ${columns},
-      PRIMARY KEY (farm_id, id),
-      KEY by_season (farm_id, season, at_ms),
-      FOREIGN KEY (farm_id) REFERENCES farms (id)${keys}
-    ) ENGINE=InnoDB`;
-const OF_PLACE = ',\n      FOREIGN KEY (farm_id, place_id) REFERENCES places (farm_id, id)';
+import { ID, logTable as log, OF_PLACE } from './log-table.js';
 
 /** The dryer: what it can, what was read at it, how warm grain is, and that somebody heard what comes next. */
 export class Dryer1791200000000 implements MigrationInterface {

@@ -1,7 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-
-const ID = 'VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin';
-const ULID = 'CHAR(26) CHARACTER SET ascii COLLATE ascii_bin';
+import { ID, logTable, OF_PLACE } from './log-table.js';
 
 /** Temperature cables in bins with what they read, and how and when their fans run. */
 export class Cables1791500000000 implements MigrationInterface {
@@ -50,20 +48,7 @@ export class Cables1791500000000 implements MigrationInterface {
       FOREIGN KEY (farm_id) REFERENCES farms (id),
       FOREIGN KEY (farm_id, id) REFERENCES places (farm_id, id)
     ) ENGINE=InnoDB`);
-    await runner.query(`CREATE TABLE fan_switches (
-      farm_id ${ID} NOT NULL,
-      id ${ULID} NOT NULL,
-      at_ms BIGINT NOT NULL,
-      season SMALLINT NOT NULL,
-      by_name VARCHAR(120) NOT NULL,
-      voided BOOLEAN NOT NULL DEFAULT FALSE,
-      place_id ${ID} NOT NULL,
-      \`on\` BOOLEAN NOT NULL,
-      PRIMARY KEY (farm_id, id),
-      KEY by_season (farm_id, season, at_ms),
-      FOREIGN KEY (farm_id) REFERENCES farms (id),
-      FOREIGN KEY (farm_id, place_id) REFERENCES places (farm_id, id)
-    ) ENGINE=InnoDB`);
+    await runner.query(logTable('fan_switches', `place_id ${ID} NOT NULL, \`on\` BOOLEAN NOT NULL`, OF_PLACE));
   }
 
   async down(runner: QueryRunner): Promise<void> {

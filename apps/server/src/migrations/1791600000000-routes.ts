@@ -1,16 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-
-const ID = 'VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin';
-const ULID = 'CHAR(26) CHARACTER SET ascii COLLATE ascii_bin';
-const LOG = `farm_id ${ID} NOT NULL,
-      id ${ULID} NOT NULL,
-      at_ms BIGINT NOT NULL,
-      season SMALLINT NOT NULL,
-      by_name VARCHAR(120) NOT NULL,
-      voided BOOLEAN NOT NULL DEFAULT FALSE`;
-const LOG_KEYS = `PRIMARY KEY (farm_id, id),
-      KEY by_season (farm_id, season, at_ms),
-      FOREIGN KEY (farm_id) REFERENCES farms (id)`;
+import { ID, logTable, OF_PLACE, ULID } from './log-table.js';
 
 /** The machines of a bin site, the routes that are set over them, what their motors do, and who climbs. */
 export class Routes1791600000000 implements MigrationInterface {
@@ -45,11 +34,7 @@ export class Routes1791600000000 implements MigrationInterface {
       PRIMARY KEY (farm_id, id, place),
       FOREIGN KEY (farm_id, id) REFERENCES site_equipment (farm_id, id)
     ) ENGINE=InnoDB`);
-    await runner.query(`CREATE TABLE routes_set (
-      ${LOG},
-      \`from\` VARCHAR(40) NOT NULL,
-      ${LOG_KEYS}
-    ) ENGINE=InnoDB`);
+    await runner.query(logTable('routes_set', `\`from\` VARCHAR(40) NOT NULL`));
     await runner.query(`CREATE TABLE routes_set_path (
       farm_id ${ID} NOT NULL,
       id ${ULID} NOT NULL,
@@ -58,15 +43,13 @@ export class Routes1791600000000 implements MigrationInterface {
       PRIMARY KEY (farm_id, id, place),
       FOREIGN KEY (farm_id, id) REFERENCES routes_set (farm_id, id)
     ) ENGINE=InnoDB`);
-    await runner.query(`CREATE TABLE climbs (
-      ${LOG},
-      place_id ${ID} NOT NULL,
-      who VARCHAR(60) NOT NULL,
-      \`second\` VARCHAR(60) NOT NULL,
-      down BOOLEAN NOT NULL,
-      ${LOG_KEYS},
-      FOREIGN KEY (farm_id, place_id) REFERENCES places (farm_id, id)
-    ) ENGINE=InnoDB`);
+    await runner.query(
+      logTable(
+        'climbs',
+        `place_id ${ID} NOT NULL, who VARCHAR(60) NOT NULL, \`second\` VARCHAR(60) NOT NULL, down BOOLEAN NOT NULL`,
+        OF_PLACE,
+      ),
+    );
     await runner.query(`CREATE TABLE motor_states (
       farm_id ${ID} NOT NULL,
       machine_id ${ID} NOT NULL,

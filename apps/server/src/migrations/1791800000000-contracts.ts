@@ -1,7 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-
-const ID = 'VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin';
-const ULID = 'CHAR(26) CHARACTER SET ascii COLLATE ascii_bin';
+import { ID, logTable } from './log-table.js';
 
 /** Contracts with buyers, and which deliveries count on them. */
 export class Contracts1791800000000 implements MigrationInterface {
@@ -30,20 +28,12 @@ export class Contracts1791800000000 implements MigrationInterface {
       FOREIGN KEY (farm_id) REFERENCES farms (id),
       FOREIGN KEY (farm_id, buyer_id) REFERENCES places (farm_id, id)
     ) ENGINE=InnoDB`);
-    await runner.query(`CREATE TABLE contract_loads (
-      farm_id ${ID} NOT NULL,
-      id ${ULID} NOT NULL,
-      at_ms BIGINT NOT NULL,
-      season SMALLINT NOT NULL,
-      by_name VARCHAR(120) NOT NULL,
-      voided BOOLEAN NOT NULL DEFAULT FALSE,
-      entry_id VARCHAR(40) NOT NULL,
-      contract_id VARCHAR(40) NOT NULL,
-      bushels DOUBLE NOT NULL,
-      PRIMARY KEY (farm_id, id),
-      KEY by_season (farm_id, season, at_ms),
-      FOREIGN KEY (farm_id) REFERENCES farms (id)
-    ) ENGINE=InnoDB`);
+    await runner.query(
+      logTable(
+        'contract_loads',
+        `entry_id VARCHAR(40) NOT NULL, contract_id VARCHAR(40) NOT NULL, bushels DOUBLE NOT NULL`,
+      ),
+    );
     await runner.query(`INSERT IGNORE INTO farm_topics (farm_id, topic, version) SELECT id, 'sell', 1 FROM farms`);
   }
 

@@ -146,23 +146,26 @@ export class DevicesService {
     let [run] = (await this.records.newest(device.farmId, 'dryerRun', 50)).filter(
       ({ body: { placeId, until } }) => placeId === ordered[0]!.placeId && until === undefined,
     );
-    for (const { running, ...sample } of ordered) {
-      const { id, placeId, at, ...figures } = sample;
-      if (Object.values(figures).some((figure) => figure !== undefined))
-        await this.records.add(device.farmId, 'dryerSample', { id, placeId, at, ...figures }, by);
-      if (running && run === undefined) {
-        // By the sample’s own id: told again it is the same run.
-        const begun = { id, placeId, at };
-        await this.records.add(device.farmId, 'dryerRun', begun, by);
-        run = { body: begun, by: device.name, voided: false };
-      } else if (!running && run !== undefined && Date.parse(at) > Date.parse(run.body.at)) {
-        // A record is never changed: the open one is taken back, the whole one takes its place.
-        await this.records.add(device.farmId, 'dryerRun', { ...run.body, id, until: at }, by);
-        await this.records.void(device.farmId, 'dryerRun', run.body.id);
-        run = undefined;
+    // In one write, as a night is fifty samples: whoever looks is told once.
+    return this.writes.run(device.farmId, async (write) => {
+      for (const { running, ...sample } of ordered) {
+        const { id, placeId, at, ...figures } = sample;
+        if (Object.values(figures).some((figure) => figure !== undefined))
+          await this.records.addIn(write, 'dryerSample', { id, placeId, at, ...figures }, by);
+        if (running && run === undefined) {
+          // By the sample’s own id: told again it is the same run.
+          const begun = { id, placeId, at };
+          await this.records.addIn(write, 'dryerRun', begun, by);
+          run = { body: begun, by: device.name, voided: false };
+        } else if (!running && run !== undefined && Date.parse(at) > Date.parse(run.body.at)) {
+          // A record is never changed: the open one is taken back, the whole one takes its place.
+          await this.records.addIn(write, 'dryerRun', { ...run.body, id, until: at }, by);
+          await this.records.voidIn(write, 'dryerRun', run.body.id);
+          run = undefined;
+        }
       }
-    }
-    return { samples: ordered.length };
+      return { samples: ordered.length };
+    });
   }
 
   levels(device: DeviceCaller, body: LevelsBody): Promise<{ samples: number }> {

@@ -151,37 +151,43 @@ export class RecordsService {
 
   /** The same record again is accepted and nothing is doubled; another under its id is refused. */
   add<N extends LogName>(farmId: string, name: N, body: LogEntry<N>['body'], caller: Writer): Promise<{ id: string }> {
+    return this.writes.run(farmId, (write) => this.addIn(write, name, body, caller));
+  }
+
+  async addIn<N extends LogName>(
+    { tx, farm, changed }: FarmWrite,
+    name: N,
+    body: LogEntry<N>['body'],
+    caller: Writer,
+  ): Promise<{ id: string }> {
     const { id, at } = body as { id: string; at: string };
-    return this.writes.run(farmId, async ({ tx, farm, changed }) => {
-      const kept = await this.records.one(tx, farm.id, name, id);
-      if (kept) {
-        if (
-          !sameRecord(LOG_TABLES[name].layout, kept.body, body) ||
-          Number(kept.row.at_ms) !== Math.floor(instantOf(at))
-        )
-          throw usedOtherwise();
-        return { id };
-      }
-      requireSensible(at, this.clock.now());
-      await this.pointsRight(tx, farm, name, body);
-      await this.records.add(tx, farm.id, name, id, body, {
-        at_ms: Math.floor(instantOf(at)),
-        season: await this.seasonOf(tx, farm, body as { lotId?: string }, instantOf(at)),
-        by_name: caller.name,
-        voided: false,
-      });
-      changed(LOG_KINDS[name].station);
+    const kept = await this.records.one(tx, farm.id, name, id);
+    if (kept) {
+      if (!sameRecord(LOG_TABLES[name].layout, kept.body, body) || Number(kept.row.at_ms) !== Math.floor(instantOf(at)))
+        throw usedOtherwise();
       return { id };
+    }
+    requireSensible(at, this.clock.now());
+    await this.pointsRight(tx, farm, name, body);
+    await this.records.add(tx, farm.id, name, id, body, {
+      at_ms: Math.floor(instantOf(at)),
+      season: await this.seasonOf(tx, farm, body as { lotId?: string }, instantOf(at)),
+      by_name: caller.name,
+      voided: false,
     });
+    changed(LOG_KINDS[name].station);
+    return { id };
   }
 
   /** It counts no longer, and is still there. */
   void(farmId: string, name: LogName, id: string): Promise<{ id: string }> {
-    return this.writes.run(farmId, async ({ tx, farm, changed }) => {
-      if (!(await this.records.void(tx, farm.id, name, id))) throw missing('id', 'record');
-      changed(LOG_KINDS[name].station);
-      return { id };
-    });
+    return this.writes.run(farmId, (write) => this.voidIn(write, name, id));
+  }
+
+  async voidIn({ tx, farm, changed }: FarmWrite, name: LogName, id: string): Promise<{ id: string }> {
+    if (!(await this.records.void(tx, farm.id, name, id))) throw missing('id', 'record');
+    changed(LOG_KINDS[name].station);
+    return { id };
   }
 
   /** Replaces a setting when nobody else did since; otherwise says so, and what was typed is still on the screen. */

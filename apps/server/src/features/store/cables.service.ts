@@ -1,13 +1,12 @@
 import type { CablesAnswer, CableReadingsBody } from '@fanega/contract';
-import { bookLevel, cablesNow, cropOf, CROPS, instantOf, mainCrop } from '@fanega/core';
+import { bookLevel, cablesNow, instantOf } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { FarmWrites } from '../../platform/farm-write.js';
-import { Refused } from '../../platform/refused.js';
-import { requireSensible } from '../../platform/sensible-time.js';
 import { FieldsService } from '../fields/index.js';
 import { FarmClock, LedgerService } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
 import { CablesRepository, packed } from './cables.repository.js';
+import { grainIn, requirePlaces } from './device-figures.js';
 
 const DAY = 86_400_000;
 
@@ -24,17 +23,7 @@ export class CablesService {
   ) {}
 
   async add(farmId: string, body: CableReadingsBody): Promise<{ samples: number }> {
-    const { places } = await this.ledgers.open(farmId);
-    const known = new Set(places.map(({ id }) => id));
-    const now = await this.clock.now(farmId);
-    body.readings.forEach(({ placeId, at }, index) => {
-      const message = 'There is no such place in the book.';
-      if (!known.has(placeId))
-        throw new Refused('body_wrong', `reading ${index + 1}: ${message}`, [
-          { index, field: 'placeId', code: 'unknown', message },
-        ]);
-      requireSensible(at, now, index);
-    });
+    requirePlaces(body.readings, await this.ledgers.open(farmId), await this.clock.now(farmId), 'reading');
     return this.writes.run(farmId, async ({ tx, changed }) => {
       await this.readings.put(
         tx,
@@ -64,9 +53,8 @@ export class CablesService {
       this.ledgers.open(farmId),
     ]);
     const bin = bins[placeId]?.value;
-    const held = book.ledger.position(placeId);
-    const crop = cropOf(mainCrop(held.lots, new Map(book.lots.map((lot) => [lot.id, lot]))) ?? '') ?? CROPS.corn;
-    const level = bin ? bookLevel(bin, crop, held.moisture ?? crop.baseMoisture, held.wetKg) : null;
+    const { crop, moisture, wetKg } = grainIn(book, placeId);
+    const level = bin ? bookLevel(bin, crop, moisture, wetKg) : null;
     return {
       cables: cablesNow(setup, readings, now, level, air.filter(({ forecast }) => !forecast).map(({ temperature }) => temperature), days), // prettier-ignore
     };

@@ -1,11 +1,10 @@
 import type { LevelInfo, LevelsBody } from '@fanega/contract';
-import { cropOf, CROPS, instantOf, levelWatch, mainCrop, tapePage } from '@fanega/core';
+import { instantOf, levelWatch, tapePage } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { FarmWrites } from '../../platform/farm-write.js';
-import { Refused } from '../../platform/refused.js';
-import { requireSensible } from '../../platform/sensible-time.js';
 import { FarmClock, LedgerService } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
+import { grainIn, requirePlaces } from './device-figures.js';
 import { LevelsRepository } from './levels.repository.js';
 
 const DAY = 86_400_000;
@@ -24,17 +23,7 @@ export class LevelsService {
   ) {}
 
   async add(farmId: string, body: LevelsBody): Promise<{ samples: number }> {
-    const { places } = await this.ledgers.open(farmId);
-    const known = new Set(places.map(({ id }) => id));
-    const now = await this.clock.now(farmId);
-    body.levels.forEach(({ placeId, at }, index) => {
-      const message = 'There is no such place in the book.';
-      if (!known.has(placeId))
-        throw new Refused('body_wrong', `level ${index + 1}: ${message}`, [
-          { index, field: 'placeId', code: 'unknown', message },
-        ]);
-      requireSensible(at, now, index);
-    });
+    requirePlaces(body.levels, await this.ledgers.open(farmId), await this.clock.now(farmId), 'level');
     return this.writes.run(farmId, async ({ tx, changed }) => {
       await this.levels.put(
         tx,
@@ -50,17 +39,15 @@ export class LevelsService {
     const rows = await this.levels.since(farmId, now - DAY);
     if (rows.length === 0) return [];
     const [setups, book] = await Promise.all([this.records.settingsOf(farmId, 'binSetup'), this.ledgers.open(farmId)]);
-    const lots = new Map(book.lots.map((lot) => [lot.id, lot]));
     const lines = tapePage(book, book.seqOf, LINES);
     return [...new Set(rows.map(({ placeId }) => placeId))].flatMap((placeId): LevelInfo[] => {
       const setup = setups[placeId]?.value;
       if (!setup || setup.eave < 0.5) return [];
-      const held = book.ledger.position(placeId);
-      const crop = cropOf(mainCrop(held.lots, lots) ?? setup.crop ?? '') ?? CROPS.corn;
+      const { crop, moisture } = grainIn(book, placeId, setup.crop);
       const watch = levelWatch({
         setup,
         crop,
-        moisture: held.moisture ?? crop.baseMoisture,
+        moisture,
         readings: rows.filter((row) => row.placeId === placeId),
         bookedBetween: (fromMs, untilMs) =>
           lines.reduce((sum, { entry, voided, wetKg }) => {

@@ -2,10 +2,9 @@ import type { MotorInfo, MotorsBody } from '@fanega/contract';
 import { instantOf } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { FarmWrites } from '../../platform/farm-write.js';
-import { Refused } from '../../platform/refused.js';
-import { requireSensible } from '../../platform/sensible-time.js';
 import { FarmClock } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
+import { requireKnown } from './device-figures.js';
 import { MotorsRepository } from './motors.repository.js';
 import type { MotorRow } from './store.entity.js';
 
@@ -34,15 +33,7 @@ export class MotorsService {
   async add(farmId: string, body: MotorsBody): Promise<{ samples: number }> {
     const site = (await this.records.settingsOf(farmId, 'siteEquipment')).farm?.value;
     const known = new Set(site?.machines.map(({ id }) => id));
-    const now = await this.clock.now(farmId);
-    body.motors.forEach(({ machineId, at }, index) => {
-      const message = `The site has no machine "${machineId}": its list is in Store, Routes.`;
-      if (!known.has(machineId))
-        throw new Refused('body_wrong', `motor ${index + 1}: ${message}`, [
-          { index, field: 'machineId', code: 'unknown', message },
-        ]);
-      requireSensible(at, now, index);
-    });
+    requireKnown(body.motors, known, await this.clock.now(farmId), 'motor', 'machineId', (id) => `The site has no machine "${id}": its list is in Store, Routes.`); // prettier-ignore
     const before = new Map((await this.motors.all(farmId)).map((row) => [row.machineId, row]));
     const changes = new Map<string, MotorRow>();
     for (const { machineId, at, running, load } of body.motors) {
