@@ -31,8 +31,12 @@ test('a table by keyboard: sorted, searched, filtered, its columns chosen, saved
   await openPage(page, '/sell');
   const table = tickets(page);
   const status = page.getByRole('main').getByRole('status');
-  const all = await table.locator('tbody tr').count();
-  await expect(status).toHaveText(`${all} tickets`);
+  // The list may still be arriving: it is whole once it says as many as it shows.
+  let all = 0;
+  await expect(async () => {
+    all = await table.locator('tbody tr').count();
+    await expect(status).toHaveText(`${all} tickets`, { timeout: 1_000 });
+  }).toPass();
 
   // Sorted by its heads: newest first as it comes; by weight up, then down, and it says so to who cannot see it.
   const net = table.getByRole('columnheader', { name: /^Net/ });
