@@ -69,6 +69,9 @@ function tenSeasonsOfTickets(): SoldDelivery[] {
       crop: random() < 0.3 ? 'soybean' : 'corn',
       bushels: 850 + 150 * random(),
       money: null,
+      paid: null,
+      ticket: null,
+      sheetId: null,
     };
   });
 }

@@ -34,6 +34,7 @@ import { Cables1791500000000 } from './migrations/1791500000000-cables.js';
 import { Routes1791600000000 } from './migrations/1791600000000-routes.js';
 import { Piles1791700000000 } from './migrations/1791700000000-piles.js';
 import { Contracts1791800000000 } from './migrations/1791800000000-contracts.js';
+import { SellRecords1791900000000 } from './migrations/1791900000000-sell-records.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import { DeviceRow, MembershipRow, SessionRow, UserRow } from './platform/entities/identity.entity.js';
 import { RECORD_SCHEMAS } from './platform/record-table.js';
@@ -83,6 +84,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Routes1791600000000,
       Piles1791700000000,
       Contracts1791800000000,
+      SellRecords1791900000000,
     ],
     synchronize: false,
     poolSize: 10,

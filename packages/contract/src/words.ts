@@ -59,7 +59,12 @@ const RULES: Readonly<Record<string, string>> = {
   out_without_reason: 'say why it is out of service',
   machine_twice: 'each machine needs an id of its own',
   feeds_itself: 'no machine feeds itself',
-  part_missing: 'this part of the price is missing',
+  part_missing: 'this part is missing',
+  factor_twice: 'each factor stands once on a sheet',
+  bands_overlap: 'each band begins where the one before ends: they must go on in order',
+  refused_before_docked: 'it would be refused before it is docked',
+  ticket_twice: 'this ticket is paid twice on one sheet',
+  paid_before: 'it would be paid before the check is written',
   hopper_deeper_than_wide: 'a hopper is not that deep: check the digits',
 };
 

@@ -944,6 +944,134 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/sell/price-fix': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['PriceFixController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/price-fix/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['PriceFixController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/bid': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['BidController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/bid/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['BidController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/ticket-paper': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['TicketPaperController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/ticket-paper/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['TicketPaperController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/settlement': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['SettlementController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/settlement/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['SettlementController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/breakdown': {
     readonly parameters: {
       readonly query?: never;
@@ -1321,6 +1449,86 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['ContractController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/buyer-sheet/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['BuyerSheetController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/owner-terms/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['OwnerTermsController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/hedge/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['HedgeController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/sell-plan/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['SellPlanController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/column-match/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['ColumnMatchController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -2197,6 +2405,34 @@ export interface components {
       readonly gap: number;
       readonly balances: boolean;
     };
+    readonly BidKept: {
+      readonly body: components['schemas']['BidRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly BidRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly buyerId: string;
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** @description $/bu */
+      readonly price?: number;
+      /** @description $/bu */
+      readonly futures?: number;
+      /** @description $/bu */
+      readonly basis?: number;
+      readonly month?: string;
+      /** Format: date */
+      readonly from: string;
+      /** Format: date */
+      readonly until: string;
+      /** Format: date */
+      readonly validUntil?: string;
+    };
     readonly BinCablesKept: {
       readonly revision: number;
       readonly value: components['schemas']['BinCablesRecord'];
@@ -2339,6 +2575,63 @@ export interface components {
       readonly entries?: number;
       readonly problem?: string;
     };
+    readonly BuyerSheetKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['BuyerSheetRecord'];
+    };
+    readonly BuyerSheetRecord: {
+      /** @description of places */
+      readonly buyerId: string;
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** Format: date */
+      readonly from: string;
+      /** @description wb fraction */
+      readonly base: number;
+      /** @enum {string} */
+      readonly shrink: 'water' | 'flat' | 'none';
+      /** @description % */
+      readonly shrinkPerPoint?: number;
+      /** @description fraction */
+      readonly handling?: number;
+      /** @description wb fraction */
+      readonly moistureStep?: number;
+      /** @enum {string} */
+      readonly moistureRounding: 'halfUp' | 'up' | 'down';
+      /** @description wb fraction */
+      readonly refuseAbove?: number;
+      /** @description $ */
+      readonly dryingPerPoint?: number;
+      /** @description points */
+      readonly dryingStep?: number;
+      readonly dockage: boolean;
+      /** @description fraction */
+      readonly foreignMaterialFree?: number;
+      /** @enum {string} */
+      readonly discountsOn: 'paid' | 'gross';
+      readonly factors: readonly {
+        /** @enum {string} */
+        readonly factor: 'testWeight' | 'moisture' | 'damage' | 'foreignMaterial' | 'heat' | 'splits' | 'broken';
+        /** @enum {string} */
+        readonly steps: 'proportion' | 'whole' | 'started';
+        readonly cumulative: boolean;
+        readonly refuseBeyond?: number;
+        readonly bands: readonly {
+          readonly from: number;
+          /** @enum {string} */
+          readonly per: 'bu' | 'percentOfPrice';
+          readonly amount: number;
+          readonly step?: number;
+        }[];
+      }[];
+      /** @description $/bu */
+      readonly feePerBu?: number;
+      /** @description % */
+      readonly checkoffPercent?: number;
+      readonly bushelDecimals: number;
+      readonly note?: string;
+    };
     readonly CablesAnswer: {
       readonly cables: components['schemas']['CablesNow'] | null;
     };
@@ -2394,6 +2687,22 @@ export interface components {
     };
     /** @enum {string} */
     readonly ClockStyle: '12' | '24';
+    readonly ColumnMatchKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['ColumnMatchRecord'];
+    };
+    readonly ColumnMatchRecord: {
+      readonly heads: {
+        readonly ticket?: string;
+        readonly check?: string;
+        readonly paidOn?: string;
+        readonly contract?: string;
+        readonly bushels?: string;
+        readonly price?: string;
+        readonly taken?: string;
+        readonly money?: string;
+      };
+    };
     readonly CombineProfileKept: {
       readonly revision: number;
       readonly value: components['schemas']['CombineProfileRecord'];
@@ -2506,12 +2815,16 @@ export interface components {
       readonly fee?: number;
       /** @description bu */
       readonly bushels: number;
+      /** @description bu */
+      readonly tolerance?: number;
       /** Format: date */
       readonly opens: string;
       /** Format: date */
       readonly closes: string;
       /** @enum {string} */
       readonly overage: 'spot' | 'contract' | 'next' | 'refused';
+      /** @enum {string} */
+      readonly counts?: 'all' | 'own';
       readonly done: boolean;
       readonly note?: string;
     };
@@ -3114,6 +3427,34 @@ export interface components {
       /** @description $/h */
       readonly combineCostPerHour?: number;
     };
+    readonly HedgeKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['HedgeRecord'];
+    };
+    readonly HedgeRecord: {
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** @enum {string} */
+      readonly what: 'futures' | 'put' | 'call';
+      /** @enum {string} */
+      readonly side: 'sold' | 'bought';
+      readonly month: string;
+      /** @description bu */
+      readonly bushels: number;
+      /** @description $/bu */
+      readonly price: number;
+      /** @description $/bu */
+      readonly strike?: number;
+      /** Format: date */
+      readonly on: string;
+      /** @description $/bu */
+      readonly closedPrice?: number;
+      /** Format: date */
+      readonly closedOn?: string;
+      /** @description $/bu */
+      readonly fee?: number;
+    };
     readonly KeepingRulesKept: {
       readonly revision: number;
       readonly value: components['schemas']['KeepingRulesRecord'];
@@ -3552,6 +3893,24 @@ export interface components {
       readonly owner: string;
       readonly part: number;
     };
+    readonly OwnerTermsKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['OwnerTermsRecord'];
+    };
+    readonly OwnerTermsRecord: {
+      readonly owner: string;
+      /** @enum {string} */
+      readonly kind: 'share' | 'cash';
+      /** @enum {string} */
+      readonly price: 'asSold' | 'ticket' | 'pooled';
+      /** @description $/bu */
+      readonly haulingPerBu?: number;
+      /** @enum {string} */
+      readonly docksBorneBy: 'owner' | 'farm';
+      /** @description $ */
+      readonly rent?: number;
+      readonly note?: string;
+    };
     readonly PartsCountersKept: {
       readonly revision: number;
       readonly value: components['schemas']['PartsCountersRecord'];
@@ -3643,6 +4002,26 @@ export interface components {
     };
     readonly Positions: {
       readonly [key: string]: components['schemas']['Position'];
+    };
+    readonly PriceFixKept: {
+      readonly body: components['schemas']['PriceFixRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly PriceFixRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly contractId: string;
+      /** @enum {string} */
+      readonly part: 'futures' | 'basis';
+      /** @description $/bu */
+      readonly price: number;
+      /** @description bu */
+      readonly bushels: number;
+      /** @description $/bu */
+      readonly fee?: number;
+      readonly note?: string;
     };
     readonly ReadinessTemplateKept: {
       readonly revision: number;
@@ -3838,6 +4217,20 @@ export interface components {
       )[];
       readonly fireStopAt?: number;
     };
+    readonly SellPlanKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['SellPlanRecord'];
+    };
+    readonly SellPlanRecord: {
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      readonly season: number;
+      /** @description bu */
+      readonly insured?: number;
+      /** @description bu */
+      readonly expected?: number;
+    };
     readonly SellRecords: {
       readonly of: readonly number[];
       readonly seasons: readonly number[];
@@ -3846,10 +4239,29 @@ export interface components {
       readonly broken: readonly components['schemas']['BrokenRecord'][];
       readonly logs: {
         readonly contractLoad: readonly components['schemas']['ContractLoadKept'][];
+        readonly priceFix: readonly components['schemas']['PriceFixKept'][];
+        readonly bid: readonly components['schemas']['BidKept'][];
+        readonly ticketPaper: readonly components['schemas']['TicketPaperKept'][];
+        readonly settlement: readonly components['schemas']['SettlementKept'][];
       };
       readonly settings: {
         readonly contract: {
           readonly [key: string]: components['schemas']['ContractKept'];
+        };
+        readonly buyerSheet: {
+          readonly [key: string]: components['schemas']['BuyerSheetKept'];
+        };
+        readonly ownerTerms: {
+          readonly [key: string]: components['schemas']['OwnerTermsKept'];
+        };
+        readonly hedge: {
+          readonly [key: string]: components['schemas']['HedgeKept'];
+        };
+        readonly sellPlan: {
+          readonly [key: string]: components['schemas']['SellPlanKept'];
+        };
+        readonly columnMatch: {
+          readonly [key: string]: components['schemas']['ColumnMatchKept'];
         };
       };
     };
@@ -3903,6 +4315,47 @@ export interface components {
       readonly moisture?: number;
       readonly dirt?: number;
       readonly undoes?: string;
+    };
+    readonly SettlementKept: {
+      readonly body: components['schemas']['SettlementRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly SettlementRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly number: string;
+      /** @description of places */
+      readonly buyerId: string;
+      /** Format: date */
+      readonly paidOn: string;
+      /** Format: date */
+      readonly deferredTo?: string;
+      readonly lines: readonly {
+        readonly ticket: string;
+        /** @enum {string} */
+        readonly kind: 'ticket' | 'correction';
+        readonly contract?: string;
+        /** @description bu */
+        readonly bushels: number;
+        /** @description $/bu */
+        readonly price?: number;
+        /** @description $ */
+        readonly taken?: number;
+        /** @description $ */
+        readonly money: number;
+      }[];
+      readonly deductions: readonly {
+        /** @enum {string} */
+        readonly kind: 'checkoff' | 'storage' | 'freight' | 'drying' | 'advance' | 'other';
+        /** @description $ */
+        readonly amount: number;
+        readonly note?: string;
+      }[];
+      /** @description $ */
+      readonly net: number;
+      readonly importId?: string;
     };
     readonly ShedRecords: {
       readonly of: readonly number[];
@@ -4044,6 +4497,36 @@ export interface components {
         'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
       /** @description of places */
       readonly buyerId?: string;
+    };
+    readonly TicketPaperKept: {
+      readonly body: components['schemas']['TicketPaperRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly TicketPaperRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly entryId: string;
+      readonly ticket?: string;
+      readonly factors: {
+        readonly testWeight?: number;
+        readonly damage?: number;
+        readonly foreignMaterial?: number;
+        readonly heat?: number;
+        readonly splits?: number;
+        readonly broken?: number;
+        readonly dockage?: number;
+      };
+      /** @description bu */
+      readonly paidBushels?: number;
+      /** @description $/bu */
+      readonly pricePaid?: number;
+      /** @description $ */
+      readonly drying?: number;
+      /** @description $ */
+      readonly money?: number;
+      readonly photo?: string;
     };
     readonly TraceLink: {
       readonly from: string;
@@ -5901,6 +6384,194 @@ export interface operations {
       };
     };
   };
+  readonly PriceFixController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['PriceFixRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly PriceFixController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly BidController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['BidRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly BidController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly TicketPaperController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['TicketPaperRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly TicketPaperController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly SettlementController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['SettlementRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly SettlementController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly BreakdownController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -6561,6 +7232,151 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['ContractRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly BuyerSheetController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['BuyerSheetRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly OwnerTermsController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['OwnerTermsRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly HedgeController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['HedgeRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly SellPlanController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['SellPlanRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly ColumnMatchController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['ColumnMatchRecord'];
         };
       };
     };

@@ -33,7 +33,9 @@ export type ShrinkRule =
   /** Exact water, and a handling (invisible) loss that only dried grain has. */
   | { readonly kind: 'exact'; readonly base: number; readonly handling?: number }
   /** So many per cent of wet weight for each point above base. */
-  | { readonly kind: 'flat'; readonly base: number; readonly percentPerPoint: number; readonly handling?: number };
+  | { readonly kind: 'flat'; readonly base: number; readonly percentPerPoint: number; readonly handling?: number }
+  /** All of the weight is paid; moisture costs by a discount on the price alone. */
+  | { readonly kind: 'none'; readonly base: number };
 
 /**
  * Share of the wet weight that is not paid for. At or below base it is zero: nothing is dried, so nothing is lost in drying,
@@ -44,6 +46,7 @@ export type ShrinkRule =
 export function shrinkBy(rule: ShrinkRule, moisture: number): number {
   within(MOISTURE, moisture);
   within(MOISTURE, rule.base);
+  if (rule.kind === 'none') return 0;
   const handling = within(HANDLING, rule.handling ?? 0);
   if (moisture <= rule.base) return 0;
   const water =

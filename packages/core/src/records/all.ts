@@ -12,7 +12,19 @@ import {
   WEIGHT_RULES,
 } from './haul.js';
 import type { LogOf, RecordStation, SettingOf } from './kind.js';
-import { CONTRACT, CONTRACT_LOAD } from './sell.js';
+import {
+  BID,
+  BUYER_SHEET,
+  COLUMN_MATCH,
+  CONTRACT,
+  CONTRACT_LOAD,
+  HEDGE,
+  OWNER_TERMS,
+  PRICE_FIX,
+  SELL_PLAN,
+  SETTLEMENT,
+  TICKET_PAPER,
+} from './sell.js';
 import {
   ACKNOWLEDGEMENT,
   BREAKDOWN,
@@ -56,6 +68,10 @@ export const LOG_KINDS = {
   routeSet: ROUTE_SET,
   climb: CLIMB,
   contractLoad: CONTRACT_LOAD,
+  priceFix: PRICE_FIX,
+  bid: BID,
+  ticketPaper: TICKET_PAPER,
+  settlement: SETTLEMENT,
   breakdown: BREAKDOWN,
   acknowledgement: ACKNOWLEDGEMENT,
 } as const;
@@ -84,6 +100,11 @@ export const SETTING_KINDS = {
   aeration: AERATION,
   siteEquipment: SITE_EQUIPMENT,
   contract: CONTRACT,
+  buyerSheet: BUYER_SHEET,
+  ownerTerms: OWNER_TERMS,
+  hedge: HEDGE,
+  sellPlan: SELL_PLAN,
+  columnMatch: COLUMN_MATCH,
   machine: MACHINE,
   readinessTemplate: READINESS_TEMPLATE,
   seasonPlan: SEASON_PLAN,

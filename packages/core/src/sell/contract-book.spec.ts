@@ -23,7 +23,7 @@ const counts = (entryId: string, contractId: string, bushels: number): LogEntry<
 describe('contracts and what is delivered on them', () => {
   it('fill in the order in which their windows end, the rest is spot; nobody else’s grain counts', () => {
     const book = contractBook(
-      { late: contract({ number: '131', closes: '2026-12-31', bushels: 5000 }), soon: contract({ bushels: 1000 }) },
+      { late: contract({ number: '131', closes: '2026-12-31', bushels: 5000 }), soon: contract({ bushels: 1000, overage: 'next' }) },
       [],
       [sold('a', 3, 900), sold('b', 2, 900), sold('c', 1, 5000), sold('d', 1, 700, 'terminal'), sold('e', 1, 700, 'mill', 'corn')],
       NOW,

@@ -1,29 +1,8 @@
 import { type Contract, type ContractLoad, type LogEntry, living } from '../records/index.js';
 import { requireFinite } from '../kernel/index.js';
-import {
-  type ContractPrice,
-  contractPrice,
-  type ContractTerms,
-  crossContract,
-  type ContractCrossing,
-} from './contracts.js';
+import { type ContractCrossing, type ContractPrice, crossContract } from './contracts.js';
+import { fixesByContract, type PriceParts, priceOfParts, priceParts } from './price-parts.js';
 import type { SoldDelivery } from './view.js';
-
-/** A contract's price in the terms of the formulas. */
-export function termsOfContract({ kind, price, futures, basis, fee }: Contract): ContractTerms {
-  const some = <K extends string>(key: K, value: number | undefined): Partial<Record<K, number>> =>
-    value === undefined ? {} : ({ [key]: value } as Record<K, number>);
-  switch (kind) {
-    case 'flat':
-      return { kind, price: price ?? 0 };
-    case 'basisFixed':
-      return { kind, basis: basis ?? 0, ...some('futures', futures) };
-    case 'futuresFixed':
-      return { kind, futures: futures ?? 0, ...some('basis', basis), ...some('fee', fee) };
-    case 'bothFixed':
-      return { kind, futures: futures ?? 0, basis: basis ?? 0, ...some('fee', fee) };
-  }
-}
 
 /** Part of a delivery that counts on a contract. */
 export interface OnContract {
@@ -54,6 +33,8 @@ export interface ContractNow {
   readonly delivered: number;
   readonly left: number;
   readonly price: ContractPrice;
+  /** What of its price is fixed, and for how many bushels. */
+  readonly parts: PriceParts;
   readonly state: ContractState;
   /** Days until its window ends; negative where it has. */
   readonly daysLeft: number;
@@ -63,13 +44,17 @@ const DAY = 86_400_000;
 /** So many days before its window ends it is said; common practice, no source. */
 const SOON_DAYS = 14;
 const FILLED_BU = 0.5;
+/** Bushels beyond a contract's end that the load which fills it still brings at its price: its tolerance, or all of them. */
+const beyond = ({ overage, tolerance = 0 }: Contract): number => (overage === 'contract' ? Infinity : tolerance);
 /** The first moment of a day of the calendar, and the one after its last; the zone is a matter of hours, not of contracts. */
 const dayMs = (day: string): number => Date.parse(`${day}T00:00:00Z`);
 
 /**
  * Contracts with what is delivered on them. What somebody said counts first; other deliveries of the crop to the buyer fill contracts in
- * the order in which their windows end, from the day on which they open. What is beyond all of them is spot. Common practice, no source.
- * @param sold deliveries with their bushels at the base @param market today's futures and basis by crop
+ * the order in which their windows end, from the day on which they open. A load that crosses a contract's end goes on as was signed: at its
+ * price within the tolerance, at the day's, or on the next one. What is beyond all of them is spot. A contract that only the
+ * farm's own part counts on leaves the landlord's share of a load to the others and to the day's price. Common practice, no source.
+ * @param sold deliveries with the bushels that are paid, or at the base where no sheet says @param market today's futures and basis by crop
  */
 export function contractBook(
   contracts: Readonly<Record<string, { readonly value: Contract }>>,
@@ -77,6 +62,7 @@ export function contractBook(
   sold: readonly SoldDelivery[],
   nowMs: number,
   market: Readonly<Record<string, { readonly futures?: number; readonly basis?: number }>> = {},
+  fixes: readonly LogEntry<'priceFix'>[] = [],
 ): {
   readonly contracts: readonly ContractNow[];
   readonly spot: readonly { readonly entryId: string; readonly bushels: number }[];
@@ -103,8 +89,9 @@ export function contractBook(
     .map((one) => ({ ...one, atMs: Date.parse(one.delivery.entry.at) }))
     .sort((a, b) => a.atMs - b.atMs || a.delivery.entry.id.localeCompare(b.delivery.entry.id));
   // What somebody said is first on all of them: the order of tickets must not take its room away.
-  const rest = ordered.map(({ delivery, crop, bushels, atMs }) => {
-    let left = bushels;
+  const rest = ordered.map(({ delivery, crop, bushels, paid, ownPart = 1, atMs }) => {
+    const whole = paid ?? bushels;
+    let left = whole;
     for (const { contractId, bushels: much } of said.get(delivery.entry.id) ?? []) {
       const one = byId.get(contractId);
       const part = Math.min(left, much);
@@ -112,7 +99,7 @@ export function contractBook(
       put(one, delivery.entry.id, atMs, part, true);
       left -= part;
     }
-    return { entryId: delivery.entry.id, to: delivery.to, crop, atMs, left };
+    return { entryId: delivery.entry.id, to: delivery.to, crop, atMs, left, own: left * ownPart };
   });
   // By buyer and crop, as ten seasons of contracts stand in the book and a ticket is for a few of them.
   const kindOf = (buyerId: string, crop: string | undefined): string => JSON.stringify([buyerId, crop]);
@@ -127,24 +114,34 @@ export function contractBook(
     else same.push(line);
   }
   const spot: { entryId: string; bushels: number }[] = [];
-  for (const { entryId, to, crop, atMs, left: whole } of rest) {
+  for (const { entryId, to, crop, atMs, left: whole, own: ownWhole } of rest) {
     let left = whole;
+    let own = ownWhole;
     for (const { one, fromMs } of taking.get(kindOf(to, crop)) ?? []) {
       if (left <= 0) break;
       if (atMs < fromMs) continue;
-      const part = Math.min(left, one.contract.bushels - one.delivered);
+      const ownOnly = one.contract.counts === 'own';
+      const open = one.contract.bushels - one.delivered;
+      if (open <= 1e-9) continue;
+      const much = ownOnly ? own : left;
+      const part = Math.min(much, open + beyond(one.contract));
       if (part <= 1e-9) continue;
       put(one, entryId, atMs, part, false);
+      own -= ownOnly ? part : (part / left) * own;
       left -= part;
+      // What is beyond its end goes as it was signed: only where the next contract is to take it does it look further.
+      if (part < much - 1e-9 && one.contract.overage !== 'next') break;
     }
     if (left > 1e-6) spot.push({ entryId, bushels: left });
   }
+  const fixed = fixesByContract(fixes);
   return {
     contracts: all.map(({ id, contract, loads: on, delivered }): ContractNow => {
+      const parts = priceParts(contract, fixed.get(id) ?? []);
       const left = Math.max(0, contract.bushels - delivered);
       const daysLeft = Math.ceil((dayMs(contract.closes) + DAY - nowMs) / DAY) - 1;
       const state: ContractState =
-        delivered > contract.bushels + FILLED_BU
+        delivered > contract.bushels + beyond(contract) + FILLED_BU
           ? 'over'
           : left < FILLED_BU
             ? 'filled'
@@ -157,7 +154,7 @@ export function contractBook(
                   : daysLeft <= SOON_DAYS
                     ? 'soon'
                     : 'open';
-      return { id, contract, loads: on, delivered, left, price: contractPrice(termsOfContract(contract), market[contract.crop] ?? {}), state, daysLeft }; // prettier-ignore
+      return { id, contract, loads: on, delivered, left, price: priceOfParts(contract, parts, market[contract.crop] ?? {}), parts, state, daysLeft }; // prettier-ignore
     }),
     spot,
   };
@@ -175,7 +172,7 @@ export interface NextLoad {
   readonly contract: ContractNow | null;
   /** Where it crosses the end of that contract. */
   readonly crossing: ContractCrossing | null;
-  /** $ for the load before discounts; null where nobody knows a price. */
+  /** $ for the load before discounts, the rest by what was signed; null where nobody knows a price. */
   readonly money: number | null;
 }
 
@@ -203,7 +200,9 @@ export function nextLoad(
       const price = first?.price.today ?? null;
       if (first === undefined || price === null)
         return { buyerId, contract: first ?? null, crossing: null, money: spot === null ? null : load.bushels * spot };
-      const crosses = load.bushels > first.left + 1e-9;
+      const { tolerance = 0, overage } = first.contract;
+      const room = first.left + tolerance;
+      const crosses = load.bushels > room + 1e-9;
       if (!crosses) return { buyerId, contract: first, crossing: null, money: load.bushels * price };
       if (spot === null) return { buyerId, contract: first, crossing: null, money: null };
       const others = open
@@ -213,11 +212,20 @@ export function nextLoad(
         );
       const crossing = crossContract(
         load.bushels,
-        { id: first.id, bushels: first.contract.bushels, delivered: first.delivered, price },
+        { id: first.id, bushels: first.contract.bushels + tolerance, delivered: first.delivered, price },
         spot,
         others,
       );
-      return { buyerId, contract: first, crossing, money: crossing.money };
+      const next = crossing.offers.find(({ kind }) => kind === 'other contract');
+      const money =
+        overage === 'contract'
+          ? crossing.allOnContract
+          : overage === 'refused'
+            ? crossing.contractMoney
+            : overage === 'next' && next?.kind === 'other contract'
+              ? next.money
+              : crossing.money;
+      return { buyerId, contract: first, crossing, money };
     })
     .sort((a, b) => (b.money ?? -1) - (a.money ?? -1));
 }

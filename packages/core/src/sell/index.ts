@@ -17,6 +17,7 @@ export {
   type BuyerSchedule,
   type DiscountBand,
   type FactorSchedule,
+  type PricedPart,
   type PrintedTicket,
   type Ticket,
   type TicketAudit,
@@ -40,12 +41,43 @@ export {
   type Source,
 } from './allocation.js';
 export { moistureSchedule, valueOfMoisture, type MoistureTerms } from './moisture-schedule.js';
-export { sellView, soldDeliveries, soldDelivery, type SellView, type SoldDelivery, type SoldOf } from './view.js';
+export {
+  type Papers,
+  papersIn,
+  sellView,
+  soldDeliveries,
+  soldDelivery,
+  type SellView,
+  type SoldDelivery,
+  type SoldOf,
+} from './view.js';
+export { FACTOR_WORDS, papersOf, scheduleOf, SHEET_SCHOOLS, type Sheets, sheetsOf, ticketInputOf } from './sheet.js';
+export {
+  type FixedPart,
+  fixesByContract,
+  priceOfParts,
+  type PriceParts,
+  priceParts,
+  termsOfContract,
+} from './price-parts.js';
+export { bidPrice, bidsOn, type Offer, offerOf } from './offer.js';
+export { type Due, type DuePart, duesOf } from './dues.js';
+export {
+  type TicketAccount,
+  type Difference,
+  plainTicket,
+  settle,
+  type Settled,
+  type SheetCheck,
+  type TicketOnSheet,
+  type TicketState,
+} from './settle.js';
+export { type OwnerSum, pooledPrice, type Posting, postingsOf, splitMoney, sumByOwner } from './owner-money.js';
+export { type CropPosition, type Market, positionOf, seasonOfContract } from './position.js';
 export { type EarlierTicket, ticketQuestions, type TicketQuestion, ticketsOnTape } from './ticket-questions.js';
 export {
   contractBook,
   nextLoad,
-  termsOfContract,
   type ContractNow,
   type ContractState,
   type LoadAhead,
@@ -53,3 +85,14 @@ export {
   type OnContract,
 } from './contract-book.js';
 export { WHERE_MOST, whereItBringsMost, type BuyerAhead, type Where, type WhereRow } from './where.js';
+export {
+  fileDay,
+  fileFigure,
+  type FileLine,
+  type FileProblem,
+  type FileRead,
+  matchColumns,
+  NO_CHECK,
+  readBuyerFile,
+  settlementsOf,
+} from './buyer-file.js';

@@ -15,10 +15,13 @@ export interface MoistureTerms {
   readonly dockPercent?: number;
   readonly dockStep?: number;
   readonly refuseAbove: number;
+  /** His posted sheet, where there is one: it says more than these and is what he pays by. */
+  readonly sheet?: BuyerSchedule;
 }
 
 /** The terms as a schedule of {@link TICKET}. */
 export function moistureSchedule(terms: MoistureTerms): BuyerSchedule {
+  if (terms.sheet !== undefined) return terms.sheet;
   const step = requireInRange('step of the dock', terms.dockStep ?? 0.5, 0.05, 5, 'points');
   const dock = (per: 'bu' | 'percentOfPrice', aPoint: number): BuyerSchedule['factors'][number] => ({
     factor: 'moisture',
@@ -29,11 +32,10 @@ export function moistureSchedule(terms: MoistureTerms): BuyerSchedule {
   });
   return {
     legalPounds: requireInRange('legal bushel weight', terms.legalPounds, 1, 200, 'lb/bu'),
-    shrink: {
-      kind: 'flat',
-      base: within(MOISTURE, terms.base),
-      percentPerPoint: requireInRange('shrink a point', terms.shrinkPerPoint, 0, 5, '%'),
-    },
+    shrink:
+      requireInRange('shrink a point', terms.shrinkPerPoint, 0, 5, '%') === 0
+        ? { kind: 'none', base: within(MOISTURE, terms.base) }
+        : { kind: 'flat', base: within(MOISTURE, terms.base), percentPerPoint: terms.shrinkPerPoint },
     refuseMoistureAbove: within({ ...MOISTURE, name: 'moisture that is refused' }, terms.refuseAbove),
     factors: [
       dock('bu', requireInRange('dock', terms.dockPerPoint, 0, 10, '$/point/bu')),
@@ -54,10 +56,7 @@ export function valueOfMoisture(terms: MoistureTerms, pricePerBu: number): (mois
   const schedule = moistureSchedule(terms);
   within(PRICE, pricePerBu);
   return (moisture) => {
-    const ticket = computeTicket(
-      { grossKg: LOAD_KG, tareKg: 0, moisture, factors: { moisture: 100 * moisture }, price: pricePerBu },
-      schedule,
-    );
+    const ticket = computeTicket({ grossKg: LOAD_KG, tareKg: 0, moisture, price: pricePerBu }, schedule);
     return ticket.refused.length > 0 ? null : ticket.money / LOAD_KG;
   };
 }

@@ -36,12 +36,18 @@ export interface BuyerSchedule {
   readonly refuseMoistureAbove?: number;
   /** $ a point above base on each wet bushel, for drying. */
   readonly dryingPerPoint?: number;
+  /** Points of one step of the drying charge; each started one counts. Left out: in proportion. */
+  readonly dryingStep?: number;
   /** Share of the weight taken out first: dockage in whole tenths (below is dropped), and foreign material beyond a free share. */
   readonly dockage?: boolean;
   readonly foreignMaterialFree?: number;
   readonly factors: readonly FactorSchedule[];
   /** $/bu on paid bushels: checkoff, storage and other fees. */
   readonly feePerBu?: number;
+  /** Per cent of the net market value: what a national checkoff takes. */
+  readonly checkoffPercent?: number;
+  /** Bushels on which discounts are counted: those that are paid, by default, or all over the scale. */
+  readonly discountsOn?: 'paid' | 'gross';
   /** Decimals of bushels on the ticket; 2 by default. */
   readonly bushelDecimals?: number;
 }
@@ -56,6 +62,13 @@ export interface TicketInput {
   readonly foreignMaterial?: number;
   /** By factor name, in the schedule's unit. */
   readonly factors?: Readonly<Record<string, number>>;
+  /** $/bu */
+  readonly price: number;
+}
+
+/** A price for some of a ticket's paid bushels: what of it counts on a contract, and what at the day's. */
+export interface PricedPart {
+  readonly bushels: number;
   /** $/bu */
   readonly price: number;
 }
@@ -83,8 +96,13 @@ export interface Ticket {
   /** $/bu off, by factor; only those that cost something. */
   readonly discounts: readonly { readonly factor: string; readonly perBu: number }[];
   readonly pricePaid: number;
+  /** $ of the paid bushels at their price, before anything is taken off. */
+  readonly value: number;
+  /** $ that all discounts take. */
+  readonly docked: number;
   readonly drying: number;
   readonly fees: number;
+  readonly checkoff: number;
   readonly money: number;
   /** Factors beyond what the buyer takes. */
   readonly refused: readonly string[];
@@ -167,10 +185,11 @@ function checkSchedule(schedule: BuyerSchedule): void {
 
 /**
  * What a load comes to by a buyer's schedule, line by line.
+ * @param parts of the paid bushels at their own prices, where a contract ends within the load; `price` is then their mean
  * Range and source: {@link TICKET}.
  * @throws RangeRefusal when gross is below tare or a figure cannot be
  */
-export function computeTicket(input: TicketInput, schedule: BuyerSchedule): Ticket {
+export function computeTicket(input: TicketInput, schedule: BuyerSchedule, parts?: readonly PricedPart[]): Ticket {
   checkSchedule(schedule);
   within(GROSS, input.grossKg);
   requireInRange('tare weight', input.tareKg, 0, input.grossKg, 'kg');
@@ -198,7 +217,8 @@ export function computeTicket(input: TicketInput, schedule: BuyerSchedule): Tick
   if (schedule.refuseMoistureAbove !== undefined && moistureUsed > schedule.refuseMoistureAbove)
     refused.push('moisture');
   const discounts = schedule.factors.flatMap((factor) => {
-    const value = input.factors?.[factor.factor];
+    // Its own moisture is what the ticket counts with, rounded as the buyer rounds it.
+    const value = factor.factor === 'moisture' ? roundDecimal(100 * moistureUsed, 9) : input.factors?.[factor.factor];
     if (value === undefined) return [];
     if (
       factor.refuseBeyond !== undefined &&
@@ -208,12 +228,28 @@ export function computeTicket(input: TicketInput, schedule: BuyerSchedule): Tick
     const perBu = factorDiscount(factor, value, input.price, schedule.legalPounds);
     return perBu > 0 ? [{ factor: factor.factor, perBu }] : [];
   });
-  const pricePaid = Math.max(0, input.price - discounts.reduce((sum, discount) => sum + discount.perBu, 0));
+  const perBu = discounts.reduce((sum, discount) => sum + discount.perBu, 0);
+  const pricePaid = Math.max(0, input.price - perBu);
   const points = Math.max(0, 100 * (moistureUsed - schedule.shrink.base));
+  const dryingStep = requireInRange('step of the drying charge', schedule.dryingStep ?? 0, 0, 5, 'points');
+  const charged = dryingStep > 0 ? dryingStep * Math.ceil(points / dryingStep - 1e-9) : points;
   const drying = cents(
-    points * requireInRange('drying charge', schedule.dryingPerPoint ?? 0, 0, 10, '$/point/bu') * wetBushels,
+    charged * requireInRange('drying charge', schedule.dryingPerPoint ?? 0, 0, 10, '$/point/bu') * wetBushels,
   );
   const fees = moneyFor(paid, requireInRange('fee', schedule.feePerBu ?? 0, 0, 10, '$/bu'));
+  // A contract's end may lie within the load: each part at its own price, to the cent, as a settlement prints it.
+  const value =
+    parts === undefined
+      ? moneyFor(paid, input.price)
+      : cents(parts.reduce((sum, part) => sum + moneyFor(part.bushels, within(PRICE, part.price)), 0));
+  const docked =
+    schedule.discountsOn === 'gross'
+      ? Math.min(value, cents(discounts.reduce((sum, one) => sum + moneyFor(wetBushels, one.perBu), 0)))
+      : parts === undefined
+        ? cents(value - moneyFor(paid, pricePaid))
+        : Math.min(value, moneyFor(paid, perBu));
+  const percent = requireInRange('checkoff', schedule.checkoffPercent ?? 0, 0, 5, '%');
+  const checkoff = cents((percent / 100) * (value - docked));
   return {
     netKg,
     cleanKg,
@@ -223,9 +259,12 @@ export function computeTicket(input: TicketInput, schedule: BuyerSchedule): Tick
     paidBushels: paid,
     discounts,
     pricePaid,
+    value,
+    docked,
     drying,
     fees,
-    money: moneyFor(paid, pricePaid) - drying - fees,
+    checkoff,
+    money: cents(value - docked - drying - fees - checkoff),
     refused,
   };
 }

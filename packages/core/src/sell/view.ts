@@ -1,7 +1,10 @@
 import { cropOf } from '../crops/index.js';
 import { baseMoistureOf, type Delivery, type FarmView, kgPerBushelOf, splitByOwner } from '../ledger/index.js';
+import { calendarDay, RangeRefusal } from '../kernel/index.js';
+import type { TicketPaper } from '../records/index.js';
 import { dryBushels } from '../units/index.js';
-import { moneyFor, paidBushels } from './ticket.js';
+import { papersOf, scheduleOf, type Sheets, sheetsOf, ticketInputOf } from './sheet.js';
+import { computeTicket, moneyFor, paidBushels, type Ticket } from './ticket.js';
 
 /** What a delivery was and what it brings at its ticket's price. */
 export interface SoldDelivery {
@@ -9,9 +12,37 @@ export interface SoldDelivery {
   readonly crop: string | undefined;
   /** At the base moisture. */
   readonly bushels: number;
-  /** $ before the buyer's discounts; null while no price is known. */
+  /** $ by the buyer's sheet, or before his discounts where none is entered; null while no price is known. */
   readonly money: number | null;
+  /** Bushels that the buyer pays for, by the sheet that was posted on its day; null without one. */
+  readonly paid: number | null;
+  /** The ticket worked out by that sheet, without a price at none; null without a sheet. */
+  readonly ticket: Ticket | null;
+  readonly sheetId: string | null;
+  /** The farm's own part of it, by the shares of its fields; left out: all of it. */
+  readonly ownPart?: number;
 }
+
+/** What tickets are worked out with beside the book: posted sheets, and the papers of the tickets. */
+export interface Papers {
+  readonly sheets: Sheets;
+  readonly papers: ReadonlyMap<string, TicketPaper>;
+  readonly timeZone: string;
+}
+
+export const papersIn = (
+  farm: Pick<FarmView, 'data'>,
+  records:
+    | {
+        readonly logs: { readonly ticketPaper: Parameters<typeof papersOf>[0] };
+        readonly settings: { readonly buyerSheet: Parameters<typeof sheetsOf>[0] };
+      }
+    | undefined,
+): Papers => ({
+  sheets: sheetsOf(records?.settings.buyerSheet),
+  papers: papersOf(records?.logs.ticketPaper),
+  timeZone: farm.data.farm.timeZone,
+});
 
 /** Grain of one owner and crop that is delivered. */
 export interface SoldOf {
@@ -30,21 +61,46 @@ export interface SellView {
 }
 
 /**
- * A delivery in bushels and money. Paid for are the bushels at the base; over-dry grain is paid by its own weight, as buyers give no
- * premium for dry grain. Nobody's known crop counts as it lies, at the weight of corn.
+ * A delivery in bushels and money. By the buyer's sheet of its day where one is entered; otherwise paid for are the bushels at the base, and
+ * over-dry grain by its own weight, as buyers give no premium for dry grain. Nobody's known crop counts as it lies, at the weight of corn.
  * @param base moisture that the farm counts the crop dry at, wet-basis fraction
  */
-export function soldDelivery(delivery: Delivery, crop: string | undefined, base: number): SoldDelivery {
+export function soldDelivery(
+  delivery: Delivery,
+  crop: string | undefined,
+  base: number,
+  papers?: Papers,
+): SoldDelivery {
   const { netKg, dryKg, moisture, pricePerBu } = delivery;
+  const without = { delivery, crop, paid: null, ticket: null, sheetId: null };
   const legalPounds = cropOf(crop ?? '')?.legalPounds;
   if (legalPounds === undefined) {
     const bushels = netKg / kgPerBushelOf(undefined);
-    return { delivery, crop, bushels, money: pricePerBu === null ? null : moneyFor(bushels, pricePerBu) };
+    return { ...without, bushels, money: pricePerBu === null ? null : moneyFor(bushels, pricePerBu) };
+  }
+  const bushels = dryBushels(dryKg, legalPounds, base);
+  const sheet = papers?.sheets.on(delivery.to, crop!, calendarDay(Date.parse(delivery.entry.at), papers.timeZone));
+  if (sheet) {
+    const paper = papers!.papers.get(delivery.entry.id);
+    try {
+      const ticket = computeTicket(ticketInputOf(delivery, paper, pricePerBu ?? 0), scheduleOf(sheet.sheet, legalPounds)); // prettier-ignore
+      return {
+        delivery,
+        crop,
+        bushels,
+        money: pricePerBu === null ? null : ticket.money,
+        paid: ticket.paidBushels,
+        ticket,
+        sheetId: sheet.id,
+      };
+    } catch (error) {
+      // A load that no schedule can be worked out for (a reading beyond every range) is counted as before, not the end of the page.
+      if (!(error instanceof RangeRefusal)) throw error;
+    }
   }
   return {
-    delivery,
-    crop,
-    bushels: dryBushels(dryKg, legalPounds, base),
+    ...without,
+    bushels,
     money:
       pricePerBu === null
         ? null
@@ -52,19 +108,28 @@ export function soldDelivery(delivery: Delivery, crop: string | undefined, base:
   };
 }
 
+/** The farm's own part of grain, by the shares of its fields. */
+function ownPartOf(farm: FarmView, lots: Delivery['lots']): number {
+  const owners = splitByOwner(lots, (lot) => farm.lot(lot)?.shares, farm.data.farm.name);
+  const whole = owners.reduce((sum, { kg }) => sum + kg, 0);
+  return whole > 0 ? owners.reduce((sum, { own, kg }) => sum + (own ? kg : 0), 0) / whole : 1;
+}
+
 /** Each delivery with its bushels at the farm's own base, and what it brings. */
-export function soldDeliveries(farm: FarmView, delivered: readonly Delivery[]): SoldDelivery[] {
+export function soldDeliveries(farm: FarmView, delivered: readonly Delivery[], papers?: Papers): SoldDelivery[] {
   const { defaults } = farm.data.farm;
   return delivered.map((delivery) => {
     const crop = farm.cropOf(delivery.lots);
-    return soldDelivery(delivery, crop, baseMoistureOf(crop ?? '', defaults));
+    const sold = soldDelivery(delivery, crop, baseMoistureOf(crop ?? '', defaults), papers);
+    const ownPart = ownPartOf(farm, delivery.lots);
+    return ownPart === 1 ? sold : { ...sold, ownPart };
   });
 }
 
 /** Deliveries with what they bring, and sums by owner and crop: each owner has his part of a ticket, by the shares of its fields. */
-export function sellView(farm: FarmView, delivered: readonly Delivery[]): SellView {
+export function sellView(farm: FarmView, delivered: readonly Delivery[], papers?: Papers): SellView {
   const { name } = farm.data.farm;
-  const rows = soldDeliveries(farm, delivered);
+  const rows = soldDeliveries(farm, delivered, papers);
   const sums = new Map<string, SoldOf & { readonly isOwn: boolean }>();
   for (const { delivery, crop, bushels, money } of rows) {
     const owners = splitByOwner(delivery.lots, (lot) => farm.lot(lot)?.shares, name);

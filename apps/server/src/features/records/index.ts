@@ -35,7 +35,13 @@ const BY_MANAGER = new Set<SettingName>([
   'seasonPlan',
   'binSetup',
   'contract',
+  'buyerSheet',
+  'ownerTerms',
+  'hedge',
+  'sellPlan',
 ]);
+/** Logs that only a manager writes: prices and what is paid. */
+const LOGGED_BY_MANAGER = new Set<LogName>(['priceFix', 'bid', 'settlement']);
 
 /** Records of a station at once, and a door for each kind. Made from the core's list: a new kind of record needs no line here. */
 function stationController(station: RecordStation): Type {
@@ -70,7 +76,7 @@ function logController(name: LogName): Type {
 
     @Post()
     @HttpCode(200)
-    @Allow('operator')
+    @Allow(LOGGED_BY_MANAGER.has(name) ? 'manager' : 'operator')
     @ApiBody({ schema: { $ref: `#/components/schemas/${upper(name)}Record` } })
     @Answers('LogAnswer')
     add(
@@ -83,7 +89,7 @@ function logController(name: LogName): Type {
 
     @Post(':id/void')
     @HttpCode(200)
-    @Allow('operator')
+    @Allow(LOGGED_BY_MANAGER.has(name) ? 'manager' : 'operator')
     @Answers('LogAnswer')
     void(@Param('farmId') farmId: string, @Param('id') id: string): Promise<LogAnswer> {
       return this.records.void(farmId, name, id);

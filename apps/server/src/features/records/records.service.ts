@@ -287,7 +287,7 @@ export class RecordsService {
         return {};
       case 'own':
         if (!/^[A-Za-z0-9-]{1,40}$/.test(subject))
-          throw new Refused('body_wrong', 'A machine’s id is 1 to 40 letters, digits and dashes.');
+          throw new Refused('body_wrong', 'An id is 1 to 40 letters, digits and dashes.');
         return {};
     }
   }

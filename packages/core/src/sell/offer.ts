@@ -1,0 +1,64 @@
+import type { Crop } from '../crops/index.js';
+import { termsOf, windowAt } from '../fields/index.js';
+import { type BuyerBid, type CuttingWindow, type LogEntry, living, type RecordsOf } from '../records/index.js';
+import type { MoistureTerms } from './moisture-schedule.js';
+import { scheduleOf, type Sheets } from './sheet.js';
+
+/** $/bu of a bid: cash, or its futures plus its basis. */
+export const bidPrice = ({ price, futures, basis }: BuyerBid): number => price ?? (futures ?? 0) + (basis ?? 0);
+
+/** Bids that stand on a day, the newest of each buyer and crop for a delivery on that day. @param bids newest first */
+export function bidsOn(bids: readonly LogEntry<'bid'>[] | undefined, day: string): ReadonlyMap<string, BuyerBid> {
+  const standing = new Map<string, BuyerBid>();
+  const sorted = living<'bid'>(bids ?? [])
+    .map(({ body }) => body)
+    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at) || b.id.localeCompare(a.id));
+  for (const bid of sorted) {
+    const key = `${bid.buyerId} ${bid.crop}`;
+    if (standing.has(key) || bid.from > day || bid.until < day) continue;
+    if (bid.validUntil !== undefined && bid.validUntil < day) continue;
+    standing.set(key, bid);
+  }
+  return standing;
+}
+
+/** What a buyer gives for a crop today: one answer for every page that asks. */
+export interface Offer {
+  /** $/bu at his base; null where nobody knows. */
+  readonly price: number | null;
+  readonly from: 'bid' | 'window' | null;
+  readonly bid: BuyerBid | null;
+  readonly terms: MoistureTerms;
+  /** By his posted sheet, else by the window that the farm cuts by. */
+  readonly by: 'sheet' | 'window';
+  readonly window: CuttingWindow | null;
+}
+
+/**
+ * A buyer's price and terms of a day: his newest bid that stands, else his window's price; his posted sheet, else his window's terms. None
+ * where he neither bids for the crop, nor posts a sheet, nor has a window for it.
+ * @param base moisture that the farm counts the crop dry at, wet-basis fraction @param day of the farm's calendar
+ */
+export function offerOf(
+  notebook: RecordsOf<never, 'cuttingWindow'>,
+  sheets: Sheets,
+  bids: ReadonlyMap<string, BuyerBid>,
+  crop: Crop,
+  base: number,
+  buyerId: string,
+  day: string,
+): Offer | null {
+  const window = windowAt(notebook, crop.id, buyerId) ?? null;
+  const sheet = sheets.on(buyerId, crop.id, day);
+  const bid = bids.get(`${buyerId} ${crop.id}`) ?? null;
+  if (window === null && sheet === null) return null;
+  const price = bid !== null ? bidPrice(bid) : window !== null && window.price > 0 ? window.price : null;
+  const posted = sheet ? scheduleOf(sheet.sheet, crop.legalPounds) : undefined;
+  const terms: MoistureTerms = {
+    ...(window
+      ? termsOf(window, crop.legalPounds, base)
+      : { legalPounds: crop.legalPounds, base, shrinkPerPoint: 0, dockPerPoint: 0, refuseAbove: 0.5 }),
+    ...(posted ? { base: sheet!.sheet.base, refuseAbove: sheet!.sheet.refuseAbove ?? window?.refuseAbove ?? 0.5, sheet: posted } : {}), // prettier-ignore
+  };
+  return { price, from: bid ? 'bid' : price === null ? null : 'window', bid, terms, by: posted ? 'sheet' : 'window', window }; // prettier-ignore
+}
