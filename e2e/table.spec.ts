@@ -43,17 +43,17 @@ test('a table by keyboard: sorted, searched, filtered, its columns chosen, saved
   await net.getByRole('button').focus();
   await page.keyboard.press('Enter');
   const first = await net.getAttribute('aria-sort');
-  expect(sorted(numbers(await column(table, 7)), first === 'descending')).toBe(true);
+  expect(sorted(numbers(await column(table, 5)), first === 'descending')).toBe(true);
   await page.keyboard.press('Enter');
   const second = await net.getAttribute('aria-sort');
   expect([first, second].sort()).toEqual(['ascending', 'descending']);
-  expect(sorted(numbers(await column(table, 7)), second === 'descending')).toBe(true);
+  expect(sorted(numbers(await column(table, 5)), second === 'descending')).toBe(true);
   // What is not known stands last, either way.
   const price = table.getByRole('columnheader', { name: /^Price/ }).getByRole('button');
   await price.click();
-  expect(sorted(numbers(await column(table, 10)), true) || sorted(numbers(await column(table, 10)))).toBe(true);
+  expect(sorted(numbers(await column(table, 8)), true) || sorted(numbers(await column(table, 8)))).toBe(true);
   const unknownLast = async (): Promise<boolean> => {
-    const prices = numbers(await column(table, 10)).map(Number.isNaN);
+    const prices = numbers(await column(table, 8)).map(Number.isNaN);
     return prices.includes(true) && prices.indexOf(true) > prices.lastIndexOf(false);
   };
   expect(await unknownLast()).toBe(true);
@@ -76,25 +76,25 @@ test('a table by keyboard: sorted, searched, filtered, its columns chosen, saved
   await page.getByRole('searchbox', { name: 'Find in tickets' }).fill('');
 
   // The sum at its foot is of what is shown.
-  const weights = numbers(await column(table, 7));
-  const sum = numbers([await table.locator('tfoot td:nth-child(7)').innerText()])[0]!;
+  const weights = numbers(await column(table, 5));
+  const sum = numbers([await table.locator('tfoot td:nth-child(5)').innerText()])[0]!;
   expect(Math.abs(sum - weights.reduce((a, b) => a + b, 0))).toBeLessThanOrEqual(weights.length);
 
   // A column less, one more; the file has what is on the screen, and it is kept over a reload.
   await page.getByRole('button', { name: 'Columns' }).click();
-  await page.getByRole('menuitemcheckbox', { name: 'Tare' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Dry' }).click();
   await page.getByRole('menuitemcheckbox', { name: 'Crop' }).click();
   await page.keyboard.press('Escape');
-  const heads = ['Ticket', 'When', 'Buyer', 'Crop', 'Fields', 'Gross, lb', 'Net, lb', 'Moist., %', 'Dry, bu', 'Price, $/bu', 'Brings']; // prettier-ignore
+  const heads = ['Ticket', 'When', 'Buyer', 'Crop', 'Fields', 'Net, lb', 'Moist., %', 'Price, $/bu', 'Check', 'Brings']; // prettier-ignore
   const [head, ...lines] = await saved(page);
   expect(head).toEqual(heads);
   expect(lines).toHaveLength(atRedbud);
   expect(lines.map((line) => line[0])).toEqual((await column(table, 1)).map((text) => text.replace(/\s*\d×.*/s, '')));
-  expect(lines.map((line) => Math.round(Number(line[6])))).toEqual(numbers(await column(table, 7)));
+  expect(lines.map((line) => Math.round(Number(line[5])))).toEqual(numbers(await column(table, 6)));
   expect(lines.every((line) => /^\d{4}-\d\d-\d\d \d\d:\d\d$/.test(line[1]!))).toBe(true);
   await page.reload();
   await expect(table.getByRole('columnheader', { name: /^Crop/ })).toBeVisible();
-  await expect(table.getByRole('columnheader', { name: /^Tare/ })).toHaveCount(0);
+  await expect(table.getByRole('columnheader', { name: /^Dry/ })).toHaveCount(0);
 
   // Arrows, Home and End walk the rows; Enter opens.
   const link = (n: number) => table.locator('tbody tr').nth(n).getByRole('link');

@@ -5,7 +5,6 @@ import {
   type CableReading,
   cfmToCubicMetresPerSecond,
   type CombineProfile,
-  type Contract,
   type CuttingWindow,
   type HaulTimes,
   type NextFieldPlan,
@@ -45,15 +44,6 @@ const fan = (at2: number, at6: number, more: Partial<BinFan> = {}): BinFan => ({
   mostHumidity: 0.75,
   ...more,
 });
-
-/** Sold ahead: one nearly filled, one late, two with a part of their price open, one that has not begun. */
-const CONTRACTS: readonly (readonly [id: string, Contract])[] = [
-  ['contract-118', { number: '118', buyerId: 'redbud', crop: 'corn', kind: 'flat', price: 4.62, bushels: 10_450, opens: '2026-08-15', closes: '2026-10-15', overage: 'spot', done: false }],
-  ['contract-2207', { number: '2207', buyerId: 'whistling-duck', crop: 'corn', kind: 'basisFixed', basis: -0.22, bushels: 12_000, opens: '2026-08-20', closes: '2026-12-15', overage: 'next', done: false }],
-  ['contract-8814', { number: '88-14', buyerId: 'gar-hole', crop: 'sorghum', kind: 'futuresFixed', futures: 4.81, fee: 0.02, bushels: 6000, opens: '2026-08-15', closes: '2026-09-05', overage: 'spot', done: false, note: 'called Sep 3: they take it until the 12th' }],
-  ['contract-s31', { number: 'S-31', buyerId: 'redbud', crop: 'soybean', kind: 'flat', price: 10.62, bushels: 10_000, opens: '2026-09-15', closes: '2026-11-15', overage: 'spot', done: false }],
-  ['contract-s40', { number: 'S-40', buyerId: 'gar-hole', crop: 'soybean', kind: 'bothFixed', futures: 10.9, basis: -0.35, bushels: 5000, opens: '2026-09-01', closes: '2026-10-31', overage: 'refused', done: false }],
-]; // prettier-ignore
 
 /** A pit under a leg for wet grain and one for dry, and a conveyor over the far bins. */
 const SITE: SiteEquipment = {
@@ -499,7 +489,6 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
     weather,
     cables,
     settings: [
-      ...CONTRACTS.map(([subject, body]): DemoSetting => ({ kind: 'contract', subject, body })),
       { kind: 'siteEquipment', subject: 'farm', body: SITE },
       { kind: 'binCables', subject: 'bin-b', body: { cables: CABLES_B } },
       { kind: 'aeration', subject: 'bin-b', body: { mode: 'window', coolBy: 3, mostRewet: 1, leastCelsius: 2 } },

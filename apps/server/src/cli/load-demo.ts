@@ -4,6 +4,7 @@ import {
   demoHauling,
   type DemoLog,
   demoNotebook,
+  demoSell,
   type DemoOptions,
   demoShed,
   type DemoSetting,
@@ -79,13 +80,19 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
         capacityBu: capacityBu ?? null,
       })),
     );
-    const [book, shed, hauling] = [demoNotebook(demo), demoShed(demo), demoHauling(demo)];
+    const [book, shed, hauling, sell] = [demoNotebook(demo), demoShed(demo), demoHauling(demo), demoSell(demo)];
     const bins = demo.places.flatMap(({ id, diameterM, eaveM, hopperM }): DemoSetting[] =>
       diameterM === undefined
         ? []
         : [{ kind: 'binSetup', subject: id, body: { diameter: diameterM, eave: eaveM ?? 0, hopper: hopperM ?? 0 } }],
     );
-    await insertSettings(tx, farmId, [...bins, ...shed.settings, ...book.settings, ...hauling.settings]);
+    await insertSettings(tx, farmId, [
+      ...bins,
+      ...shed.settings,
+      ...book.settings,
+      ...hauling.settings,
+      ...sell.settings,
+    ]);
     const readings = [...demo.readings, ...book.readings].map(({ by, ...body }): DemoLog => ({
       kind: 'reading',
       body,
@@ -93,7 +100,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       voided: false,
     }));
     const seasonOf = new Map(demo.lots.map((lot) => [lot.id, lot.season]));
-    await insertLogs(tx, farmId, [...readings, ...book.logs, ...shed.logs, ...hauling.logs], (lotId) =>
+    await insertLogs(tx, farmId, [...readings, ...book.logs, ...shed.logs, ...hauling.logs, ...sell.logs], (lotId) =>
       seasonOf.get(lotId),
     );
     await insertAll(

@@ -2620,7 +2620,7 @@ export interface components {
         readonly bands: readonly {
           readonly from: number;
           /** @enum {string} */
-          readonly per: 'bu' | 'percentOfPrice';
+          readonly per: 'bushel' | 'percentOfPrice';
           readonly amount: number;
           readonly step?: number;
         }[];

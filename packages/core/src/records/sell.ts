@@ -181,7 +181,7 @@ export const BUYER_SHEET = settingKind(
         bands: list(
           record({
             from: number(0, 200, ''),
-            per: choice(['bu', 'percentOfPrice']),
+            per: choice(['bushel', 'percentOfPrice']),
             amount: number(0, 100, ''),
             /** left out: once for the whole band */
             step: optional(number(0.01, 100, '')),

@@ -53,8 +53,20 @@ export function duesOf(
     if (own === undefined) parts.set(entryId, [part]);
     else own.push(part);
   };
-  for (const { id, loads, price } of book.contracts)
-    for (const { entryId, bushels } of loads) put(entryId, { contractId: id, bushels, price: price.price });
+  for (const { id, loads, price, parts: fixed } of book.contracts) {
+    // What is fixed of an open price is the price of what came first.
+    const { futures, basis } = fixed;
+    const mean = futures.average === null || basis.average === null ? null : futures.average + basis.average;
+    let left = price.price === null ? fixed.priced : 0;
+    for (const { entryId, bushels } of [...loads].sort(
+      (a, b) => a.atMs - b.atMs || a.entryId.localeCompare(b.entryId),
+    )) {
+      const priced = price.price === null && mean !== null ? Math.min(left, bushels) : 0;
+      left -= priced;
+      if (priced > 0) put(entryId, { contractId: id, bushels: priced, price: mean });
+      if (bushels - priced > 1e-9) put(entryId, { contractId: id, bushels: bushels - priced, price: price.price });
+    }
+  }
   const spot = new Map(book.spot.map(({ entryId, bushels }) => [entryId, bushels]));
   const schedules = new Map<string, BuyerSchedule>();
   return sold.map((one): Due => {

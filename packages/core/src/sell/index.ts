@@ -60,7 +60,7 @@ export {
   priceParts,
   termsOfContract,
 } from './price-parts.js';
-export { bidPrice, bidsOn, type Offer, offerOf } from './offer.js';
+export { bidPrice, bidsOn, type Offer, offerOf, type Offers, offersOf } from './offer.js';
 export { type Due, type DuePart, duesOf } from './dues.js';
 export {
   type TicketAccount,

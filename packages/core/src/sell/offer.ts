@@ -1,8 +1,17 @@
-import type { Crop } from '../crops/index.js';
-import { termsOf, windowAt } from '../fields/index.js';
-import { type BuyerBid, type CuttingWindow, type LogEntry, living, type RecordsOf } from '../records/index.js';
+import { type Crop, cropOf } from '../crops/index.js';
+import { termsOf, windowAt, windowFor } from '../fields/index.js';
+import { calendarDay } from '../kernel/index.js';
+import { baseMoistureOf, type FarmView } from '../ledger/index.js';
+import {
+  type BuyerBid,
+  type CuttingWindow,
+  type LogEntry,
+  living,
+  type RecordsOf,
+  type SellRecords,
+} from '../records/index.js';
 import type { MoistureTerms } from './moisture-schedule.js';
-import { scheduleOf, type Sheets } from './sheet.js';
+import { scheduleOf, type Sheets, sheetsOf } from './sheet.js';
 
 /** $/bu of a bid: cash, or its futures plus its basis. */
 export const bidPrice = ({ price, futures, basis }: BuyerBid): number => price ?? (futures ?? 0) + (basis ?? 0);
@@ -32,6 +41,8 @@ export interface Offer {
   /** By his posted sheet, else by the window that the farm cuts by. */
   readonly by: 'sheet' | 'window';
   readonly window: CuttingWindow | null;
+  /** The window is his own, not the farm's for the crop. */
+  readonly ownWindow: boolean;
 }
 
 /**
@@ -58,7 +69,29 @@ export function offerOf(
     ...(window
       ? termsOf(window, crop.legalPounds, base)
       : { legalPounds: crop.legalPounds, base, shrinkPerPoint: 0, dockPerPoint: 0, refuseAbove: 0.5 }),
-    ...(posted ? { base: sheet!.sheet.base, refuseAbove: sheet!.sheet.refuseAbove ?? window?.refuseAbove ?? 0.5, sheet: posted } : {}), // prettier-ignore
+    ...(posted ? { dockPerPoint: sheet!.sheet.dryingPerPoint ?? 0, ...(sheet!.sheet.dryingStep === undefined ? {} : { dockStep: sheet!.sheet.dryingStep }), base: sheet!.sheet.base, refuseAbove: sheet!.sheet.refuseAbove ?? window?.refuseAbove ?? 0.5, sheet: posted } : {}), // prettier-ignore
   };
-  return { price, from: bid ? 'bid' : price === null ? null : 'window', bid, terms, by: posted ? 'sheet' : 'window', window }; // prettier-ignore
+  return { price, from: bid ? 'bid' : price === null ? null : 'window', bid, terms, by: posted ? 'sheet' : 'window', window, ownWindow: windowFor(notebook, crop.id, buyerId) !== undefined }; // prettier-ignore
+}
+
+/** What every buyer gives for every crop on the farm's day. */
+export type Offers = (crop: string, buyerId: string) => Offer | null;
+
+export function offersOf(
+  farm: FarmView,
+  notebook: RecordsOf<never, 'cuttingWindow'>,
+  sell: {
+    readonly logs: Pick<SellRecords['logs'], 'bid'>;
+    readonly settings: Pick<SellRecords['settings'], 'buyerSheet'>;
+  },
+): Offers {
+  const day = calendarDay(farm.data.now, farm.data.farm.timeZone);
+  const sheets = sheetsOf(sell.settings.buyerSheet);
+  const bids = bidsOn(sell.logs.bid, day);
+  return (id, buyerId) => {
+    const crop = cropOf(id);
+    return crop === undefined
+      ? null
+      : offerOf(notebook, sheets, bids, crop, baseMoistureOf(id, farm.data.farm.defaults), buyerId, day);
+  };
 }

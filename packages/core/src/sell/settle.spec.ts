@@ -115,7 +115,7 @@ describe('what a ticket is owed by a posted sheet', () => {
         factor: 'testWeight',
         steps: 'whole',
         cumulative: true,
-        bands: [{ from: 54, per: 'bu', amount: 0.02, step: 1 }],
+        bands: [{ from: 54, per: 'bushel', amount: 0.02, step: 1 }],
       },
     ];
     const paper = { id: 'p', at: '2026-10-05T12:00:00Z', entryId: 'a', factors: { testWeight: 52, dockage: 1.29 } };
@@ -177,6 +177,33 @@ describe('what crosses a contract’s end', () => {
     const parts = priceParts(value, both);
     expect(parts.futures.bushels).toBe(1000);
     expect(parts.futures.average).toBeCloseTo(0.4 * 4.6 + 0.6 * 4.9, 10);
+  });
+
+  it('what is fixed of an open price is the price of what came first', () => {
+    const fixes = [
+      log<'priceFix'>({
+        id: 'f',
+        at: '2026-09-03T15:00:00Z',
+        contractId: 'c',
+        part: 'futures',
+        price: 4.6,
+        bushels: 900,
+      }),
+    ];
+    const with_ = papersIn(farm, { logs: { ticketPaper: [] }, settings: { buyerSheet: { s: { value: sheet() } } } });
+    const sold = soldDeliveries(farm, loads, with_);
+    const book = contractBook(
+      { c: contract({ kind: 'basisFixed', basis: -0.2, bushels: 5000 }) },
+      [],
+      sold,
+      NOW,
+      {},
+      fixes,
+    );
+    const [a, b] = duesOf(farm, sold, book, with_);
+    expect(a!.price).toBeCloseTo(4.4, 10);
+    expect(b!.parts.map(({ bushels, price }) => [Number(bushels.toFixed(2)), price === null ? null : Number(price.toFixed(4))])).toEqual([[185.71, 4.4], [314.29, null]]); // prettier-ignore
+    expect(b!.money).toBeNull();
   });
 });
 

@@ -44,7 +44,7 @@ export function scheduleOf(sheet: BuyerSheet, legalPounds: number): BuyerSchedul
     factors: factors.map(({ factor, bands, steps, cumulative, refuseBeyond }) => ({
       factor,
       worse: FACTOR_WORDS[factor].worse,
-      bands,
+      bands: bands.map(({ per, ...band }) => ({ ...band, per: per === 'bushel' ? ('bu' as const) : per })),
       steps,
       cumulative,
       ...(refuseBeyond === undefined ? {} : { refuseBeyond }),

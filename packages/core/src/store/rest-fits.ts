@@ -11,6 +11,7 @@ import {
   type Lane,
   type LinearSolver,
   valueOfMoisture,
+  type Offers,
 } from '../sell/index.js';
 import { dryBushels, kilogramsPerBushel } from '../units/index.js';
 import { placeNow } from './place-state.js';
@@ -77,6 +78,8 @@ export interface RestFarm {
     'fuelPerPointBushel' | 'fuelPrice' | 'kWhPerPointBushel' | 'powerPrice' | 'bushelPointsPerHour'
   > | null;
   readonly times: HaulTimes | null;
+  /** What buyers give today; left out: by the windows. */
+  readonly offers?: Offers;
   readonly nowMs: number;
 }
 
@@ -93,7 +96,17 @@ const KEEPS = ['bin', 'pile'];
 const LEAST_VALUE = 0.001;
 
 /** What still needs a place, the places, and the lanes between them with what a bushel is worth there. Common practice, no source. */
-export function restQuestion({ farm, rows, fields, states, rules, dryer, times, nowMs }: RestFarm): RestQuestion {
+export function restQuestion({
+  farm,
+  rows,
+  fields,
+  states,
+  rules,
+  dryer,
+  times,
+  offers,
+  nowMs,
+}: RestFarm): RestQuestion {
   const { defaults, name } = farm.data.farm;
   const baseOf = (crop: string): number => baseMoistureOf(crop, defaults);
   const cropFor = (id: string): Crop => cropOf(id) ?? CROPS.corn;
@@ -214,9 +227,11 @@ export function restQuestion({ farm, rows, fields, states, rules, dryer, times, 
     const window = windowAt(fields, source.crop, place.id);
     if (!window) return;
     const to = `${place.id} ${source.crop}`;
-    const value = valueOfMoisture(termsOf(window, crop.legalPounds, base), window.price)(source.moisture);
+    const offer = offers?.(source.crop, place.id) ?? null;
+    const price = offer?.price ?? window.price;
+    const value = valueOfMoisture(offer?.terms ?? termsOf(window, crop.legalPounds, base), price)(source.moisture);
     if (value !== null) lane(to, 'wet', value * pounds * wet, place.id);
-    if (dries) lane(to, 'dried', window.price - drying * aPoint, place.id);
+    if (dries) lane(to, 'dried', price - drying * aPoint, place.id);
   };
   for (const source of sources) {
     for (const place of places) lanesTo(source, place);

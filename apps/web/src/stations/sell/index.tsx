@@ -4,58 +4,65 @@ import {
   type Delivery,
   KG_PER_LB,
   type SoldDelivery,
+  type TicketAccount,
   sellView,
+  soldDeliveries,
   TICKET,
   WATER_SHRINK,
 } from '@fanega/core';
-import { lazy, Suspense, useMemo } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, Route, Routes } from 'react-router';
 import { type Farm, useDeliveries, useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Loading } from '../../ui';
 import { type Column, DataTable } from '../../ui/table';
 import { QueryBoundary } from '../../ui/query-boundary';
-import { bushels, mass, moisture, money, percent, plain, price, Shown, system } from '../../quantity/quantity';
+import { bushels, mass, moisture, money, number, percent, plain, price, Shown, system } from '../../quantity/quantity';
 import { figureColumn, momentColumn, wordColumn } from '../../widgets/columns';
 import { Swatch } from '../../widgets/weave';
+import { Callout } from '../../ui/callout';
 import { Page } from '../../ui/page';
+import { type State, Status } from '../../ui/status';
 import { Working } from '../../widgets/working';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
+import { paperCheck } from './pages/paper-check';
+import { type SellBook, useSellBook } from './pages/use-sell-book';
 
 const NextLoad = lazy(() => import('./pages/next-load'));
 const Where = lazy(() => import('./pages/where'));
 const Contracts = lazy(() => import('./pages/contracts'));
 const Hold = lazy(() => import('./pages/hold'));
+const Position = lazy(() => import('./pages/position'));
+const Settle = lazy(() => import('./pages/settle'));
+const Buyers = lazy(() => import('./pages/buyers'));
+const Ticket = lazy(async () => ({ default: (await import('./pages/ticket-drawer')).TicketDrawer }));
 
 const PAGES = [
   { path: '', name: 'Tickets' },
   { path: 'next', name: 'The next load' },
   { path: 'where', name: 'Where it brings most' },
+  { path: 'position', name: 'Position' },
   { path: 'contracts', name: 'Contracts' },
+  { path: 'settle', name: 'Settle' },
+  { path: 'buyers', name: 'Buyers' },
   { path: 'hold', name: 'Hold or sell' },
 ] as const;
 
 /** Tickets, what is sold ahead, where the next load counts, and whether to wait. */
 export default function Sell() {
   const farm = useFarm();
-  const recorder = useRecorder();
   const chosen = useSeason(farm);
   return (
-    <Page
-      title="Sell"
-      base="/sell"
-      pages={PAGES}
-      beside={<SeasonBox {...chosen} />}
-      actions={
-        <Button onClick={() => recorder.open({ kind: 'move', amount: 'gross', emptied: true })}>Record a ticket</Button>
-      }
-    >
+    <Page title="Sell" base="/sell" pages={PAGES} beside={<SeasonBox {...chosen} />}>
       <Suspense fallback={<Loading what="Opening" />}>
         <Routes>
           <Route index element={<AllTickets farm={farm} season={chosen.season} />} />
           <Route path="next" element={<NextLoad farm={farm} />} />
           <Route path="where" element={<Where farm={farm} />} />
           <Route path="contracts" element={<Contracts farm={farm} />} />
+          <Route path="position" element={<Position farm={farm} season={chosen.season} />} />
+          <Route path="settle" element={<Settle farm={farm} season={chosen.season} />} />
+          <Route path="buyers" element={<Buyers farm={farm} />} />
           <Route path="hold" element={<Hold farm={farm} />} />
         </Routes>
       </Suspense>
@@ -66,15 +73,19 @@ export default function Sell() {
 /** Every delivery with its ticket. */
 function AllTickets({ farm, season }: { farm: Farm; season: number | undefined }) {
   const deliveries = useDeliveries(season);
+  const recorder = useRecorder();
   return (
     <QueryBoundary answer={deliveries} what="Collecting the tickets">
       {(rows) =>
         rows.length === 0 ? (
           <Empty title={`Nothing of ${season ?? 'this season'} is sold yet.`}>
             <p>A load into a buyer is a delivery; its ticket comes in here.</p>
+            <Button className="mt-3" onClick={() => recorder.open({ kind: 'move', amount: 'gross', emptied: true })}>
+              Record a ticket
+            </Button>
           </Empty>
         ) : (
-          <Tickets farm={farm} rows={rows} />
+          <Tickets farm={farm} rows={rows} season={season} />
         )
       }
     </QueryBoundary>
@@ -128,9 +139,23 @@ function OwnWorking({
   );
 }
 
-function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
-  const { rows: sold, own, others } = useMemo(() => sellView(farm, rows), [farm, rows]);
-  const columns = useMemo(() => ticketColumns(farm), [farm]);
+function Tickets({ farm, rows, season }: { farm: Farm; rows: readonly Delivery[]; season: number | undefined }) {
+  const recorder = useRecorder();
+  const book = useSellBook(farm, season);
+  const { own, others } = useMemo(() => sellView(farm, rows, book?.papers), [farm, rows, book]);
+  const [open, setOpen] = useState<string | null>(null);
+  const columns = useMemo(() => ticketColumns(farm, setOpen), [farm]);
+  // Until it is known what buyers post and pay, what the book alone says.
+  const sold = useMemo((): readonly TicketRow[] => {
+    if (!book) return soldDeliveries(farm, rows).map((one) => ({ ...one, check: null, account: null }));
+    const accounts = new Map(book.settled.accounts.map((account) => [account.due.entryId, account]));
+    return book.sold.map((one) => {
+      const account = accounts.get(one.delivery.entry.id) ?? null;
+      return { ...one, account, check: account && ticketCheck(book, account) };
+    });
+  }, [book, farm, rows]);
+  const wrong = sold.filter(({ check }) => check?.state === 'bad');
+  const opened = book?.dues.find(({ entryId }) => entryId === open);
   const cropName = (crop: string | undefined): string => cropOf(crop ?? '')?.name ?? crop ?? 'Unknown crop';
   return (
     <>
@@ -162,7 +187,23 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
             </ul>
           </div>
         )}
+        <Button
+          className="ml-auto self-start"
+          onClick={() => recorder.open({ kind: 'move', amount: 'gross', emptied: true })}
+        >
+          Record a ticket
+        </Button>
       </div>
+      {wrong.length > 0 && (
+        <Callout icon className="mx-5 mb-3 px-3 py-2 lg:mx-6">
+          <b>
+            {wrong.length === 1 ? 'One ticket does' : `${number(wrong.length)} tickets do`} not add up by the
+            buyer&rsquo;s own sheet
+          </b>
+          : {wrong.map(({ delivery }) => delivery.ticket ?? 'no number').join(', ')}. Open one for the sentence to say
+          on the phone.
+        </Callout>
+      )}
       <DataTable
         name="Tickets"
         one="ticket"
@@ -173,16 +214,46 @@ function Tickets({ farm, rows }: { farm: Farm; rows: readonly Delivery[] }) {
         sortedBy={{ id: 'when', down: true }}
       />
       <p className="px-5 py-3 text-sm text-muted lg:px-6">
-        Brings: dry grain at the price, before the buyer&rsquo;s discounts; over-dry grain at its own weight.
+        Brings: by the buyer&rsquo;s posted sheet at the ticket&rsquo;s price; where none is entered, dry grain before
+        his discounts and over-dry grain at its own weight.
       </p>
+      {book && opened && (
+        <Suspense>
+          <Ticket farm={farm} book={book} due={opened} onClose={() => setOpen(null)} />
+        </Suspense>
+      )}
     </>
   );
 }
 
+/** A ticket with what is known of its check and its money. */
+interface TicketRow extends SoldDelivery {
+  readonly check: { readonly state: State; readonly words: string } | null;
+  readonly account: TicketAccount | null;
+}
+
+/** How a ticket stands: what its paper says against the sheet, and what came for it. */
+function ticketCheck(book: SellBook, account: TicketAccount): NonNullable<TicketRow['check']> {
+  const audit = paperCheck(book, account.due);
+  if (audit !== null && !audit.agrees)
+    return {
+      state: 'bad',
+      words: audit.shortMoney === null ? 'differs' : audit.shortMoney >= 0 ? `${money(audit.shortMoney)} short` : `${money(-audit.shortMoney)} over`, // prettier-ignore
+    };
+  if (account.sheets.length > 0) {
+    if (account.open === null) return { state: 'open', words: 'price open' };
+    if (Math.abs(account.open) <= 0.05) return { state: 'good', words: 'paid' };
+    return { state: 'bad', words: account.open > 0 ? `${money(account.open)} short` : `${money(-account.open)} over` };
+  }
+  if (account.due.ticketNo === null) return { state: 'watch', words: 'no ticket' };
+  return { state: 'none', words: audit === null ? 'not paid' : 'agrees, not paid' };
+}
+
 /** Every ticket as the buyer printed it, and what it brings. */
-function ticketColumns(farm: Farm): Column<SoldDelivery>[] {
+function ticketColumns(farm: Farm, open: (entryId: string) => void): Column<TicketRow>[] {
   const { timeZone } = farm.data.farm;
   const per = ({ crop }: SoldDelivery): number => farm.kgPerBu(crop);
+  const words = ({ check }: TicketRow): string => check?.words ?? '';
   return [
     {
       id: 'ticket',
@@ -224,8 +295,8 @@ function ticketColumns(farm: Farm): Column<SoldDelivery>[] {
         </span>
       ),
     },
-    figureColumn('gross', 'Gross', mass, ({ delivery }) => delivery.grossKg),
-    figureColumn('tare', 'Tare', mass, ({ delivery }) => delivery.tareKg),
+    figureColumn('gross', 'Gross', mass, ({ delivery }) => delivery.grossKg, { extra: true }),
+    figureColumn('tare', 'Tare', mass, ({ delivery }) => delivery.tareKg, { extra: true }),
     figureColumn('net', 'Net', mass, ({ delivery }) => delivery.netKg, {
       show: ({ delivery }) => <b>{mass.figure(delivery.netKg)}</b>,
       summed: {},
@@ -233,6 +304,23 @@ function ticketColumns(farm: Farm): Column<SoldDelivery>[] {
     figureColumn('moisture', 'Moist.', moisture, ({ delivery }) => delivery.moisture),
     figureColumn('dry', 'Dry', bushels, (one) => one.bushels, { per }),
     figureColumn('price', 'Price', price, ({ delivery }) => delivery.pricePerBu, { per }),
+    {
+      id: 'check',
+      head: 'Check',
+      value: words,
+      show: (row) =>
+        row.check === null ? (
+          ''
+        ) : (
+          <button
+            type="button"
+            className="min-h-9 text-left whitespace-nowrap underline decoration-rule underline-offset-4"
+            onClick={() => open(row.delivery.entry.id)}
+          >
+            <Status state={row.check.state}>{row.check.words}</Status>
+          </button>
+        ),
+    },
     {
       id: 'brings',
       head: 'Brings',

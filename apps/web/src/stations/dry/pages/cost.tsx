@@ -33,12 +33,14 @@ import { spanText } from '../../../quantity/time';
 import { Choices, Loading, SelectBox, TextBox } from '../../../ui';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
+import { useOffers } from '../../../widgets/use-offers';
 import { Working } from '../../../widgets/working';
 import { FUEL_WORDS, USUAL_DRYER } from '../forms/dryer-setup';
 
 /** How far to dry for the time it will lie, what each point costs, and whether the dock is cheaper than the dryer. */
 export default function Cost({ farm }: { farm: Farm }) {
   const notebook = useNotebook().data;
+  const offers = useOffers(farm);
   const wet = farm.data.places
     .filter(({ kind }) => ['wetBin', 'dryer', 'truck', 'cart'].includes(kind))
     .find(({ id }) => farm.bushels(farm.held(id).wetLots) >= 1);
@@ -49,15 +51,16 @@ export default function Cost({ farm }: { farm: Farm }) {
   const [months, setMonths] = useState('0');
   const [buyerId, setBuyerId] = useState<string>('');
   const [text, setText] = useState<{ moisture?: string; much?: string; price?: string }>({});
-  if (!notebook) return <Loading what="Opening" />;
+  if (!notebook || !offers) return <Loading what="Opening" />;
   const able = dryerOf(notebook);
   const setup = able?.setup ?? { ...USUAL_DRYER, ...(able ? { bushelPointsPerHour: able.bushelPointsPerHour } : {}) };
   const window = (windowFor(notebook, crop.id, buyerId === '' ? null : buyerId) ?? windowFor(notebook, crop.id, null))
     ?.value;
   const base = baseMoistureOf(crop.id, farm.data.farm.defaults);
+  const offer = buyerId === '' ? null : offers(crop.id, buyerId);
   const shownMoisture = text.moisture ?? moisture.text(Math.round(1000 * (held?.moisture ?? 0.2)) / 1000);
   const shownMuch = text.much ?? bushels.text(Math.round(held ? farm.bushels(held.wetLots) : 1000), per);
-  const shownPrice = text.price ?? price.text(window?.price ?? 4.4, per);
+  const shownPrice = text.price ?? price.text(offer?.price ?? window?.price ?? 4.4, per);
   const m = moisture.read(shownMoisture, { least: 0.05, most: 0.4, wanted: true });
   const much = bushels.read(shownMuch, { least: 1, most: 1e6, per, wanted: true });
   const paid = price.read(shownPrice, { least: 0, most: 1000, per, wanted: true });
@@ -98,7 +101,7 @@ export default function Cost({ farm }: { farm: Farm }) {
       legalPounds: crop.legalPounds,
     };
     try {
-      const terms = window && termsOf(window, crop.legalPounds, base);
+      const terms = offer?.terms ?? (window && termsOf(window, crop.legalPounds, base));
       return {
         cost: dryingCost(job),
         dock: terms
@@ -110,7 +113,7 @@ export default function Cost({ farm }: { farm: Farm }) {
               ...(terms.dockStep === undefined ? {} : { dockStep: terms.dockStep }),
             })
           : null,
-        refused: window !== undefined && from > window.refuseAbove,
+        refused: terms !== undefined && from > terms.refuseAbove,
         problem: null,
       };
     } catch (error) {

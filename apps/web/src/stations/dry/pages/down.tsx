@@ -1,5 +1,4 @@
 import {
-  baseMoistureOf,
   chainNow,
   closesAt,
   cropOf,
@@ -10,10 +9,10 @@ import {
   delaysNow,
   type FieldRecords,
   type FieldRow,
+  type Offers,
   quickDryingCost,
   RangeRefusal,
   startOfDay,
-  termsOf,
   trucksNow,
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
@@ -21,7 +20,6 @@ import {
   type WayOut,
   type WetBuyer,
   windowFor,
-  windowAt,
 } from '@fanega/core';
 import type { HaulAnswer } from '@fanega/contract';
 import { useState } from 'react';
@@ -33,6 +31,7 @@ import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
 import { useTicking } from '../../../ui/use-ticking';
 import { Verdict } from '../../../ui/verdict';
+import { useOffers } from '../../../widgets/use-offers';
 import { useDeadlines } from '../../../widgets/use-deadlines';
 import { Working } from '../../../widgets/working';
 import { USUAL_DRYER } from '../forms/dryer-setup';
@@ -45,19 +44,22 @@ const USUAL_HOURS = 12;
 /** The dryer stands: what is wet, until when it lasts, and the ways out side by side in bushels, hours and dollars. */
 export default function DryerDown({ farm }: { farm: Farm }) {
   const notebook = useNotebook().data;
+  const offers = useOffers(farm);
   const rows = useFields().data;
   const haul = useHaul().data;
-  if (!notebook || !rows || !haul) return <Loading what="Opening" />;
-  return <Ways farm={farm} notebook={notebook} rows={rows} haul={haul} />;
+  if (!notebook || !rows || !haul || !offers) return <Loading what="Opening" />;
+  return <Ways farm={farm} offers={offers} notebook={notebook} rows={rows} haul={haul} />;
 }
 
 function Ways({
   farm,
+  offers,
   notebook,
   rows,
   haul,
 }: {
   farm: Farm;
+  offers: Offers;
   notebook: FieldRecords;
   rows: readonly FieldRow[];
   haul: HaulAnswer;
@@ -86,13 +88,12 @@ function Ways({
   const times = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;
   const trucks = trucksNow(farm, notebook, haul, times, cropId, down).filter(({ state }) => state !== 'down');
   const truckBu = trucks.length === 0 ? 900 : trucks.reduce((sum, one) => sum + one.capacity, 0) / trucks.length;
-  const base = baseMoistureOf(cropId, farm.data.farm.defaults);
   const ownWindow = windowFor(notebook, cropId, null)?.value;
   const midnight = startOfDay(now, timeZone);
   const buyers = farm.data.places.flatMap((place): WetBuyer[] => {
     if (place.kind !== 'buyer') return [];
-    const terms = windowAt(notebook, cropId, place.id);
-    if (!terms) return [];
+    const offer = offers(cropId, place.id);
+    if (offer === null || offer.price === null) return [];
     const open = closesAt(farm, notebook, cropId, place.id) ?? { opens: 0, closes: 1440 };
     // Closed for today: tomorrow's hours.
     const day = midnight + open.closes * MINUTE > now ? midnight : midnight + 24 * HOUR;
@@ -100,8 +101,8 @@ function Ways({
       {
         id: place.id,
         name: place.name,
-        terms: termsOf(terms, crop.legalPounds, base),
-        price: terms.price,
+        terms: offer.terms,
+        price: offer.price,
         opensMs: day + open.opens * MINUTE,
         closesMs: day + open.closes * MINUTE,
         roadMin: times.roadMin[place.id] ?? 25,

@@ -42,6 +42,7 @@ import { OwnersDrawer } from '../forms/owners-drawer';
 import { MoistureChart, SourceName } from './moisture-chart';
 import { TakeReading } from '../forms/take-reading';
 import { PairSheet, testerWords } from './testers';
+import { useOffers } from '../../../widgets/use-offers';
 import { useWaiting, Waiting } from './waiting';
 import { WeatherLine } from './weather-line';
 import { WindowDrawer } from '../forms/window-drawer';
@@ -247,7 +248,9 @@ function Field({
     name: farm.placeName(id),
     profile,
   }));
-  const given = { facts, window, forecast, machines, nowMs, timeZone };
+  const offers = useOffers(farm);
+  const offer = buyerId === null ? null : (offers?.(lot.crop, buyerId) ?? null);
+  const given = { facts, window, offer, forecast, machines, nowMs, timeZone };
   const waiting = useWaiting(given);
   const now = useMemo(() => fieldNow(row, allTesters, buyer), [row, allTesters, buyer]);
   const tester = now ? testers.get(now.tester) : undefined;

@@ -9,6 +9,7 @@ import {
   rateAt,
   type StartCost,
   startOfDay,
+  type Offer,
   termsOf,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
@@ -64,6 +65,8 @@ function calendar(
 export interface WaitingGiven {
   readonly facts: FieldFacts;
   readonly window: CuttingWindow | undefined;
+  /** What the chosen buyer gives; none for the farm's own window. */
+  readonly offer: Offer | null;
   readonly forecast: FieldForecast | null;
   readonly machines: readonly { readonly name: string; readonly profile: CombineProfile }[];
   readonly nowMs: number;
@@ -71,7 +74,7 @@ export interface WaitingGiven {
 }
 
 /** Dollars of each start, worked out beside the page. */
-export function useWaiting({ facts, window, forecast, machines, nowMs, timeZone }: WaitingGiven) {
+export function useWaiting({ facts, window, offer, forecast, machines, nowMs, timeZone }: WaitingGiven) {
   const [combines, setCombines] = useState(Math.max(1, machines.length));
   const { crop, expected, acresLeft } = facts;
   const yieldKgPerHa = expected === null ? null : bushelsPerAcreToKgPerHa(expected, crop.legalPounds);
@@ -103,10 +106,10 @@ export function useWaiting({ facts, window, forecast, machines, nowMs, timeZone 
       shatterBelow: window.bestFrom,
       standingRisk: window.standingRisk ?? 0,
       base: crop.baseMoisture,
-      terms: termsOf(window, crop.legalPounds, crop.baseMoisture),
-      price: window.price,
+      terms: offer?.terms ?? termsOf(window, crop.legalPounds, crop.baseMoisture),
+      price: offer?.price ?? window.price,
     };
-  }, [forecast, base, kgPerHour, acresLeft, window, timeZone, crop, dryPerAcre]);
+  }, [forecast, base, kgPerHour, acresLeft, window, offer, timeZone, crop, dryPerAcre]);
   const { data, error } = useWorker('waiting', input);
   const missing =
     machines.length === 0

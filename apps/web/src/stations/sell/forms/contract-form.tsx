@@ -1,4 +1,13 @@
-import { calendarDay, CONTRACT, CONTRACT_KINDS, type Contract, type CropId, CROPS, OVERAGE_RULES } from '@fanega/core';
+import {
+  calendarDay,
+  CONTRACT,
+  CONTRACT_COUNTS,
+  CONTRACT_KINDS,
+  type Contract,
+  type CropId,
+  CROPS,
+  OVERAGE_RULES,
+} from '@fanega/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
@@ -24,6 +33,11 @@ export const OVERAGE_WORDS: Readonly<Record<Contract['overage'], string>> = {
   contract: 'at the contract’s price',
   next: 'on the next contract',
   refused: 'refused',
+};
+
+const COUNTS_WORDS: Readonly<Record<(typeof CONTRACT_COUNTS)[number], string>> = {
+  all: 'every owner’s in the load',
+  own: 'the farm’s own share only',
 };
 
 /** A contract as it was signed: whose, what, how much, when, and which parts of its price are fixed. */
@@ -55,6 +69,8 @@ export function ContractForm({
       basis: figureOrNone(fields.basis, price, { per, was: was?.basis }),
       fee: figureOrNone(fields.fee, price, { per, was: was?.fee }),
       bushels: figureBox(fields.bushels, bushels, { per, was: was?.bushels }),
+      tolerance: figureOrNone(fields.tolerance, bushels, { per, was: was?.tolerance }),
+      counts: oneOf<'all' | 'own'>(),
       opens: dayBox(today, 'From which day on?'),
       closes: dayBox(today, 'Until which day?'),
       overage: oneOf<Contract['overage']>(),
@@ -72,6 +88,8 @@ export function ContractForm({
       basis: price.text(was?.basis, per),
       fee: price.text(was?.fee, per),
       bushels: bushels.text(was?.bushels, per),
+      tolerance: bushels.text(was?.tolerance, per),
+      counts: was?.counts ?? ('all' as const),
       opens: dayTyped(was?.opens),
       closes: dayTyped(was?.closes),
       overage: was?.overage ?? 'spot',
@@ -98,13 +116,15 @@ export function ContractForm({
     readonly basis?: number | undefined;
     readonly fee?: number | undefined;
     readonly bushels: number;
+    readonly tolerance?: number | undefined;
+    readonly counts: 'all' | 'own';
     readonly opens: string;
     readonly closes: string;
     readonly overage: Contract['overage'];
     readonly done: 'open' | 'done';
     readonly note: string;
   }): Contract {
-    const { price: flat, futures, basis, fee, done, note, number, ...rest } = values;
+    const { price: flat, futures, basis, fee, tolerance, counts, done, note, number, ...rest } = values;
     return {
       ...rest,
       number: number.trim(),
@@ -114,6 +134,8 @@ export function ContractForm({
       ...(futures === undefined ? {} : { futures }),
       ...(basis === undefined ? {} : { basis }),
       ...(fee === undefined ? {} : { fee }),
+      ...(tolerance === undefined ? {} : { tolerance }),
+      ...(counts === 'own' ? { counts } : {}),
       ...(note.trim() === '' ? {} : { note: note.trim() }),
     };
   }
@@ -172,6 +194,14 @@ export function ContractForm({
           {OVERAGE_RULES.map((one) => (
             <option key={one} value={one}>
               {OVERAGE_WORDS[one]}
+            </option>
+          ))}
+        </SelectBox>
+        <TextBox label="At its price beyond it" hint="tolerance; empty: none" {...form.box('tolerance')} />
+        <SelectBox label="Whose grain counts" {...form.box('counts')}>
+          {CONTRACT_COUNTS.map((one) => (
+            <option key={one} value={one}>
+              {COUNTS_WORDS[one]}
             </option>
           ))}
         </SelectBox>

@@ -1,4 +1,4 @@
-import { CONTRACT_PRICE, type ContractNow, type ContractState, cropOf } from '@fanega/core';
+import { CONTRACT_PRICE, fixesByContract, type ContractNow, type ContractState, cropOf } from '@fanega/core';
 import { useState } from 'react';
 import type { Farm } from '../../../data/farm';
 import { bushels, number, price, priceText } from '../../../quantity/quantity';
@@ -8,7 +8,8 @@ import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
 import { Working } from '../../../widgets/working';
 import { ContractForm, KIND_WORDS } from '../forms/contract-form';
-import { useContractBook } from './use-contract-book';
+import { FixForm } from '../forms/fix-form';
+import { useSellBook } from './use-sell-book';
 
 const STATE: Readonly<Record<ContractState, string>> = {
   over: '■ over',
@@ -24,10 +25,13 @@ const ORDER: readonly ContractState[] = ['late', 'over', 'soon', 'open', 'ahead'
 
 /** What is sold ahead, what is delivered on it, and what must be there by when. */
 export default function Contracts({ farm }: { farm: Farm }) {
-  const book = useContractBook(farm);
+  const book = useSellBook(farm);
   const [open, setOpen] = useState<string | 'new' | null>(null);
+  const [fixing, setFixing] = useState<string | null>(null);
   if (!book) return <Loading what="Collecting contracts and tickets" />;
   const sorted = [...book.contracts].sort((a, b) => ORDER.indexOf(a.state) - ORDER.indexOf(b.state) || a.daysLeft - b.daysLeft); // prettier-ignore
+  const toFix = book.contracts.find(({ id }) => id === fixing);
+  const fixes = fixesByContract(book.records.logs.priceFix);
   const kept = open !== null && open !== 'new' ? { id: open, ...book.kept[open]! } : null;
   return (
     <>
@@ -48,7 +52,7 @@ export default function Contracts({ farm }: { farm: Farm }) {
           </Section>
           <ul aria-label="All contracts" className="border-t border-ink">
             {sorted.map((one) => (
-              <Line key={one.id} farm={farm} one={one} onOpen={() => setOpen(one.id)} />
+              <Line key={one.id} farm={farm} one={one} onOpen={() => setOpen(one.id)} onFix={() => setFixing(one.id)} />
             ))}
           </ul>
           {book.spot.length > 0 && (
@@ -58,6 +62,15 @@ export default function Contracts({ farm }: { farm: Farm }) {
             </p>
           )}
         </>
+      )}
+      {toFix && (
+        <FixForm
+          key={toFix.id}
+          farm={farm}
+          one={toFix}
+          fixes={fixes.get(toFix.id) ?? []}
+          onClose={() => setFixing(null)}
+        />
       )}
       {open !== null && <ContractForm farm={farm} kept={kept} onClose={() => setOpen(null)} />}
     </>
@@ -132,10 +145,11 @@ function First({ farm, first }: { farm: Farm; first: ContractNow }) {
   }
 }
 
-function Line({ farm, one, onOpen }: { farm: Farm; one: ContractNow; onOpen: () => void }) {
-  const { contract, delivered, left, state, price: now } = one;
+function Line({ farm, one, onOpen, onFix }: { farm: Farm; one: ContractNow; onOpen: () => void; onFix: () => void }) {
+  const { contract, delivered, left, state, price: now, parts } = one;
   const per = farm.kgPerBu(contract.crop);
   const part = Math.min(1, delivered / contract.bushels);
+  const openPart = contract.kind === 'futuresFixed' ? parts.basis : parts.futures;
   const said = (bu: number): string => bushels(Math.round(bu), per).text;
   return (
     <li className="border-b border-rule">
@@ -163,6 +177,21 @@ function Line({ farm, one, onOpen }: { farm: Farm; one: ContractNow; onOpen: () 
           </span>
         </span>
       </button>
+      {contract.kind !== 'flat' && contract.kind !== 'bothFixed' && !contract.done && (
+        <p className="flex flex-wrap items-baseline gap-x-5 px-5 pb-3 text-sm lg:px-6">
+          <span>
+            {now.price !== null
+              ? 'Both parts are fixed.'
+              : openPart.bushels > 0
+                ? `${said(openPart.bushels)} fixed at a mean of ${price(openPart.average!, per).text}, ${said(contract.bushels - openPart.bushels)} open.`
+                : 'Nothing of the open part is fixed yet.'}
+            {now.price === null && now.today !== null && ` At today’s market: ${priceText(now.today, per)}.`}
+          </span>
+          <Button look="quiet" className="!px-0 text-sm" onClick={onFix}>
+            {now.price === null ? `Fix the ${now.open}` : 'What was fixed'}
+          </Button>
+        </p>
+      )}
     </li>
   );
 }

@@ -7,11 +7,9 @@ import {
   type NextLoad as Way,
   nextLoad,
   type PlaceInfo,
-  windowFor,
-  windowAt,
 } from '@fanega/core';
 import { useState } from 'react';
-import { type Farm, useNotebook } from '../../../data/farm';
+import type { Farm } from '../../../data/farm';
 import { bushels, bushelsFine, dollars, grainOf, money, number, percent, priceText } from '../../../quantity/quantity';
 import { dayText } from '../../../quantity/time';
 import { Choices, Empty, Loading, TextBox } from '../../../ui';
@@ -21,7 +19,8 @@ import { Verdict } from '../../../ui/verdict';
 import { LeaveBy } from '../../../widgets/chain-line';
 import { Working } from '../../../widgets/working';
 import { OVERAGE_WORDS } from '../forms/contract-form';
-import { useContractBook } from './use-contract-book';
+import { useOffers } from '../../../widgets/use-offers';
+import { useSellBook } from './use-sell-book';
 
 const KINDS = ['truck', 'cart'];
 
@@ -52,10 +51,10 @@ function OneLoad({
   loaded: readonly PlaceInfo[];
   onTruck: (id: string) => void;
 }) {
-  const book = useContractBook(farm);
-  const notebook = useNotebook().data;
+  const book = useSellBook(farm);
+  const offers = useOffers(farm);
   const [typed, setTyped] = useState<string | undefined>();
-  if (!book || !notebook) return <Loading what="Collecting contracts and tickets" />;
+  if (!book || !offers) return <Loading what="Collecting contracts and tickets" />;
   const held = farm.held(truck.id);
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
   const per = farm.kgPerBu(crop.id);
@@ -65,11 +64,12 @@ function OneLoad({
   const much = bushelsFine.read(shown, { least: 1, most: 5000, per, wanted: true });
   const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer').map(({ id }) => id);
   const spotOf = (buyerId: string): number | null => {
-    const own = windowFor(notebook, crop.id, buyerId);
-    if (own) return own.value.price;
+    const offer = offers(crop.id, buyerId);
+    // Bid for, or a window of his own: what he says himself. The farm's own price is the last guess, after his last ticket.
+    if (offer !== null && offer.price !== null && (offer.from === 'bid' || offer.ownWindow)) return offer.price;
     const last = book.sold.find(({ delivery, crop: its }) => delivery.to === buyerId && its === crop.id && delivery.pricePerBu !== null); // prettier-ignore
     if (last) return last.delivery.pricePerBu;
-    return windowAt(notebook, crop.id, buyerId)?.price ?? null;
+    return offer?.price ?? null;
   };
   const ways =
     much.value === undefined ? [] : nextLoad({ crop: crop.id, bushels: much.value }, buyers, book.contracts, spotOf);
@@ -124,7 +124,7 @@ function OneLoad({
                 {
                   name: 'The day’s price',
                   value: spotOf(best.buyerId) === null ? 'not known' : priceText(spotOf(best.buyerId)!, per),
-                  from: 'the buyer’s window, or his last ticket',
+                  from: 'his bid, his window, or his last ticket',
                 },
               ]}
               worked={

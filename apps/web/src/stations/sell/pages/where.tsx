@@ -3,19 +3,19 @@ import {
   type BuyerAhead,
   cropOf,
   CROPS,
+  type Offers,
   type PlaceInfo,
   RangeRefusal,
-  termsOf,
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
   WHERE_MOST,
   whereItBringsMost,
   type WhereRow,
-  windowAt,
 } from '@fanega/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useNotebook } from '../../../data/farm';
+import { useOffers } from '../../../widgets/use-offers';
 import {
   bushels,
   dollars,
@@ -38,28 +38,31 @@ const FROM = ['bin', 'truck', 'cart', 'pile', 'wetBin', 'overhead'];
 /** All buyers for this grain as it lies: what is in hand after their own terms and the road both ways. */
 export default function Where({ farm }: { farm: Farm }) {
   const notebook = useNotebook().data;
+  const offers = useOffers(farm);
   const holders = farm.data.places
     .filter(({ id, kind }) => FROM.includes(kind) && farm.bushels(farm.held(id).wetLots) >= 1)
     .sort((a, b) => FROM.indexOf(a.kind) - FROM.indexOf(b.kind));
   const [chosen, setChosen] = useState('');
   const from = holders.find(({ id }) => id === chosen) ?? holders[0];
-  if (!notebook) return <Loading what="Opening" />;
+  if (!notebook || !offers) return <Loading what="Opening" />;
   if (!from)
     return (
       <Empty title="No grain is in the book.">
         <p>As soon as some lies in a bin or a truck, all buyers for it are held against each other.</p>
       </Empty>
     );
-  return <Compare key={from.id} farm={farm} from={from} holders={holders} onFrom={setChosen} />;
+  return <Compare key={from.id} farm={farm} offers={offers} from={from} holders={holders} onFrom={setChosen} />;
 }
 
 function Compare({
   farm,
+  offers,
   from,
   holders,
   onFrom,
 }: {
   farm: Farm;
+  offers: Offers;
   from: PlaceInfo;
   holders: readonly PlaceInfo[];
   onFrom: (id: string) => void;
@@ -87,13 +90,13 @@ function Compare({
   const buyers = farm.data.places
     .filter(({ kind }) => kind === 'buyer')
     .flatMap(({ id }): BuyerAhead[] => {
-      const window = windowAt(notebook, crop.id, id);
-      if (!window) return [];
+      const offer = offers(crop.id, id);
+      if (offer === null || offer.price === null) return [];
       return [
         {
           id,
-          terms: termsOf(window, crop.legalPounds, base),
-          price: window.price,
+          terms: offer.terms,
+          price: offer.price,
           roadMin: times.roadMin[id] ?? null,
           lineMin: notebook.settings.haulPlan.farm?.value.buyerId === id ? notebook.settings.haulPlan.farm.value.lineMin : 0, // prettier-ignore
         },
@@ -178,7 +181,16 @@ function Compare({
                   value: bushels(read.load.value!, per).text,
                   from: text.load === undefined ? 'the mean of the trucks' : 'typed',
                 },
-                { name: 'Price', value: priceText(best.price, per), from: 'his window in Fields' },
+                {
+                  name: 'Price',
+                  value: priceText(best.price, per),
+                  from: offers(crop.id, best.id)?.from === 'bid' ? 'his newest bid' : 'his window in Fields',
+                },
+                {
+                  name: 'His terms',
+                  value: offers(crop.id, best.id)?.by === 'sheet' ? 'his posted sheet' : 'his window',
+                  from: offers(crop.id, best.id)?.by === 'sheet' ? 'Sell, Buyers' : 'Fields',
+                },
                 {
                   name: 'Road, one way',
                   value: best.roadUnknown ? 'not known' : spanText(times.roadMin[best.id] ?? 0),

@@ -16,6 +16,7 @@ import {
   WET_ABOVE,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
+import { useOffers } from '../../../widgets/use-offers';
 import { type Farm, useBinSetups, useFields, useNotebook, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
@@ -52,6 +53,7 @@ const WHY: Readonly<Record<LeftOutWhy, string>> = {
 /** Whether all that stands goes into the farm's own bins, and what goes where. */
 export default function Rest({ farm }: { farm: Farm }) {
   const notebook = useNotebook().data;
+  const offers = useOffers(farm);
   const store = useBinSetups().data;
   const rows = useFields().data;
   const kept = store?.settings.restRules.farm;
@@ -86,7 +88,7 @@ export default function Rest({ farm }: { farm: Farm }) {
   const wholeDays = read.days.value === undefined || Number.isInteger(read.days.value);
   const fits = wholeDays && Object.values(read).every(({ error }) => error === undefined);
   const question = useMemo((): RestQuestion | null => {
-    if (!notebook || !rows || !store || !standing || !fits) return null;
+    if (!notebook || !rows || !store || !standing || !offers || !fits) return null;
     const able = dryerOf(notebook);
     const ask = (days: number): RestQuestion =>
       restQuestion({
@@ -102,6 +104,7 @@ export default function Rest({ farm }: { farm: Farm }) {
         },
         dryer: able && { ...USUAL_DRYER, ...able.setup, bushelPointsPerHour: able.bushelPointsPerHour },
         times: notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES,
+        offers,
         nowMs: farm.data.now,
       });
     if (read.days.value !== undefined) return ask(read.days.value);

@@ -1,0 +1,267 @@
+import {
+  bidPrice,
+  type BuyerSheet,
+  calendarDay,
+  type CropId,
+  cropOf,
+  CROPS,
+  living,
+  type LogEntry,
+  type PlaceInfo,
+} from '@fanega/core';
+import { useState } from 'react';
+import { CartesianGrid, Line, LineChart, XAxis, YAxis } from 'recharts';
+import { type Farm, useContracts } from '../../../data/farm';
+import { aBushel, count, dollars, money, number, percent, price, priceText } from '../../../quantity/quantity';
+import { day, dayText } from '../../../quantity/time';
+import { Button, Loading } from '../../../ui';
+import { ChartFrame } from '../../../ui/chart-frame';
+import { Section } from '../../../ui/page';
+import { Verdict } from '../../../ui/verdict';
+import { CropBox } from '../../../widgets/crop-box';
+import { useOffers } from '../../../widgets/use-offers';
+import { BidForm } from '../forms/bid-form';
+import { SheetForm, SHRINK_WORDS } from '../forms/sheet-form';
+
+/** Buyers told apart by their dashes, and named beside. */
+const DASHES = ['', '7 5', '3 4', '12 4 3 4', '1 3', '9 3'];
+const WIDTHS = [3, 2, 2, 2, 2, 2];
+
+type Open =
+  | { readonly what: 'bid'; readonly buyerId: string }
+  | { readonly what: 'sheet'; readonly buyerId: string; readonly id: string | null };
+
+/** What each buyer bids and posts for a crop, from which day on. */
+export default function Buyers({ farm }: { farm: Farm }) {
+  const records = useContracts().data;
+  const offers = useOffers(farm);
+  const cropsHere = [...new Set(farm.data.lots.map(({ crop }) => crop))];
+  const [chosen, setCrop] = useState<string>(cropsHere[0] ?? 'corn');
+  const [open, setOpen] = useState<Open | null>(null);
+  if (!records || !offers) return <Loading what="Opening" />;
+  const crop = cropOf(chosen) ?? CROPS.corn;
+  const cropId = crop.id as CropId;
+  const per = farm.kgPerBu(crop.id);
+  const today = calendarDay(farm.data.now, farm.data.farm.timeZone);
+  const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer');
+  const sheets = Object.entries(records.settings.buyerSheet)
+    .filter(([, { value }]) => value.crop === crop.id)
+    .sort(([, a], [, b]) => b.value.from.localeCompare(a.value.from));
+  const bids = living<'bid'>(records.logs.bid).filter(({ body }) => body.crop === crop.id);
+  const priced = buyers
+    .flatMap((buyer) => {
+      const offer = offers(crop.id, buyer.id);
+      return offer === null || offer.price === null ? [] : [{ buyer, offer, price: offer.price }];
+    })
+    .sort((a, b) => b.price - a.price);
+  const [best, next] = priced;
+  const kept = open?.what === 'sheet' && open.id !== null ? records.settings.buyerSheet[open.id] : undefined;
+  return (
+    <>
+      <Section label="Buyers">
+        <div className="mb-4 max-w-60">
+          <CropBox value={crop.id} onChange={setCrop} also={cropsHere} />
+        </div>
+        {best === undefined ? (
+          <Verdict small figure="No price known">
+            Enter a bid, or set a buyer’s window in Fields.
+          </Verdict>
+        ) : (
+          <Verdict
+            about={`The highest price for ${crop.short} today`}
+            figure={money(price.shown(best.price, per))}
+            unit={`${aBushel()} at ${best.buyer.name}`}
+          >
+            {next
+              ? `${priceText(best.price - next.price, per)} more than ${next.buyer.name}. Which one brings most, road and dock taken off, stands on “Where it brings most”.`
+              : 'No other buyer has a price.'}
+          </Verdict>
+        )}
+      </Section>
+      <Bids farm={farm} crop={cropId} buyers={buyers} bids={bids} />
+      <ul className="border-t border-ink" aria-label="By buyer">
+        {buyers.map((buyer) => {
+          const offer = offers(crop.id, buyer.id);
+          const own = sheets.filter(([, { value }]) => value.buyerId === buyer.id);
+          const now = own.find(([, { value }]) => value.from <= today);
+          return (
+            <li key={buyer.id} className="space-y-2 border-b border-rule px-5 py-4 lg:px-6">
+              <p className="flex flex-wrap items-baseline justify-between gap-x-6">
+                <b className="text-lg">{buyer.name}</b>
+                <span>
+                  {offer === null || offer.price === null ? (
+                    'no price'
+                  ) : (
+                    <>
+                      <b>{priceText(offer.price, per)}</b>{' '}
+                      <span className="text-muted">
+                        {offer.from === 'bid' && offer.bid
+                          ? `bid ${day(offer.bid.at, farm.data.farm.timeZone)}, for ${dayText(offer.bid.from)} to ${dayText(offer.bid.until)}`
+                          : 'by his window in Fields'}
+                      </span>
+                    </>
+                  )}
+                </span>
+              </p>
+              {now ? (
+                <SheetWords sheet={now[1].value} per={per} />
+              ) : (
+                <p className="text-sm text-muted">
+                  No posted sheet is entered: tickets are worked out before his discounts.
+                </p>
+              )}
+              <div className="flex flex-wrap gap-x-5">
+                <Button look="quiet" className="!px-0" onClick={() => setOpen({ what: 'bid', buyerId: buyer.id })}>
+                  Enter a bid
+                </Button>
+                {own.map(([id, { value }]) => (
+                  <Button
+                    key={id}
+                    look="quiet"
+                    className="!px-0"
+                    onClick={() => setOpen({ what: 'sheet', buyerId: buyer.id, id })}
+                  >
+                    Sheet from {dayText(value.from)}
+                  </Button>
+                ))}
+                <Button
+                  look="quiet"
+                  className="!px-0"
+                  onClick={() => setOpen({ what: 'sheet', buyerId: buyer.id, id: null })}
+                >
+                  {own.length === 0 ? 'Enter his sheet' : 'A newer sheet'}
+                </Button>
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+      {open?.what === 'bid' && (
+        <BidForm farm={farm} buyerId={open.buyerId} crop={cropId} onClose={() => setOpen(null)} />
+      )}
+      {open?.what === 'sheet' && (
+        <SheetForm
+          farm={farm}
+          kept={kept && open.id !== null ? { id: open.id, ...kept } : null}
+          from={sheets.find(([, { value }]) => value.buyerId === open.buyerId)?.[1].value}
+          buyerId={open.buyerId}
+          crop={cropId}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </>
+  );
+}
+
+/** A sheet in a sentence or two. */
+function SheetWords({ sheet, per }: { sheet: BuyerSheet; per: number }) {
+  const parts = [
+    `base ${percent(sheet.base)}`,
+    sheet.shrink === 'flat'
+      ? `shrink ${count.text(sheet.shrinkPerPoint)} % a point`
+      : sheet.shrink === 'water'
+        ? `shrink: ${SHRINK_WORDS.water}`
+        : 'no shrink, the price is docked',
+    ...(sheet.handling ? [`${percent(sheet.handling)} handling`] : []),
+    ...(sheet.dryingPerPoint
+      ? [
+          `drying ${dollars(sheet.dryingPerPoint)} a point${sheet.dryingStep ? ` by ${number(sheet.dryingStep, 1)}` : ''}`,
+        ]
+      : []),
+    ...(sheet.refuseAbove ? [`refused above ${percent(sheet.refuseAbove)}`] : []),
+    ...(sheet.dockage ? ['dockage off the weight'] : []),
+    ...(sheet.factors.length > 0
+      ? [
+          `${number(sheet.factors.length)} ${sheet.factors.length === 1 ? 'discount' : 'discounts'} on ${sheet.discountsOn} bushels`,
+        ]
+      : []),
+    ...(sheet.feePerBu ? [`fee ${priceText(sheet.feePerBu, per)}`] : []),
+    ...(sheet.checkoffPercent ? [`checkoff ${number(sheet.checkoffPercent, 2)} %`] : []),
+  ];
+  return (
+    <p className="text-sm">
+      Posted from {dayText(sheet.from)}: {parts.join('; ')}.
+    </p>
+  );
+}
+
+/** How a crop was bid for: a line a buyer. */
+function Bids({
+  farm,
+  crop,
+  buyers,
+  bids,
+}: {
+  farm: Farm;
+  crop: CropId;
+  buyers: readonly PlaceInfo[];
+  bids: readonly LogEntry<'bid'>[];
+}) {
+  const per = farm.kgPerBu(crop);
+  const { timeZone } = farm.data.farm;
+  const sorted = bids.map(({ body }) => body).sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  const named = buyers.filter(({ id }) => sorted.filter(({ buyerId }) => buyerId === id).length > 0);
+  // A line needs two points.
+  if (!named.some(({ id }) => sorted.filter(({ buyerId }) => buyerId === id).length > 1)) return null;
+  const points = sorted.map((bid) => ({ at: Date.parse(bid.at), [bid.buyerId]: price.shown(bidPrice(bid), per) }));
+  return (
+    <Section label="Bids">
+      <ChartFrame
+        label={`Bids for ${cropOf(crop)?.short ?? crop} by buyer`}
+        heads={['When', 'Buyer', `Bid, ${price.unit}`]}
+        rows={[...sorted].reverse().map((bid) => [day(bid.at, timeZone), farm.placeName(bid.buyerId), price.figure(bidPrice(bid), per)])} // prettier-ignore
+        className="h-56"
+        size={{ width: 560, height: 224 }}
+      >
+        <LineChart data={points} margin={{ top: 8, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
+          <CartesianGrid stroke="var(--rule)" />
+          <XAxis
+            type="number"
+            dataKey="at"
+            domain={['dataMin', 'dataMax']}
+            stroke="var(--ink)"
+            tick={{ fill: 'var(--ink)', fontSize: 13 }}
+            tickFormatter={(at: number) => day(at, timeZone)}
+          />
+          <YAxis
+            width={56}
+            domain={['auto', 'auto']}
+            stroke="var(--ink)"
+            tick={{ fill: 'var(--ink)', fontSize: 13 }}
+            tickFormatter={(v: number) => number(v, 2)}
+          />
+          {named.map(({ id }, i) => (
+            <Line
+              key={id}
+              dataKey={id}
+              connectNulls
+              stroke="var(--ink)"
+              strokeWidth={WIDTHS[i % WIDTHS.length]!}
+              strokeDasharray={DASHES[i % DASHES.length]!}
+              dot={{ r: 2.5, fill: 'var(--ink)', strokeDasharray: '' }}
+              isAnimationActive={false}
+            />
+          ))}
+        </LineChart>
+      </ChartFrame>
+      <ul className="flex flex-wrap gap-x-5 text-sm" aria-label="Lines of the picture">
+        {named.map(({ id, name }, i) => (
+          <li key={id} className="flex items-center gap-2">
+            <svg width="28" height="6" aria-hidden="true">
+              <line
+                x1="0"
+                x2="28"
+                y1="3"
+                y2="3"
+                stroke="var(--ink)"
+                strokeWidth={WIDTHS[i % WIDTHS.length]}
+                strokeDasharray={DASHES[i % DASHES.length]}
+              />
+            </svg>
+            {name}
+          </li>
+        ))}
+      </ul>
+    </Section>
+  );
+}
