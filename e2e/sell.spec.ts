@@ -48,7 +48,7 @@ test('M12: the next load crosses the end of a contract; a late one comes first; 
   await drawer.getByLabel('Delivered from', { exact: true }).fill(day(40));
   await drawer.getByLabel('until', { exact: true }).fill(day(30));
   await drawer.getByRole('button', { name: 'Keep it' }).click();
-  await expect(drawer).toContainText('This part of the price is missing');
+  await expect(drawer).toContainText('This part is missing');
   await drawer.getByLabel('Price', { exact: true }).fill('10.62');
   await drawer.getByRole('button', { name: 'Keep it' }).click();
   await expect(drawer).toContainText('It ends before it begins');

@@ -19,6 +19,8 @@ import {
 } from '@fanega/core';
 import { loadSolver } from '@fanega/core/solver';
 
+import { sellBench } from './bench-sell.js';
+
 const timed = (run: () => unknown, times = 7): number => {
   run(); // the first run compiles
   const all = Array.from({ length: times }, () => {
@@ -236,6 +238,7 @@ export async function benchScience(row: (what: string, figure: string, goal?: st
     `${timed(() => contractBook(contracts, [], tickets, FIRST_MS + 10 * YEAR_MS), 5).toFixed(0)} ms`,
     'goal under 300 with the page',
   );
+  sellBench(row, timed, contracts);
   const weather = Array.from({ length: 36 }, (_, h) => ({
     temperature: 20 + 8 * Math.sin(((h - 9) / 24) * 2 * Math.PI),
     humidity: 0.55,

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import type { DeviceHello, DeviceNames } from '@fanega/contract';
-import { KG_PER_LB, seededRandom } from '@fanega/core';
+import { bidPrice, type BuyerBid, calendarDay, CROPS, isCrop, KG_PER_LB, seededRandom } from '@fanega/core';
 import { ulid } from 'ulid';
 import { CartScale, cartCurve } from './cart-scale.js';
 import { harvestDay } from './day/day.js';
@@ -29,6 +29,7 @@ const USAGE = `npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN 
   cables        --bin NAME [--days 30] [--level 5] [--hot]   temperatures of three cables in a bin, hour by hour
   dryer         --dryer NAME [--hours 8] [--in 19] [--then 21] [--to 15] [--starve]   a night of a dryer's control
   level         --bin NAME --below 12.4                     ft from the eave down to the grain
+  bids          --buyer NAME --crop corn [--price 4.40] [--futures 4.62 --basis -0.2 --month "Dec 2026"] [--for 40]   what a buyer bids, for so many days
   motors        [--run "pit,leg-1"] [--stand "leg-2"]       what motors of the site do, by their ids
   day           --wires FILE [--speed 60]                   a whole harvest day; npm run demo:day makes the wires`;
 
@@ -69,6 +70,11 @@ const OPTIONS = {
     below: { type: 'string' },
     run: { type: 'string', default: '' },
     stand: { type: 'string', default: '' },
+    crop: { type: 'string', default: 'corn' },
+    futures: { type: 'string' },
+    basis: { type: 'string', default: '-0.2' },
+    month: { type: 'string' },
+    for: { type: 'string', default: '40' },
   },
 } as const satisfies ParseArgsConfig;
 
@@ -217,6 +223,36 @@ async function level(): Promise<void> {
   const belowEave = (number(values.below, '--below', 0, 120) + 0.1 * (random() - 0.5)) * 0.3048;
   await wire.send('levels', { levels: [{ placeId: bin.id, at: hello.now, belowEave }] });
   console.log(`${bin.name}: ${(belowEave / 0.3048).toFixed(2)} ft down`);
+}
+
+async function bids(): Promise<void> {
+  const wire = link();
+  const [hello, names]: [DeviceHello, DeviceNames] = await Promise.all([wire.hello(), wire.names()]);
+  const buyer = named(names.places, values.buyer, 'buyer');
+  const { crop } = values;
+  if (!isCrop(crop)) usage(`--crop is one of ${Object.keys(CROPS).join(', ')}`);
+  const days = number(values.for, '--for', 1, 400);
+  const day = (ms: number): string => calendarDay(ms, hello.timeZone);
+  const now = Date.parse(hello.now);
+  // A board moves by quarter cents: a little up or down from what it is told.
+  const board = (price: number): number => Math.round((price + 0.01 * (random() - 0.5)) * 400) / 400;
+  const bid: BuyerBid = {
+    id: ulid(now),
+    at: hello.now,
+    buyerId: buyer.id,
+    crop,
+    from: day(now),
+    until: day(now + days * 86_400_000),
+    ...(values.futures === undefined
+      ? { price: board(number(values.price, '--price', 0, 1000)) }
+      : {
+          futures: board(number(values.futures, '--futures', 0, 1000)),
+          basis: number(values.basis, '--basis', -20, 20),
+          ...(values.month === undefined ? {} : { month: values.month }),
+        }),
+  };
+  await wire.send('bids', { bids: [bid] });
+  console.log(`${buyer.name} bids ${bidPrice(bid).toFixed(4)} for ${crop}`);
 }
 
 async function motors(): Promise<void> {
@@ -386,6 +422,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {
   cables,
   dryer,
   level,
+  bids,
   motors,
   'cart-scale': cartScale,
   'truck-scale': truckScale,

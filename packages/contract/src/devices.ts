@@ -1,6 +1,6 @@
-import { DEVICE_NAMES } from '@fanega/core';
+import { type BuyerBid, DEVICE_NAMES } from '@fanega/core';
 import { ApiProperty } from '@nestjs/swagger';
-import { IsIn } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn } from 'class-validator';
 import { Fits } from './rules.js';
 
 /** What may hang on the farm's wire. */
@@ -15,6 +15,7 @@ export const DEVICE_KINDS = [
   'binCables',
   'motors',
   'level',
+  'bids',
 ] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
 
@@ -26,6 +27,15 @@ export class DeviceBody {
   @ApiProperty({ enum: DEVICE_KINDS })
   @IsIn(DEVICE_KINDS, { message: `a device is one of ${DEVICE_KINDS.join(', ')}` })
   kind: DeviceKind;
+}
+
+/** Bids as a buyer's board or a market's feed has them; each is a bid as a manager types it. */
+export class BidsBody {
+  @ApiProperty({ type: 'array', items: { $ref: '#/components/schemas/BidRecord' } })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(200)
+  bids: BuyerBid[];
 }
 
 /** The token is told once, when the device is added; the farm keeps only its fingerprint. */

@@ -708,6 +708,17 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
       ],
     },
   ],
+  breakEvenByMonth: [
+    { bushels: 40_000, harvestPrice: 4.85, interest: 0.08 },
+    {
+      id: 'pile',
+      laterPrice: 5.62,
+      loss: 0.01,
+      storagePerMonth: 0.02,
+      costs: [{ what: 'tarp', money: 1900 }],
+    },
+    6,
+  ],
   carry: [{ cash: 4.2, months: 5, interest: 0.08, storagePerMonth: 0.04, extra: 0.01, deferred: 4.6 }],
   whereItBringsMost: [
     {

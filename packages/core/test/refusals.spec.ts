@@ -48,6 +48,8 @@ describe('no science answers with NaN', () => {
         'store/intake',
         'sell/ticket-questions',
         'sell/sheet',
+        'sell/book-of',
+        'sell/ticket-gaps',
         'sell/price-parts',
         'sell/offer',
         'sell/dues',

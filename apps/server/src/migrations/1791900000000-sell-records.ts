@@ -11,6 +11,15 @@ export class SellRecords1791900000000 implements MigrationInterface {
     await runner.query(
       `ALTER TABLE contracts ADD COLUMN tolerance DOUBLE NULL AFTER bushels, ADD COLUMN counts VARCHAR(8) NULL AFTER overage`,
     );
+    await runner.query(`ALTER TABLE truck_setups ADD COLUMN permit_roads_given BOOLEAN NOT NULL DEFAULT FALSE`);
+    await runner.query(`CREATE TABLE truck_setups_permit_roads (
+      farm_id ${ID} NOT NULL,
+      id ${ID} NOT NULL,
+      place SMALLINT UNSIGNED NOT NULL,
+      \`value\` VARCHAR(40) NOT NULL,
+      PRIMARY KEY (farm_id, id, place),
+      FOREIGN KEY (farm_id, id) REFERENCES truck_setups (farm_id, id)
+    ) ENGINE=InnoDB`);
     await runner.query(
       logTable(
         'price_fixes',
@@ -182,6 +191,7 @@ export class SellRecords1791900000000 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     for (const table of [
+      'truck_setups_permit_roads',
       'column_matches_heads',
       'column_matches',
       'sell_plans',
@@ -199,6 +209,7 @@ export class SellRecords1791900000000 implements MigrationInterface {
       'price_fixes',
     ])
       await runner.query(`DROP TABLE ${table}`);
+    await runner.query(`ALTER TABLE truck_setups DROP COLUMN permit_roads_given`);
     await runner.query(`ALTER TABLE contracts DROP COLUMN counts, DROP COLUMN tolerance`);
   }
 }

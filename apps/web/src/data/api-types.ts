@@ -1984,6 +1984,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/sell/print/{what}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['SellController_print'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/positions': {
     readonly parameters: {
       readonly query?: never;
@@ -2218,6 +2234,22 @@ export interface paths {
     readonly get?: never;
     readonly put?: never;
     readonly post: operations['DeviceController_levels'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/bids': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_bids'];
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -2967,7 +2999,8 @@ export interface components {
       | 'dryer'
       | 'binCables'
       | 'motors'
-      | 'level';
+      | 'level'
+      | 'bids';
     readonly DeviceNames: {
       readonly places: readonly {
         readonly id: string;
@@ -4581,6 +4614,7 @@ export interface components {
         /** Format: date */
         readonly until: string;
       };
+      readonly permitRoads?: readonly string[];
     };
     /** @enum {string} */
     readonly UnitSystem: 'us' | 'metric';
@@ -4870,7 +4904,8 @@ export interface components {
         | 'dryer'
         | 'binCables'
         | 'motors'
-        | 'level';
+        | 'level'
+        | 'bids';
     };
     readonly ScaleSampleBody: {
       readonly at: string;
@@ -4936,6 +4971,9 @@ export interface components {
     };
     readonly LevelsBody: {
       readonly levels: readonly components['schemas']['LevelBody'][];
+    };
+    readonly BidsBody: {
+      readonly bids: readonly components['schemas']['BidRecord'][];
     };
     readonly MotorBody: {
       /** @description the machine’s id in the list of the site */
@@ -8087,6 +8125,28 @@ export interface operations {
       };
     };
   };
+  readonly SellController_print: {
+    readonly parameters: {
+      readonly query?: {
+        readonly season?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly what: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
   readonly TraceController_positions: {
     readonly parameters: {
       readonly query?: never;
@@ -8446,6 +8506,29 @@ export interface operations {
     readonly requestBody: {
       readonly content: {
         readonly 'application/json': components['schemas']['LevelsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_bids: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['BidsBody'];
       };
     };
     readonly responses: {

@@ -305,6 +305,13 @@ export const EN = {
   secondWanted: 'Nobody climbs alone: who watches?',
   anotherPerson: 'Another person than the one who climbs',
   climbTimer: 'After 15 minutes without “down again” every screen of the farm is alarmed.',
+  nextLoad: 'The next load',
+  goesTo: 'Goes to',
+  onContract: 'on contract {number}',
+  atDaysPrice: 'at the day’s price',
+  crossesEnd: 'It crosses the end of {number}: {over} over. {fills} fill it.',
+  overLaw: '{much} over the law on this road. Take it off.',
+  permitNotHere: '{permit} does not name this road.',
 } as const;
 
 export type WordKey = keyof typeof EN;

@@ -316,4 +316,11 @@ export const ES: Readonly<Record<WordKey, string>> = {
   secondWanted: 'Nadie sube solo: ¿quién vigila?',
   anotherPerson: 'Otra persona, no la que sube',
   climbTimer: 'Después de 15 minutos sin “ya bajó” se avisa en todas las pantallas.',
+  nextLoad: 'La próxima carga',
+  goesTo: 'Va a',
+  onContract: 'con el contrato {number}',
+  atDaysPrice: 'al precio del día',
+  crossesEnd: 'Pasa el final de {number}: sobran {over}. Con {fills} queda lleno.',
+  overLaw: '{much} sobre la ley en este camino. Quítelo.',
+  permitNotHere: '{permit} no nombra este camino.',
 };

@@ -259,8 +259,10 @@ const POURED_KG = 100;
 
 export interface LegalView {
   readonly setup: TruckSetup | null;
-  /** The permit where it holds today. */
+  /** The permit where it holds today, on the road that is asked about. */
   readonly permit: TruckSetup['permit'] | null;
+  /** Why a permit that the truck has is not counted. */
+  readonly permitNot: 'date' | 'road' | null;
   /** Grain that carts are pouring onto it now, by cart. */
   readonly pouring: readonly { readonly cart: string; readonly kg: number }[];
   readonly onKg: number;
@@ -279,6 +281,7 @@ export interface LegalView {
  * How much may still go on a truck, also while a cart unloads: what its scale is lighter than the book is on the truck already.
  * @param weightOf the newest weight of a device, kg, zero taken off; undefined where it is silent
  * @param testWeight lb/bu: struck capacity is space, what goes in weighs by the test weight
+ * @param to the buyer to whom it goes: a permit that names roads holds on those only
  */
 export function legalView(
   farm: FarmView,
@@ -288,6 +291,7 @@ export function legalView(
   truckId: string,
   cropId: string,
   testWeight: number | null,
+  to?: string,
 ): LegalView {
   const setup = records.settings.truckSetup[truckId]?.value ?? null;
   const pouring = devices.flatMap((device) => {
@@ -300,7 +304,16 @@ export function legalView(
   });
   const onKg = farm.held(truckId).wetKg + pouring.reduce((sum, cart) => sum + cart.kg, 0);
   const today = calendarDay(farm.data.now, farm.data.farm.timeZone);
-  const permit = setup?.permit && setup.permit.from <= today && today <= setup.permit.until ? setup.permit : null;
+  const held = setup?.permit;
+  const permitNot =
+    held === undefined
+      ? null
+      : held.from > today || today > held.until
+        ? 'date'
+        : setup?.permitRoads !== undefined && !setup.permitRoads.includes(to ?? '')
+          ? 'road'
+          : null;
+  const permit = held !== undefined && permitNot === null ? held : null;
   const own = setup ? emptyWeightsOf(records, truckId).filter((one) => one.combination === setup.combination) : [];
   const byAxle = own.find((one) => one.axlesKg.length === setup?.axles.length);
   let legal: LegalLoad | null = null;
@@ -332,6 +345,7 @@ export function legalView(
   return {
     setup,
     permit,
+    permitNot,
     pouring,
     onKg,
     emptyByAxle: byAxle !== undefined,

@@ -69,6 +69,8 @@ export const TRUCK_SETUP = settingKind(
     tandemLb: number(1000, 200_000, 'lb'),
     grossLb: number(1000, 400_000, 'lb'),
     permit: optional(record(TRUCK_PERMIT)),
+    /** buyers to whose road the permit holds; left out: it names no roads */
+    permitRoads: optional(list(text(40, 1), 0, 60)),
   },
   [
     {

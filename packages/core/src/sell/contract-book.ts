@@ -164,6 +164,24 @@ export function contractBook(
 export interface LoadAhead {
   readonly crop: string;
   readonly bushels: number;
+  /** The farm's own part of it; left out: all of it. */
+  readonly ownPart?: number;
+}
+
+/** Why a contract does not take a load. */
+export type NotOnContract = 'otherBuyer' | 'otherCrop' | 'othersGrain' | 'notOpen' | 'done' | 'full';
+
+/** Whether a contract takes a load: its buyer, crop, owners and window; null where it does. */
+export function notOnContract(
+  { contract, left, state }: Pick<ContractNow, 'contract' | 'left' | 'state'>,
+  load: { readonly crop: string | undefined; readonly buyerId: string; readonly ownPart?: number },
+): NotOnContract | null {
+  if (contract.buyerId !== load.buyerId) return 'otherBuyer';
+  if (contract.crop !== load.crop) return 'otherCrop';
+  if (contract.counts === 'own' && (load.ownPart ?? 1) <= 0) return 'othersGrain';
+  if (contract.done) return 'done';
+  if (state === 'ahead') return 'notOpen';
+  return left < FILLED_BU ? 'full' : null;
 }
 
 export interface NextLoad {
@@ -172,6 +190,8 @@ export interface NextLoad {
   readonly contract: ContractNow | null;
   /** Where it crosses the end of that contract. */
   readonly crossing: ContractCrossing | null;
+  /** Bushels of other owners, which its contract does not take: they go at the day's price. */
+  readonly others: number;
   /** $ for the load before discounts, the rest by what was signed; null where nobody knows a price. */
   readonly money: number | null;
 }
@@ -188,30 +208,35 @@ export function nextLoad(
 ): NextLoad[] {
   return buyers
     .map((buyerId): NextLoad => {
-      const open = book.filter(
-        ({ contract, left, state }) =>
-          contract.buyerId === buyerId &&
-          contract.crop === load.crop &&
-          left >= FILLED_BU &&
-          ['open', 'soon', 'late'].includes(state),
-      );
+      const open = book.filter((one) => notOnContract(one, { ...load, buyerId }) === null);
       const spot = spotOf(buyerId);
       const [first] = open;
       const price = first?.price.today ?? null;
       if (first === undefined || price === null)
-        return { buyerId, contract: first ?? null, crossing: null, money: spot === null ? null : load.bushels * spot };
+        return {
+          buyerId,
+          contract: first ?? null,
+          crossing: null,
+          others: 0,
+          money: spot === null ? null : load.bushels * spot,
+        };
+      const mine = first.contract.counts === 'own' ? load.bushels * (load.ownPart ?? 1) : load.bushels;
+      const beside = load.bushels - mine;
+      if (beside > 1e-9 && spot === null)
+        return { buyerId, contract: first, crossing: null, others: beside, money: null };
+      const ofOthers = beside * (spot ?? 0);
       const { tolerance = 0, overage } = first.contract;
       const room = first.left + tolerance;
-      const crosses = load.bushels > room + 1e-9;
-      if (!crosses) return { buyerId, contract: first, crossing: null, money: load.bushels * price };
-      if (spot === null) return { buyerId, contract: first, crossing: null, money: null };
+      const crosses = mine > room + 1e-9;
+      if (!crosses) return { buyerId, contract: first, crossing: null, others: beside, money: mine * price + ofOthers };
+      if (spot === null) return { buyerId, contract: first, crossing: null, others: beside, money: null };
       const others = open
         .slice(1)
         .flatMap(({ id, contract, delivered, price: own }) =>
           own.today === null ? [] : [{ id, bushels: contract.bushels, delivered, price: own.today }],
         );
       const crossing = crossContract(
-        load.bushels,
+        mine,
         { id: first.id, bushels: first.contract.bushels + tolerance, delivered: first.delivered, price },
         spot,
         others,
@@ -225,7 +250,7 @@ export function nextLoad(
             : overage === 'next' && next?.kind === 'other contract'
               ? next.money
               : crossing.money;
-      return { buyerId, contract: first, crossing, money };
+      return { buyerId, contract: first, crossing, others: beside, money: money + ofOthers };
     })
     .sort((a, b) => (b.money ?? -1) - (a.money ?? -1));
 }

@@ -103,6 +103,23 @@ export function holdOrSell(input: {
 }
 
 /**
+ * What a way of waiting must bring in each month to be even with selling at harvest, $/bu.
+ * Range and source: {@link HOLD_OR_SELL}.
+ * @param months how far to look, whole
+ */
+export function breakEvenByMonth(
+  input: Omit<Parameters<typeof holdOrSell>[0], 'plans'>,
+  plan: Omit<WaitingPlan, 'months'>,
+  months: number,
+): { readonly month: number; readonly price: number }[] {
+  const most = Math.floor(within(MONTHS, months));
+  return Array.from({ length: most + 1 }, (_, month) => ({
+    month,
+    price: holdOrSell({ ...input, plans: [{ ...plan, months: month }] }).plans[0]!.breakEvenPrice,
+  }));
+}
+
+/**
  * $/bu that waiting costs until a month, and whether the market pays for it.
  * Range and source: {@link HOLD_OR_SELL}.
  * @example 4.20 cash, 8 %, 5 months at 0.04: 0.34 in all

@@ -25,7 +25,15 @@ export {
   type TicketLine,
 } from './ticket.js';
 export { NETBACK, freight, compareBids, type Bid, type Netback } from './netback.js';
-export { HOLD_OR_SELL, holdOrSell, carry, type HoldOrSell, type PlanOutcome, type WaitingPlan } from './hold.js';
+export {
+  breakEvenByMonth,
+  HOLD_OR_SELL,
+  holdOrSell,
+  carry,
+  type HoldOrSell,
+  type PlanOutcome,
+  type WaitingPlan,
+} from './hold.js';
 export {
   ALLOCATION,
   allocationProgram,
@@ -60,6 +68,8 @@ export {
   priceParts,
   termsOfContract,
 } from './price-parts.js';
+export { marketOf, ownersOf, type SellBook, sellBookOf } from './book-of.js';
+export { sameNumbers, type TicketGap, ticketGaps } from './ticket-gaps.js';
 export { bidPrice, bidsOn, type Offer, offerOf, type Offers, offersOf } from './offer.js';
 export { type Due, type DuePart, duesOf } from './dues.js';
 export {
@@ -77,6 +87,8 @@ export { type CropPosition, type Market, positionOf, seasonOfContract } from './
 export { type EarlierTicket, ticketQuestions, type TicketQuestion, ticketsOnTape } from './ticket-questions.js';
 export {
   contractBook,
+  notOnContract,
+  type NotOnContract,
   nextLoad,
   type ContractNow,
   type ContractState,

@@ -46,8 +46,8 @@ export interface Offer {
 }
 
 /**
- * A buyer's price and terms of a day: his newest bid that stands, else his window's price; his posted sheet, else his window's terms. None
- * where he neither bids for the crop, nor posts a sheet, nor has a window for it.
+ * A buyer's price and terms of a day: his newest bid that stands, else his window's price; his posted sheet, else his window's terms, else
+ * the water alone. None where he neither bids for the crop, nor posts a sheet, nor has a window for it.
  * @param base moisture that the farm counts the crop dry at, wet-basis fraction @param day of the farm's calendar
  */
 export function offerOf(
@@ -62,13 +62,21 @@ export function offerOf(
   const window = windowAt(notebook, crop.id, buyerId) ?? null;
   const sheet = sheets.on(buyerId, crop.id, day);
   const bid = bids.get(`${buyerId} ${crop.id}`) ?? null;
-  if (window === null && sheet === null) return null;
+  if (window === null && sheet === null && bid === null) return null;
   const price = bid !== null ? bidPrice(bid) : window !== null && window.price > 0 ? window.price : null;
   const posted = sheet ? scheduleOf(sheet.sheet, crop.legalPounds) : undefined;
   const terms: MoistureTerms = {
     ...(window
       ? termsOf(window, crop.legalPounds, base)
-      : { legalPounds: crop.legalPounds, base, shrinkPerPoint: 0, dockPerPoint: 0, refuseAbove: 0.5 }),
+      : // Nobody knows more of him than his bid: the water is taken off, and nothing else.
+        {
+          legalPounds: crop.legalPounds,
+          base,
+          shrinkPerPoint: 0,
+          dockPerPoint: 0,
+          refuseAbove: 0.5,
+          sheet: { legalPounds: crop.legalPounds, shrink: { kind: 'exact' as const, base }, factors: [] },
+        }),
     ...(posted ? { dockPerPoint: sheet!.sheet.dryingPerPoint ?? 0, ...(sheet!.sheet.dryingStep === undefined ? {} : { dockStep: sheet!.sheet.dryingStep }), base: sheet!.sheet.base, refuseAbove: sheet!.sheet.refuseAbove ?? window?.refuseAbove ?? 0.5, sheet: posted } : {}), // prettier-ignore
   };
   return { price, from: bid ? 'bid' : price === null ? null : 'window', bid, terms, by: posted ? 'sheet' : 'window', window, ownWindow: windowFor(notebook, crop.id, buyerId) !== undefined }; // prettier-ignore

@@ -13,7 +13,7 @@ import {
 } from './ticket.js';
 import { compareBids } from './netback.js';
 import { contractPrice, crossContract } from './contracts.js';
-import { holdOrSell, carry } from './hold.js';
+import { breakEvenByMonth, holdOrSell, carry } from './hold.js';
 
 const RUNS = { seed: 20261123, numRuns: 200 };
 const solve = await loadSolver();
@@ -357,5 +357,17 @@ describe('allocation', () => {
     expect(() => allocate({ ...input, lanes: [{ from: 'b', to: 'x', value: 1 }] }, solve)).toThrow(
       /source "b" is not known/,
     );
+  });
+});
+
+describe('break-even by month', () => {
+  it('begins at the harvest price and rises by the carry; M14’s pile is even at $5.10 after three months', () => {
+    const input = { bushels: 40_000, harvestPrice: 4.85, interest: 0.08 };
+    const pile = { id: 'pile', months: 3, laterPrice: 5.62, loss: 0.008, costs: [{ what: 'once', money: 4636 }] };
+    const points = breakEvenByMonth(input, pile, 12);
+    expect(points).toHaveLength(13);
+    expect(points[3]!.price).toBeCloseTo(5.1, 1);
+    const free = breakEvenByMonth(input, { id: 'bin', laterPrice: 5 }, 2);
+    expect(free.map(({ price }) => Number(price.toFixed(4)))).toEqual([4.85, 4.8823, 4.9147]);
   });
 });

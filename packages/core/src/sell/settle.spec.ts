@@ -14,6 +14,7 @@ import {
   contractBook,
   duesOf,
   nextLoad,
+  notOnContract,
   papersIn,
   pooledPrice,
   postingsOf,
@@ -157,6 +158,23 @@ describe('what crosses a contract’s end', () => {
     expect(brings({ overage: 'next' })).toBe(50 * 4.8 + 50 * 4.7);
     expect(brings({ overage: 'refused' })).toBe(240);
     expect(brings({ tolerance: 60 })).toBe(480);
+  });
+
+  it('a contract says why it does not take a load; a landlord’s third goes at the day’s price before it leaves, too', () => {
+    const { book } = whole([], { c: contract({ counts: 'own' }), d: contract({ number: '9', done: true }), e: contract({ number: '10', opens: '2026-11-01', closes: '2026-12-01' }) }); // prettier-ignore
+    const [c, d, e] = ['c', 'd', 'e'].map((id) => book.contracts.find((one) => one.id === id)!);
+    const load = { crop: 'corn', buyerId: 'mill' };
+    expect([
+      notOnContract(c!, load),
+      notOnContract(c!, { ...load, crop: 'soybean' }),
+      notOnContract(c!, { ...load, buyerId: 'coop' }),
+      notOnContract(c!, { ...load, ownPart: 0 }),
+      notOnContract(d!, load),
+      notOnContract(e!, load),
+    ]).toEqual([null, 'otherCrop', 'otherBuyer', 'othersGrain', 'done', 'notOpen']);
+    const [ahead] = nextLoad({ crop: 'corn', bushels: 900, ownPart: 2 / 3 }, ['mill'], book.contracts, () => 4.5);
+    expect(ahead!.others).toBeCloseTo(300, 9);
+    expect(ahead!.money).toBeCloseTo(600 * 4.8 + 300 * 4.5, 6);
   });
 
   it('a contract for the farm’s own share leaves the landlord’s third at the day’s price', () => {

@@ -113,15 +113,20 @@ function differences(
 /**
  * Buyers' sheets against the farm's own arithmetic: each ticket on each sheet, what is paid, short, over, twice, unpaid and since when. A
  * ticket counts as right again when corrections of later sheets bring what is missing.
- * @param logs newest first
+ * @param logs newest first @param asked dues that are listed as unpaid or without a ticket; others are known so that their sheets can be checked
  */
-export function settle(dues: readonly Due[], logs: readonly LogEntry<'settlement'>[]): Settled {
+export function settle(
+  dues: readonly Due[],
+  logs: readonly LogEntry<'settlement'>[],
+  asked: (due: Due) => boolean = () => true,
+): Settled {
   const byTicket = new Map<string, Due>();
   const key = (buyerId: string, ticket: string): string => JSON.stringify([buyerId, plainTicket(ticket)]);
   const withoutTicket: Due[] = [];
   for (const due of dues) {
-    if (due.ticketNo === null) withoutTicket.push(due);
-    else if (!byTicket.has(key(due.buyerId, due.ticketNo))) byTicket.set(key(due.buyerId, due.ticketNo), due);
+    if (due.ticketNo === null) {
+      if (asked(due)) withoutTicket.push(due);
+    } else if (!byTicket.has(key(due.buyerId, due.ticketNo))) byTicket.set(key(due.buyerId, due.ticketNo), due);
   }
   const paid = new Map<string, { money: number; sheets: string[]; tickets: number }>();
   const oldestFirst = [...living<'settlement'>(logs)]
@@ -215,7 +220,7 @@ export function settle(dues: readonly Due[], logs: readonly LogEntry<'settlement
       sheets: account?.sheets ?? [],
     };
   });
-  const unpaid = accounts.filter(({ sheets: on, open }) => on.length === 0 && open !== null);
+  const unpaid = accounts.filter(({ due, sheets: on, open }) => on.length === 0 && open !== null && asked(due));
   const settled = accounts.filter(({ sheets: on, open }) => on.length > 0 && open !== null && Math.abs(open) > CENTS);
   return {
     sheets: sheets.reverse(),

@@ -1,6 +1,7 @@
 import {
   type AppendAnswer,
   AppendBody,
+  BidsBody,
   CableReadingsBody,
   DeviceBody,
   type DeviceHello,
@@ -130,6 +131,14 @@ export class DeviceController {
   @Answers('SamplesAnswer')
   levels(@DeviceOf() device: DeviceCaller, @Body() body: LevelsBody): Promise<SamplesAnswer> {
     return this.service.levels(device, body);
+  }
+
+  @Post('bids')
+  @HttpCode(200)
+  @Allow('device')
+  @Answers('SamplesAnswer')
+  bids(@DeviceOf() device: DeviceCaller, @Body() body: BidsBody): Promise<SamplesAnswer> {
+    return this.service.bids(device, body);
   }
 
   @Post('motors')

@@ -1,6 +1,7 @@
 import type {
   AppendAnswer,
   AppendBody,
+  BidsBody,
   CableReadingsBody,
   DeviceBody,
   DeviceHello,
@@ -15,11 +16,12 @@ import type {
   WeatherBody,
   WeightsBody,
 } from '@fanega/contract';
-import { currentSeason, deviceMayWrite, type Reading, WRITING_DEVICES } from '@fanega/core';
+import { BID, checkRecord, currentSeason, deviceMayWrite, type Reading, WRITING_DEVICES } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import { type DeviceCaller, DeviceTokens } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
+import { recordRefuses } from '../../platform/record.pipe.js';
 import { Refused } from '../../platform/refused.js';
 import { FarmWrites } from '../../platform/farm-write.js';
 import { hashToken, newToken } from '../../platform/tokens.js';
@@ -165,6 +167,21 @@ export class DevicesService {
         }
       }
       return { samples: ordered.length };
+    });
+  }
+
+  /** What buyers bid, as a board or a feed says it; checked as a typed one is, all or none. */
+  async bids(device: DeviceCaller, { bids }: BidsBody): Promise<{ samples: number }> {
+    only(device, 'bids');
+    bids.forEach((bid, i) => {
+      const refusals = checkRecord(BID, bid);
+      if (refusals.length > 0)
+        throw recordRefuses(refusals.map((one) => ({ ...one, field: `bids[${i}].${one.field}` })));
+    });
+    const by = { id: null, name: device.name };
+    return this.writes.run(device.farmId, async (write) => {
+      for (const bid of bids) await this.records.addIn(write, 'bid', bid, by);
+      return { samples: bids.length };
     });
   }
 

@@ -1,15 +1,67 @@
-import { currentSeason, deliveries, type Delivery } from '@fanega/core';
-import { Controller, Get, Inject, Module, Param, Query } from '@nestjs/common';
+import {
+  currentSeason,
+  deliveries,
+  type Delivery,
+  type FarmState,
+  farmView,
+  sellBookOf,
+  type SellRecords,
+} from '@fanega/core';
+import { Controller, Get, Inject, Injectable, Module, Param, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
+import { Clock } from '../../platform/clock.js';
 import { Answers } from '../../platform/answer.js';
 import { seasonIn } from '../../platform/query.js';
-import { LedgerModule, LedgerService } from '../ledger/index.js';
+import type { Response } from 'express';
+import { Refused } from '../../platform/refused.js';
+import { FarmClock, LedgerModule, LedgerService } from '../ledger/index.js';
+import { RecordsModule, RecordsService } from '../records/index.js';
+import { type Print, PRINTS, printSelling } from './print.js';
+
+@Injectable()
+class SellPrints {
+  constructor(
+    @Inject(LedgerService) private readonly ledgers: LedgerService,
+    @Inject(RecordsService) private readonly records: RecordsService,
+    @Inject(FarmClock) private readonly clock: FarmClock,
+    @Inject(Clock) private readonly time: Clock,
+  ) {}
+
+  /** A sheet of the season: its contracts, its settlements against the own arithmetic, or its deliveries. */
+  async print(farmId: string, what: Print, asked: number | undefined): Promise<Uint8Array> {
+    const { header, lots, places } = await this.ledgers.open(farmId);
+    const season = asked ?? currentSeason(lots) ?? new Date(this.time.now()).getUTCFullYear();
+    const { name, timeZone, clock, units } = header.farm;
+    const [own, earlier] = await Promise.all(
+      [season, season - 1].map((of) => this.ledgers.answer(farmId, `deliveries ${of}`, (book) => deliveries(book, of))),
+    );
+    const records = (await this.records.station(farmId, 'sell', undefined, 1)) as unknown as SellRecords;
+    const printedAt = this.time.now();
+    const now = await this.clock.now(farmId);
+    const farm = farmView({
+      farm: { id: farmId, name, timeZone, demo: Boolean(header.farm.demo), defaults: header.defaults },
+      lots,
+      places,
+      seq: 0,
+      now,
+      positions: {},
+      layers: {},
+      tape: [],
+      flow: { cut: {}, haul: {}, dry: {}, store: {}, sell: {} },
+    } satisfies FarmState);
+    const letter = { farm: name, timeZone, clock, units, ...(await this.ledgers.end(farmId)), printedAt };
+    return printSelling(what, letter, farm, season, sellBookOf(farm, records, season, own!, earlier));
+  }
+}
 
 @ApiTags('sell')
 @Controller('farms/:farmId')
 class SellController {
-  constructor(@Inject(LedgerService) private readonly ledgers: LedgerService) {}
+  constructor(
+    @Inject(LedgerService) private readonly ledgers: LedgerService,
+    @Inject(SellPrints) private readonly prints: SellPrints,
+  ) {}
 
   /** Deliveries with their tickets, newest first: of the season's lots, of the newest season where none is named. */
   @Get('deliveries')
@@ -21,7 +73,23 @@ class SellController {
       deliveries(book, of ?? currentSeason(book.lots)),
     );
   }
+
+  /** `contracts`, `settlements` or `deliveries` of a season on paper. */
+  @Get('sell/print/:what')
+  @Allow('viewer')
+  async print(
+    @Param('farmId') farmId: string,
+    @Param('what') what: string,
+    @Res() response: Response,
+    @Query('season') season?: string,
+  ): Promise<void> {
+    const print = PRINTS.find((one) => one === what);
+    if (print === undefined) throw new Refused('not_found', 'There is no such sheet.');
+    const pdf = await this.prints.print(farmId, print, seasonIn(season));
+    response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="${print}.pdf"`);
+    response.send(Buffer.from(pdf));
+  }
 }
 
-@Module({ imports: [LedgerModule], controllers: [SellController] })
+@Module({ imports: [LedgerModule, RecordsModule], controllers: [SellController], providers: [SellPrints] })
 export class SellModule {}

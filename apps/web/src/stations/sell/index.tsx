@@ -5,6 +5,8 @@ import {
   KG_PER_LB,
   type SoldDelivery,
   type TicketAccount,
+  sameNumbers,
+  ticketGaps,
   sellView,
   soldDeliveries,
   TICKET,
@@ -18,6 +20,7 @@ import { Button, Empty, Loading } from '../../ui';
 import { type Column, DataTable } from '../../ui/table';
 import { QueryBoundary } from '../../ui/query-boundary';
 import { bushels, mass, moisture, money, number, percent, plain, price, Shown, system } from '../../quantity/quantity';
+import { day } from '../../quantity/time';
 import { figureColumn, momentColumn, wordColumn } from '../../widgets/columns';
 import { Swatch } from '../../widgets/weave';
 import { Callout } from '../../ui/callout';
@@ -26,6 +29,7 @@ import { type State, Status } from '../../ui/status';
 import { Working } from '../../widgets/working';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 import { paperCheck } from './pages/paper-check';
+import { PrintLink } from './pages/print-link';
 import { type SellBook, useSellBook } from './pages/use-sell-book';
 
 const NextLoad = lazy(() => import('./pages/next-load'));
@@ -155,6 +159,8 @@ function Tickets({ farm, rows, season }: { farm: Farm; rows: readonly Delivery[]
     });
   }, [book, farm, rows]);
   const wrong = sold.filter(({ check }) => check?.state === 'bad');
+  const gaps = useMemo(() => (book ? ticketGaps(book.dues, farm.data.farm.timeZone) : []), [book, farm]);
+  const twice = useMemo(() => (book ? sameNumbers(book.dues) : []), [book]);
   const opened = book?.dues.find(({ entryId }) => entryId === open);
   const cropName = (crop: string | undefined): string => cropOf(crop ?? '')?.name ?? crop ?? 'Unknown crop';
   return (
@@ -204,6 +210,22 @@ function Tickets({ farm, rows, season }: { farm: Farm; rows: readonly Delivery[]
           on the phone.
         </Callout>
       )}
+      {(gaps.length > 0 || twice.length > 0) && (
+        <p className="px-5 pb-3 text-sm lg:px-6">
+          {twice.map((same) => (
+            <span key={same[0]!.entryId} className="mr-4">
+              ◐ {farm.placeName(same[0]!.buyerId)} gave number {same[0]!.ticketNo} to {number(same.length)} loads.
+            </span>
+          ))}
+          {gaps.slice(0, 3).map((gap) => (
+            <span key={gap.after} className="mr-4">
+              ◐ Between {gap.after} and {gap.before} at {farm.placeName(gap.buyerId)},{' '}
+              {day(gap.atMs, farm.data.farm.timeZone)}, {gap.numbers.join(', ')} is missing: a lost ticket, or another
+              farm’s.
+            </span>
+          ))}
+        </p>
+      )}
       <DataTable
         name="Tickets"
         one="ticket"
@@ -215,7 +237,10 @@ function Tickets({ farm, rows, season }: { farm: Farm; rows: readonly Delivery[]
       />
       <p className="px-5 py-3 text-sm text-muted lg:px-6">
         Brings: by the buyer&rsquo;s posted sheet at the ticket&rsquo;s price; where none is entered, dry grain before
-        his discounts and over-dry grain at its own weight.
+        his discounts and over-dry grain at its own weight.{' '}
+        <PrintLink farm={farm} what="deliveries" season={season}>
+          Print the statement of deliveries
+        </PrintLink>
       </p>
       {book && opened && (
         <Suspense>

@@ -16,7 +16,7 @@ import {
   undoable,
 } from '@fanega/core';
 import { NotebookPen } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { toast } from '../../../ui/toast';
 import { ulid } from 'ulid';
 import { type Farm, useDevices, useDown, useNotebook } from '../../../data/farm';
@@ -53,6 +53,9 @@ import { asked, askedFor, holdersOfOther, SwitchField } from '../forms/switch-fi
 import { TicketPad } from '../forms/ticket-pad';
 import { type Unstamped, words } from '../words';
 import { say } from '../../../words';
+
+/** Contracts and prices, and what goes with them, only for a loaded truck. */
+const NextLine = lazy(() => import('../../sell/pages/next-line'));
 
 export interface Who {
   readonly name: string;
@@ -359,6 +362,11 @@ export function InCab({
         </div>
         <div className="flex flex-1 flex-col gap-4">
           {me.kind === 'truck' && <LeaveBy farm={farm} truckId={me.id} className="text-xl" />}
+          {me.kind === 'truck' && farm.bushels(farm.held(me.id).wetLots) >= 1 && (
+            <Suspense>
+              <NextLine farm={farm} truck={me} />
+            </Suspense>
+          )}
           {first ? (
             <Button
               look="do"

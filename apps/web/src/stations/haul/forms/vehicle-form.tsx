@@ -12,7 +12,8 @@ import { useFieldArray } from 'react-hook-form';
 import { toast } from '../../../ui/toast';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { Button, TextBox } from '../../../ui';
-import { rows } from '../../../ui/form/box';
+import { oneOf, rows, yesNo } from '../../../ui/form/box';
+import { CheckBox } from '../../../ui/check-box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { count, length, mass, percent, share, system } from '../../../quantity/quantity';
@@ -52,6 +53,7 @@ export function VehicleForm({
   const refresh = useRefreshFarm(farm.id);
   const today = calendarDay(farm.clock(), farm.data.farm.timeZone);
   const { permit } = sheet;
+  const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer');
   /** Limits are kept in pounds, as the law has them. */
   const limit = (key: 'singleLb' | 'tandemLb' | 'grossLb') =>
     figureBox(TRUCK_SETUP.fields[key], mass, { times: 1 / KG_PER_LB, was: sheet[key] });
@@ -71,6 +73,7 @@ export function VehicleForm({
       percentGross: figureBox(TRUCK_PERMIT.percentGross, count),
       from: dayBox(today, 'A permit has a first day'),
       until: dayBox(today, 'A permit has a last day'),
+      roads: rows(() => ({ buyer: oneOf<string>(), holds: yesNo })),
     },
     unasked: (typed) => (typed.permit.trim() === '' ? ['percentAxles', 'percentGross', 'from', 'until'] : []),
     start: () => ({
@@ -84,6 +87,7 @@ export function VehicleForm({
       percentGross: count.text(permit?.percentGross ?? 10),
       from: dayTyped(permit?.from),
       until: dayTyped(permit?.until),
+      roads: buyers.map(({ id }) => ({ buyer: id, holds: sheet.permitRoads?.includes(id) ?? true })),
     }),
     together: (values): Record<string, string> => {
       const { axles, share: shares, ...errors } = recordErrors(TRUCK_SETUP, setupOf(values));
@@ -146,6 +150,25 @@ export function VehicleForm({
           <TextBox label="On the gross" {...form.box('percentGross')} unit="%" />
           <DayBox label="From" {...form.picked('from')} />
           <DayBox label="Until" {...form.picked('until')} />
+          {form.texts.roads.length > 0 && (
+            <fieldset className="col-span-2">
+              <legend className="text-sm font-semibold">It holds on the road to</legend>
+              {form.texts.roads.map(({ buyer, holds }, i) => (
+                <CheckBox
+                  key={buyer}
+                  checked={holds}
+                  onChange={(on) =>
+                    form.set(
+                      'roads',
+                      form.texts.roads.map((one, k) => (k === i ? { ...one, holds: on } : one)),
+                    )
+                  }
+                >
+                  {farm.placeName(buyer)}
+                </CheckBox>
+              ))}
+            </fieldset>
+          )}
         </div>
       )}
       <p className="text-sm text-muted">
@@ -163,13 +186,22 @@ function setupOf({
   percentGross,
   from,
   until,
+  roads,
   ...rest
-}: Omit<TruckSetup, 'permit'> & {
+}: Omit<TruckSetup, 'permit' | 'permitRoads'> & {
   readonly permit: string;
   readonly percentAxles: number;
   readonly percentGross: number;
   readonly from: string;
   readonly until: string;
+  readonly roads: readonly { readonly buyer: string; readonly holds: boolean }[];
 }): TruckSetup {
-  return { ...rest, ...(permit === '' ? {} : { permit: { name: permit, percentAxles, percentGross, from, until } }) };
+  if (permit === '') return rest;
+  // All of them is as good as none named: a buyer who is added later is not forgotten.
+  const named = roads.filter(({ holds }) => holds).map(({ buyer }) => buyer);
+  return {
+    ...rest,
+    permit: { name: permit, percentAxles, percentGross, from, until },
+    ...(named.length < roads.length ? { permitRoads: named } : {}),
+  };
 }

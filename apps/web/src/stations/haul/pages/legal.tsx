@@ -40,6 +40,7 @@ export default function Legal({
   const [cropId, setCrop] = useState<string | null>(null);
   const [typedTestWeight, setTestWeight] = useState<string | null>(null);
   const [editing, setEditing] = useState(false);
+  const [road, setRoad] = useState(notebook.settings.haulPlan.farm?.value.buyerId ?? '');
   const chosen = cropId ?? likelyCrop(farm, truckId);
   const crop = cropOf(chosen) ?? CROPS.corn;
   const text = typedTestWeight ?? testWeight.text(crop.legalPounds);
@@ -57,7 +58,7 @@ export default function Legal({
   const revision = notebook.settings.truckSetup[truckId]?.revision ?? 0;
   const weightOf = (device: DeviceView): number | undefined =>
     zeroed(live.get(device.id)?.curve.slice(-1) ?? [], scaleSetupOf(notebook, device).value.zeroKg)[0]?.kg;
-  const view = legalView(farm, notebook, devices, weightOf, truckId, crop.id, twWrong ? null : tw);
+  const view = legalView(farm, notebook, devices, weightOf, truckId, crop.id, twWrong ? null : tw, road);
   const { setup, permit, legal, room, roomByVolume, roomByWeight, onKg } = view;
   const capacity = farm.place(truckId)?.capacityBu ?? null;
   const emptyAxles =
@@ -104,7 +105,9 @@ export default function Legal({
               <p className="mt-1">
                 {permit
                   ? `● ${permit.name}: ${permit.percentAxles} % on axles, ${permit.percentGross} % gross, until ${permit.until}.`
-                  : `○ ${setup!.permit!.name} does not hold today (${setup!.permit!.from} to ${setup!.permit!.until}): counted without it.`}
+                  : view.permitNot === 'road'
+                    ? `○ ${setup!.permit!.name} does not name ${road === '' ? 'this road' : `the road to ${farm.placeName(road)}`}: counted without it.`
+                    : `○ ${setup!.permit!.name} does not hold today (${setup!.permit!.from} to ${setup!.permit!.until}): counted without it.`}
               </p>
             )}
             <Callout className="mt-3 px-3 py-2 text-sm">
@@ -152,6 +155,16 @@ export default function Legal({
                 {one.name}
               </option>
             ))}
+          </SelectBox>
+          <SelectBox label="Road to" value={road} onChange={(event) => setRoad(event.target.value)}>
+            <option value="">home, the bin site</option>
+            {farm.data.places
+              .filter(({ kind }) => kind === 'buyer')
+              .map((buyer) => (
+                <option key={buyer.id} value={buyer.id}>
+                  {buyer.name}
+                </option>
+              ))}
           </SelectBox>
           <TextBox
             label="Test weight"

@@ -9,6 +9,7 @@ import { Verdict } from '../../../ui/verdict';
 import { Working } from '../../../widgets/working';
 import { ContractForm, KIND_WORDS } from '../forms/contract-form';
 import { FixForm } from '../forms/fix-form';
+import { PrintLink } from './print-link';
 import { useSellBook } from './use-sell-book';
 
 const STATE: Readonly<Record<ContractState, string>> = {
@@ -46,8 +47,11 @@ export default function Contracts({ farm }: { farm: Farm }) {
         <>
           <Section label="Contracts">
             <First farm={farm} first={sorted[0]!} />
-            <div className="mt-3">
+            <div className="mt-3 flex flex-wrap gap-5">
               <Button onClick={() => setOpen('new')}>Add a contract</Button>
+              <PrintLink farm={farm} what="contracts">
+                Print the list
+              </PrintLink>
             </div>
           </Section>
           <ul aria-label="All contracts" className="border-t border-ink">

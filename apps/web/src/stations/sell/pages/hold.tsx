@@ -1,14 +1,18 @@
 import {
+  bidPrice,
+  breakEvenByMonth,
   cropOf,
   CROPS,
   HOLD_OR_SELL,
   holdOrSell,
+  living,
   type PlanOutcome,
   RangeRefusal,
   type WaitingPlan,
   windowFor,
 } from '@fanega/core';
-import { type Farm, useNotebook } from '../../../data/farm';
+import { CartesianGrid, Line, LineChart, ReferenceLine, Scatter, XAxis, YAxis } from 'recharts';
+import { type Farm, useContracts, useNotebook } from '../../../data/farm';
 import {
   bushels,
   count,
@@ -22,6 +26,7 @@ import {
 } from '../../../quantity/quantity';
 import { Choices, Loading, TextBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
+import { ChartFrame } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { useKept } from '../../../ui/use-kept';
 import { Verdict } from '../../../ui/verdict';
@@ -47,6 +52,9 @@ interface WayText {
   readonly perMonth: string;
   readonly handling: string;
   readonly once: string;
+  /** of a bin that must be built first */
+  readonly build: string;
+  readonly years: string;
 }
 interface Texts {
   readonly crop: string;
@@ -67,9 +75,13 @@ const USUAL: Readonly<Record<WayId, { readonly loss: number; readonly perMonth: 
     delayed: { loss: 0, perMonth: 0.05, handling: 0 },
   };
 
+const MONTHS_AHEAD = 12;
+const MONTH_MS = (365.25 / 12) * 86_400_000;
+
 /** One way of waiting against a named one: what it brings more or less, and the price that it needs. */
 export default function Hold({ farm }: { farm: Farm }) {
   const notebook = useNotebook().data;
+  const sell = useContracts().data;
   const bins = farm.data.places.filter(({ kind }) => kind === 'bin');
   const stored = [...bins].sort((a, b) => farm.held(b.id).wetKg - farm.held(a.id).wetKg)[0];
   const [texts, setTexts] = useKept<Texts>(`hold.${farm.id}`, () => ({
@@ -106,6 +118,8 @@ export default function Hold({ farm }: { farm: Farm }) {
     perMonth: price.text(USUAL[id].perMonth, per),
     handling: price.text(USUAL[id].handling, per),
     once: '0',
+    build: '0',
+    years: '15',
     ...texts.ways[id],
   });
   const wayRead = (id: WayId) => {
@@ -117,11 +131,14 @@ export default function Hold({ farm }: { farm: Farm }) {
       perMonth: price.read(text.perMonth, { least: 0, most: 10, per, wanted: true }),
       handling: price.read(text.handling, { least: 0, most: 10, per, wanted: true }),
       once: dollarsTyped.read(text.once, { least: 0, most: 1e8, wanted: true }),
+      build: dollarsTyped.read(text.build, { least: 0, most: 1e8, wanted: true }),
+      years: count.read(text.years, { least: 1, most: 60, wanted: true }),
     };
   };
   const planOf = (id: WayId): WaitingPlan | null => {
-    const { later, months, loss, perMonth, handling, once } = wayRead(id);
-    if ([later, months, loss, perMonth, handling, once].some(({ value }) => value === undefined)) return null;
+    const { later, months, loss, perMonth, handling, once, build, years } = wayRead(id);
+    if ([later, months, loss, perMonth, handling, once, build, years].some(({ value }) => value === undefined))
+      return null;
     return {
       id,
       months: months.value!,
@@ -129,7 +146,11 @@ export default function Hold({ farm }: { farm: Farm }) {
       loss: loss.value!,
       storagePerMonth: perMonth.value!,
       handlingPerBu: handling.value!,
-      costs: [{ what: 'once', money: once.value! }],
+      costs: [
+        { what: 'once', money: once.value! },
+        // A bin that is built for it stands for years: one year’s part of it is this harvest’s.
+        ...(id === 'bin' ? [{ what: 'the bin', money: build.value! / years.value! }] : []),
+      ],
     };
   };
   const against = texts.against === texts.one ? 'sell' : texts.against;
@@ -145,6 +166,13 @@ export default function Hold({ farm }: { farm: Farm }) {
       if (!(error instanceof RangeRefusal)) throw error;
       problem = error.message;
     }
+  // What the market itself pays for waiting: bids for a later delivery.
+  const deferred = living<'bid'>(sell?.logs.bid ?? []).flatMap(({ body }) => {
+    const month = (Date.parse(`${body.from}T00:00:00Z`) - farm.data.now) / MONTH_MS;
+    return body.crop === crop.id && month > 0.5 && month <= MONTHS_AHEAD
+      ? [{ month, price: bidPrice(body), buyer: farm.placeName(body.buyerId) }]
+      : [];
+  });
   const own = answer?.plans.find(({ id }) => id === texts.one);
   const other = answer?.plans.find(({ id }) => id === against);
   const more = own && (other ? own.net - other.net : own.againstHarvest);
@@ -169,6 +197,13 @@ export default function Hold({ farm }: { farm: Farm }) {
               {own.carryPerMonth !== null && ` Waiting costs ${priceText(own.carryPerMonth, per)} a month.`}
             </Verdict>
             <Outcomes answer={answer} per={per} bu={read.much.value!} />
+            <ByMonth
+              points={breakEvenByMonth({ bushels: read.much.value!, harvestPrice: read.now.value!, interest: read.interest.value! }, plans[0]!, MONTHS_AHEAD)} // prettier-ignore
+              now={read.now.value!}
+              deferred={deferred}
+              per={per}
+              way={NAME[texts.one]}
+            />
             <Working
               what={`${NAME[texts.one]}: ${dollars(Math.abs(more))} ${more >= 0 ? 'more' : 'less'}`}
               formulas={[HOLD_OR_SELL]}
@@ -274,10 +309,77 @@ export default function Hold({ farm }: { farm: Farm }) {
               {box('perMonth', 'storage a month', price.unit)}
               {box('handling', 'in and out', price.unit)}
               {box('once', 'costs once', '$', 'tarp, fuel, labor')}
+              {id === 'bin' && box('build', 'to build it', '$', '0: it stands')}
+              {id === 'bin' && box('years', 'over', 'years')}
             </fieldset>
           );
         })}
       </section>
+    </div>
+  );
+}
+
+/** What the price must come to in each month to be even, and what the market bids for later. */
+function ByMonth({
+  points,
+  now,
+  deferred,
+  per,
+  way,
+}: {
+  points: readonly { readonly month: number; readonly price: number }[];
+  now: number;
+  deferred: readonly { readonly month: number; readonly price: number; readonly buyer: string }[];
+  per: number;
+  way: string;
+}) {
+  const shown = points.map(({ month, price: at }) => ({ month, needs: price.shown(at, per) }));
+  const bids = deferred.map(({ month, price: at }) => ({ month, bid: price.shown(at, per) }));
+  return (
+    <div className="mt-4">
+      <h3 className="font-semibold">What it must bring, by month of waiting</h3>
+      <ChartFrame
+        label={`${way}: price to be even with harvest, by month`}
+        heads={['Months', `Even at, ${price.unit}`, 'Bid for then']}
+        rows={points.map(({ month, price: at }) => [
+          number(month),
+          price.figure(at, per),
+          deferred
+            .filter((bid) => Math.round(bid.month) === month)
+            .map((bid) => `${bid.buyer} ${price.figure(bid.price, per)}`)
+            .join(', '),
+        ])}
+        className="h-52"
+        size={{ width: 560, height: 208 }}
+      >
+        <LineChart data={shown} margin={{ top: 8, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
+          <CartesianGrid stroke="var(--rule)" />
+          <XAxis
+            type="number"
+            dataKey="month"
+            domain={[0, MONTHS_AHEAD]}
+            ticks={[0, 2, 4, 6, 8, 10, 12]}
+            stroke="var(--ink)"
+            tick={{ fill: 'var(--ink)', fontSize: 13 }}
+          />
+          <YAxis
+            width={56}
+            domain={['auto', 'auto']}
+            stroke="var(--ink)"
+            tick={{ fill: 'var(--ink)', fontSize: 13 }}
+            tickFormatter={(v: number) => number(v, 2)}
+          />
+          <ReferenceLine y={price.shown(now, per)} stroke="var(--ink)" strokeDasharray="3 4" />
+          <Line dataKey="needs" stroke="var(--ink)" strokeWidth={3} dot={false} isAnimationActive={false} />
+          <Scatter data={bids} dataKey="bid" fill="var(--clay)" isAnimationActive={false} />
+        </LineChart>
+      </ChartFrame>
+      <p className="text-sm text-muted">
+        Thick: even with harvest. Dashed: the price at harvest.{' '}
+        {bids.length > 0
+          ? 'Points: what buyers bid today for a later delivery; above the line the market pays for the wait.'
+          : 'No buyer’s bid for a later delivery is entered: with one it stands here as a point.'}
+      </p>
     </div>
   );
 }

@@ -1,16 +1,27 @@
 import {
-  baseMoistureOf,
   CONTRACT_PRICE,
+  type ContractNow,
   cropOf,
   CROPS,
-  dryBushels,
+  type LegalView,
   type NextLoad as Way,
-  nextLoad,
+  type NotOnContract,
+  notOnContract,
   type PlaceInfo,
 } from '@fanega/core';
 import { useState } from 'react';
 import type { Farm } from '../../../data/farm';
-import { bushels, bushelsFine, dollars, grainOf, money, number, percent, priceText } from '../../../quantity/quantity';
+import {
+  bushels,
+  bushelsFine,
+  dollars,
+  grainOf,
+  mass,
+  money,
+  number,
+  percent,
+  priceText,
+} from '../../../quantity/quantity';
 import { dayText } from '../../../quantity/time';
 import { Choices, Empty, Loading, TextBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
@@ -19,8 +30,7 @@ import { Verdict } from '../../../ui/verdict';
 import { LeaveBy } from '../../../widgets/chain-line';
 import { Working } from '../../../widgets/working';
 import { OVERAGE_WORDS } from '../forms/contract-form';
-import { useOffers } from '../../../widgets/use-offers';
-import { useSellBook } from './use-sell-book';
+import { useNextLoad } from './use-next-load';
 
 const KINDS = ['truck', 'cart'];
 
@@ -51,28 +61,20 @@ function OneLoad({
   loaded: readonly PlaceInfo[];
   onTruck: (id: string) => void;
 }) {
-  const book = useSellBook(farm);
-  const offers = useOffers(farm);
   const [typed, setTyped] = useState<string | undefined>();
-  if (!book || !offers) return <Loading what="Collecting contracts and tickets" />;
+  const likely = cropOf(farm.cropOf(farm.held(truck.id).lots) ?? '') ?? CROPS.corn;
+  const typedBu =
+    typed === undefined
+      ? undefined
+      : bushelsFine.read(typed, { least: 1, most: 5000, per: farm.kgPerBu(likely.id), wanted: true });
+  const found = useNextLoad(farm, truck, typedBu?.value);
+  if (!found) return <Loading what="Collecting contracts and tickets" />;
+  const { book, crop, base, byBook, spotOf, legalTo } = found;
   const held = farm.held(truck.id);
-  const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
   const per = farm.kgPerBu(crop.id);
-  const base = baseMoistureOf(crop.id, farm.data.farm.defaults);
-  const byBook = Math.round(100 * dryBushels(held.dryKg, crop.legalPounds, base)) / 100;
   const shown = typed ?? bushelsFine.text(byBook, per);
-  const much = bushelsFine.read(shown, { least: 1, most: 5000, per, wanted: true });
-  const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer').map(({ id }) => id);
-  const spotOf = (buyerId: string): number | null => {
-    const offer = offers(crop.id, buyerId);
-    // Bid for, or a window of his own: what he says himself. The farm's own price is the last guess, after his last ticket.
-    if (offer !== null && offer.price !== null && (offer.from === 'bid' || offer.ownWindow)) return offer.price;
-    const last = book.sold.find(({ delivery, crop: its }) => delivery.to === buyerId && its === crop.id && delivery.pricePerBu !== null); // prettier-ignore
-    if (last) return last.delivery.pricePerBu;
-    return offer?.price ?? null;
-  };
-  const ways =
-    much.value === undefined ? [] : nextLoad({ crop: crop.id, bushels: much.value }, buyers, book.contracts, spotOf);
+  const much = typedBu ?? bushelsFine.read(shown, { least: 1, most: 5000, per, wanted: true });
+  const ways = much.value === undefined ? [] : found.ways;
   const [best, next] = ways.filter(({ money: brings }) => brings !== null);
   const said = (bu: number): string => bushelsFine(bu, per).text;
   return (
@@ -102,6 +104,13 @@ function OneLoad({
               .map((way) => (
                 <Crossing key={way.buyerId} farm={farm} way={way} per={per} />
               ))}
+            {best.others > 0.5 && (
+              <p className="mt-2 text-lg">
+                {said(best.others)} of it are other owners&rsquo;: {best.contract?.contract.number} takes the
+                farm&rsquo;s own only, they go at the day&rsquo;s price.
+              </p>
+            )}
+            <Law farm={farm} view={legalTo(best.buyerId)} to={best.buyerId} per={per} />
             {truck.kind === 'truck' && <LeaveBy farm={farm} truckId={truck.id} className="mt-3 text-lg" />}
             <Working
               what={`${truck.name} to ${farm.placeName(best.buyerId)}`}
@@ -165,6 +174,7 @@ function OneLoad({
             </tbody>
           </table>
         )}
+        <NotOn farm={farm} book={book.contracts} ways={ways} load={found.load} />
       </Section>
       <section
         aria-label="The load"
@@ -189,6 +199,70 @@ function OneLoad({
         />
       </section>
     </div>
+  );
+}
+
+/** What the law lets on this truck on the road to a buyer. */
+function Law({ farm, view, to, per }: { farm: Farm; view: LegalView | null; to: string; per: number }) {
+  if (!view?.legal) return null;
+  const { roomKg } = view.legal;
+  const over = roomKg < 0;
+  return (
+    <p className={`mt-3 text-lg ${over ? 'font-semibold text-clay' : ''}`}>
+      {over
+        ? `■ ${mass(-roomKg).text} over the law on the road to ${farm.placeName(to)}: take ${bushels(Math.ceil(-roomKg / per), per).text} off.`
+        : `By law ${mass(roomKg).text} to spare on the road to ${farm.placeName(to)}.`}{' '}
+      {view.permit
+        ? `${view.permit.name} holds there.`
+        : view.permitNot === 'road'
+          ? `${view.setup!.permit!.name} does not name this road: counted without it.`
+          : view.permitNot === 'date'
+            ? `${view.setup!.permit!.name} does not hold today: counted without it.`
+            : ''}
+    </p>
+  );
+}
+
+const NOT_WORDS: Readonly<Record<NotOnContract, string>> = {
+  otherBuyer: 'is another buyer’s',
+  otherCrop: 'is for another crop',
+  othersGrain: 'takes the farm’s own grain only',
+  notOpen: 'is not open yet',
+  done: 'is done',
+  full: 'is full',
+};
+
+/** Contracts of the buyers that take this load, and why each of the others does not. */
+function NotOn({
+  farm,
+  book,
+  ways,
+  load,
+}: {
+  farm: Farm;
+  book: readonly ContractNow[];
+  ways: readonly Way[];
+  load: { readonly crop: string; readonly ownPart?: number };
+}) {
+  const lines = ways.flatMap(({ buyerId }) =>
+    book
+      .filter(({ contract, state }) => contract.buyerId === buyerId && state !== 'done')
+      .flatMap((one) => {
+        const why = notOnContract(one, { ...load, buyerId });
+        return why === null ? [] : [{ one, why }];
+      }),
+  );
+  if (lines.length === 0) return null;
+  return (
+    <ul className="mt-3 text-sm text-muted" aria-label="Contracts that do not take it">
+      {lines.map(({ one, why }) => (
+        <li key={one.id}>
+          {one.contract.number}, {farm.placeName(one.contract.buyerId)}, {NOT_WORDS[why]}
+          {why === 'otherCrop' ? `: ${cropOf(one.contract.crop)?.short ?? one.contract.crop}` : ''}
+          {why === 'notOpen' ? `: from ${dayText(one.contract.opens)}` : ''}.
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -55,7 +55,7 @@ export default function Position({ farm, season: chosen }: { farm: Farm; season:
       farm,
       season,
       facts: fieldFacts(farm, of, notebook),
-      accounts: book.settled.accounts,
+      accounts: book.accounts,
       contracts: book.contracts,
       plans: Object.values(book.records.settings.sellPlan).map(({ value }) => value),
       hedges: Object.values(book.records.settings.hedge).map(({ value }) => value),

@@ -2,11 +2,9 @@ import {
   calendarDay,
   type Due,
   type OwnerSum,
-  pooledPrice,
+  ownersOf,
   type Posting,
-  postingsOf,
   type SheetCheck,
-  sumByOwner,
   type TicketAccount,
   type TicketOnSheet,
 } from '@fanega/core';
@@ -31,6 +29,7 @@ import { Working } from '../../../widgets/working';
 import { FileDrawer, importsOf } from '../forms/file-drawer';
 import { LeaseForm } from '../forms/lease-form';
 import { DEDUCTION_WORDS, SettlementForm } from '../forms/settlement-form';
+import { PrintLink } from './print-link';
 import { type SellBook, useSellBook } from './use-sell-book';
 
 const ROUNDS = 0.05;
@@ -44,7 +43,7 @@ type Open =
 export default function Settle({ farm, season }: { farm: Farm; season: number | undefined }) {
   const book = useSellBook(farm, season);
   const [open, setOpen] = useState<Open | null>(null);
-  const owners = useMemo(() => (book ? moneyOf(farm, book) : null), [farm, book]);
+  const owners = useMemo(() => (book ? ownersOf(farm, book) : null), [farm, book]);
   if (!book || !owners) return <Loading what="Adding up what was paid" />;
   const { settled, records } = book;
   const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer');
@@ -110,6 +109,11 @@ export default function Settle({ farm, season }: { farm: Farm; season: number | 
             Take in a buyer’s file
           </Button>
           <Button onClick={() => setOpen({ what: 'new', buyerId: first })}>Type a settlement</Button>
+          {settled.sheets.length > 0 && (
+            <PrintLink farm={farm} what="settlements" season={season}>
+              Print the check
+            </PrintLink>
+          )}
         </div>
         {imports.length > 0 && <UndoImport farm={farm} one={imports[0]!} />}
       </Section>
@@ -133,7 +137,7 @@ export default function Settle({ farm, season }: { farm: Farm; season: number | 
         postings={owners.postings}
         onLease={(owner, id) => setOpen({ what: 'lease', owner, id })}
       />
-      <Unpaid farm={farm} accounts={settled.accounts} withoutTicket={settled.withoutTicket} />
+      <Unpaid farm={farm} accounts={book.accounts} withoutTicket={settled.withoutTicket} />
       {shown && (
         <SheetDrawer
           farm={farm}
@@ -166,21 +170,6 @@ export default function Settle({ farm, season }: { farm: Farm; season: number | 
       )}
     </>
   );
-}
-
-/** All sheets by owner, as postings and their sums. */
-function moneyOf(
-  farm: Farm,
-  book: SellBook,
-): { readonly postings: readonly Posting[]; readonly sums: readonly OwnerSum[] } {
-  const terms = new Map(Object.values(book.records.settings.ownerTerms).map(({ value }) => [value.owner, value]));
-  const means = new Map<string, number | null>();
-  const pooled = (crop: string): number | null => {
-    if (!means.has(crop)) means.set(crop, pooledPrice(book.dues, crop));
-    return means.get(crop)!;
-  };
-  const postings = book.settled.sheets.flatMap((sheet) => postingsOf(farm, sheet, terms, pooled));
-  return { postings, sums: sumByOwner(postings) };
 }
 
 function Fact({ name, figure, children }: { name: string; figure: string; children: React.ReactNode }) {

@@ -15,6 +15,7 @@ import { Drawer } from '../../../ui/drawer';
 import { Verdict } from '../../../ui/verdict';
 import { methodWords } from '../../../widgets/method-words';
 import { Working } from '../../../widgets/working';
+import { CountsOn } from '../forms/counts-on';
 import { PaperForm } from '../forms/paper-form';
 import { paperCheck } from './paper-check';
 import type { SellBook } from './use-sell-book';
@@ -183,6 +184,7 @@ export function TicketDrawer({
                     : `Paid ${money(account.paid)}, ${money(-account.open)} too much.`}
           </p>
         )}
+        <CountsOn farm={farm} book={book} due={due} />
         <section aria-label="The paper" className="border-t border-ink">
           <PaperForm
             key={paper?.id ?? 'new'}

@@ -25,6 +25,7 @@ const KINDS: Readonly<Record<DeviceKind, string>> = {
   dryer: 'Dryer',
   binCables: 'Bin cables',
   motors: 'Leg and auger motors',
+  bids: 'Buyers’ bids',
   level: 'Level sensor',
 };
 

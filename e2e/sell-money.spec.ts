@@ -1,0 +1,183 @@
+import { expect, type Page, test } from '@playwright/test';
+import { ulid } from 'ulid';
+import { addField, addPlace, OWN, ownFarm, setUp } from './own-farm';
+
+const LB = 0.45359237;
+const at = (minutes: number): string => new Date(Date.now() - minutes * 60_000).toISOString();
+const day = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+const sheet = (buyerId: string, more: object = {}) => ({
+  buyerId, crop: 'corn', from: day(-60), base: 0.15, shrink: 'flat', shrinkPerPoint: 1.4, moistureStep: 0.001, moistureRounding: 'halfUp',
+  dryingPerPoint: 0.04, dryingStep: 0.5, dockage: false, discountsOn: 'paid', factors: [], bushelDecimals: 2, ...more,
+}); // prettier-ignore
+
+/** A farm's buyer with loads of 50,000 lb at 18.0 %, ticketed at $4.50. */
+async function sold(page: Page, name: string, tag: string, tickets: readonly string[]) {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, `${name} Bottom`, tag, 400, 'corn');
+  const buyer = await addPlace(farm, name, 'buyer');
+  const truck = await addPlace(farm, `${name} truck`, 'truck', 1200);
+  await farm.post('entries', {
+    entries: tickets.flatMap((ticket, i) => {
+      const minutes = 600 - 20 * i;
+      const load = { wetKg: 50_000 * LB, moisture: 0.18 };
+      return [
+        { id: ulid(), type: 'harvest', lot: lotId, to: truck, ...load, at: at(minutes) },
+        { id: ulid(), type: 'move', from: truck, to: buyer, emptied: true, ticket, method: 'ticket', pricePerBu: 4.5, ...load, at: at(minutes - 10) },
+      ];
+    }),
+  }); // prettier-ignore
+  return { farm, buyer };
+}
+
+test('a settlement’s file: mistakes found, disputed, corrected; known the second time; undone as one', async ({
+  page,
+}) => {
+  const { farm, buyer } = await sold(page, 'Coop 61', 'MNX', ['T61-1', 'T61-2', 'T61-3']);
+  await setUp(farm, 'buyerSheet', `sheet-61-${Date.now()}`, sheet(buyer));
+  // Each is 855.36 bu at 4.50, 107.14 for drying: 3,741.98. One is paid 12.5 bu short, one has its drying charged twice.
+  const file = {
+    name: 'coop.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      [
+        'Ticket No,Check #,Check Date,Net Bu,Price,Discounts,Net Amount',
+        `T61-1,C-61,${day(-1)},855.36,4.50,(107.14),"$3,741.98"`,
+        `T61-2,C-61,${day(-1)},842.86,4.50,(107.14),"$3,685.73"`,
+        `T61-3,C-61,${day(-1)},855.36,4.50,(214.28),"$3,634.84"`,
+        `T61-9,C-61,${day(-1)},900.00,4.50,,"4,050.00"`,
+        `T61-7,C-61,${day(-1)},many,4.50,,12`,
+      ].join('\r\n'),
+    ),
+  };
+  await page.goto(`${OWN}/sell/settle`);
+  const top = page.getByRole('region', { name: 'Settle' });
+  await top.getByRole('button', { name: 'Take in a buyer’s file' }).click();
+  const drawer = page.getByRole('dialog');
+  await drawer.getByLabel('Buyer', { exact: true }).selectOption(buyer);
+  await drawer.getByLabel('CSV or XLSX').setInputFiles(file);
+  await expect(drawer.getByRole('status')).toContainText(/4 new, 0 known already, 0 different, 1 that cannot be read/);
+  await expect(drawer).toContainText('Line 6: “many” is no figure for the paid bushels');
+  await drawer.getByRole('button', { name: 'Take in 4 lines' }).click();
+  await expect(drawer).toBeHidden();
+  await expect(top).toContainText(/\$163\.39\s*short on 2 tickets/);
+
+  const sheets = page.getByRole('list', { name: 'Settlements' });
+  await sheets.getByRole('button', { name: /C-61/ }).click();
+  await expect(drawer).toContainText(
+    'you paid 842.9 bu; 50,000 lb at 18.0 % by your posted shrink are 855.4 bu. That is $56.25 short',
+  );
+  await expect(drawer).toContainText('you took $214.28 off; by your posted sheet it is $107.14');
+  await expect(drawer.getByRole('region', { name: 'Lines of the sheet' })).toContainText(/T61-9.*no load of yours/s);
+  // The buyer agrees to one of them.
+  await drawer.getByRole('button', { name: 'Enter his correction' }).first().click();
+  await expect(drawer.getByLabel('Money', { exact: true })).toHaveValue('56.25');
+  await drawer.getByRole('button', { name: 'Take it in' }).click();
+  await expect(drawer).toContainText('The number of the check or the sheet');
+  await drawer.getByLabel('Check or sheet number').fill('C-62');
+  await drawer.getByRole('button', { name: 'Take it in' }).click();
+  await expect(top).toContainText(/\$107\.14\s*short on 1 ticket/);
+  await sheets.getByRole('button', { name: /C-61/ }).click();
+  await expect(drawer).toContainText('Set right by a later sheet.');
+  await page.keyboard.press('Escape');
+  // Whose it is: all of it is the farm's, and the sums are the same.
+  const owners = page.getByRole('table', { name: 'By owner' });
+  await expect(owners.getByRole('row', { name: /^All of it/ })).toContainText(/what the sheets come to: \$15,168\.80/);
+  await expect(owners.getByRole('row', { name: /^All of it/ })).toContainText('$15,168.80');
+
+  // The same file again is known, and nothing is doubled.
+  await top.getByRole('button', { name: 'Take in a buyer’s file' }).click();
+  await drawer.getByLabel('Buyer', { exact: true }).selectOption(buyer);
+  await drawer.getByLabel('CSV or XLSX').setInputFiles(file);
+  await expect(drawer.getByRole('status')).toContainText(/0 new, 4 known already/);
+  await expect(drawer.getByRole('button', { name: 'Nothing new to take in' })).toBeDisabled();
+  await page.keyboard.press('Escape');
+  await top.getByRole('button', { name: 'Take it back as one' }).click();
+  await top.getByRole('button', { name: 'Yes, take all of it back' }).click();
+  await expect(sheets.getByRole('button', { name: /C-61/ })).toHaveCount(0);
+  await expect(sheets.getByRole('button', { name: /C-62/ })).toBeVisible();
+});
+
+test('a ticket’s paper against the posted sheet, and a sheet whose bands overlap is named at its box', async ({
+  page,
+}) => {
+  const { buyer } = await sold(page, 'Coop 71', 'PPX', ['T71-1']);
+  await page.goto(`${OWN}/sell/buyers`);
+  const list = page.getByRole('list', { name: 'By buyer' });
+  await list
+    .getByRole('listitem')
+    .filter({ hasText: 'Coop 71' })
+    .getByRole('button', { name: 'Enter his sheet' })
+    .click();
+  const drawer = page.getByRole('dialog');
+  await expect(drawer.getByLabel('Buyer', { exact: true })).toHaveValue(buyer);
+  await drawer.getByLabel('Posted from', { exact: true }).fill('1/1/2026');
+  await drawer.getByLabel('Base moisture').fill('15');
+  await drawer.getByRole('button', { name: 'Another discount' }).click();
+  await drawer.getByLabel('Below').fill('54');
+  await drawer.getByLabel('Takes').fill('0.02');
+  await drawer.getByRole('button', { name: 'Another band' }).click();
+  await drawer.getByLabel('Below').nth(1).fill('56');
+  await drawer.getByLabel('Takes').nth(1).fill('0.03');
+  await drawer.getByRole('button', { name: 'Keep the sheet' }).click();
+  await expect(drawer.getByText('Each band begins where the one before ends', { exact: false }).first()).toBeVisible();
+  await drawer.getByLabel('Below').nth(1).fill('52');
+  await expect(drawer.getByLabel('By this sheet')).toContainText('paid');
+  await drawer.getByRole('button', { name: 'Keep the sheet' }).click();
+  await expect(drawer).toBeHidden();
+  await expect(list.getByRole('listitem').filter({ hasText: 'Coop 71' })).toContainText('shrink 1.4 % a point');
+
+  await page.goto(`${OWN}/sell`);
+  const row = page.getByRole('row').filter({ hasText: 'T71-1' });
+  await row.getByRole('button', { name: /not paid/ }).click();
+  await expect(drawer.getByRole('table', { name: 'Worked out' })).toContainText(/Due\s*\$3,741\.98/);
+  // 53 lb: one started pound under 54 at 2 cents.
+  await drawer.getByLabel('Test weight').fill('53');
+  await drawer.getByLabel('Paid bushels').fill('845');
+  await drawer.getByLabel('Money', { exact: true }).fill('3678.26');
+  await drawer.getByRole('button', { name: 'Keep what it says' }).click();
+  await expect(drawer).toBeHidden();
+  await expect(row.getByRole('button', { name: /short$/ })).toBeVisible();
+  await row.getByRole('button', { name: /short$/ }).click();
+  await expect(drawer).toContainText(
+    'your paid bushels says 845.0 bu; by your posted sheet 50,000 lb at 18.0 % come to 855.4 bu',
+  );
+  await expect(drawer.getByRole('table', { name: 'Worked out' })).toContainText(/Discount for test weight/);
+});
+
+test('a price fixed in two parts on two days; a bid is the price of the day', async ({ page }) => {
+  const { farm, buyer } = await sold(page, 'Coop 81', 'FXX', ['T81-1']);
+  await setUp(farm, 'contract', `contract-81-${Date.now()}`, {
+    number: 'K-81', buyerId: buyer, crop: 'corn', kind: 'basisFixed', basis: -0.2, bushels: 1000, opens: day(-30), closes: day(60), overage: 'spot', done: false,
+  }); // prettier-ignore
+  await page.goto(`${OWN}/sell/contracts`);
+  const contract = page.getByRole('list', { name: 'All contracts' }).getByRole('listitem').filter({ hasText: 'K-81' });
+  const drawer = page.getByRole('dialog');
+  const fix = async (price: string, bushels: string, when: string): Promise<void> => {
+    await contract.getByRole('button', { name: 'Fix the futures' }).click();
+    await drawer.getByLabel('Futures', { exact: true }).fill(price);
+    await drawer.getByLabel('Bushels', { exact: true }).fill(bushels);
+    if (when !== '') await drawer.getByLabel('When').fill(when);
+    await drawer.getByRole('button', { name: 'Fix it' }).click();
+    await expect(drawer).toBeHidden();
+  };
+  const before = new Date(Date.now() - 5 * 86_400_000);
+  await fix('4.60', '400', `${before.getMonth() + 1}/${before.getDate()}/${before.getFullYear()} 9:00 am`);
+  await expect(contract).toContainText('400 bu fixed at a mean of 4.60 $/bu, 600 bu open');
+  await fix('4.90', '600', '');
+  await expect(contract).toContainText('Both parts are fixed.');
+  await expect(contract).toContainText('$4.58 a bushel');
+  await contract.getByRole('button', { name: 'What was fixed' }).click();
+  await expect(drawer.getByRole('list', { name: 'Fixed before' }).getByRole('listitem')).toHaveCount(2);
+  await page.keyboard.press('Escape');
+
+  await page.goto(`${OWN}/sell/buyers`);
+  const row = page.getByRole('list', { name: 'By buyer' }).getByRole('listitem').filter({ hasText: 'Coop 81' });
+  await row.getByRole('button', { name: 'Enter a bid' }).click();
+  await drawer.getByText('futures and basis', { exact: true }).click();
+  await drawer.getByLabel('Futures', { exact: true }).fill('4.80');
+  await drawer.getByRole('button', { name: 'Keep the bid' }).click();
+  await expect(drawer).toContainText('This part is missing');
+  await drawer.getByLabel('Basis', { exact: true }).fill('-0.15');
+  await drawer.getByRole('button', { name: 'Keep the bid' }).click();
+  await expect(row).toContainText('$4.65 a bushel');
+});
