@@ -48,6 +48,7 @@ describe('no science answers with NaN', () => {
         'store/intake',
         'sell/ticket-questions',
         'sell/sheet',
+        'sell/bid-lines',
         'sell/book-of',
         'sell/ticket-gaps',
         'sell/price-parts',

@@ -1,16 +1,32 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-import { ID, logTable, ULID } from './log-table.js';
+import { ID, logTable, OF_PLACE, ULID } from './log-table.js';
 
 const OF_BUYER = ',\n      FOREIGN KEY (farm_id, buyer_id) REFERENCES places (farm_id, id)';
 
-/** What buyers post, bid and pay: sheets, bids, prices fixed in parts, the papers of tickets, settlements, leases, hedges and plans. */
+/**
+ * What buyers post, bid and pay: sheets, bids, prices fixed in parts, papers and photographs of tickets, settlements, leases, hedges, plans,
+ * changes of contracts; a buyer's hours, and the roads that a truck's permit names.
+ */
 export class SellRecords1791900000000 implements MigrationInterface {
   name = 'SellRecords1791900000000';
 
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(
-      `ALTER TABLE contracts ADD COLUMN tolerance DOUBLE NULL AFTER bushels, ADD COLUMN counts VARCHAR(8) NULL AFTER overage`,
+      `ALTER TABLE contracts ADD COLUMN tolerance DOUBLE NULL AFTER bushels, ADD COLUMN counts VARCHAR(8) NULL AFTER overage,
+        ADD COLUMN changes_given BOOLEAN NOT NULL DEFAULT FALSE AFTER counts`,
     );
+    await runner.query(`CREATE TABLE contracts_changes (
+      farm_id ${ID} NOT NULL,
+      id ${ID} NOT NULL,
+      place SMALLINT UNSIGNED NOT NULL,
+      \`on\` CHAR(10) NOT NULL,
+      bushels DOUBLE NULL,
+      closes CHAR(10) NULL,
+      fee DOUBLE NULL,
+      note VARCHAR(200) NOT NULL,
+      PRIMARY KEY (farm_id, id, place),
+      FOREIGN KEY (farm_id, id) REFERENCES contracts (farm_id, id)
+    ) ENGINE=InnoDB`);
     await runner.query(`ALTER TABLE truck_setups ADD COLUMN permit_roads_given BOOLEAN NOT NULL DEFAULT FALSE`);
     await runner.query(`CREATE TABLE truck_setups_permit_roads (
       farm_id ${ID} NOT NULL,
@@ -47,6 +63,7 @@ export class SellRecords1791900000000 implements MigrationInterface {
       PRIMARY KEY (farm_id, id, \`name\`),
       FOREIGN KEY (farm_id, id) REFERENCES ticket_papers (farm_id, id)
     ) ENGINE=InnoDB`);
+    await runner.query(logTable('ticket_photos', `photo ${ULID} NOT NULL, place_id ${ID} NOT NULL`, OF_PLACE));
     await runner.query(
       logTable(
         'settlements',
@@ -187,11 +204,48 @@ export class SellRecords1791900000000 implements MigrationInterface {
       PRIMARY KEY (farm_id, id, \`name\`),
       FOREIGN KEY (farm_id, id) REFERENCES column_matches (farm_id, id)
     ) ENGINE=InnoDB`);
+    await runner.query(`CREATE TABLE buyer_facts (
+      farm_id ${ID} NOT NULL,
+      id ${ID} NOT NULL,
+      revision INT UNSIGNED NOT NULL,
+      \`call\` VARCHAR(80) NULL,
+      tester VARCHAR(80) NULL,
+      gross_limit_lb DOUBLE NULL,
+      PRIMARY KEY (farm_id, id),
+      FOREIGN KEY (farm_id) REFERENCES farms (id),
+      FOREIGN KEY (farm_id, id) REFERENCES places (farm_id, id)
+    ) ENGINE=InnoDB`);
+    await runner.query(`CREATE TABLE buyer_facts_hours (
+      farm_id ${ID} NOT NULL,
+      id ${ID} NOT NULL,
+      \`name\` VARCHAR(40) NOT NULL,
+      closed BOOLEAN NOT NULL,
+      opens DOUBLE NOT NULL,
+      closes DOUBLE NOT NULL,
+      PRIMARY KEY (farm_id, id, \`name\`),
+      FOREIGN KEY (farm_id, id) REFERENCES buyer_facts (farm_id, id)
+    ) ENGINE=InnoDB`);
+    await runner.query(`CREATE TABLE buyer_facts_exceptions (
+      farm_id ${ID} NOT NULL,
+      id ${ID} NOT NULL,
+      place SMALLINT UNSIGNED NOT NULL,
+      \`on\` CHAR(10) NOT NULL,
+      closed BOOLEAN NOT NULL,
+      opens DOUBLE NOT NULL,
+      closes DOUBLE NOT NULL,
+      note VARCHAR(80) NULL,
+      PRIMARY KEY (farm_id, id, place),
+      FOREIGN KEY (farm_id, id) REFERENCES buyer_facts (farm_id, id)
+    ) ENGINE=InnoDB`);
   }
 
   async down(runner: QueryRunner): Promise<void> {
     for (const table of [
+      'contracts_changes',
       'truck_setups_permit_roads',
+      'buyer_facts_exceptions',
+      'buyer_facts_hours',
+      'buyer_facts',
       'column_matches_heads',
       'column_matches',
       'sell_plans',
@@ -203,6 +257,7 @@ export class SellRecords1791900000000 implements MigrationInterface {
       'settlements_deductions',
       'settlements_lines',
       'settlements',
+      'ticket_photos',
       'ticket_papers_factors',
       'ticket_papers',
       'bids',
@@ -210,6 +265,6 @@ export class SellRecords1791900000000 implements MigrationInterface {
     ])
       await runner.query(`DROP TABLE ${table}`);
     await runner.query(`ALTER TABLE truck_setups DROP COLUMN permit_roads_given`);
-    await runner.query(`ALTER TABLE contracts DROP COLUMN counts, DROP COLUMN tolerance`);
+    await runner.query(`ALTER TABLE contracts DROP COLUMN changes_given, DROP COLUMN counts, DROP COLUMN tolerance`);
   }
 }

@@ -1040,6 +1040,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/sell/ticket-photo': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['TicketPhotoController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/ticket-photo/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['TicketPhotoController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/sell/settlement': {
     readonly parameters: {
       readonly query?: never;
@@ -1257,6 +1289,22 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['HaulPlanController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/buyer-facts/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['BuyerFactsController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -2607,6 +2655,77 @@ export interface components {
       readonly entries?: number;
       readonly problem?: string;
     };
+    readonly BuyerFactsKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['BuyerFactsRecord'];
+    };
+    readonly BuyerFactsRecord: {
+      readonly call?: string;
+      readonly tester?: string;
+      /** @description lb */
+      readonly grossLimitLb?: number;
+      readonly hours: {
+        readonly sun?: {
+          readonly closed: boolean;
+          /** @description h */
+          readonly opens: number;
+          /** @description h */
+          readonly closes: number;
+        };
+        readonly mon?: {
+          readonly closed: boolean;
+          /** @description h */
+          readonly opens: number;
+          /** @description h */
+          readonly closes: number;
+        };
+        readonly tue?: {
+          readonly closed: boolean;
+          /** @description h */
+          readonly opens: number;
+          /** @description h */
+          readonly closes: number;
+        };
+        readonly wed?: {
+          readonly closed: boolean;
+          /** @description h */
+          readonly opens: number;
+          /** @description h */
+          readonly closes: number;
+        };
+        readonly thu?: {
+          readonly closed: boolean;
+          /** @description h */
+          readonly opens: number;
+          /** @description h */
+          readonly closes: number;
+        };
+        readonly fri?: {
+          readonly closed: boolean;
+          /** @description h */
+          readonly opens: number;
+          /** @description h */
+          readonly closes: number;
+        };
+        readonly sat?: {
+          readonly closed: boolean;
+          /** @description h */
+          readonly opens: number;
+          /** @description h */
+          readonly closes: number;
+        };
+      };
+      readonly exceptions: readonly {
+        /** Format: date */
+        readonly on: string;
+        readonly closed: boolean;
+        /** @description h */
+        readonly opens: number;
+        /** @description h */
+        readonly closes: number;
+        readonly note?: string;
+      }[];
+    };
     readonly BuyerSheetKept: {
       readonly revision: number;
       readonly value: components['schemas']['BuyerSheetRecord'];
@@ -2857,6 +2976,17 @@ export interface components {
       readonly overage: 'spot' | 'contract' | 'next' | 'refused';
       /** @enum {string} */
       readonly counts?: 'all' | 'own';
+      readonly changes?: readonly {
+        /** Format: date */
+        readonly on: string;
+        /** @description bu */
+        readonly bushels?: number;
+        /** Format: date */
+        readonly closes?: string;
+        /** @description $/bu */
+        readonly fee?: number;
+        readonly note: string;
+      }[];
       readonly done: boolean;
       readonly note?: string;
     };
@@ -3435,6 +3565,9 @@ export interface components {
         };
         readonly haulPlan: {
           readonly [key: string]: components['schemas']['HaulPlanKept'];
+        };
+        readonly buyerFacts: {
+          readonly [key: string]: components['schemas']['BuyerFactsKept'];
         };
       };
     };
@@ -4275,6 +4408,7 @@ export interface components {
         readonly priceFix: readonly components['schemas']['PriceFixKept'][];
         readonly bid: readonly components['schemas']['BidKept'][];
         readonly ticketPaper: readonly components['schemas']['TicketPaperKept'][];
+        readonly ticketPhoto: readonly components['schemas']['TicketPhotoKept'][];
         readonly settlement: readonly components['schemas']['SettlementKept'][];
       };
       readonly settings: {
@@ -4560,6 +4694,19 @@ export interface components {
       /** @description $ */
       readonly money?: number;
       readonly photo?: string;
+    };
+    readonly TicketPhotoKept: {
+      readonly body: components['schemas']['TicketPhotoRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly TicketPhotoRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly photo: string;
+      /** @description of places */
+      readonly placeId: string;
     };
     readonly TraceLink: {
       readonly from: string;
@@ -6563,6 +6710,53 @@ export interface operations {
       };
     };
   };
+  readonly TicketPhotoController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['TicketPhotoRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly TicketPhotoController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly SettlementController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -6922,6 +7116,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['HaulPlanRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly BuyerFactsController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['BuyerFactsRecord'];
         };
       };
     };

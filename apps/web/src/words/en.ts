@@ -311,6 +311,8 @@ export const EN = {
   atDaysPrice: 'at the day’s price',
   crossesEnd: 'It crosses the end of {number}: {over} over. {fills} fill it.',
   overLaw: '{much} over the law on this road. Take it off.',
+  photographTicket: 'Photograph a ticket',
+  ticketWaits: 'It waits at the desk to be typed',
   permitNotHere: '{permit} does not name this road.',
 } as const;
 

@@ -322,5 +322,7 @@ export const ES: Readonly<Record<WordKey, string>> = {
   atDaysPrice: 'al precio del día',
   crossesEnd: 'Pasa el final de {number}: sobran {over}. Con {fills} queda lleno.',
   overLaw: '{much} sobre la ley en este camino. Quítelo.',
+  photographTicket: 'Fotografiar un ticket',
+  ticketWaits: 'Espera en la oficina a que lo escriban',
   permitNotHere: '{permit} no nombra este camino.',
 };

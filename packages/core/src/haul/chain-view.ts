@@ -1,7 +1,14 @@
-import { startOfDay } from '../kernel/index.js';
+import { calendarDay, startOfDay } from '../kernel/index.js';
 import { type FieldFacts, fieldFacts, type FieldRow, takesCrop, windowAt, windowFor } from '../fields/index.js';
 import { baseMoistureOf, type FarmView, instantOf } from '../ledger/index.js';
-import { type HaulTimes, living, type RecordsOf } from '../records/index.js';
+import {
+  type BuyerFacts,
+  type HaulTimes,
+  living,
+  type RecordsOf,
+  type SettingsOf,
+  WEEKDAYS,
+} from '../records/index.js';
 import type { ChainNow, Elsewhere } from './chain.js';
 import { dryerOf } from '../dry/index.js';
 import { machineRate } from './machine-rate.js';
@@ -33,7 +40,7 @@ export function combineRate(farm: FarmView, records: HaulRecords, rows: readonly
 export type HaulRecords = RecordsOf<
   'delay' | 'settingsEntry' | 'lossCheck',
   'dryerSetup' | 'cuttingWindow' | 'nextFieldPlan' | 'combineProfile' | 'haulPlan'
->;
+> & { readonly settings: Partial<SettingsOf<'buyerFacts'>> };
 
 /** Where a truck is, by the book and the usual times. */
 export const TRUCK_STATES = ['empty', 'loading', 'loaded', 'out', 'unloading', 'back', 'down'] as const;
@@ -98,13 +105,31 @@ export function likelyTo(farm: FarmView): HaulTo {
   return buyer ? { kind: 'elevator', buyerId: buyer.id } : { kind: 'home', buyerId: '' };
 }
 
-/** Minute of the farm's day at which a buyer closes for a crop; null where nobody said. */
+/**
+ * A buyer's hours of a day, as somebody entered them for that day or its weekday; null where nobody did.
+ * @param day of the farm's calendar
+ */
+export function hoursOn(
+  facts: BuyerFacts | undefined,
+  day: string,
+): { readonly closed: boolean; readonly opens: number; readonly closes: number } | null {
+  const exception = facts?.exceptions.find(({ on }) => on === day);
+  if (exception) return exception;
+  return facts?.hours[WEEKDAYS[new Date(`${day}T12:00:00Z`).getUTCDay()]!] ?? null;
+}
+
+/** Minute of the farm's day at which a buyer closes for a crop; null where nobody said. One who is closed today has closed at midnight. */
 export function closesAt(
   farm: FarmView,
   records: HaulRecords,
   crop: string,
   buyerId: string,
 ): { readonly opens: number; readonly closes: number } | null {
+  const own = hoursOn(
+    records.settings.buyerFacts?.[buyerId]?.value,
+    calendarDay(farm.data.now, farm.data.farm.timeZone),
+  );
+  if (own) return own.closed ? { opens: 0, closes: 0 } : { opens: 60 * own.opens, closes: 60 * own.closes };
   const window = (windowFor(records, crop, buyerId) ?? windowFor(records, crop, null))?.value;
   return window?.closesAt === undefined ? null : { opens: 60 * (window.opensAt ?? 0), closes: 60 * window.closesAt };
 }

@@ -91,6 +91,7 @@ export {
   type ChainChoice,
   chainNow,
   closesAt,
+  hoursOn,
   combineRate,
   cropCut,
   cutLast,

@@ -9,6 +9,7 @@ import {
   type RecordsOf,
   type ScaleSetup,
   type SettingEntry,
+  type SettingsOf,
   type TruckSetup,
   type WeightRulesSetting,
 } from '../records/index.js';
@@ -285,7 +286,9 @@ export interface LegalView {
  */
 export function legalView(
   farm: FarmView,
-  records: RecordsOf<'emptyWeight', 'truckSetup' | 'scaleSetup'>,
+  records: RecordsOf<'emptyWeight', 'truckSetup' | 'scaleSetup'> & {
+    readonly settings: Partial<SettingsOf<'buyerFacts'>>;
+  },
   devices: readonly DeviceView[],
   weightOf: (device: DeviceView) => number | undefined,
   truckId: string,
@@ -320,11 +323,14 @@ export function legalView(
   let problem: RangeRefusal | null = null;
   if (setup && own.length > 0) {
     const emptyKg = byAxle ? byAxle.axlesKg : spread(weighed(own[0]!.weighing).kg, setup.axles.length);
+    const percentGross = permit?.percentGross ?? 0;
+    // What may be on the buyer's own scale or road no permit lifts.
+    const most = to === undefined ? undefined : records.settings.buyerFacts?.[to]?.value.grossLimitLb;
     const rules: AxleRules = {
       single: setup.singleLb,
       tandem: setup.tandemLb,
-      gross: setup.grossLb,
-      permitPercent: { axles: permit?.percentAxles ?? 0, gross: permit?.percentGross ?? 0 },
+      gross: Math.min(setup.grossLb, (most ?? Infinity) / (1 + percentGross / 100)),
+      permitPercent: { axles: permit?.percentAxles ?? 0, gross: percentGross },
     };
     try {
       legal = legalLoad(

@@ -2,6 +2,7 @@ import { COMBINE_PROFILE, DISPLAY_CHECK, LOSS_CHECK, SETTINGS_ENTRY, STRIP_TRIAL
 import { BIN_FAN, DRYER_RUN, DRYER_SAMPLE, DRYER_SETUP, FALL_AIR, GRAIN_TEMPERATURE, STEP_HEARD } from './dry.js';
 import { CUTTING_WINDOW, NEXT_FIELD_NOTICE, NEXT_FIELD_PLAN, READING, TESTER_PAIR } from './fields.js';
 import {
+  BUYER_FACTS,
   DELAY,
   EMPTY_WEIGHT,
   FIELD_CHANGE,
@@ -24,6 +25,7 @@ import {
   SELL_PLAN,
   SETTLEMENT,
   TICKET_PAPER,
+  TICKET_PHOTO,
 } from './sell.js';
 import {
   ACKNOWLEDGEMENT,
@@ -71,6 +73,7 @@ export const LOG_KINDS = {
   priceFix: PRICE_FIX,
   bid: BID,
   ticketPaper: TICKET_PAPER,
+  ticketPhoto: TICKET_PHOTO,
   settlement: SETTLEMENT,
   breakdown: BREAKDOWN,
   acknowledgement: ACKNOWLEDGEMENT,
@@ -88,6 +91,7 @@ export const SETTING_KINDS = {
   weightRules: WEIGHT_RULES,
   haulTimes: HAUL_TIMES,
   haulPlan: HAUL_PLAN,
+  buyerFacts: BUYER_FACTS,
   dryerSetup: DRYER_SETUP,
   binFan: BIN_FAN,
   fallAir: FALL_AIR,

@@ -1,4 +1,4 @@
-import { day, choice, idOf, instant, list, map, number, optional, record, text } from './field.js';
+import { flag, day, choice, idOf, instant, list, map, number, optional, record, text } from './field.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 
 /** The links of a harvest day, from the field to where the grain stays. */
@@ -138,3 +138,55 @@ export const HAUL_PLAN = settingKind('haulPlan', 'haul', 'haul_plans', 'farm', {
   lineMin: number(0, 600, 'min'),
 });
 export type HaulPlan = SettingOf<typeof HAUL_PLAN>;
+
+export const WEEKDAYS = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'] as const;
+export type Weekday = (typeof WEEKDAYS)[number];
+
+/** What is known of a buyer's yard: when it takes grain, who answers the phone, what may drive over its scale. */
+export const BUYER_FACTS = settingKind(
+  'buyerFacts',
+  'haul',
+  'buyer_facts',
+  'places',
+  {
+    /** name and number */
+    call: optional(text(80)),
+    /** how he tests moisture */
+    tester: optional(text(80)),
+    /** most on his road or his scale */
+    grossLimitLb: optional(number(1000, 400_000, 'lb')),
+    /** hours of the day between which grain is taken; a day that is left out is as his window says */
+    hours: map(record({ closed: flag(), opens: number(0, 24, 'h'), closes: number(0, 24, 'h') }), WEEKDAYS),
+    /** days that are otherwise */
+    exceptions: list(
+      record({
+        on: day(),
+        closed: flag(),
+        opens: number(0, 24, 'h'),
+        closes: number(0, 24, 'h'),
+        note: optional(text(80)),
+      }),
+      0,
+      60,
+    ),
+  },
+  [
+    {
+      name: 'hours_rise',
+      broken: ({ hours }) => {
+        const wrong = WEEKDAYS.find(
+          (name) => hours[name] && !hours[name].closed && hours[name].opens >= hours[name].closes,
+        );
+        return wrong === undefined ? null : `hours.${wrong}.closes`;
+      },
+    },
+    {
+      name: 'hours_rise',
+      broken: ({ exceptions }) => {
+        const wrong = exceptions.findIndex(({ closed, opens, closes }) => !closed && opens >= closes);
+        return wrong < 0 ? null : `exceptions.${wrong}.closes`;
+      },
+    },
+  ],
+);
+export type BuyerFacts = SettingOf<typeof BUYER_FACTS>;

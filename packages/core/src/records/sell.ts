@@ -49,12 +49,41 @@ export const CONTRACT = settingKind(
     overage: choice(OVERAGE_RULES),
     /** left out: all */
     counts: optional(choice(CONTRACT_COUNTS)),
+    /** its terms were changed since it was signed, each from a day on: rolled, enlarged, set to another month */
+    changes: optional(
+      list(
+        record({
+          on: day(),
+          bushels: optional(number(1, 1e8, 'bu')),
+          closes: optional(day()),
+          /** taken off the price for it */
+          fee: optional(number(0, 20, '$/bu')),
+          note: text(200, 1),
+        }),
+        0,
+        40,
+      ),
+    ),
     /** nothing more is delivered on it */
     done: flag(),
     note: optional(text(200)),
   },
   [
     { name: 'ends_before_it_begins', broken: ({ opens, closes }) => (opens <= closes ? null : 'closes') },
+    {
+      name: 'changes_in_order',
+      broken: ({ changes = [] }) => {
+        const wrong = changes.findIndex(({ on }, i) => i > 0 && on < changes[i - 1]!.on);
+        return wrong < 0 ? null : `changes.${wrong}.on`;
+      },
+    },
+    {
+      name: 'ends_before_it_begins',
+      broken: ({ opens, changes = [] }) => {
+        const wrong = changes.findIndex(({ closes }) => closes !== undefined && closes < opens);
+        return wrong < 0 ? null : `changes.${wrong}.closes`;
+      },
+    },
     { name: 'part_missing', broken: ({ kind, price }) => (kind === 'flat' && price === undefined ? 'price' : null) },
     {
       name: 'part_missing',
@@ -69,6 +98,26 @@ export const CONTRACT = settingKind(
   ],
 );
 export type Contract = SettingOf<typeof CONTRACT>;
+
+/** A contract as it stands on a day: as it was signed, with what was changed until then. */
+export function contractOn(signed: Contract, day: string): Contract {
+  const until = (signed.changes ?? []).filter(({ on }) => on <= day);
+  if (until.length === 0) return signed;
+  return until.reduce<Contract>(
+    (now, { bushels, closes, fee }) => ({
+      ...now,
+      ...(bushels === undefined ? {} : { bushels }),
+      ...(closes === undefined ? {} : { closes }),
+      // Of a flat price it is taken off at once; of futures with their other fees.
+      ...(fee === undefined
+        ? {}
+        : now.kind === 'flat'
+          ? { price: (now.price ?? 0) - fee }
+          : { fee: (now.fee ?? 0) + fee }),
+    }),
+    signed,
+  );
+}
 
 /** Somebody said which contract a delivery counts on, and how many of its bushels; without it they fill in their order. */
 export const CONTRACT_LOAD = logKind('contractLoad', 'sell', 'contract_loads', {
@@ -258,6 +307,14 @@ export const TICKET_PAPER = logKind('ticketPaper', 'sell', 'ticket_papers', {
   photo: optional(ulidField()),
 });
 export type TicketPaper = LogOf<typeof TICKET_PAPER>;
+
+/** A ticket photographed where it was handed out, to be typed by somebody at a desk. */
+export const TICKET_PHOTO = logKind('ticketPhoto', 'sell', 'ticket_photos', {
+  photo: ulidField(),
+  /** the truck */
+  placeId: idOf('places'),
+});
+export type TicketPhoto = LogOf<typeof TICKET_PHOTO>;
 
 /** What a buyer takes off the sum of a settlement. */
 export const DEDUCTIONS = ['checkoff', 'storage', 'freight', 'drying', 'advance', 'other'] as const;

@@ -1,4 +1,4 @@
-import { type Contract, type ContractLoad, type LogEntry, living } from '../records/index.js';
+import { type Contract, type ContractLoad, contractOn, type LogEntry, living } from '../records/index.js';
 import { requireFinite } from '../kernel/index.js';
 import { type ContractCrossing, type ContractPrice, crossContract } from './contracts.js';
 import { fixesByContract, type PriceParts, priceOfParts, priceParts } from './price-parts.js';
@@ -71,8 +71,9 @@ export function contractBook(
   const said = new Map<string, ContractLoad[]>();
   for (const { body } of living<'contractLoad'>(loads))
     said.set(body.entryId, [...(said.get(body.entryId) ?? []), body]);
+  const today = new Date(nowMs).toISOString().slice(0, 10);
   const all = Object.entries(contracts)
-    .map(([id, { value }]) => ({ id, contract: value, loads: [] as OnContract[], delivered: 0 }))
+    .map(([id, { value }]) => ({ id, contract: contractOn(value, today), loads: [] as OnContract[], delivered: 0 }))
     .sort((a, b) => a.contract.closes.localeCompare(b.contract.closes) || a.contract.number.localeCompare(b.contract.number) || a.id.localeCompare(b.id)); // prettier-ignore
   const byId = new Map(all.map((one) => [one.id, one]));
   const put = (

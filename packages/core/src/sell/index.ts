@@ -69,6 +69,7 @@ export {
   termsOfContract,
 } from './price-parts.js';
 export { marketOf, ownersOf, type SellBook, sellBookOf } from './book-of.js';
+export { type BidLine, type BidProblem, readBidLines } from './bid-lines.js';
 export { sameNumbers, type TicketGap, ticketGaps } from './ticket-gaps.js';
 export { bidPrice, bidsOn, type Offer, offerOf, type Offers, offersOf } from './offer.js';
 export { type Due, type DuePart, duesOf } from './dues.js';

@@ -19,8 +19,10 @@ export const WHERE_MOST: Formula = {
 export interface BuyerAhead {
   readonly id: string;
   readonly terms: MoistureTerms;
-  /** $/bu at the base */
+  /** $/bu at the base that this load is paid: on a contract, or at the day's */
   readonly price: number;
+  /** $/bu that he bids today; left out: that is the price */
+  readonly bid?: number;
   /** one way; null where nobody knows the road */
   readonly roadMin: number | null;
   readonly lineMin: number;
@@ -28,7 +30,9 @@ export interface BuyerAhead {
 
 export interface WhereRow {
   readonly id: string;
+  /** $/bu that it is paid at, and what he bids today */
   readonly price: number;
+  readonly bid: number;
   /** Wetter than he takes. */
   readonly refused: boolean;
   /** $ of the load by his terms */
@@ -76,9 +80,11 @@ export function whereItBringsMost(input: {
   requireInRange('bushel weight', input.kgPerBu, 0.5, 100, 'kg');
   const cost = within(COST, input.truckCostPerHour);
   const minutes = (value: number): number => within(MINUTES, value);
-  const most = Math.max(...buyers.map(({ price }) => within(PRICE, price)));
+  const bidOf = ({ bid, price }: BuyerAhead): number => within(PRICE, bid ?? price);
+  const most = Math.max(...buyers.map(bidOf));
   const wetBushels = loadKg / input.kgPerBu;
-  const rows = buyers.map(({ id, terms, price, roadMin, lineMin }): WhereRow => {
+  const rows = buyers.map((buyer): WhereRow => {
+    const { id, terms, price, roadMin, lineMin } = buyer;
     const aKg = valueOfMoisture(terms, price)(moisture);
     const hours = (2 * minutes(roadMin ?? 0) + minutes(lineMin) + minutes(times.loadMin) + minutes(times.tarpMin) + minutes(times.unloadMin)) / 60; // prettier-ignore
     const road = hours * cost;
@@ -87,6 +93,7 @@ export function whereItBringsMost(input: {
     return {
       id,
       price,
+      bid: bidOf(buyer),
       refused: aKg === null,
       paid,
       hours,
@@ -94,7 +101,7 @@ export function whereItBringsMost(input: {
       net,
       perWetBushel: net === null || wetBushels === 0 ? null : net / wetBushels,
       perHour: net === null || hours === 0 ? null : net / hours,
-      highestBid: price === most,
+      highestBid: bidOf(buyer) === most,
       roadUnknown: roadMin === null,
     };
   });
@@ -111,6 +118,6 @@ export function whereItBringsMost(input: {
     rows,
     ahead,
     turnsAt: ahead === null || perDollar <= 0 ? null : ahead / perDollar,
-    notTheHighestBid: best !== undefined && rows.some(({ refused, price }) => !refused && price > best.price + 1e-9),
+    notTheHighestBid: best !== undefined && rows.some(({ refused, bid }) => !refused && bid > best.bid + 1e-9),
   };
 }

@@ -39,6 +39,7 @@ const Hold = lazy(() => import('./pages/hold'));
 const Position = lazy(() => import('./pages/position'));
 const Settle = lazy(() => import('./pages/settle'));
 const Buyers = lazy(() => import('./pages/buyers'));
+const WaitingPhotos = lazy(() => import('./pages/waiting-photos'));
 const Ticket = lazy(async () => ({ default: (await import('./pages/ticket-drawer')).TicketDrawer }));
 
 const PAGES = [
@@ -148,6 +149,7 @@ function Tickets({ farm, rows, season }: { farm: Farm; rows: readonly Delivery[]
   const book = useSellBook(farm, season);
   const { own, others } = useMemo(() => sellView(farm, rows, book?.papers), [farm, rows, book]);
   const [open, setOpen] = useState<string | null>(null);
+  const [photo, setPhoto] = useState<string | undefined>();
   const columns = useMemo(() => ticketColumns(farm, setOpen), [farm]);
   // Until it is known what buyers post and pay, what the book alone says.
   const sold = useMemo((): readonly TicketRow[] => {
@@ -210,6 +212,18 @@ function Tickets({ farm, rows, season }: { farm: Farm; rows: readonly Delivery[]
           on the phone.
         </Callout>
       )}
+      {book && book.records.logs.ticketPhoto.length > 0 && (
+        <Suspense>
+          <WaitingPhotos
+            farm={farm}
+            book={book}
+            onChosen={(entryId, of) => {
+              setPhoto(of);
+              setOpen(entryId);
+            }}
+          />
+        </Suspense>
+      )}
       {(gaps.length > 0 || twice.length > 0) && (
         <p className="px-5 pb-3 text-sm lg:px-6">
           {twice.map((same) => (
@@ -244,7 +258,16 @@ function Tickets({ farm, rows, season }: { farm: Farm; rows: readonly Delivery[]
       </p>
       {book && opened && (
         <Suspense>
-          <Ticket farm={farm} book={book} due={opened} onClose={() => setOpen(null)} />
+          <Ticket
+            farm={farm}
+            book={book}
+            due={opened}
+            photo={photo}
+            onClose={() => {
+              setOpen(null);
+              setPhoto(undefined);
+            }}
+          />
         </Suspense>
       )}
     </>

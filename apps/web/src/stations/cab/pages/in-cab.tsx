@@ -56,6 +56,7 @@ import { say } from '../../../words';
 
 /** Contracts and prices, and what goes with them, only for a loaded truck. */
 const NextLine = lazy(() => import('../../sell/pages/next-line'));
+const PhotoTicket = lazy(() => import('../../sell/pages/photo-ticket'));
 
 export interface Who {
   readonly name: string;
@@ -393,6 +394,11 @@ export function InCab({
               {say('spilled')}
             </Button>
           </div>
+          {me.kind === 'truck' && (
+            <Suspense>
+              <PhotoTicket farm={farm} truck={me} />
+            </Suspense>
+          )}
           {/* Under the buttons: it comes after them, and nothing that comes late may move a target from under a thumb. */}
           <ChainLine farm={farm} className="text-xl" />
           <DeadlineLine farm={farm} placeId={me.id} className="text-xl" />

@@ -15,8 +15,8 @@ import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
 import { bushels, price } from '../../../quantity/quantity';
 import { dayTyped } from '../../../quantity/time';
-import { SelectBox, TextBox } from '../../../ui';
-import { oneOf } from '../../../ui/form/box';
+import { Button, SelectBox, TextBox } from '../../../ui';
+import { oneOf, rows } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { DayBox, dayBox } from '../../../widgets/day-box';
@@ -76,6 +76,16 @@ export function ContractForm({
       overage: oneOf<Contract['overage']>(),
       done: oneOf<'open' | 'done'>(),
       note: textBox(fields.note),
+      changes: rows(() => ({
+        on: dayBox(today, 'From which day on?'),
+        closes: dayBox(today),
+        bushels: figureOrNone(fields.bushels, bushels, { per }),
+        fee: figureOrNone(fields.fee, price, { per }),
+        note: textBox(
+          { spec: { kind: 'text', least: 1, most: 200, form: 'any' }, optional: false, nullable: false },
+          'What was agreed?',
+        ),
+      })),
     },
     unasked: ({ kind }) =>
       kind === 'flat' ? ['futures', 'basis', 'fee'] : kind === 'basisFixed' ? ['price', 'fee'] : ['price'],
@@ -95,6 +105,13 @@ export function ContractForm({
       overage: was?.overage ?? 'spot',
       done: was?.done ? ('done' as const) : ('open' as const),
       note: was?.note ?? '',
+      changes: (was?.changes ?? []).map((one) => ({
+        on: dayTyped(one.on),
+        closes: dayTyped(one.closes),
+        bushels: bushels.text(one.bushels, per),
+        fee: price.text(one.fee, per),
+        note: one.note,
+      })),
     }),
     together: (values) => recordErrors(CONTRACT, contractOf(values)),
     close: onClose,
@@ -123,8 +140,15 @@ export function ContractForm({
     readonly overage: Contract['overage'];
     readonly done: 'open' | 'done';
     readonly note: string;
+    readonly changes: readonly {
+      readonly on: string;
+      readonly closes: string;
+      readonly bushels?: number | undefined;
+      readonly fee?: number | undefined;
+      readonly note: string;
+    }[];
   }): Contract {
-    const { price: flat, futures, basis, fee, tolerance, counts, done, note, number, ...rest } = values;
+    const { price: flat, futures, basis, fee, tolerance, counts, done, note, number, changes, ...rest } = values;
     return {
       ...rest,
       number: number.trim(),
@@ -137,6 +161,17 @@ export function ContractForm({
       ...(tolerance === undefined ? {} : { tolerance }),
       ...(counts === 'own' ? { counts } : {}),
       ...(note.trim() === '' ? {} : { note: note.trim() }),
+      ...(changes.length === 0
+        ? {}
+        : {
+            changes: changes.map((one) => ({
+              on: one.on,
+              note: one.note.trim(),
+              ...(one.closes === '' ? {} : { closes: one.closes }),
+              ...(one.bushels === undefined ? {} : { bushels: one.bushels }),
+              ...(one.fee === undefined ? {} : { fee: one.fee }),
+            })),
+          }),
     };
   }
   const { kind } = form.texts;
@@ -211,6 +246,40 @@ export function ContractForm({
         </SelectBox>
       </div>
       <TextBox label="Note" {...form.box('note')} />
+      {form.texts.changes.map((_, i) => (
+        <fieldset key={i} className="grid grid-cols-2 gap-3 border-t border-rule pt-3">
+          <legend className="font-semibold">Changed since</legend>
+          <DayBox label="From" {...form.picked(`changes.${i}.on` as never)} />
+          <DayBox label="Delivered until" hint="empty: as it was" {...form.picked(`changes.${i}.closes` as never)} />
+          <TextBox label="Bushels" hint="empty: as it was" {...form.box(`changes.${i}.bushels` as never)} />
+          <TextBox label="Fee for it" hint="empty: none" {...form.box(`changes.${i}.fee` as never)} />
+          <TextBox label="What was agreed" {...form.box(`changes.${i}.note` as never)} />
+          <Button
+            look="quiet"
+            className="self-end !px-0 text-sm"
+            onClick={() =>
+              form.set(
+                'changes',
+                form.texts.changes.filter((__, k) => k !== i),
+              )
+            }
+          >
+            Leave it out
+          </Button>
+        </fieldset>
+      ))}
+      {kept && (
+        <Button
+          onClick={() =>
+            form.set('changes', [
+              ...form.texts.changes,
+              { on: dayTyped(today), closes: '', bushels: '', fee: '', note: '' },
+            ])
+          }
+        >
+          Its terms were changed
+        </Button>
+      )}
     </FormDrawer>
   );
 }

@@ -24,6 +24,7 @@ export function PaperForm({
   crop,
   needsNumber,
   kept,
+  photographed,
   onDone,
 }: {
   farm: Farm;
@@ -32,11 +33,13 @@ export function PaperForm({
   /** The book has no number for it. */
   needsNumber: boolean;
   kept: TicketPaper | undefined;
+  /** A photograph that waited to be typed. */
+  photographed?: string | undefined;
   onDone: () => void;
 }) {
   const refresh = useRefreshFarm(farm.id);
   const per = farm.kgPerBu(crop);
-  const [photo, setPhoto] = useState(kept?.photo);
+  const [photo, setPhoto] = useState(photographed ?? kept?.photo);
   const { fields } = TICKET_PAPER;
   const form = useFields({
     keptAs: `paper.${farm.id}.${entryId}`,

@@ -1,26 +1,31 @@
 import {
   bidPrice,
+  type BuyerFacts,
   type BuyerSheet,
   calendarDay,
   type CropId,
   cropOf,
   CROPS,
+  hoursOn,
+  KG_PER_LB,
   living,
   type LogEntry,
   type PlaceInfo,
 } from '@fanega/core';
 import { useState } from 'react';
 import { CartesianGrid, Line, LineChart, XAxis, YAxis } from 'recharts';
-import { type Farm, useContracts } from '../../../data/farm';
-import { aBushel, count, dollars, money, number, percent, price, priceText } from '../../../quantity/quantity';
-import { day, dayText } from '../../../quantity/time';
+import { type Farm, useContracts, useNotebook } from '../../../data/farm';
+import { aBushel, count, dollars, mass, money, number, percent, price, priceText } from '../../../quantity/quantity';
+import { day, DAY_MS, dayText, hourText } from '../../../quantity/time';
 import { Button, Loading } from '../../../ui';
 import { ChartFrame } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
 import { CropBox } from '../../../widgets/crop-box';
 import { useOffers } from '../../../widgets/use-offers';
+import { BuyerForm } from '../forms/buyer-form';
 import { BidForm } from '../forms/bid-form';
+import { PasteBids } from '../forms/paste-bids';
 import { SheetForm, SHRINK_WORDS } from '../forms/sheet-form';
 
 /** Buyers told apart by their dashes, and named beside. */
@@ -28,6 +33,8 @@ const DASHES = ['', '7 5', '3 4', '12 4 3 4', '1 3', '9 3'];
 const WIDTHS = [3, 2, 2, 2, 2, 2];
 
 type Open =
+  | { readonly what: 'paste' }
+  | { readonly what: 'facts'; readonly buyerId: string }
   | { readonly what: 'bid'; readonly buyerId: string }
   | { readonly what: 'sheet'; readonly buyerId: string; readonly id: string | null };
 
@@ -35,10 +42,11 @@ type Open =
 export default function Buyers({ farm }: { farm: Farm }) {
   const records = useContracts().data;
   const offers = useOffers(farm);
+  const haul = useNotebook().data;
   const cropsHere = [...new Set(farm.data.lots.map(({ crop }) => crop))];
   const [chosen, setCrop] = useState<string>(cropsHere[0] ?? 'corn');
   const [open, setOpen] = useState<Open | null>(null);
-  if (!records || !offers) return <Loading what="Opening" />;
+  if (!records || !offers || !haul) return <Loading what="Opening" />;
   const crop = cropOf(chosen) ?? CROPS.corn;
   const cropId = crop.id as CropId;
   const per = farm.kgPerBu(crop.id);
@@ -55,6 +63,7 @@ export default function Buyers({ farm }: { farm: Farm }) {
     })
     .sort((a, b) => b.price - a.price);
   const [best, next] = priced;
+  const facts = haul.settings.buyerFacts;
   const kept = open?.what === 'sheet' && open.id !== null ? records.settings.buyerSheet[open.id] : undefined;
   return (
     <>
@@ -77,6 +86,9 @@ export default function Buyers({ farm }: { farm: Farm }) {
               : 'No other buyer has a price.'}
           </Verdict>
         )}
+        <Button className="mt-4" onClick={() => setOpen({ what: 'paste' })}>
+          Paste the day’s bids
+        </Button>
       </Section>
       <Bids farm={farm} crop={cropId} buyers={buyers} bids={bids} />
       <ul className="border-t border-ink" aria-label="By buyer">
@@ -110,6 +122,7 @@ export default function Buyers({ farm }: { farm: Farm }) {
                   No posted sheet is entered: tickets are worked out before his discounts.
                 </p>
               )}
+              <Hours facts={facts[buyer.id]?.value} today={today} />
               <div className="flex flex-wrap gap-x-5">
                 <Button look="quiet" className="!px-0" onClick={() => setOpen({ what: 'bid', buyerId: buyer.id })}>
                   Enter a bid
@@ -131,11 +144,23 @@ export default function Buyers({ farm }: { farm: Farm }) {
                 >
                   {own.length === 0 ? 'Enter his sheet' : 'A newer sheet'}
                 </Button>
+                <Button look="quiet" className="!px-0" onClick={() => setOpen({ what: 'facts', buyerId: buyer.id })}>
+                  Hours and whom to call
+                </Button>
               </div>
             </li>
           );
         })}
       </ul>
+      {open?.what === 'paste' && <PasteBids farm={farm} onClose={() => setOpen(null)} />}
+      {open?.what === 'facts' && (
+        <BuyerForm
+          farm={farm}
+          buyer={farm.place(open.buyerId)!}
+          kept={facts[open.buyerId]}
+          onClose={() => setOpen(null)}
+        />
+      )}
       {open?.what === 'bid' && (
         <BidForm farm={farm} buyerId={open.buyerId} crop={cropId} onClose={() => setOpen(null)} />
       )}
@@ -151,6 +176,27 @@ export default function Buyers({ farm }: { farm: Farm }) {
       )}
     </>
   );
+}
+
+/** Whom to call, and today's hours where somebody entered them. */
+function Hours({ facts, today }: { facts: BuyerFacts | undefined; today: string }) {
+  const now = hoursOn(facts, today);
+  const parts = [
+    ...(now
+      ? [now.closed ? 'closed today' : `takes grain today from ${hourText(now.opens)} to ${hourText(now.closes)}`]
+      : []),
+    ...(facts?.call === undefined ? [] : [`call ${facts.call}`]),
+    ...(facts?.tester === undefined ? [] : [`tests with ${facts.tester}`]),
+    ...(facts?.grossLimitLb === undefined ? [] : [`at most ${mass(facts.grossLimitLb * KG_PER_LB).text} gross`]),
+  ];
+  const next = facts?.exceptions.find(({ on }) => on > today);
+  if (next)
+    parts.push(
+      `${dayText(next.on)} ${next.closed ? 'closed' : `from ${hourText(next.opens)} to ${hourText(next.closes)}`}${next.note ? `, ${next.note}` : ''}`,
+    );
+  if (parts.length === 0) return null;
+  const words = parts.join('; ');
+  return <p className="text-sm">{words.charAt(0).toUpperCase() + words.slice(1)}.</p>;
 }
 
 /** A sheet in a sentence or two. */
@@ -199,7 +245,11 @@ function Bids({
 }) {
   const per = farm.kgPerBu(crop);
   const { timeZone } = farm.data.farm;
-  const sorted = bids.map(({ body }) => body).sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  // What was bid for later is another price.
+  const sorted = bids
+    .map(({ body }) => body)
+    .filter(({ at, from }) => from <= calendarDay(Date.parse(at) + DAY_MS, timeZone))
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
   const named = buyers.filter(({ id }) => sorted.filter(({ buyerId }) => buyerId === id).length > 0);
   // A line needs two points.
   if (!named.some(({ id }) => sorted.filter(({ buyerId }) => buyerId === id).length > 1)) return null;

@@ -181,6 +181,18 @@ function Line({ farm, one, onOpen, onFix }: { farm: Farm; one: ContractNow; onOp
           </span>
         </span>
       </button>
+      {(contract.changes ?? []).length > 0 && (
+        <ul className="px-5 pb-2 text-sm text-muted lg:px-6" aria-label={`Changes of ${contract.number}`}>
+          {contract.changes!.map((change, i) => (
+            <li key={i}>
+              From {dayText(change.on)}: {change.note}
+              {change.closes === undefined ? '' : `, until ${dayText(change.closes)}`}
+              {change.bushels === undefined ? '' : `, ${said(change.bushels)}`}
+              {change.fee === undefined ? '' : `, for ${priceText(change.fee, per)}`}.
+            </li>
+          ))}
+        </ul>
+      )}
       {contract.kind !== 'flat' && contract.kind !== 'bothFixed' && !contract.done && (
         <p className="flex flex-wrap items-baseline gap-x-5 px-5 pb-3 text-sm lg:px-6">
           <span>

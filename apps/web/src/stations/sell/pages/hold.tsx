@@ -9,7 +9,6 @@ import {
   type PlanOutcome,
   RangeRefusal,
   type WaitingPlan,
-  windowFor,
 } from '@fanega/core';
 import { CartesianGrid, Line, LineChart, ReferenceLine, Scatter, XAxis, YAxis } from 'recharts';
 import { type Farm, useContracts, useNotebook } from '../../../data/farm';
@@ -31,6 +30,7 @@ import { Section } from '../../../ui/page';
 import { useKept } from '../../../ui/use-kept';
 import { Verdict } from '../../../ui/verdict';
 import { CropBox } from '../../../widgets/crop-box';
+import { useOffers } from '../../../widgets/use-offers';
 import { Working } from '../../../widgets/working';
 
 /** Ways of waiting, each with its own costs. */
@@ -82,6 +82,7 @@ const MONTH_MS = (365.25 / 12) * 86_400_000;
 export default function Hold({ farm }: { farm: Farm }) {
   const notebook = useNotebook().data;
   const sell = useContracts().data;
+  const offers = useOffers(farm);
   const bins = farm.data.places.filter(({ kind }) => kind === 'bin');
   const stored = [...bins].sort((a, b) => farm.held(b.id).wetKg - farm.held(a.id).wetKg)[0];
   const [texts, setTexts] = useKept<Texts>(`hold.${farm.id}`, () => ({
@@ -93,17 +94,18 @@ export default function Hold({ farm }: { farm: Farm }) {
     against: 'sell',
     ways: {},
   }));
-  if (!notebook) return <Loading what="Opening" />;
+  if (!notebook || !offers) return <Loading what="Opening" />;
   const crop = cropOf(texts.crop) ?? CROPS.corn;
   const per = farm.kgPerBu(crop.id);
   const inBins = bins.reduce((sum, { id }) => {
     const held = farm.held(id);
     return farm.cropOf(held.lots) === crop.id ? sum + farm.bushels(held.wetLots) : sum;
   }, 0);
-  const window = windowFor(notebook, crop.id, null)?.value;
+  // The same price as on Buyers and Position: the highest that any buyer gives today.
+  const best = Math.max(0, ...farm.data.places.flatMap(({ id, kind }) => (kind === 'buyer' ? [offers(crop.id, id)?.price ?? 0] : []))); // prettier-ignore
   const shown = {
     much: texts.much || bushels.text(Math.round(inBins) || 10_000, per),
-    now: texts.now || price.text(window?.price ?? 4.4, per),
+    now: texts.now || price.text(best > 0 ? Math.round(best * 1e4) / 1e4 : 4.4, per),
     interest: texts.interest,
   };
   const read = {
@@ -216,7 +218,7 @@ export default function Hold({ farm }: { farm: Farm }) {
                 {
                   name: 'At harvest',
                   value: priceText(read.now.value!, per),
-                  from: texts.now ? 'typed' : 'the window of the crop',
+                  from: texts.now ? 'typed' : 'the highest price of a buyer today',
                 },
                 {
                   name: 'Interest a year',

@@ -69,13 +69,15 @@ function OneLoad({
       : bushelsFine.read(typed, { least: 1, most: 5000, per: farm.kgPerBu(likely.id), wanted: true });
   const found = useNextLoad(farm, truck, typedBu?.value);
   if (!found) return <Loading what="Collecting contracts and tickets" />;
-  const { book, crop, base, byBook, spotOf, legalTo } = found;
+  const { book, crop, base, byBook, spot: spotOf, legalTo } = found;
   const held = farm.held(truck.id);
   const per = farm.kgPerBu(crop.id);
   const shown = typed ?? bushelsFine.text(byBook, per);
   const much = typedBu ?? bushelsFine.read(shown, { least: 1, most: 5000, per, wanted: true });
   const ways = much.value === undefined ? [] : found.ways;
-  const [best, next] = ways.filter(({ money: brings }) => brings !== null);
+  const ranked = ways.filter(({ money: brings, net }) => brings !== null && net !== null);
+  const best = ranked[0] ?? ways.find(({ money: brings }) => brings !== null);
+  const next = ranked[1];
   const said = (bu: number): string => bushelsFine(bu, per).text;
   return (
     <div className="lg:grid lg:grid-cols-[1.45fr_1fr]">
@@ -93,8 +95,14 @@ function OneLoad({
               figure={farm.placeName(best.buyerId)}
               unit={best.contract ? `on contract ${best.contract.contract.number}` : 'at the day’s price'}
             >
-              It brings <b>{money(best.money!)}</b> before discounts and the road
-              {next ? `, ${dollars(best.money! - next.money!)} more than ${farm.placeName(next.buyerId)}` : ''}.
+              It brings <b>{money(best.money!)}</b>
+              {best.net === null
+                ? ' before discounts and the road'
+                : `, ${money(best.net)} in hand after his terms and the road`}
+              {next && best.net !== null
+                ? `: ${dollars(best.net - next.net!)} more than ${farm.placeName(next.buyerId)}`
+                : ''}
+              .
               {best.contract &&
                 best.crossing === null &&
                 ` ${said(best.contract.left - much.value)} are left on it then.`}
@@ -154,7 +162,8 @@ function OneLoad({
               <tr>
                 <th className="py-1 pr-2">Buyer</th>
                 <th className="px-2">Counts on</th>
-                <th className="py-1 pl-2 text-right">Brings</th>
+                <th className="px-2 text-right">Brings</th>
+                <th className="py-1 pl-2 text-right">In hand</th>
               </tr>
             </thead>
             <tbody>
@@ -168,7 +177,10 @@ function OneLoad({
                         ? 'takes none of it'
                         : 'the day’s price'}
                   </td>
-                  <td className="py-1 pl-2 text-right font-semibold">{way.money === null ? '–' : money(way.money)}</td>
+                  <td className="px-2 text-right">{way.money === null ? '–' : money(way.money)}</td>
+                  <td className="py-1 pl-2 text-right font-semibold">
+                    {way.net !== null ? money(way.net) : way.money === null ? '–' : 'too wet'}
+                  </td>
                 </tr>
               ))}
             </tbody>

@@ -52,11 +52,14 @@ export function TicketDrawer({
   farm,
   book,
   due,
+  photo,
   onClose,
 }: {
   farm: Farm;
   book: SellBook;
   due: Due;
+  /** A photograph that is typed now. */
+  photo?: string | undefined;
   onClose: () => void;
 }) {
   const { sold, ticket, parts, entryId } = due;
@@ -193,6 +196,7 @@ export function TicketDrawer({
             crop={crop}
             needsNumber={delivery.ticket === null}
             kept={paper}
+            photographed={photo}
             onDone={onClose}
           />
         </section>

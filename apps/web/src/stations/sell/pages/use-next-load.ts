@@ -1,17 +1,95 @@
 import {
   baseMoistureOf,
+  type BuyerAhead,
+  type Crop,
   cropOf,
   CROPS,
   dryBushels,
+  type HaulTimes,
   legalView,
   nextLoad,
+  type NextLoad,
+  type Offers,
   type PlaceInfo,
+  RangeRefusal,
   splitByOwner,
+  USUAL_HARVEST_COSTS,
+  USUAL_HAUL_TIMES,
+  type Where,
+  whereItBringsMost,
 } from '@fanega/core';
 import { useMemo } from 'react';
 import { type Farm, useNotebook } from '../../../data/farm';
 import { useOffers } from '../../../widgets/use-offers';
-import { useSellBook } from './use-sell-book';
+import { type SellBook, useSellBook } from './use-sell-book';
+
+/** $/bu that a buyer gives today for what has no contract: his bid, his own window, his last ticket, the farm's own price at last. */
+export function spotOf(book: SellBook, offers: Offers, crop: string, buyerId: string): number | null {
+  const offer = offers(crop, buyerId);
+  if (offer !== null && offer.price !== null && (offer.from === 'bid' || offer.ownWindow)) return offer.price;
+  const last = book.sold.find(({ delivery, crop: its }) => delivery.to === buyerId && its === crop && delivery.pricePerBu !== null); // prettier-ignore
+  return last ? last.delivery.pricePerBu : (offer?.price ?? null);
+}
+
+/** Every buyer for a load: on which contract it would count, what that pays, and what is in hand after his terms and the road. */
+export interface LoadWays {
+  readonly ways: readonly (NextLoad & { readonly net: number | null })[];
+  readonly where: Where | null;
+}
+
+/**
+ * One arithmetic for “The next load” and “Where it brings most”, so that they cannot name two buyers for one load.
+ * @param load bushels as contracts count them, kg as it lies, wet-basis fraction
+ */
+export function waysOf(
+  farm: Farm,
+  book: SellBook,
+  offers: Offers,
+  crop: Crop,
+  load: { readonly bushels: number; readonly kg: number; readonly moisture: number; readonly ownPart: number },
+  times: HaulTimes,
+  plan: { readonly buyerId?: string; readonly lineMin: number } | undefined,
+  costPerHour: number,
+): LoadWays {
+  const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer').map(({ id }) => id);
+  const of = { crop: crop.id, bushels: load.bushels, ownPart: load.ownPart };
+  const found = nextLoad(of, buyers, book.contracts, (buyerId) => spotOf(book, offers, crop.id, buyerId));
+  const ahead = found.flatMap(({ buyerId, money }): BuyerAhead[] => {
+    const offer = offers(crop.id, buyerId);
+    if (money === null || offer === null) return [];
+    const bid = spotOf(book, offers, crop.id, buyerId);
+    return [
+      {
+        id: buyerId,
+        terms: offer.terms,
+        price: money / load.bushels,
+        ...(bid === null ? {} : { bid }),
+        roadMin: times.roadMin[buyerId] ?? null,
+        lineMin: plan?.buyerId === buyerId ? plan.lineMin : 0,
+      },
+    ];
+  });
+  let where: Where | null = null;
+  if (ahead.length > 0)
+    try {
+      where = whereItBringsMost({
+        moisture: load.moisture,
+        loadKg: load.kg,
+        kgPerBu: farm.kgPerBu(crop.id),
+        buyers: ahead,
+        times,
+        truckCostPerHour: costPerHour,
+      });
+    } catch (error) {
+      if (!(error instanceof RangeRefusal)) throw error;
+    }
+  const net = new Map(where?.rows.map((row) => [row.id, row.net]));
+  const ways = found
+    .map((way) => ({ ...way, net: net.get(way.buyerId) ?? null }))
+    // In hand first; who refuses it or has no price stands last.
+    .sort((a, b) => (b.net ?? -Infinity) - (a.net ?? -Infinity) || (b.money ?? -1) - (a.money ?? -1));
+  return { ways, where };
+}
 
 /**
  * Where a loaded truck's grain would count if it left now, best first, and what the law says on each road; null while the farm is asked.
@@ -30,22 +108,39 @@ export function useNextLoad(farm: Farm, truck: PlaceInfo, typed?: number) {
     const owners = splitByOwner(held.lots, (lot) => farm.lot(lot)?.shares, farm.data.farm.name);
     const whole = owners.reduce((sum, { kg }) => sum + kg, 0);
     const ownPart = whole > 0 ? owners.reduce((sum, { own, kg }) => sum + (own ? kg : 0), 0) / whole : 1;
-    const spotOf = (buyerId: string): number | null => {
-      const offer = offers(crop.id, buyerId);
-      // Bid for, or a window of his own: what he says himself. The farm's own price is the last guess, after his last ticket.
-      if (offer !== null && offer.price !== null && (offer.from === 'bid' || offer.ownWindow)) return offer.price;
-      const last = book.sold.find(({ delivery, crop: its }) => delivery.to === buyerId && its === crop.id && delivery.pricePerBu !== null); // prettier-ignore
-      return last ? last.delivery.pricePerBu : (offer?.price ?? null);
-    };
-    const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer').map(({ id }) => id);
-    const load = { crop: crop.id, bushels: typed ?? byBook, ownPart };
-    const ways = load.bushels > 0 ? nextLoad(load, buyers, book.contracts, spotOf) : [];
+    const bushels = typed ?? byBook;
+    const times = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;
+    const load = { crop: crop.id, bushels, ownPart };
+    const { ways } =
+      bushels > 0
+        ? waysOf(
+            farm,
+            book,
+            offers,
+            crop,
+            // Other bushels than the book's weigh more or less in their proportion.
+            { ...load, kg: byBook > 0 ? (held.wetKg * bushels) / byBook : held.wetKg, moisture: held.moisture ?? base },
+            times,
+            notebook.settings.haulPlan.farm?.value,
+            times.truckCostPerHour ?? USUAL_HARVEST_COSTS.truckPerHour,
+          )
+        : { ways: [] };
     /** Of the truck as it stands, on the road to a buyer; null where its axles or its empty weight are not known. */
     const legalTo = (buyerId: string) => {
       if (truck.kind !== 'truck') return null;
       const view = legalView(farm, notebook, [], () => undefined, truck.id, crop.id, null, buyerId);
       return view.legal === null ? null : view;
     };
-    return { book, crop, base, byBook, load, ways, spotOf, legalTo, best: ways.find(({ money }) => money !== null) };
+    return {
+      book,
+      crop,
+      base,
+      byBook,
+      load,
+      ways,
+      spot: (buyerId: string) => spotOf(book, offers, crop.id, buyerId),
+      legalTo,
+      best: ways.find(({ net }) => net !== null) ?? ways.find(({ money }) => money !== null),
+    };
   }, [farm, truck, book, offers, notebook, typed]);
 }

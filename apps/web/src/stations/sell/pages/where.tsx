@@ -1,21 +1,22 @@
 import {
   baseMoistureOf,
-  type BuyerAhead,
+  dryBushels,
+  splitByOwner,
   cropOf,
   CROPS,
   type Offers,
   type PlaceInfo,
-  RangeRefusal,
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
   WHERE_MOST,
-  whereItBringsMost,
   type WhereRow,
 } from '@fanega/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useNotebook } from '../../../data/farm';
 import { useOffers } from '../../../widgets/use-offers';
+import { waysOf } from './use-next-load';
+import { type SellBook, useSellBook } from './use-sell-book';
 import {
   bushels,
   dollars,
@@ -28,7 +29,7 @@ import {
   priceText,
 } from '../../../quantity/quantity';
 import { spanText } from '../../../quantity/time';
-import { Empty, Loading, Problem, SelectBox, TextBox } from '../../../ui';
+import { Empty, Loading, SelectBox, TextBox } from '../../../ui';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
 import { Working } from '../../../widgets/working';
@@ -39,30 +40,35 @@ const FROM = ['bin', 'truck', 'cart', 'pile', 'wetBin', 'overhead'];
 export default function Where({ farm }: { farm: Farm }) {
   const notebook = useNotebook().data;
   const offers = useOffers(farm);
+  const book = useSellBook(farm);
   const holders = farm.data.places
     .filter(({ id, kind }) => FROM.includes(kind) && farm.bushels(farm.held(id).wetLots) >= 1)
     .sort((a, b) => FROM.indexOf(a.kind) - FROM.indexOf(b.kind));
   const [chosen, setChosen] = useState('');
   const from = holders.find(({ id }) => id === chosen) ?? holders[0];
-  if (!notebook || !offers) return <Loading what="Opening" />;
+  if (!notebook || !offers || !book) return <Loading what="Opening" />;
   if (!from)
     return (
       <Empty title="No grain is in the book.">
         <p>As soon as some lies in a bin or a truck, all buyers for it are held against each other.</p>
       </Empty>
     );
-  return <Compare key={from.id} farm={farm} offers={offers} from={from} holders={holders} onFrom={setChosen} />;
+  return (
+    <Compare key={from.id} farm={farm} offers={offers} book={book} from={from} holders={holders} onFrom={setChosen} />
+  );
 }
 
 function Compare({
   farm,
   offers,
+  book,
   from,
   holders,
   onFrom,
 }: {
   farm: Farm;
   offers: Offers;
+  book: SellBook;
   from: PlaceInfo;
   holders: readonly PlaceInfo[];
   onFrom: (id: string) => void;
@@ -87,38 +93,30 @@ function Compare({
     load: bushels.read(shown.load, { least: 1, most: 5000, per, wanted: true }),
     truck: dollarsTyped.read(shown.truck, { least: 0, most: 2000, wanted: true }),
   };
-  const buyers = farm.data.places
-    .filter(({ kind }) => kind === 'buyer')
-    .flatMap(({ id }): BuyerAhead[] => {
-      const offer = offers(crop.id, id);
-      if (offer === null || offer.price === null) return [];
-      return [
-        {
-          id,
-          terms: offer.terms,
-          price: offer.price,
-          roadMin: times.roadMin[id] ?? null,
-          lineMin: notebook.settings.haulPlan.farm?.value.buyerId === id ? notebook.settings.haulPlan.farm.value.lineMin : 0, // prettier-ignore
-        },
-      ];
-    });
   const fits = Object.values(read).every(({ value }) => value !== undefined);
-  let answer: ReturnType<typeof whereItBringsMost> | null = null;
-  let problem: string | null = null;
-  if (fits && buyers.length > 0)
-    try {
-      answer = whereItBringsMost({
-        moisture: read.moisture.value!,
-        loadKg: read.load.value! * per,
-        kgPerBu: per,
-        buyers,
+  const kg = (read.load.value ?? 0) * per;
+  const owners = splitByOwner(held.lots, (lot) => farm.lot(lot)?.shares, farm.data.farm.name);
+  const whole = owners.reduce((sum, one) => sum + one.kg, 0);
+  const found = fits
+    ? waysOf(
+        farm,
+        book,
+        offers,
+        crop,
+        {
+          bushels: dryBushels(kg * (1 - read.moisture.value!), crop.legalPounds, base),
+          kg,
+          moisture: read.moisture.value!,
+          ownPart: whole > 0 ? owners.reduce((sum, one) => sum + (one.own ? one.kg : 0), 0) / whole : 1,
+        },
         times,
-        truckCostPerHour: read.truck.value!,
-      });
-    } catch (error) {
-      if (!(error instanceof RangeRefusal)) throw error;
-      problem = error.message;
-    }
+        notebook.settings.haulPlan.farm?.value,
+        read.truck.value!,
+      )
+    : null;
+  const answer = found?.where ?? null;
+  const onContract = new Map(found?.ways.flatMap(({ buyerId, contract }) => (contract ? [[buyerId, contract.contract.number]] : []))); // prettier-ignore
+  const known = found === null || found.ways.some(({ money: brings }) => brings !== null);
   const best = answer?.rows.find(({ refused }) => !refused);
   const next = answer?.rows.filter(({ refused }) => !refused)[1];
   const unknownRoads = (answer?.rows ?? []).filter(({ roadUnknown }) => roadUnknown);
@@ -136,9 +134,7 @@ function Compare({
   return (
     <div className="lg:grid lg:grid-cols-[1.55fr_1fr]">
       <Section label="Where it brings most">
-        {problem !== null ? (
-          <Problem>{problem}</Problem>
-        ) : buyers.length === 0 ? (
+        {!known ? (
           <p className="text-lg text-muted">
             No buyer’s terms are known for {crop.short}: <Link to="/fields">set the window in Fields</Link>.
           </p>
@@ -184,7 +180,11 @@ function Compare({
                 {
                   name: 'Price',
                   value: priceText(best.price, per),
-                  from: offers(crop.id, best.id)?.from === 'bid' ? 'his newest bid' : 'his window in Fields',
+                  from: onContract.has(best.id)
+                    ? `contract ${onContract.get(best.id)}, the rest at the day’s`
+                    : offers(crop.id, best.id)?.from === 'bid'
+                      ? 'his newest bid'
+                      : 'his window in Fields',
                 },
                 {
                   name: 'His terms',
@@ -209,11 +209,11 @@ function Compare({
               worked={[
                 `paid ${money(best.paid)} − ${number(best.hours, 2)} h × ${dollars(read.truck.value!)} = ${money(best.net!)}`,
               ]}
-              not="test weight, damage and foreign material, what stands on a contract, and waiting longer than usual."
+              not="test weight, damage and foreign material, and waiting longer than usual."
             />
           </>
         )}
-        {answer && answer.rows.length > 0 && <Rows farm={farm} rows={answer.rows} per={per} />}
+        {answer && answer.rows.length > 0 && <Rows farm={farm} rows={answer.rows} onContract={onContract} per={per} />}
         {unknownRoads.length > 0 && (
           <p className="mt-2 text-sm text-muted">
             The road to {unknownRoads.map(({ id }) => farm.placeName(id)).join(', ')} is not known: nothing is taken off
@@ -242,7 +242,17 @@ function Compare({
   );
 }
 
-function Rows({ farm, rows, per }: { farm: Farm; rows: readonly WhereRow[]; per: number }) {
+function Rows({
+  farm,
+  rows,
+  onContract,
+  per,
+}: {
+  farm: Farm;
+  rows: readonly WhereRow[];
+  onContract: ReadonlyMap<string, string>;
+  per: number;
+}) {
   return (
     <div className="mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="All buyers">
       <table className="w-full" aria-label="By buyer">
@@ -265,7 +275,7 @@ function Rows({ farm, rows, per }: { farm: Farm; rows: readonly WhereRow[]; per:
             >
               <td className="py-1 pr-2">{farm.placeName(row.id)}</td>
               <td className="px-2 text-right whitespace-nowrap">
-                {money(price.shown(row.price, per))}
+                {money(price.shown(row.bid, per))}
                 {row.highestBid ? <span className="block text-sm text-muted">the highest</span> : null}
               </td>
               {row.refused ? (
@@ -274,7 +284,12 @@ function Rows({ farm, rows, per }: { farm: Farm; rows: readonly WhereRow[]; per:
                 </td>
               ) : (
                 <>
-                  <td className="px-2 text-right">{dollars(row.paid)}</td>
+                  <td className="px-2 text-right whitespace-nowrap">
+                    {dollars(row.paid)}
+                    {onContract.has(row.id) ? (
+                      <span className="block text-sm text-muted">on {onContract.get(row.id)}</span>
+                    ) : null}
+                  </td>
                   <td className="px-2 text-right whitespace-nowrap">
                     {row.roadUnknown ? (
                       '?'
