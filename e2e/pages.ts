@@ -52,6 +52,7 @@ export const PAGES = [
   '/sell/buyers',
   '/sell/hold',
   '/trace',
+  '/trace/owners',
   '/trace/book',
   '/trace/lot/lot-hs-2026',
   '/shed',

@@ -258,3 +258,43 @@ test('bids are pasted, a wrong line is named; a buyer who is closed today says s
   await expect(row).toContainText('Closed today; call Pru, 555 0114');
   expect(buyer).not.toBe('');
 });
+
+test('a landlord’s statement: given a number, printed, and what a correction changes stands beside it', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await farm.post<{ lotId: string }>('fields', {
+    name: 'Third Ridge', acres: 90, crop: 'corn', variety: '', tag: 'TRX', season: new Date().getUTCFullYear(),
+    shares: [{ owner: 'Ida Renfro', part: 1 / 3 }, { owner: 'Kestrel Levee Farms', part: 2 / 3 }],
+  }); // prettier-ignore
+  const [buyer, truck] = [await addPlace(farm, 'Quay 66', 'buyer'), await addPlace(farm, 'Quay truck', 'truck', 1200)];
+  const load = { wetKg: 50_400 * LB, moisture: 0.15 };
+  await farm.post('entries', {
+    entries: [
+      { id: ulid(), type: 'harvest', lot: lotId, to: truck, ...load, at: at(300) },
+      { id: ulid(), type: 'move', from: truck, to: buyer, emptied: true, ticket: 'T66-1', method: 'ticket', pricePerBu: 4.5, ...load, at: at(280) },
+    ],
+  }); // prettier-ignore
+  const settlement = (number: string, line: object, net: number) =>
+    farm.post('sell/settlement', { id: ulid(), at: at(5), number, buyerId: buyer, paidOn: day(0), deductions: [], lines: [{ ticket: 'T66-1', kind: 'ticket', bushels: 0, ...line }], net }); // prettier-ignore
+  await settlement('Q-1', { bushels: 900, price: 4.5, taken: 0, money: 4050 }, 4050);
+  await page.goto(`${OWN}/trace/owners`);
+  await page.getByLabel('Owner', { exact: true }).selectOption('Ida Renfro');
+  const verdict = page.getByRole('region', { name: 'Statement' });
+  await expect(verdict).toContainText('$1,350.00');
+  await expect(verdict).toContainText('300 bu paid');
+  await page.getByRole('button', { name: /^Give it number \d+/ }).click();
+  const given = page.getByRole('list', { name: 'Statements given' });
+  await expect(given).toContainText('stands as it was given');
+  const [address] = await given.getByRole('link', { name: 'Print' }).evaluateAll((links) => links.map((link) => (link as HTMLAnchorElement).href)); // prettier-ignore
+  const pdf = await page.request.get(address!);
+  expect(pdf.headers()['content-type']).toBe('application/pdf');
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  await settlement('Q-2', { kind: 'correction', money: 30 }, 30);
+  await page.reload();
+  await page.getByLabel('Owner', { exact: true }).selectOption('Ida Renfro');
+  await expect(given).toContainText('1 lines are otherwise today, $10.00');
+  await page.getByRole('button', { name: /^Give number \d+, which corrects \d+/ }).click();
+  await expect(given.getByRole('listitem')).toHaveCount(2);
+  await expect(given.getByRole('listitem').first()).toContainText(/\$1,360\.00, corrects \d+/);
+});

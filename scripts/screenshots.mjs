@@ -79,13 +79,8 @@ const VIEWS = [
   { name: 'dry', path: '/dry', size: DESK, act: drawn(/^Moisture in and out/) },
   { name: 'store', path: '/store/bin-b', size: DESK },
   { name: 'routes', path: '/store/routes', size: DESK },
-  {
-    name: 'air',
-    path: '/store/air',
-    size: { width: 1280, height: 1000 },
-    act: (page) => page.getByRole('img', { name: /^Temperature by height/ }).waitFor(),
-  },
   { name: 'sell', path: '/sell/next', size: DESK },
+  { name: 'settle', path: '/sell/settle', size: DESK },
   { name: 'trace', path: '/trace', size: DESK },
   {
     name: 'trace-ticket',

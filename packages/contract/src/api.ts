@@ -30,7 +30,7 @@ import type {
   SamplesAnswer,
 } from './devices.js';
 import type { ErrorAnswer } from './errors.js';
-import type { FieldAdded, LotAnswer, ReadingInfo, WeatherAnswer, WeatherHourInfo } from './fields.js';
+import type { FieldAdded, LotAnswer, ReadingInfo, SeasonBegun, WeatherAnswer, WeatherHourInfo } from './fields.js';
 import type { HaulAnswer, LiveEvent, WeighTicketInfo } from './haul.js';
 import type { FarmSettingsAnswer, Me } from './people.js';
 import type { LogAnswer, SettingAnswer } from './records.js';
@@ -63,6 +63,7 @@ export interface Api {
   FarmNow: FarmNow;
   FarmVersions: FarmVersions;
   FieldAdded: FieldAdded;
+  SeasonBegun: SeasonBegun;
   FingerprintAnswer: FingerprintAnswer;
   FieldRow: FieldRow;
   HaulAnswer: HaulAnswer;

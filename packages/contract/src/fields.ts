@@ -8,6 +8,8 @@ import {
   IsIn,
   IsNumber,
   IsOptional,
+  IsString,
+  Length,
   Matches,
   Max,
   Min,
@@ -69,6 +71,54 @@ export class FieldBody extends FieldNames {
   @Each(() => ShareBody)
   @IsWhole()
   shares?: ShareBody[];
+}
+
+/** A field that goes on into another season, with what stands on it then. */
+export class SeasonLotBody {
+  @ApiProperty()
+  @IsString()
+  @Length(1, 40)
+  fieldId: string;
+
+  @ApiProperty({ enum: Object.keys(CROPS) })
+  @IsIn(Object.keys(CROPS), { message: `crop must be one of ${Object.keys(CROPS).join(', ')}` })
+  crop: string;
+
+  @ApiPropertyOptional()
+  @Fits(FIELD_NAMES.variety)
+  variety?: string;
+
+  @ApiProperty()
+  @Fits(FIELD_NAMES.tag, 'the tag is missing: two or three letters')
+  tag: string;
+
+  @ApiPropertyOptional({ type: [ShareBody], description: 'left out: the farm’s own' })
+  @IsOptional()
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(20)
+  @Each(() => ShareBody)
+  @IsWhole()
+  shares?: ShareBody[];
+}
+
+/** A season begins with fields that the farm has already: all of them, or nothing. */
+export class SeasonBody {
+  @ApiProperty()
+  @Fits(FIELD_NAMES.season)
+  season: number;
+
+  @ApiProperty({ type: [SeasonLotBody] })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(500)
+  @Each(() => SeasonLotBody)
+  lots: SeasonLotBody[];
+}
+
+export interface SeasonBegun {
+  readonly season: number;
+  readonly lotIds: readonly string[];
 }
 
 /** A field's names and acres, where they were entered wrong or became known. Crop and season stay: what was recorded hangs on them. */

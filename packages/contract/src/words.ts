@@ -61,6 +61,7 @@ const RULES: Readonly<Record<string, string>> = {
   feeds_itself: 'no machine feeds itself',
   part_missing: 'this part is missing',
   changes_in_order: 'changes stand in the order of their days',
+  sum_of_lines: 'the total is not the sum of its lines',
   factor_twice: 'each factor stands once on a sheet',
   bands_overlap: 'each band begins where the one before ends: they must go on in order',
   refused_before_docked: 'it would be refused before it is docked',

@@ -95,6 +95,28 @@ export class SellRecords1791900000000 implements MigrationInterface {
       PRIMARY KEY (farm_id, id, place),
       FOREIGN KEY (farm_id, id) REFERENCES settlements (farm_id, id)
     ) ENGINE=InnoDB`);
+    await runner.query(
+      logTable(
+        'statements',
+        `\`number\` INT NOT NULL, owner VARCHAR(60) NOT NULL, crop_year INT NOT NULL, \`from\` CHAR(10) NOT NULL, \`until\` CHAR(10) NOT NULL, corrects INT NULL, total DOUBLE NOT NULL`,
+      ),
+    );
+    await runner.query(`CREATE TABLE statements_lines (
+      farm_id ${ID} NOT NULL,
+      id ${ULID} NOT NULL,
+      place SMALLINT UNSIGNED NOT NULL,
+      paid_on CHAR(10) NOT NULL,
+      \`check\` VARCHAR(40) NOT NULL,
+      buyer_id VARCHAR(40) NOT NULL,
+      ticket VARCHAR(40) NULL,
+      lot VARCHAR(40) NULL,
+      crop VARCHAR(9) NULL,
+      bushels DOUBLE NOT NULL,
+      account VARCHAR(11) NOT NULL,
+      amount DOUBLE NOT NULL,
+      PRIMARY KEY (farm_id, id, place),
+      FOREIGN KEY (farm_id, id) REFERENCES statements (farm_id, id)
+    ) ENGINE=InnoDB`);
     await runner.query(`CREATE TABLE buyer_sheets (
       farm_id ${ID} NOT NULL,
       id ${ID} NOT NULL,
@@ -254,6 +276,8 @@ export class SellRecords1791900000000 implements MigrationInterface {
       'buyer_sheets_factors_bands',
       'buyer_sheets_factors',
       'buyer_sheets',
+      'statements_lines',
+      'statements',
       'settlements_deductions',
       'settlements_lines',
       'settlements',

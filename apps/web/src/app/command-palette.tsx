@@ -18,6 +18,8 @@ const GO = [
   ['/cut/settings', 'Settings of the combine'],
   ['/cut/monitor', 'Display against scales'],
   ['/shed', 'Ready for harvest?'],
+  ['/sell/settle', 'Settle: what buyers paid'],
+  ['/trace/owners', 'Statements for landlords and owners'],
   ['/trace/book', 'Backups, and the book checked'],
   ['/shed/breakdowns', 'Breakdowns'],
 ] as const;

@@ -80,6 +80,7 @@ export const LOG_ROUTES = {
   ticketPaper: '/api/farms/{farmId}/sell/ticket-paper',
   ticketPhoto: '/api/farms/{farmId}/sell/ticket-photo',
   settlement: '/api/farms/{farmId}/sell/settlement',
+  statement: '/api/farms/{farmId}/sell/statement',
   breakdown: '/api/farms/{farmId}/shed/breakdown',
   acknowledgement: '/api/farms/{farmId}/shed/acknowledgement',
 } as const;
@@ -107,6 +108,7 @@ export const VOID_ROUTES = {
   ticketPaper: '/api/farms/{farmId}/sell/ticket-paper/{id}/void',
   ticketPhoto: '/api/farms/{farmId}/sell/ticket-photo/{id}/void',
   settlement: '/api/farms/{farmId}/sell/settlement/{id}/void',
+  statement: '/api/farms/{farmId}/sell/statement/{id}/void',
   breakdown: '/api/farms/{farmId}/shed/breakdown/{id}/void',
   acknowledgement: '/api/farms/{farmId}/shed/acknowledgement/{id}/void',
 } as const;

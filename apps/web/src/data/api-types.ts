@@ -1104,6 +1104,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/sell/statement': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['StatementController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/statement/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['StatementController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/breakdown': {
     readonly parameters: {
       readonly query?: never;
@@ -1760,6 +1792,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/seasons': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FieldsController_beginSeason'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/neighbor-rows': {
     readonly parameters: {
       readonly query?: never;
@@ -2024,6 +2072,22 @@ export interface paths {
       readonly cookie?: never;
     };
     readonly get: operations['SellController_deliveries'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/statements/{statementId}/pdf': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['SellController_statement'];
     readonly put?: never;
     readonly post?: never;
     readonly delete?: never;
@@ -4345,6 +4409,10 @@ export interface components {
       /** @description s */
       readonly forSeconds: number;
     };
+    readonly SeasonBegun: {
+      readonly season: number;
+      readonly lotIds: readonly string[];
+    };
     readonly SeasonPlanKept: {
       readonly revision: number;
       readonly value: components['schemas']['SeasonPlanRecord'];
@@ -4410,6 +4478,7 @@ export interface components {
         readonly ticketPaper: readonly components['schemas']['TicketPaperKept'][];
         readonly ticketPhoto: readonly components['schemas']['TicketPhotoKept'][];
         readonly settlement: readonly components['schemas']['SettlementKept'][];
+        readonly statement: readonly components['schemas']['StatementKept'][];
       };
       readonly settings: {
         readonly contract: {
@@ -4570,6 +4639,55 @@ export interface components {
         readonly from: string;
         readonly to: string;
       }[];
+    };
+    readonly StatementKept: {
+      readonly body: components['schemas']['StatementRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly StatementRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly number: number;
+      readonly owner: string;
+      readonly cropYear: number;
+      /** Format: date */
+      readonly from: string;
+      /** Format: date */
+      readonly until: string;
+      readonly corrects?: number;
+      readonly lines: readonly {
+        /** Format: date */
+        readonly paidOn: string;
+        readonly check: string;
+        readonly buyerId: string;
+        readonly ticket?: string;
+        readonly lot?: string;
+        /** @enum {string} */
+        readonly crop?:
+          'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        /** @description bu */
+        readonly bushels: number;
+        /** @enum {string} */
+        readonly account:
+          | 'sale'
+          | 'correction'
+          | 'discounts'
+          | 'lease price'
+          | 'lease docks'
+          | 'hauling'
+          | 'checkoff'
+          | 'storage'
+          | 'freight'
+          | 'drying'
+          | 'advance'
+          | 'other';
+        /** @description $ */
+        readonly amount: number;
+      }[];
+      /** @description $ */
+      readonly total: number;
     };
     readonly StepHeardKept: {
       readonly body: components['schemas']['StepHeardRecord'];
@@ -4964,6 +5082,20 @@ export interface components {
       readonly season: number;
       /** @description left out: the farm’s own */
       readonly shares?: readonly components['schemas']['ShareBody'][];
+    };
+    readonly SeasonLotBody: {
+      readonly fieldId: string;
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      readonly variety?: string;
+      readonly tag: string;
+      /** @description left out: the farm’s own */
+      readonly shares?: readonly components['schemas']['ShareBody'][];
+    };
+    readonly SeasonBody: {
+      readonly season: number;
+      readonly lots: readonly components['schemas']['SeasonLotBody'][];
     };
     readonly NeighborRowsBody: {
       /** @description of the lot that its loads name */
@@ -6804,6 +6936,53 @@ export interface operations {
       };
     };
   };
+  readonly StatementController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['StatementRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly StatementController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly BreakdownController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -7932,6 +8111,31 @@ export interface operations {
       };
     };
   };
+  readonly FieldsController_beginSeason: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['SeasonBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SeasonBegun'];
+        };
+      };
+    };
+  };
   readonly FieldsController_addNeighborRows: {
     readonly parameters: {
       readonly query?: never;
@@ -8345,6 +8549,26 @@ export interface operations {
         content: {
           readonly 'application/json': readonly components['schemas']['Delivery'][];
         };
+      };
+    };
+  };
+  readonly SellController_statement: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly statementId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
       };
     };
   };

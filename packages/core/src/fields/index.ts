@@ -60,3 +60,4 @@ export {
 } from './standing.js';
 export { fieldNow, type FieldNow } from './field-now.js';
 export { fieldVerdict, type FieldVerdict, type FieldVerdictInput, type VerdictReason } from './field-verdict.js';
+export { type NextLot, nextSeason } from './next-season.js';

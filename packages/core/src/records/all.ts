@@ -24,6 +24,7 @@ import {
   PRICE_FIX,
   SELL_PLAN,
   SETTLEMENT,
+  STATEMENT,
   TICKET_PAPER,
   TICKET_PHOTO,
 } from './sell.js';
@@ -75,6 +76,7 @@ export const LOG_KINDS = {
   ticketPaper: TICKET_PAPER,
   ticketPhoto: TICKET_PHOTO,
   settlement: SETTLEMENT,
+  statement: STATEMENT,
   breakdown: BREAKDOWN,
   acknowledgement: ACKNOWLEDGEMENT,
 } as const;

@@ -456,3 +456,59 @@ export const COLUMN_MATCH = settingKind('columnMatch', 'sell', 'column_matches',
   heads: map(text(80, 1), FILE_COLUMNS),
 });
 export type ColumnMatch = SettingOf<typeof COLUMN_MATCH>;
+
+/** What a line of a statement is of: as the postings of a settlement. */
+export const STATEMENT_ACCOUNTS = [
+  'sale',
+  'correction',
+  'discounts',
+  'lease price',
+  'lease docks',
+  'hauling',
+  ...DEDUCTIONS,
+] as const;
+
+/** An owner's statement as it was given to him, line by line: printed again it is the same to the digit, whatever was corrected since. */
+export const STATEMENT = logKind(
+  'statement',
+  'sell',
+  'statements',
+  {
+    number: whole(1, 1_000_000),
+    owner: text(60, 1),
+    /** the harvest that it is of */
+    cropYear: whole(1990, 2100),
+    from: day(),
+    until: day(),
+    /** the number of the one that it sets right */
+    corrects: optional(whole(1, 1_000_000)),
+    lines: list(
+      record({
+        paidOn: day(),
+        check: text(40, 1),
+        buyerId: text(40, 1),
+        ticket: optional(text(40)),
+        lot: optional(text(40)),
+        crop: optional(choice(CROP_IDS)),
+        bushels: number(-1e6, 1e6, 'bu'),
+        account: choice(STATEMENT_ACCOUNTS),
+        amount: number(-1e7, 1e7, '$'),
+      }),
+      0,
+      5000,
+    ),
+    /** the sum of its lines */
+    total: number(-1e8, 1e8, '$'),
+  },
+  [
+    { name: 'ends_before_it_begins', broken: ({ from, until }) => (from <= until ? null : 'until') },
+    {
+      name: 'sum_of_lines',
+      broken: ({ lines, total }) =>
+        Math.round(100 * total) === lines.reduce((sum, { amount }) => sum + Math.round(100 * amount), 0)
+          ? null
+          : 'total',
+    },
+  ],
+);
+export type Statement = LogOf<typeof STATEMENT>;

@@ -70,6 +70,14 @@ export {
 } from './price-parts.js';
 export { marketOf, ownersOf, type SellBook, sellBookOf } from './book-of.js';
 export { type BidLine, type BidProblem, readBidLines } from './bid-lines.js';
+export {
+  changedSince,
+  nextNumber,
+  ownerStatement,
+  type OwnerStatement,
+  type StatementLine,
+  statementsGiven,
+} from './statement.js';
 export { sameNumbers, type TicketGap, ticketGaps } from './ticket-gaps.js';
 export { bidPrice, bidsOn, type Offer, offerOf, type Offers, offersOf } from './offer.js';
 export { type Due, type DuePart, duesOf } from './dues.js';

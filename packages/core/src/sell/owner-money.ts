@@ -3,7 +3,7 @@ import { type FarmView, NOBODY_KNOWS } from '../ledger/index.js';
 import type { DEDUCTIONS, OwnerTerms } from '../records/index.js';
 import { cents } from '../units/index.js';
 import type { Due } from './dues.js';
-import type { SheetCheck } from './settle.js';
+import { plainTicket, type SheetCheck } from './settle.js';
 
 /** One line of the bookkeeper's: an owner's part of a ticket, of what is taken off it, or of what a lease moves between owners. */
 export interface Posting {
@@ -70,17 +70,16 @@ export function pooledPrice(dues: readonly Due[], crop: string): number | null {
  */
 export function postingsOf(
   farm: FarmView,
-  { settlement, tickets }: SheetCheck,
+  { settlement, dues }: SheetCheck,
   terms: ReadonlyMap<string, OwnerTerms>,
   pooled: (crop: string) => number | null,
 ): Posting[] {
-  const dueOf = new Map(tickets.map(({ ticket, due }) => [ticket.trim().toLowerCase(), due]));
   const farmName = farm.data.farm.name;
   const base = { settlementId: settlement.id, paidOn: settlement.paidOn, check: settlement.number, buyerId: settlement.buyerId }; // prettier-ignore
   const postings: Posting[] = [];
   const paidTo: { owner: string; own: boolean; money: number }[] = [];
   for (const line of settlement.lines) {
-    const due = dueOf.get(line.ticket.trim().toLowerCase()) ?? null;
+    const due = dues.get(plainTicket(line.ticket)) ?? null;
     const parts = partsOf(farm, due);
     const weights = parts.map(({ weight }) => weight);
     const all = weights.reduce((sum, weight) => sum + weight, 0);

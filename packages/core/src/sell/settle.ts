@@ -48,6 +48,8 @@ export interface SheetCheck {
   readonly id: string;
   readonly settlement: Settlement;
   readonly tickets: readonly TicketOnSheet[];
+  /** Loads of all its lines, corrections too, by the ticket as {@link plainTicket} has it. */
+  readonly dues: ReadonlyMap<string, Due>;
   /** Lines that set something right from before. */
   readonly corrections: number;
   readonly linesMoney: number;
@@ -137,9 +139,12 @@ export function settle(
   const sheets = oldestFirst.map((settlement): SheetCheck => {
     const { buyerId, lines, deductions, net } = settlement;
     const grouped = new Map<string, (typeof lines)[number][]>();
+    const known = new Map<string, Due>();
     let corrections = 0;
     for (const line of lines) {
       const at = key(buyerId, line.ticket);
+      const load = byTicket.get(at);
+      if (load) known.set(plainTicket(line.ticket), load);
       const before = paid.get(at) ?? { money: 0, sheets: [], tickets: 0 };
       paid.set(at, { ...before, money: cents(before.money + line.money), sheets: before.sheets.includes(settlement.id) ? before.sheets : [...before.sheets, settlement.id] }); // prettier-ignore
       if (line.kind === 'correction') {
@@ -201,6 +206,7 @@ export function settle(
       id: settlement.id,
       settlement,
       tickets,
+      dues: known,
       corrections,
       linesMoney,
       deducted,

@@ -108,6 +108,23 @@ export class FieldsRepository {
     await insertAll(tx, LotShareRow, shareRows(farmId, lot.id, shares));
   }
 
+  fieldsOf(tx: Tx, farmId: string): Promise<FieldRow[]> {
+    return tx.findBy(FieldRow, { farmId });
+  }
+
+  lotsOf(tx: Tx, farmId: string, season: number): Promise<LotRow[]> {
+    return tx.findBy(LotRow, { farmId, season });
+  }
+
+  async addLot(
+    tx: Tx,
+    lot: LotRow,
+    shares: readonly { readonly owner: string; readonly part: number }[],
+  ): Promise<void> {
+    await tx.insert(LotRow, lot);
+    await insertAll(tx, LotShareRow, shareRows(lot.farmId, lot.id, shares));
+  }
+
   async change(
     tx: Tx,
     { farmId, id, fieldId }: LotRow,

@@ -3,6 +3,8 @@ import type {
   FieldChangeBody,
   NeighborRowsBody,
   ReadingInfo,
+  SeasonBegun,
+  SeasonBody,
   WeatherBody,
   WeatherHourInfo,
 } from '@fanega/contract';
@@ -76,6 +78,39 @@ export class FieldsService {
         );
         changed('header');
         return { fieldId, lotId };
+      }),
+    );
+  }
+
+  /** Lots of another season on fields of the farm, all of them or none; a field that stands in it already is named. */
+  beginSeason(farmId: string, body: SeasonBody): Promise<SeasonBegun> {
+    return unlessNameUsed(() =>
+      this.writes.run(farmId, async ({ tx, farm, changed }) => {
+        const [fields, there] = [
+          await this.fields.fieldsOf(tx, farmId),
+          await this.fields.lotsOf(tx, farmId, body.season),
+        ];
+        const refuse = (i: number, field: string, message: string): never => {
+          throw new Refused('body_wrong', `${message.charAt(0).toUpperCase()}${message.slice(1)}.`, [{ field: `lots[${i}].${field}`, code: field, message }]); // prettier-ignore
+        };
+        const tags = new Set(there.map(({ tag }) => tag));
+        const lotIds = body.lots.map(({ fieldId, tag }, i) => {
+          const field = fields.find(({ id }) => id === fieldId);
+          if (!field) return refuse(i, 'fieldId', 'there is no such field');
+          if (there.some((lot) => lot.fieldId === fieldId)) refuse(i, 'fieldId', `${field.name} stands in ${body.season} already`); // prettier-ignore
+          const plain = tag.trim().toUpperCase();
+          if (tags.has(plain)) refuse(i, 'tag', `the tag ${plain} stands for another field of ${body.season}`);
+          tags.add(plain);
+          return ulid();
+        });
+        for (const [i, lot] of body.lots.entries())
+          await this.fields.addLot(
+            tx,
+            { farmId, id: lotIds[i]!, fieldId: lot.fieldId, crop: lot.crop, season: body.season, variety: lot.variety?.trim() ?? '', tag: lot.tag.trim().toUpperCase() },
+            lot.shares?.map(({ owner, part }) => ({ owner: owner.trim(), part })) ?? [{ owner: farm.name, part: 1 }],
+          ); // prettier-ignore
+        changed('header');
+        return { season: body.season, lotIds };
       }),
     );
   }

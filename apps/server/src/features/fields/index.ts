@@ -5,6 +5,8 @@ import {
   type LotAnswer,
   NeighborRowsBody,
   type ReadingInfo,
+  SeasonBody,
+  type SeasonBegun,
   type WeatherAnswer,
   WeatherBody,
   type WeatherHourInfo,
@@ -48,6 +50,14 @@ class FieldsController {
   @Answers('FieldAdded')
   addField(@Param('farmId') farmId: string, @Body() body: FieldBody): Promise<FieldAdded> {
     return this.service.addField(farmId, body);
+  }
+
+  /** The next season, on fields that are there already. */
+  @Post('seasons')
+  @Allow('manager')
+  @Answers('SeasonBegun')
+  beginSeason(@Param('farmId') farmId: string, @Body() body: SeasonBody): Promise<SeasonBegun> {
+    return this.service.beginSeason(farmId, body);
   }
 
   /** By whoever drives: the rows burn or the hail comes, and the owner stands with the first load. */

@@ -41,7 +41,7 @@ const BY_MANAGER = new Set<SettingName>([
   'sellPlan',
 ]);
 /** Logs that only a manager writes: prices and what is paid. */
-const LOGGED_BY_MANAGER = new Set<LogName>(['priceFix', 'bid', 'settlement']);
+const LOGGED_BY_MANAGER = new Set<LogName>(['priceFix', 'bid', 'settlement', 'statement']);
 
 /** Records of a station at once, and a door for each kind. Made from the core's list: a new kind of record needs no line here. */
 function stationController(station: RecordStation): Type {

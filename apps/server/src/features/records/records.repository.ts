@@ -71,6 +71,11 @@ export class RecordsRepository {
     return (await readRecords(tx, tablesOf(name), { farm_id: farmId, id }))[0] ?? null;
   }
 
+  /** The same outside of a write. */
+  async oneOf(farmId: string, name: LogName, id: string): Promise<Kept | null> {
+    return (await readRecords(this.db, tablesOf(name), { farm_id: farmId, id }))[0] ?? null;
+  }
+
   /** Machines whose vessel is this place. */
   machinesOf(tx: Tx, farmId: string, placeId: string): Promise<Kept[]> {
     return readRecords(tx, SETTING_TABLES.machine, { farm_id: farmId, place_id: placeId });

@@ -129,6 +129,12 @@ export class RecordsService {
       .map(({ row, body }) => ({ body: body as never, by: String(row.by_name), voided: false }));
   }
 
+  /** One record of a log as it is kept, taken back or not; undefined where there is none that can be read. */
+  async kept<N extends LogName>(farmId: string, name: N, id: string): Promise<LogEntry<N>['body'] | undefined> {
+    const found = await this.records.oneOf(farmId, name, id);
+    return found && !unreadable(LOG_KINDS[name] as unknown as LogKind, found.body) ? (found.body as never) : undefined;
+  }
+
   /** What the farm set of one kind, by subject; what cannot be read is left out here and said by its station. */
   settingsOf<N extends SettingName>(farmId: string, name: N): Promise<Record<string, SettingEntry<N>>> {
     return this.settings(farmId, name, []);

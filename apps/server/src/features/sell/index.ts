@@ -4,6 +4,7 @@ import {
   type Delivery,
   type FarmState,
   farmView,
+  type FarmView,
   sellBookOf,
   type SellRecords,
 } from '@fanega/core';
@@ -11,13 +12,14 @@ import { Controller, Get, Inject, Injectable, Module, Param, Query, Res } from '
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
+import type { Letterhead } from '../../platform/print.js';
 import { Answers } from '../../platform/answer.js';
 import { seasonIn } from '../../platform/query.js';
 import type { Response } from 'express';
 import { Refused } from '../../platform/refused.js';
 import { FarmClock, LedgerModule, LedgerService } from '../ledger/index.js';
 import { RecordsModule, RecordsService } from '../records/index.js';
-import { type Print, PRINTS, printSelling } from './print.js';
+import { type Print, PRINTS, printSelling, printStatement } from './print.js';
 
 @Injectable()
 class SellPrints {
@@ -30,28 +32,39 @@ class SellPrints {
 
   /** A sheet of the season: its contracts, its settlements against the own arithmetic, or its deliveries. */
   async print(farmId: string, what: Print, asked: number | undefined): Promise<Uint8Array> {
-    const { header, lots, places } = await this.ledgers.open(farmId);
-    const season = asked ?? currentSeason(lots) ?? new Date(this.time.now()).getUTCFullYear();
-    const { name, timeZone, clock, units } = header.farm;
+    const { farm, letter } = await this.of(farmId);
+    const season = asked ?? currentSeason(farm.data.lots) ?? new Date(this.time.now()).getUTCFullYear();
     const [own, earlier] = await Promise.all(
       [season, season - 1].map((of) => this.ledgers.answer(farmId, `deliveries ${of}`, (book) => deliveries(book, of))),
     );
     const records = (await this.records.station(farmId, 'sell', undefined, 1)) as unknown as SellRecords;
+    return printSelling(what, letter, farm, season, sellBookOf(farm, records, season, own!, earlier));
+  }
+
+  /** A statement out of its own lines: whatever was corrected since, it is the same. */
+  async statement(farmId: string, id: string): Promise<{ readonly number: number; readonly pdf: Uint8Array }> {
+    const body = await this.records.kept(farmId, 'statement', id);
+    if (!body) throw new Refused('not_found', 'There is no such statement.');
+    const { farm, letter } = await this.of(farmId);
+    return { number: body.number, pdf: await printStatement(letter, farm, body) };
+  }
+
+  private async of(farmId: string): Promise<{ readonly farm: FarmView; readonly letter: Letterhead }> {
+    const { header, lots, places } = await this.ledgers.open(farmId);
+    const { name, timeZone, clock, units } = header.farm;
     const printedAt = this.time.now();
-    const now = await this.clock.now(farmId);
     const farm = farmView({
       farm: { id: farmId, name, timeZone, demo: Boolean(header.farm.demo), defaults: header.defaults },
       lots,
       places,
       seq: 0,
-      now,
+      now: await this.clock.now(farmId),
       positions: {},
       layers: {},
       tape: [],
       flow: { cut: {}, haul: {}, dry: {}, store: {}, sell: {} },
     } satisfies FarmState);
-    const letter = { farm: name, timeZone, clock, units, ...(await this.ledgers.end(farmId)), printedAt };
-    return printSelling(what, letter, farm, season, sellBookOf(farm, records, season, own!, earlier));
+    return { farm, letter: { farm: name, timeZone, clock, units, ...(await this.ledgers.end(farmId)), printedAt } };
   }
 }
 
@@ -72,6 +85,19 @@ class SellController {
     return this.ledgers.answer(farmId, `deliveries ${of ?? ''}`, (book) =>
       deliveries(book, of ?? currentSeason(book.lots)),
     );
+  }
+
+  /** An owner's statement on paper, as it was given. */
+  @Get('sell/statements/:statementId/pdf')
+  @Allow('viewer')
+  async statement(
+    @Param('farmId') farmId: string,
+    @Param('statementId') statementId: string,
+    @Res() response: Response,
+  ): Promise<void> {
+    const { number, pdf } = await this.prints.statement(farmId, statementId);
+    response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="statement-${number}.pdf"`);
+    response.send(Buffer.from(pdf));
   }
 
   /** `contracts`, `settlements` or `deliveries` of a season on paper. */

@@ -1,4 +1,4 @@
-import { cropOf, dryBushels, KG_PER_LB, type FarmView, ownersOf, type SellBook } from '@fanega/core';
+import { cropOf, dryBushels, KG_PER_LB, type FarmView, ownersOf, type SellBook, type Statement } from '@fanega/core';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { figure, head, type Letterhead, LINES, printSheet } from '../../platform/print.js';
 
@@ -170,6 +170,47 @@ function deliveriesOf(letter: Letterhead, farm: FarmView, book: SellBook): Conte
       ],
     ),
   ];
+}
+
+/** An owner's statement as it was given to him, out of its own lines. */
+export function printStatement(letter: Letterhead, farm: FarmView, statement: Statement): Promise<Uint8Array> {
+  const grain = letter.units === 'us' ? 'bu' : 't';
+  const { lines, total, number, owner, cropYear, from, until, corrects } = statement;
+  return printSheet(letter, {
+    title: `Statement for ${owner}`,
+    number: `No. ${number}`,
+    content: [
+      {
+        text: `Harvest of ${cropYear}; paid from ${from} to ${until}.${corrects === undefined ? '' : ` It sets statement No. ${corrects} right.`}`,
+        margin: [0, 0, 0, 8],
+      },
+      table(
+        ['auto', 'auto', '*', 'auto', 'auto', 'auto', 'auto'],
+        [
+          head('Paid', '', false),
+          head('Settlement', '', false),
+          head('Buyer', '', false),
+          head('Ticket', '', false),
+          head('Field', '', false),
+          head('Bushels', grain),
+          head('Amount', '$'),
+        ],
+        [
+          ...lines.map((line): TableCell[] => [
+            line.paidOn,
+            line.check,
+            `${farm.placeName(line.buyerId)}${line.account === 'sale' ? '' : `, ${line.account}`}`,
+            line.ticket ?? '',
+            line.lot === undefined ? '' : (farm.lot(line.lot)?.fieldName ?? line.lot),
+            figure(line.bushels === 0 ? '' : units(letter, farm, line.crop).grain(line.bushels)) as TableCell,
+            figure(dollars(line.amount)) as TableCell,
+          ]),
+          [{ text: 'All of it', bold: true }, '', '', '', '', '', figure(dollars(total), { bold: true }) as TableCell],
+        ],
+      ),
+    ],
+    notes: ['Each line is the owner’s part by the shares of the fields in the load, in whole cents.'],
+  });
 }
 
 const TITLES: Readonly<Record<Print, string>> = {

@@ -30,6 +30,7 @@ import { ownersOf } from '../../widgets/owners';
 import { day, stamp } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
 import { AddField } from './forms/add-field';
+import { NextSeason } from './forms/next-season';
 import { Fitness } from './pages/fitness';
 import { TakeReading } from './forms/take-reading';
 import { WeatherLine, WeatherNow } from './pages/weather-line';
@@ -56,6 +57,7 @@ export default function Fields() {
   const stopAt = useShed().data?.settings.seasonPlan.farm?.value.fireStopAt ?? FIRE_STOP;
   const hour = Math.floor(farm.data.now / 3_600_000) * 3_600_000;
   const [adding, setAdding] = useState(false);
+  const [beginning, setBeginning] = useState(false);
   const [reading, setReading] = useState(false);
   return (
     <Page
@@ -71,6 +73,11 @@ export default function Fields() {
           </Link>
           <Button onClick={() => setReading(true)}>Take a reading</Button>
           <Button onClick={() => setAdding(true)}>Add a field</Button>
+          {farm.data.lots.length > 0 && (
+            <Button look="quiet" onClick={() => setBeginning(true)}>
+              Next season
+            </Button>
+          )}
         </>
       }
     >
@@ -100,6 +107,7 @@ export default function Fields() {
         }
       </QueryBoundary>
       {adding && <AddField onClose={() => setAdding(false)} />}
+      {beginning && <NextSeason farm={farm} onClose={() => setBeginning(false)} />}
       {reading && <TakeReading onClose={() => setReading(false)} />}
     </Page>
   );

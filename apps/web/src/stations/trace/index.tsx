@@ -9,10 +9,10 @@ import {
   type LotTraceView,
   type TraceLoad,
 } from '@fanega/core';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { type Farm, useDeliveries, useDeliveryTrace, useFarm, useFields, useLotTrace } from '../../data/farm';
-import { Empty } from '../../ui';
+import { Empty, Loading } from '../../ui';
 import { type Column, DataTable } from '../../ui/table';
 import { QueryBoundary } from '../../ui/query-boundary';
 import { EntryDrawer } from '../../widgets/entry-drawer';
@@ -41,14 +41,18 @@ import { WayDrawing } from './pages/way-drawing';
 import { Page } from '../../ui/page';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 
+const OwnerStatements = lazy(() => import('./pages/owners'));
+
 const PAGES = [
   { path: '', name: 'Fields and tickets' },
+  { path: 'owners', name: 'Owners' },
   { path: 'book', name: 'The book itself' },
 ] as const;
 
 /** From a field to its tickets and back: the reason for the whole program. */
-export default function Trace({ book = false }: { book?: boolean }) {
+export default function Trace({ book = false, owners = false }: { book?: boolean; owners?: boolean }) {
   const { lotId, entryId } = useParams();
+  if (owners) return <OwnersPage />;
   if (book)
     return (
       <Page title="Trace" base="/trace" pages={PAGES}>
@@ -68,6 +72,22 @@ const dryAtBase = (cropId: string | undefined, dryKg: number): number => {
 const dryGrain = (farm: Farm, cropId: string | undefined, dryKg: number): Said =>
   bushels(dryAtBase(cropId, dryKg), farm.kgPerBu(cropId));
 const baseOf = (cropId: string | undefined): string => percent((cropOf(cropId ?? '') ?? CROPS.corn).baseMoisture);
+
+function OwnersPage() {
+  const farm = useFarm();
+  const chosen = useSeason(farm);
+  return (
+    <Page title="Trace" base="/trace" pages={PAGES} beside={<SeasonBox {...chosen} />}>
+      <Suspense fallback={<Loading what="Opening" />}>
+        {chosen.season === undefined ? (
+          <Empty title="No field is in the book yet." />
+        ) : (
+          <OwnerStatements farm={farm} season={chosen.season} />
+        )}
+      </Suspense>
+    </Page>
+  );
+}
 
 function Start() {
   const farm = useFarm();

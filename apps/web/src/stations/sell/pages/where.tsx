@@ -1,6 +1,8 @@
 import {
   baseMoistureOf,
   dryBushels,
+  type FieldRecords,
+  legalView,
   splitByOwner,
   cropOf,
   CROPS,
@@ -21,6 +23,7 @@ import {
   bushels,
   dollars,
   dollarsTyped,
+  mass,
   money,
   moisture,
   number,
@@ -214,6 +217,7 @@ function Compare({
           </>
         )}
         {answer && answer.rows.length > 0 && <Rows farm={farm} rows={answer.rows} onContract={onContract} per={per} />}
+        {best && <Permit farm={farm} notebook={notebook} crop={crop.id} best={best} loadKg={kg} />}
         {unknownRoads.length > 0 && (
           <p className="mt-2 text-sm text-muted">
             The road to {unknownRoads.map(({ id }) => farm.placeName(id)).join(', ')} is not known: nothing is taken off
@@ -239,6 +243,40 @@ function Compare({
         </div>
       </section>
     </div>
+  );
+}
+
+/** What a truck's permit is worth on the best road: the grain that it lets on more, for the same hours. */
+function Permit({
+  farm,
+  notebook,
+  crop,
+  best,
+  loadKg,
+}: {
+  farm: Farm;
+  notebook: FieldRecords;
+  crop: string;
+  best: WhereRow;
+  loadKg: number;
+}) {
+  const setups = notebook.settings.truckSetup;
+  const truck = farm.data.places.find(({ id, kind }) => kind === 'truck' && setups[id]?.value.permit !== undefined);
+  if (!truck || loadKg <= 0) return null;
+  const { revision, value } = setups[truck.id]!;
+  const { permit, ...bare } = value;
+  const ask = (records: FieldRecords) => legalView(farm, records, [], () => undefined, truck.id, crop, null, best.id);
+  const own = ask(notebook);
+  const without = ask({ ...notebook, settings: { ...notebook.settings, truckSetup: { ...setups, [truck.id]: { revision, value: bare } } } }); // prettier-ignore
+  if (own.legal === null || without.legal === null) return null;
+  const more = own.legal.mostKg - without.legal.mostKg;
+  const to = farm.placeName(best.id);
+  return (
+    <p className="mt-2">
+      {own.permit
+        ? `With ${permit!.name} ${truck.name} may carry ${mass(own.legal.mostKg).text} to ${to}, without it ${mass(without.legal.mostKg).text}: ${dollars((more * best.paid) / loadKg)} more a load for the same road.`
+        : `${permit!.name} of ${truck.name} does not hold ${own.permitNot === 'road' ? `on the road to ${to}` : 'today'}: ${mass(without.legal.mostKg).text} of grain is the most.`}
+    </p>
   );
 }
 
