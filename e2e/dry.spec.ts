@@ -185,14 +185,14 @@ test('the dryer is down: the ways out by bushels, hours and dollars, planned ane
   await repair.getByLabel('It runs again in').fill('6');
   await expect(ways).toContainText('Wait for the repair');
   const table = ways.getByRole('table', { name: 'Ways side by side' });
-  await expect(table.getByRole('row').filter({ hasText: 'Haul wet to Redbud Elevator' })).toContainText(
+  await expect(table.getByRole('row').filter({ hasText: 'Haul wet to Whistling Duck Feed Mill' })).toContainText(
     /[1-9] *[\d:]+ pm/,
   );
   await expect(table.getByRole('row').filter({ hasText: 'Stop the combines' })).toContainText('-$');
   // Longer than the grain lasts: the loads must go, and it says by when to start.
   await repair.getByLabel('It runs again in').fill('120');
-  await expect(ways).toContainText(/Haul wet to Redbud Elevator\s*Start by [\d:]+ pm: \d loads/);
-  await expect(table.getByRole('row').nth(1)).toContainText('Haul wet to Redbud Elevator');
+  await expect(ways).toContainText(/Haul wet to Whistling Duck Feed Mill\s*Start by [\d:]+ pm: \d loads/);
+  await expect(table.getByRole('row').nth(1)).toContainText('Haul wet to Whistling Duck Feed Mill');
   // A neighbor's dryer is one more way.
   await repair.getByLabel('It does').fill('900');
   await expect(table.getByRole('row').filter({ hasText: 'The other dryer' })).toBeVisible();

@@ -1,6 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, ownFarm, setUp } from './own-farm';
+import { png } from './png';
 
 const LB = 0.45359237;
 const at = (minutes: number): string => new Date(Date.now() - minutes * 60_000).toISOString();
@@ -209,7 +210,7 @@ test('a ticket photographed in the truck waits at the desk; the cab says where t
   await page.getByText('Photograph a ticket').locator('..').locator('input[type=file]').setInputFiles({
     name: 'ticket.png',
     mimeType: 'image/png',
-    buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64'),
+    buffer: png(),
   }); // prettier-ignore
   await expect(page.getByText('It waits at the desk to be typed').first()).toBeVisible();
   // Without a signal the page still says it.
@@ -293,7 +294,7 @@ test('a landlord’s statement: given a number, printed, and what a correction c
   await settlement('Q-2', { kind: 'correction', money: 30 }, 30);
   await page.reload();
   await page.getByLabel('Owner', { exact: true }).selectOption('Ida Renfro');
-  await expect(given).toContainText('1 lines are otherwise today, $10.00');
+  await expect(given).toContainText('one line is otherwise today, $10.00');
   await page.getByRole('button', { name: /^Give number \d+, which corrects \d+/ }).click();
   await expect(given.getByRole('listitem')).toHaveCount(2);
   await expect(given.getByRole('listitem').first()).toContainText(/\$1,360\.00, corrects \d+/);

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { deflateSync, crc32 } from 'node:zlib';
 import { OWN, ownFarm } from './own-farm';
+import { png } from './png';
 
 const day = (ahead: number): string => {
   // The farm's own calendar, not the machine's.
@@ -12,26 +12,6 @@ const day = (ahead: number): string => {
   }).format(Date.now() + ahead * 86_400_000);
   return parts;
 };
-
-function png(): Buffer {
-  const chunk = (type: string, data: Buffer): Buffer => {
-    const body = Buffer.concat([Buffer.from(type, 'ascii'), data]);
-    const [length, sum] = [Buffer.alloc(4), Buffer.alloc(4)];
-    length.writeUInt32BE(data.length);
-    sum.writeUInt32BE(crc32(body));
-    return Buffer.concat([length, body, sum]);
-  };
-  const header = Buffer.alloc(13);
-  header.writeUInt32BE(64, 0);
-  header.writeUInt32BE(48, 4);
-  header.set([8, 0, 0, 0, 0], 8);
-  return Buffer.concat([
-    Buffer.from('89504e470d0a1a0a', 'hex'),
-    chunk('IHDR', header),
-    chunk('IDAT', deflateSync(Buffer.alloc(65 * 48, 120))),
-    chunk('IEND', Buffer.alloc(0)),
-  ]);
-}
 
 test('a part whose lead time passes the first day of harvest: days short, alternatives, and the caution before it is done', async ({
   page,

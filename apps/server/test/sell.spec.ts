@@ -107,7 +107,7 @@ describe('what buyers post and pay', () => {
     ]; // prettier-ignore
     expect((await post('entries', { entries })).status).toBe(200);
     const text = async (what: string): Promise<string> => {
-      const response = await fetch(`${harness.address()}/api/farms/${farmId}/sell/print/${what}`, { headers: { cookie: client.cookie } }); // prettier-ignore
+      const response = await fetch(`${harness.address()}/api/farms/${farmId}/sell/print/${what}/pdf`, { headers: { cookie: client.cookie } }); // prettier-ignore
       expect(response.headers.get('content-type')).toBe('application/pdf');
       const pdf = await getDocument({ data: new Uint8Array(await response.arrayBuffer()) }).promise;
       const items = (await (await pdf.getPage(1)).getTextContent()).items as { str: string }[];
@@ -117,7 +117,7 @@ describe('what buyers post and pay', () => {
     expect(check).toMatch(/T1\s+855\.36\s+855\.36\s+\$3,741\.98\s+\$3,741\.98\s+adds up/);
     expect(check).toContain('no load of ours');
     expect(await text('deliveries')).toMatch(/T1 .*50,000 .*18\.0 % .*855\.36 .*\$3,741\.98/);
-    expect((await client.get(`/farms/${farmId}/sell/print/nothing`)).status).toBe(404);
+    expect((await client.get(`/farms/${farmId}/sell/print/nothing/pdf`)).status).toBe(404);
   });
 });
 

@@ -2096,7 +2096,7 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
-  readonly '/api/farms/{farmId}/sell/print/{what}': {
+  readonly '/api/farms/{farmId}/sell/print/{what}/pdf': {
     readonly parameters: {
       readonly query?: never;
       readonly header?: never;

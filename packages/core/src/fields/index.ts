@@ -53,10 +53,6 @@ export {
   buyerSaid,
   testersFor,
   testersOf,
-  termsOf,
-  takesCrop,
-  windowAt,
-  windowFor,
 } from './standing.js';
 export { fieldNow, type FieldNow } from './field-now.js';
 export { fieldVerdict, type FieldVerdict, type FieldVerdictInput, type VerdictReason } from './field-verdict.js';

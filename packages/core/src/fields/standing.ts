@@ -1,8 +1,7 @@
 import { type Crop, cropOf, CROPS } from '../crops/index.js';
 import { LEAST_PAIRS, likelyBuyerReading } from '../grain/index.js';
 import { baseMoistureOf, type FarmView } from '../ledger/index.js';
-import { type CuttingWindow, living, type ReadingSource, type RecordsOf } from '../records/index.js';
-import type { MoistureTerms } from '../sell/index.js';
+import { living, type ReadingSource, type RecordsOf } from '../records/index.js';
 import { dryBushels, kgPerHaToBushelsPerAcre } from '../units/index.js';
 import type { FieldRow } from './view.js';
 
@@ -61,44 +60,6 @@ export function fieldFacts(
     };
   });
 }
-
-/** What a window says of moisture, as a buyer's terms of a crop. @param base moisture that is paid in full, wet-basis fraction */
-export const termsOf = (window: CuttingWindow, legalPounds: number, base: number): MoistureTerms => ({
-  legalPounds,
-  base,
-  shrinkPerPoint: window.shrinkPerPoint,
-  dockPerPoint: window.dockPerPoint,
-  ...(window.dockPercent === undefined ? {} : { dockPercent: window.dockPercent }),
-  ...(window.dockStep === undefined ? {} : { dockStep: window.dockStep }),
-  refuseAbove: window.refuseAbove,
-});
-
-/** The window for a crop: a buyer's own where he has one, otherwise the farm's. */
-export function windowFor(
-  records: RecordsOf<never, 'cuttingWindow'> | undefined,
-  crop: string,
-  buyerId: string | null,
-): { readonly subject: string; readonly revision: number; readonly value: CuttingWindow } | undefined {
-  const subject = buyerId === null ? crop : `${crop}@${buyerId}`;
-  const found = records?.settings.cuttingWindow[subject];
-  return found && { subject, ...found };
-}
-
-/** Whether a buyer takes a crop: one with windows for other crops only does not. Common practice, no source. */
-export function takesCrop(records: RecordsOf<never, 'cuttingWindow'>, crop: string, buyerId: string): boolean {
-  const own = Object.keys(records.settings.cuttingWindow).filter((subject) => subject.endsWith(`@${buyerId}`));
-  return own.length === 0 || own.includes(`${crop}@${buyerId}`);
-}
-
-/** By which window a buyer takes a crop: his own, else the farm's for the crop; none where he does not take it. */
-export const windowAt = (
-  records: RecordsOf<never, 'cuttingWindow'>,
-  crop: string,
-  buyerId: string,
-): CuttingWindow | undefined =>
-  takesCrop(records, crop, buyerId)
-    ? (windowFor(records, crop, buyerId) ?? windowFor(records, crop, null))?.value
-    : undefined;
 
 export interface Tester {
   readonly name: string;

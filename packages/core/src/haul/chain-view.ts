@@ -1,5 +1,6 @@
 import { calendarDay, startOfDay } from '../kernel/index.js';
-import { type FieldFacts, fieldFacts, type FieldRow, takesCrop, windowAt, windowFor } from '../fields/index.js';
+import { type FieldFacts, fieldFacts, type FieldRow } from '../fields/index.js';
+import { takesCrop, windowAt, windowFor } from '../records/index.js';
 import { baseMoistureOf, type FarmView, instantOf } from '../ledger/index.js';
 import {
   type BuyerFacts,

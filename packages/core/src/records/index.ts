@@ -36,6 +36,7 @@ export {
 } from './settings.js';
 export * from './shed-names.js';
 export * from './fields.js';
+export { takesCrop, windowAt, windowFor } from './windows.js';
 export * from './cut.js';
 export * from './haul.js';
 export * from './dry.js';

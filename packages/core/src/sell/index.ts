@@ -79,7 +79,7 @@ export {
   statementsGiven,
 } from './statement.js';
 export { sameNumbers, type TicketGap, ticketGaps } from './ticket-gaps.js';
-export { bidPrice, bidsOn, type Offer, offerOf, type Offers, offersOf } from './offer.js';
+export { bidPrice, bidsOn, type Offer, offerOf, type Offers, offersOf, termsOf } from './offer.js';
 export { type Due, type DuePart, duesOf } from './dues.js';
 export {
   type TicketAccount,
@@ -92,7 +92,7 @@ export {
   type TicketState,
 } from './settle.js';
 export { type OwnerSum, pooledPrice, type Posting, postingsOf, splitMoney, sumByOwner } from './owner-money.js';
-export { type CropPosition, type Market, positionOf, seasonOfContract } from './position.js';
+export { type CropPosition, type Market, positionOf, seasonOfContract, type StandingField } from './position.js';
 export { type EarlierTicket, ticketQuestions, type TicketQuestion, ticketsOnTape } from './ticket-questions.js';
 export {
   contractBook,

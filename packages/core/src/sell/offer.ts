@@ -1,5 +1,5 @@
 import { type Crop, cropOf } from '../crops/index.js';
-import { termsOf, windowAt, windowFor } from '../fields/index.js';
+import { windowAt, windowFor } from '../records/index.js';
 import { calendarDay } from '../kernel/index.js';
 import { baseMoistureOf, type FarmView } from '../ledger/index.js';
 import {
@@ -12,6 +12,17 @@ import {
 } from '../records/index.js';
 import type { MoistureTerms } from './moisture-schedule.js';
 import { scheduleOf, type Sheets, sheetsOf } from './sheet.js';
+
+/** What a window says of moisture, as a buyer's terms of a crop. @param base moisture that is paid in full, wet-basis fraction */
+export const termsOf = (window: CuttingWindow, legalPounds: number, base: number): MoistureTerms => ({
+  legalPounds,
+  base,
+  shrinkPerPoint: window.shrinkPerPoint,
+  dockPerPoint: window.dockPerPoint,
+  ...(window.dockPercent === undefined ? {} : { dockPercent: window.dockPercent }),
+  ...(window.dockStep === undefined ? {} : { dockStep: window.dockStep }),
+  refuseAbove: window.refuseAbove,
+});
 
 /** $/bu of a bid: cash, or its futures plus its basis. */
 export const bidPrice = ({ price, futures, basis }: BuyerBid): number => price ?? (futures ?? 0) + (basis ?? 0);

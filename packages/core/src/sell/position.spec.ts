@@ -1,9 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { CROPS } from '../crops/index.js';
-import type { FieldFacts } from '../fields/index.js';
 import { farmView, type FarmState } from '../ledger/index.js';
 import type { BuyerBid, Contract, CuttingWindow, Hedge, LogEntry } from '../records/index.js';
-import { bidsOn, contractBook, offerOf, positionOf, seasonOfContract, sheetsOf, type TicketAccount } from './index.js';
+import {
+  bidsOn,
+  contractBook,
+  offerOf,
+  positionOf,
+  seasonOfContract,
+  sheetsOf,
+  type StandingField,
+  type TicketAccount,
+} from './index.js';
 
 const NOW = Date.UTC(2026, 9, 10, 15);
 const KG_PER_BU = 56 * 0.45359237;
@@ -15,8 +23,8 @@ const farm = farmView({
   seq: 1, now: NOW, layers: {}, tape: [], flow: { cut: {} },
   positions: { bin: { wetKg: 0, dryKg: 0, moisture: 0.15, layers: 1, lots: { own: 0.85 * 4000 * KG_PER_BU }, wetLots: {} } },
 } as unknown as FarmState); // prettier-ignore
-const facts = (id: string, cut: number, acresLeft: number): FieldFacts => ({
-  row: { lot: farm.lot(id)!, cutDryKg: 0.85 * cut * KG_PER_BU } as FieldFacts['row'],
+const facts = (id: string, cut: number, acresLeft: number): StandingField => ({
+  row: { lot: farm.lot(id)!, cutDryKg: 0.85 * cut * KG_PER_BU } as StandingField['row'],
   crop: CROPS.corn, expected: 200, typed: false, acresLeft, cuttingToday: false,
 }); // prettier-ignore
 const contract = (more: Partial<Contract>): Contract => ({ number: '1', buyerId: 'mill', crop: 'corn', kind: 'flat', price: 4.8, bushels: 5000, opens: '2026-09-01', closes: '2026-11-15', overage: 'spot', done: false, ...more }); // prettier-ignore

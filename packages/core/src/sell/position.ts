@@ -1,5 +1,4 @@
-import { cropOf } from '../crops/index.js';
-import type { FieldFacts } from '../fields/index.js';
+import { type Crop, cropOf } from '../crops/index.js';
 import { requireFinite } from '../kernel/index.js';
 import { baseMoistureOf, type FarmView, splitByOwner } from '../ledger/index.js';
 import type { Contract, Hedge, SellPlan } from '../records/index.js';
@@ -15,6 +14,15 @@ const FALL_CROP_MONTH = 8;
 export function seasonOfContract({ crop, closes }: Pick<Contract, 'crop' | 'closes'>): number {
   const [year, month] = closes.split('-').map(Number) as [number, number];
   return month >= (NEW_CROP_MONTH[crop] ?? FALL_CROP_MONTH) ? year : year - 1;
+}
+
+/** What a position asks of a field: what is cut, and what still stands. */
+export interface StandingField {
+  readonly row: { readonly lot: { readonly id: string }; readonly cutDryKg: number };
+  readonly crop: Crop;
+  /** bu/ac; null where nobody expects anything yet */
+  readonly expected: number | null;
+  readonly acresLeft: number;
 }
 
 /** What a crop costs to be wrong about by ten cents. */
@@ -71,7 +79,7 @@ export interface Market {
 export function positionOf(input: {
   readonly farm: FarmView;
   readonly season: number;
-  readonly facts: readonly FieldFacts[];
+  readonly facts: readonly StandingField[];
   readonly accounts: readonly TicketAccount[];
   readonly contracts: readonly ContractNow[];
   readonly plans: readonly SellPlan[];

@@ -2,7 +2,7 @@ import type { CropId } from '../crops/index.js';
 import type { FarmView } from '../ledger/index.js';
 import { baseMoistureOf, splitByOwner } from '../ledger/index.js';
 import { cropOf } from '../crops/index.js';
-import { type LogEntry, living, type Statement } from '../records/index.js';
+import { type LogEntry, living, type Statement, STATEMENT_ACCOUNTS } from '../records/index.js';
 import { dryBushels } from '../units/index.js';
 import type { SellBook } from './book-of.js';
 import type { Posting } from './owner-money.js';
@@ -54,7 +54,7 @@ export function ownerStatement(
   const lines = postings
     .filter((one) => one.owner === owner && one.paidOn >= from && one.paidOn <= until)
     .map(lineOf)
-    .sort((a, b) => a.paidOn.localeCompare(b.paidOn) || a.check.localeCompare(b.check) || (a.ticket ?? '~').localeCompare(b.ticket ?? '~')); // prettier-ignore
+    .sort((a, b) => a.paidOn.localeCompare(b.paidOn) || a.check.localeCompare(b.check) || Number(a.ticket === undefined) - Number(b.ticket === undefined) || (a.ticket ?? '').localeCompare(b.ticket ?? '')); // prettier-ignore
   const byAccount = new Map<StatementLine['account'], number>();
   for (const { account, amount } of lines)
     byAccount.set(account, (byAccount.get(account) ?? 0) + Math.round(100 * amount));
@@ -84,11 +84,14 @@ export function ownerStatement(
         of(crop.id).stored += part * dryBushels(dryKg, crop.legalPounds, baseMoistureOf(crop.id, defaults));
     }
   }
+  const order = (account: StatementLine['account']): number => STATEMENT_ACCOUNTS.indexOf(account);
   return {
     owner,
     lines,
     total: wholeCents(lines) / 100,
-    byAccount: Object.fromEntries([...byAccount].map(([account, cents]) => [account, cents / 100])),
+    byAccount: Object.fromEntries(
+      [...byAccount].sort(([a], [b]) => order(a) - order(b)).map(([account, cents]) => [account, cents / 100]),
+    ),
     bushels: [...bushels].map(([crop, sum]) => ({ crop, ...sum })),
   };
 }

@@ -1,6 +1,7 @@
 import { type Crop, cropOf, CROPS } from '../crops/index.js';
 import { quickDryingCost, WET_ABOVE } from '../dry/index.js';
-import { fieldFacts, type FieldRow, termsOf, windowAt, windowFor } from '../fields/index.js';
+import { fieldFacts, type FieldRow } from '../fields/index.js';
+import { windowAt, windowFor } from '../records/index.js';
 import { baseMoistureOf, type FarmView, type PlaceInfo, splitByOwner, UNKNOWN_LOT } from '../ledger/index.js';
 import type { DryerSetup, HaulTimes, PlaceState, RecordsOf, RestRules } from '../records/index.js';
 import {
@@ -10,6 +11,7 @@ import {
   type Destination,
   type Lane,
   type LinearSolver,
+  termsOf,
   valueOfMoisture,
   type Offers,
 } from '../sell/index.js';

@@ -101,7 +101,7 @@ class SellController {
   }
 
   /** `contracts`, `settlements` or `deliveries` of a season on paper. */
-  @Get('sell/print/:what')
+  @Get('sell/print/:what/pdf')
   @Allow('viewer')
   async print(
     @Param('farmId') farmId: string,

@@ -30,7 +30,7 @@ import { Working } from '../../widgets/working';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 import { paperCheck } from './pages/paper-check';
 import { PrintLink } from './pages/print-link';
-import { type SellBook, useSellBook } from './pages/use-sell-book';
+import { type SellBook, useSellBook } from '../../widgets/use-sell-book';
 
 const NextLoad = lazy(() => import('./pages/next-load'));
 const Where = lazy(() => import('./pages/where'));

@@ -55,8 +55,8 @@ import { type Unstamped, words } from '../words';
 import { say } from '../../../words';
 
 /** Contracts and prices, and what goes with them, only for a loaded truck. */
-const NextLine = lazy(() => import('../../sell/pages/next-line'));
-const PhotoTicket = lazy(() => import('../../sell/pages/photo-ticket'));
+const NextLine = lazy(() => import('../../../widgets/next-line'));
+const PhotoTicket = lazy(() => import('../../../widgets/photo-ticket'));
 
 export interface Who {
   readonly name: string;
@@ -363,11 +363,6 @@ export function InCab({
         </div>
         <div className="flex flex-1 flex-col gap-4">
           {me.kind === 'truck' && <LeaveBy farm={farm} truckId={me.id} className="text-xl" />}
-          {me.kind === 'truck' && farm.bushels(farm.held(me.id).wetLots) >= 1 && (
-            <Suspense>
-              <NextLine farm={farm} truck={me} />
-            </Suspense>
-          )}
           {first ? (
             <Button
               look="do"
@@ -394,14 +389,19 @@ export function InCab({
               {say('spilled')}
             </Button>
           </div>
+          {/* Under the buttons: it comes after them, and nothing that comes late may move a target from under a thumb. */}
+          {me.kind === 'truck' && farm.bushels(farm.held(me.id).wetLots) >= 1 && (
+            <Suspense>
+              <NextLine farm={farm} truck={me} />
+            </Suspense>
+          )}
+          <ChainLine farm={farm} className="text-xl" />
+          <DeadlineLine farm={farm} placeId={me.id} className="text-xl" />
           {me.kind === 'truck' && (
             <Suspense>
               <PhotoTicket farm={farm} truck={me} />
             </Suspense>
           )}
-          {/* Under the buttons: it comes after them, and nothing that comes late may move a target from under a thumb. */}
-          <ChainLine farm={farm} className="text-xl" />
-          <DeadlineLine farm={farm} placeId={me.id} className="text-xl" />
           <details className="border-y border-rule">
             <summary className="min-h-14 cursor-pointer py-3 text-xl font-semibold">{say('whoIsWhere')}</summary>
             <WhoIsWhere farm={farm} large />

@@ -1,4 +1,4 @@
-import { CONTRACT_LOAD, type Due, living, notOnContract } from '@fanega/core';
+import { CONTRACT_LOAD, type Due, living, notOnContract, type SellBook } from '@fanega/core';
 import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
@@ -10,7 +10,6 @@ import { Form } from '../../../ui/form/form';
 import { useFields } from '../../../ui/form/use-fields';
 import { figureBox } from '../../../widgets/record-boxes';
 import { TakeBack } from '../../../widgets/take-back';
-import type { SellBook } from '../pages/use-sell-book';
 
 /** Says which contract a delivery counts on, where it is not the one that it would fill by itself. */
 export function CountsOn({ farm, book, due }: { farm: Farm; book: SellBook; due: Due }) {

@@ -10,7 +10,7 @@ import { TextBox } from '../../../ui';
 import { Form } from '../../../ui/form/form';
 import { useFields } from '../../../ui/form/use-fields';
 import { figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
-import { PhotoBox } from '../../shed/forms/photo-box';
+import { PhotoBox } from '../../../widgets/photo-box';
 
 type Factor = (typeof PAPER_FACTORS)[number];
 const wordOf = (factor: Factor): string => (factor === 'dockage' ? 'dockage' : FACTOR_WORDS[factor].words);

@@ -10,7 +10,7 @@ import { Working } from '../../../widgets/working';
 import { ContractForm, KIND_WORDS } from '../forms/contract-form';
 import { FixForm } from '../forms/fix-form';
 import { PrintLink } from './print-link';
-import { useSellBook } from './use-sell-book';
+import { useSellBook } from '../../../widgets/use-sell-book';
 
 const STATE: Readonly<Record<ContractState, string>> = {
   over: '■ over',

@@ -30,7 +30,7 @@ import { Verdict } from '../../../ui/verdict';
 import { LeaveBy } from '../../../widgets/chain-line';
 import { Working } from '../../../widgets/working';
 import { OVERAGE_WORDS } from '../forms/contract-form';
-import { useNextLoad } from './use-next-load';
+import { useNextLoad } from '../../../widgets/use-next-load';
 
 const KINDS = ['truck', 'cart'];
 

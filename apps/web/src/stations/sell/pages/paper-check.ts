@@ -8,7 +8,7 @@ import {
   type TicketAudit,
   ticketInputOf,
 } from '@fanega/core';
-import type { SellBook } from './use-sell-book';
+import type { SellBook } from '../../../widgets/use-sell-book';
 
 /** What the paper prints against the farm's own arithmetic; null without a sheet or anything printed. */
 export function paperCheck(book: SellBook, due: Due): TicketAudit | null {

@@ -22,7 +22,7 @@ import { Working } from '../../../widgets/working';
 import { HEDGE_WORDS, HedgeForm } from '../forms/hedge-form';
 import { KIND_WORDS } from '../forms/contract-form';
 import { PlanForm } from '../forms/plan-form';
-import { type SellBook, useSellBook } from './use-sell-book';
+import { type SellBook, useSellBook } from '../../../widgets/use-sell-book';
 
 type Open =
   | { readonly what: 'plan'; readonly crop: CropId }

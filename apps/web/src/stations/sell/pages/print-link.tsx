@@ -14,7 +14,7 @@ export function PrintLink({
   season?: number | undefined;
   children: string;
 }) {
-  const address = addressOf('/api/farms/{farmId}/sell/print/{what}', { farmId: farm.id, what });
+  const address = addressOf('/api/farms/{farmId}/sell/print/{what}/pdf', { farmId: farm.id, what });
   return (
     <a
       href={season === undefined ? address : `${address}?season=${season}`}

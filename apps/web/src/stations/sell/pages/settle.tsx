@@ -30,7 +30,7 @@ import { FileDrawer, importsOf } from '../forms/file-drawer';
 import { LeaseForm } from '../forms/lease-form';
 import { DEDUCTION_WORDS, SettlementForm } from '../forms/settlement-form';
 import { PrintLink } from './print-link';
-import { type SellBook, useSellBook } from './use-sell-book';
+import { type SellBook, useSellBook } from '../../../widgets/use-sell-book';
 
 const ROUNDS = 0.05;
 type Open =

@@ -18,7 +18,7 @@ import { Working } from '../../../widgets/working';
 import { CountsOn } from '../forms/counts-on';
 import { PaperForm } from '../forms/paper-form';
 import { paperCheck } from './paper-check';
-import type { SellBook } from './use-sell-book';
+import type { SellBook } from '../../../widgets/use-sell-book';
 
 const LINE_WORDS: Readonly<Record<TicketLine, string>> = {
   netKg: 'net weight',

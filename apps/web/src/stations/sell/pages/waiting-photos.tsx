@@ -7,7 +7,7 @@ import { moment } from '../../../quantity/time';
 import { Button } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { TakeBack } from '../../../widgets/take-back';
-import type { SellBook } from './use-sell-book';
+import type { SellBook } from '../../../widgets/use-sell-book';
 
 /** Photographs that nobody typed yet: those of which no paper stands in the book. */
 export function photosWaiting(book: SellBook): TicketPhoto[] {

@@ -17,8 +17,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useNotebook } from '../../../data/farm';
 import { useOffers } from '../../../widgets/use-offers';
-import { waysOf } from './use-next-load';
-import { type SellBook, useSellBook } from './use-sell-book';
+import { waysOf } from '../../../widgets/use-next-load';
+import { type SellBook, useSellBook } from '../../../widgets/use-sell-book';
 import {
   bushels,
   dollars,

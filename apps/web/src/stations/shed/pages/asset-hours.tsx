@@ -11,7 +11,7 @@ import { areaWhole, number, percent } from '../../../quantity/quantity';
 import { Button } from '../../../ui';
 import type { Edit } from './asset-sheets';
 import { type Farm, useFields, useNotebook } from '../../../data/farm';
-import { Photo, PhotoBox } from '../forms/photo-box';
+import { Photo, PhotoBox } from '../../../widgets/photo-box';
 import { Section } from '../../../ui/page';
 
 export function Services({

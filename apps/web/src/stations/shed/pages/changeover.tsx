@@ -18,7 +18,7 @@ import { Form } from '../../../ui/form/form';
 import { useFields } from '../../../ui/form/use-fields';
 import { Hazard, useAcknowledged } from '../../../widgets/hazard';
 import { clock, day } from '../../../quantity/time';
-import { Photo, PhotoBox } from '../forms/photo-box';
+import { Photo, PhotoBox } from '../../../widgets/photo-box';
 import { useSettingChange } from '../use-setting-change';
 import { Section } from '../../../ui/page';
 

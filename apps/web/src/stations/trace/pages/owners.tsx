@@ -29,7 +29,7 @@ import { figureColumn, wordColumn } from '../../../widgets/columns';
 import { DayBox, dayBox } from '../../../widgets/day-box';
 import { TakeBack } from '../../../widgets/take-back';
 import { Working } from '../../../widgets/working';
-import { type SellBook, useSellBook } from '../../sell/pages/use-sell-book';
+import { type SellBook, useSellBook } from '../../../widgets/use-sell-book';
 
 export const ACCOUNT_WORDS: Readonly<Record<StatementLine['account'], string>> = {
   sale: 'Sale',
@@ -121,7 +121,7 @@ function OneOwner({
           ) : (
             <>
               <Verdict
-                about={`${owner}, ${season}, paid on settlements from ${dayText(from.value!)} to ${dayText(until.value!)}`}
+                about={`${owner}, ${season}, paid on settlements from ${dayTyped(from.value)} to ${dayTyped(until.value)}`}
                 figure={money(statement.total)}
                 unit={`on ${number(new Set(statement.lines.map(({ check }) => check)).size)} settlements`}
               >
@@ -324,7 +324,8 @@ function Given({ farm, book, one }: { farm: Farm; book: SellBook; one: Statement
             <Status state="good">stands as it was given</Status>
           ) : (
             <Status state="watch">
-              {number(came.length + gone.length)} lines are otherwise today, {money(moved)}
+              {came.length + gone.length === 1 ? 'one line is' : `${number(came.length + gone.length)} lines are`}{' '}
+              otherwise today, {money(moved)}
             </Status>
           )}
         </span>

@@ -1,10 +1,10 @@
 import { Camera } from 'lucide-react';
 import { useId, useState } from 'react';
 import { ulid } from 'ulid';
-import { addressOf, post } from '../../../data/api';
-import { useFarm } from '../../../data/farm';
-import { useSend } from '../../../data/use-send';
-import { write } from '../../../data/outbox';
+import { addressOf, post } from '../data/api';
+import { useFarm } from '../data/farm';
+import { useSend } from '../data/use-send';
+import { write } from '../data/outbox';
 
 const LONGEST_SIDE = 1600;
 

@@ -1,6 +1,6 @@
 import { type SellBook, sellBookOf } from '@fanega/core';
 import { useMemo } from 'react';
-import { type Farm, useContracts, useDeliveries } from '../../../data/farm';
+import { type Farm, useContracts, useDeliveries } from '../data/farm';
 
 export type { SellBook };
 

@@ -1,7 +1,7 @@
 import type { PlaceInfo } from '@fanega/core';
-import type { Farm } from '../../../data/farm';
-import { bushels, mass } from '../../../quantity/quantity';
-import { say } from '../../../words';
+import type { Farm } from '../data/farm';
+import { bushels, mass } from '../quantity/quantity';
+import { say } from '../words';
 import { useNextLoad } from './use-next-load';
 
 /** For the one who drives: where this load goes, on which contract, and what stops it. Nothing while nobody knows a price. */

@@ -19,8 +19,8 @@ import {
   whereItBringsMost,
 } from '@fanega/core';
 import { useMemo } from 'react';
-import { type Farm, useNotebook } from '../../../data/farm';
-import { useOffers } from '../../../widgets/use-offers';
+import { type Farm, useNotebook } from '../data/farm';
+import { useOffers } from './use-offers';
 import { type SellBook, useSellBook } from './use-sell-book';
 
 /** $/bu that a buyer gives today for what has no contract: his bid, his own window, his last ticket, the farm's own price at last. */

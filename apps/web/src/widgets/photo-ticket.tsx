@@ -1,11 +1,11 @@
 import { ulid } from 'ulid';
 import type { PlaceInfo } from '@fanega/core';
-import { type Farm, useRefreshFarm } from '../../../data/farm';
-import { write } from '../../../data/outbox';
-import { logged } from '../../../data/records';
-import { toast } from '../../../ui/toast';
-import { say } from '../../../words';
-import { PhotoBox } from '../../shed/forms/photo-box';
+import { type Farm, useRefreshFarm } from '../data/farm';
+import { write } from '../data/outbox';
+import { logged } from '../data/records';
+import { toast } from '../ui/toast';
+import { say } from '../words';
+import { PhotoBox } from './photo-box';
 
 /** A ticket photographed in the truck: it waits at the desk to be typed. */
 export default function PhotoTicket({ farm, truck }: { farm: Farm; truck: PlaceInfo }) {
