@@ -53,6 +53,7 @@ export const PAGES = [
   '/sell/hold',
   '/trace',
   '/trace/owners',
+  '/trace/data',
   '/trace/book',
   '/trace/lot/lot-hs-2026',
   '/shed',

@@ -120,30 +120,3 @@ describe('what buyers post and pay', () => {
     expect((await client.get(`/farms/${farmId}/sell/print/nothing/pdf`)).status).toBe(404);
   });
 });
-
-describe('the next season', () => {
-  it('goes on with the same fields, all or none; what is wrong is named in its row', async () => {
-    interface Lots {
-      lots: { id: string; fieldId: string; season: number; tag: string; crop: string; shares: { owner: string }[] }[];
-    }
-    const header = async () => (await client.get<Lots>(`/farms/${farmId}/header`)).body.lots;
-    const [hs, pt] = (await header()).filter(({ season }) => season === 2026);
-    const lots = [
-      { fieldId: hs!.fieldId, crop: 'soybean', tag: hs!.tag, shares: [{ owner: 'Ida Renfro', part: 0.5 }, { owner: 'Test Levee', part: 0.5 }] },
-      { fieldId: pt!.fieldId, crop: 'corn', variety: 'KL 9', tag: pt!.tag },
-    ]; // prettier-ignore
-    const same = await post('seasons', { season: 2027, lots: [lots[0]!, { ...lots[1]!, tag: lots[0]!.tag }] });
-    expect([same.status, same.body.issues[0]!.field]).toEqual([400, 'lots[1].tag']);
-    const strange = await post('seasons', { season: 2027, lots: [lots[0]!, { ...lots[1]!, fieldId: 'nowhere' }] });
-    expect(strange.body.issues[0]).toMatchObject({ field: 'lots[1].fieldId' });
-    expect((await header()).filter(({ season }) => season === 2027)).toHaveLength(0);
-    const operator = await harness.member(farmId, 'operator');
-    expect((await post('seasons', { season: 2027, lots }, operator)).status).toBe(403);
-    expect((await post('seasons', { season: 2027, lots })).status).toBe(201);
-    const next = (await header()).filter(({ season }) => season === 2027);
-    expect(next.map(({ fieldId, crop, tag }) => [fieldId, crop, tag]).sort()).toEqual([[hs!.fieldId, 'soybean', hs!.tag], [pt!.fieldId, 'corn', pt!.tag]].sort()); // prettier-ignore
-    expect(next.find(({ fieldId }) => fieldId === hs!.fieldId)!.shares.map(({ owner }) => owner)).toEqual(['Ida Renfro', 'Test Levee']); // prettier-ignore
-    const again = await post('seasons', { season: 2027, lots });
-    expect(again.body.issues[0]).toMatchObject({ field: 'lots[0].fieldId', message: expect.stringMatching(/stands in 2027 already/) }); // prettier-ignore
-  });
-});

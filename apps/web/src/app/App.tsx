@@ -114,6 +114,7 @@ function FarmPages({ farmId }: { farmId: string }) {
                   <Route path="/sell/*" element={<Sell />} />
                   <Route path="/trace" element={<Trace />} />
                   <Route path="/trace/owners" element={<Trace owners />} />
+                  <Route path="/trace/data" element={<Trace data />} />
                   <Route path="/trace/book" element={<Trace book />} />
                   <Route path="/trace/lot/:lotId" element={<Trace />} />
                   <Route path="/trace/delivery/:entryId" element={<Trace />} />

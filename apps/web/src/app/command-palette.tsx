@@ -20,6 +20,7 @@ const GO = [
   ['/shed', 'Ready for harvest?'],
   ['/sell/settle', 'Settle: what buyers paid'],
   ['/trace/owners', 'Statements for landlords and owners'],
+  ['/trace/data', 'Data in and out'],
   ['/trace/book', 'Backups, and the book checked'],
   ['/shed/breakdowns', 'Breakdowns'],
 ] as const;

@@ -13,6 +13,7 @@ import { Answers } from '../../platform/answer.js';
 import { Refused } from '../../platform/refused.js';
 import { FieldsModule, FieldsService } from '../fields/index.js';
 import { LedgerModule, LedgerService } from '../ledger/index.js';
+import { OutController } from './out.controller.js';
 
 @ApiTags('trace')
 @Controller('farms/:farmId')
@@ -68,5 +69,5 @@ class TraceController {
   }
 }
 
-@Module({ imports: [LedgerModule, FieldsModule], controllers: [TraceController] })
+@Module({ imports: [LedgerModule, FieldsModule], controllers: [TraceController, OutController] })
 export class TraceModule {}

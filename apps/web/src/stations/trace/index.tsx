@@ -41,18 +41,29 @@ import { WayDrawing } from './pages/way-drawing';
 import { Page } from '../../ui/page';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 
+const InAndOut = lazy(() => import('./pages/in-and-out'));
 const OwnerStatements = lazy(() => import('./pages/owners'));
 
 const PAGES = [
   { path: '', name: 'Fields and tickets' },
   { path: 'owners', name: 'Owners' },
+  { path: 'data', name: 'Data in and out' },
   { path: 'book', name: 'The book itself' },
 ] as const;
 
 /** From a field to its tickets and back: the reason for the whole program. */
-export default function Trace({ book = false, owners = false }: { book?: boolean; owners?: boolean }) {
+export default function Trace({
+  book = false,
+  owners = false,
+  data = false,
+}: {
+  book?: boolean;
+  owners?: boolean;
+  data?: boolean;
+}) {
   const { lotId, entryId } = useParams();
   if (owners) return <OwnersPage />;
+  if (data) return <DataPage />;
   if (book)
     return (
       <Page title="Trace" base="/trace" pages={PAGES}>
@@ -72,6 +83,18 @@ const dryAtBase = (cropId: string | undefined, dryKg: number): number => {
 const dryGrain = (farm: Farm, cropId: string | undefined, dryKg: number): Said =>
   bushels(dryAtBase(cropId, dryKg), farm.kgPerBu(cropId));
 const baseOf = (cropId: string | undefined): string => percent((cropOf(cropId ?? '') ?? CROPS.corn).baseMoisture);
+
+function DataPage() {
+  const farm = useFarm();
+  const chosen = useSeason(farm);
+  return (
+    <Page title="Trace" base="/trace" pages={PAGES} beside={<SeasonBox {...chosen} />}>
+      <Suspense fallback={<Loading what="Opening" />}>
+        <InAndOut farm={farm} season={chosen.season} />
+      </Suspense>
+    </Page>
+  );
+}
 
 function OwnersPage() {
   const farm = useFarm();
