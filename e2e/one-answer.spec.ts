@@ -86,7 +86,7 @@ test('a display has a factor for each crop, and a pair that somebody knows can b
   const farm = await ownFarm(page);
   await addField(farm, 'Corn Bend', 'CB', 40);
   await addField(farm, 'Bean Bend', 'BB', 40, 'soybean');
-  const machineId = await addPlace(farm, 'Combine 9', 'combine', 350);
+  const machineId = await addPlace(farm, 'Combine 109', 'combine', 350);
   await page.goto(`${OWN}/cut/monitor?machine=${machineId}`);
   const type = async (crop: string, display: string, scale: string): Promise<void> => {
     await page.getByRole('button', { name: 'Type a known pair' }).click();

@@ -52,6 +52,7 @@ export const PAGES = [
   '/sell/buyers',
   '/sell/hold',
   '/trace',
+  '/trace/year',
   '/trace/owners',
   '/trace/data',
   '/trace/book',

@@ -119,7 +119,7 @@ test('where it brings most: road and dock against the highest bid, and who refus
   const { lotId } = await addField(farm, 'Road Bottom', 'RDX', 80, 'sorghum');
   const [near, far] = [await addPlace(farm, 'Near 31', 'buyer'), await addPlace(farm, 'Far 31', 'buyer')];
   const bin = await addPlace(farm, 'Bin 31', 'bin', 9000);
-  await addPlace(farm, 'Truck 31', 'truck', 900);
+  await addPlace(farm, 'Truck 131', 'truck', 900);
   const window = (price: number, refuseAbove: number) => ({
     tooDryBelow: 0.1, bestFrom: 0.12, bestTo: 0.14, refuseAbove, price, shrinkPerPoint: 1.4, dockPerPoint: 0.03,
   }); // prettier-ignore

@@ -69,11 +69,15 @@ test('a real farm begins empty, and a bushel goes the whole way', async ({ page 
   await expect(detail.getByRole('row', { name: /Heron Slough/ })).toContainText('25.0 %');
   await expect(detail).toContainText('16.5 %');
   await record(page, { what: 'Load', From: 'Cart 1', To: 'Truck 1', amount: 'All of it' });
+  // In the book before it goes on: what is asked next is read from there.
+  await expect(tape(page).first()).toContainText('Cart 1 → Truck 1');
   await record(page, { what: 'Load', From: 'Truck 1', To: 'Bin A', amount: 'All of it' });
 
   // A second load on top of it in the bin: 12,000 lb of Pecan Turn at 16 % (10,080 dry).
   await record(page, { what: 'Cut', Field: 'Pecan Turn', To: 'Cart 1', Weight: '12,000', moisture: '16' });
   await record(page, { what: 'Load', From: 'Cart 1', To: 'Truck 1', amount: 'All of it' });
+  // In the book before it goes on: what is asked next is read from there.
+  await expect(tape(page).first()).toContainText('Cart 1 → Truck 1');
   await record(page, { what: 'Load', From: 'Truck 1', To: 'Bin A', amount: 'All of it' });
 
   // Dried to 15 %: 35,364.7 lb below, 11,858.8 lb on top.

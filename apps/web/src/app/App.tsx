@@ -113,9 +113,10 @@ function FarmPages({ farmId }: { farmId: string }) {
                   <Route path="/store/:placeId" element={<Store />} />
                   <Route path="/sell/*" element={<Sell />} />
                   <Route path="/trace" element={<Trace />} />
-                  <Route path="/trace/owners" element={<Trace owners />} />
-                  <Route path="/trace/data" element={<Trace data />} />
-                  <Route path="/trace/book" element={<Trace book />} />
+                  <Route path="/trace/year" element={<Trace page="year" />} />
+                  <Route path="/trace/owners" element={<Trace page="owners" />} />
+                  <Route path="/trace/data" element={<Trace page="data" />} />
+                  <Route path="/trace/book" element={<Trace page="book" />} />
                   <Route path="/trace/lot/:lotId" element={<Trace />} />
                   <Route path="/trace/delivery/:entryId" element={<Trace />} />
                   <Route path="/shed/*" element={<Shed />} />

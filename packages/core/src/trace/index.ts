@@ -3,3 +3,4 @@ export { deliveryPath, lotPath, type TracePath, type TraceLink, type TraceStop }
 export { deliveryTraceView, type DeliveryTraceView, lotTraceView, type LotTraceView, type TraceLoad } from './view.js';
 export { type EpcisDocument, type EpcisEvent, epcisOf } from './epcis.js';
 export { ENTRY_COLUMNS, entryRows } from './entry-rows.js';
+export { yearOf, type YearCrop, type YearDifference } from './year.js';

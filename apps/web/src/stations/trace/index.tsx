@@ -41,30 +41,23 @@ import { WayDrawing } from './pages/way-drawing';
 import { Page } from '../../ui/page';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 
+const Year = lazy(() => import('./pages/year'));
 const InAndOut = lazy(() => import('./pages/in-and-out'));
 const OwnerStatements = lazy(() => import('./pages/owners'));
 
 const PAGES = [
   { path: '', name: 'Fields and tickets' },
+  { path: 'year', name: 'The year' },
   { path: 'owners', name: 'Owners' },
   { path: 'data', name: 'Data in and out' },
   { path: 'book', name: 'The book itself' },
 ] as const;
 
 /** From a field to its tickets and back: the reason for the whole program. */
-export default function Trace({
-  book = false,
-  owners = false,
-  data = false,
-}: {
-  book?: boolean;
-  owners?: boolean;
-  data?: boolean;
-}) {
+export default function Trace({ page }: { page?: 'year' | 'owners' | 'data' | 'book' }) {
   const { lotId, entryId } = useParams();
-  if (owners) return <OwnersPage />;
-  if (data) return <DataPage />;
-  if (book)
+  if (page !== undefined && page !== 'book') return <OfSeason page={page} />;
+  if (page === 'book')
     return (
       <Page title="Trace" base="/trace" pages={PAGES}>
         <TheBook />
@@ -84,28 +77,22 @@ const dryGrain = (farm: Farm, cropId: string | undefined, dryKg: number): Said =
   bushels(dryAtBase(cropId, dryKg), farm.kgPerBu(cropId));
 const baseOf = (cropId: string | undefined): string => percent((cropOf(cropId ?? '') ?? CROPS.corn).baseMoisture);
 
-function DataPage() {
+/** A page that is of one season. */
+function OfSeason({ page }: { page: 'year' | 'owners' | 'data' }) {
   const farm = useFarm();
   const chosen = useSeason(farm);
+  const { season } = chosen;
   return (
     <Page title="Trace" base="/trace" pages={PAGES} beside={<SeasonBox {...chosen} />}>
       <Suspense fallback={<Loading what="Opening" />}>
-        <InAndOut farm={farm} season={chosen.season} />
-      </Suspense>
-    </Page>
-  );
-}
-
-function OwnersPage() {
-  const farm = useFarm();
-  const chosen = useSeason(farm);
-  return (
-    <Page title="Trace" base="/trace" pages={PAGES} beside={<SeasonBox {...chosen} />}>
-      <Suspense fallback={<Loading what="Opening" />}>
-        {chosen.season === undefined ? (
+        {page === 'data' ? (
+          <InAndOut farm={farm} season={season} />
+        ) : season === undefined ? (
           <Empty title="No field is in the book yet." />
+        ) : page === 'year' ? (
+          <Year farm={farm} season={season} />
         ) : (
-          <OwnerStatements farm={farm} season={chosen.season} />
+          <OwnerStatements farm={farm} season={season} />
         )}
       </Suspense>
     </Page>

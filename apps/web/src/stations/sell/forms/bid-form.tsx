@@ -1,4 +1,4 @@
-import { BID, type BuyerBid, calendarDay, type CropId, CROPS } from '@fanega/core';
+import { BID, type BuyerBid, calendarDay, type CropId } from '@fanega/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
@@ -6,10 +6,11 @@ import { write } from '../../../data/outbox';
 import { logged } from '../../../data/records';
 import { price } from '../../../quantity/quantity';
 import { dayTyped } from '../../../quantity/time';
-import { Choices, SelectBox, TextBox } from '../../../ui';
+import { Choices, TextBox } from '../../../ui';
 import { oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
+import { AnyCropBox, BuyerBox } from '../../../widgets/buyer-box';
 import { DayBox, dayBox } from '../../../widgets/day-box';
 import { figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
 
@@ -34,7 +35,6 @@ export function BidForm({
   const [crop, setCrop] = useState<CropId>(ofCrop);
   const [kind, setKind] = useState<'cash' | 'basis'>('cash');
   const per = farm.kgPerBu(crop);
-  const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
   const { timeZone } = farm.data.farm;
   const today = calendarDay(farm.clock(), timeZone);
   const bidOf = ({ month, validUntil, ...values }: Values): BuyerBid => ({
@@ -98,20 +98,8 @@ export function BidForm({
   return (
     <FormDrawer form={form} title="A bid" button="Keep the bid">
       <div className="grid grid-cols-2 gap-3">
-        <SelectBox label="Buyer" {...form.box('buyerId')}>
-          {buyers.map((buyer) => (
-            <option key={buyer.id} value={buyer.id}>
-              {buyer.name}
-            </option>
-          ))}
-        </SelectBox>
-        <SelectBox label="Crop" value={crop} onChange={(event) => setCrop(event.target.value as CropId)}>
-          {Object.values(CROPS).map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
-            </option>
-          ))}
-        </SelectBox>
+        <BuyerBox farm={farm} {...form.box('buyerId')} />
+        <AnyCropBox value={crop} onChange={setCrop} />
       </div>
       <Choices
         label="He bids"

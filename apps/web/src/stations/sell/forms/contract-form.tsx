@@ -5,7 +5,6 @@ import {
   CONTRACT_KINDS,
   type Contract,
   type CropId,
-  CROPS,
   OVERAGE_RULES,
 } from '@fanega/core';
 import { useState } from 'react';
@@ -19,6 +18,7 @@ import { Button, SelectBox, TextBox } from '../../../ui';
 import { oneOf, rows } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
+import { AnyCropBox, BuyerBox } from '../../../widgets/buyer-box';
 import { DayBox, dayBox } from '../../../widgets/day-box';
 import { figureBox, figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
 
@@ -179,20 +179,8 @@ export function ContractForm({
     <FormDrawer form={form} title={kept ? `Contract ${kept.value.number}` : 'A contract'} button="Keep it">
       <div className="grid grid-cols-2 gap-3">
         <TextBox label="Number" {...form.box('number')} />
-        <SelectBox label="Buyer" {...form.box('buyerId')}>
-          {buyers.map((buyer) => (
-            <option key={buyer.id} value={buyer.id}>
-              {buyer.name}
-            </option>
-          ))}
-        </SelectBox>
-        <SelectBox label="Crop" value={crop} onChange={(event) => setCrop(event.target.value as CropId)}>
-          {Object.values(CROPS).map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
-            </option>
-          ))}
-        </SelectBox>
+        <BuyerBox farm={farm} {...form.box('buyerId')} />
+        <AnyCropBox value={crop} onChange={setCrop} />
         <TextBox label="Bushels" {...form.box('bushels')} />
       </div>
       <SelectBox label="Its price" {...form.box('kind')}>

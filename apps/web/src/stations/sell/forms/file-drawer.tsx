@@ -21,6 +21,7 @@ import { Drawer } from '../../../ui/drawer';
 import { Progress } from '../../../ui/progress';
 import { toast } from '../../../ui/toast';
 import { type FileTable, readTable } from './read-file';
+import { BuyerBox } from '../../../widgets/buyer-box';
 
 const COLUMN_WORDS: Readonly<Record<FileColumn, string>> = {
   ticket: 'Ticket number',
@@ -71,7 +72,6 @@ export function FileDrawer({
   const [chosen, setChosen] = useState<Partial<Record<FileColumn, string>>>({});
   const [check, setCheck] = useState('');
   const [done, setDone] = useState<{ readonly lines: number; readonly of: number } | null>(null);
-  const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer');
   const per = farm.kgPerBu('corn');
   const before = records.settings.columnMatch[buyerId];
   const today = calendarDay(farm.clock(), farm.data.farm.timeZone);
@@ -130,13 +130,7 @@ export function FileDrawer({
     <Drawer open onClose={onClose} title="A buyer’s file" wide>
       <div className="space-y-4 px-5 py-4">
         <div className="grid gap-3 sm:grid-cols-2">
-          <SelectBox label="Buyer" value={buyerId} onChange={(event) => setBuyerId(event.target.value)}>
-            {buyers.map((buyer) => (
-              <option key={buyer.id} value={buyer.id}>
-                {buyer.name}
-              </option>
-            ))}
-          </SelectBox>
+          <BuyerBox farm={farm} value={buyerId} onChange={(event) => setBuyerId(event.target.value)} />
           <TextBox
             type="file"
             label="CSV or XLSX"

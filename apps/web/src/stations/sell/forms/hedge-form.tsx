@@ -1,4 +1,4 @@
-import { calendarDay, type CropId, CROPS, HEDGE, type Hedge } from '@fanega/core';
+import { calendarDay, type CropId, HEDGE, type Hedge } from '@fanega/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
@@ -10,6 +10,7 @@ import { SelectBox, TextBox } from '../../../ui';
 import { oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
+import { AnyCropBox } from '../../../widgets/buyer-box';
 import { DayBox, dayBox } from '../../../widgets/day-box';
 import { figureBox, figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
 
@@ -91,13 +92,7 @@ export function HedgeForm({
   return (
     <FormDrawer form={form} title="A position of the hedge account" button="Keep it">
       <div className="grid grid-cols-2 gap-3">
-        <SelectBox label="Crop" value={crop} onChange={(event) => setCrop(event.target.value as CropId)}>
-          {Object.values(CROPS).map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
-            </option>
-          ))}
-        </SelectBox>
+        <AnyCropBox value={crop} onChange={setCrop} />
         <SelectBox label="It is" {...form.box('what')}>
           {Object.entries(HEDGE_WORDS).map(([what, words]) => (
             <option key={what} value={what}>

@@ -10,6 +10,7 @@ import { Button, SelectBox, TextBox } from '../../../ui';
 import { oneOf, readBoxes, rows } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
+import { BuyerBox } from '../../../widgets/buyer-box';
 import { DayBox, dayBox } from '../../../widgets/day-box';
 import { figureBox, figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
 
@@ -56,7 +57,6 @@ export function SettlementForm({
   const [id] = useState(ulid);
   const { fields } = SETTLEMENT;
   const today = calendarDay(farm.clock(), farm.data.farm.timeZone);
-  const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer');
   const per = farm.kgPerBu('corn');
   const empty: LineTexts = { ticket: '', kind: 'ticket', contract: '', bushels: '', price: '', taken: '', money: '' }; // prettier-ignore
   const boxes = {
@@ -157,13 +157,7 @@ export function SettlementForm({
     >
       <div className="grid grid-cols-2 gap-3">
         <TextBox label="Check or sheet number" {...form.box('number')} />
-        <SelectBox label="Buyer" {...form.box('buyerId')}>
-          {buyers.map((buyer) => (
-            <option key={buyer.id} value={buyer.id}>
-              {buyer.name}
-            </option>
-          ))}
-        </SelectBox>
+        <BuyerBox farm={farm} {...form.box('buyerId')} />
         <DayBox label="Paid on" {...form.picked('paidOn')} />
         <DayBox label="Deferred until" hint="empty: paid at once" {...form.picked('deferredTo')} />
       </div>

@@ -24,6 +24,7 @@ import { CheckBox } from '../../../ui/check-box';
 import { oneOf, readBoxes, rows, type Values, yesNo } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
+import { AnyCropBox, BuyerBox } from '../../../widgets/buyer-box';
 import { DayBox, dayBox } from '../../../widgets/day-box';
 import { figureBox, figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
 
@@ -77,7 +78,6 @@ export function SheetForm({
   const [crop, setCrop] = useState<CropId>(kept?.value.crop ?? from?.crop ?? ofCrop);
   const today = calendarDay(farm.clock(), farm.data.farm.timeZone);
   const per = farm.kgPerBu(crop);
-  const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer');
   const base = CROPS[crop].baseMoisture;
   const was: BuyerSheet = kept?.value ?? from ?? { ...SHEET_SCHOOLS.flat, buyerId, crop, from: today, base };
   const textsOf = (sheet: BuyerSheet) => ({
@@ -182,20 +182,8 @@ export function SheetForm({
   return (
     <FormDrawer form={form} title={kept ? 'A posted sheet' : 'A new posted sheet'} button="Keep the sheet">
       <div className="grid grid-cols-2 gap-3">
-        <SelectBox label="Buyer" {...form.box('buyerId')}>
-          {buyers.map((buyer) => (
-            <option key={buyer.id} value={buyer.id}>
-              {buyer.name}
-            </option>
-          ))}
-        </SelectBox>
-        <SelectBox label="Crop" value={crop} onChange={(event) => setCrop(event.target.value as CropId)}>
-          {Object.values(CROPS).map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
-            </option>
-          ))}
-        </SelectBox>
+        <BuyerBox farm={farm} {...form.box('buyerId')} />
+        <AnyCropBox value={crop} onChange={setCrop} />
         <DayBox label="Posted from" {...form.picked('from')} />
         <TextBox label="Base moisture" {...form.box('base')} />
       </div>

@@ -112,7 +112,7 @@ export default function Rest({ farm }: { farm: Farm }) {
     const bu = ask(1).sources.reduce((sum, one) => sum + (one.kind === 'field' ? one.bushels : 0), 0);
     return ask(standing.rate > 0 ? Math.min(200, Math.max(1, Math.ceil(bu / standing.rate / CUT_HOURS))) : 30);
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [farm, notebook, rows, store, standing, fits, ...Object.values(read).map(({ value }) => value)]);
+  }, [farm, notebook, rows, store, standing, offers, fits, ...Object.values(read).map(({ value }) => value)]);
   const { data: answer, error } = useWorker('restFits', question);
   if (!notebook || !rows || !store) return <Loading what="Opening" />;
   const changed =

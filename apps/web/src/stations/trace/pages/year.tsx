@@ -1,0 +1,152 @@
+import { cropOf, yearOf, type YearCrop, type YearDifference } from '@fanega/core';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { type Farm, useFields } from '../../../data/farm';
+import { area, bushels, cropYieldFine, mass, money, number, percent, priceText } from '../../../quantity/quantity';
+import { Empty, Loading } from '../../../ui';
+import { Section } from '../../../ui/page';
+import { Status } from '../../../ui/status';
+import { type Column, DataTable } from '../../../ui/table';
+import { Verdict } from '../../../ui/verdict';
+import { figureColumn, wordColumn } from '../../../widgets/columns';
+import { useSellBook } from '../../../widgets/use-sell-book';
+import { Working } from '../../../widgets/working';
+
+/** What a year came to, crop by crop, with the year before beside it. */
+export default function Year({ farm, season }: { farm: Farm; season: number }) {
+  const rows = useFields(season).data;
+  const hasBefore = farm.data.lots.some((lot) => lot.season === season - 1);
+  const before = useFields(hasBefore ? season - 1 : season).data;
+  const book = useSellBook(farm, season);
+  const year = useMemo(
+    () => (rows && before && book ? yearOf(farm, rows, hasBefore ? before : [], book.accounts) : null),
+    [farm, rows, before, hasBefore, book],
+  );
+  const columns = useMemo(() => differenceColumns(farm), [farm]);
+  if (!year) return <Loading what="Adding up the year" />;
+  const cut = year.crops.filter(({ harvested }) => harvested >= 1);
+  if (cut.length === 0) return <Empty title={`Nothing of ${season} is cut yet.`} />;
+  const due = cut.reduce((sum, one) => sum + Math.round(100 * one.due), 0) / 100;
+  const paid = cut.reduce((sum, one) => sum + Math.round(100 * one.paid), 0) / 100;
+  const open = cut.filter(({ balances }) => !balances);
+  return (
+    <>
+      <Section label="The year">
+        <Verdict
+          bad={open.length > 0}
+          about={`${season}, grain of all owners`}
+          figure={money(due)}
+          unit="for what is delivered"
+        >
+          {money(paid)} of it came.{' '}
+          {cut
+            .map(
+              ({ crop, stored }) =>
+                `${bushels(Math.round(stored), farm.kgPerBu(crop)).text} of ${cropOf(crop)?.short ?? crop}`,
+            )
+            .join(', ')}{' '}
+          still lie here.{' '}
+          {open.length > 0 && (
+            <b>The book of {open.map(({ crop }) => cropOf(crop)?.short ?? crop).join(', ')} does not balance.</b>
+          )}
+        </Verdict>
+        <Working
+          what={`${season}: ${money(due)}`}
+          formulas={[]}
+          inputs={cut.map((one) => ({
+            name: cropOf(one.crop)?.name ?? one.crop,
+            value: `${bushels(Math.round(one.delivered), farm.kgPerBu(one.crop)).text}, ${money(one.due)}`,
+            from: 'its tickets by their contracts and sheets',
+          }))}
+          worked={['Harvested and restated, less lost, is in store and delivered.']}
+          not="deliveries whose price is still open, and what drying, hauling and storage cost."
+        />
+      </Section>
+      <ul aria-label="By crop" className="border-t border-ink">
+        {cut.map((one) => (
+          <Crop key={one.crop} farm={farm} one={one} season={season} />
+        ))}
+      </ul>
+      <section aria-label="Weights set right" className="border-t border-ink">
+        <h2 className="px-5 pt-4 text-xl font-bold lg:px-6">Where weights were set right most</h2>
+        <DataTable
+          name="Weights set right"
+          one="field"
+          many="fields"
+          rows={year.differences}
+          columns={columns}
+          rowId={({ lotId }) => lotId}
+          empty={<Empty title="No weight had to be set right." />}
+        />
+      </section>
+    </>
+  );
+}
+
+function Crop({ farm, one, season }: { farm: Farm; one: YearCrop; season: number }) {
+  const per = farm.kgPerBu(one.crop);
+  const said = (bu: number): string => bushels(Math.round(bu), per).text;
+  const more = one.perAcre !== null && one.perAcreBefore !== null ? one.perAcre - one.perAcreBefore : null;
+  const lost = Object.entries(one.lostBy).filter(([, bu]) => bu >= 0.5);
+  return (
+    <li className="space-y-2 border-b border-rule px-5 py-4 lg:px-6">
+      <p className="flex flex-wrap items-baseline justify-between gap-x-6">
+        <b className="text-xl">{cropOf(one.crop)?.name ?? one.crop}</b>
+        <Status state={one.balances ? 'good' : 'bad'}>{one.balances ? 'balances' : 'does not balance'}</Status>
+      </p>
+      <dl className="grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-4">
+        {(
+          [
+            ['Harvested', `${said(one.harvested)} on ${area(one.acres).text}`],
+            [
+              'Yield',
+              one.perAcre === null
+                ? '–'
+                : `${cropYieldFine(one.perAcre, per).text}${more === null ? '' : `, ${more >= 0 ? '+' : '−'}${cropYieldFine.figure(Math.abs(more), per)} on ${season - 1}`}`,
+            ],
+            ['Moisture off the field', one.moisture === null ? '–' : percent(one.moisture)],
+            ['Water that dryers took', one.waterKg < 1 ? 'none' : mass(one.waterKg).text],
+            ['Restated', bushels.signed(Math.round(one.restated), per).text],
+            ['Lost', lost.length === 0 ? 'none' : lost.map(([reason, bu]) => `${said(bu)} ${reason}`).join(', ')],
+            ['In store', said(one.stored)],
+            ['Delivered', said(one.delivered)],
+            ['Due', money(one.due)],
+            ['Paid', money(one.paid)],
+            ['Mean price', one.average === null ? 'nothing is priced' : priceText(one.average, per)],
+          ] as const
+        ).map(([what, figure]) => (
+          <div key={what}>
+            <dt className="text-sm text-muted">{what}</dt>
+            <dd className="font-semibold">{figure}</dd>
+          </div>
+        ))}
+      </dl>
+    </li>
+  );
+}
+
+function differenceColumns(farm: Farm): Column<YearDifference>[] {
+  return [
+    wordColumn('field', 'Field', ({ fieldName }) => fieldName, {
+      phone: 'title',
+      as: (words, { lotId }) => (
+        <Link to={`/trace/lot/${lotId}`} className="font-semibold underline decoration-rule underline-offset-4">
+          {words}
+        </Link>
+      ),
+    }),
+    wordColumn('crop', 'Crop', ({ crop }) => cropOf(crop)?.name ?? crop, { choice: true }),
+    figureColumn('restated', 'Restated', bushels, ({ restated }) => restated, {
+      per: ({ crop }) => farm.kgPerBu(crop),
+      phone: 'verdict',
+      show: ({ crop, restated }) => bushels.signed(restated, farm.kgPerBu(crop)).figure,
+    }),
+    {
+      id: 'share',
+      head: 'Of it',
+      right: true,
+      value: ({ share }) => share,
+      show: ({ share }) => `${share < 0 ? '−' : '+'}${number(100 * Math.abs(share), 2)} %`,
+    },
+  ];
+}

@@ -1,0 +1,35 @@
+import { type CropId, CROPS } from '@fanega/core';
+import type { ComponentProps } from 'react';
+import type { Farm } from '../data/farm';
+import { SelectBox } from '../ui';
+
+/** One of the farm's buyers. */
+export function BuyerBox({
+  farm,
+  ...box
+}: { farm: Farm } & Omit<ComponentProps<typeof SelectBox>, 'label' | 'children'>) {
+  return (
+    <SelectBox label="Buyer" {...box}>
+      {farm.data.places
+        .filter(({ kind }) => kind === 'buyer')
+        .map((buyer) => (
+          <option key={buyer.id} value={buyer.id}>
+            {buyer.name}
+          </option>
+        ))}
+    </SelectBox>
+  );
+}
+
+/** One of all crops that the program knows. */
+export function AnyCropBox({ value, onChange }: { value: CropId; onChange: (crop: CropId) => void }) {
+  return (
+    <SelectBox label="Crop" value={value} onChange={(event) => onChange(event.target.value as CropId)}>
+      {Object.values(CROPS).map((one) => (
+        <option key={one.id} value={one.id}>
+          {one.name}
+        </option>
+      ))}
+    </SelectBox>
+  );
+}

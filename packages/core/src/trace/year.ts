@@ -1,0 +1,126 @@
+import { cropOf } from '../crops/index.js';
+import type { FieldRow } from '../fields/index.js';
+import { requireFinite } from '../kernel/index.js';
+import { baseMoistureOf, type FarmView, kgPerBushelOf } from '../ledger/index.js';
+import type { Due, TicketAccount } from '../sell/index.js';
+import { dryBushels } from '../units/index.js';
+
+/** What a crop of a year came to, in bushels at the farm's base: of all owners, as it came off the fields. */
+export interface YearCrop {
+  readonly crop: string;
+  readonly fields: number;
+  readonly acres: number;
+  readonly harvested: number;
+  /** bu/ac over the fields that are cut */
+  readonly perAcre: number | null;
+  /** the year before, where the book knows it */
+  readonly perAcreBefore: number | null;
+  /** wet-basis fraction over all that was cut */
+  readonly moisture: number | null;
+  readonly restated: number;
+  readonly lost: number;
+  readonly lostBy: Readonly<Record<string, number>>;
+  /** kg of water that dryers took out */
+  readonly waterKg: number;
+  readonly stored: number;
+  readonly delivered: number;
+  /** $ that deliveries are owed; those with an open price count nothing */
+  readonly due: number;
+  readonly paid: number;
+  /** $/bu over what is priced; null while nothing is */
+  readonly average: number | null;
+  /** What is harvested and what became of it close to the kilogram. */
+  readonly balances: boolean;
+}
+
+/** A field whose weights were set right most, bushels at the base. */
+export interface YearDifference {
+  readonly lotId: string;
+  readonly fieldName: string;
+  readonly crop: string;
+  readonly restated: number;
+  /** of what it was harvested with */
+  readonly share: number;
+}
+
+/** How many of the largest differences are told. */
+const TOLD = 20;
+
+/**
+ * A year by crop, with the year before beside it, and where weights were set right most.
+ * @param rows fields of the year @param before those of the year before @param accounts tickets of the year
+ */
+export function yearOf(
+  farm: FarmView,
+  rows: readonly FieldRow[],
+  before: readonly FieldRow[],
+  accounts: readonly TicketAccount[],
+): { readonly crops: readonly YearCrop[]; readonly differences: readonly YearDifference[] } {
+  const { defaults } = farm.data.farm;
+  const bushels = (crop: string, dryKg: number): number => {
+    requireFinite('dry matter', dryKg, 'kg');
+    const legal = cropOf(crop)?.legalPounds;
+    const weight = Math.abs(dryKg);
+    const at =
+      legal === undefined
+        ? weight / kgPerBushelOf(undefined)
+        : dryBushels(weight, legal, baseMoistureOf(crop, defaults));
+    return dryKg < 0 ? -at : at;
+  };
+  const perAcre = (of: readonly FieldRow[], crop: string): number | null => {
+    const cut = of.filter(({ lot, cutDryKg }) => lot.crop === crop && cutDryKg > 0);
+    const acres = cut.reduce((sum, { lot }) => sum + lot.acres, 0);
+    return acres > 0 ? cut.reduce((sum, { cutDryKg }) => sum + bushels(crop, cutDryKg), 0) / acres : null;
+  };
+  const names = [...new Set(rows.map(({ lot }) => lot.crop))];
+  const crops = names.map((crop): YearCrop => {
+    const of = rows.filter(({ lot }) => lot.crop === crop);
+    const sum = (kg: (row: FieldRow) => number): number =>
+      bushels(
+        crop,
+        of.reduce((all, row) => all + kg(row), 0),
+      );
+    const lostBy: Record<string, number> = {};
+    for (const { account } of of)
+      for (const [reason, kg] of Object.entries(account.lostDryKg))
+        lostBy[reason] = (lostBy[reason] ?? 0) + bushels(crop, kg);
+    const wet = of.reduce((all, { cutWetKg }) => all + cutWetKg, 0);
+    const dry = of.reduce((all, { cutDryKg }) => all + cutDryKg, 0);
+    const own = accounts.filter(({ due }) => due.sold.crop === crop);
+    const priced = own
+      .map(({ due }) => due)
+      .filter((due): due is Due & { readonly price: number } => due.price !== null);
+    const pricedBu = priced.reduce((all, { ticket, sold }) => all + (ticket?.paidBushels ?? sold.bushels), 0);
+    return {
+      crop,
+      fields: of.length,
+      acres: of.reduce((all, { lot }) => all + lot.acres, 0),
+      harvested: sum(({ balance }) => balance.harvested),
+      perAcre: perAcre(rows, crop),
+      perAcreBefore: perAcre(before, crop),
+      moisture: wet > 0 ? 1 - dry / wet : null,
+      restated: sum(({ account }) => account.restatedDryKg),
+      lost: sum(({ balance }) => balance.lost),
+      lostBy,
+      waterKg: of.reduce((all, { account }) => all + account.waterRemovedKg, 0),
+      stored: sum(({ balance }) => balance.inStock),
+      delivered: sum(({ balance }) => balance.delivered),
+      due: own.reduce((all, { due }) => all + Math.round(100 * (due.money ?? 0)), 0) / 100,
+      paid: own.reduce((all, { paid }) => all + Math.round(100 * paid), 0) / 100,
+      average: pricedBu > 0 ? priced.reduce((all, { ticket, sold, price }) => all + (ticket?.paidBushels ?? sold.bushels) * price, 0) / pricedBu : null, // prettier-ignore
+      balances: of.every(({ balance }) => balance.balances),
+    };
+  });
+  const differences = rows
+    .map(({ lot, account }): YearDifference => ({
+      lotId: lot.id,
+      fieldName: lot.fieldName,
+      crop: lot.crop,
+      restated: bushels(lot.crop, account.restatedDryKg),
+      share: account.harvestedDryKg > 0 ? account.restatedDryKg / account.harvestedDryKg : 0,
+    }))
+    .filter(({ restated }) => Math.abs(restated) >= 0.5)
+    .sort((a, b) => Math.abs(b.restated) - Math.abs(a.restated))
+    .slice(0, TOLD);
+  return { crops: crops.sort((a, b) => b.harvested - a.harvested), differences };
+}
