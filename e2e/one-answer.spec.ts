@@ -103,7 +103,7 @@ test('a display has a factor for each crop, and a pair that somebody knows can b
   await page.keyboard.press('Escape');
   await type('corn', '270', '250');
   const display = page.getByRole('region', { name: 'The display' });
-  await expect(display).toContainText('Combine 9 in corn: multiply its display by');
+  await expect(display).toContainText('Combine 109 in corn: multiply its display by');
   await expect(display).toContainText('0.9259');
   await type('beans', '200', '210');
   // Never mixed: each crop has its own, and a tap between them.
