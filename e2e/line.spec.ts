@@ -51,7 +51,7 @@ test('on a line that hangs, the program opens with what it last knew, and a load
 }) => {
   test.setTimeout(180_000);
   const farm = await ownFarm(page);
-  const { lotId } = await addField(farm, 'One Bar Eighty', 'OB', 60);
+  const { lotId } = await addField(farm, 'One Bar Eighty', 'OBX', 60);
   const cart = await addPlace(farm, 'Cart 14', 'cart', 1100);
   const truck = await addPlace(farm, 'Truck 14', 'truck', 6000);
   const at = new Date().toISOString();

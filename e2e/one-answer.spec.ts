@@ -84,7 +84,7 @@ test('where the accepted loss sets a lower speed, that is the speed; and every p
 
 test('a display has a factor for each crop, and a pair that somebody knows can be typed', async ({ page }) => {
   const farm = await ownFarm(page);
-  await addField(farm, 'Corn Bend', 'CB', 40);
+  await addField(farm, 'Corn Bend', 'CBX', 40);
   await addField(farm, 'Bean Bend', 'BB', 40, 'soybean');
   const machineId = await addPlace(farm, 'Combine 109', 'combine', 350);
   await page.goto(`${OWN}/cut/monitor?machine=${machineId}`);
