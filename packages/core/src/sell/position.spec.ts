@@ -25,7 +25,7 @@ const farm = farmView({
 } as unknown as FarmState); // prettier-ignore
 const facts = (id: string, cut: number, acresLeft: number): StandingField => ({
   row: { lot: farm.lot(id)!, cutDryKg: 0.85 * cut * KG_PER_BU } as StandingField['row'],
-  crop: CROPS.corn, expected: 200, typed: false, acresLeft, cuttingToday: false,
+  crop: CROPS.corn, expected: 200, acresLeft,
 }); // prettier-ignore
 const contract = (more: Partial<Contract>): Contract => ({ number: '1', buyerId: 'mill', crop: 'corn', kind: 'flat', price: 4.8, bushels: 5000, opens: '2026-09-01', closes: '2026-11-15', overage: 'spot', done: false, ...more }); // prettier-ignore
 const account = (bushels: number, price: number, contractId: string | null, sheets: string[] = []): TicketAccount =>
