@@ -1,6 +1,7 @@
 import { type AnswerOf, get } from './api';
 
-export type RecordsPath = `/api/farms/{farmId}/${'fields' | 'cut' | 'haul' | 'dry' | 'store' | 'sell' | 'shed'}/records`;
+export type RecordsPath =
+  `/api/farms/{farmId}/${'fields' | 'cut' | 'haul' | 'dry' | 'store' | 'sell' | 'shed'}/records`;
 
 interface AnyRecords {
   readonly pages: number;
