@@ -1,5 +1,5 @@
 import { CROPS, FIELD_NAMES, type ReadingSource } from '@fanega/core';
-import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
+import { ApiProperty, ApiPropertyOptional, PickType } from '@nestjs/swagger';
 import {
   ArrayMaxSize,
   ArrayMinSize,
@@ -74,32 +74,11 @@ export class FieldBody extends FieldNames {
 }
 
 /** A field that goes on into another season, with what stands on it then. */
-export class SeasonLotBody {
+export class SeasonLotBody extends PickType(FieldBody, ['crop', 'variety', 'tag', 'shares'] as const) {
   @ApiProperty()
   @IsString()
   @Length(1, 40)
   fieldId: string;
-
-  @ApiProperty({ enum: Object.keys(CROPS) })
-  @IsIn(Object.keys(CROPS), { message: `crop must be one of ${Object.keys(CROPS).join(', ')}` })
-  crop: string;
-
-  @ApiPropertyOptional()
-  @Fits(FIELD_NAMES.variety)
-  variety?: string;
-
-  @ApiProperty()
-  @Fits(FIELD_NAMES.tag, 'the tag is missing: two or three letters')
-  tag: string;
-
-  @ApiPropertyOptional({ type: [ShareBody], description: 'left out: the farm’s own' })
-  @IsOptional()
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(20)
-  @Each(() => ShareBody)
-  @IsWhole()
-  shares?: ShareBody[];
 }
 
 /** A season begins with fields that the farm has already: all of them, or nothing. */

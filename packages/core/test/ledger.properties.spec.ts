@@ -310,6 +310,16 @@ describe('on random books', () => {
           const ledger = Ledger.of(book);
           const together = ledger.heldBefore(ids);
           for (const id of ids) expect(together.get(id)).toEqual(ledger.heldBefore([id]).get(id));
+          // And just after each: what the same rules say, carried to one position more.
+          const after = ledger.heldAfter(ids);
+          for (const [id, held] of after) {
+            const entry = ledger.entry(id)!;
+            const place = entry.type === 'move' ? entry.from : (entry as { place: string }).place;
+            const { places } = ledger.checkpoint(ledger.positionOfEntry(id)! + 1);
+            const wetKg = (places[place] ?? []).reduce((sum, layer) => sum + layer.wetKg, 0);
+            expect(held.wetKg).toBeCloseTo(wetKg, 6);
+          }
+          expect([...after.keys()].sort()).toEqual([...together.keys()].sort());
         },
       ),
       { ...RUNS, numRuns: 150 },

@@ -5116,14 +5116,15 @@ export interface components {
       readonly shares?: readonly components['schemas']['ShareBody'][];
     };
     readonly SeasonLotBody: {
-      readonly fieldId: string;
+      readonly variety?: string;
+      /** @description two or three letters that stand for it in drawings */
+      readonly tag: string;
       /** @enum {string} */
       readonly crop:
         'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
-      readonly variety?: string;
-      readonly tag: string;
       /** @description left out: the farm’s own */
       readonly shares?: readonly components['schemas']['ShareBody'][];
+      readonly fieldId: string;
     };
     readonly SeasonBody: {
       readonly season: number;

@@ -1,6 +1,23 @@
 import type { ReactNode } from 'react';
 import { ResponsiveContainer } from 'recharts';
 
+/** How every axis is drawn. */
+export const AXIS = { stroke: 'var(--ink)', tick: { fill: 'var(--ink)', fontSize: 13 } } as const;
+
+/** Series told apart by their dashes, and named beside; the first is full. */
+const DASHES = ['', '7 5', '3 4', '12 4 3 4', '1 3', '9 3'];
+
+/** How a line of several is drawn, the first being the one that matters most. */
+export const seriesLine = (i: number) =>
+  ({ stroke: 'var(--ink)', strokeWidth: i === 0 ? 3 : 2, strokeDasharray: DASHES[i % DASHES.length]! }) as const;
+
+/** A piece of the line of a series, to stand before its name. */
+export const SeriesMark = ({ i }: { i: number }) => (
+  <svg width="34" height="8" aria-hidden="true">
+    <line x1="0" x2="34" y1="4" y2="4" {...seriesLine(i)} />
+  </svg>
+);
+
 /** A chart with its name, and the same figures as a table for a reader who cannot see it, or wants to read them off. */
 export function ChartFrame({
   label,

@@ -1,11 +1,6 @@
-import { type OwnedGrain, splitByOwner } from '@fanega/core';
 import type { Farm } from '../data/farm';
 import { grainOf } from '../quantity/quantity';
 import { say } from '../words';
-
-/** Grain by owner, kg of each; grain of others is never counted as the farm's own. */
-export const ownersOf = (farm: Farm, wetLots: Readonly<Record<string, number>>): OwnedGrain[] =>
-  splitByOwner(wetLots, (lot) => farm.lot(lot)?.shares, farm.data.farm.name);
 
 /** Whose grain it is, where it is not all the farm's own. */
 export function Owners({
@@ -17,7 +12,7 @@ export function Owners({
   wetLots: Readonly<Record<string, number>>;
   className?: string;
 }) {
-  const owners = ownersOf(farm, wetLots);
+  const owners = farm.owners(wetLots);
   if (owners.every(({ own }) => own)) return null;
   return (
     <p className={className}>

@@ -12,7 +12,6 @@ import {
   type Offers,
   type PlaceInfo,
   RangeRefusal,
-  splitByOwner,
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
   type Where,
@@ -105,12 +104,9 @@ export function useNextLoad(farm: Farm, truck: PlaceInfo, typed?: number) {
     const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
     const base = baseMoistureOf(crop.id, farm.data.farm.defaults);
     const byBook = Math.round(100 * dryBushels(held.dryKg, crop.legalPounds, base)) / 100;
-    const owners = splitByOwner(held.lots, (lot) => farm.lot(lot)?.shares, farm.data.farm.name);
-    const whole = owners.reduce((sum, { kg }) => sum + kg, 0);
-    const ownPart = whole > 0 ? owners.reduce((sum, { own, kg }) => sum + (own ? kg : 0), 0) / whole : 1;
     const bushels = typed ?? byBook;
     const times = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;
-    const load = { crop: crop.id, bushels, ownPart };
+    const load = { crop: crop.id, bushels, ownPart: farm.ownPart(held.lots) };
     const { ways } =
       bushels > 0
         ? waysOf(

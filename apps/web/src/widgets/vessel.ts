@@ -1,6 +1,6 @@
 import { CUBIC_METRES_PER_BUSHEL } from '@fanega/core';
 
-/** What a drawing needs of a bin: metres. The hopper, where there is one, hangs below the cylinder. */
+/** What a drawing needs of a bin, in meters. The hopper, where there is one, hangs below the cylinder. */
 export interface VesselShape {
   readonly diameter: number;
   readonly eave: number;

@@ -18,6 +18,9 @@ async function bring(wanted: Language): Promise<void> {
   loaded = wanted;
 }
 
+/** Words as a sentence begins with them. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
 /** What is said, with what is put into it. */
 export function say(key: WordKey, put: Readonly<Record<string, string | number>> = {}): string {
   return filled(words[key], put);

@@ -7,5 +7,6 @@ export { seededRandom, exponential, duration, type Random } from './random.js';
 export { mean, standardDeviation, standardError, tOf95, fitLine, type Line } from './statistics.js';
 export { splitWhole } from './split.js';
 export { tally } from './tally.js';
+export { groupBy } from './group.js';
 export { extendCurve } from './curve.js';
 export { toWallTime, calendarDay, startOfDay, fromWallTime, happensTwice } from './calendar.js';

@@ -5,6 +5,7 @@ import {
   duration,
   exponential,
   fitLine,
+  groupBy,
   mean,
   rootBetween,
   seededRandom,
@@ -12,7 +13,7 @@ import {
   standardDeviation,
   tOf95,
 } from './index.js';
-import { cents, roundDecimal, roundToStep } from '../units/index.js';
+import { cents, roundDecimal, roundToStep, sumOfMoney } from '../units/index.js';
 
 const RUNS = { seed: 20261123, numRuns: 300 };
 
@@ -125,5 +126,35 @@ describe('splitting and rounding', () => {
       cents(4352.655),
       Object.is(roundDecimal(-0.01, 1), 0),
     ]).toEqual([0.17, 16, 4352.66, true]);
+  });
+});
+
+describe('sums of money', () => {
+  it('are to the cent, whatever binary fractions say', () => {
+    expect(0.1 + 0.2).not.toBe(0.3);
+    expect(sumOfMoney([0.1, 0.2])).toBe(0.3);
+    expect(sumOfMoney([1.1, -2.2, 1.1])).toBe(0);
+    expect(sumOfMoney([])).toBe(0);
+    expect(sumOfMoney(Array.from({ length: 1000 }, () => 0.07))).toBe(70);
+  });
+});
+
+describe('lists by a key', () => {
+  it('keep the order of keys and within them, and lose nothing', () => {
+    expect([...groupBy(['corn', 'milo', 'cane', 'mill', 'cost'], (word) => word[0])]).toEqual([
+      ['c', ['corn', 'cane', 'cost']],
+      ['m', ['milo', 'mill']],
+    ]);
+    expect(groupBy([], () => 1).size).toBe(0);
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.integer({ min: 0, max: 5 }), fc.nat())), (all) => {
+        const groups = groupBy(all, ([key]) => key);
+        // Against sorting by the key alone, which keeps the order of equals.
+        expect([...groups].sort(([a], [b]) => a - b).flatMap(([, list]) => list)).toEqual(
+          [...all].sort(([a], [b]) => a - b),
+        );
+      }),
+      RUNS,
+    );
   });
 });

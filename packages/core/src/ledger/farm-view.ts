@@ -1,6 +1,7 @@
 import { type BookDefaults, UNKNOWN_LOT } from './model.js';
 import { bushelsByCrop, bushelsOf, kgPerBushelOf, type LotInfo, mainCrop, type PlaceInfo } from './farm.js';
 import type { Layer, Position } from './ledger.js';
+import { type OwnedGrain, splitByOwner } from './owners.js';
 import type { DayFlow, TapeLine } from './queries.js';
 
 /** A farm as it was told at one moment: what every page's question is answered from. */
@@ -42,6 +43,10 @@ export interface FarmView<State extends FarmState = FarmState> {
   /** The same by crop, the most first. */
   readonly byCrop: (wetLots: Readonly<Record<string, number>>) => ReturnType<typeof bushelsByCrop>;
   readonly held: (placeId: string) => Position;
+  /** Whose grain is, kg of each, by the shares of its fields; the farm first. */
+  readonly owners: (byLot: Readonly<Record<string, number>>) => OwnedGrain[];
+  /** The farm's own part of it; all of none. */
+  readonly ownPart: (byLot: Readonly<Record<string, number>>) => number;
 }
 
 const EMPTY: Position = { wetKg: 0, dryKg: 0, moisture: null, layers: 0, lots: {}, wetLots: {} };
@@ -50,6 +55,8 @@ export function farmView<State extends FarmState>(data: State): FarmView<State> 
   const lots = new Map(data.lots.map((lot) => [lot.id, lot]));
   const places = new Map(data.places.map((place) => [place.id, place]));
   const order = new Map(data.lots.map((lot, i) => [lot.id, i]));
+  const owners = (byLot: Readonly<Record<string, number>>): OwnedGrain[] =>
+    splitByOwner(byLot, (lot) => lots.get(lot)?.shares, data.farm.name);
   return {
     data,
     lot: (id) => lots.get(id),
@@ -62,5 +69,11 @@ export function farmView<State extends FarmState>(data: State): FarmView<State> 
     bushels: (wetLots) => bushelsOf(wetLots, lots),
     byCrop: (wetLots) => bushelsByCrop(wetLots, lots),
     held: (placeId) => data.positions[placeId] ?? EMPTY,
+    owners,
+    ownPart: (byLot) => {
+      const all = owners(byLot);
+      const whole = all.reduce((sum, { kg }) => sum + kg, 0);
+      return whole > 0 ? all.reduce((sum, { own, kg }) => sum + (own ? kg : 0), 0) / whole : 1;
+    },
   };
 }

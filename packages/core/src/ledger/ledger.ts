@@ -363,6 +363,15 @@ export class Ledger {
 
   /** What the book held in the place of each entry just before it, by the entry's id; one replay for all of them. */
   heldBefore(ids: readonly string[]): Map<string, Position> {
+    return this.heldAt(ids, 0);
+  }
+
+  /** What the place of each entry held just after it. */
+  heldAfter(ids: readonly string[]): Map<string, Position> {
+    return this.heldAt(ids, 1);
+  }
+
+  private heldAt(ids: readonly string[], steps: 0 | 1): Map<string, Position> {
     const wanted = ids
       .flatMap((id) => {
         const position = this.positionOfEntry(id);
@@ -385,7 +394,7 @@ export class Ledger {
     let stock = this.stockAt(wanted[0]!.position);
     if (stock === this.stock) stock = stock.snapshot();
     for (const { id, position, place } of wanted) {
-      replay(stock, this.records, this.tape, this.outs, position);
+      replay(stock, this.records, this.tape, this.outs, position + steps);
       held.set(id, this.positionIn(stock, place));
     }
     return held;

@@ -14,6 +14,7 @@ import {
   ulidField,
   whole,
 } from './field.js';
+import { sumOfMoney } from '../units/index.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 
 /** What of a price is fixed: all of it, the local difference, the futures, or both parts apart. */
@@ -505,9 +506,7 @@ export const STATEMENT = logKind(
     {
       name: 'sum_of_lines',
       broken: ({ lines, total }) =>
-        Math.round(100 * total) === lines.reduce((sum, { amount }) => sum + Math.round(100 * amount), 0)
-          ? null
-          : 'total',
+        sumOfMoney([total]) === sumOfMoney(lines.map(({ amount }) => amount)) ? null : 'total',
     },
   ],
 );

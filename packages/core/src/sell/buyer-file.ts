@@ -1,3 +1,4 @@
+import { groupBy } from '../kernel/index.js';
 import { FILE_COLUMNS, type FileColumn, type LogEntry, living, type Settlement } from '../records/index.js';
 import { cents } from '../units/index.js';
 import { plainTicket } from './settle.js';
@@ -177,13 +178,10 @@ export function settlementsOf(
   lines: readonly FileLine[],
   paidOn: string,
 ): readonly Pick<Settlement, 'number' | 'paidOn' | 'lines' | 'deductions' | 'net'>[] {
-  const checks = new Map<string, FileLine[]>();
-  for (const line of lines)
-    if (line.state !== 'known') {
-      const same = checks.get(line.check);
-      if (same === undefined) checks.set(line.check, [line]);
-      else same.push(line);
-    }
+  const checks = groupBy(
+    lines.filter(({ state }) => state !== 'known'),
+    ({ check }) => check,
+  );
   return [...checks].map(([number, own]) => {
     const taken = own.map(({ line, state, before }): Line =>
       state === 'new' || before === null

@@ -1,5 +1,5 @@
-import { type Contract, type ContractLoad, contractOn, type LogEntry, living } from '../records/index.js';
-import { requireFinite } from '../kernel/index.js';
+import { type Contract, contractOn, type LogEntry, living } from '../records/index.js';
+import { groupBy, requireFinite } from '../kernel/index.js';
 import { type ContractCrossing, type ContractPrice, crossContract } from './contracts.js';
 import { fixesByContract, type PriceParts, priceOfParts, priceParts } from './price-parts.js';
 import type { SoldDelivery } from './view.js';
@@ -68,9 +68,10 @@ export function contractBook(
   readonly spot: readonly { readonly entryId: string; readonly bushels: number }[];
 } {
   requireFinite('time', nowMs, 'ms');
-  const said = new Map<string, ContractLoad[]>();
-  for (const { body } of living<'contractLoad'>(loads))
-    said.set(body.entryId, [...(said.get(body.entryId) ?? []), body]);
+  const said = groupBy(
+    living<'contractLoad'>(loads).map(({ body }) => body),
+    ({ entryId }) => entryId,
+  );
   const today = new Date(nowMs).toISOString().slice(0, 10);
   const all = Object.entries(contracts)
     .map(([id, { value }]) => ({ id, contract: contractOn(value, today), loads: [] as OnContract[], delivered: 0 }))
@@ -104,16 +105,10 @@ export function contractBook(
   });
   // By buyer and crop, as ten seasons of contracts stand in the book and a ticket is for a few of them.
   const kindOf = (buyerId: string, crop: string | undefined): string => JSON.stringify([buyerId, crop]);
-  const taking = new Map<string, { one: (typeof all)[number]; fromMs: number }[]>();
-  for (const one of all) {
-    const { buyerId, crop, opens, done } = one.contract;
-    if (done) continue;
-    const kind = kindOf(buyerId, crop);
-    const line = { one, fromMs: dayMs(opens) - DAY };
-    const same = taking.get(kind);
-    if (same === undefined) taking.set(kind, [line]);
-    else same.push(line);
-  }
+  const taking = groupBy(
+    all.flatMap((one) => (one.contract.done ? [] : [{ one, fromMs: dayMs(one.contract.opens) - DAY }])),
+    ({ one: { contract } }) => kindOf(contract.buyerId, contract.crop),
+  );
   const spot: { entryId: string; bushels: number }[] = [];
   for (const { entryId, to, crop, atMs, left: whole, own: ownWhole } of rest) {
     let left = whole;

@@ -4,7 +4,7 @@ import { RangeRefusal } from '../kernel/index.js';
 import { cents } from '../units/index.js';
 import type { ContractNow } from './contract-book.js';
 import { scheduleOf, ticketInputOf } from './sheet.js';
-import { type BuyerSchedule, computeTicket, type Ticket } from './ticket.js';
+import { type BuyerSchedule, computeTicket, type Ticket, waterOnly } from './ticket.js';
 import type { Papers, SoldDelivery } from './view.js';
 
 /** Bushels of a ticket at one price. */
@@ -89,13 +89,7 @@ export function duesOf(
       const key = `${one.sheetId ?? ''} ${crop}`;
       const schedule =
         schedules.get(key) ??
-        (kept
-          ? scheduleOf(kept, legalPounds)
-          : {
-              legalPounds,
-              shrink: { kind: 'exact' as const, base: baseMoistureOf(crop!, farm.data.farm.defaults) },
-              factors: [],
-            });
+        (kept ? scheduleOf(kept, legalPounds) : waterOnly(legalPounds, baseMoistureOf(crop!, farm.data.farm.defaults)));
       schedules.set(key, schedule);
       try {
         const input = ticketInputOf(delivery, papers.papers.get(entryId), price);

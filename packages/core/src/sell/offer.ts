@@ -12,6 +12,7 @@ import {
 } from '../records/index.js';
 import type { MoistureTerms } from './moisture-schedule.js';
 import { scheduleOf, type Sheets, sheetsOf } from './sheet.js';
+import { waterOnly } from './ticket.js';
 
 /** What a window says of moisture, as a buyer's terms of a crop. @param base moisture that is paid in full, wet-basis fraction */
 export const termsOf = (window: CuttingWindow, legalPounds: number, base: number): MoistureTerms => ({
@@ -86,7 +87,7 @@ export function offerOf(
           shrinkPerPoint: 0,
           dockPerPoint: 0,
           refuseAbove: 0.5,
-          sheet: { legalPounds: crop.legalPounds, shrink: { kind: 'exact' as const, base }, factors: [] },
+          sheet: waterOnly(crop.legalPounds, base),
         }),
     ...(posted ? { dockPerPoint: sheet!.sheet.dryingPerPoint ?? 0, ...(sheet!.sheet.dryingStep === undefined ? {} : { dockStep: sheet!.sheet.dryingStep }), base: sheet!.sheet.base, refuseAbove: sheet!.sheet.refuseAbove ?? window?.refuseAbove ?? 0.5, sheet: posted } : {}), // prettier-ignore
   };

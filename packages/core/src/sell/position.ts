@@ -1,6 +1,6 @@
 import { type Crop, cropOf } from '../crops/index.js';
 import { requireFinite } from '../kernel/index.js';
-import { baseMoistureOf, type FarmView, splitByOwner } from '../ledger/index.js';
+import { baseMoistureOf, type FarmView } from '../ledger/index.js';
 import type { Contract, Hedge, SellPlan } from '../records/index.js';
 import { dryBushels } from '../units/index.js';
 import type { ContractNow } from './contract-book.js';
@@ -88,11 +88,8 @@ export function positionOf(input: {
 }): CropPosition[] {
   const { farm, season, market } = input;
   requireFinite('season', season, '');
-  const { name, defaults } = farm.data.farm;
-  const ownPart = (lotId: string): number => {
-    const owners = splitByOwner({ [lotId]: 1 }, (lot) => farm.lot(lot)?.shares, name);
-    return owners.find(({ own }) => own)?.kg ?? 0;
-  };
+  const { defaults } = farm.data.farm;
+  const ownPart = (lotId: string): number => farm.ownPart({ [lotId]: 1 });
   const crops = new Set<string>();
   const sums = new Map<string, { harvested: number; standing: number; stored: number; delivered: number; paid: number; spotPriced: number; spotValue: number }>(); // prettier-ignore
   const of = (crop: string) => {

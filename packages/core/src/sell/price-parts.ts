@@ -1,3 +1,4 @@
+import { groupBy } from '../kernel/index.js';
 import { type Contract, type LogEntry, living, type PriceFix } from '../records/index.js';
 import { type ContractPrice, contractPrice, type ContractTerms } from './contracts.js';
 
@@ -94,11 +95,8 @@ export function termsOfContract({ kind, price, futures, basis, fee }: Contract):
 export function fixesByContract(
   fixes: readonly LogEntry<'priceFix'>[] | undefined,
 ): ReadonlyMap<string, readonly PriceFix[]> {
-  const by = new Map<string, PriceFix[]>();
-  for (const { body } of living<'priceFix'>(fixes ?? [])) {
-    const same = by.get(body.contractId);
-    if (same === undefined) by.set(body.contractId, [body]);
-    else same.push(body);
-  }
-  return by;
+  return groupBy(
+    living<'priceFix'>(fixes ?? []).map(({ body }) => body),
+    ({ contractId }) => contractId,
+  );
 }

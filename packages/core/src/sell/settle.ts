@@ -1,3 +1,4 @@
+import { groupBy } from '../kernel/index.js';
 import { type LogEntry, living, type Settlement } from '../records/index.js';
 import { cents } from '../units/index.js';
 import type { Due } from './dues.js';
@@ -138,24 +139,16 @@ export function settle(
     );
   const sheets = oldestFirst.map((settlement): SheetCheck => {
     const { buyerId, lines, deductions, net } = settlement;
-    const grouped = new Map<string, (typeof lines)[number][]>();
     const known = new Map<string, Due>();
-    let corrections = 0;
     for (const line of lines) {
       const at = key(buyerId, line.ticket);
       const load = byTicket.get(at);
       if (load) known.set(plainTicket(line.ticket), load);
       const before = paid.get(at) ?? { money: 0, sheets: [], tickets: 0 };
       paid.set(at, { ...before, money: cents(before.money + line.money), sheets: before.sheets.includes(settlement.id) ? before.sheets : [...before.sheets, settlement.id] }); // prettier-ignore
-      if (line.kind === 'correction') {
-        corrections++;
-        continue;
-      }
-      const own = grouped.get(at);
-      if (own === undefined) grouped.set(at, [line]);
-      else own.push(line);
     }
-    const tickets = [...grouped].map(([at, own]): TicketOnSheet => {
+    const printed = lines.filter(({ kind }) => kind !== 'correction');
+    const tickets = [...groupBy(printed, ({ ticket }) => key(buyerId, ticket))].map(([at, own]): TicketOnSheet => {
       const due = byTicket.get(at) ?? null;
       const account = paid.get(at)!;
       const before = account.tickets;
@@ -164,7 +157,7 @@ export function settle(
       const bushels = sum((line) => line.bushels);
       const money = cents(sum((line) => line.money));
       const priced = own.every((line) => line.price !== undefined);
-      const printed = {
+      const figures = {
         bushels,
         price: priced && bushels !== 0 ? sum((line) => line.bushels * line.price!) / bushels : null,
         taken: own.every((line) => line.taken !== undefined) ? cents(sum((line) => line.taken!)) : null,
@@ -194,7 +187,7 @@ export function settle(
         ...base,
         short,
         state: Math.abs(short) <= CENTS ? 'agrees' : short > 0 ? 'short' : 'over',
-        differences: differences(printed, due),
+        differences: differences(figures, due),
       };
     });
     const linesMoney = cents(lines.reduce((sum, { money }) => sum + money, 0));
@@ -207,7 +200,7 @@ export function settle(
       settlement,
       tickets,
       dues: known,
-      corrections,
+      corrections: lines.length - printed.length,
       linesMoney,
       deducted,
       should,

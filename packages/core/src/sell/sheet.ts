@@ -1,3 +1,4 @@
+import { groupBy } from '../kernel/index.js';
 import type { Delivery } from '../ledger/index.js';
 import { type BuyerSheet, type LogEntry, living, type SheetFactor, type TicketPaper } from '../records/index.js';
 import type { BuyerSchedule, TicketInput } from './ticket.js';
@@ -67,12 +68,11 @@ export interface Sheets {
 }
 
 export function sheetsOf(kept: Readonly<Record<string, { readonly value: BuyerSheet }>> | undefined): Sheets {
-  const byKind = new Map<string, { readonly id: string; readonly sheet: BuyerSheet }[]>();
   const kindOf = (buyerId: string, crop: string): string => JSON.stringify([buyerId, crop]);
-  for (const [id, { value }] of Object.entries(kept ?? {})) {
-    const kind = kindOf(value.buyerId, value.crop);
-    byKind.set(kind, [...(byKind.get(kind) ?? []), { id, sheet: value }]);
-  }
+  const byKind = groupBy(
+    Object.entries(kept ?? {}).map(([id, { value }]) => ({ id, sheet: value })),
+    ({ sheet }) => kindOf(sheet.buyerId, sheet.crop),
+  );
   for (const all of byKind.values()) all.sort((a, b) => b.sheet.from.localeCompare(a.sheet.from) || a.id.localeCompare(b.id)); // prettier-ignore
   return {
     byId: (id) => kept?.[id]?.value,

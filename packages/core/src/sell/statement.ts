@@ -1,9 +1,8 @@
-import type { CropId } from '../crops/index.js';
-import type { FarmView } from '../ledger/index.js';
-import { baseMoistureOf, splitByOwner } from '../ledger/index.js';
-import { cropOf } from '../crops/index.js';
+import { type CropId, cropOf } from '../crops/index.js';
+import { groupBy } from '../kernel/index.js';
+import { baseMoistureOf, type FarmView } from '../ledger/index.js';
 import { type LogEntry, living, type Statement, STATEMENT_ACCOUNTS } from '../records/index.js';
-import { dryBushels } from '../units/index.js';
+import { cents, dryBushels, sumOfMoney } from '../units/index.js';
 import type { SellBook } from './book-of.js';
 import type { Posting } from './owner-money.js';
 
@@ -22,7 +21,7 @@ const lineOf = ({ paidOn, check, buyerId, ticket, lot, crop, bushels, account, a
   amount,
 });
 
-const wholeCents = (lines: readonly StatementLine[]): number => lines.reduce((sum, { amount }) => sum + Math.round(100 * amount), 0); // prettier-ignore
+const moneyOf = (lines: readonly StatementLine[]): number => sumOfMoney(lines.map(({ amount }) => amount));
 
 export interface OwnerStatement {
   readonly owner: string;
@@ -55,12 +54,9 @@ export function ownerStatement(
     .filter((one) => one.owner === owner && one.paidOn >= from && one.paidOn <= until)
     .map(lineOf)
     .sort((a, b) => a.paidOn.localeCompare(b.paidOn) || a.check.localeCompare(b.check) || Number(a.ticket === undefined) - Number(b.ticket === undefined) || (a.ticket ?? '').localeCompare(b.ticket ?? '')); // prettier-ignore
-  const byAccount = new Map<StatementLine['account'], number>();
-  for (const { account, amount } of lines)
-    byAccount.set(account, (byAccount.get(account) ?? 0) + Math.round(100 * amount));
-  const { name, defaults } = farm.data.farm;
-  const partOf = (lot: string): number =>
-    splitByOwner({ [lot]: 1 }, (id) => farm.lot(id)?.shares, name).find((one) => one.owner === owner)?.kg ?? 0;
+  const byAccount = groupBy(lines, ({ account }) => account);
+  const { defaults } = farm.data.farm;
+  const partOf = (lot: string): number => farm.owners({ [lot]: 1 }).find((one) => one.owner === owner)?.kg ?? 0;
   const bushels = new Map<string, { paid: number; delivered: number; stored: number }>();
   const of = (crop: string) => {
     const sum = bushels.get(crop) ?? { paid: 0, delivered: 0, stored: 0 };
@@ -88,9 +84,9 @@ export function ownerStatement(
   return {
     owner,
     lines,
-    total: wholeCents(lines) / 100,
+    total: moneyOf(lines),
     byAccount: Object.fromEntries(
-      [...byAccount].sort(([a], [b]) => order(a) - order(b)).map(([account, cents]) => [account, cents / 100]),
+      [...byAccount].sort(([a], [b]) => order(a) - order(b)).map(([account, own]) => [account, moneyOf(own)]),
     ),
     bushels: [...bushels].map(([crop, sum]) => ({ crop, ...sum })),
   };
@@ -117,7 +113,7 @@ export function changedSince(
     left.set(key(line), count - 1);
     return true;
   });
-  return { came, gone, money: (wholeCents(came) - wholeCents(gone)) / 100 };
+  return { came, gone, money: cents(moneyOf(came) - moneyOf(gone)) };
 }
 
 /** The number of the next statement: one more than any that was given, those that were taken back among them. */

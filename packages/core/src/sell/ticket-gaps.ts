@@ -1,4 +1,5 @@
-import { startOfDay } from '../kernel/index.js';
+import { groupBy, startOfDay } from '../kernel/index.js';
+import { plainTicket } from './settle.js';
 
 /** Numbers that a buyer gave between two tickets of one day, and that the book does not have. */
 export interface TicketGap {
@@ -20,15 +21,12 @@ export function ticketGaps(
   tickets: readonly { readonly buyerId: string; readonly ticketNo: string | null; readonly atMs: number }[],
   timeZone: string,
 ): TicketGap[] {
-  const byDay = new Map<string, { number: number; text: string; atMs: number; buyerId: string }[]>();
-  for (const { buyerId, ticketNo, atMs } of tickets) {
-    if (ticketNo === null || !/^\d{1,15}$/.test(ticketNo.trim())) continue;
-    const key = JSON.stringify([buyerId, startOfDay(atMs, timeZone)]);
-    const line = { number: Number(ticketNo), text: ticketNo.trim(), atMs, buyerId };
-    const same = byDay.get(key);
-    if (same === undefined) byDay.set(key, [line]);
-    else same.push(line);
-  }
+  const plainNumbers = tickets.flatMap(({ buyerId, ticketNo, atMs }) =>
+    ticketNo === null || !/^\d{1,15}$/.test(ticketNo.trim())
+      ? []
+      : [{ number: Number(ticketNo), text: ticketNo.trim(), atMs, buyerId }],
+  );
+  const byDay = groupBy(plainNumbers, ({ buyerId, atMs }) => JSON.stringify([buyerId, startOfDay(atMs, timeZone)]));
   const known = new Set(tickets.flatMap(({ ticketNo }) => (ticketNo === null ? [] : [ticketNo.trim()])));
   const gaps: TicketGap[] = [];
   for (const own of byDay.values()) {
@@ -57,13 +55,9 @@ export function ticketGaps(
 export function sameNumbers<T extends { readonly buyerId: string; readonly ticketNo: string | null }>(
   tickets: readonly T[],
 ): T[][] {
-  const by = new Map<string, T[]>();
-  for (const one of tickets) {
-    if (one.ticketNo === null) continue;
-    const key = JSON.stringify([one.buyerId, one.ticketNo.trim().toLowerCase()]);
-    const same = by.get(key);
-    if (same === undefined) by.set(key, [one]);
-    else same.push(one);
-  }
+  const by = groupBy(
+    tickets.filter(({ ticketNo }) => ticketNo !== null),
+    ({ buyerId, ticketNo }) => JSON.stringify([buyerId, plainTicket(ticketNo!)]),
+  );
   return [...by.values()].filter((same) => same.length > 1);
 }

@@ -1,6 +1,7 @@
 import { cropOf } from '../crops/index.js';
 import { type FarmView, type MoveEntry, NO_GRAIN_KG } from '../ledger/index.js';
 import { MAX_MOISTURE } from '../units/index.js';
+import { plainTicket } from './settle.js';
 
 /** What on a ticket is likely a slip. It can be recorded all the same, with a reason. Common practice, no source. */
 export type TicketQuestion =
@@ -33,8 +34,6 @@ const PRICE_SHARE = 0.4;
 const PRICE_LEAST = 0.5;
 const PRICE_MOST = 30;
 
-const plain = (ticket: string): string => ticket.trim().toLowerCase();
-
 /**
  * What should be asked before a ticket is taken: a number that is there already, a weight or a moisture far from the book's, a price that
  * no grain has.
@@ -51,7 +50,11 @@ export function ticketQuestions(
   const crop = farm.cropOf(held.lots);
   const questions: TicketQuestion[] = [];
   if (ticket !== undefined && ticket.trim() !== '')
-    if (earlier.some((one) => one.to === entry.to && one.ticket !== null && plain(one.ticket) === plain(ticket)))
+    if (
+      earlier.some(
+        (one) => one.to === entry.to && one.ticket !== null && plainTicket(one.ticket) === plainTicket(ticket),
+      )
+    )
       questions.push({ what: 'same_number', ticket });
   // What the truck holds is what the ticket is of, where all of it went.
   if (wetKg !== undefined && entry.emptied === true && held.wetKg > NO_GRAIN_KG)

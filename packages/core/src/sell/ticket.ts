@@ -52,6 +52,13 @@ export interface BuyerSchedule {
   readonly bushelDecimals?: number;
 }
 
+/** Of a buyer who posts no sheet: the water is taken off by dry matter, and nothing else. @param base wet-basis fraction */
+export const waterOnly = (legalPounds: number, base: number): BuyerSchedule => ({
+  legalPounds,
+  shrink: { kind: 'exact', base },
+  factors: [],
+});
+
 export interface TicketInput {
   readonly grossKg: number;
   readonly tareKg: number;

@@ -1,5 +1,5 @@
 import { cropOf } from '../crops/index.js';
-import { baseMoistureOf, type Delivery, type FarmView, kgPerBushelOf, splitByOwner } from '../ledger/index.js';
+import { baseMoistureOf, type Delivery, type FarmView, kgPerBushelOf } from '../ledger/index.js';
 import { calendarDay, RangeRefusal } from '../kernel/index.js';
 import type { TicketPaper } from '../records/index.js';
 import { dryBushels } from '../units/index.js';
@@ -108,31 +108,23 @@ export function soldDelivery(
   };
 }
 
-/** The farm's own part of grain, by the shares of its fields. */
-function ownPartOf(farm: FarmView, lots: Delivery['lots']): number {
-  const owners = splitByOwner(lots, (lot) => farm.lot(lot)?.shares, farm.data.farm.name);
-  const whole = owners.reduce((sum, { kg }) => sum + kg, 0);
-  return whole > 0 ? owners.reduce((sum, { own, kg }) => sum + (own ? kg : 0), 0) / whole : 1;
-}
-
 /** Each delivery with its bushels at the farm's own base, and what it brings. */
 export function soldDeliveries(farm: FarmView, delivered: readonly Delivery[], papers?: Papers): SoldDelivery[] {
   const { defaults } = farm.data.farm;
   return delivered.map((delivery) => {
     const crop = farm.cropOf(delivery.lots);
     const sold = soldDelivery(delivery, crop, baseMoistureOf(crop ?? '', defaults), papers);
-    const ownPart = ownPartOf(farm, delivery.lots);
+    const ownPart = farm.ownPart(delivery.lots);
     return ownPart === 1 ? sold : { ...sold, ownPart };
   });
 }
 
 /** Deliveries with what they bring, and sums by owner and crop: each owner has his part of a ticket, by the shares of its fields. */
 export function sellView(farm: FarmView, delivered: readonly Delivery[], papers?: Papers): SellView {
-  const { name } = farm.data.farm;
   const rows = soldDeliveries(farm, delivered, papers);
   const sums = new Map<string, SoldOf & { readonly isOwn: boolean }>();
   for (const { delivery, crop, bushels, money } of rows) {
-    const owners = splitByOwner(delivery.lots, (lot) => farm.lot(lot)?.shares, name);
+    const owners = farm.owners(delivery.lots);
     const whole = owners.reduce((sum, { kg }) => sum + kg, 0);
     for (const { owner, own, kg } of owners) {
       const part = whole > 0 ? kg / whole : 0;

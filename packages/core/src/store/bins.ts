@@ -1,4 +1,4 @@
-import { type Formula, quantity, requireInRange, rootBetween, within } from '../kernel/index.js';
+import { type Formula, groupBy, quantity, requireInRange, rootBetween, within } from '../kernel/index.js';
 import { type VolumeBushels, volumeBushels } from '../units/index.js';
 
 const DIAMETER = quantity('diameter', 0.5, 60, 'm');
@@ -122,15 +122,13 @@ function fromReadings(bin: RoundBin, readings: readonly DepthReading[]): { volum
   requireInRange('number of depth readings', readings.length, 1, 1000, '');
   const radius = bin.diameter / 2;
   const eave = eaveHeight(bin);
-  const rings = new Map<number, number[]>();
-  for (const { fromCenter, belowEave } of readings) {
-    const r = requireInRange('distance from the middle', fromCenter, 0, radius * 1.0001, 'm');
+  const read = readings.map(({ fromCenter, belowEave }) => ({
+    r: requireInRange('distance from the middle', fromCenter, 0, radius * 1.0001, 'm'),
     // Above the eave (a peak into the roof) reads negative.
-    const h = eave - requireInRange('depth below the eave', belowEave, -radius, eave, 'm');
-    rings.set(r, [...(rings.get(r) ?? []), h]);
-  }
-  const points = [...rings]
-    .map(([r, hs]) => ({ r, h: hs.reduce((a, b) => a + b, 0) / hs.length }))
+    h: eave - requireInRange('depth below the eave', belowEave, -radius, eave, 'm'),
+  }));
+  const points = [...groupBy(read, ({ r }) => r)]
+    .map(([r, ring]) => ({ r, h: ring.reduce((sum, { h }) => sum + h, 0) / ring.length }))
     .sort((a, b) => a.r - b.r);
   const all = [{ r: 0, h: points[0]!.h }, ...points, { r: radius, h: points.at(-1)!.h }];
   let volume = 0;

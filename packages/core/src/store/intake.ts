@@ -1,4 +1,4 @@
-import { type FarmView, splitByOwner, UNKNOWN_LOT } from '../ledger/index.js';
+import { type FarmView, UNKNOWN_LOT } from '../ledger/index.js';
 
 /** What speaks against putting grain into a place. It can be recorded all the same, with a reason. Common practice, no source. */
 export type IntakeQuestion =
@@ -53,11 +53,9 @@ export function intakeQuestions(farm: FarmView, { to, wetLots, moisture }: Comin
   if (moisture !== null && held.moisture !== null && moisture > held.moisture + WET_LAYER)
     questions.push({ what: 'wetter', there: held.moisture, comes: moisture });
   const ownersOf = (lots: Readonly<Record<string, number>>): string[] =>
-    splitByOwner(
-      Object.fromEntries(Object.entries(lots).filter(([lot]) => lot !== UNKNOWN_LOT)),
-      (lot) => farm.lot(lot)?.shares,
-      farm.data.farm.name,
-    ).map(({ owner }) => owner);
+    farm
+      .owners(Object.fromEntries(Object.entries(lots).filter(([lot]) => lot !== UNKNOWN_LOT)))
+      .map(({ owner }) => owner);
   const [own, others] = [ownersOf(wetLots), ownersOf(held.wetLots)];
   if (own.length > 0 && others.length > 0 && !own.some((owner) => others.includes(owner)))
     questions.push({ what: 'other_owner', there: others, comes: own });

@@ -2,7 +2,7 @@ import { type Crop, cropOf, CROPS } from '../crops/index.js';
 import { quickDryingCost, WET_ABOVE } from '../dry/index.js';
 import { fieldFacts, type FieldRow } from '../fields/index.js';
 import { windowAt, windowFor } from '../records/index.js';
-import { baseMoistureOf, type FarmView, type PlaceInfo, splitByOwner, UNKNOWN_LOT } from '../ledger/index.js';
+import { baseMoistureOf, type FarmView, type PlaceInfo, UNKNOWN_LOT } from '../ledger/index.js';
 import type { DryerSetup, HaulTimes, PlaceState, RecordsOf, RestRules } from '../records/index.js';
 import {
   allocate,
@@ -109,7 +109,7 @@ export function restQuestion({
   offers,
   nowMs,
 }: RestFarm): RestQuestion {
-  const { defaults, name } = farm.data.farm;
+  const { defaults } = farm.data.farm;
   const baseOf = (crop: string): number => baseMoistureOf(crop, defaults);
   const cropFor = (id: string): Crop => cropOf(id) ?? CROPS.corn;
   const atBase = (dryKg: number, crop: string): number => dryBushels(dryKg, cropFor(crop).legalPounds, baseOf(crop));
@@ -140,11 +140,9 @@ export function restQuestion({
 
   const crops = [...new Set(sources.map(({ crop }) => crop))];
   const ownersIn = (lots: Readonly<Record<string, number>>): string[] =>
-    splitByOwner(
-      Object.fromEntries(Object.entries(lots).filter(([lot]) => lot !== UNKNOWN_LOT)),
-      (lot) => farm.lot(lot)?.shares,
-      name,
-    ).map(({ owner }) => owner);
+    farm
+      .owners(Object.fromEntries(Object.entries(lots).filter(([lot]) => lot !== UNKNOWN_LOT)))
+      .map(({ owner }) => owner);
   const ends = nowMs + rules.days * DAY;
   const leftOut: RestQuestion['leftOut'][number][] = [];
   const places: RestPlace[] = [];

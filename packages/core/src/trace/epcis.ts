@@ -131,11 +131,11 @@ export function epcisOf(
         ...more,
       });
   }
-  for (const entry of ledger.records.entries) {
-    if (entry.type !== 'condition' || ledger.isVoided(entry.id)) continue;
-    const ms = instantOf(entry.at);
-    const [before, after] = [ledger.positions(ms - 1)[entry.place], ledger.positions(ms)[entry.place]];
-    const [input, output] = [quantities(before?.wetLots ?? {}), quantities(after?.wetLots ?? {})];
+  const dried = ledger.records.entries.flatMap((entry) => entry.type === 'condition' && !ledger.isVoided(entry.id) ? [entry] : []); // prettier-ignore
+  const ids = dried.map(({ id }) => id);
+  const [before, after] = [ledger.heldBefore(ids), ledger.heldAfter(ids)];
+  for (const entry of dried) {
+    const [input, output] = [quantities(before.get(entry.id)!.wetLots), quantities(after.get(entry.id)!.wetLots)];
     if (input.length === 0 || output.length === 0) continue;
     events.push({
       type: 'TransformationEvent',

@@ -3,7 +3,7 @@ import type { FieldRow } from '../fields/index.js';
 import { requireFinite } from '../kernel/index.js';
 import { baseMoistureOf, type FarmView, kgPerBushelOf } from '../ledger/index.js';
 import type { Due, TicketAccount } from '../sell/index.js';
-import { dryBushels } from '../units/index.js';
+import { dryBushels, sumOfMoney } from '../units/index.js';
 
 /** What a crop of a year came to, in bushels at the farm's base: of all owners, as it came off the fields. */
 export interface YearCrop {
@@ -105,8 +105,8 @@ export function yearOf(
       waterKg: of.reduce((all, { account }) => all + account.waterRemovedKg, 0),
       stored: sum(({ balance }) => balance.inStock),
       delivered: sum(({ balance }) => balance.delivered),
-      due: own.reduce((all, { due }) => all + Math.round(100 * (due.money ?? 0)), 0) / 100,
-      paid: own.reduce((all, { paid }) => all + Math.round(100 * paid), 0) / 100,
+      due: sumOfMoney(own.map(({ due }) => due.money ?? 0)),
+      paid: sumOfMoney(own.map(({ paid }) => paid)),
       average: pricedBu > 0 ? priced.reduce((all, { ticket, sold, price }) => all + (ticket?.paidBushels ?? sold.bushels) * price, 0) / pricedBu : null, // prettier-ignore
       balances: of.every(({ balance }) => balance.balances),
     };

@@ -46,5 +46,5 @@ export {
   joulesPerKgToBtuPerPound,
 } from './air-and-energy.js';
 export { testWeightToKgPerM3, kgPerM3ToTestWeight, wheatCertificateKgPerHl } from './density.js';
-export { roundDecimal, roundToStep, cents, type Rounding } from './rounding.js';
+export { roundDecimal, roundToStep, cents, sumOfMoney, type Rounding } from './rounding.js';
 export { MOISTURE, TEMPERATURE, RELATIVE_HUMIDITY, MASS, PRICE, SHARE, MONTHS, BUSHELS } from './quantities.js';

@@ -38,3 +38,7 @@ export function roundToStep(value: number, step: number, rule: Rounding = 'halfU
 export function cents(amount: number): number {
   return roundDecimal(amount, 2);
 }
+
+/** Sum of amounts that are of whole cents each, $: without the crumbs that binary fractions leave. */
+export const sumOfMoney = (amounts: readonly number[]): number =>
+  amounts.reduce((sum, amount) => sum + Math.round(100 * amount), 0) / 100;

@@ -1,5 +1,5 @@
 import type { FlowsBody, LiveEvent, WeightsBody } from '@fanega/contract';
-import { extendCurve, type FlowMoment, instantOf, type ScaleReading } from '@fanega/core';
+import { extendCurve, type FlowMoment, groupBy, instantOf, type ScaleReading } from '@fanega/core';
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { filter, from, map, merge, mergeMap, type Observable, Subject, defer, finalize } from 'rxjs';
 import { Clock } from '../../platform/clock.js';
@@ -142,7 +142,7 @@ export class LiveService implements OnApplicationShutdown {
       this.looked.set(farmId, this.clock.now());
       try {
         const rows = await this.figures.since(farmId, since - OVERLAP_MS);
-        const byDevice = groupBy(rows);
+        const byDevice = groupBy(rows, ({ deviceId }) => deviceId);
         for (const [deviceId, own] of byDevice) {
           const curve = this.curveOf(farmId, deviceId);
           const weights = extendCurve(
@@ -187,9 +187,3 @@ const flowOf = ({ atMs, flow, moisture, speed, yieldKgPerHa }: LiveFigureRow): F
   flow === null
     ? []
     : [{ atMs, flow, moisture: moisture!, speed: speed!, ...(yieldKgPerHa === null ? {} : { yieldKgPerHa }) }];
-
-function groupBy(rows: readonly LiveFigureRow[]): Map<string, LiveFigureRow[]> {
-  const found = new Map<string, LiveFigureRow[]>();
-  for (const row of rows) found.set(row.deviceId, [...(found.get(row.deviceId) ?? []), row]);
-  return found;
-}

@@ -1,4 +1,13 @@
-import { cropOf, dryBushels, KG_PER_LB, type FarmView, ownersOf, type SellBook, type Statement } from '@fanega/core';
+import {
+  cropOf,
+  dryBushels,
+  KG_PER_LB,
+  type FarmView,
+  ownersOf,
+  type SellBook,
+  type Statement,
+  sumOfMoney,
+} from '@fanega/core';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { figure, head, type Letterhead, LINES, printSheet } from '../../platform/print.js';
 
@@ -122,7 +131,7 @@ function settlements(letter: Letterhead, farm: FarmView, book: SellBook): Conten
         ...sums.map(({ owner, money }): TableCell[] => [owner, figure(dollars(money)) as TableCell]),
         [
           { text: 'All of it', bold: true },
-          figure(dollars(sums.reduce((sum, { money }) => sum + Math.round(100 * money), 0) / 100), { bold: true }) as TableCell, // prettier-ignore
+          figure(dollars(sumOfMoney(sums.map(({ money }) => money))), { bold: true }) as TableCell, // prettier-ignore
         ],
       ],
     ),
@@ -149,7 +158,7 @@ function deliveriesOf(letter: Letterhead, farm: FarmView, book: SellBook): Conte
     ];
   });
   const total = (of: (account: (typeof book.accounts)[number]) => number): string =>
-    dollars(book.accounts.reduce((sum, account) => sum + Math.round(100 * of(account)), 0) / 100);
+    dollars(sumOfMoney(book.accounts.map(of)));
   return [
     table(
       ['auto', 'auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto'],

@@ -9,6 +9,7 @@ import {
 } from '@fanega/core';
 import type { Farm } from '../../data/farm';
 import { shortNumber, speed } from '../../quantity/quantity';
+import { capital } from '../../words';
 
 /** What every page of Cut is given. */
 export interface CutGiven {
@@ -29,7 +30,6 @@ interface Shown {
 }
 
 const same = (value: number): number => value;
-const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1);
 
 /** A setting as people see it: ground speed in the reader's unit, everything else as the machine's own display has it. */
 export const SHOWN: Readonly<Record<Setting, Shown>> = Object.fromEntries(

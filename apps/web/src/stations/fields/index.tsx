@@ -26,7 +26,6 @@ import {
   shortPercent,
   Shown,
 } from '../../quantity/quantity';
-import { ownersOf } from '../../widgets/owners';
 import { day, stamp } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
 import { AddField } from './forms/add-field';
@@ -136,8 +135,7 @@ function Season({
       <div className="flex flex-wrap items-end gap-x-10 gap-y-3 px-5 py-4 lg:px-6">
         {crops.map((crop) => {
           // A landlord's part and a neighbor's rows are not the farm's own, however they were cut.
-          const owners = ownersOf(
-            farm,
+          const owners = farm.owners(
             Object.fromEntries(
               shown.filter((row) => row.lot.crop === crop).map((row) => [row.lot.id, dryBu(farm, row)]),
             ),

@@ -27,7 +27,7 @@ interface Options<B extends Boxes> {
   readonly boxOf?: (field: string, texts: Texts<B>) => string | undefined;
   /** Sends it. What is refused stands at its box, and what was typed stays. False: it stays open without a word. */
   readonly save: (values: Values<B>, texts: Texts<B>) => Promise<unknown>;
-  /** Comes when it is saved, or given up; without it the form begins anew. */
+  /** Comes when it is saved, or given up; without it the form starts over. */
   readonly close?: () => void;
 }
 

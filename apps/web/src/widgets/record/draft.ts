@@ -215,7 +215,7 @@ export function readDraft(draft: Draft, farm: Farm, now: number): { entry?: Entr
   return Object.keys(errors).length > 0 ? { errors } : { entry: asItWas(entry, draft, farm), errors };
 }
 
-/** A form shows minutes, whole pounds and tenths of a per cent: what was not changed in it is as exact as it was. */
+/** A form shows minutes, whole pounds and tenths of a percent: what was not changed in it is as exact as it was. */
 function asItWas(entry: Entry, draft: Draft, farm: Farm): Entry {
   if (draft.was === '') return entry;
   const was = JSON.parse(draft.was) as Entry;

@@ -35,7 +35,7 @@ import { stamped } from '../../../widgets/record';
 import { ReportDelay } from '../../../widgets/report-delay';
 import { restated } from '../../../widgets/restated';
 import { type Site, useGates, useSite } from '../../../widgets/site';
-import { say } from '../../../words';
+import { capital, say } from '../../../words';
 import { LevelPad } from '../forms/level-pad';
 import { SamplePad } from '../forms/sample-pad';
 import { CabHead } from './cab-head';
@@ -182,7 +182,6 @@ export function AtBins({
   );
 }
 
-const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 /** A figure and its unit stay on one line. */
 const together = (text: string): string => text.replaceAll(' ', '\u00a0');
 
@@ -196,7 +195,7 @@ function RoomThere({ farm, placeId, rate }: { farm: Farm; placeId: string; rate:
       : Math.max(0, place.capacityBu - farm.bushels(held.wetLots));
   return (
     <>
-      {room !== null && <>{upper(say('roomFor', { much: bushels(Math.round(room), per).text }))}. </>}
+      {room !== null && <>{capital(say('roomFor', { much: bushels(Math.round(room), per).text }))}. </>}
       {rate !== null && say('atMost', { rate: grainRate(rate, per).text })}
     </>
   );

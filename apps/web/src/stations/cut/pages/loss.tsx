@@ -44,8 +44,7 @@ import { Working } from '../../../widgets/working';
 import { ACT_WORDS, PASSED_WORDS, WHY_WORDS } from '../advice-words';
 import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
-
-const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1);
+import { capital } from '../../../words';
 
 /** What it leaves behind, the one thing to change, and what each change did. */
 export function LossChecks({ farm, notebook, rows, machineId }: CutGiven) {

@@ -1,4 +1,4 @@
-import { CAUTIOUS_LIFE, cropOf, type Deadline, SELF_HEATING, STORAGE_LIFE } from '@fanega/core';
+import { CAUTIOUS_LIFE, cropOf, type Deadline, groupBy, SELF_HEATING, STORAGE_LIFE } from '@fanega/core';
 import { useState } from 'react';
 import type { Farm } from '../../../data/farm';
 import { bushels, heldText, moisture, percent, temperature } from '../../../quantity/quantity';
@@ -43,11 +43,7 @@ export default function Deadlines({ farm }: { farm: Farm }) {
   const when = (due: number | null): string => (due === null || due <= now ? 'now' : soon(due, now, timeZone));
   const short = (crop: string): string => cropOf(crop)?.short ?? crop;
   // One line for a place and crop: its nearest layer decides, the others are in its bushels.
-  const groups = new Map<string, Deadline[]>();
-  for (const one of all) {
-    const key = `${one.placeId} ${one.crop}`;
-    groups.set(key, [...(groups.get(key) ?? []), one]);
-  }
+  const groups = groupBy(all, ({ placeId, crop }) => `${placeId} ${crop}`);
   const places = [...groups.values()].map((layers): Row => {
     const allLots: Record<string, number> = {};
     for (const { wetLots } of layers)

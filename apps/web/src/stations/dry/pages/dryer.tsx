@@ -47,7 +47,7 @@ import {
 import { clock, day, DAY_MS, moment, soon, spanText } from '../../../quantity/time';
 import { Button, Problem } from '../../../ui';
 import { Callout } from '../../../ui/callout';
-import { ChartFrame } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
 import { useTicking } from '../../../ui/use-ticking';
@@ -409,8 +409,7 @@ function Course({
             dataKey="at"
             domain={['dataMin', 'dataMax']}
             tickFormatter={(v: number) => clock(v, timeZone)}
-            stroke="var(--ink)"
-            tick={{ fill: 'var(--ink)', fontSize: 13 }}
+            {...AXIS}
           />
           <YAxis
             width={44}
@@ -421,8 +420,7 @@ function Course({
               (most: number) => Math.ceil(Math.max(most, high)),
             ]}
             allowDecimals={false}
-            stroke="var(--ink)"
-            tick={{ fill: 'var(--ink)', fontSize: 13 }}
+            {...AXIS}
             tickFormatter={(v: number) => number(v)}
           />
           <Line

@@ -33,7 +33,7 @@ import {
 import { system } from '../../../quantity/system';
 import { day } from '../../../quantity/time';
 import { Button, Empty, Loading, Problem, SelectBox, TextBox } from '../../../ui';
-import { ChartFrame } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame, SeriesMark, seriesLine } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { Progress } from '../../../ui/progress';
 import { Verdict } from '../../../ui/verdict';
@@ -50,8 +50,6 @@ const DAY_H = 24;
 /** K cooler each week, where the farm has not entered its own; common practice, no source. */
 const COOLS_A_WEEK = 1.5;
 const USUAL_AIR: FallAir = { mean: 13, swing: 6, humidity: 0.65, fallsPerWeek: COOLS_A_WEEK };
-/** Days told apart by their dashes. */
-const SERIES = ['', '7 5', '3 4', '12 4 3 4', '1 3', '9 3'];
 
 /** Whether grain dries in a bin with its own fan before its top spoils. */
 export default function InBin({ farm }: { farm: Farm }) {
@@ -463,14 +461,7 @@ function Front({ plan, depth, date }: { plan: BinPlan; depth: number; date: (hou
           accessibilityLayer={false}
         >
           <CartesianGrid stroke="var(--rule)" />
-          <XAxis
-            type="number"
-            unit=" %"
-            domain={['auto', 'auto']}
-            stroke="var(--ink)"
-            tick={{ fill: 'var(--ink)', fontSize: 13 }}
-            tickFormatter={(v: number) => number(v)}
-          />
+          <XAxis type="number" unit=" %" domain={['auto', 'auto']} {...AXIS} tickFormatter={(v: number) => number(v)} />
           <YAxis
             type="number"
             dataKey="height"
@@ -478,37 +469,18 @@ function Front({ plan, depth, date }: { plan: BinPlan; depth: number; date: (hou
             width={52}
             unit={` ${length.unit}`}
             domain={[0, 'dataMax']}
-            stroke="var(--ink)"
-            tick={{ fill: 'var(--ink)', fontSize: 13 }}
+            {...AXIS}
             tickFormatter={(v: number) => number(v)}
           />
           {plan.picture.map((_, k) => (
-            <Line
-              key={k}
-              dataKey={`d${k}`}
-              stroke="var(--ink)"
-              strokeWidth={k === 0 ? 3 : 1.8}
-              strokeDasharray={SERIES[k] ?? ''}
-              dot={false}
-              isAnimationActive={false}
-            />
+            <Line key={k} dataKey={`d${k}`} {...seriesLine(k)} dot={false} isAnimationActive={false} />
           ))}
         </LineChart>
       </ChartFrame>
       <ul className="flex flex-wrap gap-x-4 text-sm" aria-label="Days in the picture">
         {plan.picture.map(({ day: at }, k) => (
           <li key={k} className="inline-flex items-center gap-1.5">
-            <svg width="34" height="8" aria-hidden="true">
-              <line
-                x1="0"
-                y1="4"
-                x2="34"
-                y2="4"
-                stroke="var(--ink)"
-                strokeWidth={k === 0 ? 3 : 1.8}
-                strokeDasharray={SERIES[k]}
-              />
-            </svg>
+            <SeriesMark i={k} />
             {date(at * DAY_H)}
           </li>
         ))}

@@ -28,6 +28,7 @@ import { DeadlineLine } from '../../../widgets/deadline-line';
 import { WhatStops } from './what-stops';
 import { spanText } from '../../../quantity/time';
 import { Section } from '../../../ui/page';
+import { capital } from '../../../words';
 
 const MINUTE = 60_000;
 const waited = (ms: number): string =>
@@ -203,7 +204,7 @@ function lostWords(all: number, out: number): string {
   const lost = all - out;
   const never = lost === 1 ? 'A ticket never came back' : `${lost} tickets never came back`;
   const still = out === 1 ? 'a ticket is still out' : `${out} tickets are still out`;
-  return lost === 0 ? still[0]!.toUpperCase() + still.slice(1) : out === 0 ? never : `${never}, ${still}`;
+  return lost === 0 ? capital(still) : out === 0 ? never : `${never}, ${still}`;
 }
 
 /** Deliveries that no ticket came back for: what each would likely say, and the money that hangs on it. */

@@ -11,10 +11,10 @@ import { Form } from '../../../ui/form/form';
 import { useFields } from '../../../ui/form/use-fields';
 import { figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
 import { PhotoBox } from '../../../widgets/photo-box';
+import { capital } from '../../../words';
 
 type Factor = (typeof PAPER_FACTORS)[number];
 const wordOf = (factor: Factor): string => (factor === 'dockage' ? 'dockage' : FACTOR_WORDS[factor].words);
-const upper = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 const FACTOR = { spec: { kind: 'number', least: 0, most: 200, unit: '', whole: false } as const, optional: true, nullable: false }; // prettier-ignore
 
 /** What the ticket's paper says: its factors and what it prints, with its photograph beside. */
@@ -107,7 +107,7 @@ export function PaperForm({
         {PAPER_FACTORS.map((factor) => (
           <TextBox
             key={factor}
-            label={upper(wordOf(factor))}
+            label={capital(wordOf(factor))}
             {...form.box(factor)}
             unit={factor === 'testWeight' ? testWeight.unit : '%'}
           />

@@ -18,19 +18,16 @@ import { type Farm, useContracts, useNotebook } from '../../../data/farm';
 import { aBushel, count, dollars, mass, money, number, percent, price, priceText } from '../../../quantity/quantity';
 import { day, DAY_MS, dayText, hourText } from '../../../quantity/time';
 import { Button, Loading } from '../../../ui';
-import { ChartFrame } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame, SeriesMark, seriesLine } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
 import { CropBox } from '../../../widgets/crop-box';
-import { useOffers } from '../../../widgets/use-offers';
+import { pricedBuyers, useOffers } from '../../../widgets/use-offers';
 import { BuyerForm } from '../forms/buyer-form';
 import { BidForm } from '../forms/bid-form';
 import { PasteBids } from '../forms/paste-bids';
 import { SheetForm, SHRINK_WORDS } from '../forms/sheet-form';
-
-/** Buyers told apart by their dashes, and named beside. */
-const DASHES = ['', '7 5', '3 4', '12 4 3 4', '1 3', '9 3'];
-const WIDTHS = [3, 2, 2, 2, 2, 2];
+import { capital } from '../../../words';
 
 type Open =
   | { readonly what: 'paste' }
@@ -56,13 +53,7 @@ export default function Buyers({ farm }: { farm: Farm }) {
     .filter(([, { value }]) => value.crop === crop.id)
     .sort(([, a], [, b]) => b.value.from.localeCompare(a.value.from));
   const bids = living<'bid'>(records.logs.bid).filter(({ body }) => body.crop === crop.id);
-  const priced = buyers
-    .flatMap((buyer) => {
-      const offer = offers(crop.id, buyer.id);
-      return offer === null || offer.price === null ? [] : [{ buyer, offer, price: offer.price }];
-    })
-    .sort((a, b) => b.price - a.price);
-  const [best, next] = priced;
+  const [best, next] = pricedBuyers(farm, offers, crop.id);
   const facts = haul.settings.buyerFacts;
   const kept = open?.what === 'sheet' && open.id !== null ? records.settings.buyerSheet[open.id] : undefined;
   return (
@@ -196,7 +187,7 @@ function Hours({ facts, today }: { facts: BuyerFacts | undefined; today: string 
     );
   if (parts.length === 0) return null;
   const words = parts.join('; ');
-  return <p className="text-sm">{words.charAt(0).toUpperCase() + words.slice(1)}.</p>;
+  return <p className="text-sm">{capital(words)}.</p>;
 }
 
 /** A sheet in a sentence or two. */
@@ -269,25 +260,16 @@ function Bids({
             type="number"
             dataKey="at"
             domain={['dataMin', 'dataMax']}
-            stroke="var(--ink)"
-            tick={{ fill: 'var(--ink)', fontSize: 13 }}
+            {...AXIS}
             tickFormatter={(at: number) => day(at, timeZone)}
           />
-          <YAxis
-            width={56}
-            domain={['auto', 'auto']}
-            stroke="var(--ink)"
-            tick={{ fill: 'var(--ink)', fontSize: 13 }}
-            tickFormatter={(v: number) => number(v, 2)}
-          />
+          <YAxis width={56} domain={['auto', 'auto']} {...AXIS} tickFormatter={(v: number) => number(v, 2)} />
           {named.map(({ id }, i) => (
             <Line
               key={id}
               dataKey={id}
               connectNulls
-              stroke="var(--ink)"
-              strokeWidth={WIDTHS[i % WIDTHS.length]!}
-              strokeDasharray={DASHES[i % DASHES.length]!}
+              {...seriesLine(i)}
               dot={{ r: 2.5, fill: 'var(--ink)', strokeDasharray: '' }}
               isAnimationActive={false}
             />
@@ -297,17 +279,7 @@ function Bids({
       <ul className="flex flex-wrap gap-x-5 text-sm" aria-label="Lines of the picture">
         {named.map(({ id, name }, i) => (
           <li key={id} className="flex items-center gap-2">
-            <svg width="28" height="6" aria-hidden="true">
-              <line
-                x1="0"
-                x2="28"
-                y1="3"
-                y2="3"
-                stroke="var(--ink)"
-                strokeWidth={WIDTHS[i % WIDTHS.length]}
-                strokeDasharray={DASHES[i % DASHES.length]}
-              />
-            </svg>
+            <SeriesMark i={i} />
             {name}
           </li>
         ))}

@@ -25,12 +25,12 @@ import {
 } from '../../../quantity/quantity';
 import { Choices, Loading, TextBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
-import { ChartFrame } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { useKept } from '../../../ui/use-kept';
 import { Verdict } from '../../../ui/verdict';
 import { CropBox } from '../../../widgets/crop-box';
-import { useOffers } from '../../../widgets/use-offers';
+import { pricedBuyers, useOffers } from '../../../widgets/use-offers';
 import { Working } from '../../../widgets/working';
 
 /** Ways of waiting, each with its own costs. */
@@ -102,7 +102,7 @@ export default function Hold({ farm }: { farm: Farm }) {
     return farm.cropOf(held.lots) === crop.id ? sum + farm.bushels(held.wetLots) : sum;
   }, 0);
   // The same price as on Buyers and Position: the highest that any buyer gives today.
-  const best = Math.max(0, ...farm.data.places.flatMap(({ id, kind }) => (kind === 'buyer' ? [offers(crop.id, id)?.price ?? 0] : []))); // prettier-ignore
+  const best = pricedBuyers(farm, offers, crop.id)[0]?.price ?? 0;
   const shown = {
     much: texts.much || bushels.text(Math.round(inBins) || 10_000, per),
     now: texts.now || price.text(best > 0 ? Math.round(best * 1e4) / 1e4 : 4.4, per),
@@ -356,21 +356,8 @@ function ByMonth({
       >
         <LineChart data={shown} margin={{ top: 8, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--rule)" />
-          <XAxis
-            type="number"
-            dataKey="month"
-            domain={[0, MONTHS_AHEAD]}
-            ticks={[0, 2, 4, 6, 8, 10, 12]}
-            stroke="var(--ink)"
-            tick={{ fill: 'var(--ink)', fontSize: 13 }}
-          />
-          <YAxis
-            width={56}
-            domain={['auto', 'auto']}
-            stroke="var(--ink)"
-            tick={{ fill: 'var(--ink)', fontSize: 13 }}
-            tickFormatter={(v: number) => number(v, 2)}
-          />
+          <XAxis type="number" dataKey="month" domain={[0, MONTHS_AHEAD]} ticks={[0, 2, 4, 6, 8, 10, 12]} {...AXIS} />
+          <YAxis width={56} domain={['auto', 'auto']} {...AXIS} tickFormatter={(v: number) => number(v, 2)} />
           <ReferenceLine y={price.shown(now, per)} stroke="var(--ink)" strokeDasharray="3 4" />
           <Line dataKey="needs" stroke="var(--ink)" strokeWidth={3} dot={false} isAnimationActive={false} />
           <Scatter data={bids} dataKey="bid" fill="var(--clay)" isAnimationActive={false} />

@@ -17,7 +17,7 @@ import { Button, Empty, Loading } from '../../../ui';
 import { Section } from '../../../ui/page';
 import { Status } from '../../../ui/status';
 import { Verdict } from '../../../ui/verdict';
-import { useOffers } from '../../../widgets/use-offers';
+import { pricedBuyers, useOffers } from '../../../widgets/use-offers';
 import { Working } from '../../../widgets/working';
 import { HEDGE_WORDS, HedgeForm } from '../forms/hedge-form';
 import { KIND_WORDS } from '../forms/contract-form';
@@ -29,12 +29,11 @@ type Open =
   | { readonly what: 'hedge'; readonly crop: CropId; readonly id: string | null };
 
 /** Today's market by crop: what the bids say, else the best price that any buyer gives. */
-function marketOf(farm: Farm, book: SellBook, offers: Offers): Readonly<Record<string, Market>> {
+function marketHere(farm: Farm, book: SellBook, offers: Offers): Readonly<Record<string, Market>> {
   const market: Record<string, Market> = { ...book.market };
   for (const crop of new Set(farm.data.lots.map((lot) => lot.crop))) {
     if (market[crop]?.cash !== undefined) continue;
-    const prices = farm.data.places.flatMap(({ id, kind }) => (kind === 'buyer' ? [offers(crop, id)?.price ?? 0] : []));
-    const most = Math.max(0, ...prices);
+    const most = pricedBuyers(farm, offers, crop)[0]?.price ?? 0;
     if (most > 0) market[crop] = { ...market[crop], cash: most };
   }
   return market;
@@ -59,7 +58,7 @@ export default function Position({ farm, season: chosen }: { farm: Farm; season:
       contracts: book.contracts,
       plans: Object.values(book.records.settings.sellPlan).map(({ value }) => value),
       hedges: Object.values(book.records.settings.hedge).map(({ value }) => value),
-      market: marketOf(farm, book, offers),
+      market: marketHere(farm, book, offers),
     })
       .filter(({ expected, contracted, delivered }) => expected + contracted + delivered >= 1)
       .sort((a, b) => Math.abs(b.tenCents) - Math.abs(a.tenCents));

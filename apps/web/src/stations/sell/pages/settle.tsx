@@ -5,6 +5,7 @@ import {
   ownersOf,
   type Posting,
   type SheetCheck,
+  sumOfMoney,
   type TicketAccount,
   type TicketOnSheet,
 } from '@fanega/core';
@@ -24,6 +25,7 @@ import { csvOf, saveFile } from '../../../ui/table/csv';
 import { type Column, DataTable } from '../../../ui/table';
 import { Verdict } from '../../../ui/verdict';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
+import { ACCOUNT_WORDS } from '../../../widgets/account-words';
 import { TakeBack } from '../../../widgets/take-back';
 import { Working } from '../../../widgets/working';
 import { FileDrawer, importsOf } from '../forms/file-drawer';
@@ -418,21 +420,6 @@ function SheetDrawer({
   );
 }
 
-const ACCOUNT_WORDS: Readonly<Record<Posting['account'], string>> = {
-  sale: 'sale',
-  correction: 'correction',
-  discounts: 'discounts, drying and fees',
-  'lease price': 'price by the lease',
-  'lease docks': 'discounts by the lease',
-  hauling: 'hauling',
-  checkoff: 'checkoff',
-  storage: 'storage',
-  freight: 'freight',
-  drying: 'drying',
-  advance: 'advance',
-  other: 'other',
-};
-
 function ByOwner({
   farm,
   book,
@@ -447,7 +434,7 @@ function ByOwner({
   onLease: (owner: string, id: string | null) => void;
 }) {
   const terms = Object.entries(book.records.settings.ownerTerms);
-  const all = sums.reduce((sum, one) => sum + Math.round(100 * one.money), 0) / 100;
+  const all = sumOfMoney(sums.map((one) => one.money));
   const cash = terms.filter(([, { value }]) => value.kind === 'cash');
   const leased = new Set(terms.map(([, { value }]) => value.owner));
   const sharing = new Set(farm.data.lots.flatMap(({ shares }) => shares.map(({ owner }) => owner)));
@@ -511,8 +498,7 @@ function ByOwner({
                   <td />
                   <td className="px-2 text-right text-lg">{money(all)}</td>
                   <td className="py-1 pl-2 text-sm font-normal">
-                    what the sheets come to:{' '}
-                    {money(book.settled.sheets.reduce((sum, one) => sum + Math.round(100 * one.should), 0) / 100)}
+                    what the sheets come to: {money(sumOfMoney(book.settled.sheets.map(({ should }) => should)))}
                   </td>
                 </tr>
               </tbody>

@@ -3,7 +3,6 @@ import {
   dryBushels,
   type FieldRecords,
   legalView,
-  splitByOwner,
   cropOf,
   CROPS,
   type Offers,
@@ -98,8 +97,6 @@ function Compare({
   };
   const fits = Object.values(read).every(({ value }) => value !== undefined);
   const kg = (read.load.value ?? 0) * per;
-  const owners = splitByOwner(held.lots, (lot) => farm.lot(lot)?.shares, farm.data.farm.name);
-  const whole = owners.reduce((sum, one) => sum + one.kg, 0);
   const found = fits
     ? waysOf(
         farm,
@@ -110,7 +107,7 @@ function Compare({
           bushels: dryBushels(kg * (1 - read.moisture.value!), crop.legalPounds, base),
           kg,
           moisture: read.moisture.value!,
-          ownPart: whole > 0 ? owners.reduce((sum, one) => sum + (one.own ? one.kg : 0), 0) / whole : 1,
+          ownPart: farm.ownPart(held.lots),
         },
         times,
         notebook.settings.haulPlan.farm?.value,

@@ -96,7 +96,7 @@ export function YardVessel({ farm, place, scale, selected, large = false, onLot 
   const height = (top + roof) * scale + 4;
   const width = w + 2 * MARGIN;
   const x = MARGIN;
-  const y = (metres: number) => height - 2 - metres * scale;
+  const y = (meters: number) => height - 2 - meters * scale;
 
   const level = pile ? 0 : heightOf(cubicMetres(bushels), shape);
   // A heap of the natural slope on a straight wall: its middle stands two thirds of the cone above the mean level.

@@ -6,9 +6,11 @@ import {
   ownersOf,
   ownerStatement,
   type OwnerStatement,
+  type Posting,
   type Statement,
   type StatementLine,
   statementsGiven,
+  sumOfMoney,
 } from '@fanega/core';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -27,24 +29,11 @@ import { type Column, DataTable } from '../../../ui/table';
 import { Verdict } from '../../../ui/verdict';
 import { figureColumn, wordColumn } from '../../../widgets/columns';
 import { DayBox, dayBox } from '../../../widgets/day-box';
+import { ACCOUNT_WORDS } from '../../../widgets/account-words';
 import { TakeBack } from '../../../widgets/take-back';
 import { Working } from '../../../widgets/working';
 import { type SellBook, useSellBook } from '../../../widgets/use-sell-book';
-
-export const ACCOUNT_WORDS: Readonly<Record<StatementLine['account'], string>> = {
-  sale: 'Sale',
-  correction: 'Correction',
-  discounts: 'Discounts, drying and fees',
-  'lease price': 'Price by the lease',
-  'lease docks': 'Discounts by the lease',
-  hauling: 'Hauling',
-  checkoff: 'Checkoff',
-  storage: 'Storage',
-  freight: 'Freight',
-  drying: 'Drying',
-  advance: 'Advance',
-  other: 'Other',
-};
+import { capital } from '../../../words';
 
 /** What each owner was paid, for which of his bushels, and the statements that he was given. */
 export default function Owners({ farm, season }: { farm: Farm; season: number }) {
@@ -140,7 +129,7 @@ function OneOwner({
                   .filter(([, amount]) => amount !== 0)
                   .map(([account, amount]) => (
                     <li key={account} className="flex justify-between border-b border-rule py-1">
-                      <span>{ACCOUNT_WORDS[account as StatementLine['account']]}</span>
+                      <span>{capital(ACCOUNT_WORDS[account as StatementLine['account']])}</span>
                       <b>{money(amount)}</b>
                     </li>
                   ))}
@@ -207,7 +196,7 @@ function OneOwner({
           {given.length > 0 && (
             <ul aria-label="Statements given" className="border-t border-rule">
               {given.map((one) => (
-                <Given key={one.id} farm={farm} book={book} one={one} />
+                <Given key={one.id} farm={farm} book={book} postings={postings} one={one} />
               ))}
             </ul>
           )}
@@ -235,7 +224,7 @@ function lineColumns(farm: Farm, per: number): Column<StatementLine>[] {
     wordColumn('buyer', 'Buyer', ({ buyerId }) => farm.placeName(buyerId), { choice: true }),
     wordColumn('ticket', 'Ticket', ({ ticket }) => ticket ?? '', { phone: 'title' }),
     wordColumn('field', 'Field', ({ lot }) => (lot === undefined ? '' : (farm.lot(lot)?.fieldName ?? lot)), { choice: true }), // prettier-ignore
-    wordColumn('account', 'What for', ({ account }) => ACCOUNT_WORDS[account], { choice: true }),
+    wordColumn('account', 'What for', ({ account }) => capital(ACCOUNT_WORDS[account]), { choice: true }),
     figureColumn('bushels', 'Bushels', bushelsFine, ({ bushels: much }) => (much === 0 ? null : much), {
       per: ({ crop }) => farm.kgPerBu(crop),
       summed: { per },
@@ -248,7 +237,7 @@ function lineColumns(farm: Farm, per: number): Column<StatementLine>[] {
       value: ({ amount }) => amount,
       text: ({ amount }) => plain(amount, 2),
       show: ({ amount }) => money(amount),
-      sum: (rows) => money(rows.reduce((sum, { amount }) => sum + Math.round(100 * amount), 0) / 100),
+      sum: (rows) => money(sumOfMoney(rows.map(({ amount }) => amount))),
     },
   ];
 }
@@ -310,8 +299,17 @@ function Issue({
 }
 
 /** A statement that was given: printed again it is the same; what would be otherwise today stands beside it. */
-function Given({ farm, book, one }: { farm: Farm; book: SellBook; one: Statement }) {
-  const { postings } = useMemo(() => ownersOf(farm, book), [farm, book]);
+function Given({
+  farm,
+  book,
+  postings,
+  one,
+}: {
+  farm: Farm;
+  book: SellBook;
+  postings: readonly Posting[];
+  one: Statement;
+}) {
   const now = ownerStatement(farm, book, postings, one.owner, one.from, one.until);
   const { came, gone, money: moved } = changedSince(one, now.lines);
   return (

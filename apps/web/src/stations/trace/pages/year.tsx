@@ -1,4 +1,4 @@
-import { cropOf, yearOf, type YearCrop, type YearDifference } from '@fanega/core';
+import { cropOf, sumOfMoney, yearOf, type YearCrop, type YearDifference } from '@fanega/core';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFields } from '../../../data/farm';
@@ -26,8 +26,8 @@ export default function Year({ farm, season }: { farm: Farm; season: number }) {
   if (!year) return <Loading what="Adding up the year" />;
   const cut = year.crops.filter(({ harvested }) => harvested >= 1);
   if (cut.length === 0) return <Empty title={`Nothing of ${season} is cut yet.`} />;
-  const due = cut.reduce((sum, one) => sum + Math.round(100 * one.due), 0) / 100;
-  const paid = cut.reduce((sum, one) => sum + Math.round(100 * one.paid), 0) / 100;
+  const due = sumOfMoney(cut.map((one) => one.due));
+  const paid = sumOfMoney(cut.map((one) => one.paid));
   const open = cut.filter(({ balances }) => !balances);
   return (
     <>
