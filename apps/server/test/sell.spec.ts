@@ -103,20 +103,29 @@ describe('what buyers post and pay', () => {
   it('prints the settlement check and the statement of deliveries', async () => {
     const entries = [
       { id: ulid(), type: 'harvest', lot: p.hs, to: p.truck, wetKg: 50_000 * LB, moisture: 0.18, at: '2026-09-10T15:00:00Z' },
+      // Over-dry, before he posted a sheet: by its own weight, 500 bushels, and not the 511.76 that it would be at the base.
+      { id: ulid(), type: 'harvest', lot: p.hs, to: p.truck, wetKg: 28_000 * LB, moisture: 0.13, at: '2026-07-20T15:00:00Z' },
+      { id: ulid(), type: 'move', from: p.truck, to: buyer, emptied: true, ticket: 'J1', method: 'ticket', pricePerBu: 4, wetKg: 28_000 * LB, moisture: 0.13, at: '2026-07-20T16:00:00Z' },
       { id: ulid(), type: 'move', from: p.truck, to: buyer, emptied: true, ticket: 'T1', method: 'ticket', pricePerBu: 4.5, wetKg: 50_000 * LB, moisture: 0.18, at: '2026-09-10T16:00:00Z' },
     ]; // prettier-ignore
     expect((await post('entries', { entries })).status).toBe(200);
     const text = async (what: string): Promise<string> => {
-      const response = await fetch(`${harness.address()}/api/farms/${farmId}/sell/print/${what}/pdf`, { headers: { cookie: client.cookie } }); // prettier-ignore
+      const response = await fetch(`${harness.address()}/api/farms/${farmId}/sell/${what}/pdf`, { headers: { cookie: client.cookie } }); // prettier-ignore
       expect(response.headers.get('content-type')).toBe('application/pdf');
       const pdf = await getDocument({ data: new Uint8Array(await response.arrayBuffer()) }).promise;
       const items = (await (await pdf.getPage(1)).getTextContent()).items as { str: string }[];
       return items.map(({ str }) => str).join(' ');
     };
-    const check = await text('settlements');
+    const check = await text('print/settlements');
     expect(check).toMatch(/T1\s+855\.36\s+855\.36\s+\$3,741\.98\s+\$3,741\.98\s+adds up/);
     expect(check).toContain('no load of ours');
-    expect(await text('deliveries')).toMatch(/T1 .*50,000 .*18\.0 % .*855\.36 .*\$3,741\.98/);
+    const delivered = await text('print/deliveries');
+    expect(delivered).toMatch(/T1 .*50,000 .*18\.0 % .*855\.36 .*\$3,741\.98/);
+    expect(delivered).toMatch(/J1 .*28,000 .*13\.0 % .*500\.00 .*\$2,000\.00/);
+    const line = { paidOn: '2026-09-18', check: 'C-1', buyerId: buyer, ticket: 'T1', crop: 'corn', bushels: 0, account: 'discounts', amount: -107.14 }; // prettier-ignore
+    const given = { id: ulid(), at, number: 1, owner: 'Ida', cropYear: 2026, from: '2026-01-01', until: '2026-12-31', lines: [{ ...line, account: 'sale', bushels: 855.36, amount: 3849.12 }, line], total: 3741.98 }; // prettier-ignore
+    expect((await post('sell/statement', given)).status).toBe(200);
+    expect(await text(`statements/${given.id}`)).toMatch(/, discounts, drying and fees .*-\$107\.14/);
     expect((await client.get(`/farms/${farmId}/sell/print/nothing/pdf`)).status).toBe(404);
   });
 });

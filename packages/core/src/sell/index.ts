@@ -71,6 +71,7 @@ export {
 export { marketOf, ownersOf, type SellBook, sellBookOf } from './book-of.js';
 export { type BidLine, type BidProblem, readBidLines } from './bid-lines.js';
 export {
+  ACCOUNT_WORDS,
   changedSince,
   nextNumber,
   ownerStatement,

@@ -8,6 +8,22 @@ import type { Posting } from './owner-money.js';
 
 export type StatementLine = Statement['lines'][number];
 
+/** What a line of a settlement or a statement is of, as it stands within a sentence. */
+export const ACCOUNT_WORDS: Readonly<Record<StatementLine['account'], string>> = {
+  sale: 'sale',
+  correction: 'correction',
+  discounts: 'discounts, drying and fees',
+  'lease price': 'price by the lease',
+  'lease docks': 'discounts by the lease',
+  hauling: 'hauling',
+  checkoff: 'checkoff',
+  storage: 'storage',
+  freight: 'freight',
+  drying: 'drying',
+  advance: 'advance',
+  other: 'other',
+};
+
 const lineOf = ({ paidOn, check, buyerId, ticket, lot, crop, bushels, account, amount }: Posting): StatementLine => ({
   paidOn,
   check,

@@ -1,6 +1,6 @@
 import {
+  ACCOUNT_WORDS,
   cropOf,
-  dryBushels,
   KG_PER_LB,
   type FarmView,
   ownersOf,
@@ -142,9 +142,9 @@ function settlements(letter: Letterhead, farm: FarmView, book: SellBook): Conten
 function deliveriesOf(letter: Letterhead, farm: FarmView, book: SellBook): Content[] {
   const grain = letter.units === 'us' ? 'bu' : 't';
   const rows = book.accounts.map(({ due, paid }) => {
-    const { delivery, crop, ticket, bushels } = due.sold;
+    const { delivery, crop, bushels } = due.sold;
+    const ticket = due.ticket ?? due.sold.ticket;
     const of = units(letter, farm, crop);
-    const legal = cropOf(crop ?? '')?.legalPounds;
     return [
       day(due.atMs, letter.timeZone),
       due.ticketNo ?? 'no ticket',
@@ -152,7 +152,7 @@ function deliveriesOf(letter: Letterhead, farm: FarmView, book: SellBook): Conte
       cropOf(crop ?? '')?.short ?? '',
       figure(of.mass(delivery.netKg)) as TableCell,
       figure(`${(100 * delivery.moisture).toFixed(1)} %`) as TableCell,
-      figure(of.grain(ticket?.paidBushels ?? (legal === undefined ? bushels : dryBushels(delivery.dryKg, legal, cropOf(crop!)!.baseMoisture)))) as TableCell, // prettier-ignore
+      figure(of.grain(ticket?.paidBushels ?? bushels)) as TableCell,
       figure(due.money === null ? 'open' : dollars(due.money)) as TableCell,
       figure(paid === 0 ? '' : dollars(paid)) as TableCell,
     ];
@@ -208,7 +208,7 @@ export function printStatement(letter: Letterhead, farm: FarmView, statement: St
           ...lines.map((line): TableCell[] => [
             line.paidOn,
             line.check,
-            `${farm.placeName(line.buyerId)}${line.account === 'sale' ? '' : `, ${line.account}`}`,
+            `${farm.placeName(line.buyerId)}${line.account === 'sale' ? '' : `, ${ACCOUNT_WORDS[line.account]}`}`,
             line.ticket ?? '',
             line.lot === undefined ? '' : (farm.lot(line.lot)?.fieldName ?? line.lot),
             figure(line.bushels === 0 ? '' : units(letter, farm, line.crop).grain(line.bushels)) as TableCell,

@@ -1,4 +1,5 @@
 import {
+  ACCOUNT_WORDS,
   calendarDay,
   type Due,
   type OwnerSum,
@@ -25,7 +26,6 @@ import { csvOf, saveFile } from '../../../ui/table/csv';
 import { type Column, DataTable } from '../../../ui/table';
 import { Verdict } from '../../../ui/verdict';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
-import { ACCOUNT_WORDS } from '../../../widgets/account-words';
 import { TakeBack } from '../../../widgets/take-back';
 import { Working } from '../../../widgets/working';
 import { FileDrawer, importsOf } from '../forms/file-drawer';

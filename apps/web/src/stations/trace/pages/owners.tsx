@@ -1,4 +1,5 @@
 import {
+  ACCOUNT_WORDS,
   calendarDay,
   changedSince,
   cropOf,
@@ -29,7 +30,6 @@ import { type Column, DataTable } from '../../../ui/table';
 import { Verdict } from '../../../ui/verdict';
 import { figureColumn, wordColumn } from '../../../widgets/columns';
 import { DayBox, dayBox } from '../../../widgets/day-box';
-import { ACCOUNT_WORDS } from '../../../widgets/account-words';
 import { TakeBack } from '../../../widgets/take-back';
 import { Working } from '../../../widgets/working';
 import { type SellBook, useSellBook } from '../../../widgets/use-sell-book';
