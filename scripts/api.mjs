@@ -99,7 +99,8 @@ try {
     `// Made by npm run api from the server's OpenAPI description; do not edit.\n${types}`,
   );
   const routes = Object.entries(document.paths).flatMap(([route, methods]) =>
-    methods.get?.['x-topics']
+    // What depends on nothing and is kept nowhere needs no line: every page loads this list.
+    methods.get?.['x-topics']?.length > 0 || methods.get?.['x-keep']
       ? [[route, { topics: methods.get['x-topics'], keep: methods.get['x-keep'] === true }]]
       : [],
   );
@@ -119,7 +120,9 @@ export const TOPICS = ${JSON.stringify(TOPICS)} as const satisfies readonly Topi
 
 /** Where each kind of record is added, taken back and set. */
 export const LOG_ROUTES = ${doors(LOG_KINDS, '')} as const;
-export const VOID_ROUTES = ${doors(LOG_KINDS, '/{id}/void')} as const;
+export const VOID_ROUTES = Object.fromEntries(
+  Object.entries(LOG_ROUTES).map(([name, route]) => [name, \`\${route}/{id}/void\`]),
+) as { readonly [K in keyof typeof LOG_ROUTES]: \`\${(typeof LOG_ROUTES)[K]}/{id}/void\` };
 export const SETTING_ROUTES = ${doors(SETTING_KINDS, '/{subject}')} as const;
 `;
   await write(

@@ -15,6 +15,7 @@ import {
   TrustRow,
 } from './features/ledger/index.js';
 import { PhotoRow } from './features/shed/index.js';
+import { OriginLinkRow } from './features/trace/index.js';
 import { InitialBook1790000000000 } from './migrations/1790000000000-initial-book.js';
 import { Notebook1790100000000 } from './migrations/1790100000000-notebook.js';
 import { Shed1790200000000 } from './migrations/1790200000000-shed.js';
@@ -35,6 +36,7 @@ import { Routes1791600000000 } from './migrations/1791600000000-routes.js';
 import { Piles1791700000000 } from './migrations/1791700000000-piles.js';
 import { Contracts1791800000000 } from './migrations/1791800000000-contracts.js';
 import { SellRecords1791900000000 } from './migrations/1791900000000-sell-records.js';
+import { TraceRecords1792000000000 } from './migrations/1792000000000-trace-records.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import { DeviceRow, MembershipRow, SessionRow, UserRow } from './platform/entities/identity.entity.js';
 import { RECORD_SCHEMAS } from './platform/record-table.js';
@@ -53,6 +55,7 @@ const ENTITIES = [
     CableReadingRow,
     LevelRow,
     MotorRow,
+    OriginLinkRow,
   ],
   ...RECORD_SCHEMAS,
 ];
@@ -85,6 +88,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Piles1791700000000,
       Contracts1791800000000,
       SellRecords1791900000000,
+      TraceRecords1792000000000,
     ],
     synchronize: false,
     poolSize: 10,

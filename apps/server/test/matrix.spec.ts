@@ -41,6 +41,7 @@ describe('every route, and everybody', () => {
     ).toEqual([
       'GET /auth/me',
       'GET /health',
+      'GET /origin/{secret}',
       'POST /auth/claim',
       'POST /auth/demo',
       'POST /auth/set-up',

@@ -1,4 +1,4 @@
-import type { EpcisDocument } from '@fanega/core';
+import { type Book, checkOriginAgainst, type EpcisDocument, type Origin, type OriginFile } from '@fanega/core';
 import Papa from 'papaparse';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -69,5 +69,83 @@ describe('what goes out of the book', () => {
     expect((await client.get<EpcisDocument>(`/farms/${farmId}/out/epcis?season=2027`)).body.epcisBody.eventList).toEqual([]); // prettier-ignore
     const stranger = await harness.member(null);
     expect((await stranger.get(`/farms/${farmId}/out/entries`)).status).toBe(403);
+  });
+});
+
+interface Shared {
+  file: OriginFile;
+  stands: string;
+  givenTo: string;
+}
+
+describe('where a ticket came from', () => {
+  const at = (day: number) => `2026-10-0${day}T15:00:00Z`;
+  const [a, b, c, sold] = [ulid(), ulid(), ulid(), ulid()];
+  let secret = '';
+  let linkId = '';
+
+  beforeAll(async () => {
+    const entries = [
+      { id: a, type: 'harvest', lot: p.hs, to: p.bin, wetKg: 60_000, moisture: 0.18, method: 'cartScale', at: at(1) },
+      { id: b, type: 'harvest', lot: p.pt, to: p.bin, wetKg: 40_000, moisture: 0.16, method: 'cartScale', at: at(2) },
+      { id: c, type: 'move', from: p.bin, to: p.truck, wetKg: 20_000, at: at(3) },
+      { id: sold, type: 'move', from: p.truck, to: p.mill, emptied: true, ticket: 'R-501', method: 'ticket', at: at(4) },
+    ]; // prettier-ignore
+    expect((await post('entries', { entries })).status).toBe(200);
+  });
+
+  it('says how sure each share is, divided other ways too; is found by its number', async () => {
+    const { body } = await client.get<Origin>(`/farms/${farmId}/origins/deliveries/${sold}`);
+    expect(body).toMatchObject({ ticket: 'R-501', to: 'Redbud' });
+    expect(body.fields.every(({ sure }) => sure === 'mixing')).toBe(true);
+    const { body: ways } = await client.get<{ way: string }[]>(`/farms/${farmId}/origins/deliveries/${sold}/divisions`);
+    expect(ways.map(({ way }) => way)).toEqual(['asSet', 'mixed', 'lastIn', 'firstIn']);
+    const found = await client.get<{ entries: { entry: { id: string } }[] }>(`/farms/${farmId}/search?q=r-501`);
+    expect(found.body.entries.map(({ entry }) => entry.id)).toEqual([sold]);
+    expect((await client.get(`/farms/${farmId}/origins/deliveries/${a}`)).status).toBe(404);
+    expect((await client.get(`/farms/${farmId}/origins/lots/${a}`)).status).toBe(404);
+    expect((await client.get(`/farms/${farmId}/origins/places/${p.bin}`)).status).toBe(200);
+  });
+
+  it('goes out as a file that follows from the book, and as a sheet', async () => {
+    const { body: file } = await client.get<OriginFile>(`/farms/${farmId}/origins/deliveries/${sold}/file`);
+    const { body: book } = await client.get<Book>(`/farms/${farmId}/book`);
+    expect(checkOriginAgainst(book, file)).toEqual([]);
+    expect(file.records.map(({ record }) => record.id).sort()).toEqual([b, c, sold].sort());
+    const pdf = await client.get<string>(`/farms/${farmId}/origins/deliveries/${sold}/pdf`);
+    expect([pdf.status, pdf.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+  });
+
+  it('is shown by a link without an account, and nothing else is', async () => {
+    const operator = await harness.member(farmId, 'operator');
+    const body = { kind: 'delivery', subject: sold, givenTo: 'Redbud, quality desk', days: 30 };
+    expect((await post('origin-links', body, operator)).status).toBe(403);
+    expect((await post('origin-links', { ...body, subject: a })).status).toBe(404);
+    const made = await post<{ id: string; secret: string }>('origin-links', body);
+    expect(made.status).toBe(201);
+    ({ id: linkId, secret } = made.body);
+    const anybody = harness.client();
+    const shared = await anybody.get<Shared>(`/origin/${secret}`);
+    expect(shared.body).toMatchObject({ stands: 'same', givenTo: 'Redbud, quality desk', file: { origin: { ticket: 'R-501' } } }); // prettier-ignore
+    for (const path of [`/farms/${farmId}/now`, `/farms/${farmId}/book`, `/farms/${farmId}/origins/deliveries/${sold}`])
+      expect((await anybody.get(path)).status).toBe(401);
+    expect((await anybody.get(`/origin/${secret.slice(1)}x`)).status).toBe(404);
+    const [link] = (await client.get<{ opened: number; givenTo: string }[]>(`/farms/${farmId}/origin-links`)).body;
+    expect(link).toMatchObject({ opened: 1, givenTo: 'Redbud, quality desk' });
+    expect(JSON.stringify(link)).not.toContain(secret);
+  });
+
+  it('stays as it was given, says when the book says otherwise since, and ends when it is cut off', async () => {
+    const witness = { id: ulid(), type: 'witness', of: b, method: 'bridge', wetKg: 39_000, at: at(5) };
+    expect((await post('entries', { entries: [witness] })).status).toBe(200);
+    const anybody = harness.client();
+    const before = (await anybody.get<Shared>(`/origin/${secret}`)).body;
+    expect(before.file.origin.fields.length).toBeGreaterThan(0);
+    const gone = { id: ulid(), type: 'void', voids: sold, at: at(6) };
+    expect((await post('entries', { entries: [gone] })).status).toBe(200);
+    const after = (await anybody.get<Shared>(`/origin/${secret}`)).body;
+    expect([after.stands, after.file]).toEqual(['gone', before.file]);
+    expect((await post(`origin-links/${linkId}/revoke`, {})).status).toBe(200);
+    expect((await anybody.get(`/origin/${secret}`)).status).toBe(404);
   });
 });

@@ -3,12 +3,16 @@ import type {
   Book,
   Delivery,
   DeliveryTraceView,
+  Division,
   FieldRow,
   LotTraceView,
   MonitorView,
+  Origin,
+  OriginFile,
   Position,
   RevisionChange,
   TapeLine,
+  TraceFound,
   WetPlace,
 } from '@fanega/core';
 import type { BackupInfo, BackupsAnswer, BroughtLine } from './backup.js';
@@ -36,6 +40,7 @@ import type { FarmSettingsAnswer, Me } from './people.js';
 import type { LogAnswer, SettingAnswer } from './records.js';
 import type { PhotoInfo } from './shed.js';
 import type { CablesAnswer, LevelInfo, MotorInfo, PlaceAnswer } from './store.js';
+import type { NewOriginLink, OriginLinkAnswer, OriginLinkInfo, SharedOrigin } from './trace.js';
 import type { FarmHeaderAnswer, FarmNow, FarmVersions, LayersAnswer } from './today.js';
 
 export type Positions = Readonly<Record<string, Position>>;
@@ -75,6 +80,13 @@ export interface Api {
   Me: Me;
   MonitorView: MonitorView;
   NewDevice: NewDevice;
+  NewOriginLink: NewOriginLink;
+  Division: Division;
+  Origin: Origin;
+  OriginFile: OriginFile;
+  OriginLinkAnswer: OriginLinkAnswer;
+  OriginLinkInfo: OriginLinkInfo;
+  SharedOrigin: SharedOrigin;
   PhotoInfo: PhotoInfo;
   CablesAnswer: CablesAnswer;
   'LevelInfo[]': LevelInfo[];
@@ -89,6 +101,7 @@ export interface Api {
   SamplesAnswer: SamplesAnswer;
   SettingAnswer: SettingAnswer;
   TapeLine: TapeLine;
+  TraceFound: TraceFound;
   WeatherAnswer: WeatherAnswer;
   WeatherHourInfo: WeatherHourInfo;
   WeighTicketInfo: WeighTicketInfo;

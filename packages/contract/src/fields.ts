@@ -79,6 +79,11 @@ export class SeasonLotBody extends PickType(FieldBody, ['crop', 'variety', 'tag'
   @IsString()
   @Length(1, 40)
   fieldId: string;
+
+  @ApiPropertyOptional({ description: 'of this season; left out: as the field has' })
+  @IsOptional()
+  @Fits(FIELD_NAMES.acres)
+  acres?: number;
 }
 
 /** A season begins with fields that the farm has already: all of them, or nothing. */

@@ -9,6 +9,7 @@ export * from './fields.js';
 export * from './haul.js';
 export * from './dry.js';
 export * from './store.js';
+export * from './trace.js';
 export * from './shed.js';
 export * from './devices.js';
 export * from './people.js';

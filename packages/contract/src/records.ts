@@ -53,6 +53,10 @@ export interface SellRecords extends RecordsPage {
   readonly logs: LogsOf<LogNameOf<'sell'>>;
   readonly settings: SettingsOf<SettingNameOf<'sell'>>;
 }
+export interface TraceRecords extends RecordsPage {
+  readonly logs: LogsOf<LogNameOf<'trace'>>;
+  readonly settings: SettingsOf<SettingNameOf<'trace'>>;
+}
 export interface ShedRecordsAnswer extends RecordsPage {
   readonly logs: LogsOf<LogNameOf<'shed'>>;
   readonly settings: SettingsOf<SettingNameOf<'shed'>>;

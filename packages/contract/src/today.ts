@@ -21,6 +21,7 @@ export const TOPICS = [
   'dry',
   'store',
   'sell',
+  'trace',
   'shed',
   'weather',
   'devices',

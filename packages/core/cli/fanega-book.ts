@@ -4,9 +4,15 @@ import {
   type Book,
   BookRefused,
   checkChain,
+  checkOrigin,
+  checkOriginAgainst,
   fingerprintOf,
   Ledger,
+  type OriginFault,
+  type OriginFile,
+  OriginRefused,
   parseBook,
+  parseOrigin,
   seqOfFingerprint,
   traceDelivery,
   wordRefusal,
@@ -17,6 +23,8 @@ const USAGE = `fanega-book: works on a grain book file without a server
   fanega-book check FILE                      is it a sound book, and does it balance?
   fanega-book verify FILE                     was anything changed since it was written down?
   fanega-book verify FILE --fingerprint TEXT  and did the book ever have this fingerprint?
+  fanega-book verify FILE --origin FILE       and does this origin file follow from the book?
+  fanega-book verify ORIGIN                   is an origin file as it was given out, as far as it can tell alone?
   fanega-book positions FILE                  what every place holds
   fanega-book accounts FILE                   each lot's dry matter, from harvest to delivery
   fanega-book trace FILE --delivery ENTRY_ID  one delivery, down to its loads
@@ -38,16 +46,17 @@ function readArguments(argv: readonly string[]): {
   file?: string;
   delivery?: string;
   fingerprint?: string;
+  origin?: string;
   help: boolean;
 } {
   const words: string[] = [];
-  const options: { delivery?: string; fingerprint?: string } = {};
+  const options: { delivery?: string; fingerprint?: string; origin?: string } = {};
   let help = false;
   for (let i = 0; i < argv.length; i++) {
     const word = argv[i]!;
     if (word === '--help' || word === '-h') help = true;
     else {
-      const name = (['delivery', 'fingerprint'] as const).find(
+      const name = (['delivery', 'fingerprint', 'origin'] as const).find(
         (one) => word === `--${one}` || word.startsWith(`--${one}=`),
       );
       if (name === undefined) words.push(word);
@@ -61,13 +70,15 @@ function readArguments(argv: readonly string[]): {
   return { ...(command ? { command } : {}), ...(file ? { file } : {}), ...options, help };
 }
 
-function load(file: string): { book: Book; ledger: Ledger } {
-  let text: string;
+function read(file: string): string {
   try {
-    text = readFileSync(file === '-' ? 0 : file, 'utf8');
+    return readFileSync(file === '-' ? 0 : file, 'utf8');
   } catch (error) {
     return fail([`fanega-book: cannot read ${file}: ${(error as Error).message}`]);
   }
+}
+
+function load(file: string, text: string): { book: Book; ledger: Ledger } {
   try {
     const book = parseBook(text);
     return { book, ledger: Ledger.of(book) };
@@ -118,15 +129,59 @@ function verify(book: Book, fingerprint: string | undefined): unknown {
   };
 }
 
-const { command, file, delivery, fingerprint, help } = readArguments(process.argv.slice(2));
+/** Faults of an origin file end the program; otherwise what it is of. */
+function answerOrigin(
+  name: string,
+  { origin, seq, link }: OriginFile,
+  faults: readonly OriginFault[],
+  withBook: boolean,
+): unknown {
+  if (faults.length > 0)
+    fail([
+      `fanega-book: ${name} is not as it was given out`,
+      ...faults.slice(0, MOST_SHOWN).map(({ code, at }) => `  ${at}: ${code.replace(/_/g, ' ')}`),
+    ]);
+  return {
+    ok: true,
+    origin: origin.subject,
+    fields: origin.fields.map(({ name: field, part, sure }) => ({ field, part, sure })),
+    loads: origin.loads.length,
+    at: seq,
+    fingerprint: fingerprintOf(link),
+    ...(withBook
+      ? {}
+      : { note: 'by itself; with the book (verify BOOK --origin FILE) every figure is worked out again' }),
+  };
+}
+
+function originFile(file: string, text: string): OriginFile {
+  try {
+    return parseOrigin(text);
+  } catch (error) {
+    if (!(error instanceof OriginRefused)) throw error;
+    return fail([`fanega-book: ${file} is no origin file: ${error.message}`]);
+  }
+}
+
+const { command, file, delivery, fingerprint, origin, help } = readArguments(process.argv.slice(2));
 if (help) {
   process.stdout.write(USAGE);
 } else {
   if (!command || !file || !['check', 'verify', 'positions', 'accounts', 'trace'].includes(command)) fail([USAGE]);
   if (command === 'trace' && !delivery) fail(['fanega-book: trace needs --delivery ENTRY_ID']);
-  const { book, ledger } = load(file);
+  const text = read(file);
+  if (command === 'verify' && /^\s*\{\s*"format":\s*"fanega-origin"/.test(text)) {
+    const own = originFile(file, text);
+    process.stdout.write(`${JSON.stringify(answerOrigin(file, own, checkOrigin(own), false))}\n`);
+    process.exit(0);
+  }
+  const { book, ledger } = load(file, text);
   let answer: unknown;
-  if (command === 'check') answer = check(ledger);
+  if (command === 'verify' && origin !== undefined) {
+    verify(book, undefined);
+    const given = originFile(origin, read(origin));
+    answer = answerOrigin(origin, given, checkOriginAgainst(book, given), true);
+  } else if (command === 'check') answer = check(ledger);
   else if (command === 'verify') answer = verify(book, fingerprint);
   else if (command === 'positions')
     answer = Object.fromEntries(

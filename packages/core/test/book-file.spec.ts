@@ -5,7 +5,16 @@ import { join } from 'node:path';
 import Ajv from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { type Book, bookSchema, chainOf, instantOf, serializeBook } from '../src/index.js';
+import {
+  type Book,
+  bookSchema,
+  CHAIN_START,
+  chainOf,
+  instantOf,
+  Ledger,
+  originOf,
+  serializeBook,
+} from '../src/index.js';
 import { anyBook, BookBuilder } from './books.js';
 
 const root = new URL('../../../', import.meta.url).pathname;
@@ -124,6 +133,25 @@ describe('fanega-book', () => {
     expect(run('verify', chained)).toMatchObject({ status: 1, stdout: '' });
     expect(run('verify', chained).stderr).toContain('record 2 (E0002) is not what was first written down');
     expect(run('verify', file).stderr).toContain('carries no chain');
+  });
+
+  it('verifies an origin, alone and with its book', () => {
+    const book = JSON.parse(readFileSync(file, 'utf8')) as Book;
+    const chain = chainOf(book);
+    const [whole, given] = [join(dir, 'whole.json'), join(dir, 'origin.json')];
+    writeFileSync(whole, serializeBook({ ...book, chain }));
+    const origin = originOf({ ledger: Ledger.of(book), lots: [], places: [] }, { kind: 'delivery', id: delivery }, '2026-09-09T00:00:00Z')!; // prettier-ignore
+    const records = book.entries.map((record, i) => ({ seq: i + 1, before: chain[i - 1] ?? CHAIN_START, link: chain[i]!, record })); // prettier-ignore
+    const text = JSON.stringify({ format: 'fanega-origin', version: 1, farm: 'Test', timeZone: 'UTC', origin, seq: 3, link: chain[2], records }); // prettier-ignore
+    writeFileSync(given, text);
+    expect(JSON.parse(run('verify', given).stdout)).toMatchObject({ ok: true, loads: 2 });
+    expect(JSON.parse(run('verify', whole, '--origin', given).stdout)).toMatchObject({ ok: true, at: 3 });
+    writeFileSync(given, text.replace('"wetKg":3000', '"wetKg":3001'));
+    expect(run('verify', given).stderr).toContain('E0002: record changed');
+    writeFileSync(given, text.replace(/"lot":"A","field"/, '"lot":"B","field"'));
+    expect(run('verify', whole, '--origin', given)).toMatchObject({ status: 1, stdout: '' });
+    writeFileSync(given, '{"format":"fanega-origin"}');
+    expect(run('verify', given).stderr).toContain('no origin file');
   });
 
   it('says on standard error what is wrong, and ends with 1', () => {

@@ -60,7 +60,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
     await insertAll(
       tx,
       LotRow,
-      demo.lots.map(({ shares: _, ...lot }) => ({ farmId, ...lot })),
+      demo.lots.map(({ shares: _, ...lot }) => ({ farmId, acres: null, ...lot })),
     );
     await insertAll(
       tx,

@@ -12,6 +12,7 @@ import { Shell } from './shell';
 import { STATIONS } from './stations';
 
 const SignIn = lazy(() => import('./sign-in'));
+const SharedOrigin = lazy(() => import('./shared-origin'));
 const Today = lazy(STATIONS.today);
 const Fields = lazy(STATIONS.fields);
 const FieldPage = lazy(STATIONS.field);
@@ -26,8 +27,20 @@ const Shed = lazy(STATIONS.shed);
 const Trace = lazy(STATIONS.trace);
 
 export function App() {
-  const me = useMe();
   const { pathname } = useLocation();
+  const [, secret] = /^\/origin\/([\w-]+)\/?$/.exec(pathname) ?? [];
+  // For whoever has the link, signed in or not.
+  if (secret !== undefined)
+    return (
+      <Suspense fallback={<Loading what="Opening" />}>
+        <SharedOrigin secret={secret} />
+      </Suspense>
+    );
+  return <Signed pathname={pathname} />;
+}
+
+function Signed({ pathname }: { pathname: string }) {
+  const me = useMe();
   if (!me.data) {
     return me.error ? (
       <Failure message={me.error.message} unreachable={me.error.unreachable} onRetry={() => void me.mutate()} />
@@ -119,6 +132,7 @@ function FarmPages({ farmId }: { farmId: string }) {
                   <Route path="/trace/book" element={<Trace page="book" />} />
                   <Route path="/trace/lot/:lotId" element={<Trace />} />
                   <Route path="/trace/delivery/:entryId" element={<Trace />} />
+                  <Route path="/trace/place/:placeId" element={<Trace />} />
                   <Route path="/shed/*" element={<Shed />} />
                   <Route path="*" element={<NotFound />} />
                 </Routes>

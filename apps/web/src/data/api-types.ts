@@ -352,6 +352,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/trace/records': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TraceRecordsController_all'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/records': {
     readonly parameters: {
       readonly query?: never;
@@ -1136,6 +1152,102 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/trace/appraisal': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['AppraisalController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/trace/appraisal/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['AppraisalController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/trace/loss-notice': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['LossNoticeController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/trace/loss-notice/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['LossNoticeController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/trace/bin-measurement': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['BinMeasurementController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/trace/bin-measurement/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['BinMeasurementController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/breakdown': {
     readonly parameters: {
       readonly query?: never;
@@ -1609,6 +1721,70 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['ColumnMatchController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/trace/season-state/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['SeasonStateController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/trace/insurance-policy/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['InsurancePolicyController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/trace/insurance-unit/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['InsuranceUnitController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/trace/file-match/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['FileMatchController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -2160,6 +2336,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/search': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TraceController_search'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/deliveries/{entryId}/trace': {
     readonly parameters: {
       readonly query?: never;
@@ -2200,6 +2392,118 @@ export interface paths {
       readonly cookie?: never;
     };
     readonly get: operations['OutController_epcis'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/origins/{of}/{id}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['OriginController_origin'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/origins/{of}/{id}/divisions': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['OriginController_divisions'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/origins/{of}/{id}/file': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['OriginController_file'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/origins/{of}/{id}/pdf': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['OriginController_pdf'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/origin-links': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['OriginController_links'];
+    readonly put?: never;
+    readonly post: operations['OriginController_share'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/origin-links/{linkId}/revoke': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['OriginController_revoke'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/origin/{secret}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['SharedOriginController_shared'];
     readonly put?: never;
     readonly post?: never;
     readonly delete?: never;
@@ -2561,6 +2865,24 @@ export interface components {
         readonly second: string;
       }[];
     };
+    readonly AppraisalKept: {
+      readonly body: components['schemas']['AppraisalRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly AppraisalRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly unit: string;
+      /** @enum {string} */
+      readonly why: 'unharvested' | 'uninsured cause';
+      /** @description ac */
+      readonly acres: number;
+      /** @description bu/ac */
+      readonly perAcre: number;
+      readonly note?: string;
+    };
     readonly BackupInfo: {
       readonly name: string;
       readonly at: string;
@@ -2651,6 +2973,28 @@ export interface components {
       readonly mostHumidity: number;
       /** @description h */
       readonly stirHours?: number;
+    };
+    readonly BinMeasurementKept: {
+      readonly body: components['schemas']['BinMeasurementRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly BinMeasurementRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly placeId: string;
+      readonly cropYear: number;
+      /** @description m */
+      readonly circumference: number;
+      /** @description m */
+      readonly depth: number;
+      /** @description wb fraction */
+      readonly moisture: number;
+      /** @description lb/bu */
+      readonly testWeight: number;
+      readonly note?: string;
     };
     readonly BinSetupKept: {
       readonly revision: number;
@@ -2899,6 +3243,21 @@ export interface components {
         readonly above: number;
         readonly below: number;
       } | null;
+    };
+    readonly ChainRecord:
+      | components['schemas']['Entry']
+      | {
+          readonly id: string;
+          readonly at: string;
+          readonly by?: string;
+          readonly reason: string;
+          readonly change: components['schemas']['RevisionChange'];
+        };
+    readonly ChainedRecord: {
+      readonly seq: number;
+      readonly before: string;
+      readonly link: string;
+      readonly record: components['schemas']['ChainRecord'];
     };
     readonly ChangeoverKept: {
       readonly revision: number;
@@ -3270,6 +3629,21 @@ export interface components {
       readonly flow?: number;
       readonly note?: string;
     };
+    readonly Division: {
+      readonly way: components['schemas']['DivisionWay'];
+      readonly lots: {
+        readonly [key: string]: number;
+      };
+      readonly wetLots: {
+        readonly [key: string]: number;
+      };
+      readonly owners: readonly {
+        readonly owner: string;
+        readonly bushels: number;
+      }[];
+    };
+    /** @enum {string} */
+    readonly DivisionWay: 'asSet' | 'mixed' | 'lastIn' | 'firstIn';
     readonly DryRecords: {
       readonly of: readonly number[];
       readonly seasons: readonly number[];
@@ -3451,6 +3825,7 @@ export interface components {
         readonly dry: number;
         readonly store: number;
         readonly sell: number;
+        readonly trace: number;
         readonly shed: number;
         readonly weather: number;
         readonly devices: number;
@@ -3482,6 +3857,7 @@ export interface components {
         readonly dry: number;
         readonly store: number;
         readonly sell: number;
+        readonly trace: number;
         readonly shed: number;
         readonly weather: number;
         readonly devices: number;
@@ -3502,6 +3878,7 @@ export interface components {
         readonly dry: number;
         readonly store: number;
         readonly sell: number;
+        readonly trace: number;
         readonly shed: number;
         readonly weather: number;
         readonly devices: number;
@@ -3553,6 +3930,32 @@ export interface components {
           readonly [key: string]: components['schemas']['NextFieldPlanKept'];
         };
       };
+    };
+    readonly FileMatchKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['FileMatchRecord'];
+    };
+    readonly FileMatchRecord: {
+      readonly heads: readonly {
+        /** @enum {string} */
+        readonly column:
+          | 'field'
+          | 'at'
+          | 'weight'
+          | 'moisture'
+          | 'to'
+          | 'ticket'
+          | 'acres'
+          | 'crop'
+          | 'variety'
+          | 'tag'
+          | 'owner'
+          | 'share';
+        readonly head: string;
+      }[];
+      /** @enum {string} */
+      readonly unit?: 'kg' | 'lb' | 't' | 'bu';
+      readonly dayFirst?: boolean;
     };
     readonly FingerprintAnswer: {
       readonly seq: number | null;
@@ -3717,6 +4120,58 @@ export interface components {
       /** @description $/bu */
       readonly fee?: number;
     };
+    readonly InsurancePolicyKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['InsurancePolicyRecord'];
+    };
+    readonly InsurancePolicyRecord: {
+      readonly number: string;
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      readonly season: number;
+      readonly coverage: number;
+      /** @description $/bu */
+      readonly price: number;
+      /** @description wb fraction */
+      readonly base: number;
+      readonly perTenth?: number;
+      readonly moistureFactors?: readonly {
+        /** @description wb fraction */
+        readonly moisture: number;
+        readonly factor: number;
+      }[];
+      readonly testWeightFactors?: readonly {
+        /** @description lb/bu */
+        readonly testWeight: number;
+        readonly factor: number;
+      }[];
+      /** @description days */
+      readonly noticeDays: number;
+      /** @description days */
+      readonly noticeAfterEnd: number;
+      /** Format: date */
+      readonly periodEnds: string;
+      readonly agent?: string;
+      readonly phone?: string;
+    };
+    readonly InsuranceUnitKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['InsuranceUnitRecord'];
+    };
+    readonly InsuranceUnitRecord: {
+      readonly policy: string;
+      readonly number: string;
+      /** @enum {string} */
+      readonly kind: 'optional' | 'basic' | 'enterprise';
+      readonly lots: readonly string[];
+      readonly share: number;
+      /** @description ac */
+      readonly acres?: number;
+      /** @description bu/ac */
+      readonly approvedYield: number;
+      readonly quality?: number;
+    };
     readonly KeepingRulesKept: {
       readonly revision: number;
       readonly value: components['schemas']['KeepingRulesRecord'];
@@ -3848,6 +4303,22 @@ export interface components {
       readonly place: string;
       readonly wetKg: number;
       readonly reason: string;
+    };
+    readonly LossNoticeKept: {
+      readonly body: components['schemas']['LossNoticeRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly LossNoticeRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly policy: string;
+      readonly cause: string;
+      /** Format: date */
+      readonly seenOn: string;
+      /** Format: date */
+      readonly toldOn?: string;
     };
     readonly LostTicket: {
       readonly entry: components['schemas']['Entry'];
@@ -4044,6 +4515,10 @@ export interface components {
       readonly deviceId: string;
       readonly token: string;
     };
+    readonly NewOriginLink: {
+      readonly id: string;
+      readonly secret: string;
+    };
     readonly NewestReading: {
       readonly moisture: number;
       readonly at: string;
@@ -4140,6 +4615,105 @@ export interface components {
           readonly second: string;
           readonly share: number | null;
         };
+    readonly Origin: {
+      readonly subject: components['schemas']['OriginSubject'];
+      readonly name: string;
+      readonly ticket: string | null;
+      readonly to: string;
+      readonly at: string;
+      readonly crop: string | null;
+      readonly wetKg: number;
+      readonly dryKg: number;
+      readonly moisture: number | null;
+      readonly method: string | null;
+      readonly fields: readonly components['schemas']['OriginField'][];
+      readonly loads: readonly components['schemas']['OriginLoad'][];
+      readonly maybe: readonly {
+        readonly lot: string;
+        readonly name: string;
+      }[];
+      readonly through: readonly {
+        readonly id: string;
+        readonly name: string;
+        readonly kind: string;
+      }[];
+      readonly entries: readonly string[];
+      readonly methods: {
+        readonly [key: string]: number;
+      };
+    };
+    readonly OriginField: {
+      readonly lot: string;
+      readonly name: string;
+      readonly crop: string | null;
+      readonly season: number | null;
+      readonly variety: string;
+      readonly dryKg: number;
+      readonly wetKg: number;
+      readonly part: number;
+      readonly sure: components['schemas']['OriginSure'];
+      readonly exactPart: number;
+      readonly loads: number;
+      readonly firstAt: string | null;
+      readonly lastAt: string | null;
+      readonly moisture: number | null;
+    };
+    readonly OriginFile: {
+      /** @constant */
+      readonly format: 'fanega-origin';
+      /** @constant */
+      readonly version: 1;
+      readonly farm: string;
+      readonly timeZone: string;
+      readonly origin: components['schemas']['Origin'];
+      readonly seq: number;
+      readonly link: string;
+      readonly records: readonly components['schemas']['ChainedRecord'][];
+    };
+    readonly OriginLinkAnswer: {
+      readonly id: string;
+    };
+    readonly OriginLinkInfo: {
+      readonly id: string;
+      /** @enum {string} */
+      readonly kind: 'delivery' | 'place';
+      readonly subject: string;
+      readonly givenTo: string;
+      readonly by: string;
+      readonly madeAt: string;
+      readonly endsAt: string | null;
+      readonly opened: number;
+      readonly openedAt: string | null;
+      readonly revoked: boolean;
+    };
+    readonly OriginLoad: {
+      readonly id: string;
+      readonly at: string;
+      readonly lot: string;
+      readonly field: string;
+      readonly into: string;
+      readonly dryKg: number;
+      readonly part: number;
+      readonly moisture: number;
+      readonly method: string;
+      readonly by: string;
+      readonly sure: components['schemas']['OriginSure'];
+    };
+    /** @enum {string} */
+    readonly OriginStands: 'same' | 'changed' | 'gone';
+    readonly OriginSubject:
+      | {
+          /** @constant */
+          readonly kind: 'delivery';
+          readonly id: string;
+        }
+      | {
+          /** @constant */
+          readonly kind: 'place';
+          readonly id: string;
+        };
+    /** @enum {string} */
+    readonly OriginSure: 'exact' | 'mixing' | 'unknown';
     readonly OwnTimes: {
       readonly rounds: number;
       readonly toTicket: {
@@ -4483,6 +5057,17 @@ export interface components {
       )[];
       readonly fireStopAt?: number;
     };
+    readonly SeasonStateKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['SeasonStateRecord'];
+    };
+    readonly SeasonStateRecord: {
+      readonly season: number;
+      readonly closed: boolean;
+      /** Format: date */
+      readonly through: string;
+      readonly note?: string;
+    };
     readonly SellPlanKept: {
       readonly revision: number;
       readonly value: components['schemas']['SellPlanRecord'];
@@ -4624,6 +5209,14 @@ export interface components {
       /** @description $ */
       readonly net: number;
       readonly importId?: string;
+    };
+    readonly SharedOrigin: {
+      readonly file: components['schemas']['OriginFile'];
+      readonly givenTo: string;
+      readonly madeAt: string;
+      readonly stands: components['schemas']['OriginStands'];
+      readonly units: components['schemas']['UnitSystem'];
+      readonly clock: components['schemas']['ClockStyle'];
     };
     readonly ShedRecords: {
       readonly of: readonly number[];
@@ -4858,6 +5451,16 @@ export interface components {
       /** @description of places */
       readonly placeId: string;
     };
+    readonly TraceFound: {
+      readonly fields: readonly components['schemas']['LotInfo'][];
+      readonly places: readonly components['schemas']['PlaceInfo'][];
+      readonly entries: readonly {
+        readonly entry: components['schemas']['Entry'];
+        readonly delivery: boolean;
+        readonly ticket: string | null;
+      }[];
+      readonly matches: number;
+    };
     readonly TraceLink: {
       readonly from: string;
       readonly to: string;
@@ -4875,10 +5478,36 @@ export interface components {
       readonly nodes: readonly components['schemas']['TraceStop'][];
       readonly links: readonly components['schemas']['TraceLink'][];
     };
+    readonly TraceRecords: {
+      readonly of: readonly number[];
+      readonly seasons: readonly number[];
+      readonly page: number;
+      readonly pages: number;
+      readonly broken: readonly components['schemas']['BrokenRecord'][];
+      readonly logs: {
+        readonly appraisal: readonly components['schemas']['AppraisalKept'][];
+        readonly lossNotice: readonly components['schemas']['LossNoticeKept'][];
+        readonly binMeasurement: readonly components['schemas']['BinMeasurementKept'][];
+      };
+      readonly settings: {
+        readonly seasonState: {
+          readonly [key: string]: components['schemas']['SeasonStateKept'];
+        };
+        readonly insurancePolicy: {
+          readonly [key: string]: components['schemas']['InsurancePolicyKept'];
+        };
+        readonly insuranceUnit: {
+          readonly [key: string]: components['schemas']['InsuranceUnitKept'];
+        };
+        readonly fileMatch: {
+          readonly [key: string]: components['schemas']['FileMatchKept'];
+        };
+      };
+    };
     readonly TraceStop: {
       readonly id: string;
       /** @enum {string} */
-      readonly what: 'lot' | 'place' | 'lost' | 'standing';
+      readonly what: 'lot' | 'lots' | 'place' | 'lost' | 'standing';
       readonly of: string;
       readonly out: boolean;
     };
@@ -5125,6 +5754,8 @@ export interface components {
       /** @description left out: the farm’s own */
       readonly shares?: readonly components['schemas']['ShareBody'][];
       readonly fieldId: string;
+      /** @description of this season; left out: as the field has */
+      readonly acres?: number;
     };
     readonly SeasonBody: {
       readonly season: number;
@@ -5202,6 +5833,15 @@ export interface components {
       readonly name: string;
       /** @description struck, in bushels; left out: nobody knows */
       readonly capacityBu?: number;
+    };
+    readonly OriginLinkBody: {
+      /** @enum {string} */
+      readonly kind: 'delivery' | 'place';
+      /** @description the delivery’s entry, or the place */
+      readonly subject: string;
+      readonly givenTo: string;
+      /** @description days that it opens; left out: until it is cut off */
+      readonly days?: number;
     };
     readonly DeviceBody: {
       readonly name: string;
@@ -5860,6 +6500,30 @@ export interface operations {
         };
         content: {
           readonly 'application/json': components['schemas']['SellRecords'];
+        };
+      };
+    };
+  };
+  readonly TraceRecordsController_all: {
+    readonly parameters: {
+      readonly query?: {
+        readonly seasons?: string;
+        readonly page?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['TraceRecords'];
         };
       };
     };
@@ -7016,6 +7680,147 @@ export interface operations {
       };
     };
   };
+  readonly AppraisalController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['AppraisalRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly AppraisalController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly LossNoticeController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['LossNoticeRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly LossNoticeController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly BinMeasurementController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['BinMeasurementRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly BinMeasurementController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly BreakdownController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -7864,6 +8669,122 @@ export interface operations {
       };
     };
   };
+  readonly SeasonStateController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['SeasonStateRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly InsurancePolicyController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['InsurancePolicyRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly InsuranceUnitController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['InsuranceUnitRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly FileMatchController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['FileMatchRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
   readonly MachineController_change: {
     readonly parameters: {
       readonly query?: never;
@@ -8691,6 +9612,29 @@ export interface operations {
       };
     };
   };
+  readonly TraceController_search: {
+    readonly parameters: {
+      readonly query?: {
+        readonly q?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['TraceFound'];
+        };
+      };
+    };
+  };
   readonly TraceController_delivery: {
     readonly parameters: {
       readonly query?: never;
@@ -8750,6 +9694,183 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content?: never;
+      };
+    };
+  };
+  readonly OriginController_origin: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly of: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['Origin'];
+        };
+      };
+    };
+  };
+  readonly OriginController_divisions: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly of: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['Division'][];
+        };
+      };
+    };
+  };
+  readonly OriginController_file: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly of: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly OriginController_pdf: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly of: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly OriginController_links: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['OriginLinkInfo'][];
+        };
+      };
+    };
+  };
+  readonly OriginController_share: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['OriginLinkBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['NewOriginLink'];
+        };
+      };
+    };
+  };
+  readonly OriginController_revoke: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly linkId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['OriginLinkAnswer'];
+        };
+      };
+    };
+  };
+  readonly SharedOriginController_shared: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly secret: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SharedOrigin'];
+        };
       };
     };
   };

@@ -367,6 +367,19 @@ export const useDeliveries = (season?: number, wanted = true) =>
   useOfFarm(wanted ? '/api/farms/{farmId}/deliveries' : null, {}, useSeasonQuery(season));
 export const useDeliveryTrace = (entryId: string | undefined) =>
   useOfFarm(entryId ? '/api/farms/{farmId}/deliveries/{entryId}/trace' : null, { entryId: entryId ?? '' });
+/** Where a ticket's grain, or what a place holds, came from. */
+export const useOrigin = (of: 'deliveries' | 'places', id: string) =>
+  useOfFarm('/api/farms/{farmId}/origins/{of}/{id}', { of, id });
+/** The same divided by other ways of emptying; not asked for until somebody wants it. */
+export const useDivisions = (of: 'deliveries' | 'places', id: string, wanted: boolean) =>
+  useOfFarm(wanted ? '/api/farms/{farmId}/origins/{of}/{id}/divisions' : null, { of, id });
+export const useOriginLinks = (wanted = true) => useOfFarm(wanted ? '/api/farms/{farmId}/origin-links' : null);
+export const useSearch = (asked: string) =>
+  useOfFarm(asked === '' ? null : '/api/farms/{farmId}/search', {}, { q: asked });
+/** Closed seasons, policies and what is reckoned for them. */
+export function useTraceRecords() {
+  return useRecords('/api/farms/{farmId}/trace/records');
+}
 export const useLotTrace = (lotId: string | undefined) =>
   useOfFarm(lotId ? '/api/farms/{farmId}/lots/{lotId}/trace' : null, { lotId: lotId ?? '' });
 export const useTapeLine = (entryId: string | null) =>

@@ -1,7 +1,7 @@
 import { type AnswerOf, get } from './api';
 
 export type RecordsPath =
-  `/api/farms/{farmId}/${'fields' | 'cut' | 'haul' | 'dry' | 'store' | 'sell' | 'shed'}/records`;
+  `/api/farms/{farmId}/${'fields' | 'cut' | 'haul' | 'dry' | 'store' | 'sell' | 'trace' | 'shed'}/records`;
 
 interface AnyRecords {
   readonly pages: number;

@@ -12,6 +12,8 @@ const WRITES: Readonly<Record<string, readonly Topic[]>> = {
   'neighbor-rows': ['header', 'fields'],
   places: ['header', 'store', 'shed'],
   photos: ['shed'],
+  'origin-links': ['trace'],
+  seasons: ['header', 'fields'],
   book: TOPICS,
 };
 

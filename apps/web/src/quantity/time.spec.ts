@@ -8,13 +8,12 @@ import {
   minuteText,
   moment,
   momentTyped,
-  readDay,
   readMinute,
-  readMoment,
   setClockStyle,
   since,
   weekday,
 } from './time';
+import { readDay, readMoment } from './time-typed';
 
 const store = new Map<string, string>();
 vi.stubGlobal('localStorage', {

@@ -3,7 +3,8 @@ import { Popover } from 'radix-ui';
 import { lazy, Suspense, useState } from 'react';
 import { calendarDay } from '@fanega/core';
 import { useFarm } from '../data/farm';
-import { dayTyped, readDay } from '../quantity/time';
+import { dayTyped } from '../quantity/time';
+import { readDay } from '../quantity/time-typed';
 import { TextBox } from '../ui';
 import type { Box } from '../ui/form/box';
 

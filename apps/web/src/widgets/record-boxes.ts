@@ -1,7 +1,7 @@
 import { wordFieldRefusal, sentence } from '@fanega/contract/words';
 import { checkRecord, type Field, type LogKind } from '@fanega/core';
 import { bushels, type Kind, moisture, readMoisture, readWeight, type WeightUnit } from '../quantity/quantity';
-import { readMoment } from '../quantity/time';
+import { readMoment } from '../quantity/time-typed';
 import { type Box, words } from '../ui/form/box';
 
 /** A text of a record, with the record's own limit; without `missing` it may stay empty. */

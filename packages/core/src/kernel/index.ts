@@ -8,5 +8,6 @@ export { mean, standardDeviation, standardError, tOf95, fitLine, type Line } fro
 export { splitWhole } from './split.js';
 export { tally } from './tally.js';
 export { groupBy } from './group.js';
+export { isObject } from './object.js';
 export { extendCurve } from './curve.js';
 export { toWallTime, calendarDay, startOfDay, fromWallTime, happensTwice } from './calendar.js';

@@ -1,3 +1,4 @@
+import { isObject } from '../kernel/index.js';
 import { MAX_MOISTURE } from '../units/index.js';
 import {
   type Book,
@@ -19,8 +20,6 @@ import { BookRefused, type Refusal, type RefusalCode } from './refusal.js';
 type Fields = Record<string, unknown>;
 type Report = (code: RefusalCode, field: string, value: unknown, expected?: string) => void;
 
-const isObject = (value: unknown): value is Fields =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 /** JSON writers put null where a field was left out. */
 const absent = (value: unknown): boolean => value === undefined || value === null;
 

@@ -48,7 +48,15 @@ export {
   seqOfFingerprint,
 } from './chain.js';
 export { parseBook, serializeBook } from './file.js';
-export { Ledger, type Account, type Checkpoint, type Layer, type ParcelView, type Position } from './ledger.js';
+export {
+  Ledger,
+  type Account,
+  type Checkpoint,
+  type Layer,
+  type ParcelView,
+  type PartTaken,
+  type Position,
+} from './ledger.js';
 export { bookSchema } from './schema.js';
 export { balanceOf, type Balance } from './balance.js';
 export { findTwins, joinTwins, TWIN_RULES, type TwinPair, type TwinRules } from './twins.js';

@@ -1,7 +1,7 @@
 import { invariant, tally } from '../kernel/index.js';
 import { checkEntry, checkReferences, duplicateId, MOST_VOIDS, namesOf, type Names } from './check.js';
 import { instantOf } from './instant.js';
-import { type Book, type BookHeader, type Entry, isBuyer } from './model.js';
+import { type Book, type BookHeader, type Entry, isBuyer, NO_GRAIN_KG } from './model.js';
 import { FLAG_DEAD, Kind, Records } from './records.js';
 import { readingHeader } from './revisions.js';
 import { BookRefused, type Refusal } from './refusal.js';
@@ -39,6 +39,12 @@ export interface Account {
   readonly waterRemovedKg: number;
   readonly inStockDryKg: number;
   readonly deliveredDryKg: number;
+}
+
+/** A part taken out of mixed grain: the lots that lay there, and the layers that stayed. */
+export interface PartTaken {
+  readonly lots: readonly string[];
+  readonly left: readonly number[];
 }
 
 /** Grain that one harvest, move or loss put somewhere. */
@@ -398,6 +404,32 @@ export class Ledger {
       held.set(id, this.positionIn(stock, place));
     }
     return held;
+  }
+
+  /**
+   * Moves and losses that took a part out of grain of several lots, with the lots and the layers that they left behind: which part it was, only
+   * the rule by which the place gives its grain back can say.
+   * @param places that are looked at @param until positions before this one
+   */
+  partlyTaken(places: ReadonlySet<string>, until: number): Map<string, PartTaken> {
+    const found = new Map<string, PartTaken>();
+    const stock = this.base.snapshot();
+    for (let position = 0; position < until; position++) {
+      const r = this.records.order[position]!;
+      const kind = this.records.kind[r]!;
+      if ((this.records.flags[r]! & FLAG_DEAD) !== 0 || (kind !== Kind.Move && kind !== Kind.Loss)) continue;
+      const entry = this.records.entries[r]!;
+      const from = entry.type === 'move' ? entry.from : entry.type === 'loss' ? entry.place : '';
+      if (!places.has(from)) continue;
+      const place = this.records.placeNumber(from);
+      replay(stock, this.records, this.tape, this.outs, position);
+      const before = this.positionIn(stock, place);
+      const lots = Object.keys(before.lots).filter((lot) => before.lots[lot]! > NO_GRAIN_KG);
+      replay(stock, this.records, this.tape, this.outs, position + 1);
+      const left = stock.slotsOf(place).map((slot) => stock.layerId[slot]!);
+      if (lots.length > 1 && left.length > 0) found.set(entry.id, { lots, left });
+    }
+    return found;
   }
 
   /** Living entries that move grain, with from <= at <= to (ms since 1970), in the order of the book. */

@@ -51,6 +51,16 @@ import {
   SITE_EQUIPMENT,
 } from './store.js';
 
+import {
+  APPRAISAL,
+  BIN_MEASUREMENT,
+  FILE_MATCH,
+  INSURANCE_POLICY,
+  INSURANCE_UNIT,
+  LOSS_NOTICE,
+  SEASON_STATE,
+} from './trace.js';
+
 /** Everything that people record beside the grain book, by name. A new kind is a line here and a migration. */
 export const LOG_KINDS = {
   reading: READING,
@@ -77,6 +87,9 @@ export const LOG_KINDS = {
   ticketPhoto: TICKET_PHOTO,
   settlement: SETTLEMENT,
   statement: STATEMENT,
+  appraisal: APPRAISAL,
+  lossNotice: LOSS_NOTICE,
+  binMeasurement: BIN_MEASUREMENT,
   breakdown: BREAKDOWN,
   acknowledgement: ACKNOWLEDGEMENT,
 } as const;
@@ -111,6 +124,10 @@ export const SETTING_KINDS = {
   hedge: HEDGE,
   sellPlan: SELL_PLAN,
   columnMatch: COLUMN_MATCH,
+  seasonState: SEASON_STATE,
+  insurancePolicy: INSURANCE_POLICY,
+  insuranceUnit: INSURANCE_UNIT,
+  fileMatch: FILE_MATCH,
   machine: MACHINE,
   readinessTemplate: READINESS_TEMPLATE,
   seasonPlan: SEASON_PLAN,

@@ -34,6 +34,7 @@ export type DryRecords = RecordsOf<LogNameOf<'dry'>, SettingNameOf<'dry'>>;
 export type StoreRecords = RecordsOf<LogNameOf<'store'>, SettingNameOf<'store'>>;
 
 export type SellRecords = RecordsOf<LogNameOf<'sell'>, SettingNameOf<'sell'>>;
+export type TraceRecords = RecordsOf<LogNameOf<'trace'>, SettingNameOf<'trace'>>;
 export type ShedRecords = RecordsOf<LogNameOf<'shed'>, SettingNameOf<'shed'>>;
 
 /** Those that count: what was taken back is left out. */

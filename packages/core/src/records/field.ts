@@ -1,3 +1,4 @@
+import { isObject } from '../kernel/index.js';
 import { instantOf } from '../ledger/index.js';
 import { MAX_MOISTURE } from '../units/index.js';
 
@@ -108,8 +109,6 @@ export interface FieldRefusal {
 
 export const ULID_FORM = /^[0-7][0-9A-HJKMNP-TV-Z]{25}$/;
 const OWN_ID_FORM = /^[A-Za-z0-9-]{1,40}$/;
-const isObject = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 /** A lone surrogate: no database takes it, and no reader can show it. */
 export const hasHalfLetter = (text: string): boolean =>
   /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/.test(text);

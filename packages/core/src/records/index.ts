@@ -42,6 +42,7 @@ export * from './haul.js';
 export * from './dry.js';
 export * from './store.js';
 export * from './sell.js';
+export * from './trace.js';
 export * from './shed.js';
 export {
   LOG_KINDS,
@@ -65,4 +66,5 @@ export {
   type ShedRecords,
   type SellRecords,
   type StoreRecords,
+  type TraceRecords,
 } from './farm-records.js';

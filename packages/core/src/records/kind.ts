@@ -1,6 +1,6 @@
 import { checkFields, type FieldRefusal, type Fields, instant, type RecordOf, ulidField } from './field.js';
 
-export const RECORD_STATIONS = ['fields', 'cut', 'haul', 'dry', 'store', 'sell', 'shed'] as const;
+export const RECORD_STATIONS = ['fields', 'cut', 'haul', 'dry', 'store', 'sell', 'trace', 'shed'] as const;
 export type RecordStation = (typeof RECORD_STATIONS)[number];
 
 /** A rule between several fields of a record, by name; null where it holds, otherwise the field at which it is said. */

@@ -1,6 +1,29 @@
 export { traceDelivery, tracePlace, type Contributions, type DeliveryTrace } from './sweep.js';
-export { deliveryPath, lotPath, type TracePath, type TraceLink, type TraceStop } from './trace-path.js';
+export { searchBook, type TraceFound } from './search.js';
+export { deliveryPath, gathered, lotPath, type TracePath, type TraceLink, type TraceStop } from './trace-path.js';
 export { deliveryTraceView, type DeliveryTraceView, lotTraceView, type LotTraceView, type TraceLoad } from './view.js';
+export {
+  DIVISIONS,
+  type Division,
+  divisionsOf,
+  type DivisionWay,
+  type Origin,
+  ORIGIN_SURE,
+  type OriginField,
+  type OriginLoad,
+  originOf,
+  type OriginSubject,
+  type OriginSure,
+} from './origin.js';
+export {
+  type ChainedRecord,
+  checkOrigin,
+  checkOriginAgainst,
+  type OriginFault,
+  type OriginFile,
+  OriginRefused,
+  parseOrigin,
+} from './origin-file.js';
 export { type EpcisDocument, type EpcisEvent, epcisOf } from './epcis.js';
 export { ENTRY_COLUMNS, entryRows } from './entry-rows.js';
 export { yearOf, type YearCrop, type YearDifference } from './year.js';

@@ -2,11 +2,11 @@ import { tally } from '../kernel/index.js';
 import { type Ledger, PLACE_KINDS, type PlaceKind } from '../ledger/index.js';
 import type { DeliveryTrace } from './sweep.js';
 
-/** A stop on the way of the grain: a lot in the field, a place, or where grain was lost. */
+/** A stop on the way of the grain: a lot in the field, several small ones, a place, or where grain was lost. */
 export interface TraceStop {
   readonly id: string;
-  readonly what: 'lot' | 'place' | 'lost' | 'standing';
-  /** The lot or place; the reason of a loss. */
+  readonly what: 'lot' | 'lots' | 'place' | 'lost' | 'standing';
+  /** The lot or place; the reason of a loss; how many lots are gathered. */
   readonly of: string;
   /** A cart or truck that carried stored grain out is another stop than the same truck bringing it in. */
   readonly out: boolean;
@@ -160,4 +160,30 @@ export function lotPath(ledger: Ledger, lotId: string): TracePath {
   for (const [place, position] of Object.entries(ledger.positions()))
     way.standing(place, position.lots[lotId] ?? 0, { [lotId]: position.lots[lotId] ?? 0 });
   return way.build();
+}
+
+/** Lots that a drawing shows one by one, and the share below which they are gathered where there are more. */
+const LOTS_SHOWN = 12;
+
+/**
+ * A path with its smallest fields gathered into one stop, so that a ticket of sixty fields stays legible: the largest eleven are shown, the rest
+ * as one. The same path where it has no more than twelve.
+ */
+export function gathered(path: TracePath): TracePath {
+  const kg = new Map<string, number>();
+  for (const { from, dryKg } of path.links) kg.set(from, (kg.get(from) ?? 0) + dryKg);
+  const lots = path.nodes.filter(({ what }) => what === 'lot').sort((a, b) => (kg.get(b.id) ?? 0) - (kg.get(a.id) ?? 0) || (a.id < b.id ? -1 : 1)); // prettier-ignore
+  if (lots.length <= LOTS_SHOWN) return path;
+  const small = new Set(lots.slice(LOTS_SHOWN - 1).map(({ id }) => id));
+  const rest: TraceStop = { id: 'lots:rest', what: 'lots', of: String(small.size), out: false };
+  const links = new Map<string, TraceLink>();
+  for (const link of path.links) {
+    const from = small.has(link.from) ? rest.id : link.from;
+    const key = `${from}\n${link.to}`;
+    const same = links.get(key);
+    const sum = tally<number>();
+    for (const [lot, of] of [...Object.entries(same?.lots ?? {}), ...Object.entries(link.lots)]) sum[lot] = (sum[lot] ?? 0) + of; // prettier-ignore
+    links.set(key, { from, to: link.to, dryKg: (same?.dryKg ?? 0) + link.dryKg, entries: (same?.entries ?? 0) + link.entries, lots: sum }); // prettier-ignore
+  }
+  return { nodes: [rest, ...path.nodes.filter(({ id }) => !small.has(id))], links: [...links.values()] };
 }

@@ -129,7 +129,7 @@ export class FieldsRepository {
     tx: Tx,
     { farmId, id, fieldId }: LotRow,
     field: Partial<Pick<FieldRow, 'name' | 'acres'>>,
-    lot: Partial<Pick<LotRow, 'tag' | 'variety'>>,
+    lot: Partial<Pick<LotRow, 'tag' | 'variety' | 'acres'>>,
   ): Promise<void> {
     await tx.update(FieldRow, { farmId, id: fieldId }, field);
     await tx.update(LotRow, { farmId, id }, lot);

@@ -5,6 +5,7 @@ import type {
   ReadingInfo,
   SeasonBegun,
   SeasonBody,
+  SeasonLotBody,
   WeatherBody,
   WeatherHourInfo,
 } from '@fanega/contract';
@@ -73,6 +74,7 @@ export class FieldsService {
             season: body.season,
             variety: body.variety ?? '',
             tag: body.tag.trim().toUpperCase(),
+            acres: null,
           },
           body.shares?.map(({ owner, part }) => ({ owner: owner.trim(), part })) ?? [{ owner: farm.name, part: 1 }],
         );
@@ -106,7 +108,7 @@ export class FieldsService {
         for (const [i, lot] of body.lots.entries())
           await this.fields.addLot(
             tx,
-            { farmId, id: lotIds[i]!, fieldId: lot.fieldId, crop: lot.crop, season: body.season, variety: lot.variety?.trim() ?? '', tag: lot.tag.trim().toUpperCase() },
+            { farmId, id: lotIds[i]!, fieldId: lot.fieldId, crop: lot.crop, season: body.season, variety: lot.variety?.trim() ?? '', tag: lot.tag.trim().toUpperCase(), acres: acresOf(lot, fields) },
             lot.shares?.map(({ owner, part }) => ({ owner: owner.trim(), part })) ?? [{ owner: farm.name, part: 1 }],
           ); // prettier-ignore
         changed('header');
@@ -133,7 +135,7 @@ export class FieldsService {
           tx,
           farmId,
           { id: ulid(), name: fieldName, acres: 0 },
-          { id: lotId, crop: body.crop, season: body.season, variety: '', tag },
+          { id: lotId, crop: body.crop, season: body.season, variety: '', tag, acres: null },
           [{ owner, part: 1 }],
         );
         changed('header');
@@ -151,8 +153,13 @@ export class FieldsService {
         await this.fields.change(
           tx,
           lot,
-          { name: body.name.trim(), ...(body.acres === undefined ? {} : { acres: body.acres }) },
-          { tag: body.tag.trim().toUpperCase(), variety: body.variety?.trim() ?? '' },
+          { name: body.name.trim(), ...(body.acres === undefined || lot.acres !== null ? {} : { acres: body.acres }) },
+          {
+            tag: body.tag.trim().toUpperCase(),
+            variety: body.variety?.trim() ?? '',
+            // Where the season has acres of its own, those are meant.
+            ...(body.acres === undefined || lot.acres === null ? {} : { acres: body.acres }),
+          },
         );
         changed('header');
         return { lotId };
@@ -194,6 +201,12 @@ export class FieldsService {
     return currentSeason((await this.ledgers.open(farmId)).lots);
   }
 }
+
+/** Acres of a season, where they are others than the field's. */
+const acresOf = (
+  { fieldId, acres }: SeasonLotBody,
+  fields: readonly { readonly id: string; readonly acres: number }[],
+): number | null => (acres === undefined || acres === fields.find(({ id }) => id === fieldId)?.acres ? null : acres);
 
 const HOUR = 3_600_000;
 export const weatherRow = (farmId: string, { at, ...hour }: WeatherHourInfo): WeatherRow => ({

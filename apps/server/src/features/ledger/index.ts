@@ -25,5 +25,6 @@ export {
   TrustRow,
 } from './ledger.entity.js';
 export { LedgerRepository, shareRows, trustRows } from './ledger.repository.js';
+export { farmAsPrinted, letterhead } from './letterhead.js';
 export { LedgerService, type OpenBook, type Writer } from './ledger.service.js';
 export { PlacesRepository } from './places.repository.js';

@@ -18,6 +18,8 @@ export class LotRow {
   @Column('smallint') season: number;
   @Column({ type: 'varchar', length: 40 }) variety: string;
   @Column({ type: 'varchar', length: 4 }) tag: string;
+  /** Of this season, where they are not the field's. */
+  @Column({ type: 'double', nullable: true }) acres: number | null;
 }
 
 /** Whose a part of every bushel of a lot is, as the book is read with it now. */

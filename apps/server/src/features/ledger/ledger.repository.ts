@@ -89,7 +89,7 @@ export class LedgerRepository {
       lots: lots.map(({ farmId: _, ...lot }) => ({
         ...lot,
         fieldName: fieldById.get(lot.fieldId)?.name ?? lot.fieldId,
-        acres: fieldById.get(lot.fieldId)?.acres ?? 0,
+        acres: lot.acres ?? fieldById.get(lot.fieldId)?.acres ?? 0,
         shares: sharesOf.get(lot.id) ?? [],
       })),
       places: places.map(({ farmId: _, position: __, ...place }): PlaceInfo => {
@@ -297,6 +297,7 @@ export class LedgerRepository {
         season: numberOf(lot.season) ?? new Date(receivedMs).getUTCFullYear(),
         variety: textOf(lot.variety, ''),
         tag: textOf(lot.tag, lot.id.slice(0, 4)),
+        acres: numberOf(lot.acres) ?? null,
       };
     });
     await insertAll(
@@ -304,7 +305,11 @@ export class LedgerRepository {
       FieldRow,
       [...fields].map(([id, field]) => ({ farmId, id, ...field })),
     );
-    await insertAll(tx, LotRow, lots);
+    await insertAll(
+      tx,
+      LotRow,
+      lots.map((lot) => ({ ...lot, acres: lot.acres === fields.get(lot.fieldId)!.acres ? null : lot.acres })),
+    );
     await insertAll(
       tx,
       LotShareRow,

@@ -1,13 +1,4 @@
-import {
-  currentSeason,
-  deliveries,
-  type Delivery,
-  type FarmState,
-  farmView,
-  type FarmView,
-  sellBookOf,
-  type SellRecords,
-} from '@fanega/core';
+import { currentSeason, deliveries, type Delivery, type FarmView, sellBookOf, type SellRecords } from '@fanega/core';
 import { Controller, Get, Inject, Injectable, Module, Param, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
@@ -17,7 +8,7 @@ import { Answers } from '../../platform/answer.js';
 import { seasonIn } from '../../platform/query.js';
 import type { Response } from 'express';
 import { Refused } from '../../platform/refused.js';
-import { FarmClock, LedgerModule, LedgerService } from '../ledger/index.js';
+import { FarmClock, farmAsPrinted, LedgerModule, LedgerService, letterhead } from '../ledger/index.js';
 import { RecordsModule, RecordsService } from '../records/index.js';
 import { type Print, PRINTS, printSelling, printStatement } from './print.js';
 
@@ -50,21 +41,8 @@ class SellPrints {
   }
 
   private async of(farmId: string): Promise<{ readonly farm: FarmView; readonly letter: Letterhead }> {
-    const { header, lots, places } = await this.ledgers.open(farmId);
-    const { name, timeZone, clock, units } = header.farm;
-    const printedAt = this.time.now();
-    const farm = farmView({
-      farm: { id: farmId, name, timeZone, demo: Boolean(header.farm.demo), defaults: header.defaults },
-      lots,
-      places,
-      seq: 0,
-      now: await this.clock.now(farmId),
-      positions: {},
-      layers: {},
-      tape: [],
-      flow: { cut: {}, haul: {}, dry: {}, store: {}, sell: {} },
-    } satisfies FarmState);
-    return { farm, letter: { farm: name, timeZone, clock, units, ...(await this.ledgers.end(farmId)), printedAt } };
+    const farm = await farmAsPrinted(this.ledgers, farmId, await this.clock.now(farmId));
+    return { farm, letter: await letterhead(this.ledgers, farmId, this.time.now()) };
   }
 }
 

@@ -1,7 +1,6 @@
 import {
   ACCOUNT_WORDS,
   cropOf,
-  KG_PER_LB,
   type FarmView,
   ownersOf,
   type SellBook,
@@ -9,39 +8,14 @@ import {
   sumOfMoney,
 } from '@fanega/core';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
-import { figure, head, type Letterhead, LINES, printSheet } from '../../platform/print.js';
+import { figure, head, type Letterhead, printSheet } from '../../platform/print.js';
+import { dollars, plain, shortDay as day, table, unitsOf } from '../../platform/print-parts.js';
 
 /** What can be printed of the selling. */
 export const PRINTS = ['contracts', 'settlements', 'deliveries'] as const;
 export type Print = (typeof PRINTS)[number];
 
-const dollars = (value: number): string =>
-  `${value < 0 ? '-' : ''}$${Math.abs(value).toLocaleString('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`;
-const plain = (value: number, decimals = 0): string =>
-  value.toLocaleString('en-US', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
-
-/** Bushels and prices as the farm reads them: tonnes where it is metric, the bushel of the crop behind them. */
-function units(letter: Letterhead, farm: FarmView, crop: string | undefined) {
-  const kg = farm.kgPerBu(crop);
-  return letter.units === 'us'
-    ? {
-        grain: (bu: number) => plain(bu, 2),
-        price: (perBu: number) => dollars(perBu),
-        mass: (of: number) => plain(of / KG_PER_LB),
-      }
-    : {
-        grain: (bu: number) => plain((bu * kg) / 1000, 3),
-        price: (perBu: number) => dollars((perBu / kg) * 1000),
-        mass: (of: number) => plain(of / 1000, 3),
-      };
-}
-
-const table = (widths: (string | number)[], heads: Content[], rows: TableCell[][]): Content => ({
-  layout: LINES,
-  table: { headerRows: 1, widths, body: [heads as TableCell[], ...rows] },
-});
-const day = (ms: number, timeZone: string): string =>
-  new Intl.DateTimeFormat('en-US', { timeZone, month: 'short', day: 'numeric' }).format(new Date(ms));
+const units = (letter: Letterhead, farm: FarmView, crop: string | undefined) => unitsOf(letter, farm.kgPerBu(crop));
 
 /** Contracts with what is delivered on them and what their price is. */
 function contracts(letter: Letterhead, farm: FarmView, book: SellBook): Content[] {

@@ -5,14 +5,19 @@ import {
   type LotTraceView,
   lotTraceView,
   type Position,
+  searchBook,
+  type TraceFound,
 } from '@fanega/core';
-import { Controller, Get, Inject, Module, Param } from '@nestjs/common';
+import { Controller, Get, Inject, Module, Param, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { Refused } from '../../platform/refused.js';
 import { FieldsModule, FieldsService } from '../fields/index.js';
 import { LedgerModule, LedgerService } from '../ledger/index.js';
+import { LinksRepository } from './links.repository.js';
+import { OriginController, SharedOriginController } from './origin.controller.js';
+import { OriginService } from './origin.service.js';
 import { OutController } from './out.controller.js';
 
 @ApiTags('trace')
@@ -52,6 +57,15 @@ class TraceController {
     );
   }
 
+  /** Fields, places and entries by a ticket's number, a day, a truck, a bin, a field, a name. */
+  @Get('search')
+  @Allow('viewer')
+  @Answers('TraceFound', { topics: ['book', 'header'] })
+  async search(@Param('farmId') farmId: string, @Query('q') asked?: string): Promise<TraceFound> {
+    const book = await this.ledgers.open(farmId);
+    return searchBook(book, (asked ?? '').slice(0, 200), book.header.farm.timeZone);
+  }
+
   /** From a ticket back to each load off the field. */
   @Get('deliveries/:entryId/trace')
   @Allow('viewer')
@@ -69,5 +83,10 @@ class TraceController {
   }
 }
 
-@Module({ imports: [LedgerModule, FieldsModule], controllers: [TraceController, OutController] })
+@Module({
+  imports: [LedgerModule, FieldsModule],
+  controllers: [TraceController, OutController, OriginController, SharedOriginController],
+  providers: [LinksRepository, OriginService],
+})
 export class TraceModule {}
+export { OriginLinkRow } from './trace.entity.js';

@@ -36,6 +36,8 @@ import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
 import { clock, day, stamp } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
+import { HowSure } from './pages/how-sure';
+import { TraceSearch } from './pages/search';
 import { TheBook } from './pages/the-book';
 import { WayDrawing } from './pages/way-drawing';
 import { Page } from '../../ui/page';
@@ -43,6 +45,7 @@ import { SeasonBox, useSeason } from '../../widgets/season-box';
 
 const Year = lazy(() => import('./pages/year'));
 const InAndOut = lazy(() => import('./pages/in-and-out'));
+const PlaceOrigin = lazy(() => import('./pages/place'));
 const OwnerStatements = lazy(() => import('./pages/owners'));
 
 const PAGES = [
@@ -55,7 +58,7 @@ const PAGES = [
 
 /** From a field to its tickets and back: the reason for the whole program. */
 export default function Trace({ page }: { page?: 'year' | 'owners' | 'data' | 'book' }) {
-  const { lotId, entryId } = useParams();
+  const { lotId, entryId, placeId } = useParams();
   if (page !== undefined && page !== 'book') return <OfSeason page={page} />;
   if (page === 'book')
     return (
@@ -64,6 +67,12 @@ export default function Trace({ page }: { page?: 'year' | 'owners' | 'data' | 'b
       </Page>
     );
   if (entryId) return <DeliveryPage key={entryId} entryId={entryId} />;
+  if (placeId)
+    return (
+      <Suspense fallback={<Loading what="Opening" />}>
+        <PlaceOrigin key={placeId} />
+      </Suspense>
+    );
   if (lotId) return <LotPage key={lotId} lotId={lotId} />;
   return <Start />;
 }
@@ -113,6 +122,7 @@ function Start() {
       beside={<SeasonBox {...chosen} />}
       lead="Pick a field to see where its grain went, or a ticket to see which fields it came from."
     >
+      <TraceSearch farm={farm} />
       <div className="xl:grid xl:grid-cols-[1.4fr_1fr]">
         <section
           aria-label="Accounts of the fields"
@@ -432,6 +442,7 @@ function DeliveryFacts({ farm, data }: { farm: Farm; data: DeliveryTraceView }) 
         <h2 className="text-sm text-muted">Its path, dry {bushels.unit} of this ticket</h2>
         <WayDrawing farm={farm} way={path} crop={crop} />
       </section>
+      <HowSure farm={farm} subject={{ kind: 'delivery', id: delivery.entry.id }} />
       <div className="xl:grid xl:grid-cols-2">
         <Steps
           title={`Down to ${loads.length === 1 ? 'one load' : `${loads.length} loads`} off the field`}

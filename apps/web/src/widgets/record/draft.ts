@@ -12,7 +12,8 @@ import {
   scaleUnit,
   weightText,
 } from '../../quantity/quantity';
-import { DAY_MS, momentTyped, readMoment, since } from '../../quantity/time';
+import { DAY_MS, momentTyped, since } from '../../quantity/time';
+import { readMoment } from '../../quantity/time-typed';
 
 /** A clock that is a little ahead is no slip. */
 const SOON_MS = 10 * 60_000;

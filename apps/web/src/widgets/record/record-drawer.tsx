@@ -35,7 +35,8 @@ import {
 } from './draft';
 import { keepDraft } from './kept';
 import { firstEntries, sendDraft, stamped, triedEntries } from './send';
-import { clock, momentTyped, readMoment } from '../../quantity/time';
+import { clock, momentTyped } from '../../quantity/time';
+import { readMoment } from '../../quantity/time-typed';
 import { CheckBox } from '../../ui/check-box';
 import { Callout } from '../../ui/callout';
 import { ANYWAY, intakeWords, withReason } from '../intake';

@@ -9,7 +9,7 @@ import { CheckBox } from '../../../ui/check-box';
 import { oneOf, rows, yesNo } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
-import { textBox } from '../../../widgets/record-boxes';
+import { figureOrNone, textBox } from '../../../widgets/record-boxes';
 
 /** The next season on the same fields: the crop by their rotation, owners as they are, everything to be changed in one table. */
 export function NextSeason({ farm, onClose }: { farm: Farm; onClose: () => void }) {
@@ -21,11 +21,20 @@ export function NextSeason({ farm, onClose }: { farm: Farm; onClose: () => void 
       lots: rows(() => ({
         goesOn: yesNo,
         crop: oneOf<CropId>(),
+        acres: figureOrNone(FIELD_NAMES.acres, area),
         variety: textBox(FIELD_NAMES.variety),
         tag: textBox(FIELD_NAMES.tag, 'The tag is missing'),
       })),
     },
-    start: () => ({ lots: lots.map(({ crop, variety, tag }) => ({ goesOn: true, crop, variety, tag })) }),
+    start: () => ({
+      lots: lots.map(({ crop, acres, variety, tag }) => ({
+        goesOn: true,
+        crop,
+        acres: acres > 0 ? area.text(acres) : '',
+        variety,
+        tag,
+      })),
+    }),
     together: (values): Record<string, string> => {
       const going = values.lots.filter(({ goesOn }) => goesOn);
       if (going.length === 0) return { '': 'At least one field goes on' };
@@ -49,8 +58,9 @@ export function NextSeason({ farm, onClose }: { farm: Farm; onClose: () => void 
     save: async (values) => {
       const body = {
         season,
-        lots: values.lots.flatMap(({ goesOn, crop, variety, tag }, i) =>
-          goesOn ? [{ fieldId: lots[i]!.fieldId, crop, variety, tag: tag.trim(), shares: [...lots[i]!.shares] }] : [],
+        lots: values.lots.flatMap(
+          ({ goesOn, crop, acres, variety, tag }, i) =>
+          goesOn ? [{ fieldId: lots[i]!.fieldId, crop, ...(acres === undefined || area.text(acres) === area.text(lots[i]!.acres) ? {} : { acres }), variety, tag: tag.trim(), shares: [...lots[i]!.shares] }] : [], // prettier-ignore
         ),
       };
       await write(
@@ -86,7 +96,7 @@ export function NextSeason({ farm, onClose }: { farm: Farm; onClose: () => void 
               `; ${lot.shares.map(({ owner, part }) => `${owner} ${percent(part)}`).join(', ')}`}
           </CheckBox>
           {texts.lots[i]!.goesOn && (
-            <div className="grid grid-cols-[1.2fr_1.2fr_0.8fr] gap-3">
+            <div className="grid grid-cols-2 sm:grid-cols-[1.2fr_1fr_1.2fr_0.8fr] gap-3">
               <SelectBox label="Crop" {...box(`lots.${i}.crop`)}>
                 {Object.values(CROPS).map((crop) => (
                   <option key={crop.id} value={crop.id}>
@@ -94,6 +104,7 @@ export function NextSeason({ farm, onClose }: { farm: Farm; onClose: () => void 
                   </option>
                 ))}
               </SelectBox>
+              <TextBox label="Acres" unit={area.unit} inputMode="decimal" {...box(`lots.${i}.acres`)} />
               <TextBox label="Variety" {...box(`lots.${i}.variety`)} />
               <TextBox label="Tag" {...box(`lots.${i}.tag`)} />
             </div>

@@ -1,4 +1,4 @@
-import { cropOf, CROPS, dryBushels, type TracePath, type TraceStop } from '@fanega/core';
+import { cropOf, CROPS, dryBushels, gathered, type TracePath, type TraceStop } from '@fanega/core';
 import { sankey, sankeyJustify, sankeyLinkHorizontal, type SankeyGraph } from 'd3-sankey';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { Farm } from '../../../data/farm';
@@ -21,6 +21,8 @@ const nameOf = (node: TraceStop, farm: Farm): string => {
   switch (node.what) {
     case 'lot':
       return farm.lot(node.of)?.fieldName ?? 'unknown field';
+    case 'lots':
+      return `${node.of} smaller fields`;
     case 'lost':
       return `lost: ${node.of}`;
     case 'standing':
@@ -34,7 +36,10 @@ const nameOf = (node: TraceStop, farm: Farm): string => {
 const NAMES = 185;
 
 /** The way of the grain as a flow: as wide as the dry bushels that went there. */
-export function WayDrawing({ farm, way, crop }: { farm: Farm; way: TracePath; crop: string | undefined }) {
+export function WayDrawing({ farm, way: whole, crop }: { farm: Farm; way: TracePath; crop: string | undefined }) {
+  const [open, setOpen] = useState(false);
+  const few = useMemo(() => gathered(whole), [whole]);
+  const way = open ? whole : few;
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(900);
   useLayoutEffect(() => {
@@ -42,7 +47,7 @@ export function WayDrawing({ farm, way, crop }: { farm: Farm; way: TracePath; cr
     observer.observe(frame.current!);
     return () => observer.disconnect();
   }, []);
-  const height = Math.min(480, Math.max(130, way.nodes.length * 27));
+  const height = Math.min(open ? 1800 : 480, Math.max(130, way.nodes.length * 27));
   const graph = useMemo((): SankeyGraph<Node, Link> => {
     const nodes = way.nodes.map((node): Node => ({ id: node.id, node }));
     const links = way.links.map(({ from, to, dryKg, lots, entries }): Link => ({
@@ -67,6 +72,18 @@ export function WayDrawing({ farm, way, crop }: { farm: Farm; way: TracePath; cr
   const path = sankeyLinkHorizontal<Node, Link>();
   return (
     <div ref={frame} className="mt-2 overflow-x-auto">
+      {few !== whole && (
+        <button
+          type="button"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+          className="min-h-11 font-semibold underline decoration-rule underline-offset-4"
+        >
+          {open
+            ? 'Gather the small fields'
+            : `Show all ${whole.nodes.filter(({ what }) => what === 'lot').length} fields`}
+        </button>
+      )}
       <svg
         width={width}
         height={height}
