@@ -1,5 +1,7 @@
+import type { InsuranceAnswer } from '@fanega/contract';
 import { type Book, checkOriginAgainst, type EpcisDocument, type Origin, type OriginFile } from '@fanega/core';
 import Papa from 'papaparse';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, Harness, smallFarm } from './harness.js';
@@ -147,5 +149,52 @@ describe('where a ticket came from', () => {
     expect([after.stands, after.file]).toEqual(['gone', before.file]);
     expect((await post(`origin-links/${linkId}/revoke`, {})).status).toBe(200);
     expect((await anybody.get(`/origin/${secret}`)).status).toBe(404);
+  });
+});
+
+describe('an insured unit', () => {
+  const BU = 25.40117272;
+  const answer = async () => (await client.get<InsuranceAnswer>(`/farms/${farmId}/insurance?season=2026`)).body;
+  const put = (kind: string, subject: string, value: object, by = client) => by.put<Refusal>(`/farms/${farmId}/trace/${kind}/${subject}`, { revision: 0, value }); // prettier-ignore
+  const policy = { number: 'P-7', crop: 'corn', season: 2026, coverage: 0.75, price: 4.5, base: 0.15, noticeDays: 3, noticeAfterEnd: 15, periodEnds: '2026-12-10' }; // prettier-ignore
+  const unit = (lot: string, number: string) => ({ policy: 'p7', number, kind: 'optional', lots: [lot], share: 1, approvedYield: 180 }); // prettier-ignore
+
+  it('is entered by a manager, with what is wrong named at its field', async () => {
+    const operator = await harness.member(farmId, 'operator');
+    expect((await put('insurance-policy', 'p7', policy, operator)).status).toBe(403);
+    const rows = [{ moisture: 0.16, factor: 0.988 }, { moisture: 0.155, factor: 0.99 }]; // prettier-ignore
+    const bad = await put('insurance-policy', 'p7', { ...policy, moistureFactors: rows });
+    expect(bad.body.issues[0]!.field).toContain('moistureFactors');
+    expect((await put('insurance-policy', 'p7', policy)).status).toBe(200);
+    expect((await put('insurance-unit', 'u1', { ...unit(p.hs, '0001'), lots: [p.hs, p.hs] })).status).toBe(400);
+    expect((await put('insurance-unit', 'u1', unit(p.hs, '0001'))).status).toBe(200);
+    expect((await put('insurance-unit', 'u2', unit(p.pt, '0002'))).status).toBe(200);
+  });
+
+  it('finds three loads filed wrong, moves them as one, and its sheet says what the page says', async () => {
+    const cut = (lot: string, hour: number, moisture: number) => ({ id: ulid(), type: 'harvest', lot, to: p.cart, wetKg: 300 * BU, moisture, by: 'Wes', at: `2026-10-12T${hour}:00:00Z` }); // prettier-ignore
+    const loads = Array.from({ length: 9 }, (_, i) => cut(i >= 3 && i < 6 ? p.hs : p.pt, 12 + i, 0.155));
+    expect((await post('entries', { entries: loads })).status).toBe(200);
+    const before = await answer();
+    expect(before.wrong.map(({ entry }) => entry.id)).toEqual(loads.slice(3, 6).map(({ id }) => id));
+    const body = { loads: before.wrong.map(({ entry }) => entry.id), lot: p.pt, why: 'was filed under Heron Slough' };
+    const operator = await harness.member(farmId, 'operator');
+    expect((await post('insurance/moved-loads', body, operator)).status).toBe(403);
+    expect((await post('insurance/moved-loads', { ...body, loads: [...body.loads, ulid()] })).status).toBe(400);
+    expect((await post('insurance/moved-loads', { ...body, lot: 'nowhere' })).status).toBe(400);
+    expect((await post<{ moved: number }>('insurance/moved-loads', body)).body).toEqual({ moved: 3 });
+    const after = await answer();
+    expect(after.wrong).toEqual([]);
+    const of = (all: InsuranceAnswer, number: string) => all.insurance.units.find((one) => one.unit.number === number)!;
+    // 900 bushels at 15.5 %: five tenths above the base.
+    const moved = 900 * (1 - 5 * 0.0012);
+    expect(of(after, '0002').harvested - of(before, '0002').harvested).toBeCloseTo(moved, 6);
+    expect(of(before, '0001').harvested - of(after, '0001').harvested).toBeCloseTo(moved, 6);
+    expect((await post<{ moved: number }>('insurance/moved-loads', body)).body).toEqual({ moved: 0 });
+    const response = await fetch(`${harness.address()}/api/farms/${farmId}/insurance/pdf?season=2026`, { headers: { cookie: client.cookie } }); // prettier-ignore
+    const pdf = await getDocument({ data: new Uint8Array(await response.arrayBuffer()), verbosity: 0 }).promise;
+    const text = (await (await pdf.getPage(1)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' '); // prettier-ignore
+    const { toCount, guarantee } = of(after, '0002');
+    for (const figure of [toCount, guarantee]) expect(text).toContain(figure.toLocaleString('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 })); // prettier-ignore
   });
 });

@@ -40,7 +40,14 @@ import type { FarmSettingsAnswer, Me } from './people.js';
 import type { LogAnswer, SettingAnswer } from './records.js';
 import type { PhotoInfo } from './shed.js';
 import type { CablesAnswer, LevelInfo, MotorInfo, PlaceAnswer } from './store.js';
-import type { NewOriginLink, OriginLinkAnswer, OriginLinkInfo, SharedOrigin } from './trace.js';
+import type {
+  InsuranceAnswer,
+  MovedLoadsAnswer,
+  NewOriginLink,
+  OriginLinkAnswer,
+  OriginLinkInfo,
+  SharedOrigin,
+} from './trace.js';
 import type { FarmHeaderAnswer, FarmNow, FarmVersions, LayersAnswer } from './today.js';
 
 export type Positions = Readonly<Record<string, Position>>;
@@ -80,6 +87,8 @@ export interface Api {
   Me: Me;
   MonitorView: MonitorView;
   NewDevice: NewDevice;
+  InsuranceAnswer: InsuranceAnswer;
+  MovedLoadsAnswer: MovedLoadsAnswer;
   NewOriginLink: NewOriginLink;
   Division: Division;
   Origin: Origin;

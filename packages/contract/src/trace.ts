@@ -1,6 +1,17 @@
-import type { OriginFile } from '@fanega/core';
+import type { Insurance, OriginFile, WrongFieldLoad } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { IsIn, IsInt, IsOptional, IsString, Length, Max, Min } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  Length,
+  Max,
+  Min,
+} from 'class-validator';
 import type { ClockStyle, UnitSystem } from './people.js';
 
 export const ORIGIN_KINDS = ['delivery', 'place'] as const;
@@ -62,4 +73,34 @@ export interface SharedOrigin {
   readonly stands: OriginStands;
   readonly units: UnitSystem;
   readonly clock: ClockStyle;
+}
+
+/** Loads that were filed under the wrong field, put where they belong. */
+export class MovedLoadsBody {
+  @ApiProperty({ type: [String], description: 'entries off a field' })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(200)
+  @IsString({ each: true })
+  @Length(1, 40, { each: true })
+  loads: string[];
+
+  @ApiProperty({ description: 'the field’s lot that they are of' })
+  @IsString()
+  @Length(1, 40)
+  lot: string;
+
+  @ApiProperty({ description: 'stands in the book with each of them' })
+  @IsString()
+  @Length(1, 200, { message: 'why are they of another field?' })
+  why: string;
+}
+export interface MovedLoadsAnswer {
+  readonly moved: number;
+}
+
+/** Units of a season with what is reckoned for them, and loads that may be filed under the wrong field. */
+export interface InsuranceAnswer {
+  readonly insurance: Insurance;
+  readonly wrong: readonly WrongFieldLoad[];
 }

@@ -5,6 +5,7 @@ import {
   type DemoLog,
   demoNotebook,
   demoSell,
+  demoTrace,
   type DemoOptions,
   demoShed,
   type DemoSetting,
@@ -80,7 +81,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
         capacityBu: capacityBu ?? null,
       })),
     );
-    const [book, shed, hauling, sell] = [demoNotebook(demo), demoShed(demo), demoHauling(demo), demoSell(demo)];
+    const [book, shed, hauling, sell, trace] = [demoNotebook(demo), demoShed(demo), demoHauling(demo), demoSell(demo), demoTrace(demo)]; // prettier-ignore
     const bins = demo.places.flatMap(({ id, diameterM, eaveM, hopperM }): DemoSetting[] =>
       diameterM === undefined
         ? []
@@ -92,6 +93,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       ...book.settings,
       ...hauling.settings,
       ...sell.settings,
+      ...trace.settings,
     ]);
     const readings = [...demo.readings, ...book.readings].map(({ by, ...body }): DemoLog => ({
       kind: 'reading',
@@ -100,8 +102,11 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       voided: false,
     }));
     const seasonOf = new Map(demo.lots.map((lot) => [lot.id, lot.season]));
-    await insertLogs(tx, farmId, [...readings, ...book.logs, ...shed.logs, ...hauling.logs, ...sell.logs], (lotId) =>
-      seasonOf.get(lotId),
+    await insertLogs(
+      tx,
+      farmId,
+      [...readings, ...book.logs, ...shed.logs, ...hauling.logs, ...sell.logs, ...trace.logs],
+      (lotId) => seasonOf.get(lotId),
     );
     await insertAll(
       tx,

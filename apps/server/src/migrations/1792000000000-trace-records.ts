@@ -45,7 +45,7 @@ export class TraceRecords1792000000000 implements MigrationInterface {
       ),
     );
     await runner.query(child('insurance_units_lots', 'insurance_units', '`value` VARCHAR(40) NOT NULL'));
-    await runner.query(setting('file_matches', 'unit VARCHAR(8) NULL, day_first BOOLEAN NULL'));
+    await runner.query(setting('file_matches', 'unit VARCHAR(9) NULL, day_first BOOLEAN NULL'));
     await runner.query(child('file_matches_heads', 'file_matches', '`column` VARCHAR(8) NOT NULL, head VARCHAR(80) NOT NULL')); // prettier-ignore
     await runner.query(
       logTable(

@@ -128,6 +128,7 @@ function FarmPages({ farmId }: { farmId: string }) {
                   <Route path="/trace" element={<Trace />} />
                   <Route path="/trace/year" element={<Trace page="year" />} />
                   <Route path="/trace/owners" element={<Trace page="owners" />} />
+                  <Route path="/trace/insurance" element={<Trace page="insurance" />} />
                   <Route path="/trace/data" element={<Trace page="data" />} />
                   <Route path="/trace/book" element={<Trace page="book" />} />
                   <Route path="/trace/lot/:lotId" element={<Trace />} />

@@ -80,8 +80,8 @@ export default function SharedOrigin({ secret }: { secret: string }) {
       </section>
       <footer className="border-t border-ink px-5 pt-4 text-sm text-muted lg:px-6">
         <p>
-          Given on {dated(data.madeAt, timeZone)} out of the farm’s grain book at record{' '}
-          {number(file.seq)}, fingerprint {fingerprintOf(file.link)}.
+          Given on {dated(data.madeAt, timeZone)} out of the farm’s grain book at record {number(file.seq)}, fingerprint{' '}
+          {fingerprintOf(file.link)}.
         </p>
         <button type="button" onClick={save} className="mt-1 min-h-11 font-semibold underline underline-offset-4">
           Save it as a file

@@ -36,6 +36,7 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/origins/{of}/{id}': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/origins/{of}/{id}/divisions': { topics: ['book', 'header'], keep: false },
   '/api/farms/{farmId}/origin-links': { topics: ['trace'], keep: false },
+  '/api/farms/{farmId}/insurance': { topics: ['book', 'header', 'trace'], keep: true },
   '/api/farms/{farmId}/devices': { topics: ['devices'], keep: true },
 };
 

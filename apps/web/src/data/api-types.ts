@@ -2512,6 +2512,54 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/insurance': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['InsuranceController_insurance'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/insurance/moved-loads': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['InsuranceController_moved'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/insurance/pdf': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['InsuranceController_pdf'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/photos/{photoId}': {
     readonly parameters: {
       readonly query?: never;
@@ -2865,6 +2913,7 @@ export interface components {
         readonly second: string;
       }[];
     };
+    readonly Appraisal: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639'];
     readonly AppraisalKept: {
       readonly body: components['schemas']['AppraisalRecord'];
       readonly by: string;
@@ -2974,6 +3023,7 @@ export interface components {
       /** @description h */
       readonly stirHours?: number;
     };
+    readonly BinMeasurement: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639'];
     readonly BinMeasurementKept: {
       readonly body: components['schemas']['BinMeasurementRecord'];
       readonly by: string;
@@ -3954,7 +4004,7 @@ export interface components {
         readonly head: string;
       }[];
       /** @enum {string} */
-      readonly unit?: 'kg' | 'lb' | 't' | 'bu';
+      readonly unit?: 'kilograms' | 'pounds' | 'tonnes' | 'bushels';
       readonly dayFirst?: boolean;
     };
     readonly FingerprintAnswer: {
@@ -4120,6 +4170,19 @@ export interface components {
       /** @description $/bu */
       readonly fee?: number;
     };
+    readonly Insurance: {
+      readonly units: readonly components['schemas']['UnitProduction'][];
+      readonly bins: readonly components['schemas']['MeasuredBin'][];
+      readonly notices: readonly components['schemas']['NoticeDue'][];
+      readonly withoutPolicy: readonly string[];
+      readonly inNoUnit: readonly components['schemas']['LotInfo'][];
+      readonly inSeveral: readonly components['schemas']['LotInfo'][];
+    };
+    readonly InsuranceAnswer: {
+      readonly insurance: components['schemas']['Insurance'];
+      readonly wrong: readonly components['schemas']['WrongFieldLoad'][];
+    };
+    readonly InsurancePolicy: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639'];
     readonly InsurancePolicyKept: {
       readonly revision: number;
       readonly value: components['schemas']['InsurancePolicyRecord'];
@@ -4155,6 +4218,7 @@ export interface components {
       readonly agent?: string;
       readonly phone?: string;
     };
+    readonly InsuranceUnit: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639'];
     readonly InsuranceUnitKept: {
       readonly revision: number;
       readonly value: components['schemas']['InsuranceUnitRecord'];
@@ -4235,6 +4299,8 @@ export interface components {
     readonly LogAnswer: {
       readonly id: string;
     };
+    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639: components['schemas']['RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639'];
+    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639: components['schemas']['RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639'];
     readonly LossCheckKept: {
       readonly body: components['schemas']['LossCheckRecord'];
       readonly by: string;
@@ -4459,6 +4525,21 @@ export interface components {
       readonly wetKg: number;
       readonly moisture?: number;
     };
+    readonly MeasuredBin: {
+      readonly measurement: components['schemas']['BinMeasurement'];
+      readonly at: string;
+      readonly by: string;
+      readonly volume: number;
+      readonly volumeBushels: number;
+      readonly testWeightFactor: number;
+      readonly moistureFactor: number;
+      readonly bushels: number;
+      readonly booked: number | null;
+      readonly lots: {
+        readonly [key: string]: number;
+      };
+      readonly left: number;
+    };
     /** @enum {string} */
     readonly Method: 'ticket' | 'bridge' | 'cartScale' | 'volume' | 'monitor' | 'estimate';
     readonly MonitorPair: {
@@ -4510,6 +4591,9 @@ export interface components {
       readonly grossKg?: number;
       readonly tareKg?: number;
       readonly pricePerBu?: number;
+    };
+    readonly MovedLoadsAnswer: {
+      readonly moved: number;
     };
     readonly NewDevice: {
       readonly deviceId: string;
@@ -4615,6 +4699,15 @@ export interface components {
           readonly second: string;
           readonly share: number | null;
         };
+    readonly NoticeDue: {
+      readonly policyId: string;
+      /** @enum {string} */
+      readonly what: 'loss' | 'end';
+      readonly noticeId: string | null;
+      readonly cause: string;
+      readonly by: string;
+      readonly days: number;
+    };
     readonly Origin: {
       readonly subject: components['schemas']['OriginSubject'];
       readonly name: string;
@@ -4916,6 +5009,68 @@ export interface components {
     };
     /** @enum {string} */
     readonly ReadingSource: 'hand' | 'combine' | 'elevator' | 'bench' | 'bite';
+    readonly RecordOf_structure_61938389_1560_1673_61938389_1529_1674_61938389_1529_1676_61938389_1521_1676_61938389_1521_1688_61938389_1493_1689_61938389_1438_1690_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639: {
+      readonly moisture: number;
+      readonly factor: number;
+    };
+    readonly RecordOf_structure_61938389_1780_1895_61938389_1749_1896_61938389_1749_1898_61938389_1741_1898_61938389_1741_1910_61938389_1713_1911_61938389_1690_1912_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639: {
+      readonly testWeight: number;
+      readonly factor: number;
+    };
+    readonly RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639: {
+      readonly acres?: number;
+      readonly quality?: number;
+      readonly policy: string;
+      readonly number: string;
+      /** @enum {string} */
+      readonly kind: 'optional' | 'basic' | 'enterprise';
+      readonly lots: readonly string[];
+      readonly share: number;
+      readonly approvedYield: number;
+    };
+    readonly RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639: {
+      readonly note?: string;
+      /** @description Failed to correctly infer type */
+      readonly id?: unknown;
+      /** @description Failed to correctly infer type */
+      readonly at?: unknown;
+      readonly unit: string;
+      /** @enum {string} */
+      readonly why: 'unharvested' | 'uninsured cause';
+      readonly acres: number;
+      readonly perAcre: number;
+    };
+    readonly RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639: {
+      readonly note?: string;
+      /** @description Failed to correctly infer type */
+      readonly id?: unknown;
+      /** @description Failed to correctly infer type */
+      readonly at?: unknown;
+      readonly placeId: string;
+      readonly cropYear: number;
+      readonly circumference: number;
+      readonly depth: number;
+      readonly moisture: number;
+      readonly testWeight: number;
+    };
+    readonly RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639: {
+      readonly perTenth?: number;
+      readonly moistureFactors?: readonly components['schemas']['RecordOf_structure_61938389_1560_1673_61938389_1529_1674_61938389_1529_1676_61938389_1521_1676_61938389_1521_1688_61938389_1493_1689_61938389_1438_1690_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639'][];
+      readonly testWeightFactors?: readonly components['schemas']['RecordOf_structure_61938389_1780_1895_61938389_1749_1896_61938389_1749_1898_61938389_1741_1898_61938389_1741_1910_61938389_1713_1911_61938389_1690_1912_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639'][];
+      readonly agent?: string;
+      readonly phone?: string;
+      readonly number: string;
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      readonly season: number;
+      readonly coverage: number;
+      readonly price: number;
+      readonly base: number;
+      readonly noticeDays: number;
+      readonly noticeAfterEnd: number;
+      readonly periodEnds: string;
+    };
     readonly RestRulesKept: {
       readonly revision: number;
       readonly value: components['schemas']['RestRulesRecord'];
@@ -5136,6 +5291,8 @@ export interface components {
     readonly SettingAnswer: {
       readonly revision: number;
     };
+    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639: components['schemas']['RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639'];
+    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639: components['schemas']['RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639'];
     readonly SettingsEntryKept: {
       readonly body: components['schemas']['SettingsEntryRecord'];
       readonly by: string;
@@ -5542,6 +5699,43 @@ export interface components {
       };
       readonly permitRoads?: readonly string[];
     };
+    readonly UnitField: {
+      readonly lot: components['schemas']['LotInfo'];
+      readonly sold: number;
+      readonly tickets: number;
+      readonly measured: number;
+      readonly unmeasured: number;
+      readonly harvested: number;
+      readonly commingled: number;
+    };
+    readonly UnitProduction: {
+      readonly id: string;
+      readonly unit: components['schemas']['InsuranceUnit'];
+      readonly policyId: string;
+      readonly policy: components['schemas']['InsurancePolicy'];
+      readonly fields: readonly components['schemas']['UnitField'][];
+      readonly acres: number;
+      readonly sold: number;
+      readonly measured: number;
+      readonly unmeasured: number;
+      readonly commingled: number;
+      readonly appraisals: readonly components['schemas']['Appraisal'][];
+      readonly appraised: number;
+      readonly quality: number;
+      readonly harvested: number;
+      readonly guarantee: number;
+      readonly toCount: number;
+      readonly shortfall: number;
+      readonly indemnity: number;
+      readonly perAcre: number;
+      readonly standing: readonly string[];
+      readonly beyondTable: number;
+      readonly history: readonly {
+        readonly season: number;
+        readonly acres: number;
+        readonly perAcre: number;
+      }[];
+    };
     /** @enum {string} */
     readonly UnitSystem: 'us' | 'metric';
     readonly VehicleNow: {
@@ -5645,6 +5839,15 @@ export interface components {
       readonly tareKg?: number;
       readonly pricePerBu?: number;
     };
+    readonly WrongFieldLoad: {
+      readonly entry: components['schemas']['HarvestEntry'];
+      readonly lot: string;
+      readonly likely: string;
+      readonly reasons: readonly components['schemas']['WrongFieldReason'][];
+      readonly wetKg: number;
+    };
+    /** @enum {string} */
+    readonly WrongFieldReason: 'alone' | 'between' | 'moisture';
     readonly SignInBody: {
       readonly email: string;
       readonly password: string;
@@ -5842,6 +6045,14 @@ export interface components {
       readonly givenTo: string;
       /** @description days that it opens; left out: until it is cut off */
       readonly days?: number;
+    };
+    readonly MovedLoadsBody: {
+      /** @description entries off a field */
+      readonly loads: readonly string[];
+      /** @description the field’s lot that they are of */
+      readonly lot: string;
+      /** @description stands in the book with each of them */
+      readonly why: string;
     };
     readonly DeviceBody: {
       readonly name: string;
@@ -9871,6 +10082,75 @@ export interface operations {
         content: {
           readonly 'application/json': components['schemas']['SharedOrigin'];
         };
+      };
+    };
+  };
+  readonly InsuranceController_insurance: {
+    readonly parameters: {
+      readonly query?: {
+        readonly season?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['InsuranceAnswer'];
+        };
+      };
+    };
+  };
+  readonly InsuranceController_moved: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['MovedLoadsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['MovedLoadsAnswer'];
+        };
+      };
+    };
+  };
+  readonly InsuranceController_pdf: {
+    readonly parameters: {
+      readonly query?: {
+        readonly season?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
       };
     };
   };

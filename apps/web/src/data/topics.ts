@@ -13,6 +13,7 @@ const WRITES: Readonly<Record<string, readonly Topic[]>> = {
   places: ['header', 'store', 'shed'],
   photos: ['shed'],
   'origin-links': ['trace'],
+  insurance: ['book', 'trace'],
   seasons: ['header', 'fields'],
   book: TOPICS,
 };

@@ -150,7 +150,7 @@ export type FieldColumn = (typeof FIELD_COLUMNS)[number];
 export const FILE_MATCH = settingKind('fileMatch', 'trace', 'file_matches', 'own', {
   heads: list(record({ column: choice([...new Set([...LOAD_COLUMNS, ...FIELD_COLUMNS])]), head: text(80, 1) }), 0, 20),
   /** of weights */
-  unit: optional(choice(['kg', 'lb', 't', 'bu'])),
+  unit: optional(choice(['kilograms', 'pounds', 'tonnes', 'bushels'])),
   /** day before month in dates */
   dayFirst: optional(flag()),
 });

@@ -27,3 +27,20 @@ export {
 export { type EpcisDocument, type EpcisEvent, epcisOf } from './epcis.js';
 export { ENTRY_COLUMNS, entryRows } from './entry-rows.js';
 export { yearOf, type YearCrop, type YearDifference } from './year.js';
+export {
+  BeyondTable,
+  type Insurance,
+  indemnityOf,
+  insuranceOf,
+  type MeasuredBin,
+  measuredBushels,
+  MOISTURE_OF_POLICY,
+  moistureFactor,
+  type NoticeDue,
+  PRODUCTION_TO_COUNT,
+  testWeightFactor,
+  type UnitField,
+  type UnitProduction,
+  USUAL_PER_TENTH,
+} from './insurance.js';
+export { movedToField, wrongFieldLoads, type WrongFieldLoad, type WrongFieldReason } from './wrong-field.js';

@@ -39,9 +39,12 @@ const BY_MANAGER = new Set<SettingName>([
   'ownerTerms',
   'hedge',
   'sellPlan',
+  'seasonState',
+  'insurancePolicy',
+  'insuranceUnit',
 ]);
 /** Logs that only a manager writes: prices and what is paid. */
-const LOGGED_BY_MANAGER = new Set<LogName>(['priceFix', 'bid', 'settlement', 'statement']);
+const LOGGED_BY_MANAGER = new Set<LogName>(['priceFix', 'bid', 'settlement', 'statement', 'appraisal', 'lossNotice']);
 
 /** Records of a station at once, and a door for each kind. Made from the core's list: a new kind of record needs no line here. */
 function stationController(station: RecordStation): Type {

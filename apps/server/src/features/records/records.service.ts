@@ -119,6 +119,17 @@ export class RecordsService {
     return { of, seasons: known, page, pages, broken, logs: lists, settings };
   }
 
+  /** Records of a station of all seasons, every page of them. */
+  async everything(farmId: string, station: RecordStation): Promise<StationRecords> {
+    const seasons = await this.records.seasons(farmId, namesOf(LOG_KINDS, station));
+    const first = await this.station(farmId, station, seasons, 1);
+    const logs: Record<string, readonly unknown[]> = { ...first.logs };
+    for (let page = 2; page <= first.pages; page++)
+      for (const [name, entries] of Object.entries((await this.station(farmId, station, seasons, page)).logs))
+        logs[name] = [...(logs[name] ?? []), ...entries];
+    return { ...first, logs } as StationRecords;
+  }
+
   /** The newest of a log that count, newest first. */
   async newest<N extends LogName>(farmId: string, name: N, count: number): Promise<readonly LogEntry<N>[]> {
     const seasons = (await this.records.seasons(farmId, [name])).slice(0, 1);

@@ -9,7 +9,7 @@ import {
 } from '@fanega/core';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { figure, head, type Letterhead, printSheet } from '../../platform/print.js';
-import { dollars, plain, shortDay as day, table, unitsOf } from '../../platform/print-parts.js';
+import { dollars, shortDay as day, table, unitsOf } from '../../platform/print-parts.js';
 
 /** What can be printed of the selling. */
 export const PRINTS = ['contracts', 'settlements', 'deliveries'] as const;

@@ -15,6 +15,8 @@ import { Answers } from '../../platform/answer.js';
 import { Refused } from '../../platform/refused.js';
 import { FieldsModule, FieldsService } from '../fields/index.js';
 import { LedgerModule, LedgerService } from '../ledger/index.js';
+import { RecordsModule } from '../records/index.js';
+import { InsuranceController, InsuranceService } from './insurance.controller.js';
 import { LinksRepository } from './links.repository.js';
 import { OriginController, SharedOriginController } from './origin.controller.js';
 import { OriginService } from './origin.service.js';
@@ -84,9 +86,9 @@ class TraceController {
 }
 
 @Module({
-  imports: [LedgerModule, FieldsModule],
-  controllers: [TraceController, OutController, OriginController, SharedOriginController],
-  providers: [LinksRepository, OriginService],
+  imports: [LedgerModule, FieldsModule, RecordsModule],
+  controllers: [TraceController, OutController, OriginController, SharedOriginController, InsuranceController],
+  providers: [LinksRepository, OriginService, InsuranceService],
 })
 export class TraceModule {}
 export { OriginLinkRow } from './trace.entity.js';

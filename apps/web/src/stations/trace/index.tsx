@@ -44,6 +44,7 @@ import { Page } from '../../ui/page';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 
 const Year = lazy(() => import('./pages/year'));
+const Insurance = lazy(() => import('./pages/insurance'));
 const InAndOut = lazy(() => import('./pages/in-and-out'));
 const PlaceOrigin = lazy(() => import('./pages/place'));
 const OwnerStatements = lazy(() => import('./pages/owners'));
@@ -52,12 +53,13 @@ const PAGES = [
   { path: '', name: 'Fields and tickets' },
   { path: 'year', name: 'The year' },
   { path: 'owners', name: 'Owners' },
+  { path: 'insurance', name: 'Insurance' },
   { path: 'data', name: 'Data in and out' },
   { path: 'book', name: 'The book itself' },
 ] as const;
 
 /** From a field to its tickets and back: the reason for the whole program. */
-export default function Trace({ page }: { page?: 'year' | 'owners' | 'data' | 'book' }) {
+export default function Trace({ page }: { page?: 'year' | 'owners' | 'insurance' | 'data' | 'book' }) {
   const { lotId, entryId, placeId } = useParams();
   if (page !== undefined && page !== 'book') return <OfSeason page={page} />;
   if (page === 'book')
@@ -87,7 +89,7 @@ const dryGrain = (farm: Farm, cropId: string | undefined, dryKg: number): Said =
 const baseOf = (cropId: string | undefined): string => percent((cropOf(cropId ?? '') ?? CROPS.corn).baseMoisture);
 
 /** A page that is of one season. */
-function OfSeason({ page }: { page: 'year' | 'owners' | 'data' }) {
+function OfSeason({ page }: { page: 'year' | 'owners' | 'insurance' | 'data' }) {
   const farm = useFarm();
   const chosen = useSeason(farm);
   const { season } = chosen;
@@ -98,6 +100,8 @@ function OfSeason({ page }: { page: 'year' | 'owners' | 'data' }) {
           <InAndOut farm={farm} season={season} />
         ) : season === undefined ? (
           <Empty title="No field is in the book yet." />
+        ) : page === 'insurance' ? (
+          <Insurance key={season} farm={farm} season={season} />
         ) : page === 'year' ? (
           <Year farm={farm} season={season} />
         ) : (
