@@ -15,7 +15,7 @@ import {
   TrustRow,
 } from './features/ledger/index.js';
 import { PhotoRow } from './features/shed/index.js';
-import { OriginLinkRow } from './features/trace/index.js';
+import { FileImportFieldRow, FileImportRow, OriginLinkRow } from './features/trace/index.js';
 import { InitialBook1790000000000 } from './migrations/1790000000000-initial-book.js';
 import { Notebook1790100000000 } from './migrations/1790100000000-notebook.js';
 import { Shed1790200000000 } from './migrations/1790200000000-shed.js';
@@ -56,6 +56,8 @@ const ENTITIES = [
     LevelRow,
     MotorRow,
     OriginLinkRow,
+    FileImportRow,
+    FileImportFieldRow,
   ],
   ...RECORD_SCHEMAS,
 ];

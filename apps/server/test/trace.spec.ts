@@ -2,6 +2,10 @@ import type { InsuranceAnswer } from '@fanega/contract';
 import { type Book, checkOriginAgainst, type EpcisDocument, type Origin, type OriginFile } from '@fanega/core';
 import Papa from 'papaparse';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { check as checkGeoJson } from '@placemarkio/check-geojson';
+import ICAL from 'ical.js';
+import isoxml from 'isoxml';
+import readXlsxFile from 'read-excel-file/node';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, Harness, smallFarm } from './harness.js';
@@ -196,5 +200,111 @@ describe('an insured unit', () => {
     const text = (await (await pdf.getPage(1)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' '); // prettier-ignore
     const { toCount, guarantee } = of(after, '0002');
     for (const figure of [toCount, guarantee]) expect(text).toContain(figure.toLocaleString('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 })); // prettier-ignore
+  });
+});
+
+describe('files that come in', () => {
+  const fields = (importId: string, list: object[]) => post<{ taken: number }>('imports/fields', { importId, file: 'fields.csv', season: 2026, fields: list }); // prettier-ignore
+  const square = (lon: number) => [[lon, 35], [lon + 0.006, 35], [lon + 0.006, 35.006], [lon, 35.006], [lon, 35]].map(([x, lat]) => ({ part: 0, ring: 0, lon: x, lat })); // prettier-ignore
+  const one = (name: string, tag: string, more: object = {}) => ({ name, acres: 40, crop: 'corn', tag, ...more });
+  const names = async () => (await client.get<{ lots: { fieldName: string; acres: number; season: number }[] }>(`/farms/${farmId}/header`)).body.lots.filter(({ season }) => season === 2026); // prettier-ignore
+
+  it('fields: all or none, undone, and taken in again', async () => {
+    const operator = await harness.member(farmId, 'operator');
+    const importId = ulid();
+    const list = [one('Moss Lane', 'ML', { boundary: square(-90) }), one('heron  slough', 'HS', { acres: 63 })];
+    expect((await post('imports/fields', { importId, file: 'f', season: 2026, fields: list }, operator)).status).toBe(403); // prettier-ignore
+    const twice = await post('imports/fields', { importId, file: 'f', season: 2026, fields: [...list, one('Other', 'ML')] }); // prettier-ignore
+    expect([twice.status, twice.body.issues[0]!.field]).toEqual([400, 'fields[2].tag']);
+    const crossed = square(-90).map((point, i) => (i === 1 ? square(-90)[2]! : i === 2 ? square(-90)[1]! : point));
+    expect((await post('imports/fields', { importId, file: 'f', season: 2026, fields: [one('Bow', 'BO', { boundary: crossed })] })).status).toBe(400); // prettier-ignore
+    expect((await names()).map(({ fieldName }) => fieldName)).not.toContain('Moss Lane');
+    expect((await fields(importId, list)).body).toEqual({ taken: 2 });
+    expect((await fields(importId, list)).body).toEqual({ taken: 2 });
+    expect((await names()).filter(({ fieldName }) => fieldName === 'Moss Lane')).toHaveLength(1);
+    expect((await names()).find(({ fieldName }) => fieldName === 'Heron Slough')!.acres).toBe(63);
+    const geo = await client.get<{ features: { geometry: object | null; properties: { name: string } }[] }>(`/farms/${farmId}/out/geojson?season=2026`); // prettier-ignore
+    expect(checkGeoJson(JSON.stringify(geo.body))).toBeTruthy();
+    expect(geo.body.features.find(({ properties }) => properties.name === 'Moss Lane')!.geometry).toMatchObject({ type: 'Polygon' }); // prettier-ignore
+    expect((await post(`imports/${importId}/undo`, {})).body).toEqual({ undone: 2 });
+    expect((await names()).map(({ fieldName, acres }) => [fieldName, acres]).sort()).toEqual([['Heron Slough', 62.5], ['Pecan Turn', 62.5]]); // prettier-ignore
+    const again = ulid();
+    expect((await fields(again, list)).body).toEqual({ taken: 2 });
+    const [lot] = (await client.get<{ lots: { id: string; fieldName: string }[] }>(`/farms/${farmId}/header`)).body.lots.filter(({ fieldName }) => fieldName === 'Moss Lane'); // prettier-ignore
+    await post('entries', { entries: [{ id: ulid(), type: 'harvest', lot: lot!.id, to: p.cart, wetKg: 100, moisture: 0.15, at: '2026-10-20T12:00:00Z' }] }); // prettier-ignore
+    const busy = await post(`imports/${again}/undo`, {});
+    expect([busy.status, (busy.body as unknown as { message: string }).message]).toEqual([409, expect.stringMatching(/Moss Lane has loads already/)]); // prettier-ignore
+  });
+
+  it('loads: looked at, taken in once, undone as one, and taken in again', async () => {
+    const loads = Array.from({ length: 20 }, (_, i) => ({ lot: p.hs, to: p.cart, wetKg: 5000 + i, moisture: 0.17, at: new Date(Date.UTC(2026, 9, 25, 12, 7 * i)).toISOString() })); // prettier-ignore
+    const send = (importId: string, look: boolean, list: object[] = loads) => post<{ states: string[]; taken: number }>('imports/loads', { importId, file: 'cart.csv', look, method: 'cartScale', loads: list }); // prettier-ignore
+    const importId = ulid();
+    expect((await send(importId, true)).body).toEqual({ states: loads.map(() => 'new'), taken: 0 });
+    expect((await send(importId, false)).body.taken).toBe(20);
+    // The same file again, and one of its loads otherwise.
+    const other = [{ ...loads[0]!, wetKg: 5400 }, ...loads.slice(1)];
+    expect((await send(ulid(), true, other)).body.states).toEqual(['different', ...loads.slice(1).map(() => 'known')]);
+    expect((await send(importId, false)).body.taken).toBe(0);
+    expect((await send(ulid(), false, [{ ...loads[0]!, lot: 'nowhere' }])).status).toBe(400);
+    const listed = (await client.get<{ id: string; taken: number; undone: boolean }[]>(`/farms/${farmId}/imports`))
+      .body;
+    expect(listed.find(({ id }) => id === importId)).toMatchObject({ taken: 20, undone: false });
+    expect((await post(`imports/${importId}/undo`, {})).body).toEqual({ undone: 20 });
+    expect((await post(`imports/${importId}/undo`, {})).body).toEqual({ undone: 0 });
+    expect((await send(ulid(), false)).body.taken).toBe(20);
+  });
+});
+
+describe('what goes out in other programs’ formats', () => {
+  const raw = async (what: string): Promise<Uint8Array> => {
+    const response = await fetch(`${harness.address()}/api/farms/${farmId}/out/${what}`, { headers: { cookie: client.cookie } }); // prettier-ignore
+    expect(response.status).toBe(200);
+    return new Uint8Array(await response.arrayBuffer());
+  };
+
+  it('a workbook that another reader reads, with the sums of the book', async () => {
+    const sheets = await readXlsxFile(Buffer.from(await raw('workbook?season=2026')));
+    const of = (name: string) => sheets.find(({ sheet }) => sheet === name)!.data;
+    expect(sheets.map(({ sheet }) => sheet)).toEqual(['Fields', 'Tickets', 'In stock', 'Entries']);
+    const accounts = (await client.get<Record<string, { harvestedDryKg: number }>>(`/farms/${farmId}/accounts`)).body;
+    const heads = of('Fields')[0]! as string[];
+    const row = of('Fields').find((cells) => cells.at(-1) === p.hs)!;
+    expect(row[heads.indexOf('harvested_dry_kg')]).toBeCloseTo(accounts[p.hs]!.harvestedDryKg, 6);
+    const csv = new TextDecoder().decode(await raw('tables/fields?season=2026'));
+    const { data } = Papa.parse<Record<string, string>>(csv.replace(/^\ufeff/, ''), {
+      header: true,
+      skipEmptyLines: true,
+    });
+    expect(Number(data.find(({ id }) => id === p.hs)!.harvested_dry_kg)).toBeCloseTo(accounts[p.hs]!.harvestedDryKg, 6);
+    expect((await client.get(`/farms/${farmId}/out/tables/none`)).status).toBe(404);
+  });
+
+  it('task data of ISO 11783-10 that isoxml reads back: fields, boundaries and totals', async () => {
+    const manager = new isoxml.ISOXMLManager();
+    await manager.parseISOXMLFile(await raw('taskdata?season=2026'), 'application/zip');
+    expect(manager.getWarnings()).toEqual([]);
+    const { Partfield = [], Task = [] } = manager.rootElement.attributes;
+    const field = Partfield.find(({ attributes }) => attributes.PartfieldDesignator === 'Moss Lane')!;
+    expect(field.attributes.PartfieldArea).toBe(Math.round(40 * 4046.8564224));
+    expect(field.attributes.PolygonnonTreatmentZoneonly![0]!.attributes.LineString![0]!.attributes.Point).toHaveLength(
+      5,
+    );
+    const task = Task.find(({ attributes }) => attributes.TaskDesignator === 'Harvest Heron Slough 2026')!;
+    const accounts = (await client.get<Record<string, { harvestedDryKg: number }>>(`/farms/${farmId}/accounts`)).body;
+    const totals = new Map(task.attributes.Time![0]!.attributes.DataLogValue!.map(({ attributes }) => [attributes.ProcessDataDDI, attributes.ProcessDataValue])); // prettier-ignore
+    expect(totals.get('00B7')).toBe(Math.round(accounts[p.hs]!.harvestedDryKg));
+  });
+
+  it('a calendar that ical.js reads', async () => {
+    const contract = { number: '118', buyerId: p.mill, crop: 'corn', kind: 'flat', price: 4.5, bushels: 5000, opens: '2026-10-01', closes: '2026-12-15', overage: 'spot', done: false }; // prettier-ignore
+    expect((await client.put(`/farms/${farmId}/sell/contract/c118`, { revision: 0, value: contract })).status).toBe(
+      200,
+    );
+    const component = new ICAL.Component(ICAL.parse(new TextDecoder().decode(await raw('calendar'))));
+    const events = component.getAllSubcomponents('vevent').map((one) => new ICAL.Event(one));
+    const last = events.find(({ summary }) => summary === 'Contract 118: last day')!;
+    expect([last.startDate.toString(), last.description]).toEqual(['2026-12-15', expect.stringContaining('5,000 bu')]);
+    expect(events.some(({ summary }) => summary.includes('insurance period ends'))).toBe(true);
   });
 });

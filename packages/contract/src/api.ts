@@ -41,7 +41,11 @@ import type { LogAnswer, SettingAnswer } from './records.js';
 import type { PhotoInfo } from './shed.js';
 import type { CablesAnswer, LevelInfo, MotorInfo, PlaceAnswer } from './store.js';
 import type {
+  FieldsImportAnswer,
+  FileImportInfo,
+  ImportUndone,
   InsuranceAnswer,
+  LoadsImportAnswer,
   MovedLoadsAnswer,
   NewOriginLink,
   OriginLinkAnswer,
@@ -87,6 +91,10 @@ export interface Api {
   Me: Me;
   MonitorView: MonitorView;
   NewDevice: NewDevice;
+  FieldsImportAnswer: FieldsImportAnswer;
+  FileImportInfo: FileImportInfo;
+  ImportUndone: ImportUndone;
+  LoadsImportAnswer: LoadsImportAnswer;
   InsuranceAnswer: InsuranceAnswer;
   MovedLoadsAnswer: MovedLoadsAnswer;
   NewOriginLink: NewOriginLink;

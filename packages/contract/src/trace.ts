@@ -1,18 +1,22 @@
-import type { Insurance, OriginFile, WrongFieldLoad } from '@fanega/core';
-import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
+import { FIELD_NAMES, type Insurance, OriginFile, WrongFieldLoad } from '@fanega/core';
+import { ApiProperty, ApiPropertyOptional, OmitType } from '@nestjs/swagger';
 import {
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
+  IsBoolean,
   IsIn,
   IsInt,
   IsOptional,
   IsString,
   Length,
+  Matches,
   Max,
   Min,
 } from 'class-validator';
+import { SeasonLotBody } from './fields.js';
 import type { ClockStyle, UnitSystem } from './people.js';
+import { Each, Fits, IsBetween, IsInstant, IsMoisture, ULID } from './rules.js';
 
 export const ORIGIN_KINDS = ['delivery', 'place'] as const;
 
@@ -103,4 +107,143 @@ export interface MovedLoadsAnswer {
 export interface InsuranceAnswer {
   readonly insurance: Insurance;
   readonly wrong: readonly WrongFieldLoad[];
+}
+
+/** A corner of a boundary: polygon, ring of it, longitude and latitude. */
+export class CornerBody {
+  @ApiProperty()
+  @IsInt()
+  @Min(0)
+  @Max(100)
+  part: number;
+
+  @ApiProperty()
+  @IsInt()
+  @Min(0)
+  @Max(100)
+  ring: number;
+
+  @ApiProperty()
+  @IsBetween(-180, 180, 'a longitude is from -180 to 180')
+  lon: number;
+
+  @ApiProperty()
+  @IsBetween(-90, 90, 'a latitude is from -90 to 90')
+  lat: number;
+}
+
+/** A field out of a file, with what stands on it in the season. */
+export class ImportedFieldBody extends OmitType(SeasonLotBody, ['fieldId', 'acres'] as const) {
+  @ApiProperty()
+  @Fits(FIELD_NAMES.name, 'the field needs a name')
+  name: string;
+
+  @ApiProperty()
+  @Fits(FIELD_NAMES.acres)
+  acres: number;
+
+  @ApiPropertyOptional({ type: [CornerBody] })
+  @IsOptional()
+  @IsArray()
+  @ArrayMinSize(4)
+  @ArrayMaxSize(5000)
+  @Each(() => CornerBody)
+  boundary?: CornerBody[];
+}
+
+/** A file's import: an id that the device made, so that sending it again is harmless, and the file's name. */
+class ImportBody {
+  @ApiProperty()
+  @Matches(ULID, { message: 'the id is a ULID' })
+  importId: string;
+
+  @ApiProperty()
+  @IsString()
+  @Length(1, 120)
+  file: string;
+}
+
+/** Fields of a file: all of them or none. */
+export class FieldsImportBody extends ImportBody {
+  @ApiProperty()
+  @Fits(FIELD_NAMES.season)
+  season: number;
+
+  @ApiProperty({ type: [ImportedFieldBody] })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(500)
+  @Each(() => ImportedFieldBody)
+  fields: ImportedFieldBody[];
+}
+
+export class ImportedLoadBody {
+  @ApiProperty()
+  @IsString()
+  @Length(1, 40)
+  lot: string;
+
+  @ApiProperty()
+  @IsInstant()
+  at: string;
+
+  @ApiProperty()
+  @IsBetween(0.001, 100_000, 'a load weighs up to 100,000 kg')
+  wetKg: number;
+
+  @ApiProperty()
+  @IsMoisture()
+  moisture: number;
+
+  @ApiProperty()
+  @IsString()
+  @Length(1, 40)
+  to: string;
+
+  @ApiPropertyOptional()
+  @IsOptional()
+  @IsString()
+  @Length(0, 40)
+  ticket?: string;
+}
+
+/** Some loads of a file; `look` says only which are known already. */
+export class LoadsImportBody extends ImportBody {
+  @ApiProperty()
+  @IsBoolean()
+  look: boolean;
+
+  @ApiProperty({ enum: ['cartScale', 'monitor', 'bridge', 'estimate'], description: 'by what they were weighed' })
+  @IsIn(['cartScale', 'monitor', 'bridge', 'estimate'])
+  method: 'cartScale' | 'monitor' | 'bridge' | 'estimate';
+
+  @ApiProperty({ type: [ImportedLoadBody] })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(1000)
+  @Each(() => ImportedLoadBody)
+  loads: ImportedLoadBody[];
+}
+
+export type ImportState = 'new' | 'known' | 'different';
+export interface LoadsImportAnswer {
+  /** One for each load that was sent. */
+  readonly states: readonly ImportState[];
+  readonly taken: number;
+}
+export interface FieldsImportAnswer {
+  readonly taken: number;
+}
+
+export interface FileImportInfo {
+  readonly id: string;
+  readonly kind: 'fields' | 'loads';
+  readonly file: string;
+  readonly by: string;
+  readonly at: string;
+  readonly taken: number;
+  readonly undone: boolean;
+}
+export interface ImportUndone {
+  readonly undone: number;
 }

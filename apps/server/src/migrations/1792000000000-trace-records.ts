@@ -45,6 +45,38 @@ export class TraceRecords1792000000000 implements MigrationInterface {
       ),
     );
     await runner.query(child('insurance_units_lots', 'insurance_units', '`value` VARCHAR(40) NOT NULL'));
+    await runner.query(`CREATE TABLE field_boundaries (
+      farm_id ${ID} NOT NULL,
+      id ${ID} NOT NULL,
+      revision INT UNSIGNED NOT NULL,
+      field ${ID} NOT NULL,
+      PRIMARY KEY (farm_id, id),
+      ${OF_FARM},
+      FOREIGN KEY (farm_id, field) REFERENCES fields (farm_id, id)
+    ) ENGINE=InnoDB`);
+    await runner.query(child('field_boundaries_points', 'field_boundaries', 'part INT NOT NULL, ring INT NOT NULL, lon DOUBLE NOT NULL, lat DOUBLE NOT NULL')); // prettier-ignore
+    await runner.query(`CREATE TABLE file_imports (
+      farm_id ${ID} NOT NULL,
+      id ${ULID} NOT NULL,
+      kind VARCHAR(8) NOT NULL,
+      name VARCHAR(120) NOT NULL,
+      by_name VARCHAR(120) NOT NULL,
+      at_ms BIGINT NOT NULL,
+      taken INT UNSIGNED NOT NULL,
+      undone BOOLEAN NOT NULL DEFAULT FALSE,
+      PRIMARY KEY (farm_id, id),
+      ${OF_FARM}
+    ) ENGINE=InnoDB`);
+    await runner.query(`CREATE TABLE file_import_fields (
+      farm_id ${ID} NOT NULL,
+      import_id ${ULID} NOT NULL,
+      field_id ${ID} NOT NULL,
+      lot_id ${ID} NULL,
+      made BOOLEAN NOT NULL,
+      was_acres DOUBLE NULL,
+      PRIMARY KEY (farm_id, import_id, field_id),
+      FOREIGN KEY (farm_id, import_id) REFERENCES file_imports (farm_id, id)
+    ) ENGINE=InnoDB`);
     await runner.query(setting('file_matches', 'unit VARCHAR(9) NULL, day_first BOOLEAN NULL'));
     await runner.query(child('file_matches_heads', 'file_matches', '`column` VARCHAR(8) NOT NULL, head VARCHAR(80) NOT NULL')); // prettier-ignore
     await runner.query(
@@ -89,6 +121,10 @@ export class TraceRecords1792000000000 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     for (const table of [
+      'file_import_fields',
+      'file_imports',
+      'field_boundaries_points',
+      'field_boundaries',
       'origin_links',
       'bin_measurements',
       'loss_notices',

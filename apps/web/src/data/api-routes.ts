@@ -37,6 +37,7 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/origins/{of}/{id}/divisions': { topics: ['book', 'header'], keep: false },
   '/api/farms/{farmId}/origin-links': { topics: ['trace'], keep: false },
   '/api/farms/{farmId}/insurance': { topics: ['book', 'header', 'trace'], keep: true },
+  '/api/farms/{farmId}/imports': { topics: ['trace'], keep: false },
   '/api/farms/{farmId}/devices': { topics: ['devices'], keep: true },
 };
 
@@ -122,6 +123,7 @@ export const SETTING_ROUTES = {
   insurancePolicy: '/api/farms/{farmId}/trace/insurance-policy/{subject}',
   insuranceUnit: '/api/farms/{farmId}/trace/insurance-unit/{subject}',
   fileMatch: '/api/farms/{farmId}/trace/file-match/{subject}',
+  fieldBoundary: '/api/farms/{farmId}/trace/field-boundary/{subject}',
   machine: '/api/farms/{farmId}/shed/machine/{subject}',
   readinessTemplate: '/api/farms/{farmId}/shed/readiness-template/{subject}',
   seasonPlan: '/api/farms/{farmId}/shed/season-plan/{subject}',

@@ -1792,6 +1792,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/trace/field-boundary/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['FieldBoundaryController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/machine/{subject}': {
     readonly parameters: {
       readonly query?: never;
@@ -2384,6 +2400,86 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/out/workbook': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['OutController_workbook'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/out/tables/{table}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['OutController_table'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/out/geojson': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['OutController_geojson'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/out/taskdata': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['OutController_taskdata'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/out/calendar': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['OutController_calendar'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/out/epcis': {
     readonly parameters: {
       readonly query?: never;
@@ -2554,6 +2650,70 @@ export interface paths {
     readonly get: operations['InsuranceController_pdf'];
     readonly put?: never;
     readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/imports': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['ImportsController_list'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/imports/fields': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ImportsController_fields'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/imports/loads': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ImportsController_loads'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/imports/{importId}/undo': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ImportsController_undo'];
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -2913,7 +3073,7 @@ export interface components {
         readonly second: string;
       }[];
     };
-    readonly Appraisal: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639'];
+    readonly Appraisal: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275'];
     readonly AppraisalKept: {
       readonly body: components['schemas']['AppraisalRecord'];
       readonly by: string;
@@ -3023,7 +3183,7 @@ export interface components {
       /** @description h */
       readonly stirHours?: number;
     };
-    readonly BinMeasurement: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639'];
+    readonly BinMeasurement: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275'];
     readonly BinMeasurementKept: {
       readonly body: components['schemas']['BinMeasurementRecord'];
       readonly by: string;
@@ -3938,6 +4098,22 @@ export interface components {
       readonly fieldId: string;
       readonly lotId: string;
     };
+    readonly FieldBoundaryKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['FieldBoundaryRecord'];
+    };
+    readonly FieldBoundaryRecord: {
+      /** @description of fields */
+      readonly field: string;
+      readonly points: readonly {
+        readonly part: number;
+        readonly ring: number;
+        /** @description ° */
+        readonly lon: number;
+        /** @description ° */
+        readonly lat: number;
+      }[];
+    };
     readonly FieldChangeKept: {
       readonly body: components['schemas']['FieldChangeRecord'];
       readonly by: string;
@@ -3961,6 +4137,9 @@ export interface components {
       readonly firstCut: string | null;
       readonly lastCut: string | null;
     };
+    readonly FieldsImportAnswer: {
+      readonly taken: number;
+    };
     readonly FieldsRecords: {
       readonly of: readonly number[];
       readonly seasons: readonly number[];
@@ -3980,6 +4159,16 @@ export interface components {
           readonly [key: string]: components['schemas']['NextFieldPlanKept'];
         };
       };
+    };
+    readonly FileImportInfo: {
+      readonly id: string;
+      /** @enum {string} */
+      readonly kind: 'fields' | 'loads';
+      readonly file: string;
+      readonly by: string;
+      readonly at: string;
+      readonly taken: number;
+      readonly undone: boolean;
     };
     readonly FileMatchKept: {
       readonly revision: number;
@@ -4170,6 +4359,11 @@ export interface components {
       /** @description $/bu */
       readonly fee?: number;
     };
+    /** @enum {string} */
+    readonly ImportState: 'new' | 'known' | 'different';
+    readonly ImportUndone: {
+      readonly undone: number;
+    };
     readonly Insurance: {
       readonly units: readonly components['schemas']['UnitProduction'][];
       readonly bins: readonly components['schemas']['MeasuredBin'][];
@@ -4182,7 +4376,7 @@ export interface components {
       readonly insurance: components['schemas']['Insurance'];
       readonly wrong: readonly components['schemas']['WrongFieldLoad'][];
     };
-    readonly InsurancePolicy: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639'];
+    readonly InsurancePolicy: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275'];
     readonly InsurancePolicyKept: {
       readonly revision: number;
       readonly value: components['schemas']['InsurancePolicyRecord'];
@@ -4218,7 +4412,7 @@ export interface components {
       readonly agent?: string;
       readonly phone?: string;
     };
-    readonly InsuranceUnit: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639'];
+    readonly InsuranceUnit: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275'];
     readonly InsuranceUnitKept: {
       readonly revision: number;
       readonly value: components['schemas']['InsuranceUnitRecord'];
@@ -4296,11 +4490,15 @@ export interface components {
       readonly wetKg?: number;
       readonly staysKg: number;
     };
+    readonly LoadsImportAnswer: {
+      readonly states: readonly components['schemas']['ImportState'][];
+      readonly taken: number;
+    };
     readonly LogAnswer: {
       readonly id: string;
     };
-    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639: components['schemas']['RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639'];
-    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639: components['schemas']['RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639'];
+    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275: components['schemas']['RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275'];
+    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275: components['schemas']['RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275'];
     readonly LossCheckKept: {
       readonly body: components['schemas']['LossCheckRecord'];
       readonly by: string;
@@ -5009,15 +5207,15 @@ export interface components {
     };
     /** @enum {string} */
     readonly ReadingSource: 'hand' | 'combine' | 'elevator' | 'bench' | 'bite';
-    readonly RecordOf_structure_61938389_1560_1673_61938389_1529_1674_61938389_1529_1676_61938389_1521_1676_61938389_1521_1688_61938389_1493_1689_61938389_1438_1690_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639: {
+    readonly RecordOf_structure_61938389_1560_1673_61938389_1529_1674_61938389_1529_1676_61938389_1521_1676_61938389_1521_1688_61938389_1493_1689_61938389_1438_1690_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275: {
       readonly moisture: number;
       readonly factor: number;
     };
-    readonly RecordOf_structure_61938389_1780_1895_61938389_1749_1896_61938389_1749_1898_61938389_1741_1898_61938389_1741_1910_61938389_1713_1911_61938389_1690_1912_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639: {
+    readonly RecordOf_structure_61938389_1780_1895_61938389_1749_1896_61938389_1749_1898_61938389_1741_1898_61938389_1741_1910_61938389_1713_1911_61938389_1690_1912_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275: {
       readonly testWeight: number;
       readonly factor: number;
     };
-    readonly RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639: {
+    readonly RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275: {
       readonly acres?: number;
       readonly quality?: number;
       readonly policy: string;
@@ -5028,7 +5226,7 @@ export interface components {
       readonly share: number;
       readonly approvedYield: number;
     };
-    readonly RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_6639: {
+    readonly RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275: {
       readonly note?: string;
       /** @description Failed to correctly infer type */
       readonly id?: unknown;
@@ -5040,7 +5238,7 @@ export interface components {
       readonly acres: number;
       readonly perAcre: number;
     };
-    readonly RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_6639: {
+    readonly RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275: {
       readonly note?: string;
       /** @description Failed to correctly infer type */
       readonly id?: unknown;
@@ -5053,10 +5251,10 @@ export interface components {
       readonly moisture: number;
       readonly testWeight: number;
     };
-    readonly RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639: {
+    readonly RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275: {
       readonly perTenth?: number;
-      readonly moistureFactors?: readonly components['schemas']['RecordOf_structure_61938389_1560_1673_61938389_1529_1674_61938389_1529_1676_61938389_1521_1676_61938389_1521_1688_61938389_1493_1689_61938389_1438_1690_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639'][];
-      readonly testWeightFactors?: readonly components['schemas']['RecordOf_structure_61938389_1780_1895_61938389_1749_1896_61938389_1749_1898_61938389_1741_1898_61938389_1741_1910_61938389_1713_1911_61938389_1690_1912_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639'][];
+      readonly moistureFactors?: readonly components['schemas']['RecordOf_structure_61938389_1560_1673_61938389_1529_1674_61938389_1529_1676_61938389_1521_1676_61938389_1521_1688_61938389_1493_1689_61938389_1438_1690_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275'][];
+      readonly testWeightFactors?: readonly components['schemas']['RecordOf_structure_61938389_1780_1895_61938389_1749_1896_61938389_1749_1898_61938389_1741_1898_61938389_1741_1910_61938389_1713_1911_61938389_1690_1912_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275'][];
       readonly agent?: string;
       readonly phone?: string;
       readonly number: string;
@@ -5291,8 +5489,8 @@ export interface components {
     readonly SettingAnswer: {
       readonly revision: number;
     };
-    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639: components['schemas']['RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_6639'];
-    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639: components['schemas']['RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_6639'];
+    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275: components['schemas']['RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275'];
+    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275: components['schemas']['RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275'];
     readonly SettingsEntryKept: {
       readonly body: components['schemas']['SettingsEntryRecord'];
       readonly by: string;
@@ -5658,6 +5856,9 @@ export interface components {
         };
         readonly fileMatch: {
           readonly [key: string]: components['schemas']['FileMatchKept'];
+        };
+        readonly fieldBoundary: {
+          readonly [key: string]: components['schemas']['FieldBoundaryKept'];
         };
       };
     };
@@ -6053,6 +6254,50 @@ export interface components {
       readonly lot: string;
       /** @description stands in the book with each of them */
       readonly why: string;
+    };
+    readonly CornerBody: {
+      readonly part: number;
+      readonly ring: number;
+      readonly lon: number;
+      readonly lat: number;
+    };
+    readonly ImportedFieldBody: {
+      readonly variety?: string;
+      /** @description two or three letters that stand for it in drawings */
+      readonly tag: string;
+      /** @enum {string} */
+      readonly crop:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** @description left out: the farm’s own */
+      readonly shares?: readonly components['schemas']['ShareBody'][];
+      readonly name: string;
+      readonly acres: number;
+      readonly boundary?: readonly components['schemas']['CornerBody'][];
+    };
+    readonly FieldsImportBody: {
+      readonly importId: string;
+      readonly file: string;
+      readonly season: number;
+      readonly fields: readonly components['schemas']['ImportedFieldBody'][];
+    };
+    readonly ImportedLoadBody: {
+      readonly lot: string;
+      readonly at: string;
+      readonly wetKg: number;
+      readonly moisture: number;
+      readonly to: string;
+      readonly ticket?: string;
+    };
+    readonly LoadsImportBody: {
+      readonly importId: string;
+      readonly file: string;
+      readonly look: boolean;
+      /**
+       * @description by what they were weighed
+       * @enum {string}
+       */
+      readonly method: 'cartScale' | 'monitor' | 'bridge' | 'estimate';
+      readonly loads: readonly components['schemas']['ImportedLoadBody'][];
     };
     readonly DeviceBody: {
       readonly name: string;
@@ -8996,6 +9241,35 @@ export interface operations {
       };
     };
   };
+  readonly FieldBoundaryController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['FieldBoundaryRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
   readonly MachineController_change: {
     readonly parameters: {
       readonly query?: never;
@@ -9887,6 +10161,110 @@ export interface operations {
       };
     };
   };
+  readonly OutController_workbook: {
+    readonly parameters: {
+      readonly query?: {
+        readonly season?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly OutController_table: {
+    readonly parameters: {
+      readonly query?: {
+        readonly season?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly table: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly OutController_geojson: {
+    readonly parameters: {
+      readonly query?: {
+        readonly season?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly OutController_taskdata: {
+    readonly parameters: {
+      readonly query?: {
+        readonly season?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly OutController_calendar: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
   readonly OutController_epcis: {
     readonly parameters: {
       readonly query?: {
@@ -10151,6 +10529,99 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content?: never;
+      };
+    };
+  };
+  readonly ImportsController_list: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['FileImportInfo'][];
+        };
+      };
+    };
+  };
+  readonly ImportsController_fields: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['FieldsImportBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['FieldsImportAnswer'];
+        };
+      };
+    };
+  };
+  readonly ImportsController_loads: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['LoadsImportBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LoadsImportAnswer'];
+        };
+      };
+    };
+  };
+  readonly ImportsController_undo: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly importId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['ImportUndone'];
+        };
       };
     };
   };

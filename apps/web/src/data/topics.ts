@@ -14,6 +14,7 @@ const WRITES: Readonly<Record<string, readonly Topic[]>> = {
   photos: ['shed'],
   'origin-links': ['trace'],
   insurance: ['book', 'trace'],
+  imports: ['book', 'header', 'fields', 'trace'],
   seasons: ['header', 'fields'],
   book: TOPICS,
 };

@@ -54,6 +54,7 @@ import {
 import {
   APPRAISAL,
   BIN_MEASUREMENT,
+  FIELD_BOUNDARY,
   FILE_MATCH,
   INSURANCE_POLICY,
   INSURANCE_UNIT,
@@ -128,6 +129,7 @@ export const SETTING_KINDS = {
   insurancePolicy: INSURANCE_POLICY,
   insuranceUnit: INSURANCE_UNIT,
   fileMatch: FILE_MATCH,
+  fieldBoundary: FIELD_BOUNDARY,
   machine: MACHINE,
   readinessTemplate: READINESS_TEMPLATE,
   seasonPlan: SEASON_PLAN,

@@ -139,6 +139,17 @@ export const BIN_MEASUREMENT = logKind('binMeasurement', 'trace', 'bin_measureme
 });
 export type BinMeasurement = LogOf<typeof BIN_MEASUREMENT>;
 
+/** Where a field lies: rings of polygons as GeoJSON has them, the first ring of a part around it, the others holes in it. */
+export const FIELD_BOUNDARY = settingKind('fieldBoundary', 'trace', 'field_boundaries', 'own', {
+  field: idOf('fields'),
+  points: list(
+    record({ part: whole(0, 100), ring: whole(0, 100), lon: number(-180, 180, '°'), lat: number(-90, 90, '°') }),
+    4,
+    5000,
+  ),
+});
+export type FieldBoundary = SettingOf<typeof FIELD_BOUNDARY>;
+
 /** Columns of a file of loads that are understood. */
 export const LOAD_COLUMNS = ['field', 'at', 'weight', 'moisture', 'to', 'ticket'] as const;
 export type LoadColumn = (typeof LOAD_COLUMNS)[number];

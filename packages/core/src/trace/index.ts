@@ -44,3 +44,32 @@ export {
   USUAL_PER_TENTH,
 } from './insurance.js';
 export { movedToField, wrongFieldLoads, type WrongFieldLoad, type WrongFieldReason } from './wrong-field.js';
+export {
+  acresInside,
+  boundaryProblem,
+  type BoundaryProblem,
+  crossesItself,
+  pointsOf,
+  type Rings,
+  ringsOf,
+  tidied,
+} from './boundary.js';
+export { cropIn, dayComesFirst, decimalComma, figureIn, matchHeads, momentIn } from './file-words.js';
+export {
+  FIELD_HEADS,
+  type FieldFileProblem,
+  type FieldFileRow,
+  type FieldPlan,
+  planFields,
+  type PlannedField,
+  tagFor,
+} from './field-file.js';
+export {
+  LOAD_HEADS,
+  type LoadFileProblem,
+  type LoadPlan,
+  planLoads,
+  type PlannedLoad,
+  weightUnitOf,
+} from './load-file.js';
+export { bookTables, type CalendarEvent, calendarOf, fieldsGeoJson, type OutTable } from './out.js';

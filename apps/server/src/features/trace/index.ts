@@ -16,6 +16,9 @@ import { Refused } from '../../platform/refused.js';
 import { FieldsModule, FieldsService } from '../fields/index.js';
 import { LedgerModule, LedgerService } from '../ledger/index.js';
 import { RecordsModule } from '../records/index.js';
+import { ImportsController } from './imports.controller.js';
+import { ImportsRepository } from './imports.repository.js';
+import { ImportsService } from './imports.service.js';
 import { InsuranceController, InsuranceService } from './insurance.controller.js';
 import { LinksRepository } from './links.repository.js';
 import { OriginController, SharedOriginController } from './origin.controller.js';
@@ -87,8 +90,15 @@ class TraceController {
 
 @Module({
   imports: [LedgerModule, FieldsModule, RecordsModule],
-  controllers: [TraceController, OutController, OriginController, SharedOriginController, InsuranceController],
-  providers: [LinksRepository, OriginService, InsuranceService],
+  controllers: [
+    TraceController,
+    OutController,
+    OriginController,
+    SharedOriginController,
+    InsuranceController,
+    ImportsController,
+  ],
+  providers: [LinksRepository, OriginService, InsuranceService, ImportsRepository, ImportsService],
 })
 export class TraceModule {}
-export { OriginLinkRow } from './trace.entity.js';
+export { FileImportFieldRow, FileImportRow, OriginLinkRow } from './trace.entity.js';

@@ -1,5 +1,5 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm';
-import { FARM, INSTANT, TEXT, ULID } from '../../platform/columns.js';
+import { FARM, ID, INSTANT, TEXT, ULID } from '../../platform/columns.js';
 
 /** A link that shows one origin to whoever has it. */
 @Entity('origin_links')
@@ -19,4 +19,31 @@ export class OriginLinkRow {
   @Column('int', { unsigned: true }) opened: number;
   @Column({ name: 'opened_ms', nullable: true, ...INSTANT }) openedMs: number | null;
   @Column('boolean') revoked: boolean;
+}
+
+/** A file that was taken in. */
+@Entity('file_imports')
+export class FileImportRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn(ULID) id: string;
+  @Column({ type: 'varchar', length: 8 }) kind: 'fields' | 'loads';
+  @Column(TEXT) name: string;
+  @Column({ name: 'by_name', ...TEXT }) byName: string;
+  @Column({ name: 'at_ms', ...INSTANT }) atMs: number;
+  @Column('int', { unsigned: true }) taken: number;
+  @Column('boolean') undone: boolean;
+}
+
+/** What an import made or changed of the fields, so that it can be undone. */
+@Entity('file_import_fields')
+export class FileImportFieldRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn({ name: 'import_id', ...ULID }) importId: string;
+  @PrimaryColumn({ name: 'field_id', ...ID }) fieldId: string;
+  /** The lot that it made. */
+  @Column({ name: 'lot_id', nullable: true, ...ID }) lotId: string | null;
+  /** The field was made too. */
+  @Column('boolean') made: boolean;
+  /** Acres that the field had before. */
+  @Column({ name: 'was_acres', type: 'double', nullable: true }) wasAcres: number | null;
 }

@@ -20,7 +20,7 @@ import { Button, Problem, SelectBox, TextBox } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { Progress } from '../../../ui/progress';
 import { toast } from '../../../ui/toast';
-import { type FileTable, readTable } from './read-file';
+import { type FileTable, readTable } from '../../../widgets/read-table';
 import { BuyerBox } from '../../../widgets/buyer-box';
 
 const COLUMN_WORDS: Readonly<Record<FileColumn, string>> = {

@@ -13,7 +13,7 @@ export const factorBox = (what: string): Box<readonly FactorLine[]> => ({
     const rows: FactorLine[] = [];
     for (const [i, line] of lines.entries()) {
       if (line === '') continue;
-      const figures = line.split(/[\s;|]+|,\s+/).filter(Boolean).map((text) => Number(text.replace(',', '.').replace(/[%×x]$/i, ''))); // prettier-ignore
+      const figures = line.split(/[\s;|]+|,\s+/).filter(Boolean).map((text) => Number(text.replace(',', '.').replace(/[%×]$/, ''))); // prettier-ignore
       const [of, factor] = figures;
       if (figures.length !== 2 || figures.some((figure) => !Number.isFinite(figure)))
         return { error: `Line ${i + 1}: ${what} and factor, like “15.1 0.9988”` };

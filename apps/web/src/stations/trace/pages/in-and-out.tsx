@@ -1,14 +1,26 @@
+import type { FileImportInfo } from '@fanega/contract';
 import { Download } from 'lucide-react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
-import { addressOf } from '../../../data/api';
-import type { Farm } from '../../../data/farm';
+import { addressOf, post } from '../../../data/api';
+import { type Farm, useFileImports, useRefreshFarm } from '../../../data/farm';
+import { write } from '../../../data/outbox';
+import { useSend } from '../../../data/use-send';
+import { number } from '../../../quantity/quantity';
+import { moment } from '../../../quantity/time';
+import { Button, Problem } from '../../../ui';
 import { Section } from '../../../ui/page';
+
+const FieldsFile = lazy(async () => ({ default: (await import('../forms/fields-file')).FieldsFile }));
+const LoadsFile = lazy(async () => ({ default: (await import('../forms/loads-file')).LoadsFile }));
 
 const LOOK = 'inline-flex min-h-11 items-center gap-2 font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink'; // prettier-ignore
 
 /** Everything that goes out of the book and comes into it, and in which format. */
 export default function InAndOut({ farm, season }: { farm: Farm; season: number | undefined }) {
+  const [open, setOpen] = useState<'fields' | 'loads' | null>(null);
   const of = { farmId: farm.id };
+  const newest = Math.max(0, ...farm.data.lots.map((lot) => lot.season)) || new Date(farm.clock()).getFullYear();
   const years = season === undefined ? '' : `?season=${season}`;
   const file = (address: string, words: string) => (
     <a href={address} download className={LOOK}>
@@ -25,6 +37,45 @@ export default function InAndOut({ farm, season }: { farm: Farm; season: number 
             <dd className="text-sm text-muted">
               Fanega’s own open format (JSON, docs/fanega-book.schema.json): every entry as it was written down,
               checkable without a server.
+            </dd>
+          </div>
+          <div>
+            <dt>{file(`${addressOf('/api/farms/{farmId}/out/workbook', of)}${years}`, 'All tables as a workbook')}</dt>
+            <dd className="text-sm text-muted">
+              XLSX: fields, tickets, what lies where, every entry. Or as CSV, one by one:{' '}
+              {(['fields', 'tickets', 'stock'] as const).map((table, i) => (
+                <span key={table}>
+                  {i > 0 && ', '}
+                  <a
+                    href={`${addressOf('/api/farms/{farmId}/out/tables/{table}', { ...of, table })}${years}`}
+                    download
+                    className="inline-flex min-h-11 items-center underline underline-offset-4"
+                  >
+                    {table}
+                  </a>
+                </span>
+              ))}
+              .
+            </dd>
+          </div>
+          <div>
+            <dt>{file(`${addressOf('/api/farms/{farmId}/out/geojson', of)}${years}`, 'Fields as a map')}</dt>
+            <dd className="text-sm text-muted">
+              GeoJSON (RFC 7946): boundaries where they are known, with crop, acres and what was harvested.
+            </dd>
+          </div>
+          <div>
+            <dt>
+              {file(`${addressOf('/api/farms/{farmId}/out/taskdata', of)}${years}`, 'Fields and totals for machines')}
+            </dt>
+            <dd className="text-sm text-muted">
+              ISO 11783-10 task data, zipped: field list, boundaries, and what each field came to.
+            </dd>
+          </div>
+          <div>
+            <dt>{file(addressOf('/api/farms/{farmId}/out/calendar', of), 'Days not to miss')}</dt>
+            <dd className="text-sm text-muted">
+              A calendar (ICS): contracts’ first and last days, payments put off, notices to the insurer.
             </dd>
           </div>
           <div>
@@ -80,6 +131,26 @@ export default function InAndOut({ farm, season }: { farm: Farm; season: number 
         <dl className="mt-2 space-y-4">
           <div>
             <dt>
+              <button type="button" className={LOOK} onClick={() => setOpen('fields')}>
+                Fields
+              </button>
+            </dt>
+            <dd className="text-sm text-muted">
+              CSV, XLSX, GeoJSON, zipped shapefile or ISO 11783 task data, with their boundaries.
+            </dd>
+          </div>
+          <div>
+            <dt>
+              <button type="button" className={LOOK} onClick={() => setOpen('loads')}>
+                Loads of a cart or a display
+              </button>
+            </dt>
+            <dd className="text-sm text-muted">
+              CSV or XLSX: columns matched once and remembered; the same file again doubles nothing.
+            </dd>
+          </div>
+          <div>
+            <dt>
               <Link to="/sell/settle" className={LOOK}>
                 A buyer’s file of what he paid
               </Link>
@@ -111,7 +182,53 @@ export default function InAndOut({ farm, season }: { farm: Farm; season: number 
             <dd className="text-sm text-muted">Into a farm that has none yet, on its first page.</dd>
           </div>
         </dl>
+        <TakenIn farm={farm} />
       </Section>
+      <Suspense fallback={null}>
+        {open === 'fields' && <FieldsFile farm={farm} season={season ?? newest} onClose={() => setOpen(null)} />}
+        {open === 'loads' && <LoadsFile farm={farm} season={season ?? newest} onClose={() => setOpen(null)} />}
+      </Suspense>
     </div>
+  );
+}
+
+/** Files that were taken in, each undone as one. */
+function TakenIn({ farm }: { farm: Farm }) {
+  const imports = useFileImports();
+  if (!imports.data || imports.data.length === 0) return null;
+  return (
+    <>
+      <h3 className="mt-5 font-semibold">Taken in</h3>
+      <ul aria-label="Files taken in">
+        {imports.data.map((one) => (
+          <One key={one.id} farm={farm} one={one} />
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function One({ farm, one }: { farm: Farm; one: FileImportInfo }) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const undo = async (): Promise<void> => {
+    const params = { path: { farmId: farm.id, importId: one.id } };
+    if (await sending.send(() => write(farm.id, post('/api/farms/{farmId}/imports/{importId}/undo', params), `${one.file}, undone`))) await refresh(); // prettier-ignore
+  };
+  return (
+    <li className="border-b border-rule py-2">
+      <span className={one.undone ? 'text-muted line-through' : ''}>
+        <b>{one.file}</b>: {number(one.taken)} {one.kind}
+      </span>
+      , {moment(one.at, farm.data.farm.timeZone)}, {one.by}
+      {one.undone ? (
+        '; undone'
+      ) : (
+        <Button look="quiet" className="!px-2" disabled={sending.busy} onClick={() => void undo()}>
+          Undo
+        </Button>
+      )}
+      <Problem>{sending.message}</Problem>
+    </li>
   );
 }
