@@ -308,3 +308,20 @@ describe('what goes out in other programs’ formats', () => {
     expect(events.some(({ summary }) => summary.includes('insurance period ends'))).toBe(true);
   });
 });
+
+describe('a closed season', () => {
+  it('takes a correction only with a reason, and goes on selling old crop', async () => {
+    const state = { season: 2026, closed: true, through: '2026-10-31' };
+    const operator = await harness.member(farmId, 'operator');
+    expect((await client.put(`/farms/${farmId}/trace/season-state/2026`, { revision: 0, value: state })).status).toBe(200); // prettier-ignore
+    const load = { id: ulid(), type: 'harvest', lot: p.hs, to: p.bin, wetKg: 500, moisture: 0.15, at: '2026-10-05T12:00:00Z' }; // prettier-ignore
+    const refused = await post('entries', { entries: [load] }, operator);
+    expect([refused.status, refused.body.code, refused.body.issues[0]!.field]).toEqual([422, 'season_closed', 'note']);
+    expect((await post('entries', { entries: [{ ...load, note: 'found in the cart’s memory' }] }, operator)).status).toBe(200); // prettier-ignore
+    const sold = { id: ulid(), type: 'move', from: p.bin, to: p.mill, wetKg: 100, at: '2026-11-05T12:00:00Z' };
+    expect((await post('entries', { entries: [sold] }, operator)).status).toBe(200);
+    expect((await post('entries', { entries: [{ id: ulid(), type: 'void', voids: load.id, at: '2026-11-06T12:00:00Z' }] })).status).toBe(422); // prettier-ignore
+    expect((await client.put(`/farms/${farmId}/trace/season-state/2026`, { revision: 1, value: { ...state, closed: false } })).status).toBe(200); // prettier-ignore
+    expect((await post('entries', { entries: [{ id: ulid(), type: 'void', voids: load.id, at: '2026-11-06T12:00:00Z' }] })).status).toBe(200); // prettier-ignore
+  });
+});

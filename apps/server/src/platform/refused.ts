@@ -22,6 +22,7 @@ const STATUS = {
   set_up_already: 409,
   host_wrong: 421,
   book_refuses: 422,
+  season_closed: 422,
   backup_refused: 422,
   too_many_sign_ins: 429,
   too_often: 429,

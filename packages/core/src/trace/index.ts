@@ -73,3 +73,4 @@ export {
   weightUnitOf,
 } from './load-file.js';
 export { bookTables, type CalendarEvent, calendarOf, fieldsGeoJson, type OutTable } from './out.js';
+export { type ClosedSeason, withoutReason } from './closing.js';

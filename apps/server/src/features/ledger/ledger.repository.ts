@@ -4,6 +4,7 @@ import {
   type BinSetup,
   type Book,
   type BookHeader,
+  type ClosedSeason,
   type Entry,
   instantOf,
   isBuyer,
@@ -13,6 +14,8 @@ import {
   type PlaceInfo,
   type Revision,
   type RevisionChange,
+  type SeasonState,
+  startOfDay,
   undoing,
   type Withdrawal,
 } from '@fanega/core';
@@ -39,6 +42,8 @@ export interface FarmHeader {
   readonly defaults: BookHeader['defaults'];
   readonly lots: readonly LotInfo[];
   readonly places: readonly PlaceInfo[];
+  /** Seasons that are done with. */
+  readonly closed: readonly ClosedSeason[];
 }
 
 /** An entry to be stored under a sequence number. */
@@ -62,7 +67,7 @@ export class LedgerRepository {
 
   async header(farmId: string, on: Connection = this.db): Promise<FarmHeader> {
     const farm = await on.getRepository(FarmRow).findOneByOrFail({ id: farmId });
-    const [fields, lots, shares, places, trust, bases, bins] = await Promise.all([
+    const [fields, lots, shares, places, trust, bases, bins, states] = await Promise.all([
       on.getRepository(FieldRow).findBy({ farmId }),
       on.getRepository(LotRow).find({ where: { farmId }, order: { season: 'ASC', id: 'ASC' } }),
       on.getRepository(LotShareRow).find({ where: { farmId }, order: { place: 'ASC' } }),
@@ -70,6 +75,7 @@ export class LedgerRepository {
       on.getRepository(TrustRow).find({ where: { farmId }, order: { place: 'ASC' } }),
       on.getRepository(BaseRow).findBy({ farmId }),
       readRecords(on, SETTING_TABLES.binSetup, { farm_id: farmId }),
+      readRecords(on, SETTING_TABLES.seasonState, { farm_id: farmId }),
     ]);
     const fieldById = new Map(fields.map((field) => [field.id, field]));
     const sharesOf = new Map<string, { owner: string; part: number }[]>();
@@ -81,6 +87,7 @@ export class LedgerRepository {
     lots.sort((a, b) => a.season - b.season || made(a) - made(b));
     return {
       farm,
+      closed: states.flatMap(({ body }) => closedOf(body as unknown as SeasonState, farm.timeZone)),
       defaults: {
         moisture: farm.defaultMoisture,
         trust: trust.map(({ method }) => method),
@@ -466,4 +473,11 @@ function rowOf(
     receivedMs,
     link,
   };
+}
+
+const DAY_MS = 86_400_000;
+/** The last moment of a closed season: the end of its last day on the farm's clock. */
+function closedOf({ season, closed, through }: SeasonState, timeZone: string): ClosedSeason[] {
+  const noon = Date.parse(`${through}T12:00:00Z`);
+  return closed && !Number.isNaN(noon) ? [{ season, throughMs: startOfDay(noon + DAY_MS, timeZone) - 1 }] : [];
 }

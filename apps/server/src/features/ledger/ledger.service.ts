@@ -36,6 +36,7 @@ import {
   signedBy,
   undoing,
   wordRefusalAtField,
+  withoutReason,
 } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
@@ -347,7 +348,7 @@ export class LedgerService {
    * @throws Refused
    */
   private plan(
-    { ledger, seqOf, aside }: Kept,
+    { ledger, seqOf, aside, header }: Kept,
     base: number,
     receivedMs: number,
     sent: readonly Entry[],
@@ -395,6 +396,13 @@ export class LedgerService {
         'corrected_already',
         'Somebody else corrected or voided this load meanwhile. Look at it again, then correct what stands there now.',
       );
+    }
+    const seasons = new Map(header.lots.map(({ id, season }) => [id, season]));
+    const [unsaid] = withoutReason(ledger, fresh.map(({ entry }) => entry), header.closed, (lot) => seasons.get(lot)); // prettier-ignore
+    if (unsaid) {
+      const message = `${unsaid.season} is closed: say in the note why it is changed`;
+      const { id } = fresh[unsaid.index]!.entry;
+      throw new Refused('season_closed', `${message}.`, [{ index: sent.findIndex((one) => one.id === id), entry: id, field: 'note', code: 'season_closed', message }]); // prettier-ignore
     }
     // What cannot be read cannot be voided in the ledger either: it is taken out by a void that stands aside with it.
     const readable = fresh

@@ -237,7 +237,8 @@ export class RecordsService {
     else await this.records.add(tx, farm.id, name, subject, body, next);
     changed(SETTING_KINDS[name].station);
     // A bin's geometry is its capacity, which the header tells.
-    if (name === 'binSetup') changed('header');
+    // And a season that is closed is closed for whoever writes.
+    if (name === 'binSetup' || name === 'seasonState') changed('header');
     return { revision: kept + 1 };
   }
 

@@ -1,14 +1,30 @@
-import { cropOf, sumOfMoney, yearOf, type YearCrop, type YearDifference } from '@fanega/core';
-import { useMemo } from 'react';
+import {
+  calendarDay,
+  cropOf,
+  SEASON_STATE,
+  type SeasonState,
+  sumOfMoney,
+  yearOf,
+  type YearCrop,
+  type YearDifference,
+} from '@fanega/core';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { type Farm, useFields } from '../../../data/farm';
+import { type Farm, useFields, useRefreshFarm, useTraceRecords } from '../../../data/farm';
+import { write } from '../../../data/outbox';
+import { setting } from '../../../data/records';
 import { area, bushels, cropYieldFine, mass, money, number, percent, priceText } from '../../../quantity/quantity';
-import { Empty, Loading } from '../../../ui';
+import { dayText, dayTyped } from '../../../quantity/time';
+import { Button, Empty, Loading, TextBox } from '../../../ui';
+import { useFields as useForm } from '../../../ui/form/use-fields';
+import { FormDrawer } from '../../../ui/form-drawer';
 import { Section } from '../../../ui/page';
 import { Status } from '../../../ui/status';
 import { type Column, DataTable } from '../../../ui/table';
 import { Verdict } from '../../../ui/verdict';
 import { figureColumn, wordColumn } from '../../../widgets/columns';
+import { DayBox, dayBox } from '../../../widgets/day-box';
+import { textBox } from '../../../widgets/record-boxes';
 import { useSellBook } from '../../../widgets/use-sell-book';
 import { Working } from '../../../widgets/working';
 
@@ -62,6 +78,7 @@ export default function Year({ farm, season }: { farm: Farm; season: number }) {
           not="deliveries whose price is still open, and what drying, hauling and storage cost."
         />
       </Section>
+      <Closing farm={farm} season={season} />
       <ul aria-label="By crop" className="border-t border-ink">
         {cut.map((one) => (
           <Crop key={one.crop} farm={farm} one={one} season={season} />
@@ -80,6 +97,84 @@ export default function Year({ farm, season }: { farm: Farm; season: number }) {
         />
       </section>
     </>
+  );
+}
+
+/** Whether the season is done with; what is written down for it later needs a reason. */
+function Closing({ farm, season }: { farm: Farm; season: number }) {
+  const records = useTraceRecords().data;
+  const [open, setOpen] = useState(false);
+  if (!records) return null;
+  const kept = records.settings.seasonState[String(season)];
+  const closed = kept?.value.closed ?? false;
+  return (
+    <p className="flex flex-wrap items-center gap-x-4 border-t border-rule px-5 py-2 lg:px-6">
+      {closed ? (
+        <span>
+          ■ {season} is closed through {dayText(kept!.value.through)}: a correction needs a reason, and statements given
+          to owners say what it changes.
+        </span>
+      ) : (
+        <span className="text-muted">{season} is open: anybody who records may correct it.</span>
+      )}
+      <Button look="quiet" className="!px-0" onClick={() => setOpen(true)}>
+        {closed ? 'Open it again' : `Close ${season}`}
+      </Button>
+      {open && <ClosingForm farm={farm} season={season} kept={kept ?? null} onClose={() => setOpen(false)} />}
+    </p>
+  );
+}
+
+function ClosingForm({
+  farm,
+  season,
+  kept,
+  onClose,
+}: {
+  farm: Farm;
+  season: number;
+  kept: { readonly revision: number; readonly value: SeasonState } | null;
+  onClose: () => void;
+}) {
+  const refresh = useRefreshFarm(farm.id);
+  const today = calendarDay(farm.clock(), farm.data.farm.timeZone);
+  const closed = kept?.value.closed ?? false;
+  const form = useForm({
+    keptAs: `closing.${farm.id}.${season}`,
+    boxes: {
+      through: dayBox(today, 'Through which day?'),
+      note: textBox(SEASON_STATE.fields.note, closed ? 'Why is it opened again?' : undefined),
+    },
+    start: () => ({ through: dayTyped(closed ? kept!.value.through : today < `${season}-12-31` ? today : `${season}-12-31`), note: '' }), // prettier-ignore
+    close: onClose,
+    save: async ({ through, note }) => {
+      const value = { season, closed: !closed, through, ...(note === '' ? {} : { note }) };
+      await write(farm.id, setting(farm.id, 'seasonState', String(season), { revision: kept?.revision ?? 0, value }), `season ${season}`); // prettier-ignore
+      await refresh();
+    },
+  });
+  return (
+    <FormDrawer
+      form={form}
+      title={closed ? `Open ${season} again` : `Close ${season}`}
+      button={closed ? 'Open it' : 'Close it'}
+    >
+      {!closed && (
+        <>
+          <p className="text-muted">
+            Nothing is locked away: loads of {season}, and whatever is dated until that day, are still corrected, but
+            only with a reason in the note. Old crop in the bins goes on being sold.
+          </p>
+          <DayBox
+            label="Through"
+            value={form.texts.through}
+            error={form.box('through').error}
+            onChange={(day) => form.set('through', day)}
+          />
+        </>
+      )}
+      <TextBox label={closed ? 'Why' : 'Note'} {...form.box('note')} />
+    </FormDrawer>
   );
 }
 
