@@ -296,6 +296,24 @@ describe('what goes out in other programs’ formats', () => {
     expect(totals.get('00B7')).toBe(Math.round(accounts[p.hs]!.harvestedDryKg));
   });
 
+  it('a field’s statement, whose sheet and lines are the book’s own', async () => {
+    const response = await fetch(`${harness.address()}/api/farms/${farmId}/lots/${p.hs}/statement/pdf`, { headers: { cookie: client.cookie } }); // prettier-ignore
+    const pdf = await getDocument({ data: new Uint8Array(await response.arrayBuffer()), verbosity: 0 }).promise;
+    const text = (await (await pdf.getPage(1)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' '); // prettier-ignore
+    const account = (await client.get<Record<string, { harvestedDryKg: number }>>(`/farms/${farmId}/accounts`)).body[p.hs]!; // prettier-ignore
+    const bushels = account.harvestedDryKg / 0.85 / 25.40117272;
+    expect(text).toContain(bushels.toLocaleString('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 }));
+    expect(text).toContain('it closes');
+    const csv = await client.get<string>(`/farms/${farmId}/lots/${p.hs}/statement/csv`);
+    const { data } = Papa.parse<Record<string, string>>(csv.body.replace(/^\ufeff/, ''), { header: true, skipEmptyLines: true }); // prettier-ignore
+    const cut = data.filter(({ what }) => what === 'cut').reduce((sum, line) => sum + Number(line.dry_kg), 0);
+    expect(cut).toBeCloseTo(account.harvestedDryKg, 6);
+    expect((await client.get(`/farms/${farmId}/lots/nowhere/statement/pdf`)).status).toBe(404);
+    const day = await fetch(`${harness.address()}/api/farms/${farmId}/day/pdf?day=2026-10-12`, { headers: { cookie: client.cookie } }); // prettier-ignore
+    expect(day.headers.get('content-type')).toBe('application/pdf');
+    expect((await client.get(`/farms/${farmId}/day?day=today`)).status).toBe(400);
+  });
+
   it('a calendar that ical.js reads', async () => {
     const contract = { number: '118', buyerId: p.mill, crop: 'corn', kind: 'flat', price: 4.5, bushels: 5000, opens: '2026-10-01', closes: '2026-12-15', overage: 'spot', done: false }; // prettier-ignore
     expect((await client.put(`/farms/${farmId}/sell/contract/c118`, { revision: 0, value: contract })).status).toBe(

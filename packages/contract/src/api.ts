@@ -41,6 +41,7 @@ import type { LogAnswer, SettingAnswer } from './records.js';
 import type { PhotoInfo } from './shed.js';
 import type { CablesAnswer, LevelInfo, MotorInfo, PlaceAnswer } from './store.js';
 import type {
+  DayAnswer,
   FieldsImportAnswer,
   FileImportInfo,
   ImportUndone,
@@ -91,6 +92,7 @@ export interface Api {
   Me: Me;
   MonitorView: MonitorView;
   NewDevice: NewDevice;
+  DayAnswer: DayAnswer;
   FieldsImportAnswer: FieldsImportAnswer;
   FileImportInfo: FileImportInfo;
   ImportUndone: ImportUndone;

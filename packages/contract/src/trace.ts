@@ -1,4 +1,11 @@
-import { FIELD_NAMES, type Insurance, OriginFile, WrongFieldLoad } from '@fanega/core';
+import {
+  type CalendarEvent,
+  type DayReport,
+  FIELD_NAMES,
+  type Insurance,
+  OriginFile,
+  WrongFieldLoad,
+} from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional, OmitType } from '@nestjs/swagger';
 import {
   ArrayMaxSize,
@@ -246,4 +253,13 @@ export interface FileImportInfo {
 }
 export interface ImportUndone {
   readonly undone: number;
+}
+
+/** A day's work, and what comes in the week after it. */
+export interface DayAnswer {
+  readonly report: DayReport;
+  /** ends of contracts, payments and notices of the seven days after it */
+  readonly ahead: readonly CalendarEvent[];
+  /** fields in the farm's own order that are not cut to the end, the first three */
+  readonly nextLots: readonly string[];
 }

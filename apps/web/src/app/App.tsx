@@ -126,6 +126,7 @@ function FarmPages({ farmId }: { farmId: string }) {
                   <Route path="/store/:placeId" element={<Store />} />
                   <Route path="/sell/*" element={<Sell />} />
                   <Route path="/trace" element={<Trace />} />
+                  <Route path="/trace/day" element={<Trace page="day" />} />
                   <Route path="/trace/year" element={<Trace page="year" />} />
                   <Route path="/trace/owners" element={<Trace page="owners" />} />
                   <Route path="/trace/insurance" element={<Trace page="insurance" />} />

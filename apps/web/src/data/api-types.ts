@@ -2352,6 +2352,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/lots/{lotId}/statement/pdf': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TraceController_statement'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/lots/{lotId}/statement/csv': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TraceController_statementCsv'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/search': {
     readonly parameters: {
       readonly query?: never;
@@ -2714,6 +2746,38 @@ export interface paths {
     readonly get?: never;
     readonly put?: never;
     readonly post: operations['ImportsController_undo'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/day': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['DayController_day'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/day/pdf': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['DayController_pdf'];
+    readonly put?: never;
+    readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -3454,6 +3518,13 @@ export interface components {
         readonly below: number;
       } | null;
     };
+    readonly CalendarEvent: {
+      readonly uid: string;
+      readonly title: string;
+      readonly about: string;
+      readonly from: string;
+      readonly until: string;
+    };
     readonly ChainRecord:
       | components['schemas']['Entry']
       | {
@@ -3705,6 +3776,11 @@ export interface components {
       /** @description fraction */
       readonly standingRisk?: number;
     };
+    readonly DayAnswer: {
+      readonly report: components['schemas']['DayReport'];
+      readonly ahead: readonly components['schemas']['CalendarEvent'][];
+      readonly nextLots: readonly string[];
+    };
     readonly DayFlow: {
       readonly cut: {
         readonly [key: string]: number;
@@ -3721,6 +3797,52 @@ export interface components {
       readonly sell: {
         readonly [key: string]: number;
       };
+    };
+    readonly DayLine: {
+      readonly id: string;
+      readonly loads: number;
+      readonly wetKg: number;
+      readonly bushels: number;
+    };
+    readonly DayReport: {
+      readonly day: string;
+      readonly cut: readonly {
+        readonly crop: string;
+        readonly moisture: number;
+        readonly firstAt: string;
+        readonly lastAt: string;
+        readonly id: string;
+        readonly loads: number;
+        readonly wetKg: number;
+        readonly bushels: number;
+      }[];
+      readonly hauled: readonly components['schemas']['DayLine'][];
+      readonly dried: readonly {
+        readonly id: string;
+        readonly wetKg: number;
+        readonly waterKg: number;
+        readonly from: number;
+        readonly to: number;
+      }[];
+      readonly stored: readonly components['schemas']['DayLine'][];
+      readonly sold: readonly {
+        readonly entryId: string;
+        readonly buyerId: string;
+        readonly ticket: string | null;
+        readonly netKg: number;
+        readonly bushels: number;
+        readonly moisture: number;
+        readonly pricePerBu: number | null;
+      }[];
+      readonly lost: readonly {
+        readonly id: string;
+        readonly reason: string;
+        readonly wetKg: number;
+      }[];
+      readonly people: readonly {
+        readonly name: string;
+        readonly entries: number;
+      }[];
     };
     readonly DelayKept: {
       readonly body: components['schemas']['DelayRecord'];
@@ -10097,6 +10219,46 @@ export interface operations {
       };
     };
   };
+  readonly TraceController_statement: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly lotId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly TraceController_statementCsv: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly lotId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
   readonly TraceController_search: {
     readonly parameters: {
       readonly query?: {
@@ -10622,6 +10784,50 @@ export interface operations {
         content: {
           readonly 'application/json': components['schemas']['ImportUndone'];
         };
+      };
+    };
+  };
+  readonly DayController_day: {
+    readonly parameters: {
+      readonly query?: {
+        readonly day?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['DayAnswer'];
+        };
+      };
+    };
+  };
+  readonly DayController_pdf: {
+    readonly parameters: {
+      readonly query?: {
+        readonly day?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
       };
     };
   };

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFarm, useTapeLine } from '../data/farm';
 import { useRecorder } from './record';
-import { Button } from '../ui';
+import { Button, TextBox } from '../ui';
 import { Drawer } from '../ui/drawer';
 import { QueryBoundary } from '../ui/query-boundary';
 import { headline } from './headline';
@@ -52,6 +52,7 @@ function EntryFacts({
 }) {
   const recorder = useRecorder();
   const [sure, setSure] = useState(false);
+  const [why, setWhy] = useState('');
   const [again, setAgain] = useState(weigh);
   const { entry } = line;
   const { timeZone } = farm.data.farm;
@@ -71,7 +72,10 @@ function EntryFacts({
   const rows: [string, React.ReactNode][] = [
     ['happened', when(entry.at)],
     ['recorded', entry.recordedAt ? `${when(entry.recordedAt)}${late ? ', late' : ''}` : 'not said'],
-    ['by', `${entry.by ?? 'not recorded'}${entry.device ? ` on ${entry.device}` : ''}`],
+    [
+      'by',
+      `${entry.by ?? 'not recorded'}${!entry.device ? '' : entry.device.startsWith('import ') ? ', out of a file' : ` on ${entry.device}`}`,
+    ],
     ...(own.wetKg === undefined
       ? []
       : [
@@ -168,12 +172,21 @@ function EntryFacts({
             Void and make again
           </Button>
         )}
+        {!line.voided && sure && (
+          <TextBox
+            label="Why"
+            hint="stands in the book; in a closed season it must be said"
+            maxLength={200}
+            value={why}
+            onChange={(event) => setWhy(event.target.value)}
+          />
+        )}
         {!line.voided && (
           <Button
             onClick={() => {
               if (!sure) return setSure(true);
               onClose();
-              void recorder.undo(entry.id);
+              void recorder.undo(entry.id, why.trim());
             }}
           >
             {sure ? 'Yes, void it' : entry.type === 'void' ? 'Take the void back' : 'Void it'}

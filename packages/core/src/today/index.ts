@@ -1,2 +1,3 @@
 export { nextSteps, type LoadStep, type NextStep, type NextStepInput } from './next-steps.js';
 export { dryBelow, todayView, type TodayView } from './view.js';
+export { type BookGap, bookGaps } from './gaps.js';

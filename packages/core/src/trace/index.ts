@@ -74,3 +74,5 @@ export {
 } from './load-file.js';
 export { bookTables, type CalendarEvent, calendarOf, fieldsGeoJson, type OutTable } from './out.js';
 export { type ClosedSeason, withoutReason } from './closing.js';
+export { type DayLine, type DayReport, dayReport } from './day.js';
+export { type LotLine, type LotSetting, type LotStatement, lotStatement } from './lot-statement.js';

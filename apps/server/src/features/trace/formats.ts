@@ -5,6 +5,9 @@ import { createEvents, type DateArray } from 'ics';
 import isoxml, { type ISOXMLManager, type TAGS as Tags } from 'isoxml';
 import type { Writable } from 'node:stream';
 
+/** Words that a spreadsheet would take for a formula. */
+export const FORMULAE = /^[=@\t\r]|^[+-](?![\d.])/;
+
 /** Tables as a workbook, a sheet each, written as they come. */
 export async function writeWorkbook(
   to: Writable,

@@ -1,6 +1,9 @@
 import {
   type Account,
   type DeliveryTraceView,
+  type FieldRecords,
+  type LotStatement,
+  lotStatement,
   deliveryTraceView,
   type LotTraceView,
   lotTraceView,
@@ -8,14 +11,20 @@ import {
   searchBook,
   type TraceFound,
 } from '@fanega/core';
-import { Controller, Get, Inject, Module, Param, Query } from '@nestjs/common';
+import { Controller, Get, Inject, Module, Param, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { Refused } from '../../platform/refused.js';
 import { FieldsModule, FieldsService } from '../fields/index.js';
-import { LedgerModule, LedgerService } from '../ledger/index.js';
-import { RecordsModule } from '../records/index.js';
+import { LedgerModule, LedgerService, letterhead } from '../ledger/index.js';
+import { RecordsModule, RecordsService } from '../records/index.js';
+import { FORMULAE } from './formats.js';
+import { printLot } from './print-lot.js';
+import Papa from 'papaparse';
+import type { Response } from 'express';
+import { Clock } from '../../platform/clock.js';
+import { DayController, DayService } from './day.controller.js';
 import { ImportsController } from './imports.controller.js';
 import { ImportsRepository } from './imports.repository.js';
 import { ImportsService } from './imports.service.js';
@@ -31,6 +40,8 @@ class TraceController {
   constructor(
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(FieldsService) private readonly fields: FieldsService,
+    @Inject(RecordsService) private readonly records: RecordsService,
+    @Inject(Clock) private readonly clock: Clock,
   ) {}
 
   @Get('positions')
@@ -60,6 +71,46 @@ class TraceController {
       (book) => lotTraceView(book, row),
       ({ versions }) => String(versions.topics.fields),
     );
+  }
+
+  /** A field's statement on paper: every load, way, loss and delivery, and the proof that its account closes. */
+  @Get('lots/:lotId/statement/pdf')
+  @Allow('viewer')
+  async statement(
+    @Param('farmId') farmId: string,
+    @Param('lotId') lotId: string,
+    @Res() response: Response,
+  ): Promise<void> {
+    const letter = await letterhead(this.ledgers, farmId, this.clock.now());
+    const pdf = await printLot(letter, await this.lotStatement(farmId, lotId), await this.names(farmId));
+    response.type('application/pdf').setHeader('Content-Disposition', 'inline; filename="field.pdf"');
+    response.send(Buffer.from(pdf));
+  }
+
+  /** The same lines as CSV. */
+  @Get('lots/:lotId/statement/csv')
+  @Allow('viewer')
+  async statementCsv(
+    @Param('farmId') farmId: string,
+    @Param('lotId') lotId: string,
+    @Res() response: Response,
+  ): Promise<void> {
+    const { lines } = await this.lotStatement(farmId, lotId);
+    const heads = ['at', 'what', 'from', 'to', 'ticket', 'wet_kg', 'dry_kg', 'part', 'moisture', 'method', 'by', 'id'];
+    const rows = lines.map((one) => [one.at, one.what, one.from, one.to, one.ticket, one.wetKg, one.dryKg, one.part, one.moisture, one.method, one.by, one.id]); // prettier-ignore
+    response.type('text/csv').attachment('field.csv').send(`\ufeff${Papa.unparse([heads, ...rows], { newline: '\r\n', escapeFormulae: FORMULAE })}\r\n`); // prettier-ignore
+  }
+
+  private async lotStatement(farmId: string, lotId: string): Promise<LotStatement> {
+    const records = (await this.records.everything(farmId, 'cut')) as unknown as FieldRecords;
+    const statement = lotStatement(await this.ledgers.open(farmId), lotId, records.logs);
+    if (!statement) throw new Refused('not_found', 'There is no such field in the book.');
+    return statement;
+  }
+
+  private async names(farmId: string): Promise<(id: string) => string> {
+    const { places } = await this.ledgers.open(farmId);
+    return (id) => places.find((place) => place.id === id)?.name ?? id;
   }
 
   /** Fields, places and entries by a ticket's number, a day, a truck, a bin, a field, a name. */
@@ -97,8 +148,9 @@ class TraceController {
     SharedOriginController,
     InsuranceController,
     ImportsController,
+    DayController,
   ],
-  providers: [LinksRepository, OriginService, InsuranceService, ImportsRepository, ImportsService],
+  providers: [LinksRepository, OriginService, InsuranceService, ImportsRepository, ImportsService, DayService],
 })
 export class TraceModule {}
 export { FileImportFieldRow, FileImportRow, OriginLinkRow } from './trace.entity.js';

@@ -22,10 +22,7 @@ import { seasonIn } from '../../platform/query.js';
 import { Refused } from '../../platform/refused.js';
 import { FarmClock, LedgerService } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
-import { calendarFile, taskData, writeWorkbook } from './formats.js';
-
-/** Words that a spreadsheet would take for a formula. */
-const FORMULAE = /^[=@\t\r]|^[+-](?![\d.])/;
+import { calendarFile, FORMULAE, taskData, writeWorkbook } from './formats.js';
 
 /** Rows that are written at once: the answer is never in memory as a whole. */
 const AT_ONCE = 500;

@@ -1,5 +1,5 @@
 import type { LoadStep, NextStep } from '@fanega/core';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { Link } from 'react-router';
 import { ApiError, post } from '../../data/api';
@@ -60,10 +60,16 @@ export default function Today() {
         ))}
       </ol>
       <DeadlineLine farm={farm} link className="border-t border-ink px-5 py-3 text-lg font-semibold lg:px-6" />
+      <Suspense fallback={null}>
+        <Gaps farm={farm} />
+      </Suspense>
       <EntryDrawer entryId={entry} onClose={() => setEntry(null)} />
     </div>
   );
 }
+
+// Comes after what is to be done next: it asks for a season's tickets and sheets.
+const Gaps = lazy(() => import('./gaps'));
 
 function Words({ farm, step }: { farm: Farm; step: NextStep }) {
   const { title, why } = describe(step, farm);

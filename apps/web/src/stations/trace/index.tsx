@@ -11,6 +11,7 @@ import {
 } from '@fanega/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { addressOf } from '../../data/api';
 import { type Farm, useDeliveries, useDeliveryTrace, useFarm, useFields, useLotTrace } from '../../data/farm';
 import { Empty, Loading } from '../../ui';
 import { type Column, DataTable } from '../../ui/table';
@@ -43,6 +44,7 @@ import { WayDrawing } from './pages/way-drawing';
 import { Page } from '../../ui/page';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 
+const Day = lazy(() => import('./pages/day'));
 const Year = lazy(() => import('./pages/year'));
 const Insurance = lazy(() => import('./pages/insurance'));
 const InAndOut = lazy(() => import('./pages/in-and-out'));
@@ -51,6 +53,7 @@ const OwnerStatements = lazy(() => import('./pages/owners'));
 
 const PAGES = [
   { path: '', name: 'Fields and tickets' },
+  { path: 'day', name: 'The day' },
   { path: 'year', name: 'The year' },
   { path: 'owners', name: 'Owners' },
   { path: 'insurance', name: 'Insurance' },
@@ -59,7 +62,7 @@ const PAGES = [
 ] as const;
 
 /** From a field to its tickets and back: the reason for the whole program. */
-export default function Trace({ page }: { page?: 'year' | 'owners' | 'insurance' | 'data' | 'book' }) {
+export default function Trace({ page }: { page?: 'day' | 'year' | 'owners' | 'insurance' | 'data' | 'book' }) {
   const { lotId, entryId, placeId } = useParams();
   if (page !== undefined && page !== 'book') return <OfSeason page={page} />;
   if (page === 'book')
@@ -89,14 +92,16 @@ const dryGrain = (farm: Farm, cropId: string | undefined, dryKg: number): Said =
 const baseOf = (cropId: string | undefined): string => percent((cropOf(cropId ?? '') ?? CROPS.corn).baseMoisture);
 
 /** A page that is of one season. */
-function OfSeason({ page }: { page: 'year' | 'owners' | 'insurance' | 'data' }) {
+function OfSeason({ page }: { page: 'day' | 'year' | 'owners' | 'insurance' | 'data' }) {
   const farm = useFarm();
   const chosen = useSeason(farm);
   const { season } = chosen;
   return (
     <Page title="Trace" base="/trace" pages={PAGES} beside={<SeasonBox {...chosen} />}>
       <Suspense fallback={<Loading what="Opening" />}>
-        {page === 'data' ? (
+        {page === 'day' ? (
+          <Day farm={farm} />
+        ) : page === 'data' ? (
           <InAndOut farm={farm} season={season} />
         ) : season === undefined ? (
           <Empty title="No field is in the book yet." />
@@ -317,6 +322,8 @@ function LotPage({ lotId }: { lotId: string }) {
   );
 }
 
+const SHEET_LINK = 'inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink'; // prettier-ignore
+
 function LotFacts({ farm, data }: { farm: Farm; data: LotTraceView }) {
   const { row, path, deliveries } = data;
   const { lot } = row;
@@ -341,6 +348,23 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceView }) {
         <div className="mt-4">
           <Identity farm={farm} account={row.account} crop={lot.crop} />
         </div>
+        <p className="mt-2 flex flex-wrap gap-x-6">
+          <a
+            href={addressOf('/api/farms/{farmId}/lots/{lotId}/statement/pdf', { farmId: farm.id, lotId: lot.id })}
+            target="_blank"
+            rel="noreferrer"
+            className={SHEET_LINK}
+          >
+            Print its statement
+          </a>
+          <a
+            href={addressOf('/api/farms/{farmId}/lots/{lotId}/statement/csv', { farmId: farm.id, lotId: lot.id })}
+            download
+            className={SHEET_LINK}
+          >
+            Its lines as CSV
+          </a>
+        </p>
         {lot.shares.some((share) => share.owner !== farm.data.farm.name) && (
           <p className="mt-3 text-muted">
             {lot.shares

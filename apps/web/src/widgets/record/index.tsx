@@ -22,7 +22,7 @@ interface Recorder {
   readonly correct: (entry: Entry) => void;
   /** Records a likely load without asking. */
   readonly load: (step: LoadStep) => Promise<void>;
-  readonly undo: (entryId: string) => Promise<void>;
+  readonly undo: (entryId: string, why?: string) => Promise<void>;
 }
 
 const RecorderContext = createContext<Recorder | null>(null);
@@ -43,8 +43,9 @@ export function RecordProvider({ children }: { children: ReactNode }) {
   usePreload(openSheet, 2000);
 
   const undo = useCallback(
-    async (entryId: string) => {
-      const entry = stamped({ type: 'void', id: ulid(), at: new Date(farm.clock()).toISOString(), voids: entryId });
+    async (entryId: string, why = '') => {
+      const at = new Date(farm.clock()).toISOString();
+      const entry = stamped({ type: 'void', id: ulid(), at, voids: entryId, ...(why === '' ? {} : { note: why }) });
       try {
         const { waits } = await write(farm.id, bookCommand(farm.id, [entry]), 'an entry voided');
         await refresh();

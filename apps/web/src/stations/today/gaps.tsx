@@ -1,0 +1,78 @@
+import { type BookGap, bookGaps } from '@fanega/core';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import type { Farm } from '../../data/farm';
+import { money } from '../../quantity/quantity';
+import { Button } from '../../ui';
+import { EntryDrawer } from '../../widgets/entry-drawer';
+import { Ago } from '../../widgets/ago';
+import { useSellBook } from '../../widgets/use-sell-book';
+
+const SHOWN = 5;
+const LINK = 'font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink';
+
+function words(gap: BookGap, place: string): string {
+  switch (gap.what) {
+    case 'noTicket':
+      return `A load to ${place} has no ticket`;
+    case 'noSettlement':
+      return `${gap.count === 1 ? 'One ticket' : `${gap.count} tickets`} of ${place}, on no sheet yet`;
+    case 'noLoad':
+      return `${place} paid ticket ${gap.ticket ?? ''}, and the book has no such load`;
+    case 'short':
+      return `Ticket ${gap.ticket ?? ''} of ${place} was paid short`;
+    case 'missingNumbers':
+      return `${place} wrote ticket ${gap.ticket ?? ''} between two of ours`;
+    case 'level':
+      return `The level of ${place} is not what the book has`;
+  }
+}
+const target = (gap: BookGap): string => (gap.what === 'noTicket' && gap.id !== null ? `/trace/delivery/${gap.id}` : gap.what === 'missingNumbers' ? '/sell' : '/sell/settle'); // prettier-ignore
+
+/** What in the books has no counterpart yet, the most money first. */
+export default function Gaps({ farm }: { farm: Farm }) {
+  const book = useSellBook(farm);
+  const { steps } = farm.data as unknown as { steps: Parameters<typeof bookGaps>[2] };
+  const gaps = useMemo(() => (book ? bookGaps(farm, book, steps) : []), [farm, book, steps]);
+  const [all, setAll] = useState(false);
+  const [open, setOpen] = useState<string | null>(null);
+  if (gaps.length === 0) return null;
+  const risk = gaps.reduce((sum, gap) => sum + (gap.money ?? 0), 0);
+  return (
+    <section aria-label="Not matched yet" className="border-t border-ink px-5 py-4 lg:px-6">
+      <h2 className="text-xl">
+        Not matched yet{risk > 0 && <span className="font-normal text-muted">, {money(risk)} at risk</span>}
+      </h2>
+      <ul>
+        {(all ? gaps : gaps.slice(0, SHOWN)).map((gap, i) => (
+          <li
+            key={`${gap.what}${gap.id ?? gap.place}${gap.ticket ?? ''}${i}`}
+            className="flex min-h-11 flex-wrap items-center gap-x-4 border-b border-rule"
+          >
+            {gap.what === 'level' && gap.id !== null ? (
+              <button type="button" className={`min-h-11 text-left ${LINK}`} onClick={() => setOpen(gap.id)}>
+                {words(gap, farm.placeName(gap.place))}
+              </button>
+            ) : (
+              <Link className={`inline-flex min-h-11 items-center ${LINK}`} to={target(gap)}>
+                {words(gap, farm.placeName(gap.place))}
+              </Link>
+            )}
+            {gap.sinceMs !== null && (
+              <span className="text-muted">
+                <Ago at={new Date(gap.sinceMs).toISOString()} />
+              </span>
+            )}
+            <span className="ml-auto font-semibold">{gap.money === null ? '?' : money(gap.money)}</span>
+          </li>
+        ))}
+      </ul>
+      {gaps.length > SHOWN && !all && (
+        <Button look="quiet" className="!px-0" onClick={() => setAll(true)}>
+          All {gaps.length}
+        </Button>
+      )}
+      <EntryDrawer entryId={open} onClose={() => setOpen(null)} />
+    </section>
+  );
+}
