@@ -17,7 +17,7 @@ import { ShedModule } from './features/shed/index.js';
 import { StoreModule } from './features/store/index.js';
 import { TodayModule } from './features/today/index.js';
 import { TraceModule } from './features/trace/index.js';
-import { AccessGuard, DeviceTokens, Sessions } from './platform/access.js';
+import { AccessGuard, ApiTokens, DeviceTokens, Sessions } from './platform/access.js';
 import { BodyGuard } from './platform/body.js';
 import { Clock } from './platform/clock.js';
 import { CONFIG, type Config } from './platform/config.js';
@@ -31,7 +31,7 @@ import { VersionsRepository } from './platform/versions.js';
 @Module({})
 class PlatformModule {
   static with(config: Config, db: DataSource): DynamicModule {
-    const shared = [Clock, Sessions, DeviceTokens, VersionsRepository, FeedService, FarmWrites];
+    const shared = [Clock, ApiTokens, Sessions, DeviceTokens, VersionsRepository, FeedService, FarmWrites];
     return {
       module: PlatformModule,
       providers: [...shared, { provide: CONFIG, useValue: config }, { provide: DataSource, useValue: db }],

@@ -37,13 +37,23 @@ import { Piles1791700000000 } from './migrations/1791700000000-piles.js';
 import { Contracts1791800000000 } from './migrations/1791800000000-contracts.js';
 import { SellRecords1791900000000 } from './migrations/1791900000000-sell-records.js';
 import { TraceRecords1792000000000 } from './migrations/1792000000000-trace-records.js';
+import { Members1792100000000 } from './migrations/1792100000000-members.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
-import { DeviceRow, MembershipRow, SessionRow, UserRow } from './platform/entities/identity.entity.js';
+import {
+  ApiTokenRow,
+  AuditRow,
+  DeviceRow,
+  InviteRow,
+  MembershipRow,
+  SessionRow,
+  UserRow,
+} from './platform/entities/identity.entity.js';
 import { RECORD_SCHEMAS } from './platform/record-table.js';
 
 /** Every table, from the feature that owns it. */
 const ENTITIES = [
   ...[FarmRow, FarmTopicRow, UserRow, MembershipRow, SessionRow, DeviceRow],
+  ...[InviteRow, ApiTokenRow, AuditRow],
   ...[FieldRow, LotRow, LotShareRow, TrustRow, BaseRow, PlaceRow, EntryRow, RevisionRow, RevisionListRow],
   ...[
     WeatherRow,
@@ -91,6 +101,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Contracts1791800000000,
       SellRecords1791900000000,
       TraceRecords1792000000000,
+      Members1792100000000,
     ],
     synchronize: false,
     poolSize: 10,

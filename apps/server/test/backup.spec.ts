@@ -98,14 +98,15 @@ async function answers(client: Client): Promise<Map<string, unknown>> {
   const delivery = (await client.get<{ entry: { id: string } }[]>(`/farms/${FARM}/deliveries`)).body[0]!;
   const photo = (await demo.db.query<{ id: string; asset_id?: string }[]>('SELECT * FROM photos LIMIT 1'))[0]!;
   const ids = {
-    farmId: FARM, lotId: lots[0]!.id, entryId: tape[0]!.entry.id, placeId: places[0]!.id, machineId: 'combine-1', number: '1', photoId: photo.id, id: photo.id, deliveryId: delivery.entry.id,
+    farmId: FARM, lotId: lots[0]!.id, entryId: tape[0]!.entry.id, placeId: places[0]!.id, machineId: 'combine-1', number: '1', photoId: photo.id, id: photo.id, deliveryId: delivery.entry.id, table: 'fields', of: 'deliveries',
   }; // prettier-ignore
   const found = new Map<string, unknown>();
   for (const route of routesOf(document)) {
     if (route.method !== 'GET' || !route.path.includes('{farmId}') || !isPlain(route)) continue;
-    if (/\/backup|\/pdf$/.test(route.path)) continue;
+    // What is printed or made at a moment has the moment in it; sessions are of the place.
+    if (/\/backup|\/pdf$|\/out\/(workbook|taskdata|calendar)$|\/members$/.test(route.path)) continue;
     const where =
-      pathWith(route.path, /deliveries\/\{/.test(route.path) ? { ...ids, entryId: delivery.entry.id } : ids) +
+      pathWith(route.path, /deliveries\/\{/.test(route.path) ? { ...ids, entryId: delivery.entry.id } : /origins/.test(route.path) ? { ...ids, id: delivery.entry.id } : ids) + // prettier-ignore
       (route.path.endsWith('/weather') ? '?from=2026-09-01T00:00:00Z&to=2026-10-01T00:00:00Z' : '');
     const { status, body } = await client.get<unknown>(where);
     found.set(where, { status, body });

@@ -15,7 +15,9 @@ import type {
   HaulRecords,
   ShedRecordsAnswer,
 } from '@fanega/contract';
-import type { FieldRecords } from '@fanega/core';
+import { CHAIN_START, type FieldRecords } from '@fanega/core';
+import { FarmRow, FarmTopicRow } from '../src/platform/entities/farm.entity.js';
+import { VersionsRepository } from '../src/platform/versions.js';
 import { MembershipRow, SessionRow, UserRow } from '../src/platform/entities/identity.entity.js';
 
 export const SET_UP_CODE = 'the code of the tests';
@@ -154,6 +156,14 @@ export class Harness {
     return { client, farmId: me.body.farms[0]!.id };
   }
 
+  /** Another farm on the same server, with an owner of its own. */
+  async otherFarm(): Promise<{ client: Client; farmId: string }> {
+    const farmId = ulid();
+    await this.db.getRepository(FarmRow).insert({ id: farmId, name: `Farm ${farmId.slice(-4)}`, timeZone: 'America/Chicago', seq: 0, chain: CHAIN_START, demo: false, defaultMoisture: 0.15, units: 'us', clock: '12' }); // prettier-ignore
+    await this.db.getRepository(FarmTopicRow).insert(VersionsRepository.rows(farmId));
+    return { client: await this.member(farmId, 'owner'), farmId };
+  }
+
   /** Somebody else with a role on the farm, or with none. */
   async member(farmId: string | null, role: MembershipRow['role'] = 'viewer'): Promise<Client> {
     const userId = ulid();
@@ -162,9 +172,13 @@ export class Harness {
       .getRepository(UserRow)
       .insert({ id: userId, email: `${userId}@example.invalid`.toLowerCase(), name: role, passwordHash: null });
     if (farmId) await this.db.getRepository(MembershipRow).insert({ farmId, userId, role });
-    await this.db
-      .getRepository(SessionRow)
-      .insert({ tokenHash: hashToken(token), userId, expiresAt: Date.now() + 3_600_000 });
+    await this.db.getRepository(SessionRow).insert({
+      tokenHash: hashToken(token),
+      userId,
+      expiresAt: Date.now() + 3_600_000,
+      id: ulid(),
+      madeMs: Date.now(),
+    });
     const client = this.client();
     client.cookie = `fanega=${token}`;
     return client;

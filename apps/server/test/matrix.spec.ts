@@ -41,11 +41,14 @@ describe('every route, and everybody', () => {
     ).toEqual([
       'GET /auth/me',
       'GET /health',
+      'GET /invites/{secret}',
       'GET /origin/{secret}',
       'POST /auth/claim',
       'POST /auth/demo',
       'POST /auth/set-up',
       'POST /auth/sign-in',
+      'POST /invites/{secret}/accept',
+      'POST /invites/{secret}/password',
     ]);
   });
 

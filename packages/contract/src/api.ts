@@ -36,7 +36,20 @@ import type {
 import type { ErrorAnswer } from './errors.js';
 import type { FieldAdded, LotAnswer, ReadingInfo, SeasonBegun, WeatherAnswer, WeatherHourInfo } from './fields.js';
 import type { HaulAnswer, LiveEvent, WeighTicketInfo } from './haul.js';
-import type { FarmSettingsAnswer, Me } from './people.js';
+import type {
+  AuditLine,
+  FarmSettingsAnswer,
+  InviteAnswer,
+  InviteInfo,
+  InviteShown,
+  Me,
+  MemberAnswer,
+  MemberInfo,
+  NewInvite,
+  NewToken,
+  ProfileAnswer,
+  TokenInfo,
+} from './people.js';
 import type { LogAnswer, SettingAnswer } from './records.js';
 import type { PhotoInfo } from './shed.js';
 import type { CablesAnswer, LevelInfo, MotorInfo, PlaceAnswer } from './store.js';
@@ -90,6 +103,16 @@ export interface Api {
   LotAnswer: LotAnswer;
   LotTraceView: LotTraceView;
   Me: Me;
+  AuditLine: AuditLine;
+  InviteAnswer: InviteAnswer;
+  InviteInfo: InviteInfo;
+  InviteShown: InviteShown;
+  MemberAnswer: MemberAnswer;
+  MemberInfo: MemberInfo;
+  NewInvite: NewInvite;
+  NewToken: NewToken;
+  ProfileAnswer: ProfileAnswer;
+  TokenInfo: TokenInfo;
   MonitorView: MonitorView;
   NewDevice: NewDevice;
   DayAnswer: DayAnswer;

@@ -1,6 +1,19 @@
 import { PEOPLE_NAMES } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { IsEmail, IsIn, IsNotEmpty, IsOptional, IsString, IsTimeZone, MaxLength, MinLength } from 'class-validator';
+import {
+  IsEmail,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsOptional,
+  IsString,
+  IsTimeZone,
+  Length,
+  Max,
+  MaxLength,
+  Min,
+  MinLength,
+} from 'class-validator';
 import { Fits } from './rules.js';
 
 /** What a member of a farm may do; each may do what those before may. */
@@ -101,4 +114,166 @@ export interface Me {
   readonly claim: boolean;
   /** A demo farm can be entered by one button. */
   readonly demo: boolean;
+}
+
+/** A person of a farm, as its managers see him. */
+export interface MemberInfo {
+  readonly userId: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+  /** signed in on so many devices */
+  readonly sessions: number;
+  readonly seenAt: string | null;
+  /** it is who asks */
+  readonly self: boolean;
+}
+
+/** A link that lets one person into the farm, once. */
+export class InviteBody {
+  @ApiProperty({ enum: ROLES })
+  @IsIn(ROLES, { message: `a role is one of ${ROLES.join(', ')}` })
+  role: Role;
+
+  @ApiProperty()
+  @IsString()
+  @Length(1, 120, { message: 'who is it for?' })
+  givenTo: string;
+
+  @ApiProperty({ description: 'days that it opens' })
+  @IsInt({ message: 'whole days' })
+  @Min(1)
+  @Max(90)
+  days: number;
+}
+/** The secret is told once; the farm keeps only its fingerprint. */
+export interface NewInvite {
+  readonly id: string;
+  readonly secret: string;
+}
+export interface InviteInfo {
+  readonly id: string;
+  readonly kind: 'join' | 'password';
+  readonly role: Role;
+  readonly givenTo: string;
+  readonly by: string;
+  readonly madeAt: string;
+  readonly endsAt: string;
+  readonly usedAt: string | null;
+  readonly usedBy: string | null;
+  readonly revoked: boolean;
+}
+/** What a link says before it is used. */
+export interface InviteShown {
+  readonly kind: 'join' | 'password';
+  readonly farm: string;
+  readonly role: Role;
+  readonly by: string;
+  readonly givenTo: string;
+  /** of whoever gets a new password */
+  readonly email: string | null;
+}
+
+/** Whoever comes by a link without an account. */
+export class AcceptBody {
+  @ApiProperty()
+  @Fits(PEOPLE_NAMES.name, 'your name is missing')
+  name: string;
+
+  @ApiProperty()
+  @IsEmail({}, { message: 'this is no mail address' })
+  email: string;
+
+  @ApiProperty()
+  @IsString()
+  @MinLength(10, { message: 'the password needs 10 characters or more' })
+  @MaxLength(200)
+  password: string;
+}
+/** A new password by a link. */
+export class NewPasswordBody {
+  @ApiProperty()
+  @IsString()
+  @MinLength(10, { message: 'the password needs 10 characters or more' })
+  @MaxLength(200)
+  password: string;
+}
+export class RoleBody {
+  @ApiProperty({ enum: ROLES })
+  @IsIn(ROLES, { message: `a role is one of ${ROLES.join(', ')}` })
+  role: Role;
+}
+export interface MemberAnswer {
+  readonly userId: string;
+}
+export interface InviteAnswer {
+  readonly id: string;
+}
+
+export const TOKEN_SCOPES = ['read', 'record'] as const;
+/** A token for a program of one's own. */
+export class TokenBody {
+  @ApiProperty()
+  @IsString()
+  @Length(1, 120, { message: 'what is it for?' })
+  name: string;
+
+  @ApiProperty({ enum: TOKEN_SCOPES, description: 'read, or read and record' })
+  @IsIn(TOKEN_SCOPES)
+  scope: (typeof TOKEN_SCOPES)[number];
+
+  @ApiProperty({ description: 'days until it ends' })
+  @IsInt({ message: 'whole days' })
+  @Min(1)
+  @Max(400)
+  days: number;
+}
+export interface NewToken {
+  readonly id: string;
+  readonly token: string;
+}
+export interface TokenInfo {
+  readonly id: string;
+  readonly name: string;
+  readonly scope: (typeof TOKEN_SCOPES)[number];
+  readonly by: string;
+  readonly madeAt: string;
+  readonly endsAt: string;
+  readonly usedAt: string | null;
+  readonly revoked: boolean;
+}
+
+/** One's own name, password and places where one is signed in. */
+export interface ProfileAnswer {
+  readonly name: string;
+  readonly email: string;
+  readonly hasPassword: boolean;
+  readonly sessions: readonly {
+    readonly id: string;
+    readonly device: string;
+    readonly madeAt: string | null;
+    readonly seenAt: string | null;
+    /** the one that asks */
+    readonly here: boolean;
+  }[];
+}
+export class NameBody {
+  @ApiProperty()
+  @Fits(PEOPLE_NAMES.name, 'your name is missing')
+  name: string;
+}
+export class ChangePasswordBody extends NewPasswordBody {
+  @ApiProperty()
+  @IsString()
+  @IsNotEmpty({ message: 'the old password is missing' })
+  @MaxLength(200)
+  old: string;
+}
+
+export interface AuditLine {
+  readonly id: string;
+  readonly at: string;
+  readonly by: string;
+  readonly what: string;
+  readonly about: string;
 }

@@ -17,7 +17,7 @@ import { Buckets } from './buckets.js';
 import { Clock } from './clock.js';
 import { CONFIG, type Config } from './config.js';
 import { Refused } from './refused.js';
-import { DeviceRow, MembershipRow, SessionRow, UserRow } from './entities/identity.entity.js';
+import { ApiTokenRow, DeviceRow, MembershipRow, SessionRow, UserRow } from './entities/identity.entity.js';
 import { hashToken } from './tokens.js';
 
 /** Over https the name itself says that no other place may have set it. */
@@ -59,6 +59,10 @@ export const CallerOf = createParamDecorator(
   (_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<CalledRequest>().caller ?? null,
 );
 
+export const RoleOf = createParamDecorator(
+  (_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<CalledRequest>().role ?? 'viewer',
+);
+
 export const DeviceOf = createParamDecorator(
   (_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<CalledRequest>().device ?? null,
 );
@@ -74,6 +78,7 @@ const KNOWN_FOR_MS = 1000;
 const MOST_KNOWN = 1000;
 /** How often it is written down that a device was seen. */
 const SEEN_EVERY_MS = 30_000;
+const SESSION_SEEN_EVERY_MS = 10 * 60_000;
 
 @Injectable()
 export class DeviceTokens {
@@ -126,12 +131,57 @@ export class DeviceTokens {
   }
 }
 
+/** What a token may at most, whoever made it. */
+const SCOPE_ROLE = { read: 'viewer', record: 'operator' } as const satisfies Record<ApiTokenRow['scope'], Role>;
+
+/** Tokens of people for programs of their own. */
+@Injectable()
+export class ApiTokens {
+  private readonly calls: Buckets;
+  private readonly seen = new Map<string, number>();
+
+  constructor(
+    @Inject(DataSource) private readonly db: DataSource,
+    @Inject(Clock) private readonly clock: Clock,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {
+    this.calls = new Buckets(BURST * config.deviceLimit, config.deviceLimit);
+  }
+
+  /** Whose token it is and what it may on a farm; null for one that is none, has ended or is of another farm. */
+  async of(
+    authorization: string | undefined,
+    farmId: string,
+  ): Promise<{ readonly caller: Caller; readonly role: Role } | null> {
+    const token = /^Bearer (fg_[\w-]{20,100})$/.exec(authorization ?? '')?.[1];
+    if (token === undefined) return null;
+    const row = await this.db.getRepository(ApiTokenRow).findOneBy({ tokenHash: hashToken(token), revoked: false });
+    const now = this.clock.now();
+    if (!row || row.farmId !== farmId || row.endsMs < now) return null;
+    const [user, membership] = await Promise.all([
+      this.db.getRepository(UserRow).findOneBy({ id: row.userId }),
+      this.db.getRepository(MembershipRow).findOneBy({ farmId, userId: row.userId }),
+    ]);
+    if (!user || !membership) return null;
+    const { deviceLimit } = this.config;
+    if (deviceLimit > 0 && !this.calls.take(row.id, now))
+      throw new Refused('too_often', `A token calls at most ${deviceLimit} times a second.`);
+    if (now - (this.seen.get(row.id) ?? 0) > SEEN_EVERY_MS) {
+      setBounded(this.seen, row.id, now, MOST_KNOWN);
+      await this.db.getRepository(ApiTokenRow).update({ farmId, id: row.id }, { usedMs: now });
+    }
+    const role = ROLES[Math.min(ROLES.indexOf(membership.role), ROLES.indexOf(SCOPE_ROLE[row.scope]))]!;
+    return { caller: { id: user.id, name: `${user.name} (${row.name})`, email: user.email }, role };
+  }
+}
+
 /** Who is signed in, by the token that a request brings. */
 @Injectable()
 export class Sessions {
   constructor(
     @Inject(DataSource) private readonly db: DataSource,
     @Inject(Clock) private readonly clock: Clock,
+    @Inject(ApiTokens) private readonly tokens: ApiTokens,
   ) {}
 
   async callerOf(request: Request): Promise<Caller | undefined> {
@@ -142,6 +192,7 @@ export class Sessions {
 
   /** Whether the session of a request goes on, and its member still belongs to the farm. */
   async isWelcome(request: Request, farmId: string): Promise<boolean> {
+    if (request.headers.authorization !== undefined) return (await this.tokens.of(request.headers.authorization, farmId)) !== null; // prettier-ignore
     const session = await this.sessionOf(request);
     return (
       session !== null && (await this.db.getRepository(MembershipRow).existsBy({ farmId, userId: session.userId }))
@@ -152,7 +203,10 @@ export class Sessions {
     const token = tokenOf(request);
     if (token === undefined) return null;
     const session = await this.db.getRepository(SessionRow).findOneBy({ tokenHash: hashToken(token) });
-    return session && session.expiresAt >= this.clock.now() ? session : null;
+    const now = this.clock.now();
+    if (!session || session.expiresAt < now) return null;
+    if (now - (session.seenMs ?? 0) > SESSION_SEEN_EVERY_MS) await this.db.getRepository(SessionRow).update({ tokenHash: session.tokenHash }, { seenMs: now }); // prettier-ignore
+    return session;
   }
 }
 
@@ -166,6 +220,7 @@ export class AccessGuard implements CanActivate {
     @Inject(Clock) private readonly clock: Clock,
     @Inject(DeviceTokens) private readonly devices: DeviceTokens,
     @Inject(Sessions) private readonly sessions: Sessions,
+    @Inject(ApiTokens) private readonly tokens: ApiTokens,
     @Inject(CONFIG) private readonly config: Config,
   ) {
     this.strangers = new Buckets(10 * config.strangerLimit, config.strangerLimit);
@@ -187,13 +242,31 @@ export class AccessGuard implements CanActivate {
       });
       return true;
     }
+    const { farmId } = request.params;
+    // A program of the farm's own: no browser sends its token by itself, so its writes need no origin.
+    if (
+      request.headers.authorization !== undefined &&
+      typeof farmId === 'string' &&
+      (ROLES as readonly string[]).includes(access)
+    ) {
+      // prettier-ignore
+      const own = await this.tokens.of(request.headers.authorization, farmId);
+      if (!own) {
+        this.slowDown(request);
+        throw new Refused('sign_in_needed', 'This token is not known here: it is wrong, has ended, was revoked, or is of another farm.'); // prettier-ignore
+      }
+      request.caller = own.caller;
+      request.role = own.role;
+      if (ROLES.indexOf(own.role) < ROLES.indexOf(access as Role))
+        throw new Refused('role_too_low', `This token may ${own.role === 'viewer' ? 'read' : 'read and record'}, and not do this.`); // prettier-ignore
+      return true;
+    }
     if (!SAFE.has(request.method)) checkOrigin(request);
     request.caller = await this.sessions.callerOf(request);
     if (!request.caller) this.slowDown(request);
     if (access === 'public') return true;
     if (!request.caller) throw new Refused('sign_in_needed', 'Sign in first.');
     if (access === 'signedIn') return true;
-    const farmId = request.params.farmId;
     const membership =
       typeof farmId === 'string'
         ? await this.db.getRepository(MembershipRow).findOneBy({ farmId, userId: request.caller.id })

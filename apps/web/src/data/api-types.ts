@@ -128,6 +128,310 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/members': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['MembersController_members'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/members/audit': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['MembersController_audit'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/members/invites': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['MembersController_invites'];
+    readonly put?: never;
+    readonly post: operations['MembersController_invite'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/members/invites/{inviteId}/revoke': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['MembersController_revoke'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/members/{userId}/role': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['MembersController_role'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/members/{userId}/remove': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['MembersController_remove'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/members/{userId}/sign-out': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['MembersController_signOut'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/members/{userId}/password-link': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['MembersController_passwordLink'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/tokens': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TokensController_tokens'];
+    readonly put?: never;
+    readonly post: operations['TokensController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/tokens/{tokenId}/revoke': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['TokensController_revoke'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/invites/{secret}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['InvitesController_shown'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/invites/{secret}/accept': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['InvitesController_accept'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/invites/{secret}/join': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['InvitesController_join'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/invites/{secret}/password': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['InvitesController_password'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/profile': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['ProfileController_profile'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/profile/name': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['ProfileController_name'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/profile/password': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ProfileController_password'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/profile/sessions/{sessionId}/end': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ProfileController_end'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/profile/sessions/end-others': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ProfileController_others'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/entries': {
     readonly parameters: {
       readonly query?: never;
@@ -3156,6 +3460,13 @@ export interface components {
       readonly perAcre: number;
       readonly note?: string;
     };
+    readonly AuditLine: {
+      readonly id: string;
+      readonly at: string;
+      readonly by: string;
+      readonly what: string;
+      readonly about: string;
+    };
     readonly BackupInfo: {
       readonly name: string;
       readonly at: string;
@@ -4552,6 +4863,31 @@ export interface components {
       readonly approvedYield: number;
       readonly quality?: number;
     };
+    readonly InviteAnswer: {
+      readonly id: string;
+    };
+    readonly InviteInfo: {
+      readonly id: string;
+      /** @enum {string} */
+      readonly kind: 'join' | 'password';
+      readonly role: components['schemas']['Role'];
+      readonly givenTo: string;
+      readonly by: string;
+      readonly madeAt: string;
+      readonly endsAt: string;
+      readonly usedAt: string | null;
+      readonly usedBy: string | null;
+      readonly revoked: boolean;
+    };
+    readonly InviteShown: {
+      /** @enum {string} */
+      readonly kind: 'join' | 'password';
+      readonly farm: string;
+      readonly role: components['schemas']['Role'];
+      readonly by: string;
+      readonly givenTo: string;
+      readonly email: string | null;
+    };
     readonly KeepingRulesKept: {
       readonly revision: number;
       readonly value: components['schemas']['KeepingRulesRecord'];
@@ -4860,6 +5196,18 @@ export interface components {
       };
       readonly left: number;
     };
+    readonly MemberAnswer: {
+      readonly userId: string;
+    };
+    readonly MemberInfo: {
+      readonly userId: string;
+      readonly name: string;
+      readonly email: string;
+      readonly role: components['schemas']['Role'];
+      readonly sessions: number;
+      readonly seenAt: string | null;
+      readonly self: boolean;
+    };
     /** @enum {string} */
     readonly Method: 'ticket' | 'bridge' | 'cartScale' | 'volume' | 'monitor' | 'estimate';
     readonly MonitorPair: {
@@ -4919,9 +5267,17 @@ export interface components {
       readonly deviceId: string;
       readonly token: string;
     };
+    readonly NewInvite: {
+      readonly id: string;
+      readonly secret: string;
+    };
     readonly NewOriginLink: {
       readonly id: string;
       readonly secret: string;
+    };
+    readonly NewToken: {
+      readonly id: string;
+      readonly token: string;
     };
     readonly NewestReading: {
       readonly moisture: number;
@@ -5271,6 +5627,18 @@ export interface components {
       /** @description $/bu */
       readonly fee?: number;
       readonly note?: string;
+    };
+    readonly ProfileAnswer: {
+      readonly name: string;
+      readonly email: string;
+      readonly hasPassword: boolean;
+      readonly sessions: readonly {
+        readonly id: string;
+        readonly device: string;
+        readonly madeAt: string | null;
+        readonly seenAt: string | null;
+        readonly here: boolean;
+      }[];
     };
     readonly ReadinessTemplateKept: {
       readonly revision: number;
@@ -5928,6 +6296,17 @@ export interface components {
       /** @description of places */
       readonly placeId: string;
     };
+    readonly TokenInfo: {
+      readonly id: string;
+      readonly name: string;
+      /** @enum {string} */
+      readonly scope: 'read' | 'record';
+      readonly by: string;
+      readonly madeAt: string;
+      readonly endsAt: string;
+      readonly usedAt: string | null;
+      readonly revoked: boolean;
+    };
     readonly TraceFound: {
       readonly fields: readonly components['schemas']['LotInfo'][];
       readonly places: readonly components['schemas']['PlaceInfo'][];
@@ -6198,6 +6577,42 @@ export interface components {
       readonly units: 'us' | 'metric';
       /** @enum {string} */
       readonly clock: '12' | '24';
+    };
+    readonly InviteBody: {
+      /** @enum {string} */
+      readonly role: 'viewer' | 'operator' | 'manager' | 'owner';
+      readonly givenTo: string;
+      /** @description days that it opens */
+      readonly days: number;
+    };
+    readonly RoleBody: {
+      /** @enum {string} */
+      readonly role: 'viewer' | 'operator' | 'manager' | 'owner';
+    };
+    readonly TokenBody: {
+      readonly name: string;
+      /**
+       * @description read, or read and record
+       * @enum {string}
+       */
+      readonly scope: 'read' | 'record';
+      /** @description days until it ends */
+      readonly days: number;
+    };
+    readonly AcceptBody: {
+      readonly name: string;
+      readonly email: string;
+      readonly password: string;
+    };
+    readonly NewPasswordBody: {
+      readonly password: string;
+    };
+    readonly NameBody: {
+      readonly name: string;
+    };
+    readonly ChangePasswordBody: {
+      readonly password: string;
+      readonly old: string;
     };
     readonly EntryBody: {
       /** @enum {string} */
@@ -6680,6 +7095,463 @@ export interface operations {
         content: {
           readonly 'application/json': components['schemas']['FarmSettingsAnswer'];
         };
+      };
+    };
+  };
+  readonly MembersController_members: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['MemberInfo'][];
+        };
+      };
+    };
+  };
+  readonly MembersController_audit: {
+    readonly parameters: {
+      readonly query?: {
+        readonly before?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['AuditLine'][];
+        };
+      };
+    };
+  };
+  readonly MembersController_invites: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['InviteInfo'][];
+        };
+      };
+    };
+  };
+  readonly MembersController_invite: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['InviteBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['NewInvite'];
+        };
+      };
+    };
+  };
+  readonly MembersController_revoke: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly inviteId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['InviteAnswer'];
+        };
+      };
+    };
+  };
+  readonly MembersController_role: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly userId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['RoleBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['MemberAnswer'];
+        };
+      };
+    };
+  };
+  readonly MembersController_remove: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly userId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['MemberAnswer'];
+        };
+      };
+    };
+  };
+  readonly MembersController_signOut: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly userId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['MemberAnswer'];
+        };
+      };
+    };
+  };
+  readonly MembersController_passwordLink: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly userId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['NewInvite'];
+        };
+      };
+    };
+  };
+  readonly TokensController_tokens: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['TokenInfo'][];
+        };
+      };
+    };
+  };
+  readonly TokensController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['TokenBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['NewToken'];
+        };
+      };
+    };
+  };
+  readonly TokensController_revoke: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly tokenId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['InviteAnswer'];
+        };
+      };
+    };
+  };
+  readonly InvitesController_shown: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly secret: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['InviteShown'];
+        };
+      };
+    };
+  };
+  readonly InvitesController_accept: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly secret: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['AcceptBody'];
+      };
+    };
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly InvitesController_join: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly secret: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['InviteAnswer'];
+        };
+      };
+    };
+  };
+  readonly InvitesController_password: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly secret: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['NewPasswordBody'];
+      };
+    };
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly ProfileController_profile: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['ProfileAnswer'];
+        };
+      };
+    };
+  };
+  readonly ProfileController_name: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['NameBody'];
+      };
+    };
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly ProfileController_password: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['ChangePasswordBody'];
+      };
+    };
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly ProfileController_end: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly sessionId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly ProfileController_others: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
       };
     };
   };

@@ -26,14 +26,18 @@ export class PeopleController {
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
-    setCookie(request, response, await this.people.signIn(body.email, body.password, request.ip ?? ''));
+    setCookie(
+      request,
+      response,
+      await this.people.signIn(body.email, body.password, request.ip ?? '', deviceOf(request)),
+    );
   }
 
   @Post('demo')
   @HttpCode(204)
   @Allow('public')
   async demo(@Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
-    setCookie(request, response, await this.people.enterDemo());
+    setCookie(request, response, await this.people.enterDemo(deviceOf(request)));
   }
 
   @Post('set-up')
@@ -68,7 +72,15 @@ export class PeopleController {
   }
 }
 
-function setCookie(request: Request, response: Response, token: string): void {
+/** A browser in few words: "Firefox on Windows", "Chrome on Android". */
+export function deviceOf({ headers }: Request): string {
+  const agent = headers['user-agent'] ?? '';
+  const browser = /Edg\//.test(agent) ? 'Edge' : /Firefox\//.test(agent) ? 'Firefox' : /Chrome\//.test(agent) ? 'Chrome' : /Safari\//.test(agent) ? 'Safari' : agent.split(/[\s/]/)[0]!; // prettier-ignore
+  const system = /iPhone|iPad/.test(agent) ? 'iOS' : /Android/.test(agent) ? 'Android' : /Windows/.test(agent) ? 'Windows' : /Mac OS/.test(agent) ? 'Mac' : /Linux/.test(agent) ? 'Linux' : ''; // prettier-ignore
+  return [browser, system].filter(Boolean).join(' on ');
+}
+
+export function setCookie(request: Request, response: Response, token: string): void {
   response.cookie(cookieOf(request), token, {
     httpOnly: true,
     sameSite: 'strict',

@@ -1,12 +1,30 @@
 import { Module } from '@nestjs/common';
+import { APP_INTERCEPTOR } from '@nestjs/core';
 import { FarmSettingsController } from './farm-settings.controller.js';
+import { AuditInterceptor } from './audit.interceptor.js';
+import { InvitesController, MembersController, ProfileController, TokensController } from './members.controller.js';
+import { MembersRepository } from './members.repository.js';
+import { MembersService } from './members.service.js';
 import { PeopleController } from './people.controller.js';
 import { PeopleRepository } from './people.repository.js';
 import { PeopleService } from './people.service.js';
 
 @Module({
-  controllers: [PeopleController, FarmSettingsController],
-  providers: [PeopleRepository, PeopleService],
+  controllers: [
+    PeopleController,
+    FarmSettingsController,
+    MembersController,
+    TokensController,
+    InvitesController,
+    ProfileController,
+  ],
+  providers: [
+    PeopleRepository,
+    PeopleService,
+    MembersRepository,
+    MembersService,
+    { provide: APP_INTERCEPTOR, useClass: AuditInterceptor },
+  ],
   exports: [PeopleService],
 })
 export class PeopleModule {}

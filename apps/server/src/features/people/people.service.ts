@@ -21,7 +21,7 @@ export const DEMO_USER = 'demo-visitor';
 const NOBODY = hash('no such password');
 
 /** An address as it is kept: letters that look alike to people and to the database are one. */
-const plainAddress = (email: string): string => email.normalize('NFKC').trim().toLowerCase();
+export const plainAddress = (email: string): string => email.normalize('NFKC').trim().toLowerCase();
 
 /** Compared without telling by the time it takes how much of it was right; nothing is the same as no code. */
 function sameText(given: string, wanted: string | null): boolean {
@@ -71,7 +71,7 @@ export class PeopleService {
   }
 
   /** @returns the token for the cookie */
-  async signIn(email: string, password: string, address: string): Promise<string> {
+  async signIn(email: string, password: string, address: string, device = ''): Promise<string> {
     const user = await this.people.byEmail(plainAddress(email));
     // By who it is, and not by how his address was written this time.
     const account = user?.id ?? plainAddress(email);
@@ -81,22 +81,30 @@ export class PeopleService {
     if (!user?.passwordHash || !isRight) throw new Refused('sign_in_wrong', 'Address or password is wrong.');
     right();
     this.limit.signedIn(account, address);
-    return this.open(user.id);
+    return this.open(user.id, device);
   }
 
-  async enterDemo(): Promise<string> {
+  async enterDemo(device = ''): Promise<string> {
     if (!(await this.people.exists(DEMO_USER))) throw new Refused('not_found', 'There is no demo farm here.');
-    return this.open(DEMO_USER);
+    return this.open(DEMO_USER, device);
   }
 
   async signOut(token: string): Promise<void> {
     await this.people.endSession(hashToken(token));
   }
 
-  private async open(userId: string): Promise<string> {
+  async knows(email: string): Promise<boolean> {
+    return (await this.people.byEmail(email)) !== null;
+  }
+
+  /** @param device as its browser calls itself */
+  async open(userId: string, device = ''): Promise<string> {
     const token = newToken();
     const now = this.clock.now();
-    await this.people.openSession({ tokenHash: hashToken(token), userId, expiresAt: now + SESSION_MS }, now);
+    await this.people.openSession(
+      { tokenHash: hashToken(token), userId, expiresAt: now + SESSION_MS, id: ulid(now), device: device.slice(0, 120), madeMs: now, seenMs: now },
+      now,
+    ); // prettier-ignore
     return token;
   }
 

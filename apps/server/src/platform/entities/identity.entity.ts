@@ -22,6 +22,42 @@ export class SessionRow {
   @PrimaryColumn({ name: 'token_hash', type: 'char', length: 64 }) tokenHash: string;
   @Column({ name: 'user_id', ...ID }) userId: string;
   @Column({ name: 'expires_at', ...INSTANT }) expiresAt: number;
+  /** Sessions of before had none. */
+  @Column({ ...ULID, nullable: true }) id: string | null;
+  /** As its browser calls itself, in few words. */
+  @Column({ ...TEXT, default: '' }) device: string;
+  @Column({ name: 'made_ms', nullable: true, ...INSTANT }) madeMs: number | null;
+  @Column({ name: 'seen_ms', nullable: true, ...INSTANT }) seenMs: number | null;
+}
+
+/** A door for one person: into a farm with a role, or to a new password. It opens once. */
+@Entity('invites')
+export class InviteRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn(ULID) id: string;
+  @Column({ type: 'varchar', length: 8 }) kind: 'join' | 'password';
+  @Column({ type: 'varchar', length: 16 }) role: MembershipRow['role'];
+  /** Whose password. */
+  @Column({ name: 'user_id', nullable: true, ...ID }) userId: string | null;
+  @Column({ name: 'given_to', ...TEXT }) givenTo: string;
+  @Column({ name: 'token_hash', type: 'char', length: 64 }) tokenHash: string;
+  @Column({ name: 'by_name', ...TEXT }) byName: string;
+  @Column({ name: 'made_ms', ...INSTANT }) madeMs: number;
+  @Column({ name: 'ends_ms', ...INSTANT }) endsMs: number;
+  @Column({ name: 'used_ms', nullable: true, ...INSTANT }) usedMs: number | null;
+  @Column({ name: 'used_by', type: 'varchar', length: 120, nullable: true }) usedBy: string | null;
+  @Column('boolean') revoked: boolean;
+}
+
+/** Who changed what of a farm beside the grain: settings, members, shares, devices. */
+@Entity('audit_lines')
+export class AuditRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn(ULID) id: string;
+  @Column({ name: 'at_ms', ...INSTANT }) atMs: number;
+  @Column({ name: 'by_name', ...TEXT }) byName: string;
+  @Column(TEXT) what: string;
+  @Column({ type: 'varchar', length: 2000 }) about: string;
 }
 
 /** Something on the farm's wire, with a token of its own. */
@@ -35,5 +71,21 @@ export class DeviceRow {
   @Column({ name: 'token_hash', type: 'char', length: 64 }) tokenHash: string;
   @Column({ name: 'added_ms', ...INSTANT }) addedMs: number;
   @Column({ name: 'seen_ms', nullable: true, ...INSTANT }) seenMs: number | null;
+  @Column('boolean') revoked: boolean;
+}
+
+/** A person's token for a program of the farm's own: it does what the person may, within its scope, on one farm and until its end. */
+@Entity('api_tokens')
+export class ApiTokenRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn(ULID) id: string;
+  @Column({ name: 'user_id', ...ID }) userId: string;
+  @Column(TEXT) name: string;
+  @Column({ type: 'varchar', length: 8 }) scope: 'read' | 'record';
+  /** SHA-256 of the token. */
+  @Column({ name: 'token_hash', type: 'char', length: 64 }) tokenHash: string;
+  @Column({ name: 'made_ms', ...INSTANT }) madeMs: number;
+  @Column({ name: 'ends_ms', ...INSTANT }) endsMs: number;
+  @Column({ name: 'used_ms', nullable: true, ...INSTANT }) usedMs: number | null;
   @Column('boolean') revoked: boolean;
 }
