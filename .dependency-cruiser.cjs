@@ -65,6 +65,13 @@ module.exports = {
     rule('contract-imports-core-only', '^packages/contract/', { path: '^(apps|demo|e2e)/' }),
     rule('devices-import-core-and-contract', '^apps/devices/', { path: '^(apps/(web|server)|demo|e2e)/' }),
     rule('server-not-web', '^apps/server/', { path: '^(apps/web|e2e)/' }),
+    {
+      name: 'web-knows-the-contract-as-types',
+      comment: 'its classes bring the whole server framework along',
+      severity: 'error',
+      from: { path: '^apps/web/src/' },
+      to: { path: '^packages/contract/', pathNot: '/words\\.', dependencyTypesNot: ['type-only'] },
+    },
     rule('web-not-server', '^apps/web/', { path: '^(apps/server|demo|e2e)/' }),
     rule('demo-imports-core-and-contract', '^demo/', { path: '^(apps|e2e)/' }),
     rule('ui-knows-nothing-of-ours', '^apps/web/src/ui/', {

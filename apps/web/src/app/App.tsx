@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect } from 'react';
 import { Route, Routes, useLocation } from 'react-router';
 import { Toaster } from '../ui/toast';
-import { keepLastFarm } from '../data/early';
+import { keepLastFarm, lastFarm } from '../data/early';
 import { FarmProvider, useFarmState, useMe } from '../data/farm';
 import { RecordProvider } from '../widgets/record';
 import { setFarmSystem, system, useReadersSystem } from '../quantity/system';
@@ -13,6 +13,8 @@ import { STATIONS } from './stations';
 
 const SignIn = lazy(() => import('./sign-in'));
 const SharedOrigin = lazy(() => import('./shared-origin'));
+const Join = lazy(() => import('./join'));
+const Settings = lazy(() => import('../stations/settings'));
 const Today = lazy(STATIONS.today);
 const Fields = lazy(STATIONS.fields);
 const FieldPage = lazy(STATIONS.field);
@@ -28,12 +30,12 @@ const Trace = lazy(STATIONS.trace);
 
 export function App() {
   const { pathname } = useLocation();
-  const [, secret] = /^\/origin\/([\w-]+)\/?$/.exec(pathname) ?? [];
+  const [, door, secret] = /^\/(origin|join)\/([\w-]+)\/?$/.exec(pathname) ?? [];
   // For whoever has the link, signed in or not.
   if (secret !== undefined)
     return (
       <Suspense fallback={<Loading what="Opening" />}>
-        <SharedOrigin secret={secret} />
+        {door === 'join' ? <Join secret={secret} /> : <SharedOrigin secret={secret} />}
       </Suspense>
     );
   return <Signed pathname={pathname} />;
@@ -48,7 +50,7 @@ function Signed({ pathname }: { pathname: string }) {
       <Loading what="Opening the book" />
     );
   }
-  const farm = me.data.farms[0];
+  const farm = me.data.farms.find(({ id }) => id === lastFarm()) ?? me.data.farms[0];
   if (!me.data.user)
     return (
       <Suspense fallback={<Loading what="Opening" />}>
@@ -136,6 +138,7 @@ function FarmPages({ farmId }: { farmId: string }) {
                   <Route path="/trace/delivery/:entryId" element={<Trace />} />
                   <Route path="/trace/place/:placeId" element={<Trace />} />
                   <Route path="/shed/*" element={<Shed />} />
+                  <Route path="/settings/*" element={<Settings />} />
                   <Route path="*" element={<NotFound />} />
                 </Routes>
               </Suspense>

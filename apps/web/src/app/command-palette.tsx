@@ -23,6 +23,13 @@ const GO = [
   ['/trace/data', 'Data in and out'],
   ['/trace/book', 'Backups, and the book checked'],
   ['/shed/breakdowns', 'Breakdowns'],
+  ['/trace/day', 'The day on one page'],
+  ['/trace/insurance', 'Insurance: production to count'],
+  ['/settings', 'People: members, roles, invite'],
+  ['/settings/farm', 'Settings: units, clock, base moisture'],
+  ['/settings/account', 'My account: name, password, sessions'],
+  ['/settings/programs', 'Programs: tokens for scripts'],
+  ['/settings/changes', 'Who changed what'],
 ] as const;
 
 interface Props {

@@ -81,7 +81,9 @@ export function Shell({ offline, children }: { offline: boolean; children: React
       </a>
       <header className="no-print sticky top-0 z-20 border-b border-ink bg-paper lg:static lg:col-span-2">
         <div className="flex items-center justify-between gap-2 px-3 pt-1 lg:hidden">
-          <span className="truncate font-bold">{farm.data.farm.name}</span>
+          <Link to="/settings" title="Settings" className="flex min-h-11 items-center truncate font-bold">
+            {farm.data.farm.name}
+          </Link>
           <span className="flex items-center">
             <Link
               to="/cab"
@@ -118,7 +120,13 @@ export function Shell({ offline, children }: { offline: boolean; children: React
             tools={
               <div className="hidden border-b border-rule lg:block">
                 <div className="flex items-center justify-between px-2">
-                  <span className="truncate pl-1.5 text-sm font-semibold">{farm.data.farm.name}</span>
+                  <Link
+                    to="/settings"
+                    title="Settings"
+                    className="flex min-h-11 items-center truncate pl-1.5 text-sm font-semibold"
+                  >
+                    {farm.data.farm.name}
+                  </Link>
                   <span className="flex shrink-0 items-center">
                     <Link
                       to="/cab"

@@ -4,8 +4,9 @@ import type { ComponentProps } from 'react';
 import { post, send } from '../data/api';
 import { UNIT_NAMES } from '../quantity/system';
 import { Button, Problem, SelectBox, TextBox } from '../ui';
-import { type Box, oneOf, words } from '../ui/form/box';
+import { oneOf, words } from '../ui/form/box';
 import { Form } from '../ui/form/form';
+import { LEAST_SECRET, secret } from '../ui/form/secret';
 import { useFields } from '../ui/form/use-fields';
 import { textBox } from '../widgets/record-boxes';
 
@@ -90,22 +91,11 @@ function Doors({ me, onDone }: Props) {
   );
 }
 
-/** A password as it is typed: spaces belong to it. */
-const secret = (missing: string, least = 1): Box<string> => ({
-  read: (typed) =>
-    typed === ''
-      ? { error: missing }
-      : typed.length < least
-        ? { error: `The password needs ${least} characters or more` }
-        : { value: typed },
-  control: { maxLength: 200 },
-});
-
 const CODE = textBox(PEOPLE_NAMES.code, 'The code is missing: npm start prints it');
 /** What an owner types, be the farm new or back from a backup. */
 const OWNER_BOXES = {
   email: words(ADDRESS, 'The address is missing'),
-  password: secret('The password is missing', 10),
+  password: secret('The password is missing', LEAST_SECRET),
 };
 /** The address that npm start prints has the code in it. */
 const codeInAddress = (): string => new URLSearchParams(window.location.search).get('code') ?? '';

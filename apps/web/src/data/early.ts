@@ -5,12 +5,14 @@ const LAST = 'fanega.farm';
 /** The farm that this device is on, for the next time that the program is opened. */
 export const keepLastFarm = (farmId: string): void => localStorage.setItem(LAST, farmId);
 
+export const lastFarm = (): string | null => localStorage.getItem(LAST);
+
 /**
  * Asks for the farm, and behind its present for what a page opens with, while the program is still being made: most often the farm is
  * the same as last time. The page's own answers are of the same moment of the book as its present, or of a later one.
  */
 export function askForFarm(routes: readonly GetPath[]): void {
-  const farmId = localStorage.getItem(LAST);
+  const farmId = lastFarm();
   if (farmId === null) return;
   const params = { path: { farmId } };
   void askEarly('/api/auth/me', {});

@@ -1,4 +1,4 @@
-import type { FarmHeaderAnswer, FarmNow, FarmVersions, Topic } from '@fanega/contract';
+import type { FarmHeaderAnswer, FarmNow, FarmVersions, Role, Topic } from '@fanega/contract';
 import {
   downPlaces,
   type FarmView,
@@ -379,6 +379,17 @@ export const useSearch = (asked: string) =>
 /** A day's work; today's where none is named. */
 export const useDay = (day?: string) =>
   useOfFarm('/api/farms/{farmId}/day', {}, day === undefined ? undefined : { day });
+/** What the signed-in person is on this farm. */
+export function useRole(): Role {
+  const { id } = useFarm();
+  return useMe().data?.farms.find((one) => one.id === id)?.role ?? 'viewer';
+}
+export const useMembers = () => useOfFarm('/api/farms/{farmId}/members');
+export const useInvites = () => useOfFarm('/api/farms/{farmId}/members/invites');
+export const useTokens = () => useOfFarm('/api/farms/{farmId}/tokens');
+export const useAudit = (before?: string) =>
+  useOfFarm('/api/farms/{farmId}/members/audit', {}, before === undefined ? undefined : { before });
+export const useProfile = () => useAnswer('/api/profile', {});
 export const useFileImports = () => useOfFarm('/api/farms/{farmId}/imports');
 export const useInsurance = (season: number) =>
   useOfFarm('/api/farms/{farmId}/insurance', {}, { season: String(season) });

@@ -1,0 +1,183 @@
+import { PEOPLE_NAMES } from '@fanega/core';
+import type { ProfileAnswer } from '@fanega/contract';
+import { useState } from 'react';
+import { post, put, send } from '../../../data/api';
+import { keepLastFarm } from '../../../data/early';
+import { type Farm, useMe, useProfile } from '../../../data/farm';
+import { useSend } from '../../../data/use-send';
+import { day } from '../../../quantity/time';
+import { Button, Problem, TextBox } from '../../../ui';
+import { Form } from '../../../ui/form/form';
+import { LEAST_SECRET, secret } from '../../../ui/form/secret';
+import { useFields } from '../../../ui/form/use-fields';
+import { Section } from '../../../ui/page';
+import { QueryBoundary } from '../../../ui/query-boundary';
+import { toast } from '../../../ui/toast';
+import { Ago } from '../../../widgets/ago';
+import { textBox } from '../../../widgets/record-boxes';
+import { ROLE_NAMES } from '../../../widgets/role-words';
+
+/** One's own name, password, farms, and where one is signed in. */
+export default function Account({ farm }: { farm: Farm }) {
+  const profile = useProfile();
+  const again = (): void => void profile.mutate();
+  return (
+    <QueryBoundary answer={profile} what="Opening">
+      {(data) => (
+        <div className="lg:grid lg:grid-cols-2">
+          <Section label="Name and password">
+            <Name profile={data} onDone={again} />
+            {data.hasPassword && <Password onDone={again} />}
+            <Farms farm={farm} />
+          </Section>
+          <Section title="Signed in on" className="border-t border-ink lg:border-t-0 lg:border-l">
+            <Sessions farm={farm} profile={data} onDone={again} />
+          </Section>
+        </div>
+      )}
+    </QueryBoundary>
+  );
+}
+
+function Name({ profile, onDone }: { profile: ProfileAnswer; onDone: () => void }) {
+  const me = useMe();
+  const form = useFields({
+    boxes: { name: textBox(PEOPLE_NAMES.name, 'Your name') },
+    start: () => ({ name: profile.name }),
+    close: onDone,
+    save: async (values) => {
+      await send(put('/api/profile/name', {}, values));
+      await me.mutate();
+      toast.success('Kept: it stands with what you record from now on.');
+    },
+  });
+  return (
+    <Form form={form} button="Keep the name" small className="space-y-4">
+      <p className="text-muted">{profile.email}</p>
+      <TextBox label="Your name" autoComplete="name" {...form.box('name')} />
+    </Form>
+  );
+}
+
+function Password({ onDone }: { onDone: () => void }) {
+  const [round, setRound] = useState(0);
+  const form = useFields({
+    boxes: {
+      old: secret('The old password is missing'),
+      password: secret('The new password is missing', LEAST_SECRET),
+    },
+    start: () => ({ old: '', password: '' }),
+    close: onDone,
+    save: async (values) => {
+      await send(post('/api/profile/password', {}, values));
+      toast.success('Changed. Everywhere else you are signed out.');
+      setRound(round + 1);
+    },
+  });
+  return (
+    <Form
+      key={round}
+      form={form}
+      button="Change the password"
+      small
+      className="mt-6 space-y-4 border-t border-rule pt-4"
+    >
+      <TextBox label="Old password" type="password" autoComplete="current-password" {...form.box('old')} />
+      <TextBox
+        label="New password"
+        type="password"
+        autoComplete="new-password"
+        hint="10 characters or more"
+        {...form.box('password')}
+      />
+    </Form>
+  );
+}
+
+function Farms({ farm }: { farm: Farm }) {
+  const farms = useMe().data?.farms ?? [];
+  if (farms.length < 2) return null;
+  return (
+    <section aria-label="Your farms" className="mt-6 border-t border-rule pt-4">
+      <h2 className="text-xl">Your farms</h2>
+      <ul>
+        {farms.map((one) => (
+          <li key={one.id} className="flex min-h-11 flex-wrap items-center gap-x-4 border-b border-rule">
+            <b>{one.name}</b> <span className="text-muted">{ROLE_NAMES[one.role]}</span>
+            {one.id === farm.id ? (
+              <span className="ml-auto">open now</span>
+            ) : (
+              <Button
+                look="quiet"
+                className="ml-auto !px-0"
+                onClick={() => {
+                  keepLastFarm(one.id);
+                  window.location.assign('/');
+                }}
+              >
+                Open it
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Sessions({ farm, profile, onDone }: { farm: Farm; profile: ProfileAnswer; onDone: () => void }) {
+  const sending = useSend();
+  const does = async (work: () => Promise<unknown>): Promise<void> => {
+    if (await sending.send(async () => (await work(), true))) onDone();
+  };
+  return (
+    <>
+      <ul aria-label="Sessions">
+        {profile.sessions.map((one) => (
+          <li
+            key={one.id || one.device}
+            className="flex min-h-11 flex-wrap items-center gap-x-4 border-b border-rule py-1"
+          >
+            <b>{one.device || 'unknown device'}</b>
+            <span className="text-muted">
+              {one.madeAt !== null && `since ${day(one.madeAt, farm.data.farm.timeZone)}`}
+              {one.seenAt !== null && (
+                <>
+                  , seen <Ago at={one.seenAt} />
+                </>
+              )}
+            </span>
+            {one.here ? (
+              <span className="ml-auto">this one</span>
+            ) : (
+              one.id !== '' && (
+                <Button
+                  look="quiet"
+                  className="ml-auto !px-0"
+                  disabled={sending.busy}
+                  onClick={() =>
+                    void does(() =>
+                      send(post('/api/profile/sessions/{sessionId}/end', { path: { sessionId: one.id } })),
+                    )
+                  }
+                >
+                  Sign out there
+                </Button>
+              )
+            )}
+          </li>
+        ))}
+      </ul>
+      <Problem>{sending.message}</Problem>
+      {profile.sessions.length > 1 && (
+        <Button
+          className="mt-3"
+          disabled={sending.busy}
+          onClick={() => void does(() => send(post('/api/profile/sessions/end-others', {})))}
+        >
+          Sign out everywhere else
+        </Button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,136 @@
+import type { TokenInfo } from '@fanega/contract';
+import { useState } from 'react';
+import { post } from '../../../data/api';
+import { type Farm, useRefreshFarm, useRole, useTokens } from '../../../data/farm';
+import { write } from '../../../data/outbox';
+import { useSend } from '../../../data/use-send';
+import { day } from '../../../quantity/time';
+import { Button, Problem, SelectBox, TextBox } from '../../../ui';
+import { Drawer } from '../../../ui/drawer';
+import { type Box, oneOf, words } from '../../../ui/form/box';
+import { Form } from '../../../ui/form/form';
+import { useFields } from '../../../ui/form/use-fields';
+import { Section } from '../../../ui/page';
+import { QueryBoundary } from '../../../ui/query-boundary';
+import { Ago } from '../../../widgets/ago';
+import { ShownOnce } from '../../../widgets/shown-once';
+
+const TOKEN_SCOPES = ['read', 'record'] as const;
+type Scope = TokenInfo['scope'];
+const SCOPES: Readonly<Record<Scope, string>> = { read: 'reads', record: 'reads and records' };
+const DAYS = { '30': 'for 30 days', '90': 'for 90 days', '365': 'for a year' } as const;
+const daysBox: Box<number> = { read: (typed) => ({ value: Number(typed) }) };
+
+/** Tokens for programs of one's own, and where the interface is described. */
+export default function Programs({ farm }: { farm: Farm }) {
+  const tokens = useTokens();
+  const [adding, setAdding] = useState(false);
+  return (
+    <Section label="Programs">
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <p className="max-w-2xl text-muted">
+          A script of your own reads the farm, or records on it, with a token: everything that these pages do goes
+          through{' '}
+          <a href="/api/docs" className="underline underline-offset-4">
+            the described interface
+          </a>
+          . It may what you may, within its scope, on this farm, until it ends. New entries come as they are recorded by
+          the event stream; examples/follow.mjs shows how.
+        </p>
+        <Button onClick={() => setAdding(true)}>Make a token</Button>
+      </div>
+      <QueryBoundary answer={tokens} what="Looking for tokens">
+        {(list) =>
+          list.length === 0 ? (
+            <p className="mt-4 text-muted">No program has a token yet.</p>
+          ) : (
+            <ul aria-label="Tokens" className="mt-4 border-t border-ink">
+              {list.map((token) => (
+                <Token key={token.id} farm={farm} token={token} onDone={() => void tokens.mutate()} />
+              ))}
+            </ul>
+          )
+        }
+      </QueryBoundary>
+      {adding && <AddToken farm={farm} onClose={() => (setAdding(false), void tokens.mutate())} />}
+    </Section>
+  );
+}
+
+function Token({ farm, token, onDone }: { farm: Farm; token: TokenInfo; onDone: () => void }) {
+  const sending = useSend();
+  const { timeZone } = farm.data.farm;
+  const over = token.revoked || Date.parse(token.endsAt) < Date.now();
+  const revoke = async (): Promise<void> => {
+    const params = { path: { farmId: farm.id, tokenId: token.id } };
+    if (await sending.send(() => write(farm.id, post('/api/farms/{farmId}/tokens/{tokenId}/revoke', params)))) onDone();
+  };
+  return (
+    <li className="flex min-h-11 flex-wrap items-center gap-x-4 border-b border-rule py-1">
+      <b className={over ? 'text-muted line-through' : ''}>{token.name}</b>
+      <span>
+        {SCOPES[token.scope]}, {token.by}
+      </span>
+      <span className="text-muted">
+        {token.revoked ? 'revoked' : over ? 'ended' : `until ${day(token.endsAt, timeZone)}`};{' '}
+        {token.usedAt === null ? (
+          'never used'
+        ) : (
+          <>
+            used <Ago at={token.usedAt} />
+          </>
+        )}
+      </span>
+      {!over && (
+        <Button look="quiet" className="ml-auto !px-0" disabled={sending.busy} onClick={() => void revoke()}>
+          Revoke
+        </Button>
+      )}
+      <Problem>{sending.message}</Problem>
+    </li>
+  );
+}
+
+function AddToken({ farm, onClose }: { farm: Farm; onClose: () => void }) {
+  const refresh = useRefreshFarm(farm.id);
+  const role = useRole();
+  const [token, setToken] = useState<string | null>(null);
+  const form = useFields({
+    boxes: { name: words(120, 'What is it for?'), scope: oneOf<Scope>(), days: daysBox },
+    start: () => ({ name: '', scope: 'read' as Scope, days: '90' }),
+    close: onClose,
+    save: async (body) => {
+      const sent = await write(farm.id, post('/api/farms/{farmId}/tokens', { path: { farmId: farm.id } }, body));
+      if (!sent.waits) setToken(sent.answer.token);
+      await refresh();
+      return sent.waits;
+    },
+  });
+  return (
+    <Drawer open title="A token for a program" onClose={form.close}>
+      {token === null ? (
+        <Form form={form} button="Make it">
+          <TextBox label="What it is for" {...form.box('name')} />
+          <SelectBox label="It" {...form.box('scope')}>
+            {TOKEN_SCOPES.filter((scope) => scope === 'read' || role !== 'viewer').map((scope) => (
+              <option key={scope} value={scope}>
+                {SCOPES[scope]}
+              </option>
+            ))}
+          </SelectBox>
+          <SelectBox label="It lives" {...form.box('days')}>
+            {(Object.keys(DAYS) as (keyof typeof DAYS)[]).map((one) => (
+              <option key={one} value={one}>
+                {DAYS[one]}
+              </option>
+            ))}
+          </SelectBox>
+        </Form>
+      ) : (
+        <div className="px-5 py-4">
+          <ShownOnce label="Its token, shown this once:" text={token} />
+        </div>
+      )}
+    </Drawer>
+  );
+}
