@@ -2,6 +2,7 @@
 import { balanceOf, type Book, instantOf, Ledger, traceDelivery, type Entry } from '@fanega/core';
 import { benchBook } from './bench-book.js';
 import { benchScience } from './bench-science.js';
+import { benchTrace } from './bench-trace.js';
 
 const ENTRIES = 200_000;
 const collect = (globalThis as { gc?: () => void }).gc ?? (() => undefined);
@@ -71,4 +72,6 @@ console.log(`Ledger, on ${process.version}`);
 Ledger.of(benchBook(20_000, 60, 40)); // the first run compiles
 measure('A season, six fields cut at a time', 6);
 measure('The worst case, all sixty fields at once', 60);
+console.log(`\nTrace: ${ENTRIES.toLocaleString('en')} entries, 60 lots`);
+benchTrace(row, timed, Ledger.of(benchBook(ENTRIES, 60, 40)));
 await benchScience(row);

@@ -312,6 +312,10 @@ describe('what goes out in other programs’ formats', () => {
     const day = await fetch(`${harness.address()}/api/farms/${farmId}/day/pdf?day=2026-10-12`, { headers: { cookie: client.cookie } }); // prettier-ignore
     expect(day.headers.get('content-type')).toBe('application/pdf');
     expect((await client.get(`/farms/${farmId}/day?day=today`)).status).toBe(400);
+    const year = await fetch(`${harness.address()}/api/farms/${farmId}/year/pdf?season=2026`, { headers: { cookie: client.cookie } }); // prettier-ignore
+    const sheet = await getDocument({ data: new Uint8Array(await year.arrayBuffer()), verbosity: 0 }).promise;
+    const words = (await (await sheet.getPage(1)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' '); // prettier-ignore
+    expect(words).toMatch(/Harvested.*on 17\d\.\d ac.*Hauling/);
   });
 
   it('a calendar that ical.js reads', async () => {

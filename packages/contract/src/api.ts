@@ -1,6 +1,7 @@
 import type {
   Account,
   Book,
+  CropCosts,
   Delivery,
   DeliveryTraceView,
   Division,
@@ -131,6 +132,7 @@ export interface Api {
   SharedOrigin: SharedOrigin;
   PhotoInfo: PhotoInfo;
   CablesAnswer: CablesAnswer;
+  CropCosts: CropCosts;
   'LevelInfo[]': LevelInfo[];
   'MotorInfo[]': MotorInfo[];
   PlaceAnswer: PlaceAnswer;

@@ -81,8 +81,8 @@ export function Shell({ offline, children }: { offline: boolean; children: React
       </a>
       <header className="no-print sticky top-0 z-20 border-b border-ink bg-paper lg:static lg:col-span-2">
         <div className="flex items-center justify-between gap-2 px-3 pt-1 lg:hidden">
-          <Link to="/settings" title="Settings" className="flex min-h-11 items-center truncate font-bold">
-            {farm.data.farm.name}
+          <Link to="/settings" title="Settings" className="flex min-h-11 min-w-0 items-center font-bold">
+            <span className="truncate">{farm.data.farm.name}</span>
           </Link>
           <span className="flex items-center">
             <Link
@@ -123,9 +123,9 @@ export function Shell({ offline, children }: { offline: boolean; children: React
                   <Link
                     to="/settings"
                     title="Settings"
-                    className="flex min-h-11 items-center truncate pl-1.5 text-sm font-semibold"
+                    className="flex min-h-11 min-w-0 items-center pl-1.5 text-sm font-semibold"
                   >
-                    {farm.data.farm.name}
+                    <span className="truncate">{farm.data.farm.name}</span>
                   </Link>
                   <span className="flex shrink-0 items-center">
                     <Link

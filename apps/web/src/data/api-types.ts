@@ -3088,6 +3088,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/year/costs': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['YearController_costs'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/year/pdf': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['YearController_pdf'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/photos/{photoId}': {
     readonly parameters: {
       readonly query?: never;
@@ -4036,6 +4068,16 @@ export interface components {
       }[];
       readonly done: boolean;
       readonly note?: string;
+    };
+    readonly CropCosts: {
+      readonly crop: string;
+      readonly drying: number;
+      readonly driedBu: number;
+      readonly withoutSetup: number;
+      readonly hauling: number;
+      readonly hauledBu: number;
+      readonly loads: number;
+      readonly roadUnknown: number;
     };
     readonly CutRecords: {
       readonly of: readonly number[];
@@ -11686,6 +11728,50 @@ export interface operations {
     readonly parameters: {
       readonly query?: {
         readonly day?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly YearController_costs: {
+    readonly parameters: {
+      readonly query?: {
+        readonly season?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['CropCosts'][];
+        };
+      };
+    };
+  };
+  readonly YearController_pdf: {
+    readonly parameters: {
+      readonly query?: {
+        readonly season?: string;
       };
       readonly header?: never;
       readonly path: {

@@ -376,6 +376,8 @@ export const useDivisions = (of: 'deliveries' | 'places', id: string, wanted: bo
 export const useOriginLinks = (wanted = true) => useOfFarm(wanted ? '/api/farms/{farmId}/origin-links' : null);
 export const useSearch = (asked: string) =>
   useOfFarm(asked === '' ? null : '/api/farms/{farmId}/search', {}, { q: asked });
+export const useYearCosts = (season: number) =>
+  useOfFarm('/api/farms/{farmId}/year/costs', {}, { season: String(season) });
 /** A day's work; today's where none is named. */
 export const useDay = (day?: string) =>
   useOfFarm('/api/farms/{farmId}/day', {}, day === undefined ? undefined : { day });

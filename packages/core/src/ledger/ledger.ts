@@ -423,11 +423,12 @@ export class Ledger {
       if (!places.has(from)) continue;
       const place = this.records.placeNumber(from);
       replay(stock, this.records, this.tape, this.outs, position);
-      const before = this.positionIn(stock, place);
-      const lots = Object.keys(before.lots).filter((lot) => before.lots[lot]! > NO_GRAIN_KG);
+      const lots = new Set<number>();
+      for (const slot of stock.slotsOf(place)) stock.lotsOf(slot, (lot, dryKg) => void (dryKg > NO_GRAIN_KG && lots.add(lot))); // prettier-ignore
+      if (lots.size < 2) continue;
       replay(stock, this.records, this.tape, this.outs, position + 1);
       const left = stock.slotsOf(place).map((slot) => stock.layerId[slot]!);
-      if (lots.length > 1 && left.length > 0) found.set(entry.id, { lots, left });
+      if (left.length > 0) found.set(entry.id, { lots: [...lots].map((lot) => this.records.lotIds[lot]!), left });
     }
     return found;
   }

@@ -76,3 +76,4 @@ export { bookTables, type CalendarEvent, calendarOf, fieldsGeoJson, type OutTabl
 export { type ClosedSeason, withoutReason } from './closing.js';
 export { type DayLine, type DayReport, dayReport } from './day.js';
 export { type LotLine, type LotSetting, type LotStatement, lotStatement } from './lot-statement.js';
+export { type CropCosts, YEAR_COSTS, yearCosts } from './year-costs.js';

@@ -219,17 +219,23 @@ export function insuranceOf(
 
   const unitsOf = new Map<string, string[]>();
   for (const { id, unit } of own) for (const lot of unit.lots) unitsOf.set(lot, [...(unitsOf.get(lot) ?? []), id]);
-  const policyOfLot = (lot: string): InsurancePolicy | undefined => {
-    const [unit] = unitsOf.get(lot) ?? [];
-    return unit === undefined ? undefined : policies.get(own.find(({ id }) => id === unit)!.unit.policy);
-  };
+  const policyOfUnit = new Map(own.map(({ id, unit }) => [id, policies.get(unit.policy)!]));
+  const policyOfLot = (lot: string): InsurancePolicy | undefined => policyOfUnit.get(unitsOf.get(lot)?.[0] ?? '');
 
   let beyond = 0;
+  const factors = new Map<InsurancePolicy, Map<number, number>>();
   /** Bushels to count of grain at its moisture. */
   const counted = (policy: InsurancePolicy, wetKg: number, moisture: number): number => {
     const bushels = wetKg / kgPerBushelOf(policy.crop);
     try {
-      return bushels * moistureFactor(policy, moisture);
+      // A ticket's moisture is that of all its fields.
+      let factor = factors.get(policy)?.get(moisture);
+      if (factor === undefined) {
+        factor = moistureFactor(policy, moisture);
+        const own = factors.get(policy) ?? new Map<number, number>();
+        factors.set(policy, own.set(moisture, factor));
+      }
+      return bushels * factor;
     } catch (error) {
       if (!(error instanceof BeyondTable)) throw error;
       beyond += bushels;
@@ -288,17 +294,20 @@ export function insuranceOf(
     if (key !== 'harvested') sum.beyond += beyond;
   }; // prettier-ignore
 
-  for (const parcel of ledger.parcels(0, ledger.steps, (entry) => entry.type === 'harvest' || ledger.isDelivery(entry.id))) {
-    const delivered = ledger.isDelivery(parcel.entry.id);
+  // A load off the field is of one lot: what counted for it needs no replay.
+  for (const entry of ledger.entriesFrom(0)) {
+    if (entry.type !== 'harvest') continue;
+    const policy = policyOfLot(entry.lot);
+    const load = policy && ledger.effective(entry.id);
+    if (load && load.wetKg > 0) add(entry.lot, 'harvested', policy, load.wetKg, 1 - load.dryKg / load.wetKg);
+  }
+  for (const parcel of ledger.parcels(0, ledger.steps, (entry) => ledger.isDelivery(entry.id)))
     for (const [lot, wetKg] of Object.entries(parcel.wetLots)) {
       const policy = policyOfLot(lot);
       if (!policy) continue;
-      if (parcel.entry.type === 'harvest') add(lot, 'harvested', policy, wetKg, parcel.moisture);
-      if (!delivered) continue;
       add(lot, 'sold', policy, wetKg, parcel.moisture);
       sumOf(lot).tickets++;
     }
-  } // prettier-ignore
   for (const [placeId, position] of Object.entries(positions)) {
     if (position.moisture === null) continue;
     const there = Object.keys(position.lots).filter((lot) => position.lots[lot]! > 1e-6 * position.dryKg);
@@ -411,10 +420,11 @@ function harvestedBySeason({
   ledger,
 }: FarmBook): ReadonlyMap<string, { readonly wetKg: number; readonly dryKg: number }> {
   const sums = new Map<string, { wetKg: number; dryKg: number }>();
-  for (const { entry, wetKg, dryKg } of ledger.parcels(0, ledger.steps, ({ type }) => type === 'harvest')) {
-    if (entry.type !== 'harvest') continue;
+  for (const entry of ledger.entriesFrom(0)) {
+    const load = entry.type === 'harvest' ? ledger.effective(entry.id) : undefined;
+    if (entry.type !== 'harvest' || !load) continue;
     const sum = sums.get(entry.lot) ?? { wetKg: 0, dryKg: 0 };
-    sums.set(entry.lot, { wetKg: sum.wetKg + wetKg, dryKg: sum.dryKg + dryKg });
+    sums.set(entry.lot, { wetKg: sum.wetKg + load.wetKg, dryKg: sum.dryKg + load.dryKg });
   }
   return sums;
 }

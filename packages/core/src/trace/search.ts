@@ -128,11 +128,11 @@ export function searchBook(book: FarmBook, asked: string, timeZone: string, most
   const text = (row: Row, id: string): boolean =>
     sets.every(
       (set) =>
-        holds(row.text, set.word) ||
+        (row.lot !== undefined && set.lots.has(row.lot)) ||
+        row.places.some((place) => set.places.has(place)) ||
         (set.isDay && row.dates.includes(set.word)) ||
         (set.isId && id.toLowerCase() === set.word) ||
-        (row.lot !== undefined && set.lots.has(row.lot)) ||
-        row.places.some((id) => set.places.has(id)),
+        holds(row.text, set.word),
     );
   rows.forEach((row, i) => {
     const entry = all[i]!;

@@ -19,6 +19,8 @@ export interface WrongFieldLoad {
   readonly wetKg: number;
 }
 
+/** Loads that say enough of a day's moisture: a fleet has hundreds. */
+const ENOUGH = 40;
 const HOUR = 3_600_000;
 const NEAR = 1.5 * HOUR;
 const HALF_DAY = 12 * HOUR;
@@ -50,6 +52,30 @@ export function wrongFieldLoads({ ledger, lots: all }: FarmBook, lots: readonly 
   const at = new Map(loads.map((load) => [load.id, instantOf(load.at)]));
   const atOf = (load: HarvestEntry): number => at.get(load.id)!;
   const byLot = groupBy(loads, ({ lot }) => lot);
+  for (const own of byLot.values()) own.sort((a, b) => atOf(a) - atOf(b));
+  /** The first of a field's loads at or after a moment. */
+  const firstFrom = (own: readonly HarvestEntry[], ms: number): number => {
+    let [low, high] = [0, own.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (atOf(own[middle]!) < ms) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  };
+  /** Loads of a field within a span, as many as say enough, and how many there are. */
+  const within = (
+    lot: string,
+    from: number,
+    until: number,
+  ): { readonly count: number; readonly some: readonly HarvestEntry[] } => {
+    const own = byLot.get(lot) ?? [];
+    const [low, end] = [firstFrom(own, from), firstFrom(own, until + 1)];
+    const each = Math.max(1, Math.ceil((end - low) / ENOUGH));
+    const some: HarvestEntry[] = [];
+    for (let i = low; i < end; i += each) some.push(own[i]!);
+    return { count: end - low, some };
+  };
   const found: WrongFieldLoad[] = [];
 
   // Runs of one field among the loads of one person, or into one place where nobody is named.
@@ -69,8 +95,10 @@ export function wrongFieldLoads({ ledger, lots: all }: FarmBook, lots: readonly 
       const last = atOf(run.at(-1)!);
       const near = (load: HarvestEntry | undefined, to: number): boolean => load !== undefined && load.lot === likely && Math.abs(atOf(load) - to) <= NEAR; // prettier-ignore
       const between = near(before, first) && near(after, last);
-      const others = (byLot.get(lot) ?? []).filter((load) => !run.includes(load));
-      const alone = (near(before, first) || near(after, last)) && others.every((load) => atOf(load) < first - HALF_DAY || atOf(load) > last + HALF_DAY); // prettier-ignore
+      if (!near(before, first) && !near(after, last)) continue;
+      const mine = within(lot, first - HALF_DAY, last + HALF_DAY);
+      const alone = mine.count === run.length;
+      const others = mine.some.filter((load) => !run.includes(load));
       for (const load of run) {
         const wet = fitsOther(
           load,
@@ -89,14 +117,8 @@ export function wrongFieldLoads({ ledger, lots: all }: FarmBook, lots: readonly 
 }
 
 /** Is a load's moisture that of another field, and not of its own? null where too few loads of the day say. */
-function fitsOther(
-  load: HarvestEntry,
-  own: readonly HarvestEntry[],
-  other: readonly HarvestEntry[],
-  atOf: (load: HarvestEntry) => number,
-): boolean | null {
-  const day = (list: readonly HarvestEntry[]): number[] => list.filter((one) => Math.abs(atOf(one) - atOf(load)) <= HALF_DAY).map(({ moisture }) => moisture); // prettier-ignore
-  const [mine, theirs] = [day(own), day(other)];
+function fitsOther(load: HarvestEntry, own: readonly HarvestEntry[], other: readonly HarvestEntry[]): boolean | null {
+  const [mine, theirs] = [own, other].map((list) => list.map(({ moisture }) => moisture)) as [number[], number[]];
   if (theirs.length < 3) return null;
   const there = Math.abs(load.moisture - median(theirs));
   const spread = Math.max(SPREAD, 3 * median(theirs.map((one) => Math.abs(one - median(theirs)))));

@@ -25,6 +25,7 @@ import Papa from 'papaparse';
 import type { Response } from 'express';
 import { Clock } from '../../platform/clock.js';
 import { DayController, DayService } from './day.controller.js';
+import { YearController, YearService } from './year.controller.js';
 import { ImportsController } from './imports.controller.js';
 import { ImportsRepository } from './imports.repository.js';
 import { ImportsService } from './imports.service.js';
@@ -149,8 +150,17 @@ class TraceController {
     InsuranceController,
     ImportsController,
     DayController,
+    YearController,
   ],
-  providers: [LinksRepository, OriginService, InsuranceService, ImportsRepository, ImportsService, DayService],
+  providers: [
+    LinksRepository,
+    OriginService,
+    InsuranceService,
+    ImportsRepository,
+    ImportsService,
+    DayService,
+    YearService,
+  ],
 })
 export class TraceModule {}
 export { FileImportFieldRow, FileImportRow, OriginLinkRow } from './trace.entity.js';

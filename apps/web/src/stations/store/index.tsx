@@ -1,6 +1,6 @@
 import { cropOf, CROPS, dryBushels, placeNow, type PlaceInfo } from '@fanega/core';
 import { lazy, Suspense, useLayoutEffect, useRef, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { type Farm, useBinSetups, useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Loading } from '../../ui';
@@ -314,6 +314,12 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
         </div>
         {['bin', 'wetBin', 'overhead', 'dryer'].includes(place.kind) && (
           <div className="mt-3">
+            <Link
+              to={`/trace/place/${place.id}`}
+              className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
+            >
+              Where it came from
+            </Link>
             <ClimbBox farm={farm} placeId={place.id} />
           </div>
         )}

@@ -11,6 +11,7 @@ import {
   type TicketOnSheet,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { takenBack } from '../../../data/records';
@@ -347,7 +348,18 @@ function SheetDrawer({
                 const { state, words } = TICKET_WORDS[ticket.state];
                 return (
                   <tr key={ticket.ticket} className="border-b border-rule align-top">
-                    <td className="py-1 pr-2 font-semibold">{ticket.ticket}</td>
+                    <td className="py-1 pr-2 font-semibold">
+                      {ticket.due === null ? (
+                        ticket.ticket
+                      ) : (
+                        <Link
+                          to={`/trace/delivery/${ticket.due.entryId}`}
+                          className="underline decoration-rule underline-offset-4"
+                        >
+                          {ticket.ticket}
+                        </Link>
+                      )}
+                    </td>
                     <td className="px-2 text-right whitespace-nowrap">{bushelsFine(ticket.bushels, per).text}</td>
                     <td className="px-2 text-right whitespace-nowrap">
                       {ticket.due?.ticket ? bushelsFine(ticket.due.ticket.paidBushels, per).text : '–'}

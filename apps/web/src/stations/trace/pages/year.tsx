@@ -1,16 +1,8 @@
-import {
-  calendarDay,
-  cropOf,
-  SEASON_STATE,
-  type SeasonState,
-  sumOfMoney,
-  yearOf,
-  type YearCrop,
-  type YearDifference,
-} from '@fanega/core';
+import { calendarDay, type CropCosts, cropOf, SEASON_STATE, type SeasonState, sumOfMoney, YEAR_COSTS, type YearCrop, type YearDifference, yearOf } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { type Farm, useFields, useRefreshFarm, useTraceRecords } from '../../../data/farm';
+import { addressOf } from '../../../data/api';
+import { type Farm, useFields, useRefreshFarm, useTraceRecords, useYearCosts } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
 import { area, bushels, cropYieldFine, mass, money, number, percent, priceText } from '../../../quantity/quantity';
@@ -34,6 +26,7 @@ export default function Year({ farm, season }: { farm: Farm; season: number }) {
   const hasBefore = farm.data.lots.some((lot) => lot.season === season - 1);
   const before = useFields(hasBefore ? season - 1 : season).data;
   const book = useSellBook(farm, season);
+  const costs = useYearCosts(season).data;
   const year = useMemo(
     () => (rows && before && book ? yearOf(farm, rows, hasBefore ? before : [], book.accounts) : null),
     [farm, rows, before, hasBefore, book],
@@ -68,20 +61,36 @@ export default function Year({ farm, season }: { farm: Farm; season: number }) {
         </Verdict>
         <Working
           what={`${season}: ${money(due)}`}
-          formulas={[]}
+          formulas={[YEAR_COSTS]}
           inputs={cut.map((one) => ({
             name: cropOf(one.crop)?.name ?? one.crop,
             value: `${bushels(Math.round(one.delivered), farm.kgPerBu(one.crop)).text}, ${money(one.due)}`,
             from: 'its tickets by their contracts and sheets',
           }))}
           worked={['Harvested and restated, less lost, is in store and delivered.']}
-          not="deliveries whose price is still open, and what drying, hauling and storage cost."
+          not="deliveries whose price is still open; drying and hauling stand with each crop, fans and interest nowhere."
         />
       </Section>
+      <p className="border-t border-rule px-5 lg:px-6">
+        <a
+          href={`${addressOf('/api/farms/{farmId}/year/pdf', { farmId: farm.id })}?season=${season}`}
+          target="_blank"
+          rel="noreferrer"
+          className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink"
+        >
+          Print the year
+        </a>
+      </p>
       <Closing farm={farm} season={season} />
       <ul aria-label="By crop" className="border-t border-ink">
         {cut.map((one) => (
-          <Crop key={one.crop} farm={farm} one={one} season={season} />
+          <Crop
+            key={one.crop}
+            farm={farm}
+            one={one}
+            season={season}
+            costs={costs?.find(({ crop }) => crop === one.crop)}
+          />
         ))}
       </ul>
       <section aria-label="Weights set right" className="border-t border-ink">
@@ -178,7 +187,19 @@ function ClosingForm({
   );
 }
 
-function Crop({ farm, one, season }: { farm: Farm; one: YearCrop; season: number }) {
+function Crop({
+  farm,
+  one,
+  season,
+  costs,
+}: {
+  farm: Farm;
+  one: YearCrop;
+  season: number;
+  costs: CropCosts | undefined;
+}) {
+  const each = (spent: number, bu: number): string =>
+    bu < 1 ? '–' : `${money(spent)}, ${priceText(spent / bu, farm.kgPerBu(one.crop))}`;
   const per = farm.kgPerBu(one.crop);
   const said = (bu: number): string => bushels(Math.round(bu), per).text;
   const more = one.perAcre !== null && one.perAcreBefore !== null ? one.perAcre - one.perAcreBefore : null;
@@ -207,6 +228,13 @@ function Crop({ farm, one, season }: { farm: Farm; one: YearCrop; season: number
             ['Delivered', said(one.delivered)],
             ['Due', money(one.due)],
             ['Paid', money(one.paid)],
+            [
+              'Drying, fuel and power',
+              costs
+                ? `${each(costs.drying, costs.driedBu)}${costs.withoutSetup >= 1 ? `; ${said(costs.withoutSetup)} where no dryer is set up` : ''}`
+                : '…',
+            ],
+            ['Hauling, trucks and drivers', costs ? each(costs.hauling, costs.hauledBu) : '…'],
             ['Mean price', one.average === null ? 'nothing is priced' : priceText(one.average, per)],
           ] as const
         ).map(([what, figure]) => (
