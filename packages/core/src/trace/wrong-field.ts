@@ -100,12 +100,8 @@ export function wrongFieldLoads({ ledger, lots: all }: FarmBook, lots: readonly 
       const alone = mine.count === run.length;
       const others = mine.some.filter((load) => !run.includes(load));
       for (const load of run) {
-        const wet = fitsOther(
-          load,
-          others,
-          (byLot.get(likely) ?? []).filter((one) => one !== load),
-          atOf,
-        );
+        const theirs = within(likely, atOf(load) - HALF_DAY, atOf(load) + HALF_DAY).some;
+        const wet = fitsOther(load, others, theirs);
         // Somebody who goes between two fields has loads of both; moisture, or nobody else there, decides.
         const reasons: WrongFieldReason[] = [...(alone ? (['alone'] as const) : []), ...(between ? (['between'] as const) : []), ...(wet === true ? (['moisture'] as const) : [])]; // prettier-ignore
         if (wet === false || !(alone || (between && wet === true))) continue;
