@@ -20,19 +20,6 @@ const record = async (page) => {
   await page.getByLabel('From').selectOption('cart-2');
   await page.getByLabel('To', { exact: true }).selectOption('truck-2');
 };
-const counted = async (page) => {
-  await page.getByRole('button', { name: /^Count/ }).click();
-  const sheet = page.getByRole('dialog');
-  await sheet.getByRole('button', { name: 'Go on' }).click();
-  await sheet.getByRole('button', { name: 'Go on' }).click();
-  await sheet.getByLabel('The machine stands, the key is in my pocket').check();
-  await sheet.getByRole('button', { name: 'Go on' }).click();
-  await sheet.getByRole('button', { name: 'Skip it' }).click();
-  for (const kernels of [31, 27, 36]) {
-    await sheet.getByLabel(/^Kernels in frame/).fill(String(kernels));
-    await sheet.getByRole('button', { name: 'Next frame' }).click();
-  }
-};
 const drawn = (name) => (page) => page.getByRole('img', { name }).locator('svg.recharts-surface').first().waitFor();
 const inCab = (name, machine) => async (page) => {
   await page.getByLabel('Your name').fill(name);
@@ -73,7 +60,6 @@ const VIEWS = [
   { name: 'field', path: '/fields/lot-wr-2026', size: DESK, act: drawn(/^Moisture of .* and the forecast/) },
   { name: 'next-field', path: '/fields/next', size: DESK },
   { name: 'cut', path: '/cut', size: DESK },
-  { name: 'loss-phone', path: '/cut/loss', size: PHONE, act: counted },
   { name: 'haul', path: '/haul', size: DESK },
   { name: 'scales', path: '/haul/scales', size: DESK, act: weighing, live: crossing },
   { name: 'dry', path: '/dry', size: DESK, act: drawn(/^Moisture in and out/) },
@@ -98,6 +84,7 @@ const VIEWS = [
       await page.getByRole('heading', { level: 1 }).filter({ hasNotText: 'Trace' }).first().waitFor();
     },
   },
+  { name: 'insurance', path: '/trace/insurance', size: DESK },
   { name: 'shed', path: '/shed', size: DESK },
 ];
 

@@ -14,6 +14,7 @@ import * as haul from '../src/haul/index.js';
 import * as dry from '../src/dry/index.js';
 import * as store from '../src/store/index.js';
 import * as sell from '../src/sell/index.js';
+import * as trace from '../src/trace/index.js';
 
 const CHECKS: readonly CheckTable[] = [
   ...cropsAndMoisture,
@@ -21,7 +22,7 @@ const CHECKS: readonly CheckTable[] = [
   ...dryingAndStorage,
   ...harvestHaulingSelling,
 ];
-const FOLDERS = { crops, grain, fields, cut, haul, dry, store, sell };
+const FOLDERS = { crops, grain, fields, cut, haul, dry, store, sell, trace };
 const isFormula = (value: unknown): value is Formula =>
   typeof value === 'object' && value !== null && 'equation' in value && 'standing' in value;
 const formulasOf = (folder: object): Formula[] => Object.values(folder).filter(isFormula);
@@ -49,6 +50,7 @@ const BY_BEHAVIOR = [
   'dryer-down',
   'bin-plan',
   'tape-check',
+  'year-costs',
 ];
 
 describe('every number that somebody else worked out', () => {
