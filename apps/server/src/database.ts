@@ -38,6 +38,7 @@ import { Contracts1791800000000 } from './migrations/1791800000000-contracts.js'
 import { SellRecords1791900000000 } from './migrations/1791900000000-sell-records.js';
 import { TraceRecords1792000000000 } from './migrations/1792000000000-trace-records.js';
 import { Members1792100000000 } from './migrations/1792100000000-members.js';
+import { PlacesPutAway1792200000000 } from './migrations/1792200000000-places-put-away.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import {
   ApiTokenRow,
@@ -102,6 +103,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       SellRecords1791900000000,
       TraceRecords1792000000000,
       Members1792100000000,
+      PlacesPutAway1792200000000,
     ],
     synchronize: false,
     poolSize: 10,

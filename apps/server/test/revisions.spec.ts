@@ -178,4 +178,38 @@ describe('a bin', () => {
     await client.call('PUT', `/farms/${farmId}/places/${p.truck}`, { name: 'Old red' });
     expect(await machines()).toContainEqual([p.truck, 'Old red', p.truck]);
   });
+
+  it('and is put away when nothing hangs on it, with its machine; what was recorded of it stays', async () => {
+    const put = (where: string, body: object, by = client) =>
+      by.call<{ code: string; message: string }>('PUT', `/farms/${farmId}/${where}`, body);
+    const cartId = (await client.post<{ placeId: string }>(`/farms/${farmId}/places`, { name: 'Cart 9', kind: 'cart' })).body.placeId; // prettier-ignore
+    const operator = await harness.member(farmId, 'operator');
+    expect((await put(`places/${cartId}/in-use`, { inUse: false }, operator)).status).toBe(403);
+    expect((await put('places/none/in-use', { inUse: false })).status).toBe(404);
+    expect((await put(`places/${cartId}/in-use`, {})).status).toBe(400);
+    await append(entry({ type: 'harvest', lot: p.hs, to: cartId, wetKg: 3000, moisture: 0.16 }));
+    const full = await put(`places/${cartId}/in-use`, { inUse: false });
+    expect([full.status, full.body.message]).toEqual([409, expect.stringMatching(/Cart 9 still holds grain/)]);
+    await append(entry({ type: 'move', from: cartId, to: p.truck, wetKg: 3000 }));
+    expect((await put(`places/${cartId}/in-use`, { inUse: false })).status).toBe(200);
+    const cart = async () => {
+      const machines = Object.values((await shedRecords(client, farmId)).settings.machine);
+      return [
+        (await farmNow(client, farmId)).places.find(({ id }) => id === cartId)!.putAway,
+        machines.find(({ value }) => value.placeId === cartId)!.value.retired,
+      ];
+    };
+    expect(await cart()).toEqual([true, true]);
+    // A phone that was without a signal still brings its load: nothing recorded is lost.
+    await append(entry({ type: 'harvest', lot: p.hs, to: cartId, wetKg: 2000, moisture: 0.16 }));
+    expect((await put(`places/${cartId}/in-use`, { inUse: true })).status).toBe(200);
+    expect(await cart()).toEqual([false, false]);
+
+    const contract = { number: '118', buyerId: p.mill, crop: 'corn', kind: 'flat', price: 4.5, bushels: 5000, opens: '2026-10-01', closes: '2026-12-15', overage: 'spot', done: false }; // prettier-ignore
+    expect((await put('sell/contract/c118', { revision: 0, value: contract })).status).toBe(200);
+    const owed = await put(`places/${p.mill}/in-use`, { inUse: false });
+    expect([owed.status, owed.body.message]).toEqual([409, expect.stringMatching(/Contract 118 with .* is open/)]);
+    expect((await put('sell/contract/c118', { revision: 1, value: { ...contract, done: true } })).status).toBe(200);
+    expect((await put(`places/${p.mill}/in-use`, { inUse: false })).status).toBe(200);
+  });
 });

@@ -40,6 +40,7 @@ const place = (id: string, name: string) => ({
   kind: 'bin',
   withdrawal: 'mixed' as const,
   capacityBu: null,
+  putAway: false,
 });
 
 it('a write that lost to another one is tried again, whole, and is there once', async () => {

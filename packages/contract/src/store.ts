@@ -38,6 +38,13 @@ export class PlaceBody extends PlaceChangeBody {
   withdrawal?: string;
 }
 
+/** Whether pages offer a place: a bin that was torn down and a buyer who gave up are put away, and brought back. */
+export class PlaceInUseBody {
+  @ApiProperty()
+  @IsBoolean({ message: 'inUse must be true or false' })
+  inUse: boolean;
+}
+
 export interface PlaceAnswer {
   readonly placeId: string;
 }

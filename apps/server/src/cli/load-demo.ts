@@ -79,6 +79,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
         kind,
         withdrawal: withdrawal ?? 'mixed',
         capacityBu: capacityBu ?? null,
+        putAway: false,
       })),
     );
     const [book, shed, hauling, sell, trace] = [demoNotebook(demo), demoShed(demo), demoHauling(demo), demoSell(demo), demoTrace(demo)]; // prettier-ignore

@@ -17,6 +17,7 @@ const STATUS = {
   name_used: 409,
   book_begun: 409,
   no_backup_folder: 409,
+  place_in_use: 409,
   setting_changed: 409,
   corrected_already: 409,
   set_up_already: 409,

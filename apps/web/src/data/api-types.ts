@@ -2528,6 +2528,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/places/{placeId}/in-use': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['StoreController_setInUse'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/levels': {
     readonly parameters: {
       readonly query?: never;
@@ -5622,6 +5638,7 @@ export interface components {
       readonly eaveM: number | null;
       readonly hopperM: number | null;
       readonly reservedFor?: string | null;
+      readonly putAway?: boolean;
     };
     readonly PlaceStateKept: {
       readonly revision: number;
@@ -6816,6 +6833,9 @@ export interface components {
       readonly name: string;
       /** @description struck, in bushels; left out: nobody knows */
       readonly capacityBu?: number;
+    };
+    readonly PlaceInUseBody: {
+      readonly inUse: boolean;
     };
     readonly OriginLinkBody: {
       /** @enum {string} */
@@ -10949,6 +10969,32 @@ export interface operations {
     readonly requestBody: {
       readonly content: {
         readonly 'application/json': components['schemas']['PlaceChangeBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['PlaceAnswer'];
+        };
+      };
+    };
+  };
+  readonly StoreController_setInUse: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly placeId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['PlaceInUseBody'];
       };
     };
     readonly responses: {

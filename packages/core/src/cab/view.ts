@@ -20,11 +20,12 @@ export function lately(farm: FarmView): {
   readonly lastLoad: LoadBefore | null;
 } {
   const lines = farm.data.tape.filter((line) => !line.voided);
+  const used = new Map(farm.data.places.map(({ id, kind }) => [id, kind]));
   const first = lines.find(({ entry }) => entry.type === 'harvest')?.entry;
   return {
     lastTargets: lastTargets(
       lines.map(({ entry, wetLots }) => ({ entry, crop: farm.cropOf(wetLots) })),
-      (place) => farm.place(place)?.kind,
+      (place) => used.get(place),
     ),
     lastLoad: first?.type === 'harvest' ? { lot: first.lot, wetKg: first.wetKg, moisture: first.moisture } : null,
   };

@@ -1,5 +1,13 @@
 import { type BookDefaults, UNKNOWN_LOT } from './model.js';
-import { bushelsByCrop, bushelsOf, kgPerBushelOf, type LotInfo, mainCrop, type PlaceInfo } from './farm.js';
+import {
+  bushelsByCrop,
+  bushelsOf,
+  kgPerBushelOf,
+  type LotInfo,
+  mainCrop,
+  type PlaceInfo,
+  placesInUse,
+} from './farm.js';
 import type { Layer, Position } from './ledger.js';
 import { type OwnedGrain, splitByOwner } from './owners.js';
 import type { DayFlow, TapeLine } from './queries.js';
@@ -28,7 +36,10 @@ export interface FarmState {
 
 /** A farm's state with the look-ups that every view needs. */
 export interface FarmView<State extends FarmState = FarmState> {
+  /** As it was told, but for its places: those that count now. */
   readonly data: State;
+  /** Also those that were put away. */
+  readonly everyPlace: readonly PlaceInfo[];
   readonly lot: (id: string) => LotInfo | undefined;
   readonly place: (id: string) => PlaceInfo | undefined;
   readonly placeName: (id: string) => string;
@@ -55,10 +66,12 @@ export function farmView<State extends FarmState>(data: State): FarmView<State> 
   const lots = new Map(data.lots.map((lot) => [lot.id, lot]));
   const places = new Map(data.places.map((place) => [place.id, place]));
   const order = new Map(data.lots.map((lot, i) => [lot.id, i]));
+  const used = placesInUse(data.places, (id) => data.positions[id]?.wetKg ?? 0);
   const owners = (byLot: Readonly<Record<string, number>>): OwnedGrain[] =>
     splitByOwner(byLot, (lot) => lots.get(lot)?.shares, data.farm.name);
   return {
-    data,
+    data: used === data.places ? data : { ...data, places: used },
+    everyPlace: data.places,
     lot: (id) => lots.get(id),
     place: (id) => places.get(id),
     placeName: (id) => places.get(id)?.name ?? id,

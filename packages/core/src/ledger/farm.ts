@@ -31,6 +31,25 @@ export interface PlaceInfo {
   readonly hopperM: number | null;
   /** The crop that a bin is kept for. */
   readonly reservedFor?: string | null;
+  /** Sold, torn down, given up: no page offers it while it is empty; what was recorded of it stays. */
+  readonly putAway?: boolean;
+}
+
+/** Holding less than this, kg, a place is empty: about a bushel, which is swept. */
+export const EMPTY_KG = 30;
+
+/**
+ * The places that count for pages. One that was put away comes back by itself when a late load brings grain to it; a buyer's holds
+ * nothing, it only adds up what was ever sold there. All of them, the same array, where none was put away.
+ * @param heldKg wet kg in a place by the book
+ */
+export function placesInUse<P extends Pick<PlaceInfo, 'id' | 'kind' | 'putAway'>>(
+  places: readonly P[],
+  heldKg: (id: string) => number,
+): readonly P[] {
+  const isUsed = ({ id, kind, putAway }: P): boolean =>
+    putAway !== true || (kind !== 'buyer' && Math.abs(heldKg(id)) > EMPTY_KG);
+  return places.every(isUsed) ? places : places.filter(isUsed);
 }
 
 /** A farm's book at one moment: what was replayed, and what its lots and places are called. */

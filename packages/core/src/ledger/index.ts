@@ -67,12 +67,14 @@ export {
   bushelsByCrop,
   bushelsOf,
   currentSeason,
+  EMPTY_KG,
   type FarmBook,
   isCrop,
   kgPerBushelOf,
   type LotInfo,
   mainCrop,
   type PlaceInfo,
+  placesInUse,
   usualWithdrawal,
 } from './farm.js';
 export {

@@ -1,5 +1,5 @@
 import { tally } from '../kernel/index.js';
-import { bushelsByCrop, bushelsOf, type FarmBook, mainCrop } from './farm.js';
+import { bushelsByCrop, bushelsOf, type FarmBook, mainCrop, placesInUse } from './farm.js';
 import { instantOf } from './instant.js';
 import type { ParcelView } from './ledger.js';
 import type { ConditionEntry, Entry, MeasureEntry, WitnessEntry } from './model.js';
@@ -234,7 +234,8 @@ export function lastTargets(
 ): Record<string, string[]> {
   const targets = tally<string[]>();
   for (const { entry, crop } of moves) {
-    if (entry.type !== 'move') continue;
+    // Where nobody goes any more.
+    if (entry.type !== 'move' || kindOf(entry.to) === undefined) continue;
     const kind = kindOf(entry.from);
     const key = kind === 'truck' ? (crop ?? '') : kind === 'dryer' ? `dryer:${crop ?? ''}` : undefined;
     if (key !== undefined && !targets[key]?.includes(entry.to)) (targets[key] ??= []).push(entry.to);
@@ -245,7 +246,8 @@ export function lastTargets(
 /** {@link lastTargets} out of the book itself. */
 export function lastTargetsOf(book: FarmBook): Record<string, string[]> {
   const lots = new Map(book.lots.map((lot) => [lot.id, lot]));
-  const kinds = new Map(book.places.map((place) => [place.id, place.kind]));
+  const used = placesInUse(book.places, (id) => book.ledger.position(id).wetKg);
+  const kinds = new Map(used.map((place) => [place.id, place.kind]));
   const recent = book.ledger.parcels(Math.max(0, book.ledger.steps - LATELY)).reverse();
   return lastTargets(
     recent.map(({ entry, lots: dry }) => ({ entry, crop: mainCrop(dry, lots) })),

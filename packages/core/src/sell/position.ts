@@ -104,7 +104,7 @@ export function positionOf(input: {
     sum.harvested += part * dryBushels(row.cutDryKg, crop.legalPounds, baseMoistureOf(crop.id, defaults));
     sum.standing += part * acresLeft * (expected ?? 0);
   }
-  for (const { id, kind } of farm.data.places) {
+  for (const { id, kind } of farm.everyPlace) {
     if (kind === 'buyer') continue;
     for (const [lotId, dryKg] of Object.entries(farm.held(id).lots)) {
       const lot = farm.lot(lotId);

@@ -87,7 +87,7 @@ export function ownerStatement(
     if (whole <= 0 || own <= 0) continue;
     of(crop)[sheets.length > 0 ? 'paid' : 'delivered'] += (all * own) / whole;
   }
-  for (const { id, kind } of farm.data.places) {
+  for (const { id, kind } of farm.everyPlace) {
     if (kind === 'buyer') continue;
     for (const [lotId, dryKg] of Object.entries(farm.held(id).lots)) {
       const crop = cropOf(farm.lot(lotId)?.crop ?? '');

@@ -1,4 +1,4 @@
-import type { TapeLine } from '../ledger/index.js';
+import { EMPTY_KG, type TapeLine } from '../ledger/index.js';
 import { requireFinite } from '../kernel/index.js';
 
 /** What came into a place, left it and was lost from it since it was last empty. */
@@ -14,9 +14,6 @@ export interface PlaceHistory {
   /** When the first of it came; null where nothing did. */
   readonly sinceMs: number | null;
 }
-
-/** Less than this is swept. */
-const EMPTY_KG = 30;
 
 /**
  * The history of a place by its lines on the tape; what is there now and was neither brought nor taken nor lost was restated.

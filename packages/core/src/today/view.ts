@@ -12,6 +12,7 @@ import {
   lastDried,
   lastTargetsOf,
   levelChecks,
+  placesInUse,
   type Position,
 } from '../ledger/index.js';
 import { baseMoistureOf } from '../ledger/index.js';
@@ -63,8 +64,9 @@ export const dryBelow = (defaults?: Pick<BookDefaults, 'bases'>): Record<string,
 
 function stepsOf(book: FarmBook, nowMs: number, positions: Readonly<Record<string, Position>>): NextStep[] {
   const { ledger } = book;
+  const used = placesInUse(book.places, (id) => positions[id]?.wetKg ?? 0);
   return nextSteps({
-    holders: holders(book.places, new Map(book.lots.map((lot) => [lot.id, lot])), (place) => positions[place]),
+    holders: holders(used, new Map(book.lots.map((lot) => [lot.id, lot])), (place) => positions[place]),
     dryBelow: dryBelow(ledger.header.defaults),
     lastTargets: lastTargetsOf(book),
     levels: levelChecks(book, nowMs - LEVEL_AGE_MS, nowMs),

@@ -58,6 +58,8 @@ export class PlaceRow {
   @Column({ type: 'varchar', length: 8 }) withdrawal: 'mixed' | 'firstIn' | 'lastIn';
   /** Typed by hand; null: out of the geometry, or nobody knows. */
   @Column({ name: 'capacity_bu', type: 'double', nullable: true }) capacityBu: number | null;
+  /** No page offers it while it is empty. */
+  @Column({ name: 'put_away', type: 'boolean', default: false }) putAway: boolean;
 }
 
 @Entity('entries')

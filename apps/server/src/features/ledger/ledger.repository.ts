@@ -341,6 +341,7 @@ export class LedgerRepository {
         kind: isBuyer(place) ? 'buyer' : textOf(place.kind, 'bin'),
         withdrawal: place.withdrawal ?? ('mixed' as const),
         capacityBu: place.capacityByGeometry === true ? null : numberOf(place.capacityBu),
+        putAway: place.putAway === true,
       })),
     );
     await insertRecords(

@@ -26,7 +26,7 @@ export class PlacesRepository {
     tx: Tx,
     farmId: string,
     id: string,
-    change: Partial<Pick<PlaceRow, 'name' | 'capacityBu'>>,
+    change: Partial<Pick<PlaceRow, 'name' | 'capacityBu' | 'putAway'>>,
   ): Promise<void> {
     await tx.update(PlaceRow, { farmId, id }, change);
   }

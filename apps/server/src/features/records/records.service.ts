@@ -268,6 +268,7 @@ export class RecordsService {
         kind: machine.kind,
         withdrawal: usualWithdrawal(machine.kind),
         capacityBu: null,
+        putAway: false,
       });
       changed('header');
       return { ...machine, placeId: id };

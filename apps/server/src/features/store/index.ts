@@ -5,8 +5,9 @@ import {
   type PlaceAnswer,
   PlaceBody,
   PlaceChangeBody,
+  PlaceInUseBody,
 } from '@fanega/contract';
-import { hasVessel, type Machine, usualWithdrawal, type Withdrawal } from '@fanega/core';
+import { EMPTY_KG, hasVessel, type Machine, usualWithdrawal, type Withdrawal } from '@fanega/core';
 import { Body, Controller, Get, Inject, Injectable, Module, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { ulid } from 'ulid';
@@ -16,7 +17,7 @@ import { FarmWrites } from '../../platform/farm-write.js';
 import { Refused, unlessNameUsed } from '../../platform/refused.js';
 import { wholeNumber } from '../../platform/query.js';
 import { FieldsModule } from '../fields/index.js';
-import { LedgerModule, PlacesRepository } from '../ledger/index.js';
+import { LedgerModule, LedgerService, PlacesRepository } from '../ledger/index.js';
 import { RecordsModule, RecordsRepository, RecordsService } from '../records/index.js';
 import { CablesRepository, packed } from './cables.repository.js';
 import { CablesService } from './cables.service.js';
@@ -47,6 +48,7 @@ class StoreService {
     @Inject(PlacesRepository) private readonly places: PlacesRepository,
     @Inject(RecordsRepository) private readonly kept: RecordsRepository,
     @Inject(RecordsService) private readonly records: RecordsService,
+    @Inject(LedgerService) private readonly ledgers: LedgerService,
   ) {}
 
   /** A combine, cart, truck or dryer is a machine of the shed too: one thing, one id. */
@@ -62,6 +64,7 @@ class StoreService {
           kind,
           withdrawal: (withdrawal as Withdrawal | undefined) ?? (kind === 'bin' ? 'mixed' : usualWithdrawal(kind)),
           capacityBu: capacityBu ?? null,
+          putAway: false,
         });
         changed('header');
         if (hasVessel(kind))
@@ -95,6 +98,39 @@ class StoreService {
         return { placeId };
       }),
     );
+  }
+
+  /**
+   * Puts a place away, or brings it back; its machine with it. What was recorded of it stays, and is found.
+   * @throws {Refused} while it holds grain, and a buyer while a contract with him is open
+   */
+  async setInUse(farmId: string, placeId: string, inUse: boolean): Promise<{ placeId: string }> {
+    const { ledger, places } = await this.ledgers.open(farmId);
+    const known = places.find(({ id }) => id === placeId);
+    if (!known) throw new Refused('not_found', 'There is no such place in the book.');
+    if (!inUse && known.kind !== 'buyer' && Math.abs(ledger.position(placeId).wetKg) > EMPTY_KG)
+      throw new Refused(
+        'place_in_use',
+        `${known.name} still holds grain by the book: empty it first, or say what is in it.`,
+      );
+    if (!inUse && known.kind === 'buyer') {
+      const contracts = await this.records.settingsOf(farmId, 'contract');
+      const open = Object.values(contracts).find(({ value }) => value.buyerId === placeId && !value.done);
+      if (open)
+        throw new Refused('place_in_use', `Contract ${open.value.number} with ${known.name} is open: fill it, or mark it done, first.`); // prettier-ignore
+    }
+    return this.writes.run(farmId, async (write) => {
+      const { tx, changed } = write;
+      await this.places.change(tx, farmId, placeId, { putAway: !inUse });
+      changed('header');
+      if (hasVessel(known.kind))
+        for (const { row, body: machine } of await this.kept.machinesOf(tx, farmId, placeId))
+          await this.records.changeIn(write, 'machine', String(row.id), {
+            revision: Number(row.revision),
+            value: { ...(machine as unknown as Machine), retired: !inUse },
+          });
+      return { placeId };
+    });
   }
 }
 
@@ -134,6 +170,18 @@ class StoreController {
     @Body() body: PlaceChangeBody,
   ): Promise<PlaceAnswer> {
     return this.service.changePlace(farmId, placeId, body);
+  }
+
+  /** Puts a place away that is not used any more, or brings it back. */
+  @Put(':placeId/in-use')
+  @Allow('manager')
+  @Answers('PlaceAnswer')
+  setInUse(
+    @Param('farmId') farmId: string,
+    @Param('placeId') placeId: string,
+    @Body() { inUse }: PlaceInUseBody,
+  ): Promise<PlaceAnswer> {
+    return this.service.setInUse(farmId, placeId, inUse);
   }
 }
 

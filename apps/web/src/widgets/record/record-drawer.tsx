@@ -239,16 +239,23 @@ function Likely({ farm, onPick }: { farm: Farm; onPick: (given: Partial<Draft>) 
 
 function PlaceOptions({
   farm,
+  chosen,
   exclude,
   buyers = false,
   holdingFirst = false,
 }: {
   farm: Farm;
+  /** Offered also where it was put away: an entry of before is made again with the places it named. */
+  chosen: string;
   exclude?: string;
   buyers?: boolean;
   holdingFirst?: boolean;
 }) {
-  const places = farm.data.places.filter((place) => place.id !== exclude && (buyers || place.kind !== 'buyer'));
+  const offered = [
+    ...farm.data.places,
+    ...farm.everyPlace.filter(({ id }) => id === chosen && !farm.data.places.some((place) => place.id === id)),
+  ];
+  const places = offered.filter((place) => place.id !== exclude && (buyers || place.kind !== 'buyer'));
   const full = (id: string) => farm.held(id).wetKg > 0;
   const sorted = holdingFirst ? [...places].sort((a, b) => Number(full(b.id)) - Number(full(a.id))) : places;
   return sorted.map((place) => {
@@ -294,7 +301,7 @@ function WhatAndWhere({ farm, draft, errors, set }: PartProps) {
             onChange={(e) => set({ from: e.target.value })}
           >
             {choose}
-            <PlaceOptions farm={farm} holdingFirst />
+            <PlaceOptions farm={farm} chosen={draft.from} holdingFirst />
           </SelectBox>
         )}
         {draft.kind === 'move' && <PlaceNote placeId={draft.from} />}
@@ -312,7 +319,12 @@ function WhatAndWhere({ farm, draft, errors, set }: PartProps) {
           }}
         >
           {choose}
-          <PlaceOptions farm={farm} buyers={draft.kind === 'move'} exclude={draft.kind === 'move' ? draft.from : ''} />
+          <PlaceOptions
+            farm={farm}
+            chosen={draft.to}
+            buyers={draft.kind === 'move'}
+            exclude={draft.kind === 'move' ? draft.from : ''}
+          />
         </SelectBox>
       </>
     );
@@ -326,7 +338,7 @@ function WhatAndWhere({ farm, draft, errors, set }: PartProps) {
         onChange={(e) => set({ place: e.target.value })}
       >
         {choose}
-        <PlaceOptions farm={farm} holdingFirst />
+        <PlaceOptions farm={farm} chosen={draft.place} holdingFirst />
       </SelectBox>
       {draft.kind === 'loss' && (
         <SelectBox

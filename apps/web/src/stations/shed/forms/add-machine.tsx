@@ -59,7 +59,7 @@ export function AddMachine({ farm, shed, onClose }: { farm: Farm; shed: ShedReco
         { ...shed, settings: { ...shed.settings, machine: { [id]: { revision: 0, value: bare } } } },
         farmDay(farm),
       );
-      const place = farm.data.places.find((one) => one.name.toLowerCase() === name.toLowerCase());
+      const place = farm.everyPlace.find((one) => one.name.toLowerCase() === name.toLowerCase());
       const value: Machine = {
         ...bare,
         items: itemsOf(templateOf(shed, kind), asset!.by.day, owner, ulid),

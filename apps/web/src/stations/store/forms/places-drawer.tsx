@@ -15,8 +15,9 @@ import { put } from '../../../data/api';
 import { type Farm, useBinSetups, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { revision, setting } from '../../../data/records';
+import { useSend } from '../../../data/use-send';
 import { bushels, length, system } from '../../../quantity/quantity';
-import { SelectBox, TextBox } from '../../../ui';
+import { Button, SelectBox, TextBox } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { oneOf, readBoxes } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
@@ -42,10 +43,12 @@ export function PlacesDrawer({ farm, onClose }: { farm: Farm; onClose: () => voi
         )}
       </QueryBoundary>
     );
+  const used = farm.data.places;
+  const away = farm.everyPlace.filter(({ id }) => !used.some((one) => one.id === id));
   return (
     <Drawer open title="Names and sizes" onClose={onClose}>
       <ul className="px-5 py-2">
-        {farm.data.places.map((one) => (
+        {used.map((one) => (
           <li key={one.id} className="border-b border-rule">
             <button
               type="button"
@@ -68,7 +71,50 @@ export function PlacesDrawer({ farm, onClose }: { farm: Farm; onClose: () => voi
           </li>
         ))}
       </ul>
+      {away.length > 0 && (
+        <section className="px-5 pb-4" aria-label="Put away">
+          <h3 className="pt-2 font-semibold">Put away</h3>
+          <p className="text-sm text-muted">Not offered any more. What was recorded of them stays in the book.</p>
+          <ul>
+            {away.map((one) => (
+              <li key={one.id} className="flex min-h-14 items-center justify-between gap-4 border-b border-rule py-2">
+                <span>
+                  <b>{one.name}</b>{' '}
+                  <span className="text-sm text-muted">{KIND_WORDS[one.kind as keyof typeof KIND_WORDS]}</span>
+                </span>
+                <InUse farm={farm} place={one} inUse />
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
     </Drawer>
+  );
+}
+
+/** Puts a place away, or brings it back. What stands against it is said by the server, in its words. */
+function InUse({ farm, place, inUse, onDone }: { farm: Farm; place: PlaceInfo; inUse: boolean; onDone?: () => void }) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const set = async () => {
+    const params = { path: { farmId: farm.id, placeId: place.id } };
+    const command = put('/api/farms/{farmId}/places/{placeId}/in-use', params, { inUse });
+    if (!(await sending.send(() => write(farm.id, command, '', { keep: false })))) return;
+    toast(inUse ? `${place.name} is back` : `${place.name} is put away`);
+    onDone?.();
+    await refresh();
+  };
+  return (
+    <div>
+      <Button onClick={() => void set()} disabled={sending.busy}>
+        {inUse ? 'Bring it back' : 'Put it away'}
+      </Button>
+      {sending.message !== null && (
+        <p role="alert" className="mt-1 max-w-[40ch] text-sm font-semibold text-clay">
+          {sending.message}
+        </p>
+      )}
+    </div>
   );
 }
 
@@ -164,6 +210,14 @@ function PlaceForm({
       <p className="text-sm text-muted">
         {KIND_WORDS[place.kind as keyof typeof KIND_WORDS]}: what it is stays; what was recorded was mixed by it.
       </p>
+      <div className="flex flex-wrap items-center justify-between gap-3 border-t border-rule pt-4">
+        <p className="max-w-[40ch] text-sm text-muted">
+          {place.kind === 'buyer'
+            ? 'Not selling there any more? What was sold there stays in the book.'
+            : 'Sold, torn down or given up? It must be empty; what was recorded of it stays in the book.'}
+        </p>
+        <InUse farm={farm} place={place} inUse={false} onDone={onClose} />
+      </div>
     </FormDrawer>
   );
 }

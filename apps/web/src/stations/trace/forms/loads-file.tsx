@@ -102,7 +102,7 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
   const typed = moisture.read(asked.moisture ?? '', { least: 0.03, most: 0.5 });
   const plan = useMemo((): LoadPlan | null => {
     if (!file) return null;
-    const of = { lots: farm.data.lots, places: farm.data.places, timeZone: farm.data.farm.timeZone };
+    const of = { lots: farm.data.lots, places: farm.everyPlace, timeZone: farm.data.farm.timeZone };
     return planLoads(file.table.heads, file.table.rows, match, of, { first: file.table.first, unit, dayFirst, lot: asked.lot ?? null, to, moisture: typed.value ?? null, now: farm.clock() }); // prettier-ignore
   }, [file, match, farm, unit, dayFirst, asked.lot, to, typed.value]);
   const loads = plan?.loads ?? [];
