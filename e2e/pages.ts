@@ -89,7 +89,7 @@ export async function find(page: Page, words: string): Promise<void> {
   await box.pressSequentially(words);
   // The finder has come to what was typed: Enter takes what is marked.
   const marked = page.getByRole('option', { selected: true });
-  await expect(marked).toContainText(new RegExp(words.split(' ')[0]!, 'i'));
+  await expect(marked).toContainText(new RegExp(`^\\s*${words.split(' ')[0]!}`, 'i'));
   await page.keyboard.press('Enter');
 }
 
@@ -169,7 +169,8 @@ const saidOn = (page: Page): Promise<string> =>
   });
 
 /** A machine's book, a display and a ticket on paper say what they say. */
-const THEIRS = [/Flex platform, \d+ ft/g, /Row head, \d+ at \d+ in/g];
+// Where the farm's units are chosen, both are named.
+const THEIRS = [/Flex platform, \d+ ft/g, /Row head, \d+ at \d+ in/g, /US: bu, ac, ft, °F/g, /metric: t, ha, m, °C/g];
 
 /** Where a page says a unit of a system that is not read; null where it does not. */
 export async function foreignUnit(page: Page, read: 'us' | 'metric'): Promise<string | null> {

@@ -348,8 +348,8 @@ test('a bin torn down is put away when it is empty, is offered nowhere, and is b
 }) => {
   const farm = await ownFarm(page);
   const { lotId } = await addField(farm, 'Old Yard', 'OYX', 40, 'corn');
-  const bin = await addPlace(farm, 'Bin 95', 'bin', 8000);
-  await addPlace(farm, 'Truck 95', 'truck', 900);
+  const bin = await addPlace(farm, 'Bin 86', 'bin', 8000);
+  await addPlace(farm, 'Truck 86', 'truck', 900);
   const load = ulid();
   const at = new Date().toISOString();
   await farm.post('entries', { entries: [{ id: load, type: 'harvest', lot: lotId, to: bin, wetKg: 400 * CORN_BU, moisture: 0.15, at }] }); // prettier-ignore
@@ -357,11 +357,11 @@ test('a bin torn down is put away when it is empty, is offered nowhere, and is b
   const drawer = page.getByRole('dialog');
   const putAway = async () => {
     await page.getByRole('button', { name: 'Names and sizes' }).click();
-    await drawer.getByRole('button', { name: /^Bin 95/ }).click();
+    await drawer.getByRole('button', { name: /^Bin 86/ }).click();
     await drawer.getByRole('button', { name: 'Put it away' }).click();
   };
   await putAway();
-  await expect(drawer.getByRole('alert')).toContainText('Bin 95 still holds grain by the book');
+  await expect(drawer.getByRole('alert')).toContainText('Bin 86 still holds grain by the book');
   await page.keyboard.press('Escape');
   // Booked in by a slip: it is taken out again, and the bin is empty.
   await farm.post('entries', { entries: [{ id: ulid(), type: 'void', voids: load, at: new Date().toISOString() }] });
@@ -369,24 +369,24 @@ test('a bin torn down is put away when it is empty, is offered nowhere, and is b
   await putAway();
   await expect(drawer).toBeHidden();
   const yard = page.getByRole('main');
-  await expect(yard).not.toContainText('Bin 95');
+  await expect(yard).not.toContainText('Bin 86');
   await expect(async () => {
     await page.keyboard.press('n');
     await page.keyboard.press('l');
     await expect(drawer).toBeVisible({ timeout: 2_000 });
   }).toPass();
-  await expect(drawer.getByLabel('To', { exact: true })).toContainText('Truck 95');
-  await expect(drawer.getByLabel('To', { exact: true })).not.toContainText('Bin 95');
+  await expect(drawer.getByLabel('To', { exact: true })).toContainText('Truck 86');
+  await expect(drawer.getByLabel('To', { exact: true })).not.toContainText('Bin 86');
   await page.keyboard.press('Escape');
   // What was recorded of it is found under its name.
   await page.goto(`${OWN}/trace/place/${bin}`);
-  await expect(page.getByRole('main')).toContainText('Bin 95');
+  await expect(page.getByRole('main')).toContainText('Bin 86');
   await page.goto(`${OWN}/store`);
   await page.getByRole('button', { name: 'Names and sizes' }).click();
   const away = drawer.getByRole('region', { name: 'Put away' });
-  await expect(away).toContainText('Bin 95');
+  await expect(away).toContainText('Bin 86');
   await away.getByRole('button', { name: 'Bring it back' }).click();
   await expect(away).toBeHidden();
   await page.keyboard.press('Escape');
-  await expect(yard).toContainText('Bin 95');
+  await expect(yard).toContainText('Bin 86');
 });

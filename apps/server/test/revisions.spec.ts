@@ -195,7 +195,7 @@ describe('a bin', () => {
     const cart = async () => {
       const machines = Object.values((await shedRecords(client, farmId)).settings.machine);
       return [
-        (await farmNow(client, farmId)).places.find(({ id }) => id === cartId)!.putAway,
+        (await farmNow(client, farmId)).places.find(({ id }) => id === cartId)!.putAway ?? false,
         machines.find(({ value }) => value.placeId === cartId)!.value.retired,
       ];
     };

@@ -26,7 +26,7 @@ const GO = [
   ['/trace/day', 'The day on one page'],
   ['/trace/insurance', 'Insurance: production to count'],
   ['/settings', 'People: members, roles, invite'],
-  ['/settings/farm', 'Settings: units, clock, base moisture'],
+  ['/settings/farm', 'Settings: units, time, base moisture'],
   ['/settings/account', 'My account: name, password, sessions'],
   ['/settings/programs', 'Programs: tokens for scripts'],
   ['/settings/changes', 'Who changed what'],

@@ -99,7 +99,7 @@ export class LedgerRepository {
         acres: lot.acres ?? fieldById.get(lot.fieldId)?.acres ?? 0,
         shares: sharesOf.get(lot.id) ?? [],
       })),
-      places: places.map(({ farmId: _, position: __, ...place }): PlaceInfo => {
+      places: places.map(({ farmId: _, position: __, putAway, ...place }): PlaceInfo => {
         const setup = setups.get(place.id);
         const byGeometry = setup ? binCapacity(setup) : null;
         return {
@@ -110,6 +110,7 @@ export class LedgerRepository {
           eaveM: setup && setup.eave > 0 ? setup.eave : null,
           hopperM: setup && setup.hopper > 0 ? setup.hopper : null,
           reservedFor: setup?.crop ?? null,
+          ...(putAway ? { putAway } : {}),
         };
       }),
     };

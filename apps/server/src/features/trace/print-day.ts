@@ -57,7 +57,7 @@ export function printDay(
             ),
           ]),
       ...lines('Hauled', 'Truck', report.hauled),
-      ...lines('Put away', 'Place', report.stored),
+      ...lines('Into bins', 'Place', report.stored),
       ...(dried.length === 0
         ? []
         : [

@@ -143,7 +143,7 @@ function Sessions({ farm, profile, onDone }: { farm: Farm; profile: ProfileAnswe
               {one.madeAt !== null && `since ${day(one.madeAt, farm.data.farm.timeZone)}`}
               {one.seenAt !== null && (
                 <>
-                  , seen <Ago at={one.seenAt} />
+                  , seen <Ago at={one.seenAt} wall />
                 </>
               )}
             </span>

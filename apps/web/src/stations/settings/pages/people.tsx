@@ -82,7 +82,7 @@ function Member({ farm, member, own }: { farm: Farm; member: MemberInfo; own: Ro
             'not seen yet'
           ) : (
             <>
-              seen <Ago at={member.seenAt} />
+              seen <Ago at={member.seenAt} wall />
             </>
           )}
           {member.sessions > 1 && `, on ${member.sessions} devices`}

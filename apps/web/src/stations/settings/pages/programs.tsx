@@ -77,7 +77,7 @@ function Token({ farm, token, onDone }: { farm: Farm; token: TokenInfo; onDone: 
           'never used'
         ) : (
           <>
-            used <Ago at={token.usedAt} />
+            used <Ago at={token.usedAt} wall />
           </>
         )}
       </span>

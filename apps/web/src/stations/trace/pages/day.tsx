@@ -110,10 +110,10 @@ function Report({ farm, data }: { farm: Farm; data: Data }) {
             <thead className="border-y border-ink text-sm">
               <tr>
                 <th className="py-1 pr-2 text-left">Field</th>
-                <th className="px-2 text-right">Loads</th>
+                <th className="px-2 text-right max-sm:hidden">Loads</th>
                 <th className="px-2 text-right">Cut</th>
                 <th className="px-2 text-right">Moisture</th>
-                <th className="py-1 pl-2 text-right">From, to</th>
+                <th className="py-1 pl-2 text-right max-sm:hidden">From, to</th>
               </tr>
             </thead>
             <tbody>
@@ -125,10 +125,10 @@ function Report({ farm, data }: { farm: Farm; data: Data }) {
                     </Link>
                     , {cropOf(line.crop)?.short}
                   </th>
-                  <td className="px-2 text-right">{line.loads}</td>
+                  <td className="px-2 text-right max-sm:hidden">{line.loads}</td>
                   <td className="px-2 text-right">{bushels(Math.round(line.bushels), farm.kgPerBu(line.crop)).text}</td>
                   <td className="px-2 text-right">{percent(line.moisture)}</td>
-                  <td className="py-1 pl-2 text-right whitespace-nowrap">
+                  <td className="py-1 pl-2 text-right whitespace-nowrap max-sm:hidden">
                     {clock(line.firstAt, timeZone)} – {clock(line.lastAt, timeZone)}
                   </td>
                 </tr>
@@ -161,7 +161,7 @@ function Report({ farm, data }: { farm: Farm; data: Data }) {
       </Section>
       <Section label="Around it" className="border-t border-ink lg:border-t-0 lg:border-l">
         <Lines farm={farm} title="Hauled" list={report.hauled} />
-        <Lines farm={farm} title="Put away" list={report.stored} />
+        <Lines farm={farm} title="Into bins" list={report.stored} />
         {report.dried.length > 0 && (
           <>
             <h2 className="text-xl">Dried</h2>
