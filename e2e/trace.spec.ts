@@ -126,9 +126,7 @@ test('a cart’s export: columns matched, only new loads taken in, undone as one
   };
   const drawer = page.getByRole('dialog');
   await open([line(1, '12000'), line(2, '"11,500"'), `3,someday,Export Bottom,12000,17,Export cart`]);
-  await expect(drawer.getByRole('status')).toContainText(
-    /2 loads can be read, 1 line cannot\. 2 new, 0 known already/,
-  );
+  await expect(drawer.getByRole('status')).toContainText(/2 loads can be read, 1 line cannot\. 2 new, 0 known already/);
   await expect(drawer).toContainText('Line 4: “someday” is no date and time');
   await drawer.getByRole('button', { name: 'Take in 2 loads' }).click();
   await expect(drawer).toBeHidden();

@@ -1,4 +1,15 @@
-import { calendarDay, type CropCosts, cropOf, SEASON_STATE, type SeasonState, sumOfMoney, YEAR_COSTS, type YearCrop, type YearDifference, yearOf } from '@fanega/core';
+import {
+  calendarDay,
+  type CropCosts,
+  cropOf,
+  SEASON_STATE,
+  type SeasonState,
+  sumOfMoney,
+  YEAR_COSTS,
+  type YearCrop,
+  type YearDifference,
+  yearOf,
+} from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { addressOf } from '../../../data/api';
