@@ -367,7 +367,8 @@ test('a bin torn down is put away when it is empty, is offered nowhere, and is b
   await farm.post('entries', { entries: [{ id: ulid(), type: 'void', voids: load, at: new Date().toISOString() }] });
   await page.goto(`${OWN}/store`);
   await putAway();
-  await expect(drawer).toBeHidden();
+  await expect(drawer.getByRole('region', { name: 'Put away' })).toContainText('Bin 86');
+  await page.keyboard.press('Escape');
   const yard = page.getByRole('main');
   await expect(yard).not.toContainText('Bin 86');
   await expect(async () => {

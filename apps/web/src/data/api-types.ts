@@ -3881,6 +3881,10 @@ export interface components {
       readonly uid: string;
       readonly title: string;
       readonly about: string;
+      readonly grain?: {
+        readonly bushels: number;
+        readonly crop: string;
+      };
       readonly from: string;
       readonly until: string;
     };

@@ -72,7 +72,7 @@ export {
   type PlannedLoad,
   weightUnitOf,
 } from './load-file.js';
-export { bookTables, type CalendarEvent, calendarOf, fieldsGeoJson, type OutTable } from './out.js';
+export { aboutInBushels, bookTables, type CalendarEvent, calendarOf, fieldsGeoJson, type OutTable } from './out.js';
 export { type ClosedSeason, withoutReason } from './closing.js';
 export { type DayLine, type DayReport, dayReport } from './day.js';
 export { type LotLine, type LotSetting, type LotStatement, lotStatement } from './lot-statement.js';

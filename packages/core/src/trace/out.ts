@@ -66,10 +66,16 @@ export interface CalendarEvent {
   readonly uid: string;
   readonly title: string;
   readonly about: string;
+  /** how much it is about: a page says it in the reader's units */
+  readonly grain?: { readonly bushels: number; readonly crop: string };
   /** a day of the farm's calendar; `from` and `until` for a window, both included */
   readonly from: string;
   readonly until: string;
 }
+
+/** What an event is about where nobody's units are known, in bushels: a calendar's file, a sheet. */
+export const aboutInBushels = ({ about, grain }: CalendarEvent): string =>
+  grain ? `${about}: ${grain.bushels.toLocaleString('en-US')} bu ${cropOf(grain.crop)?.short ?? grain.crop}` : about;
 
 /** Windows and ends of contracts, payments that were put off, and notices that an insurer waits for. */
 export function calendarOf(
@@ -83,10 +89,10 @@ export function calendarOf(
   const events: CalendarEvent[] = [];
   for (const [id, { value }] of Object.entries(sell.settings.contract)) {
     if (value.done) continue;
-    const what = `${value.bushels.toLocaleString('en-US')} bu ${cropOf(value.crop)?.short ?? value.crop}`;
+    const about = { about: placeName(value.buyerId), grain: { bushels: value.bushels, crop: value.crop } };
     const closes = (value.changes ?? []).reduce((last, change) => change.closes ?? last, value.closes);
-    events.push({ uid: `contract-${id}-opens`, title: `Contract ${value.number} opens`, about: `${placeName(value.buyerId)}: ${what}`, from: value.opens, until: value.opens }); // prettier-ignore
-    events.push({ uid: `contract-${id}-closes`, title: `Contract ${value.number}: last day`, about: `${placeName(value.buyerId)}: ${what}`, from: closes, until: closes }); // prettier-ignore
+    events.push({ uid: `contract-${id}-opens`, title: `Contract ${value.number} opens`, ...about, from: value.opens, until: value.opens }); // prettier-ignore
+    events.push({ uid: `contract-${id}-closes`, title: `Contract ${value.number}: last day`, ...about, from: closes, until: closes }); // prettier-ignore
   }
   for (const { body, voided } of sell.logs.settlement)
     if (!voided && body.deferredTo !== undefined)

@@ -1,5 +1,5 @@
 import type { CalendarEvent, FarmBook, FieldBoundary } from '@fanega/core';
-import { cropOf, M2_PER_ACRE, ringsOf } from '@fanega/core';
+import { aboutInBushels, cropOf, M2_PER_ACRE, ringsOf } from '@fanega/core';
 import exceljs from 'exceljs';
 import { createEvents, type DateArray } from 'ics';
 import isoxml, { type ISOXMLManager, type TAGS as Tags } from 'isoxml';
@@ -37,12 +37,12 @@ export function calendarFile(events: readonly CalendarEvent[], farm: string, far
   const after = (day: string): string =>
     new Date(Date.parse(`${day}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
   const { error, value } = createEvents(
-    events.map(({ uid, title, about, from, until }) => ({
-      uid: `${uid}@${farmId}.fanega`,
-      title,
-      description: about,
-      start: parts(from),
-      end: parts(after(until)),
+    events.map((event) => ({
+      uid: `${event.uid}@${farmId}.fanega`,
+      title: event.title,
+      description: aboutInBushels(event),
+      start: parts(event.from),
+      end: parts(after(event.until)),
       productId: 'fanega',
       calName: farm,
     })),

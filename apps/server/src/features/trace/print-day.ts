@@ -1,5 +1,5 @@
 import type { DayAnswer } from '@fanega/contract';
-import { cropOf, type DayLine, kgPerBushelOf } from '@fanega/core';
+import { aboutInBushels, cropOf, type DayLine, kgPerBushelOf } from '@fanega/core';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { figure, head, type Letterhead, moment, printSheet } from '../../platform/print.js';
 import { dollars, percent, table, unitsOf } from '../../platform/print-parts.js';
@@ -100,8 +100,8 @@ export function printDay(
             ...(nextLots.length === 0
               ? []
               : [{ text: `Fields in their order: ${nextLots.map(nameOf).join(', ')}` } satisfies Content]),
-            ...ahead.map(({ from, title, about }): Content => ({
-              text: `${from}: ${title}${about === '' ? '' : `, ${about}`}`,
+            ...ahead.map((event): Content => ({
+              text: `${event.from}: ${event.title}${event.about === '' ? '' : `, ${aboutInBushels(event)}`}`,
             })),
           ]),
     ],

@@ -194,6 +194,8 @@ function Report({ farm, data }: { farm: Farm; data: Data }) {
                 <li key={one.uid}>
                   <b>{dayText(one.from)}</b> {one.title}
                   {one.about !== '' && `, ${one.about}`}
+                  {one.grain &&
+                    `: ${bushels(one.grain.bushels, farm.kgPerBu(one.grain.crop)).text} ${cropOf(one.grain.crop)?.short ?? ''}`}
                 </li>
               ))}
             </ul>
