@@ -55,8 +55,8 @@ export class SignInBody {
   password: string;
 }
 
-/** Whoever will own a farm, with the password that he chooses. */
-class NewOwner {
+/** Whoever begins an account, with the password that he chooses. */
+class NewAccount {
   @ApiProperty()
   @IsEmail({}, { message: 'this is no mail address' })
   email: string;
@@ -69,7 +69,7 @@ class NewOwner {
 }
 
 /** The first run of a real farm: its name and its owner. */
-export class SetupBody extends NewOwner {
+export class SetupBody extends NewAccount {
   @ApiProperty({ description: 'what npm start prints when nobody has begun yet' })
   @Fits(PEOPLE_NAMES.code, 'the code is missing: npm start prints it')
   code: string;
@@ -93,7 +93,7 @@ export class SetupBody extends NewOwner {
 }
 
 /** The owner of a farm that was brought back from a backup, which has no passwords. */
-export class ClaimBody extends NewOwner {
+export class ClaimBody extends NewAccount {
   @ApiProperty({ description: 'what npm start prints when a farm waits for its owner' })
   @Fits(PEOPLE_NAMES.code, 'the code is missing: npm start prints it')
   code: string;
@@ -175,21 +175,12 @@ export interface InviteShown {
 }
 
 /** Whoever comes by a link without an account. */
-export class AcceptBody {
+export class AcceptBody extends NewAccount {
   @ApiProperty()
   @Fits(PEOPLE_NAMES.name, 'your name is missing')
   name: string;
-
-  @ApiProperty()
-  @IsEmail({}, { message: 'this is no mail address' })
-  email: string;
-
-  @ApiProperty()
-  @IsString()
-  @MinLength(10, { message: 'the password needs 10 characters or more' })
-  @MaxLength(200)
-  password: string;
 }
+
 /** A new password by a link. */
 export class NewPasswordBody {
   @ApiProperty()

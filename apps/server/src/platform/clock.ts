@@ -7,3 +7,6 @@ export class Clock {
     return Date.now();
   }
 }
+
+/** A moment as answers say it; null where there is none. @param ms since 1970 */
+export const isoOf = (ms: number | null): string | null => (ms === null ? null : new Date(ms).toISOString());

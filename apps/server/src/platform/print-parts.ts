@@ -1,4 +1,4 @@
-import { KG_PER_LB } from '@fanega/core';
+import { KG_PER_LB, M2_PER_ACRE } from '@fanega/core';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { type Letterhead, LINES } from './print.js';
 
@@ -38,8 +38,7 @@ export function unitsOf({ units }: Pick<Letterhead, 'units'>, kgPerBu: number) {
 }
 /** Acres, and what is counted by them, as the farm reads them. */
 export function areaOf({ units }: Pick<Letterhead, 'units'>) {
-  const HA = 0.40468564224;
   return units === 'us'
     ? { unit: 'ac', area: (acres: number) => plain(acres, 1) }
-    : { unit: 'ha', area: (acres: number) => plain(acres * HA, 1) };
+    : { unit: 'ha', area: (acres: number) => plain((acres * M2_PER_ACRE) / 10_000, 1) };
 }

@@ -2,6 +2,7 @@ import { createRequire } from 'node:module';
 import path from 'node:path';
 import { fingerprintOf } from '@fanega/core';
 import type { ClockStyle, UnitSystem } from '@fanega/contract';
+import type { Response } from 'express';
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 
 const require = createRequire(import.meta.url);
@@ -140,3 +141,9 @@ export async function printSheet(
 const LETTER_WIDTH = 612;
 const widthOf = (size: TDocumentDefinitions['pageSize']): number =>
   typeof size === 'object' && 'width' in size ? size.width : LETTER_WIDTH;
+
+/** A sheet as an answer: a browser shows it, and saves it under this name. @param name without its ending */
+export function sendSheet(response: Response, name: string, pdf: Uint8Array): void {
+  response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="${name}.pdf"`);
+  response.send(Buffer.from(pdf));
+}

@@ -8,6 +8,7 @@ import { ROLE_WORDS } from '../widgets/role-words';
 import { Button, Loading, Problem, TextBox } from '../ui';
 import { words } from '../ui/form/box';
 import { Form } from '../ui/form/form';
+import { NewPasswordBox } from '../ui/form/new-password';
 import { LEAST_SECRET, secret as password } from '../ui/form/secret';
 import { useFields } from '../ui/form/use-fields';
 import { textBox } from '../widgets/record-boxes';
@@ -84,13 +85,7 @@ function NewAccount({ secret }: { secret: string }) {
         hint="to sign in with; nothing is sent to it"
         {...form.box('email')}
       />
-      <TextBox
-        label="Password"
-        type="password"
-        autoComplete="new-password"
-        hint="10 characters or more"
-        {...form.box('password')}
-      />
+      <NewPasswordBox label="Password" {...form.box('password')} />
     </Form>
   );
 }
@@ -104,13 +99,7 @@ function NewPassword({ secret }: { secret: string }) {
   });
   return (
     <Form form={form} button="Keep it and sign in" className="mt-6 space-y-4">
-      <TextBox
-        label="New password"
-        type="password"
-        autoComplete="new-password"
-        hint="10 characters or more"
-        {...form.box('password')}
-      />
+      <NewPasswordBox label="New password" {...form.box('password')} />
     </Form>
   );
 }

@@ -6,6 +6,7 @@ import { UNIT_NAMES } from '../quantity/system';
 import { Button, Problem, SelectBox, TextBox } from '../ui';
 import { oneOf, words } from '../ui/form/box';
 import { Form } from '../ui/form/form';
+import { NewPasswordBox } from '../ui/form/new-password';
 import { LEAST_SECRET, secret } from '../ui/form/secret';
 import { useFields } from '../ui/form/use-fields';
 import { textBox } from '../widgets/record-boxes';
@@ -100,9 +101,6 @@ const OWNER_BOXES = {
 /** The address that npm start prints has the code in it. */
 const codeInAddress = (): string => new URLSearchParams(window.location.search).get('code') ?? '';
 
-const NewPasswordBox = (props: ComponentProps<typeof TextBox>) => (
-  <TextBox type="password" autoComplete="new-password" hint="10 characters or more" {...props} />
-);
 const CodeBox = (props: Omit<ComponentProps<typeof TextBox>, 'label'>) => (
   <TextBox label="Code" autoComplete="off" hint="npm start printed it where the server runs" {...props} />
 );

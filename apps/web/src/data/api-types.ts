@@ -6663,9 +6663,9 @@ export interface components {
       readonly days: number;
     };
     readonly AcceptBody: {
-      readonly name: string;
       readonly email: string;
       readonly password: string;
+      readonly name: string;
     };
     readonly NewPasswordBody: {
       readonly password: string;

@@ -8,6 +8,13 @@ export function mean(values: readonly number[]): number {
   return sum / values.length;
 }
 
+/** The middle value, or the mean of the two in the middle; NaN of none. */
+export function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const half = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
+}
+
 /** Standard deviation of a sample (n - 1). @throws RangeRefusal with fewer than two values */
 export function standardDeviation(values: readonly number[]): number {
   requireInRange('number of values', values.length, 2, 1e9, '');

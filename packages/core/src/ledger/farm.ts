@@ -52,6 +52,12 @@ export function placesInUse<P extends Pick<PlaceInfo, 'id' | 'kind' | 'putAway'>
   return places.every(isUsed) ? places : places.filter(isUsed);
 }
 
+/** What places are called; the id of one that is not known. */
+export function placeNames(places: readonly Pick<PlaceInfo, 'id' | 'name'>[]): (id: string) => string {
+  const names = new Map(places.map(({ id, name }) => [id, name]));
+  return (id) => names.get(id) ?? id;
+}
+
 /** A farm's book at one moment: what was replayed, and what its lots and places are called. */
 export interface FarmBook {
   readonly ledger: Ledger;

@@ -74,6 +74,7 @@ export {
   type LotInfo,
   mainCrop,
   type PlaceInfo,
+  placeNames,
   placesInUse,
   usualWithdrawal,
 } from './farm.js';

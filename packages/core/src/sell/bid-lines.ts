@@ -1,4 +1,5 @@
 import { CROPS, type CropId } from '../crops/index.js';
+import { plainName } from '../kernel/index.js';
 import { fileDay, fileFigure } from './buyer-file.js';
 
 /** A bid as a line of text said it. */
@@ -29,8 +30,6 @@ function cropNamed(text: string): CropId | undefined {
   return (known?.id as CropId | undefined) ?? ALSO[plain];
 }
 
-const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ');
-
 /**
  * Bids as they are pasted or stand in a file, one a line: buyer, crop, cash price (or futures and basis, the second beginning with its
  * sign), and the days between which it is for. A first line without a price is a head. A buyer is known by the beginning of his name.
@@ -53,8 +52,11 @@ export function readBidLines(
     // A head names its columns and has no figure.
     if (i === 0 && figures.length === 0 && rest.every((word) => fileDay(word) === null)) return;
     const wrong = (of: BidProblem['what'], text: string): void => void problems.push({ line, what: of, text });
-    const found = buyers.filter(({ name }) => plain(name) === plain(who) || plain(name).startsWith(plain(who)));
-    const buyer = found.find(({ name }) => plain(name) === plain(who)) ?? (found.length === 1 ? found[0] : undefined);
+    const found = buyers.filter(
+      ({ name }) => plainName(name) === plainName(who) || plainName(name).startsWith(plainName(who)),
+    );
+    const buyer =
+      found.find(({ name }) => plainName(name) === plainName(who)) ?? (found.length === 1 ? found[0] : undefined);
     if (buyer === undefined || who === '') return wrong('no_buyer', who);
     const crop = cropNamed(what);
     if (crop === undefined) return wrong('no_crop', what);

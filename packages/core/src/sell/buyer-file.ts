@@ -1,4 +1,4 @@
-import { groupBy } from '../kernel/index.js';
+import { groupBy, matchHeads } from '../kernel/index.js';
 import { FILE_COLUMNS, type FileColumn, type LogEntry, living, type Settlement } from '../records/index.js';
 import { cents } from '../units/index.js';
 import { plainTicket } from './settle.js';
@@ -18,26 +18,11 @@ const WANTED: readonly FileColumn[] = ['ticket', 'bushels', 'money'];
 
 const plainHead = (head: string): string => head.trim().toLowerCase().replace(/[_-]+/g, ' ').replace(/\s+/g, ' ');
 
-/** Which column is which, by what its head says; what was matched before comes first. */
-export function matchColumns(
+/** Which column of a buyer's file is which, by what its head says; what was matched before comes first. */
+export const matchColumns = (
   heads: readonly string[],
-  before: Readonly<Partial<Record<FileColumn, string>>> = {},
-): Partial<Record<FileColumn, string>> {
-  const match: Partial<Record<FileColumn, string>> = {};
-  const used = new Set<string>();
-  const take = (column: FileColumn, head: string | undefined): void => {
-    if (head === undefined || used.has(head)) return;
-    match[column] = head;
-    used.add(head);
-  };
-  for (const column of FILE_COLUMNS) take(column, heads.find((head) => before[column] !== undefined && plainHead(head) === plainHead(before[column]))); // prettier-ignore
-  // The plainest names of all columns before the vaguer ones: "check date" is a date before it is a check.
-  for (let depth = 0; depth < 3; depth++)
-    for (const column of FILE_COLUMNS)
-      if (match[column] === undefined && HEADS[column][depth])
-        take(column, heads.find((head) => !used.has(head) && HEADS[column][depth]!.test(plainHead(head)))); // prettier-ignore
-  return match;
-}
+  before?: Readonly<Partial<Record<FileColumn, string>>>,
+): Partial<Record<FileColumn, string>> => matchHeads(heads, HEADS, before, plainHead);
 
 /** A figure as files write it: "$1,234.50", "(12.50)" for less than nothing; null where it is none. */
 export function fileFigure(text: string): number | null {

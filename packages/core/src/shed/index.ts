@@ -1,4 +1,4 @@
-export { dayNumber, dayAfter, daysBetween, readyBy } from './days.js';
+export { readyBy } from './days.js';
 export {
   MACHINE_KINDS,
   standingOf,

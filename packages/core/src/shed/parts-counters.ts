@@ -1,4 +1,4 @@
-import { fromWallTime, toWallTime } from '../kernel/index.js';
+import { dayAfter, fromWallTime, toWallTime } from '../kernel/index.js';
 import type { PartsCounter } from '../records/index.js';
 
 /** Where a parts counter stands just now. */
@@ -38,7 +38,7 @@ export function countersNow(counters: readonly PartsCounter[], now: number, time
       for (let ahead = 0; ahead < 8; ahead++) {
         const hours = hoursOn(counter, (weekday + ahead) % 7);
         if (!hours) continue;
-        const day = new Date(Date.parse(`${today}T00:00:00Z`) + ahead * 86_400_000).toISOString().slice(0, 10);
+        const day = dayAfter(today, ahead);
         const [opens, closes] = [hours.opens, hours.closes].map((hour) => fromWallTime(wallAt(day, hour), timeZone));
         if (now >= closes!) continue;
         if (now >= opens!)

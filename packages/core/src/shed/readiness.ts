@@ -1,6 +1,5 @@
-import { requireInRange } from '../kernel/index.js';
+import { dayAfter, daysBetween, requireInRange } from '../kernel/index.js';
 import type { MachineKind } from '../records/index.js';
-import { dayAfter, daysBetween } from './days.js';
 
 /** What the shed looks after. */
 export const MACHINE_KINDS = {

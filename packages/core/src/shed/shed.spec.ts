@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CROP_IDS } from '../crops/index.js';
-import { seededRandom } from '../kernel/index.js';
+import { dayAfter, dayNumber, daysBetween, seededRandom } from '../kernel/index.js';
 import type { CardId } from '../records/index.js';
 import {
   alternatives,
@@ -8,9 +8,6 @@ import {
   breakdownSummary,
   CAUSES,
   changeoverSteps,
-  dayAfter,
-  dayNumber,
-  daysBetween,
   MACHINE_KINDS,
   machineReadiness,
   READINESS_TEMPLATES,

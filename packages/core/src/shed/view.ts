@@ -1,5 +1,6 @@
+import { dayAfter } from '../kernel/index.js';
 import { living, type Machine, type MachineKind, type ShedRecords } from '../records/index.js';
-import { dayAfter, readyBy } from './days.js';
+import { readyBy } from './days.js';
 import {
   type Alternative,
   alternatives,

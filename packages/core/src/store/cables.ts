@@ -1,4 +1,13 @@
-import { fitLine, type Formula, mean, quantity, requireFinite, requireInRange, within } from '../kernel/index.js';
+import {
+  fitLine,
+  type Formula,
+  mean,
+  median,
+  quantity,
+  requireFinite,
+  requireInRange,
+  within,
+} from '../kernel/index.js';
 import type { BinCables } from '../records/index.js';
 
 const CELSIUS = quantity('temperature of grain', -40, 90, '°C');
@@ -85,12 +94,6 @@ const COLUMNS = 60;
 /** Heights of a cable's sensors above the floor, m, from the lowest up. */
 export const sensorHeights = ({ lowest, spacing, sensors }: Cable): number[] =>
   Array.from({ length: sensors }, (_, i) => lowest + i * spacing);
-
-const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b);
-  const half = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
-};
 
 /** Figures of one sensor that can be: times and °C; the moment of the last jump. */
 function goodOf(

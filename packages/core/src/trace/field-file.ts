@@ -1,6 +1,8 @@
 import { cropOf, type CropId } from '../crops/index.js';
+import { plainName } from '../kernel/index.js';
 import type { LotInfo } from '../ledger/index.js';
 import { type FieldColumn } from '../records/index.js';
+import { M2_PER_ACRE } from '../units/index.js';
 import { acresInside, boundaryProblem, type BoundaryProblem, type Rings, tidied } from './boundary.js';
 import { cropIn, decimalComma, figureIn } from './file-words.js';
 
@@ -57,8 +59,7 @@ export interface FieldPlan {
   readonly problems: readonly { readonly row: number; readonly what: FieldFileProblem; readonly text: string }[];
 }
 
-const ACRES_PER_HA = 1 / 0.40468564224;
-const plain = (name: string): string => name.trim().toLowerCase().replace(/\s+/g, ' ');
+const ACRES_PER_HA = 10_000 / M2_PER_ACRE;
 
 /** Letters that stand for a field: of its words, else of its name, with a number where they are taken. */
 export function tagFor(name: string, taken: ReadonlySet<string>): string {
@@ -94,7 +95,7 @@ export function planFields(
   },
 ): FieldPlan {
   const byName = new Map<string, LotInfo[]>();
-  for (const lot of lots) byName.set(plain(lot.fieldName), [...(byName.get(plain(lot.fieldName)) ?? []), lot]);
+  for (const lot of lots) byName.set(plainName(lot.fieldName), [...(byName.get(plainName(lot.fieldName)) ?? []), lot]);
   const tags = new Set(lots.filter((lot) => lot.season === season).map(({ tag }) => tag));
   const comma = decimalComma(rows.flatMap(({ acres, share }) => [acres, share]));
   const seen = new Set<string>();
@@ -107,7 +108,7 @@ export function planFields(
       wrong('no_name');
       continue;
     }
-    if (seen.has(plain(name))) {
+    if (seen.has(plainName(name))) {
       wrong('twice', name);
       continue;
     }
@@ -130,7 +131,7 @@ export function planFields(
       wrong('no_acres', one.acres);
       continue;
     }
-    const all = byName.get(plain(name)) ?? [];
+    const all = byName.get(plainName(name)) ?? [];
     const own = all.find((lot) => lot.season === season);
     const last = all.reduce<LotInfo | undefined>((newest, lot) => (newest && newest.season >= lot.season ? newest : lot), undefined); // prettier-ignore
     const crop = one.crop.trim() === '' ? ((own?.crop as CropId | undefined) ?? options.crop) : cropIn(one.crop);
@@ -149,7 +150,7 @@ export function planFields(
     const asked = one.tag.trim().toUpperCase().slice(0, 4);
     const tag = own?.tag ?? (asked !== '' && !tags.has(asked) ? asked : last && !tags.has(last.tag) ? last.tag : tagFor(name, tags)); // prettier-ignore
     tags.add(tag);
-    seen.add(plain(name));
+    seen.add(plainName(name));
     const sameAcres = own !== undefined && Math.abs(own.acres - acres) <= 0.005 * Math.max(1, own.acres);
     const newLine = rings !== null && last !== undefined && !options.known.has(last.fieldId);
     fields.push({

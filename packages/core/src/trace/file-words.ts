@@ -1,33 +1,6 @@
 import { fromWallTime } from '../kernel/index.js';
 import { type CropId, CROPS } from '../crops/index.js';
 
-export const plainHead = (head: string): string => head.trim().toLowerCase().replace(/[_./-]+/g, ' ').replace(/\s+/g, ' ').trim(); // prettier-ignore
-
-/** Which column is which: as somebody matched them before, else by what its head says, the plainest names of all columns first. */
-export function matchHeads<C extends string>(
-  heads: readonly string[],
-  patterns: Readonly<Record<C, readonly RegExp[]>>,
-  before?: Readonly<Partial<Record<C, string>>>,
-): Partial<Record<C, string>> {
-  const match: Partial<Record<C, string>> = {};
-  const used = new Set<string>();
-  const take = (column: C, head: string | undefined): void => {
-    if (head === undefined || used.has(head)) return;
-    match[column] = head;
-    used.add(head);
-  };
-  const columns = Object.keys(patterns) as C[];
-  for (const column of columns) {
-    const named = before?.[column];
-    if (named !== undefined) take(column, heads.find((head) => plainHead(head) === plainHead(named))); // prettier-ignore
-  }
-  for (let depth = 0; depth < 3; depth++)
-    for (const column of columns)
-      if (match[column] === undefined && patterns[column][depth])
-        take(column, heads.find((head) => !used.has(head) && patterns[column][depth]!.test(plainHead(head)))); // prettier-ignore
-  return match;
-}
-
 /**
  * Do figures of a column have a decimal comma? "12,5" has one, "12,500" may be either: a column with a point behind a comma, or only groups
  * of three, is read as American.

@@ -1,3 +1,4 @@
+import { matchHeads } from '../kernel/index.js';
 import { area } from '@turf/area';
 import { kinks } from '@turf/kinks';
 import fc from 'fast-check';
@@ -14,7 +15,6 @@ import {
   figureIn,
   type FieldFileRow,
   LOAD_HEADS,
-  matchHeads,
   momentIn,
   planFields,
   planLoads,

@@ -54,7 +54,7 @@ export {
   ringsOf,
   tidied,
 } from './boundary.js';
-export { cropIn, dayComesFirst, decimalComma, figureIn, matchHeads, momentIn } from './file-words.js';
+export { cropIn, dayComesFirst, decimalComma, figureIn, momentIn } from './file-words.js';
 export {
   FIELD_HEADS,
   type FieldFileProblem,

@@ -1,5 +1,5 @@
 import { cropOf } from '../crops/index.js';
-import { calendarDay, type Formula, quantity, requireInRange, within } from '../kernel/index.js';
+import { calendarDay, dayAfter, daysBetween, type Formula, quantity, requireInRange, within } from '../kernel/index.js';
 import { type FarmBook, instantOf, kgPerBushelOf, type LotInfo } from '../ledger/index.js';
 import {
   type Appraisal,
@@ -195,8 +195,6 @@ export interface Insurance {
 }
 
 const DAY = 86_400_000;
-const addDays = (day: string, days: number): string => new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY).toISOString().slice(0, 10); // prettier-ignore
-const daysBetween = (from: string, to: string): number => Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY); // prettier-ignore
 
 /**
  * Guarantee, production to count and indemnity of a season's units, out of tickets, measured bins and the book. An estimate for the agent.
@@ -295,11 +293,14 @@ export function insuranceOf(
   }; // prettier-ignore
 
   // A load off the field is of one lot: what counted for it needs no replay.
+  const cutOf = new Map<string, Cut>();
   for (const entry of ledger.entriesFrom(0)) {
-    if (entry.type !== 'harvest') continue;
+    const load = entry.type === 'harvest' ? ledger.effective(entry.id) : undefined;
+    if (entry.type !== 'harvest' || !load) continue;
+    const cut = cutOf.get(entry.lot);
+    cutOf.set(entry.lot, { dryKg: (cut?.dryKg ?? 0) + load.dryKg, lastMs: Math.max(cut?.lastMs ?? 0, instantOf(entry.at)) }); // prettier-ignore
     const policy = policyOfLot(entry.lot);
-    const load = policy && ledger.effective(entry.id);
-    if (load && load.wetKg > 0) add(entry.lot, 'harvested', policy, load.wetKg, 1 - load.dryKg / load.wetKg);
+    if (policy && load.wetKg > 0) add(entry.lot, 'harvested', policy, load.wetKg, 1 - load.dryKg / load.wetKg);
   }
   for (const parcel of ledger.parcels(0, ledger.steps, (entry) => ledger.isDelivery(entry.id)))
     for (const [lot, wetKg] of Object.entries(parcel.wetLots)) {
@@ -328,8 +329,6 @@ export function insuranceOf(
     }
   }
 
-  const harvestedOf = harvestedBySeason(book);
-  const lastOf = lastLoads(ledger);
   const productions = own.map(({ id, unit }): UnitProduction => {
     const policy = policies.get(unit.policy)!;
     const fields = unit.lots.flatMap((lotId): UnitField[] => {
@@ -371,9 +370,9 @@ export function insuranceOf(
       ...account,
       standing: appraisals.some(({ why }) => why === 'unharvested')
         ? []
-        : unit.lots.filter((lot) => now - (lastOf.get(lot) ?? now) < OVER_AFTER),
+        : unit.lots.filter((lot) => now - (cutOf.get(lot)?.lastMs ?? now) < OVER_AFTER),
       beyondTable: fields.reduce((sum, { lot }) => sum + sumOf(lot.id).beyond, 0),
-      history: history(lots, fields, policy, harvestedOf),
+      history: history(lots, fields, policy, cutOf),
     };
   });
   const insuredCrops = new Set([...policies.values()].map(({ crop }) => crop));
@@ -381,7 +380,7 @@ export function insuranceOf(
   return {
     units: productions.sort((a, b) => a.unit.number.localeCompare(b.unit.number)),
     bins,
-    notices: noticesOf(book, records, policies, productions, timeZone, now),
+    notices: noticesOf(cutOf, records, policies, productions, timeZone, now),
     withoutPolicy,
     inNoUnit: ofSeason.filter((lot) => insuredCrops.has(lot.crop as never) && lot.acres > 0 && !unitsOf.has(lot.id)),
     inSeveral: ofSeason.filter((lot) => (unitsOf.get(lot.id)?.length ?? 0) > 1),
@@ -415,30 +414,22 @@ export function indemnityOf(input: {
   return { guarantee, toCount, shortfall, indemnity: shortfall * input.price * input.share, perAcre: acres > 0 ? toCount / acres : 0 }; // prettier-ignore
 }
 
-/** kg wet and dry that each lot was cut with. */
-function harvestedBySeason({
-  ledger,
-}: FarmBook): ReadonlyMap<string, { readonly wetKg: number; readonly dryKg: number }> {
-  const sums = new Map<string, { wetKg: number; dryKg: number }>();
-  for (const entry of ledger.entriesFrom(0)) {
-    const load = entry.type === 'harvest' ? ledger.effective(entry.id) : undefined;
-    if (entry.type !== 'harvest' || !load) continue;
-    const sum = sums.get(entry.lot) ?? { wetKg: 0, dryKg: 0 };
-    sums.set(entry.lot, { wetKg: sum.wetKg + load.wetKg, dryKg: sum.dryKg + load.dryKg });
-  }
-  return sums;
+/** What came off a lot: dry kg, and when the last load did, ms since 1970. */
+interface Cut {
+  readonly dryKg: number;
+  readonly lastMs: number;
 }
 
 function history(
   lots: readonly LotInfo[],
   fields: readonly UnitField[],
   policy: InsurancePolicy,
-  harvested: ReturnType<typeof harvestedBySeason>,
+  cutOf: ReadonlyMap<string, Cut>,
 ): UnitProduction['history'] {
   const ids = new Set(fields.map(({ lot }) => lot.fieldId));
   const seasons = new Map<number, { acres: number; dryKg: number }>();
   for (const lot of lots) {
-    const cut = harvested.get(lot.id);
+    const cut = cutOf.get(lot.id);
     if (!ids.has(lot.fieldId) || lot.crop !== policy.crop || lot.season === policy.season || !cut || lot.acres <= 0) continue; // prettier-ignore
     const sum = seasons.get(lot.season) ?? { acres: 0, dryKg: 0 };
     seasons.set(lot.season, { acres: sum.acres + lot.acres, dryKg: sum.dryKg + cut.dryKg });
@@ -451,7 +442,7 @@ function history(
 }
 
 function noticesOf(
-  { ledger }: FarmBook,
+  cutOf: ReadonlyMap<string, Cut>,
   records: TraceRecords,
   policies: ReadonlyMap<string, InsurancePolicy>,
   units: readonly UnitProduction[],
@@ -463,7 +454,7 @@ function noticesOf(
   const due: NoticeDue[] = notices
     .filter(({ policy, toldOn }) => policies.has(policy) && toldOn === undefined)
     .map((notice: LossNotice) => {
-      const by = addDays(notice.seenOn, policies.get(notice.policy)!.noticeDays);
+      const by = dayAfter(notice.seenOn, policies.get(notice.policy)!.noticeDays);
       return { policyId: notice.policy, what: 'loss' as const, noticeId: notice.id, cause: notice.cause, by, days: daysBetween(today, by) }; // prettier-ignore
     });
   for (const [policyId, policy] of policies) {
@@ -472,10 +463,9 @@ function noticesOf(
     const told = notices.some((notice) => notice.policy === policyId && notice.toldOn !== undefined);
     const over = today > policy.periodEnds;
     if (told || !short || !(over || own.every(({ standing }) => standing.length === 0))) continue;
-    const loads = lastLoads(ledger);
-    const last = own.flatMap(({ unit }) => unit.lots).reduce<number | null>((latest, lot) => Math.max(latest ?? 0, loads.get(lot) ?? 0) || null, null); // prettier-ignore
+    const last = own.flatMap(({ unit }) => unit.lots).reduce<number | null>((latest, lot) => Math.max(latest ?? 0, cutOf.get(lot)?.lastMs ?? 0) || null, null); // prettier-ignore
     const end = last === null || over ? policy.periodEnds : [calendarDay(last, timeZone), policy.periodEnds].sort()[0]!;
-    const by = addDays(end, policy.noticeAfterEnd);
+    const by = dayAfter(end, policy.noticeAfterEnd);
     due.push({ policyId, what: 'end', noticeId: null, cause: '', by, days: daysBetween(today, by) });
   }
   return due.sort((a, b) => a.days - b.days);
@@ -483,9 +473,3 @@ function noticesOf(
 
 /** Days without a load after which a unit's harvest is held to be over. */
 const OVER_AFTER = 7 * DAY;
-/** When each lot's last load came off the field, ms since 1970. */
-function lastLoads(ledger: FarmBook['ledger']): ReadonlyMap<string, number> {
-  const last = new Map<string, number>();
-  for (const entry of ledger.entriesFrom(0)) if (entry.type === 'harvest') last.set(entry.lot, Math.max(last.get(entry.lot) ?? 0, instantOf(entry.at))); // prettier-ignore
-  return last;
-}

@@ -1,3 +1,4 @@
+import { plainName } from '../kernel/index.js';
 import { kgPerBushelOf, type LotInfo, type PlaceInfo } from '../ledger/index.js';
 import type { FileMatch, LoadColumn } from '../records/index.js';
 import { KG_PER_LB, MAX_MOISTURE } from '../units/index.js';
@@ -72,11 +73,11 @@ export function planLoads(
 ): LoadPlan {
   const at = (column: LoadColumn): number => (match[column] === undefined ? -1 : heads.indexOf(match[column]));
   const index = { field: at('field'), at: at('at'), weight: at('weight'), moisture: at('moisture'), to: at('to'), ticket: at('ticket') }; // prettier-ignore
-  const plain = (name: string): string => name.trim().toLowerCase().replace(/\s+/g, ' ');
   const byName = new Map<string, LotInfo[]>();
   for (const lot of farm.lots)
-    for (const name of [plain(lot.fieldName), plain(lot.tag)]) byName.set(name, [...(byName.get(name) ?? []), lot]);
-  const placeOf = new Map(farm.places.map((place) => [plain(place.name), place.id]));
+    for (const name of [plainName(lot.fieldName), plainName(lot.tag)])
+      byName.set(name, [...(byName.get(name) ?? []), lot]);
+  const placeOf = new Map(farm.places.map((place) => [plainName(place.name), place.id]));
   const cells = (column: number): string[] => (column < 0 ? [] : rows.slice(0, 2000).map((row) => row[column] ?? ''));
   const commas = { weight: decimalComma(cells(index.weight)), moisture: decimalComma(cells(index.moisture)) };
   const own = options.lot === null ? undefined : farm.lots.find(({ id }) => id === options.lot);
@@ -92,7 +93,7 @@ export function planLoads(
     if (ms > options.now + 86_400_000) return wrong('in_future', text(index.at));
     let lot = own;
     if (index.field >= 0 && text(index.field) !== '') {
-      const named = byName.get(plain(text(index.field)));
+      const named = byName.get(plainName(text(index.field)));
       if (!named) return wrong('field_unknown', text(index.field));
       const year = new Date(ms).getUTCFullYear();
       lot = named.find(({ season }) => season === year);
@@ -106,7 +107,7 @@ export function planLoads(
     // 16.5 and 0.165 are both met.
     const moisture = read === null ? null : read > 1 ? read / 100 : read;
     if (moisture === null || !(moisture >= 0.02) || moisture > MAX_MOISTURE) return wrong('no_moisture', text(index.moisture)); // prettier-ignore
-    const to = index.to < 0 || text(index.to) === '' ? options.to : placeOf.get(plain(text(index.to)));
+    const to = index.to < 0 || text(index.to) === '' ? options.to : placeOf.get(plainName(text(index.to)));
     if (to === undefined) return wrong('place_unknown', text(index.to));
     loads.push({ row: line, lot: lot.id, at: ms, wetKg: Number(wetKg.toFixed(3)), moisture: Number(moisture.toFixed(5)), to, ticket: text(index.ticket).slice(0, 40) }); // prettier-ignore
   });

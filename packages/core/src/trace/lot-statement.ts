@@ -1,6 +1,14 @@
-import { type Account, balanceOf, type Balance, type FarmBook, type LotInfo, placesOf } from '../ledger/index.js';
+import {
+  type Account,
+  balanceOf,
+  type Balance,
+  type FarmBook,
+  instantOf,
+  type LotInfo,
+  placeNames,
+  placesOf,
+} from '../ledger/index.js';
 import type { FieldRecords } from '../records/index.js';
-import { instantOf } from '../ledger/index.js';
 
 /** A line of a field's account: one load, move, drying, loss or delivery with what of this field was in it. */
 export interface LotLine {
@@ -51,7 +59,8 @@ export function lotStatement(
   const lot = lots.find(({ id }) => id === lotId);
   const account = ledger.accounts()[lotId];
   if (!lot || !account) return null;
-  const nameOf = (id: string | undefined): string => (id === undefined ? '' : (places.find((place) => place.id === id)?.name ?? id)); // prettier-ignore
+  const placeName = placeNames(places);
+  const nameOf = (id: string | undefined): string => (id === undefined ? '' : placeName(id));
   const lines: LotLine[] = [];
   for (const parcel of ledger.parcels()) {
     const dryKg = parcel.lots[lotId] ?? 0;

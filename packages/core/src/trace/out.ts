@@ -1,6 +1,6 @@
 import { cropOf } from '../crops/index.js';
 import { calendarDay } from '../kernel/index.js';
-import { baseMoistureOf, deliveries, type FarmBook, kgPerBushelOf } from '../ledger/index.js';
+import { baseMoistureOf, deliveries, type FarmBook, kgPerBushelOf, placeNames } from '../ledger/index.js';
 import type { BookDefaults } from '../ledger/index.js';
 import type { FieldBoundary, SellRecords, TraceRecords } from '../records/index.js';
 import { dryBushels } from '../units/index.js';
@@ -113,7 +113,7 @@ export function bookTables(book: FarmBook, season: number | undefined): OutTable
   const { ledger, lots, places } = book;
   const accounts = ledger.accounts();
   const lotOf = new Map(lots.map((lot) => [lot.id, lot]));
-  const nameOf = (id: string): string => places.find((place) => place.id === id)?.name ?? id;
+  const nameOf = placeNames(places);
   const own = lots.filter((lot) => season === undefined || lot.season === season);
   const fields: OutTable = {
     name: 'Fields',

@@ -1,4 +1,4 @@
-import { groupBy } from '../kernel/index.js';
+import { groupBy, median } from '../kernel/index.js';
 import { type Entry, type FarmBook, type HarvestEntry, instantOf, type LotInfo } from '../ledger/index.js';
 
 /** Why a load may be filed under a field that it is not of. */
@@ -28,12 +28,6 @@ const HALF_DAY = 12 * HOUR;
 const MOST_IN_A_ROW = 4;
 /** Points of moisture that two loads of one field may always differ by. */
 const SPREAD = 0.004;
-
-const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
-};
 
 /**
  * Loads that are likely filed under the wrong field: by when, by whom and into what the loads around them were cut, and by moisture. Each is a
@@ -116,8 +110,9 @@ export function wrongFieldLoads({ ledger, lots: all }: FarmBook, lots: readonly 
 function fitsOther(load: HarvestEntry, own: readonly HarvestEntry[], other: readonly HarvestEntry[]): boolean | null {
   const [mine, theirs] = [own, other].map((list) => list.map(({ moisture }) => moisture)) as [number[], number[]];
   if (theirs.length < 3) return null;
-  const there = Math.abs(load.moisture - median(theirs));
-  const spread = Math.max(SPREAD, 3 * median(theirs.map((one) => Math.abs(one - median(theirs)))));
+  const middle = median(theirs);
+  const there = Math.abs(load.moisture - middle);
+  const spread = Math.max(SPREAD, 3 * median(theirs.map((one) => Math.abs(one - middle))));
   if (mine.length < 3) return there <= spread ? true : null;
   const here = Math.abs(load.moisture - median(mine));
   return there <= spread && here > spread ? true : here <= spread && there > spread ? false : null;

@@ -25,6 +25,7 @@ import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { map, type Observable } from 'rxjs';
 import { Allow, type Caller, CallerOf, Sessions } from '../../platform/access.js';
+import { sendSheet } from '../../platform/print.js';
 import { Answers } from '../../platform/answer.js';
 import { beating } from '../../platform/beat.js';
 import { LedgerModule, LedgerService } from '../ledger/index.js';
@@ -109,8 +110,7 @@ class HaulController {
     @Res() response: Response,
   ): Promise<void> {
     const pdf = await this.tickets.print(farmId, number);
-    response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="weight-ticket-${number}.pdf"`);
-    response.send(Buffer.from(pdf));
+    sendSheet(response, `weight-ticket-${number}`, pdf);
   }
 }
 

@@ -17,12 +17,12 @@ import { Inject, Injectable } from '@nestjs/common';
 import { hash, verify } from '@node-rs/argon2';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
-import { Clock } from '../../platform/clock.js';
+import { Clock, isoOf } from '../../platform/clock.js';
 import type { InviteRow } from '../../platform/entities/identity.entity.js';
-import { FarmWrites } from '../../platform/farm-write.js';
+import { FarmWrites, type Tx } from '../../platform/farm-write.js';
 import { WorkQueue } from '../../platform/queue.js';
 import { Refused } from '../../platform/refused.js';
-import { hashToken, newToken } from '../../platform/tokens.js';
+import { hashToken, mayBeToken, newToken } from '../../platform/tokens.js';
 import { MembersRepository } from './members.repository.js';
 import { DEMO_USER, PeopleService, plainAddress } from './people.service.js';
 
@@ -30,7 +30,6 @@ const DAY = 86_400_000;
 const PASSWORD_DAYS = 2;
 const MOST_TOKENS = 100;
 const AUDIT_PAGE = 200;
-const iso = (ms: number | null): string | null => (ms === null ? null : new Date(ms).toISOString());
 const rank = (role: Role): number => ROLES.indexOf(role);
 const noLink = (): Refused => new Refused('not_found', 'This link was used, has ended, or there never was one like it. Ask for a new one.'); // prettier-ignore
 
@@ -55,7 +54,7 @@ export class MembersService {
         email: user.email,
         role: member.role,
         sessions: sessions.length,
-        seenAt: iso(sessions.reduce<number | null>((last, one) => (one.seenMs !== null && one.seenMs > (last ?? 0) ? one.seenMs : last), null)), // prettier-ignore
+        seenAt: isoOf(sessions.reduce<number | null>((last, one) => (one.seenMs !== null && one.seenMs > (last ?? 0) ? one.seenMs : last), null)), // prettier-ignore
         self: user.id === caller.id,
       }))
       .sort((a, b) => rank(b.role) - rank(a.role) || a.name.localeCompare(b.name));
@@ -88,9 +87,9 @@ export class MembersService {
   async invites(farmId: string): Promise<InviteInfo[]> {
     return (await this.people.invites(farmId)).map((row) => ({
       ...{ id: row.id, kind: row.kind, role: row.role, givenTo: row.givenTo, by: row.byName, usedBy: row.usedBy },
-      madeAt: iso(row.madeMs)!,
-      endsAt: iso(row.endsMs)!,
-      usedAt: iso(row.usedMs),
+      madeAt: isoOf(row.madeMs)!,
+      endsAt: isoOf(row.endsMs)!,
+      usedAt: isoOf(row.usedMs),
       revoked: Boolean(row.revoked),
     }));
   }
@@ -103,7 +102,7 @@ export class MembersService {
   }
 
   private async open(secret: string): Promise<InviteRow> {
-    const row = /^[\w-]{20,100}$/.test(secret) ? await this.people.inviteBySecret(hashToken(secret)) : null;
+    const row = mayBeToken(secret) ? await this.people.inviteBySecret(hashToken(secret)) : null;
     if (!row || row.revoked || row.usedMs !== null || row.endsMs < this.clock.now()) throw noLink();
     return row;
   }
@@ -117,7 +116,7 @@ export class MembersService {
   }
 
   /** Goes through a door once: whoever comes second finds it shut. */
-  private through<T>(row: InviteRow, usedBy: string, work: (tx: Parameters<Parameters<FarmWrites['run']>[1]>[0]['tx']) => Promise<T>): Promise<T> {
+  private through<T>(row: InviteRow, usedBy: string, work: (tx: Tx) => Promise<T>): Promise<T> {
     return this.writes.run(row.farmId, async ({ tx, changed }) => {
       const now = await this.people.lockedInvite(tx, row.farmId, row.id);
       if (!now || now.usedMs !== null || now.revoked) throw noLink();
@@ -171,7 +170,7 @@ export class MembersService {
   }
 
   /** A member as he stands, where the caller may change him: nobody changes whoever is above him. */
-  private async changeable(tx: Parameters<MembersRepository['locked']>[0], farmId: string, userId: string, own: Role): Promise<{ role: Role; owners: number }> {
+  private async changeable(tx: Tx, farmId: string, userId: string, own: Role): Promise<{ role: Role; owners: number }> {
     const all = await this.people.locked(tx, farmId);
     const member = all.find((one) => one.userId === userId);
     if (!member) throw new Refused('not_found', 'Nobody like that belongs to this farm.');
@@ -229,8 +228,8 @@ export class MembersService {
       sessions: sessions.map((one) => ({
         id: one.id ?? '',
         device: one.device,
-        madeAt: iso(one.madeMs),
-        seenAt: iso(one.seenMs),
+        madeAt: isoOf(one.madeMs),
+        seenAt: isoOf(one.seenMs),
         here: one.tokenHash === tokenHash,
       })),
     };
@@ -267,9 +266,9 @@ export class MembersService {
       .filter(({ userId }) => own === 'owner' || userId === caller.id)
       .map((row) => ({
         ...{ id: row.id, name: row.name, scope: row.scope, by: members.get(row.userId) ?? '' },
-        madeAt: iso(row.madeMs)!,
-        endsAt: iso(row.endsMs)!,
-        usedAt: iso(row.usedMs),
+        madeAt: isoOf(row.madeMs)!,
+        endsAt: isoOf(row.endsMs)!,
+        usedAt: isoOf(row.usedMs),
         revoked: Boolean(row.revoked),
       }));
   }
@@ -295,7 +294,7 @@ export class MembersService {
   }
 
   async audit(farmId: string, before: string | undefined): Promise<AuditLine[]> {
-    return (await this.people.audit(farmId, before, AUDIT_PAGE)).map(({ id, atMs, byName, what, about }) => ({ id, at: iso(atMs)!, by: byName, what, about })); // prettier-ignore
+    return (await this.people.audit(farmId, before, AUDIT_PAGE)).map(({ id, atMs, byName, what, about }) => ({ id, at: isoOf(atMs)!, by: byName, what, about })); // prettier-ignore
   }
 }
 

@@ -3,7 +3,7 @@ import { Controller, Get, Inject, Injectable, Module, Param, Query, Res } from '
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
-import type { Letterhead } from '../../platform/print.js';
+import { type Letterhead, sendSheet } from '../../platform/print.js';
 import { Answers } from '../../platform/answer.js';
 import { seasonIn } from '../../platform/query.js';
 import type { Response } from 'express';
@@ -74,8 +74,7 @@ class SellController {
     @Res() response: Response,
   ): Promise<void> {
     const { number, pdf } = await this.prints.statement(farmId, statementId);
-    response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="statement-${number}.pdf"`);
-    response.send(Buffer.from(pdf));
+    sendSheet(response, `statement-${number}`, pdf);
   }
 
   /** `contracts`, `settlements` or `deliveries` of a season on paper. */
@@ -90,8 +89,7 @@ class SellController {
     const print = PRINTS.find((one) => one === what);
     if (print === undefined) throw new Refused('not_found', 'There is no such sheet.');
     const pdf = await this.prints.print(farmId, print, seasonIn(season));
-    response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="${print}.pdf"`);
-    response.send(Buffer.from(pdf));
+    sendSheet(response, print, pdf);
   }
 }
 

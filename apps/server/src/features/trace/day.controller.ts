@@ -3,10 +3,12 @@ import {
   calendarDay,
   calendarOf,
   currentSeason,
+  dayAfter,
   dayReport,
   type FieldRecords,
   insuranceOf,
   isDay,
+  placeNames,
   type SellRecords,
   type TraceRecords,
 } from '@fanega/core';
@@ -14,6 +16,7 @@ import { Controller, Get, Inject, Injectable, Param, Query, Res } from '@nestjs/
 import { ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { Allow } from '../../platform/access.js';
+import { sendSheet } from '../../platform/print.js';
 import { Answers } from '../../platform/answer.js';
 import { Clock } from '../../platform/clock.js';
 import { Refused } from '../../platform/refused.js';
@@ -21,7 +24,6 @@ import { FarmClock, LedgerService, letterhead } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
 import { printDay } from './print-day.js';
 
-const DAY_MS = 86_400_000;
 const DAYS_AHEAD = 7;
 const NEXT_FIELDS = 3;
 
@@ -48,8 +50,7 @@ export class DayService {
     ]);
     const season = currentSeason(book.lots) ?? Number(day.slice(0, 4));
     const insurance = insuranceOf(book, trace, season, timeZone, now);
-    const until = new Date(Date.parse(`${day}T00:00:00Z`) + DAYS_AHEAD * DAY_MS).toISOString().slice(0, 10);
-    const placeName = (id: string): string => book.places.find((place) => place.id === id)?.name ?? id;
+    const until = dayAfter(day, DAYS_AHEAD);
     const order = fields.settings.nextFieldPlan.farm?.value.ownOrder ?? [];
     const accounts = book.ledger.accounts();
     const standing = order
@@ -57,7 +58,7 @@ export class DayService {
       .filter(({ id }) => (accounts[id]?.harvestedDryKg ?? 0) === 0);
     return {
       report: dayReport(book, day, timeZone),
-      ahead: calendarOf(sell, trace, insurance, placeName, now, timeZone).filter(({ from }) => from > day && from <= until), // prettier-ignore
+      ahead: calendarOf(sell, trace, insurance, placeNames(book.places), now, timeZone).filter(({ from }) => from > day && from <= until), // prettier-ignore
       nextLots: standing.slice(0, NEXT_FIELDS).map(({ id }) => id),
     };
   }
@@ -91,7 +92,6 @@ export class DayController {
   @Allow('viewer')
   async pdf(@Param('farmId') farmId: string, @Res() response: Response, @Query('day') day?: string): Promise<void> {
     const pdf = await this.service.print(farmId, day);
-    response.type('application/pdf').setHeader('Content-Disposition', 'inline; filename="day.pdf"');
-    response.send(Buffer.from(pdf));
+    sendSheet(response, 'day', pdf);
   }
 }

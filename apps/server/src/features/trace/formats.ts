@@ -1,12 +1,30 @@
 import type { CalendarEvent, FarmBook, FieldBoundary } from '@fanega/core';
-import { aboutInBushels, cropOf, M2_PER_ACRE, ringsOf } from '@fanega/core';
+import { aboutInBushels, cropOf, dayAfter, M2_PER_ACRE, ringsOf } from '@fanega/core';
 import exceljs from 'exceljs';
 import { createEvents, type DateArray } from 'ics';
 import isoxml, { type ISOXMLManager, type TAGS as Tags } from 'isoxml';
 import type { Writable } from 'node:stream';
+import Papa from 'papaparse';
 
 /** Words that a spreadsheet would take for a formula. */
-export const FORMULAE = /^[=@\t\r]|^[+-](?![\d.])/;
+const FORMULAE = /^[=@\t\r]|^[+-](?![\d.])/;
+
+/** Rows that are written at once: a long table is never in memory as a whole. */
+const AT_ONCE = 500;
+
+/** A table as CSV (RFC 4180), in pieces; with the mark by which spreadsheets know the letters. */
+export function* csvOf(heads: readonly string[], rows: Iterable<readonly unknown[]>): Generator<string> {
+  yield `\ufeff${Papa.unparse([[...heads]])}\r\n`;
+  let some: (readonly unknown[])[] = [];
+  const flush = (): string => `${Papa.unparse(some as unknown[][], { newline: '\r\n', escapeFormulae: FORMULAE })}\r\n`; // prettier-ignore
+  for (const row of rows) {
+    some.push(row);
+    if (some.length < AT_ONCE) continue;
+    yield flush();
+    some = [];
+  }
+  if (some.length > 0) yield flush();
+}
 
 /** Tables as a workbook, a sheet each, written as they come. */
 export async function writeWorkbook(
@@ -34,15 +52,13 @@ export async function writeWorkbook(
 export function calendarFile(events: readonly CalendarEvent[], farm: string, farmId: string): string {
   const parts = (day: string): DateArray => day.split('-').map(Number) as DateArray;
   // An event's end is the day after its last.
-  const after = (day: string): string =>
-    new Date(Date.parse(`${day}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
   const { error, value } = createEvents(
     events.map((event) => ({
       uid: `${event.uid}@${farmId}.fanega`,
       title: event.title,
       description: aboutInBushels(event),
       start: parts(event.from),
-      end: parts(after(event.until)),
+      end: parts(dayAfter(event.until, 1)),
       productId: 'fanega',
       calName: farm,
     })),

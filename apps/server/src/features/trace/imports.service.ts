@@ -8,7 +8,15 @@ import type {
   LoadsImportAnswer,
   LoadsImportBody,
 } from '@fanega/contract';
-import { boundaryProblem, type Entry, type HarvestEntry, instantOf, type Ledger, ringsOf } from '@fanega/core';
+import {
+  boundaryProblem,
+  type Entry,
+  type HarvestEntry,
+  instantOf,
+  type Ledger,
+  plainName,
+  ringsOf,
+} from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
@@ -20,7 +28,6 @@ import { ImportsRepository } from './imports.repository.js';
 
 /** What entries of a file name as their device: by it they are undone as one. */
 const deviceOf = (importId: string): string => `import ${importId}`;
-const plain = (name: string): string => name.trim().toLowerCase().replace(/\s+/g, ' ');
 const MINUTE = 60_000;
 /** kg by which the same load may differ in two files: each rounds as it likes. */
 const SAME_KG = 0.6;
@@ -52,7 +59,7 @@ export class ImportsService {
         // It arrived once already.
         if (await this.imports.one(tx, farmId, body.importId)) return { taken: body.fields.length };
         const { fields, lots } = await this.imports.fieldsAndLots(tx, farmId, body.season);
-        const byName = new Map(fields.map((field) => [plain(field.name), field]));
+        const byName = new Map(fields.map((field) => [plainName(field.name), field]));
         const tags = new Set(lots.map(({ tag }) => tag));
         const made: Parameters<ImportsRepository['made']>[1][number][] = [];
         const boundaries: { fieldId: string; points: NonNullable<ImportedFieldBody['boundary']> }[] = [];
@@ -62,12 +69,12 @@ export class ImportsService {
             throw new Refused('body_wrong', `${one.name}: ${message}.`, [{ field: `fields[${i}].${field}`, code: field, message }]); // prettier-ignore
           };
           if (one.boundary && boundaryProblem(ringsOf({ points: one.boundary })) !== null) wrong('boundary', 'its boundary is none'); // prettier-ignore
-          let field = byName.get(plain(one.name));
+          let field = byName.get(plainName(one.name));
           const isNew = field === undefined;
           if (!field) {
             field = { farmId, id: ulid(), name: one.name.trim(), acres: one.acres };
             await this.imports.addField(tx, field);
-            byName.set(plain(one.name), field);
+            byName.set(plainName(one.name), field);
           }
           const lot = lots.find(({ fieldId }) => fieldId === field.id);
           const was = field.acres;

@@ -7,6 +7,7 @@ import {
   deliveryTraceView,
   type LotTraceView,
   lotTraceView,
+  placeNames,
   type Position,
   searchBook,
   type TraceFound,
@@ -14,14 +15,14 @@ import {
 import { Controller, Get, Inject, Module, Param, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
+import { sendSheet } from '../../platform/print.js';
 import { Answers } from '../../platform/answer.js';
 import { Refused } from '../../platform/refused.js';
 import { FieldsModule, FieldsService } from '../fields/index.js';
 import { LedgerModule, LedgerService, letterhead } from '../ledger/index.js';
 import { RecordsModule, RecordsService } from '../records/index.js';
-import { FORMULAE } from './formats.js';
+import { csvOf } from './formats.js';
 import { printLot } from './print-lot.js';
-import Papa from 'papaparse';
 import type { Response } from 'express';
 import { Clock } from '../../platform/clock.js';
 import { DayController, DayService } from './day.controller.js';
@@ -84,8 +85,7 @@ class TraceController {
   ): Promise<void> {
     const letter = await letterhead(this.ledgers, farmId, this.clock.now());
     const pdf = await printLot(letter, await this.lotStatement(farmId, lotId), await this.names(farmId));
-    response.type('application/pdf').setHeader('Content-Disposition', 'inline; filename="field.pdf"');
-    response.send(Buffer.from(pdf));
+    sendSheet(response, 'field', pdf);
   }
 
   /** The same lines as CSV. */
@@ -99,7 +99,10 @@ class TraceController {
     const { lines } = await this.lotStatement(farmId, lotId);
     const heads = ['at', 'what', 'from', 'to', 'ticket', 'wet_kg', 'dry_kg', 'part', 'moisture', 'method', 'by', 'id'];
     const rows = lines.map((one) => [one.at, one.what, one.from, one.to, one.ticket, one.wetKg, one.dryKg, one.part, one.moisture, one.method, one.by, one.id]); // prettier-ignore
-    response.type('text/csv').attachment('field.csv').send(`\ufeff${Papa.unparse([heads, ...rows], { newline: '\r\n', escapeFormulae: FORMULAE })}\r\n`); // prettier-ignore
+    response
+      .type('text/csv')
+      .attachment('field.csv')
+      .send([...csvOf(heads, rows)].join(''));
   }
 
   private async lotStatement(farmId: string, lotId: string): Promise<LotStatement> {
@@ -110,8 +113,7 @@ class TraceController {
   }
 
   private async names(farmId: string): Promise<(id: string) => string> {
-    const { places } = await this.ledgers.open(farmId);
-    return (id) => places.find((place) => place.id === id)?.name ?? id;
+    return placeNames((await this.ledgers.open(farmId)).places);
   }
 
   /** Fields, places and entries by a ticket's number, a day, a truck, a bin, a field, a name. */

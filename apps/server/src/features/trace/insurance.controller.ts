@@ -1,10 +1,20 @@
 import { type InsuranceAnswer, type MovedLoadsAnswer, MovedLoadsBody } from '@fanega/contract';
-import { currentSeason, insuranceOf, movedToField, type TraceRecords, wrongFieldLoads } from '@fanega/core';
+import {
+  currentSeason,
+  type FarmBook,
+  type Insurance,
+  insuranceOf,
+  movedToField,
+  placeNames,
+  type TraceRecords,
+  wrongFieldLoads,
+} from '@fanega/core';
 import { Body, Controller, Get, HttpCode, Inject, Injectable, Param, Post, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { ulid } from 'ulid';
 import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { sendSheet } from '../../platform/print.js';
 import { Answers } from '../../platform/answer.js';
 import { Clock } from '../../platform/clock.js';
 import { seasonIn } from '../../platform/query.js';
@@ -24,13 +34,17 @@ export class InsuranceService {
   ) {}
 
   async of(farmId: string, asked: number | undefined): Promise<InsuranceAnswer> {
+    const [book, insurance] = await this.insured(farmId, asked);
+    const lots = insurance.units.flatMap(({ fields }) => fields.map(({ lot }) => lot));
+    return { insurance, wrong: wrongFieldLoads(book, lots) };
+  }
+
+  private async insured(farmId: string, asked: number | undefined): Promise<[FarmBook, Insurance]> {
     const records = (await this.records.everything(farmId, 'trace')) as unknown as TraceRecords;
     const now = await this.farmClock.now(farmId);
     const book = await this.ledgers.open(farmId);
     const season = asked ?? currentSeason(book.lots) ?? new Date(now).getUTCFullYear();
-    const insurance = insuranceOf(book, records, season, book.header.farm.timeZone, now);
-    const lots = insurance.units.flatMap(({ fields }) => fields.map(({ lot }) => lot));
-    return { insurance, wrong: wrongFieldLoads(book, lots) };
+    return [book, insuranceOf(book, records, season, book.header.farm.timeZone, now)];
   }
 
   async moved(farmId: string, body: MovedLoadsBody, caller: Caller): Promise<MovedLoadsAnswer> {
@@ -47,10 +61,10 @@ export class InsuranceService {
   }
 
   async print(farmId: string, asked: number | undefined): Promise<Uint8Array> {
-    const { insurance } = await this.of(farmId, asked);
+    // Nobody prints which loads may be under another field: they are not looked for.
+    const [book, insurance] = await this.insured(farmId, asked);
     const letter = await letterhead(this.ledgers, farmId, this.clock.now());
-    const { places } = await this.ledgers.open(farmId);
-    return printInsurance(letter, insurance, (id) => places.find((place) => place.id === id)?.name ?? id);
+    return printInsurance(letter, insurance, placeNames(book.places));
   }
 }
 
@@ -87,7 +101,6 @@ export class InsuranceController {
     @Query('season') season?: string,
   ): Promise<void> {
     const pdf = await this.service.print(farmId, seasonIn(season));
-    response.type('application/pdf').setHeader('Content-Disposition', 'inline; filename="insurance.pdf"');
-    response.send(Buffer.from(pdf));
+    sendSheet(response, 'insurance', pdf);
   }
 }

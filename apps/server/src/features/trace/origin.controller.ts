@@ -10,6 +10,7 @@ import { Body, Controller, Get, HttpCode, Inject, Param, Post, Res } from '@nest
 import { ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { sendSheet } from '../../platform/print.js';
 import { Answers } from '../../platform/answer.js';
 import { Refused } from '../../platform/refused.js';
 import { OriginService } from './origin.service.js';
@@ -68,8 +69,7 @@ export class OriginController {
     @Res() response: Response,
   ): Promise<void> {
     const { file, letter } = await this.service.printed(farmId, subjectOf(of, id));
-    response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="${nameOf(file)}.pdf"`);
-    response.send(Buffer.from(await printOrigin(letter, file)));
+    sendSheet(response, nameOf(file), await printOrigin(letter, file));
   }
 
   @Get('origin-links')

@@ -15,11 +15,11 @@ import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { setBounded } from '../../platform/bounded.js';
-import { Clock } from '../../platform/clock.js';
+import { Clock, isoOf } from '../../platform/clock.js';
 import { FarmWrites } from '../../platform/farm-write.js';
 import type { Letterhead } from '../../platform/print.js';
 import { Refused } from '../../platform/refused.js';
-import { hashToken, newToken } from '../../platform/tokens.js';
+import { hashToken, mayBeToken, newToken } from '../../platform/tokens.js';
 import { FarmClock, LedgerService, letterhead } from '../ledger/index.js';
 import { LinksRepository } from './links.repository.js';
 import type { OriginLinkRow } from './trace.entity.js';
@@ -98,17 +98,16 @@ export class OriginService {
   }
 
   async list(farmId: string): Promise<OriginLinkInfo[]> {
-    const iso = (ms: number | null): string | null => (ms === null ? null : new Date(ms).toISOString());
     return (await this.links.list(farmId)).map((row) => ({
       id: row.id,
       kind: row.kind,
       subject: row.subject,
       givenTo: row.givenTo,
       by: row.byName,
-      madeAt: iso(row.madeMs)!,
-      endsAt: iso(row.endsMs),
+      madeAt: isoOf(row.madeMs)!,
+      endsAt: isoOf(row.endsMs),
       opened: row.opened,
-      openedAt: iso(row.openedMs),
+      openedAt: isoOf(row.openedMs),
       revoked: Boolean(row.revoked),
     }));
   }
@@ -144,7 +143,7 @@ export class OriginService {
 
   /** What a link shows: the origin as of the number at which it was made, and whether the book says otherwise now. */
   async shared(secret: string): Promise<SharedOrigin> {
-    const link = /^[\w-]{20,100}$/.test(secret) ? await this.links.bySecret(hashToken(secret)) : null;
+    const link = mayBeToken(secret) ? await this.links.bySecret(hashToken(secret)) : null;
     const now = this.clock.now();
     if (!link || link.revoked || (link.endsMs !== null && link.endsMs < now)) throw ended();
     const file = await this.fileOf(link);

@@ -10,35 +10,19 @@ import {
   type FieldBoundary,
   fieldsGeoJson,
   insuranceOf,
+  placeNames,
   type SellRecords,
   type TraceRecords,
 } from '@fanega/core';
 import { Controller, Get, Inject, Param, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
-import Papa from 'papaparse';
 import { Allow } from '../../platform/access.js';
 import { seasonIn } from '../../platform/query.js';
 import { Refused } from '../../platform/refused.js';
 import { FarmClock, LedgerService } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
-import { calendarFile, FORMULAE, taskData, writeWorkbook } from './formats.js';
-
-/** Rows that are written at once: the answer is never in memory as a whole. */
-const AT_ONCE = 500;
-
-function* csvOf(rows: Iterable<string[]>): Generator<string> {
-  yield `\ufeff${Papa.unparse([[...ENTRY_COLUMNS]])}\r\n`;
-  let some: string[][] = [];
-  const flush = (): string => `${Papa.unparse(some, { newline: '\r\n', escapeFormulae: FORMULAE })}\r\n`; // prettier-ignore
-  for (const row of rows) {
-    some.push(row);
-    if (some.length < AT_ONCE) continue;
-    yield flush();
-    some = [];
-  }
-  if (some.length > 0) yield flush();
-}
+import { calendarFile, csvOf, taskData, writeWorkbook } from './formats.js';
 
 /** The farm's data in formats that other programs read. */
 @ApiTags('trace')
@@ -56,7 +40,7 @@ export class OutController {
   async entries(@Param('farmId') farmId: string, @Res() response: Response): Promise<void> {
     const book = await this.ledgers.open(farmId);
     response.type('text/csv').attachment('entries.csv');
-    await pipeline(Readable.from(csvOf(entryRows(book))), response);
+    await pipeline(Readable.from(csvOf(ENTRY_COLUMNS, entryRows(book))), response);
   }
 
   /** The book's tables as a workbook (XLSX): fields, tickets, what lies where, and every entry. */
@@ -86,7 +70,7 @@ export class OutController {
     if (index < 0) throw new Refused('not_found', 'There is no such table.');
     const table = bookTables(await this.ledgers.open(farmId), seasonIn(season))[index]!;
     response.type('text/csv').attachment(`${name}.csv`);
-    response.send(`\ufeff${Papa.unparse([[...table.heads], ...table.rows.map((row) => [...row])], { newline: '\r\n', escapeFormulae: FORMULAE })}\r\n`); // prettier-ignore
+    response.send([...csvOf(table.heads, table.rows)].join(''));
   }
 
   /** Fields of a season as GeoJSON (RFC 7946). */
@@ -126,12 +110,11 @@ export class OutController {
     const season = book.lots.some((lot) => lot.season === year) ? year : (currentSeason(book.lots) ?? year);
     const [sell, trace] = await Promise.all([this.records.everything(farmId, 'sell'), this.records.everything(farmId, 'trace')]); // prettier-ignore
     const insurance = insuranceOf(book, trace as unknown as TraceRecords, season, timeZone, now);
-    const placeName = (id: string): string => book.places.find((place) => place.id === id)?.name ?? id;
     const events = calendarOf(
       sell as unknown as SellRecords,
       trace as unknown as TraceRecords,
       insurance,
-      placeName,
+      placeNames(book.places),
       now,
       timeZone,
     );

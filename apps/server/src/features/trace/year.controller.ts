@@ -15,6 +15,7 @@ import { Controller, Get, Inject, Injectable, Param, Query, Res } from '@nestjs/
 import { ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { Allow } from '../../platform/access.js';
+import { sendSheet } from '../../platform/print.js';
 import { Answers } from '../../platform/answer.js';
 import { Clock } from '../../platform/clock.js';
 import { seasonIn } from '../../platform/query.js';
@@ -84,7 +85,6 @@ export class YearController {
     @Query('season') season?: string,
   ): Promise<void> {
     const pdf = await this.service.print(farmId, seasonIn(season));
-    response.type('application/pdf').setHeader('Content-Disposition', 'inline; filename="year.pdf"');
-    response.send(Buffer.from(pdf));
+    sendSheet(response, 'year', pdf);
   }
 }

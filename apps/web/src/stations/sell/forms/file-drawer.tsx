@@ -16,8 +16,9 @@ import { write } from '../../../data/outbox';
 import { logged, setting } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
 import { bushelsFine, money, number } from '../../../quantity/quantity';
-import { Button, Problem, SelectBox, TextBox } from '../../../ui';
+import { Button, Problem, TextBox } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
+import { ColumnsMatched, FileBox, Unreadable } from '../../../widgets/file-parts';
 import { Progress } from '../../../ui/progress';
 import { toast } from '../../../ui/toast';
 import { type FileTable, readTable } from '../../../widgets/read-table';
@@ -131,37 +132,19 @@ export function FileDrawer({
       <div className="space-y-4 px-5 py-4">
         <div className="grid gap-3 sm:grid-cols-2">
           <BuyerBox farm={farm} value={buyerId} onChange={(event) => setBuyerId(event.target.value)} />
-          <TextBox
-            type="file"
-            label="CSV or XLSX"
-            accept=".csv,.txt,.xlsx,text/csv"
-            onChange={(event) => void take((event.target as HTMLInputElement).files?.[0])}
-          />
+          <FileBox label="CSV or XLSX" accept=".csv,.txt,.xlsx,text/csv" onTake={(one) => void take(one)} />
         </div>
         {problem !== null && <Problem>{problem}</Problem>}
         {table && read && (
           <>
-            <fieldset>
-              <legend className="font-semibold">Which column is what</legend>
-              <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-4">
-                {FILE_COLUMNS.map((column) => (
-                  <SelectBox
-                    key={column}
-                    label={COLUMN_WORDS[column]}
-                    value={match[column] ?? ''}
-                    error={MUST.includes(column) && !match[column] ? 'Which column?' : undefined}
-                    onChange={(event) => setChosen({ ...chosen, [column]: event.target.value || undefined })}
-                  >
-                    <option value="">none</option>
-                    {table.heads.map((head, i) => (
-                      <option key={i} value={head}>
-                        {head}
-                      </option>
-                    ))}
-                  </SelectBox>
-                ))}
-              </div>
-            </fieldset>
+            <ColumnsMatched
+              columns={FILE_COLUMNS}
+              words={COLUMN_WORDS}
+              heads={table.heads}
+              match={match}
+              must={MUST}
+              onChoose={(column, head) => setChosen({ ...chosen, [column]: head })}
+            />
             {needsCheck && (
               <TextBox
                 label="Check or sheet number of all lines"
@@ -180,17 +163,12 @@ export function FileDrawer({
               )}
               .
             </p>
-            {read.problems.length > 0 && (
-              <ul className="list-inside list-disc" aria-label="What cannot be read">
-                {read.problems.slice(0, SHOWN).map((one, i) => (
-                  <li key={i}>
-                    {one.what === 'missing_column' ? '' : `Line ${number(one.row)}: `}
-                    {problemWords(one)}
-                  </li>
-                ))}
-                {read.problems.length > SHOWN && <li>and {number(read.problems.length - SHOWN)} more</li>}
-              </ul>
-            )}
+            <Unreadable
+              most={SHOWN}
+              lines={read.problems.map(
+                (one) => `${one.what === 'missing_column' ? '' : `Line ${number(one.row)}: `}${problemWords(one)}`,
+              )}
+            />
             {lines.length > 0 && (
               <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The first lines">
                 <table className="w-full text-sm">

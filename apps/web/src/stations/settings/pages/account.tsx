@@ -8,6 +8,7 @@ import { useSend } from '../../../data/use-send';
 import { day } from '../../../quantity/time';
 import { Button, Problem, TextBox } from '../../../ui';
 import { Form } from '../../../ui/form/form';
+import { NewPasswordBox } from '../../../ui/form/new-password';
 import { LEAST_SECRET, secret } from '../../../ui/form/secret';
 import { useFields } from '../../../ui/form/use-fields';
 import { Section } from '../../../ui/page';
@@ -83,13 +84,7 @@ function Password({ onDone }: { onDone: () => void }) {
       className="mt-6 space-y-4 border-t border-rule pt-4"
     >
       <TextBox label="Old password" type="password" autoComplete="current-password" {...form.box('old')} />
-      <TextBox
-        label="New password"
-        type="password"
-        autoComplete="new-password"
-        hint="10 characters or more"
-        {...form.box('password')}
-      />
+      <NewPasswordBox label="New password" {...form.box('password')} />
     </Form>
   );
 }

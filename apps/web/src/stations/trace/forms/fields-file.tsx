@@ -17,9 +17,10 @@ import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
 import { area, number } from '../../../quantity/quantity';
-import { Button, Problem, SelectBox, TextBox } from '../../../ui';
+import { Button, Problem, SelectBox } from '../../../ui';
 import { CheckBox } from '../../../ui/check-box';
 import { Drawer } from '../../../ui/drawer';
+import { ColumnsMatched, FileBox, Unreadable } from '../../../widgets/file-parts';
 import { toast } from '../../../ui/toast';
 import { type FieldsRead, NoFields, readFields, rowsOf } from './read-fields';
 
@@ -117,40 +118,27 @@ export function FieldsFile({ farm, season, onClose }: { farm: Farm; season: numb
   return (
     <Drawer open onClose={onClose} title="Fields from a file" wide>
       <div className="space-y-4 px-5 py-4">
-        <TextBox
-          type="file"
+        <FileBox
           label="CSV, XLSX, GeoJSON, zipped shapefile or ISO 11783 task data"
           accept=".csv,.txt,.xlsx,.json,.geojson,.zip,.xml"
-          onChange={(event) => void take((event.target as HTMLInputElement).files?.[0])}
+          onTake={(one) => void take(one)}
         />
         {problem !== null && <Problem>{problem}</Problem>}
         {file && plan && (
           <>
             {isTable && (
-              <fieldset>
-                <legend className="font-semibold">Which column is what</legend>
-                <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-4">
-                  {FIELD_COLUMNS.map((column) => (
-                    <SelectBox
-                      key={column}
-                      label={FIELD_COLUMN_WORDS[column]}
-                      value={match[column] ?? ''}
-                      error={column === 'field' && !match[column] ? 'Which column?' : undefined}
-                      onChange={(event) => setChosen({ ...chosen, [column]: event.target.value || undefined })}
-                    >
-                      <option value="">none</option>
-                      {file.read.heads.map((head, i) => (
-                        <option key={i} value={head}>
-                          {head}
-                        </option>
-                      ))}
-                    </SelectBox>
-                  ))}
-                </div>
+              <ColumnsMatched
+                columns={FIELD_COLUMNS}
+                words={FIELD_COLUMN_WORDS}
+                heads={file.read.heads}
+                match={match}
+                must={['field']}
+                onChoose={(column, head) => setChosen({ ...chosen, [column]: head })}
+              >
                 <CheckBox checked={inHectares} onChange={setHectares}>
                   Areas are in hectares
                 </CheckBox>
-              </fieldset>
+              </ColumnsMatched>
             )}
             <SelectBox
               label="Crop of those that name none"
@@ -176,16 +164,12 @@ export function FieldsFile({ farm, season, onClose }: { farm: Farm; season: numb
               )}
               .
             </p>
-            {plan.problems.length > 0 && (
-              <ul className="list-inside list-disc" aria-label="What cannot be read">
-                {plan.problems.slice(0, SHOWN).map(({ row, what, text }) => (
-                  <li key={row}>
-                    {isTable ? 'Line' : 'Field'} {number(row)}: {PROBLEMS[what](text)}
-                  </li>
-                ))}
-                {plan.problems.length > SHOWN && <li>and {number(plan.problems.length - SHOWN)} more</li>}
-              </ul>
-            )}
+            <Unreadable
+              most={SHOWN}
+              lines={plan.problems.map(
+                ({ row, what, text }) => `${isTable ? 'Line' : 'Field'} ${number(row)}: ${PROBLEMS[what](text)}`,
+              )}
+            />
             {plan.fields.length > 0 && (
               <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The fields">
                 <table className="w-full text-sm">

@@ -23,6 +23,7 @@ import { moment } from '../../../quantity/time';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
 import { CheckBox } from '../../../ui/check-box';
 import { Drawer } from '../../../ui/drawer';
+import { ColumnsMatched, FileBox, Unreadable } from '../../../widgets/file-parts';
 import { Progress } from '../../../ui/progress';
 import { toast } from '../../../ui/toast';
 import { type FileTable, MOST_ROWS, readTable } from '../../../widgets/read-table';
@@ -151,39 +152,26 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
   return (
     <Drawer open onClose={onClose} title="Loads from a file" wide>
       <div className="space-y-4 px-5 py-4">
-        <TextBox
-          type="file"
+        <FileBox
           label="CSV or XLSX of a cart or a display"
           accept=".csv,.txt,.xlsx,text/csv"
-          onChange={(event) => void take((event.target as HTMLInputElement).files?.[0])}
+          onTake={(one) => void take(one)}
         />
         {problem !== null && <Problem>{problem}</Problem>}
         {file && plan && (
           <>
-            <fieldset>
-              <legend className="font-semibold">Which column is what</legend>
-              <div className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-3">
-                {LOAD_COLUMNS.map((column) => (
-                  <SelectBox
-                    key={column}
-                    label={WORDS[column]}
-                    value={match[column] ?? ''}
-                    error={(column === 'at' || column === 'weight') && !match[column] ? 'Which column?' : undefined}
-                    onChange={(event) => {
-                      setChosen({ ...chosen, [column]: event.target.value || undefined });
-                      setStates(null);
-                    }}
-                  >
-                    <option value="">none</option>
-                    {file.table.heads.map((head, i) => (
-                      <option key={i} value={head}>
-                        {head}
-                      </option>
-                    ))}
-                  </SelectBox>
-                ))}
-              </div>
-            </fieldset>
+            <ColumnsMatched
+              narrow
+              columns={LOAD_COLUMNS}
+              words={WORDS}
+              heads={file.table.heads}
+              match={match}
+              must={['at', 'weight']}
+              onChoose={(column, head) => {
+                setChosen({ ...chosen, [column]: head });
+                setStates(null);
+              }}
+            />
             <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
               <SelectBox
                 label="Weights are in"
@@ -261,16 +249,10 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
                 </>
               )}
             </p>
-            {plan.problems.length > 0 && (
-              <ul className="list-inside list-disc" aria-label="What cannot be read">
-                {plan.problems.slice(0, SHOWN).map(({ row, what, text }) => (
-                  <li key={row}>
-                    Line {number(row)}: {PROBLEMS[what](text)}
-                  </li>
-                ))}
-                {plan.problems.length > SHOWN && <li>and {number(plan.problems.length - SHOWN)} more</li>}
-              </ul>
-            )}
+            <Unreadable
+              most={SHOWN}
+              lines={plan.problems.map(({ row, what, text }) => `Line ${number(row)}: ${PROBLEMS[what](text)}`)}
+            />
             {different.length > 0 && (
               <p className="text-sm">
                 Different: the book has a load of that field, place and minute with another weight. They stay as they
