@@ -79,3 +79,68 @@ test('a program follows new entries with a token, until it is revoked', async ({
   const refused = await page.request.get(`${OWN}/api/farms/${farm.id}/now`, { headers: { Authorization: `Bearer ${token}` } }); // prettier-ignore
   expect(refused.status()).toBe(401);
 });
+
+test('a hired driver’s phone is paired by a link, records its truck without a signal, and is cut off', async ({
+  page,
+  browser,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Paired Bottom', 'PD1', 40, 'corn');
+  const cart = await addPlace(farm, 'Paired cart', 'cart', 900);
+  const truck = await addPlace(farm, 'Paired truck', 'truck', 900);
+  const at = (): string => new Date().toISOString();
+  const cut = { id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 9000, moisture: 0.16, at: at() };
+  await farm.post('entries', { entries: [cut] });
+  await page.goto(`${OWN}/settings`);
+  await page.getByRole('button', { name: 'Pair a phone' }).click();
+  const drawer = page.getByRole('dialog');
+  await drawer.getByLabel('It records').selectOption({ label: 'Paired truck' });
+  await expect(drawer.getByLabel('The phone is called')).toHaveValue('Paired truck’s phone');
+  await drawer.getByRole('button', { name: 'Make the link' }).click();
+  const link = await drawer.getByLabel('Open it on that phone').innerText();
+  await page.keyboard.press('Escape');
+
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: 'allow' }); // prettier-ignore
+  const his = await phone.newPage();
+  await his.goto(link);
+  await expect(his.getByRole('heading', { name: 'Paired truck’s phone' })).toBeVisible();
+  await his.getByRole('button', { name: 'Start' }).click();
+  await expect(his.getByText('Your name stands with every load').first()).toBeVisible();
+  await his.getByLabel('Your name').fill('Ana');
+  await his.getByRole('button', { name: 'Start' }).click();
+  await expect(his.getByRole('heading', { level: 1, name: 'Cab: Paired truck' })).toBeAttached();
+  await his.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await his.reload();
+  await expect.poll(() => his.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  // Wherever it goes it is in its cab, and nothing of the office is answered.
+  await his.goto(`${OWN}/sell`);
+  await expect(his.getByRole('heading', { level: 1, name: 'Cab: Paired truck' })).toBeAttached();
+  expect((await his.request.get(`${OWN}/api/farms/${farm.id}/sell/records`)).status()).toBe(403);
+  await his.getByRole('button', { name: 'Not the usual' }).click();
+  await expect(his.getByRole('dialog').getByRole('button', { name: 'Filled up elsewhere' })).toBeVisible();
+  await expect(his.getByRole('dialog').getByRole('button', { name: 'Something else' })).toHaveCount(0);
+  await his.keyboard.press('Escape');
+
+  await phone.setOffline(true);
+  await his.reload();
+  await his.getByRole('button', { name: /^Paired cart → Paired truck/ }).click();
+  await expect(his.getByRole('region', { name: 'In it now' })).not.toContainText('empty');
+  // It is not given back while a load waits here.
+  await his.getByRole('button', { name: /Ana, change/ }).click();
+  await expect(his.getByText('Not yet: 1 wait here for a signal')).toBeVisible();
+  await his.getByRole('button', { name: 'Go on' }).click();
+  await phone.setOffline(false);
+  await expect.poll(async () => (await farm.get<{ tape: { entry: { by?: string; to?: string } }[] }>('now')).tape.find(({ entry }) => entry.to === truck)?.entry.by).toBe('Ana (on Paired truck’s phone)'); // prettier-ignore
+
+  await page.reload();
+  const line = page.getByRole('list', { name: 'Phones and tablets' }).getByRole('listitem').filter({ hasText: 'Paired truck’s phone' }); // prettier-ignore
+  await expect(line).toContainText('with Ana');
+  await line.getByRole('button', { name: 'Cut it off' }).click();
+  await line.getByRole('button', { name: 'Yes, cut off Paired truck’s phone' }).click();
+  await expect(line).toContainText('cut off');
+  await his.reload();
+  await expect(his.getByText('Paired truck’s phone was cut off')).toBeVisible();
+  await his.goto(link);
+  await expect(his.getByRole('heading', { name: 'This link opens nothing' })).toBeVisible();
+  await phone.close();
+});

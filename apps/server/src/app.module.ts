@@ -24,6 +24,7 @@ import { CONFIG, type Config } from './platform/config.js';
 import { ErrorsFilter } from './platform/errors.filter.js';
 import { FarmWrites } from './platform/farm-write.js';
 import { FeedService } from './platform/feed.service.js';
+import { Jobs } from './platform/jobs.js';
 import { HealthController } from './platform/health.controller.js';
 import { VersionsRepository } from './platform/versions.js';
 
@@ -31,7 +32,7 @@ import { VersionsRepository } from './platform/versions.js';
 @Module({})
 class PlatformModule {
   static with(config: Config, db: DataSource): DynamicModule {
-    const shared = [Clock, ApiTokens, Sessions, DeviceTokens, VersionsRepository, FeedService, FarmWrites];
+    const shared = [Clock, ApiTokens, Jobs, Sessions, DeviceTokens, VersionsRepository, FeedService, FarmWrites];
     return {
       module: PlatformModule,
       providers: [...shared, { provide: CONFIG, useValue: config }, { provide: DataSource, useValue: db }],

@@ -39,6 +39,7 @@ import { SellRecords1791900000000 } from './migrations/1791900000000-sell-record
 import { TraceRecords1792000000000 } from './migrations/1792000000000-trace-records.js';
 import { Members1792100000000 } from './migrations/1792100000000-members.js';
 import { PlacesPutAway1792200000000 } from './migrations/1792200000000-places-put-away.js';
+import { PairedJobs1792300000000 } from './migrations/1792300000000-paired-jobs.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import {
   ApiTokenRow,
@@ -46,6 +47,7 @@ import {
   DeviceRow,
   InviteRow,
   MembershipRow,
+  PairedJobRow,
   SessionRow,
   UserRow,
 } from './platform/entities/identity.entity.js';
@@ -54,7 +56,7 @@ import { RECORD_SCHEMAS } from './platform/record-table.js';
 /** Every table, from the feature that owns it. */
 const ENTITIES = [
   ...[FarmRow, FarmTopicRow, UserRow, MembershipRow, SessionRow, DeviceRow],
-  ...[InviteRow, ApiTokenRow, AuditRow],
+  ...[InviteRow, ApiTokenRow, AuditRow, PairedJobRow],
   ...[FieldRow, LotRow, LotShareRow, TrustRow, BaseRow, PlaceRow, EntryRow, RevisionRow, RevisionListRow],
   ...[
     WeatherRow,
@@ -104,6 +106,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       TraceRecords1792000000000,
       Members1792100000000,
       PlacesPutAway1792200000000,
+      PairedJobs1792300000000,
     ],
     synchronize: false,
     poolSize: 10,

@@ -1,6 +1,7 @@
 import { ROLES } from '@fanega/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Client, Harness } from './harness.js';
+import { pairedPhone } from './paired.js';
 import { bodyOf, isPlain, type OpenApi, openHouse, pathWith, randomOf, type Route, routesOf } from './routes.js';
 
 let harness: Harness;
@@ -42,6 +43,7 @@ describe('every route, and everybody', () => {
       'GET /auth/me',
       'GET /health',
       'GET /invites/{secret}',
+      'GET /jobs/{secret}',
       'GET /origin/{secret}',
       'POST /auth/claim',
       'POST /auth/demo',
@@ -49,6 +51,7 @@ describe('every route, and everybody', () => {
       'POST /auth/sign-in',
       'POST /invites/{secret}/accept',
       'POST /invites/{secret}/password',
+      'POST /jobs/{secret}/take',
     ]);
   });
 
@@ -74,6 +77,28 @@ describe('every route, and everybody', () => {
           expect(status, what).toBeLessThan(500);
         }
       }
+  });
+
+  it('lets a paired phone do what its cab needs, on its farm, and nothing else', async () => {
+    const open = routes.filter(({ jobs }) => jobs);
+    // What it may write is said by the rule of its job; of money, people and settings it reads nothing.
+    expect(open.filter((r) => r.method === 'GET').map(named).sort()).toEqual(
+      ['cut/records', 'devices', 'dry/records', 'fields/records', 'haul', 'haul/records', 'header', 'layers', 'levels', 'lots', 'monitors', 'motors', 'now', 'shed/records', 'store/records', 'weather', 'weigh-tickets/{number}/pdf', 'wet'].map((one) => `GET /farms/{farmId}/${one}`),
+    ); // prettier-ignore
+    expect(open.filter(({ access }) => access !== 'viewer' && access !== 'operator' && access !== 'manager').map(named)).toEqual(['POST /auth/sign-out']); // prettier-ignore
+    for (const job of [{ kind: 'machine', placeId: ids.placeId }, { kind: 'bins' }, { kind: 'gate' }]) {
+      const phone = await pairedPhone(harness, members.get('owner')!, farmId, { ...job, label: `phone ${job.kind}` });
+      for (const route of routes.filter((r) => isFarms(r) && !/\/members\/phones/.test(r.path))) {
+        const { status, body } = await call(phone, route);
+        const what = `${job.kind}: ${named(route)} ${status} ${JSON.stringify(body).slice(0, 200)}`;
+        if (!route.jobs) expect([status, body.code], what).toEqual([403, 'role_too_low']);
+        else expect(status === 403 ? body.code === 'role_too_low' : status !== 401 && status < 500, what).toBe(true);
+      }
+      for (const route of routes.filter(({ access, path }) => access === 'signedIn' && path !== '/auth/sign-out'))
+        expect((await call(phone, route)).status, named(route)).toBe(403);
+      for (const route of open.filter(isFarms))
+        expect((await call(phone, route, {}, { ...ids, farmId: '01ARZ3NDEKTSV4RRFFQ69G5FAV' })).status, named(route)).toBe(403); // prettier-ignore
+    }
   });
 
   it('lets no owner into another’s farm, whatever it is called', async () => {

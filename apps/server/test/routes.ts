@@ -33,6 +33,7 @@ export interface OpenApi {
           string,
           {
             readonly 'x-access': Access;
+            readonly 'x-jobs'?: boolean;
             readonly requestBody?: { readonly content: Readonly<Record<string, { readonly schema: Schema }>> };
           }
         >
@@ -48,6 +49,8 @@ export interface Route {
   /** As it is written, with `{farmId}`. */
   readonly path: string;
   readonly access: Access;
+  /** a paired phone may call it too */
+  readonly jobs: boolean;
   readonly body: Schema | undefined;
 }
 
@@ -57,6 +60,7 @@ export const routesOf = ({ paths }: OpenApi): Route[] =>
       method: method.toUpperCase(),
       path: path.replace(/^\/api/, ''),
       access: declared['x-access'],
+      jobs: declared['x-jobs'] === true,
       body: declared.requestBody?.content['application/json']?.schema,
     })),
   );

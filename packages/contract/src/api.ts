@@ -43,6 +43,8 @@ import type {
   InviteAnswer,
   InviteInfo,
   InviteShown,
+  PairedInfo,
+  PairShown,
   Me,
   MemberAnswer,
   MemberInfo,
@@ -108,6 +110,8 @@ export interface Api {
   InviteAnswer: InviteAnswer;
   InviteInfo: InviteInfo;
   InviteShown: InviteShown;
+  PairedInfo: PairedInfo;
+  PairShown: PairShown;
   MemberAnswer: MemberAnswer;
   MemberInfo: MemberInfo;
   NewInvite: NewInvite;

@@ -1,4 +1,4 @@
-import { PEOPLE_NAMES } from '@fanega/core';
+import { JOB_KINDS, type JobKind, PEOPLE_NAMES } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import {
   IsEmail,
@@ -114,6 +114,74 @@ export interface Me {
   readonly claim: boolean;
   /** A demo farm can be entered by one button. */
   readonly demo: boolean;
+  /** This phone or tablet is paired for one job, and is nobody's account. */
+  readonly job: PairedJob | null;
+  /** It was paired for this one, which has ended or was cut off. */
+  readonly jobOver: { readonly label: string; readonly cutOff: boolean } | null;
+}
+
+/** The one job of a paired phone. */
+export interface PairedJob {
+  readonly farmId: string;
+  readonly kind: JobKind;
+  readonly placeId: string | null;
+  readonly label: string;
+  /** who holds it, as he wrote his name when it was paired */
+  readonly driver: string;
+  readonly endsAt: string;
+}
+
+/** A phone or tablet is to record one job, without an account, until a day. */
+export class PairBody {
+  @ApiProperty({ enum: JOB_KINDS })
+  @IsIn(JOB_KINDS, { message: `a job is one of ${JOB_KINDS.join(', ')}` })
+  kind: JobKind;
+
+  @ApiPropertyOptional({ description: 'of a machine’s job' })
+  @IsOptional()
+  @IsString()
+  @Length(1, 40)
+  placeId?: string;
+
+  @ApiProperty({ description: 'what the phone is called: “Truck 3’s phone”' })
+  @Fits(PEOPLE_NAMES.device, 'what is the phone called?')
+  label: string;
+
+  @ApiProperty({ description: 'days that it records' })
+  @IsInt({ message: 'whole days' })
+  @Min(1)
+  @Max(200)
+  days: number;
+}
+export interface PairedInfo {
+  readonly id: string;
+  readonly kind: JobKind;
+  readonly placeId: string | null;
+  readonly label: string;
+  readonly by: string;
+  readonly madeAt: string;
+  readonly endsAt: string;
+  /** when its link was opened; null while it waits */
+  readonly pairedAt: string | null;
+  readonly driver: string | null;
+  readonly device: string;
+  readonly seenAt: string | null;
+  readonly cutOff: boolean;
+}
+/** What the link of a job says before it is taken. */
+export interface PairShown {
+  readonly farm: string;
+  readonly label: string;
+  readonly kind: JobKind;
+  readonly place: string | null;
+  readonly by: string;
+  readonly endsAt: string;
+}
+/** Whoever takes the job. */
+export class TakeJobBody {
+  @ApiProperty()
+  @Fits(PEOPLE_NAMES.driver, 'your name is missing')
+  name: string;
 }
 
 /** A person of a farm, as its managers see him. */

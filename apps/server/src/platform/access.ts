@@ -1,4 +1,5 @@
 import { type Role, ROLES } from '@fanega/contract';
+import { jobSignature, signedBy } from '@fanega/core';
 import {
   applyDecorators,
   type CanActivate,
@@ -16,24 +17,23 @@ import { setBounded } from './bounded.js';
 import { Buckets } from './buckets.js';
 import { Clock } from './clock.js';
 import { CONFIG, type Config } from './config.js';
+import { tokenOf } from './cookie.js';
+import { type JobCaller, Jobs, notItsJob } from './jobs.js';
 import { Refused } from './refused.js';
 import { ApiTokenRow, DeviceRow, MembershipRow, SessionRow, UserRow } from './entities/identity.entity.js';
 import { hashToken } from './tokens.js';
 
-/** Over https the name itself says that no other place may have set it. */
-export const cookieOf = (request: Pick<Request, 'secure'>): string => (request.secure ? '__Host-fanega' : 'fanega');
-/** The token that a request brings, if any. */
-export const tokenOf = (request: Request): string | undefined => {
-  const token = (request.cookies as Record<string, unknown> | undefined)?.[cookieOf(request)];
-  return typeof token === 'string' && token !== '' ? token : undefined;
-};
 export const ACCESS = 'fanega:access';
+const FOR_JOBS = 'fanega:jobs';
 
 /** Who may call a route: anyone, anyone signed in, a device with its token, or a member of the farm in the path with at least a role. */
 export type Access = 'public' | 'signedIn' | 'device' | Role;
 
 /** Every route says who may call it; one that does not is refused to everybody. */
 export const Allow = (access: Access) => applyDecorators(SetMetadata(ACCESS, access), ApiExtension('x-access', access));
+
+/** A paired phone may call it too: it reads what its cab shows, and where it writes, the route looks whether that is its job's. */
+export const ForJobs = () => applyDecorators(SetMetadata(FOR_JOBS, true), ApiExtension('x-jobs', true));
 
 export interface Caller {
   readonly id: string;
@@ -53,7 +53,22 @@ export interface CalledRequest extends Request {
   device?: DeviceCaller;
   caller?: Caller;
   role?: Role;
+  /** a paired phone, which is nobody's account */
+  job?: JobCaller;
 }
+
+/** Who writes: a person, a device or a paired phone; the last two are nobody's account. */
+export interface Writer {
+  readonly id: string | null;
+  readonly name: string;
+  readonly job?: JobCaller;
+}
+const writerOf = ({ caller, job }: CalledRequest): Writer | null =>
+  job ? { id: null, name: signedBy(job.driver, jobSignature(job.label)), job } : (caller ?? null);
+
+export const WriterOf = createParamDecorator((_: unknown, context: ExecutionContext) =>
+  writerOf(context.switchToHttp().getRequest<CalledRequest>()),
+);
 
 export const CallerOf = createParamDecorator(
   (_: unknown, context: ExecutionContext) => context.switchToHttp().getRequest<CalledRequest>().caller ?? null,
@@ -182,6 +197,7 @@ export class Sessions {
     @Inject(DataSource) private readonly db: DataSource,
     @Inject(Clock) private readonly clock: Clock,
     @Inject(ApiTokens) private readonly tokens: ApiTokens,
+    @Inject(Jobs) private readonly jobs: Jobs,
   ) {}
 
   async callerOf(request: Request): Promise<Caller | undefined> {
@@ -194,9 +210,8 @@ export class Sessions {
   async isWelcome(request: Request, farmId: string): Promise<boolean> {
     if (request.headers.authorization !== undefined) return (await this.tokens.of(request.headers.authorization, farmId)) !== null; // prettier-ignore
     const session = await this.sessionOf(request);
-    return (
-      session !== null && (await this.db.getRepository(MembershipRow).existsBy({ farmId, userId: session.userId }))
-    );
+    if (session === null) return (await this.jobs.of(request))?.farmId === farmId;
+    return this.db.getRepository(MembershipRow).existsBy({ farmId, userId: session.userId });
   }
 
   private async sessionOf(request: Request): Promise<SessionRow | null> {
@@ -221,6 +236,7 @@ export class AccessGuard implements CanActivate {
     @Inject(DeviceTokens) private readonly devices: DeviceTokens,
     @Inject(Sessions) private readonly sessions: Sessions,
     @Inject(ApiTokens) private readonly tokens: ApiTokens,
+    @Inject(Jobs) private readonly jobs: Jobs,
     @Inject(CONFIG) private readonly config: Config,
   ) {
     this.strangers = new Buckets(10 * config.strangerLimit, config.strangerLimit);
@@ -263,8 +279,16 @@ export class AccessGuard implements CanActivate {
     }
     if (!SAFE.has(request.method)) checkOrigin(request);
     request.caller = await this.sessions.callerOf(request);
-    if (!request.caller) this.slowDown(request);
+    const job = request.caller ? undefined : await this.jobs.of(request);
+    if (!request.caller && !job) this.slowDown(request);
     if (access === 'public') return true;
+    if (job) {
+      const isOpen = this.reflector.getAllAndOverride<boolean | undefined>(FOR_JOBS, [
+        context.getHandler(),
+        context.getClass(),
+      ]);
+      return this.letJobIn(request, job, isOpen === true);
+    }
     if (!request.caller) throw new Refused('sign_in_needed', 'Sign in first.');
     if (access === 'signedIn') return true;
     const membership =
@@ -281,6 +305,17 @@ export class AccessGuard implements CanActivate {
         `As ${membership.role} you may look but not do this; it needs ${access === 'operator' ? 'an operator' : `a ${access}`}.`,
       );
     }
+    return true;
+  }
+
+  /** A paired phone calls what its cab needs, of its own farm. */
+  private letJobIn(request: CalledRequest, job: JobCaller, isOpen: boolean): true {
+    const { farmId } = request.params;
+    if (typeof farmId === 'string' && farmId !== job.farmId)
+      throw new Refused('not_a_member', 'This phone is paired with another farm.');
+    if (!isOpen) throw notItsJob(job);
+    request.job = job;
+    request.role = 'operator';
     return true;
   }
 

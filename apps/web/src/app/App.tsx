@@ -14,6 +14,8 @@ import { STATIONS } from './stations';
 const SignIn = lazy(() => import('./sign-in'));
 const SharedOrigin = lazy(() => import('./shared-origin'));
 const Join = lazy(() => import('./join'));
+const TakeJob = lazy(() => import('./take-job'));
+const JobOver = lazy(() => import('./job-over'));
 const Settings = lazy(() => import('../stations/settings'));
 const Today = lazy(STATIONS.today);
 const Fields = lazy(STATIONS.fields);
@@ -30,12 +32,18 @@ const Trace = lazy(STATIONS.trace);
 
 export function App() {
   const { pathname } = useLocation();
-  const [, door, secret] = /^\/(origin|join)\/([\w-]+)\/?$/.exec(pathname) ?? [];
+  const [, door, secret] = /^\/(origin|join|job)\/([\w-]+)\/?$/.exec(pathname) ?? [];
   // For whoever has the link, signed in or not.
   if (secret !== undefined)
     return (
       <Suspense fallback={<Loading what="Opening" />}>
-        {door === 'join' ? <Join secret={secret} /> : <SharedOrigin secret={secret} />}
+        {door === 'job' ? (
+          <TakeJob secret={secret} />
+        ) : door === 'join' ? (
+          <Join secret={secret} />
+        ) : (
+          <SharedOrigin secret={secret} />
+        )}
       </Suspense>
     );
   return <Signed pathname={pathname} />;
@@ -50,10 +58,19 @@ function Signed({ pathname }: { pathname: string }) {
       <Loading what="Opening the book" />
     );
   }
+  const { job } = me.data;
+  if (job)
+    return (
+      <>
+        <FarmPages farmId={job.farmId} job />
+        <Said inCab />
+      </>
+    );
   const farm = me.data.farms.find(({ id }) => id === lastFarm()) ?? me.data.farms[0];
   if (!me.data.user)
     return (
       <Suspense fallback={<Loading what="Opening" />}>
+        {me.data.jobOver && <JobOver over={me.data.jobOver} />}
         <SignIn me={me.data} onDone={() => void me.mutate()} />
       </Suspense>
     );
@@ -61,36 +78,43 @@ function Signed({ pathname }: { pathname: string }) {
   return (
     <>
       <FarmPages farmId={farm.id} />
-      <Suspense fallback={null}>
-        <Toaster
-          // In the cab what was just recorded, and its undo, stand below.
-          position={pathname.startsWith('/cab') ? 'top-center' : 'bottom-left'}
-          toastOptions={{
-            style: {
-              background: 'var(--foot)',
-              color: 'var(--on-foot)',
-              border: 'none',
-              borderRadius: 3,
-              fontFamily: 'var(--font-sans)',
-              fontSize: 16,
-            },
-          }}
-        />
-      </Suspense>
+      <Said inCab={pathname.startsWith('/cab')} />
     </>
+  );
+}
+
+function Said({ inCab }: { inCab: boolean }) {
+  return (
+    <Suspense fallback={null}>
+      <Toaster
+        // In the cab what was just recorded, and its undo, stand below.
+        position={inCab ? 'top-center' : 'bottom-left'}
+        toastOptions={{
+          style: {
+            background: 'var(--foot)',
+            color: 'var(--on-foot)',
+            border: 'none',
+            borderRadius: 3,
+            fontFamily: 'var(--font-sans)',
+            fontSize: 16,
+          },
+        }}
+      />
+    </Suspense>
   );
 }
 
 /** Comes after the page, and stands over all of them. */
 const SiteAlarm = lazy(() => import('../widgets/site-alarm'));
 
-function FarmPages({ farmId }: { farmId: string }) {
+/** @param job a paired phone sees its cab, wherever it goes */
+function FarmPages({ farmId, job = false }: { farmId: string; job?: boolean }) {
   useReadersSystem();
   useReadersClock();
   useEffect(() => keepLastFarm(farmId), [farmId]);
   const { farm, error, offline, retry } = useFarmState(farmId);
   const { pathname } = useLocation();
-  const inCab = pathname.startsWith('/cab');
+  const inCab = job || pathname.startsWith('/cab');
   if (!farm) {
     if (!error) return <Loading what="Opening the book" />;
     return <Failure message={error.message} unreachable={error.unreachable} onRetry={retry} />;

@@ -26,6 +26,7 @@ const GO = [
   ['/trace/day', 'The day on one page'],
   ['/trace/insurance', 'Insurance: production to count'],
   ['/settings', 'People: members, roles, invite'],
+  ['/settings', 'Pair a phone or tablet: hired driver, trucker'],
   ['/settings/farm', 'Settings: units, time, base moisture'],
   ['/settings/account', 'My account: name, password, sessions'],
   ['/settings/programs', 'Programs: tokens for scripts'],
@@ -86,7 +87,7 @@ function Finder({ onClose, onGo, onTheme }: Props) {
         </Group>
         <Group title="Go to">
           {GO.map(([path, name]) => (
-            <Item key={path} onSelect={go(path)}>
+            <Item key={name} onSelect={go(path)}>
               {name}
             </Item>
           ))}

@@ -4,6 +4,7 @@ import type { Topic } from '@fanega/contract';
 /** What every answer depends on, and whether a place without a signal keeps it. */
 export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]; readonly keep: boolean }>> = {
   '/api/auth/me': { topics: [], keep: true },
+  '/api/farms/{farmId}/members/phones': { topics: ['header'], keep: false },
   '/api/farms/{farmId}/members': { topics: ['header'], keep: false },
   '/api/farms/{farmId}/members/invites': { topics: ['header'], keep: false },
   '/api/farms/{farmId}/entries': { topics: ['book', 'header'], keep: true },

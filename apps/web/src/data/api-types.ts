@@ -128,6 +128,70 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/members/phones': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['PairedController_all'];
+    readonly put?: never;
+    readonly post: operations['PairedController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/members/phones/{phoneId}/cut-off': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['PairedController_cutOff'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/jobs/{secret}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['JobLinkController_shown'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/jobs/{secret}/take': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['JobLinkController_take'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/members': {
     readonly parameters: {
       readonly query?: never;
@@ -4950,6 +5014,8 @@ export interface components {
       readonly givenTo: string;
       readonly email: string | null;
     };
+    /** @enum {string} */
+    readonly JobKind: 'machine' | 'bins' | 'gate';
     readonly KeepingRulesKept: {
       readonly revision: number;
       readonly value: components['schemas']['KeepingRulesRecord'];
@@ -5228,6 +5294,11 @@ export interface components {
       readonly firstRun: boolean;
       readonly claim: boolean;
       readonly demo: boolean;
+      readonly job: components['schemas']['PairedJob'] | null;
+      readonly jobOver: {
+        readonly label: string;
+        readonly cutOff: boolean;
+      } | null;
     };
     readonly MeasureEntry: {
       readonly id: string;
@@ -5577,6 +5648,36 @@ export interface components {
       /** @description $ */
       readonly rent?: number;
       readonly note?: string;
+    };
+    readonly PairShown: {
+      readonly farm: string;
+      readonly label: string;
+      readonly kind: components['schemas']['JobKind'];
+      readonly place: string | null;
+      readonly by: string;
+      readonly endsAt: string;
+    };
+    readonly PairedInfo: {
+      readonly id: string;
+      readonly kind: components['schemas']['JobKind'];
+      readonly placeId: string | null;
+      readonly label: string;
+      readonly by: string;
+      readonly madeAt: string;
+      readonly endsAt: string;
+      readonly pairedAt: string | null;
+      readonly driver: string | null;
+      readonly device: string;
+      readonly seenAt: string | null;
+      readonly cutOff: boolean;
+    };
+    readonly PairedJob: {
+      readonly farmId: string;
+      readonly kind: components['schemas']['JobKind'];
+      readonly placeId: string | null;
+      readonly label: string;
+      readonly driver: string;
+      readonly endsAt: string;
     };
     readonly PartsCountersKept: {
       readonly revision: number;
@@ -6641,6 +6742,19 @@ export interface components {
       /** @enum {string} */
       readonly clock: '12' | '24';
     };
+    readonly PairBody: {
+      /** @enum {string} */
+      readonly kind: 'machine' | 'bins' | 'gate';
+      /** @description of a machine’s job */
+      readonly placeId?: string;
+      /** @description what the phone is called: “Truck 3’s phone” */
+      readonly label: string;
+      /** @description days that it records */
+      readonly days: number;
+    };
+    readonly TakeJobBody: {
+      readonly name: string;
+    };
     readonly InviteBody: {
       /** @enum {string} */
       readonly role: 'viewer' | 'operator' | 'manager' | 'owner';
@@ -7161,6 +7275,118 @@ export interface operations {
         content: {
           readonly 'application/json': components['schemas']['FarmSettingsAnswer'];
         };
+      };
+    };
+  };
+  readonly PairedController_all: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['PairedInfo'][];
+        };
+      };
+    };
+  };
+  readonly PairedController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['PairBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['NewInvite'];
+        };
+      };
+    };
+  };
+  readonly PairedController_cutOff: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly phoneId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['InviteAnswer'];
+        };
+      };
+    };
+  };
+  readonly JobLinkController_shown: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly secret: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['PairShown'];
+        };
+      };
+    };
+  };
+  readonly JobLinkController_take: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly secret: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['TakeJobBody'];
+      };
+    };
+    readonly responses: {
+      readonly 204: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
       };
     };
   };

@@ -386,6 +386,9 @@ export function useRole(): Role {
   const { id } = useFarm();
   return useMe().data?.farms.find((one) => one.id === id)?.role ?? 'viewer';
 }
+/** The one job that this phone is paired for; null where somebody is signed in. */
+export const useJob = () => useMe().data?.job ?? null;
+export const usePhones = () => useOfFarm('/api/farms/{farmId}/members/phones');
 export const useMembers = () => useOfFarm('/api/farms/{farmId}/members');
 export const useInvites = () => useOfFarm('/api/farms/{farmId}/members/invites');
 export const useTokens = () => useOfFarm('/api/farms/{farmId}/tokens');

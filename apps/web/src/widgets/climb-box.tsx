@@ -67,7 +67,7 @@ function ClimbDrawer({
   const { fields } = CLIMB;
   const form = useFields({
     boxes: { who: textBox(fields.who, say('nameStands')), second: textBox(fields.second, say('secondWanted')) },
-    start: () => ({ who: by ?? me?.user?.name ?? '', second: '' }),
+    start: () => ({ who: by ?? me?.user?.name ?? me?.job?.driver ?? '', second: '' }),
     together: ({ who, second }): Record<string, string> =>
       who.trim().toLowerCase() === second.trim().toLowerCase() ? { second: say('anotherPerson') } : {},
     close: onClose,

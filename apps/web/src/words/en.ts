@@ -314,6 +314,21 @@ export const EN = {
   photographTicket: 'Photograph a ticket',
   ticketWaits: 'It waits at the desk to be typed',
   permitNotHere: '{permit} does not name this road.',
+  goOn: 'Go on',
+  atGate: 'The truck scale',
+  jobRecords: 'This phone records {what}, and nothing else. {by} set it up.',
+  jobUntil: 'Until {day}.',
+  jobSignsOut: '{name} is signed in on this phone, and will be signed out.',
+  startJob: 'Start',
+  jobNeedsNothing: 'No account and nothing to install. Without a signal the loads wait on the phone.',
+  jobLinkShut: 'This link opens nothing',
+  jobLinkAsk: 'It was used, has ended or was cut off. Ask the farm for a new one.',
+  jobEnded: '{label}: the job has ended',
+  jobCutOff: '{label} was cut off',
+  jobWaits: '{n} not sent yet, safe on this phone. A new link sends them: ask the farm for one.',
+  giveBack: 'End this phone’s job',
+  giveBackSure: 'Yes, end it: a new link is needed to come back',
+  giveBackWaits: 'Not yet: {n} wait here for a signal',
 } as const;
 
 export type WordKey = keyof typeof EN;

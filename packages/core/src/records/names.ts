@@ -19,7 +19,13 @@ export const PLACE_NAMES = { name: text(60, 1), capacityBu: number(1, 10_000_000
 export const DEVICE_NAMES = { name: text(60, 1) };
 
 /** A farm and who signs in. */
-export const PEOPLE_NAMES = { farm: text(80, 1), name: text(80, 1), code: text(80, 1) };
+export const PEOPLE_NAMES = {
+  farm: text(80, 1),
+  name: text(80, 1),
+  code: text(80, 1),
+  driver: text(60, 1),
+  device: text(50, 1),
+};
 
 /** Why what the book is read with was changed. */
 export const REVISION_REASON = text(200, 1);

@@ -1,7 +1,7 @@
 import { monitorsView, type MonitorView } from '@fanega/core';
 import { Controller, Get, Inject, Module, Param } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { Allow } from '../../platform/access.js';
+import { Allow, ForJobs } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { LedgerModule, LedgerService } from '../ledger/index.js';
 
@@ -13,6 +13,7 @@ class CutController {
   /** Displays against scales, by combine. */
   @Get('monitors')
   @Allow('viewer')
+  @ForJobs()
   @Answers('MonitorView[]', { topics: ['book', 'header'], keep: true })
   monitors(@Param('farmId') farmId: string): Promise<MonitorView[]> {
     return this.ledgers.answer(farmId, 'monitors', monitorsView);

@@ -22,7 +22,7 @@ import {
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { LOGGED, READING } from '@fanega/core';
-import { Allow, type DeviceCaller, DeviceOf } from '../../platform/access.js';
+import { Allow, ForJobs, type DeviceCaller, DeviceOf } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { RecordPipe } from '../../platform/record.pipe.js';
 import { DevicesService } from './devices.service.js';
@@ -40,6 +40,7 @@ export class DevicesController {
 
   @Get()
   @Allow('viewer')
+  @ForJobs()
   @Answers('DeviceInfo[]', { topics: ['devices'], keep: true })
   list(@Param('farmId') farmId: string): Promise<DeviceInfo[]> {
     return this.service.list(farmId);

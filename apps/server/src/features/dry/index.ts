@@ -1,7 +1,7 @@
 import { tracePlace, type WetPlace, wetView } from '@fanega/core';
 import { Controller, Get, Inject, Module, Param } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { Allow } from '../../platform/access.js';
+import { Allow, ForJobs } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { LedgerModule, LedgerService } from '../ledger/index.js';
 
@@ -13,6 +13,7 @@ class DryController {
   /** Everything wet and where it is, a layer at a time, with when it was cut. */
   @Get('wet')
   @Allow('viewer')
+  @ForJobs()
   @Answers('WetPlace[]', { topics: ['book', 'header'], keep: true })
   wet(@Param('farmId') farmId: string): Promise<WetPlace[]> {
     return this.ledgers.answer(farmId, 'wet', (book) =>

@@ -14,11 +14,11 @@ import {
 import { type FieldRow, instantOf } from '@fanega/core';
 import { Body, Controller, Get, Inject, Module, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { Allow } from '../../platform/access.js';
+import { Allow, ForJobs, type Writer, WriterOf } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { seasonIn } from '../../platform/query.js';
 import { Refused } from '../../platform/refused.js';
-import { LedgerModule } from '../ledger/index.js';
+import { LedgerModule, LedgerService } from '../ledger/index.js';
 import { FieldsRepository } from './fields.repository.js';
 import { FieldsService, weatherRow } from './fields.service.js';
 
@@ -27,11 +27,15 @@ const MOST_DAYS = 400;
 @ApiTags('fields')
 @Controller('farms/:farmId')
 class FieldsController {
-  constructor(@Inject(FieldsService) private readonly service: FieldsService) {}
+  constructor(
+    @Inject(FieldsService) private readonly service: FieldsService,
+    @Inject(LedgerService) private readonly ledgers: LedgerService,
+  ) {}
 
   /** Lots with where they stand; of one season with `season`. */
   @Get('lots')
   @Allow('viewer')
+  @ForJobs()
   @Answers('FieldRow[]', { topics: ['book', 'header', 'fields'], keep: true })
   lots(@Param('farmId') farmId: string, @Query('season') season?: string): Promise<FieldRow[]> {
     return this.service.rows(farmId, seasonIn(season));
@@ -63,8 +67,14 @@ class FieldsController {
   /** By whoever drives: the rows burn or the hail comes, and the owner stands with the first load. */
   @Post('neighbor-rows')
   @Allow('operator')
+  @ForJobs()
   @Answers('LotAnswer')
-  addNeighborRows(@Param('farmId') farmId: string, @Body() body: NeighborRowsBody): Promise<LotAnswer> {
+  async addNeighborRows(
+    @Param('farmId') farmId: string,
+    @Body() body: NeighborRowsBody,
+    @WriterOf() writer: Writer,
+  ): Promise<LotAnswer> {
+    await this.ledgers.requireMachine(farmId, writer, 'combine');
     return this.service.addNeighborRows(farmId, body);
   }
 
@@ -81,6 +91,7 @@ class FieldsController {
 
   @Get('weather')
   @Allow('viewer')
+  @ForJobs()
   @Answers('WeatherHourInfo[]', { topics: ['weather'], keep: true })
   weather(@Param('farmId') farmId: string, @Query('from') from = '', @Query('to') to = ''): Promise<WeatherHourInfo[]> {
     const [fromMs, toMs] = [instantOf(from), instantOf(to)];

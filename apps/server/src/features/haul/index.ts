@@ -24,7 +24,7 @@ import {
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { map, type Observable } from 'rxjs';
-import { Allow, type Caller, CallerOf, Sessions } from '../../platform/access.js';
+import { Allow, ForJobs, Sessions, type Writer, WriterOf } from '../../platform/access.js';
 import { sendSheet } from '../../platform/print.js';
 import { Answers } from '../../platform/answer.js';
 import { beating } from '../../platform/beat.js';
@@ -48,6 +48,7 @@ class HaulController {
   /** What the book tells of the hauling, and the farm's own tickets. */
   @Get('haul')
   @Allow('viewer')
+  @ForJobs()
   @Answers('HaulAnswer', { topics: ['book', 'header', 'haul'], keep: true })
   async haul(@Param('farmId') farmId: string): Promise<HaulAnswer> {
     const tickets = await this.tickets.list(farmId);
@@ -57,6 +58,7 @@ class HaulController {
   /** Server-sent weights and flows: each device's curve as it stands, then every new figure. */
   @Sse('live')
   @Allow('viewer')
+  @ForJobs()
   follow(@Param('farmId') farmId: string, @Req() request: Request): Observable<MessageEvent> {
     return beating(this.live.follow(farmId).pipe(map((data) => ({ data }))), () =>
       this.sessions.isWelcome(request, farmId),
@@ -66,44 +68,48 @@ class HaulController {
   @Post('weigh-tickets')
   @HttpCode(200)
   @Allow('operator')
+  @ForJobs()
   @Answers('WeighTicketInfo')
   weigh(
     @Param('farmId') farmId: string,
     @Body() body: WeighTicketBody,
-    @CallerOf() caller: Caller,
+    @WriterOf() writer: Writer,
   ): Promise<WeighTicketInfo> {
-    return this.tickets.add(farmId, body, caller);
+    return this.tickets.add(farmId, body, writer);
   }
 
   /** Takes a weight again: the old ticket and what it said are void, the new one stands; one request, all or nothing. */
   @Post('weigh-tickets/:number/correction')
   @HttpCode(200)
   @Allow('operator')
+  @ForJobs()
   @Answers('WeighTicketInfo')
   correct(
     @Param('farmId') farmId: string,
     @Param('number', ParseIntPipe) number: number,
     @Body() body: WeighTicketCorrectionBody,
-    @CallerOf() caller: Caller,
+    @WriterOf() writer: Writer,
   ): Promise<WeighTicketInfo> {
-    return this.tickets.correct(farmId, number, body, caller);
+    return this.tickets.correct(farmId, number, body, writer);
   }
 
   @Post('weigh-tickets/:number/void')
   @HttpCode(200)
   @Allow('operator')
+  @ForJobs()
   @Answers('WeighTicketInfo')
   void(
     @Param('farmId') farmId: string,
     @Param('number', ParseIntPipe) number: number,
     @Body() body: WeighTicketVoidBody,
-    @CallerOf() caller: Caller,
+    @WriterOf() writer: Writer,
   ): Promise<WeighTicketInfo> {
-    return this.tickets.void(farmId, number, body.void, caller);
+    return this.tickets.void(farmId, number, body.void, writer);
   }
 
   @Get('weigh-tickets/:number/pdf')
   @Allow('viewer')
+  @ForJobs()
   async print(
     @Param('farmId') farmId: string,
     @Param('number', ParseIntPipe) number: number,

@@ -1,8 +1,9 @@
 import type { EntryBody, WeighTicketBody, WeighTicketCorrectionBody, WeighTicketInfo } from '@fanega/contract';
-import { type Entry, instantOf, mainCrop, weighed } from '@fanega/core';
+import { isByJob, type Entry, instantOf, mainCrop, weighed } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
-import type { Caller } from '../../platform/access.js';
+import type { Writer } from '../../platform/access.js';
 import type { FarmWrite } from '../../platform/farm-write.js';
+import { notItsJob } from '../../platform/jobs.js';
 import { Refused } from '../../platform/refused.js';
 import { asEntry, LedgerService, PlacesRepository } from '../ledger/index.js';
 import { RecordsRepository } from '../records/index.js';
@@ -32,36 +33,38 @@ export class WeighTicketsService {
   }
 
   /** Keeps a weight under the farm's next number, and what it says in the book: both or neither. The same ticket again gives the same number. */
-  add(farmId: string, body: WeighTicketBody, caller: Caller): Promise<WeighTicketInfo> {
-    return this.ledgers.writing(farmId, (write) => this.addIn(write, body, caller));
+  add(farmId: string, body: WeighTicketBody, writer: Writer): Promise<WeighTicketInfo> {
+    requireGate(writer);
+    return this.ledgers.writing(farmId, (write) => this.addIn(write, body, writer));
   }
 
   /** The old ticket void, what it said in the book void, the new one in its place: one transaction. */
-  correct(farmId: string, number: number, body: WeighTicketCorrectionBody, caller: Caller): Promise<WeighTicketInfo> {
+  correct(farmId: string, number: number, body: WeighTicketCorrectionBody, writer: Writer): Promise<WeighTicketInfo> {
     return this.ledgers.writing(farmId, async (write) => {
-      await this.voidIn(write, number, body.void, caller);
-      return this.addIn(write, body.ticket, caller);
+      await this.voidIn(write, number, body.void, writer);
+      return this.addIn(write, body.ticket, writer);
     });
   }
 
   /** The ticket is void, its number stays used; what it said in the book is voided with it. */
-  void(farmId: string, number: number, entry: EntryBody | undefined, caller: Caller): Promise<WeighTicketInfo> {
-    return this.ledgers.writing(farmId, (write) => this.voidIn(write, number, entry, caller));
+  void(farmId: string, number: number, entry: EntryBody | undefined, writer: Writer): Promise<WeighTicketInfo> {
+    return this.ledgers.writing(farmId, (write) => this.voidIn(write, number, entry, writer));
   }
 
   private async voidIn(
     write: FarmWrite,
     number: number,
     entry: EntryBody | undefined,
-    caller: Caller,
+    writer: Writer,
   ): Promise<WeighTicketInfo> {
     const { tx, farm, changed } = write;
     const row = await this.tickets.one(farm.id, { number }, tx);
     if (!row) throw new Refused('not_found', 'There is no such ticket.');
+    requireGate(writer, row.by);
     if (entry) {
       if (entry.type !== 'void' || entry.voids !== row.entryId)
         throw wrong('void', 'this is not what the ticket said in the book');
-      await this.ledgers.appendIn(write, [asEntry(entry)], caller);
+      await this.ledgers.appendIn(write, [asEntry(entry)], writer);
     }
     if (!row.voided) {
       await this.tickets.void(tx, farm.id, number);
@@ -70,7 +73,7 @@ export class WeighTicketsService {
     return infoOf({ ...row, voided: true });
   }
 
-  private async addIn(write: FarmWrite, body: WeighTicketBody, caller: Caller): Promise<WeighTicketInfo> {
+  private async addIn(write: FarmWrite, body: WeighTicketBody, writer: Writer): Promise<WeighTicketInfo> {
     const { tx, farm, changed } = write;
     const farmId = farm.id;
     const known = await this.tickets.one(farmId, { id: body.id }, tx);
@@ -81,7 +84,7 @@ export class WeighTicketsService {
     const shares = Object.fromEntries(
       Object.entries(held.lots).map(([lot, kg]) => [lot, held.dryKg > 0 ? kg / held.dryKg : 0]),
     );
-    if (body.entry) await this.ledgers.appendIn(write, [asEntry(body.entry)], caller);
+    if (body.entry) await this.ledgers.appendIn(write, [asEntry(body.entry)], writer);
     const number = await this.tickets.nextNumber(tx, farmId);
     const row: KeptTicket = {
       farmId,
@@ -94,7 +97,7 @@ export class WeighTicketsService {
       byHand: body.byHand,
       crop: mainCrop(held.lots, new Map(lots.map((lot) => [lot.id, lot]))) ?? null,
       entryId: body.entry?.id ?? null,
-      by: caller.name,
+      by: writer.name,
       voided: false,
       grossKg: body.grossKg,
       tareKg: body.tareKg,
@@ -179,3 +182,8 @@ const infoOf = (row: KeptTicket): WeighTicketInfo => ({
   by: row.by,
   voided: Boolean(row.voided),
 });
+
+/** Of paired phones the one at the gate weighs, and takes back what it weighed itself. */
+function requireGate({ job }: Writer, by?: string): void {
+  if (job && (job.kind !== 'gate' || (by !== undefined && !isByJob(by, job.label)))) throw notItsJob(job);
+}

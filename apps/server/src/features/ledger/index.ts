@@ -26,5 +26,5 @@ export {
 } from './ledger.entity.js';
 export { LedgerRepository, shareRows, trustRows } from './ledger.repository.js';
 export { farmAsPrinted, letterhead } from './letterhead.js';
-export { LedgerService, type OpenBook, type Writer } from './ledger.service.js';
+export { LedgerService, type OpenBook } from './ledger.service.js';
 export { PlacesRepository } from './places.repository.js';

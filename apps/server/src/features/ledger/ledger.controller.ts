@@ -28,7 +28,7 @@ import {
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { map, type Observable } from 'rxjs';
-import { Allow, type Caller, CallerOf, Sessions } from '../../platform/access.js';
+import { Allow, type Caller, CallerOf, ForJobs, Sessions, type Writer, WriterOf } from '../../platform/access.js';
 import { TakesBody } from '../../platform/body.js';
 import { Answers } from '../../platform/answer.js';
 import { beating } from '../../platform/beat.js';
@@ -54,9 +54,16 @@ export class LedgerController {
   @Post('entries')
   @HttpCode(200)
   @Allow('operator')
+  @ForJobs()
   @Answers('AppendAnswer')
-  append(@Param('farmId') farmId: string, @Body() body: AppendBody, @CallerOf() caller: Caller): Promise<AppendAnswer> {
-    return this.ledgers.append(farmId, body.entries.map(asEntry), caller);
+  async append(
+    @Param('farmId') farmId: string,
+    @Body() body: AppendBody,
+    @WriterOf() writer: Writer,
+  ): Promise<AppendAnswer> {
+    const entries = body.entries.map(asEntry);
+    await this.ledgers.requireJobs(farmId, writer, entries);
+    return this.ledgers.append(farmId, entries, writer);
   }
 
   /** Voids an entry and makes it again, both or neither. */
@@ -177,6 +184,7 @@ export class LedgerController {
   /** Server-sent events, one for each change, and a `beat` in between; `Last-Event-ID` or `after` names the state that is known. */
   @Sse('feed')
   @Allow('viewer')
+  @ForJobs()
   follow(
     @Param('farmId') farmId: string,
     @Req() request: Request,

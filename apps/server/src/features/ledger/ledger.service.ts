@@ -23,8 +23,12 @@ import {
   findTwins,
   fingerprintOf,
   instantOf,
+  jobSignature,
   joinTwins,
   Ledger,
+  type LogName,
+  mayLog,
+  mayRecord,
   type MoveEntry,
   type Refusal,
   revised,
@@ -40,9 +44,10 @@ import {
 } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
-import type { Caller } from '../../platform/access.js';
+import type { Caller, Writer } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { type FarmWrite, FarmWrites } from '../../platform/farm-write.js';
+import { notItsJob } from '../../platform/jobs.js';
 import { setBounded } from '../../platform/bounded.js';
 import { bookRefuses, Refused } from '../../platform/refused.js';
 import { troubleOf } from '../../platform/trouble.js';
@@ -88,11 +93,9 @@ interface Aside {
   readonly refusal: Refusal;
 }
 
-/** Who writes: a person, or a device, which is nobody's account. */
-export interface Writer {
-  readonly id: string | null;
-  readonly name: string;
-}
+/** Whose name stands with an entry: a paired phone's stands behind the driver's. */
+const signatureOf = (typed: string | undefined, { name, job }: Pick<Writer, 'name' | 'job'>): string =>
+  job ? signedBy(typed?.trim() || job.driver, jobSignature(job.label)) : signedBy(typed, name);
 
 /** What somebody wants to append, and whom to tell. */
 interface Batch {
@@ -162,6 +165,40 @@ export class LedgerService {
       setBounded(kept.answers, key, { version: wanted, value }, MOST_ANSWERS);
     }
     return value;
+  }
+
+  /**
+   * A paired phone records what its job records.
+   * @throws Refused for anything else
+   */
+  async requireJobs(farmId: string, { job }: Writer, entries: readonly Entry[]): Promise<void> {
+    if (!job) return;
+    const [{ ledger }, kindOf] = await Promise.all([this.open(farmId), this.kindsIn(farmId)]);
+    const sent = new Map(
+      entries.map((entry) => [entry.id, { ...entry, by: signatureOf(entry.by, { name: '', job }) }]),
+    );
+    const entryOf = (id: string): Entry | undefined => ledger.entry(id) ?? (sent.get(id) as Entry | undefined);
+    const index = entries.findIndex((entry) => !mayRecord(job, entry, kindOf, entryOf));
+    if (index >= 0)
+      throw notItsJob(job, [
+        { index, entry: entries[index]!.id, field: 'type', code: 'role_too_low', message: `not a job of ${job.label}` },
+      ]);
+  }
+
+  /** The same of a record beside the grain. */
+  async requireJobsLog(farmId: string, { job }: Writer, name: LogName, body: object): Promise<void> {
+    if (job && !mayLog(job, name, body, await this.kindsIn(farmId))) throw notItsJob(job);
+  }
+
+  /** A machine's phone where the machine is of a kind. */
+  async requireMachine(farmId: string, { job }: Writer, kind: string): Promise<void> {
+    if (job && (job.kind !== 'machine' || (await this.kindsIn(farmId))(job.placeId ?? '') !== kind))
+      throw notItsJob(job);
+  }
+
+  private async kindsIn(farmId: string): Promise<(place: string) => string | undefined> {
+    const kinds = new Map((await this.open(farmId)).places.map(({ id, kind }) => [id, kind]));
+    return (place) => kinds.get(place);
   }
 
   /** The book inside a write: everything that was appended before it. */
@@ -380,7 +417,7 @@ export class LedgerService {
       const full = {
         ...entry,
         recordedAt: entry.recordedAt ?? new Date(receivedMs).toISOString(),
-        by: signedBy(entry.by, caller.name),
+        by: signatureOf(entry.by, caller),
       } as Entry;
       batch.set(entry.id, full);
       fresh.push({ entry: full, userId: caller.id });

@@ -21,7 +21,8 @@ import {
 import { Body, Controller, Get, HttpCode, Inject, Param, Post, Put, Query, Req, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
-import { Allow, type Caller, CallerOf, RoleOf, tokenOf } from '../../platform/access.js';
+import { Allow, type Caller, CallerOf, RoleOf } from '../../platform/access.js';
+import { tokenOf } from '../../platform/cookie.js';
 import { Answers } from '../../platform/answer.js';
 import { Refused } from '../../platform/refused.js';
 import { hashToken } from '../../platform/tokens.js';

@@ -2,20 +2,25 @@ import { ClaimBody, type Me, SetupBody, SignInBody } from '@fanega/contract';
 import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
-import { Allow, type Caller, CallerOf, cookieOf, tokenOf } from '../../platform/access.js';
+import { Allow, type CalledRequest, type Caller, CallerOf, ForJobs } from '../../platform/access.js';
+import { cookieOf, tokenOf } from '../../platform/cookie.js';
 import { Answers } from '../../platform/answer.js';
+import { NO_JOB, PairedService } from './paired.service.js';
 import { PeopleService, SESSION_MS } from './people.service.js';
 
 @ApiTags('people')
 @Controller('auth')
 export class PeopleController {
-  constructor(@Inject(PeopleService) private readonly people: PeopleService) {}
+  constructor(
+    @Inject(PeopleService) private readonly people: PeopleService,
+    @Inject(PairedService) private readonly paired: PairedService,
+  ) {}
 
   @Get('me')
   @Allow('public')
   @Answers('Me', { keep: true })
-  me(@CallerOf() caller: Caller | null): Promise<Me> {
-    return this.people.me(caller);
+  async me(@CallerOf() caller: Caller | null, @Req() request: Request): Promise<Me> {
+    return { ...(await this.people.me(caller)), ...(caller ? NO_JOB : await this.paired.mine(request)) };
   }
 
   @Post('sign-in')
@@ -65,9 +70,11 @@ export class PeopleController {
   @Post('sign-out')
   @HttpCode(204)
   @Allow('signedIn')
-  async signOut(@Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
+  @ForJobs()
+  async signOut(@Req() request: CalledRequest, @Res({ passthrough: true }) response: Response): Promise<void> {
     const token = tokenOf(request);
-    if (token !== undefined) await this.people.signOut(token);
+    if (request.job) await this.paired.cutOff(request.job.farmId, request.job.id);
+    else if (token !== undefined) await this.people.signOut(token);
     response.clearCookie(cookieOf(request), { path: '/', secure: request.secure });
   }
 }
@@ -80,12 +87,12 @@ export function deviceOf({ headers }: Request): string {
   return [browser, system].filter(Boolean).join(' on ');
 }
 
-export function setCookie(request: Request, response: Response, token: string): void {
+export function setCookie(request: Request, response: Response, token: string, maxAge = SESSION_MS): void {
   response.cookie(cookieOf(request), token, {
     httpOnly: true,
     sameSite: 'strict',
     secure: request.secure,
     path: '/',
-    maxAge: SESSION_MS,
+    maxAge,
   });
 }

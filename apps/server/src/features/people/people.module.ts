@@ -3,6 +3,9 @@ import { APP_INTERCEPTOR } from '@nestjs/core';
 import { FarmSettingsController } from './farm-settings.controller.js';
 import { AuditInterceptor } from './audit.interceptor.js';
 import { InvitesController, MembersController, ProfileController, TokensController } from './members.controller.js';
+import { JobLinkController, PairedController } from './paired.controller.js';
+import { PairedRepository } from './paired.repository.js';
+import { PairedService } from './paired.service.js';
 import { MembersRepository } from './members.repository.js';
 import { MembersService } from './members.service.js';
 import { PeopleController } from './people.controller.js';
@@ -13,6 +16,8 @@ import { PeopleService } from './people.service.js';
   controllers: [
     PeopleController,
     FarmSettingsController,
+    PairedController,
+    JobLinkController,
     MembersController,
     TokensController,
     InvitesController,
@@ -23,6 +28,8 @@ import { PeopleService } from './people.service.js';
     PeopleService,
     MembersRepository,
     MembersService,
+    PairedRepository,
+    PairedService,
     { provide: APP_INTERCEPTOR, useClass: AuditInterceptor },
   ],
   exports: [PeopleService],

@@ -48,7 +48,7 @@ export class PeopleService {
     return this.people.hasDemo();
   }
 
-  async me(caller: Caller | null): Promise<Me> {
+  async me(caller: Caller | null): Promise<Omit<Me, 'job' | 'jobOver'>> {
     const demo = await this.people.hasDemo();
     if (!caller) {
       const [firstRun, claim] = [await this.people.isEmpty(), await this.people.waitsForOwner()];

@@ -13,7 +13,7 @@ import {
 import { Body, Controller, Get, HttpCode, Inject, Module, Param, Post, Put, Query, type Type } from '@nestjs/common';
 import { LedgerModule } from '../ledger/index.js';
 import { ApiBody, ApiTags } from '@nestjs/swagger';
-import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { Allow, ForJobs, type Writer, WriterOf } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { wholeNumber } from '../../platform/query.js';
 import { RecordPipe } from '../../platform/record.pipe.js';
@@ -46,6 +46,10 @@ const BY_MANAGER = new Set<SettingName>([
 /** Logs that only a manager writes: prices and what is paid. */
 const LOGGED_BY_MANAGER = new Set<LogName>(['priceFix', 'bid', 'settlement', 'statement', 'appraisal', 'lossNotice']);
 
+/** Prices, contracts and insurance are nothing that a paired phone shows. */
+const MONEY = new Set<RecordStation>(['sell', 'trace']);
+const NOT_FOR_JOBS: MethodDecorator = () => undefined;
+
 /** Records of a station at once, and a door for each kind. Made from the core's list: a new kind of record needs no line here. */
 function stationController(station: RecordStation): Type {
   @ApiTags(station)
@@ -56,6 +60,7 @@ function stationController(station: RecordStation): Type {
     /** Logs of this season and the one before (or of `seasons=2025,2024`), page by page, with all settings. */
     @Get()
     @Allow('viewer')
+    @(MONEY.has(station) ? NOT_FOR_JOBS : ForJobs())
     @Answers(`${upper(station)}Records`, { topics: [station], keep: true })
     all(
       @Param('farmId') farmId: string,
@@ -80,22 +85,24 @@ function logController(name: LogName): Type {
     @Post()
     @HttpCode(200)
     @Allow(LOGGED_BY_MANAGER.has(name) ? 'manager' : 'operator')
+    @ForJobs()
     @ApiBody({ schema: { $ref: `#/components/schemas/${upper(name)}Record` } })
     @Answers('LogAnswer')
     add(
       @Param('farmId') farmId: string,
       @Body(new RecordPipe(kind)) body: LogEntry['body'],
-      @CallerOf() caller: Caller,
+      @WriterOf() writer: Writer,
     ): Promise<LogAnswer> {
-      return this.records.add(farmId, name, body as never, caller);
+      return this.records.add(farmId, name, body as never, writer);
     }
 
     @Post(':id/void')
     @HttpCode(200)
     @Allow(LOGGED_BY_MANAGER.has(name) ? 'manager' : 'operator')
+    @ForJobs()
     @Answers('LogAnswer')
-    void(@Param('farmId') farmId: string, @Param('id') id: string): Promise<LogAnswer> {
-      return this.records.void(farmId, name, id);
+    void(@Param('farmId') farmId: string, @Param('id') id: string, @WriterOf() writer: Writer): Promise<LogAnswer> {
+      return this.records.void(farmId, name, id, writer);
     }
   }
   return named(LogController, upper(name));

@@ -7,6 +7,7 @@ import {
   type LogName,
   type SettingEntry,
   hasVessel,
+  isByJob,
   type Machine,
   type RecordStation,
   SETTING_KINDS,
@@ -18,14 +19,16 @@ import {
 } from '@fanega/core';
 import { instantOf, calendarDay } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
+import type { Writer } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
+import { notItsJob } from '../../platform/jobs.js';
 import type { FarmRow } from '../../platform/entities/farm.entity.js';
 import { type FarmWrite, FarmWrites, type Tx } from '../../platform/farm-write.js';
 import { LOG_TABLES, sameRecord, SETTING_TABLES, unreadable } from '../../platform/record-table.js';
 import type { Row } from '../../platform/record-rows.js';
 import { Refused } from '../../platform/refused.js';
 import { requireSensible } from '../../platform/sensible-time.js';
-import { PlacesRepository, type Writer } from '../ledger/index.js';
+import { LedgerService, PlacesRepository } from '../ledger/index.js';
 import { type Pointed, RecordsRepository } from './records.repository.js';
 
 /** Records of one kind that a screen gets at once; the next page has the next ones. */
@@ -79,6 +82,7 @@ export class RecordsService {
   constructor(
     @Inject(RecordsRepository) private readonly records: RecordsRepository,
     @Inject(PlacesRepository) private readonly places: PlacesRepository,
+    @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(FarmWrites) private readonly writes: FarmWrites,
     @Inject(Clock) private readonly clock: Clock,
   ) {}
@@ -167,7 +171,13 @@ export class RecordsService {
   }
 
   /** The same record again is accepted and nothing is doubled; another under its id is refused. */
-  add<N extends LogName>(farmId: string, name: N, body: LogEntry<N>['body'], caller: Writer): Promise<{ id: string }> {
+  async add<N extends LogName>(
+    farmId: string,
+    name: N,
+    body: LogEntry<N>['body'],
+    caller: Writer,
+  ): Promise<{ id: string }> {
+    await this.ledgers.requireJobsLog(farmId, caller, name, body);
     return this.writes.run(farmId, (write) => this.addIn(write, name, body, caller));
   }
 
@@ -197,7 +207,11 @@ export class RecordsService {
   }
 
   /** It counts no longer, and is still there. */
-  void(farmId: string, name: LogName, id: string): Promise<{ id: string }> {
+  async void(farmId: string, name: LogName, id: string, { job }: Writer): Promise<{ id: string }> {
+    if (job) {
+      const kept = await this.records.oneOf(farmId, name, id);
+      if (kept && !isByJob(String(kept.row.by_name), job.label)) throw notItsJob(job);
+    }
     return this.writes.run(farmId, (write) => this.voidIn(write, name, id));
   }
 

@@ -3,7 +3,7 @@ import { type PhotoInfo, ULID } from '@fanega/contract';
 import { Controller, Get, Inject, Injectable, Module, Param, Post, Query, Req, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
-import { Allow, type Caller, CallerOf } from '../../platform/access.js';
+import { Allow, ForJobs, type Writer, WriterOf } from '../../platform/access.js';
 import { TakesBody } from '../../platform/body.js';
 import { Answers } from '../../platform/answer.js';
 import { Clock } from '../../platform/clock.js';
@@ -27,7 +27,7 @@ class PhotosService {
   ) {}
 
   /** The same photograph again under its id is accepted and nothing is doubled; another one is refused. */
-  add(farmId: string, id: string, about: string, bytes: unknown, caller: Caller): Promise<PhotoInfo> {
+  add(farmId: string, id: string, about: string, bytes: unknown, writer: Writer): Promise<PhotoInfo> {
     const photo = photoOf(bytes);
     return this.writes.run(farmId, async ({ tx, changed }) => {
       const kept = await this.photos.one(farmId, id, tx);
@@ -36,7 +36,7 @@ class PhotosService {
       if (!kept) {
         if ((await this.photos.count(tx, farmId)) >= MOST_PHOTOS)
           throw new Refused('body_wrong', `The farm keeps ${MOST_PHOTOS} photographs already; none was taken in.`);
-        await this.photos.add(tx, { farmId, id, atMs: this.clock.now(), about, by: caller.name, ...photo });
+        await this.photos.add(tx, { farmId, id, atMs: this.clock.now(), about, by: writer.name, ...photo });
         changed('shed');
       }
       return { photoId: id, width: photo.width, height: photo.height };
@@ -59,16 +59,17 @@ class PhotosController {
   @Post(':photoId')
   @TakesBody('photo')
   @Allow('operator')
+  @ForJobs()
   @Answers('PhotoInfo')
   add(
     @Param('farmId') farmId: string,
     @Param('photoId') photoId: string,
     @Query('about') about: unknown,
     @Req() request: Request,
-    @CallerOf() caller: Caller,
+    @WriterOf() writer: Writer,
   ): Promise<PhotoInfo> {
     if (!ULID.test(photoId)) throw new Refused('body_wrong', 'A photograph is named by its ULID.');
-    return this.photos.add(farmId, photoId, typeof about === 'string' ? about.slice(0, 120) : '', request.body, caller);
+    return this.photos.add(farmId, photoId, typeof about === 'string' ? about.slice(0, 120) : '', request.body, writer);
   }
 
   @Get(':photoId')

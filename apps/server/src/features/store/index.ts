@@ -11,7 +11,7 @@ import { EMPTY_KG, hasVessel, type Machine, usualWithdrawal, type Withdrawal } f
 import { Body, Controller, Get, Inject, Injectable, Module, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { ulid } from 'ulid';
-import { Allow } from '../../platform/access.js';
+import { Allow, ForJobs } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { FarmWrites } from '../../platform/farm-write.js';
 import { Refused, unlessNameUsed } from '../../platform/refused.js';
@@ -196,6 +196,7 @@ class SiteController {
   /** Bins with a level sensor, and whether what each gained is what the book brought there. */
   @Get('levels')
   @Allow('viewer')
+  @ForJobs()
   @Answers('LevelInfo[]', { topics: ['devices', 'book', 'store', 'header'], keep: true })
   levelsNow(@Param('farmId') farmId: string): Promise<LevelInfo[]> {
     return this.levels.now(farmId);
@@ -204,6 +205,7 @@ class SiteController {
   /** What each motor of the bin site does. */
   @Get('motors')
   @Allow('viewer')
+  @ForJobs()
   @Answers('MotorInfo[]', { topics: ['devices'], keep: true })
   list(@Param('farmId') farmId: string): Promise<MotorInfo[]> {
     return this.motors.list(farmId);

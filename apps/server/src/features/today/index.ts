@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import type { FarmHeaderAnswer, FarmNow, LayersAnswer } from '@fanega/contract';
-import { startOfDay, tapePage, todayView } from '@fanega/core';
+import { type Entry, startOfDay, type TapeLine, tapePage, todayView } from '@fanega/core';
 import { Controller, Get, Inject, Module, Param, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { Allow } from '../../platform/access.js';
+import { Allow, ForJobs, type Writer, WriterOf } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { FarmClock, LedgerModule, LedgerService } from '../ledger/index.js';
 
@@ -22,6 +22,7 @@ class TodayController {
   /** What the farm is called, and its lots and places. */
   @Get('header')
   @Allow('viewer')
+  @ForJobs()
   @Answers('FarmHeaderAnswer', { topics: ['header', 'store'], keep: true })
   async header(@Param('farmId') farmId: string): Promise<FarmHeaderAnswer> {
     const { header, lots, places, versions } = await this.ledgers.open(farmId);
@@ -37,8 +38,9 @@ class TodayController {
   /** What lies where, what the day came to, and what is likely next. */
   @Get('now')
   @Allow('viewer')
+  @ForJobs()
   @Answers('FarmNow', { topics: ['book', 'header'], keep: true })
-  async now(@Param('farmId') farmId: string): Promise<FarmNow> {
+  async now(@Param('farmId') farmId: string, @WriterOf() { job }: Writer): Promise<FarmNow> {
     const now = await this.clock.now(farmId);
     const answer = await this.ledgers.answer(
       farmId,
@@ -58,12 +60,13 @@ class TodayController {
       () => String(Math.floor(now / MINUTE)),
     );
     // Devices set their clocks by it: the answer may be a minute old, the time must not be.
-    return { ...answer, now };
+    return { ...answer, now, ...(job ? { tape: answer.tape.map(withoutPrice) } : {}) };
   }
 
   /** Strata of every place; only of those whose mark is not the one that is named (`have=PLACE:MARK,…`). */
   @Get('layers')
   @Allow('viewer')
+  @ForJobs()
   @Answers('LayersAnswer', { topics: ['book', 'header'], keep: true })
   async layers(@Param('farmId') farmId: string, @Query('have') have?: string): Promise<LayersAnswer> {
     const all = await this.ledgers.answer(farmId, 'layers', ({ ledger, places, versions }): LayersAnswer => {
@@ -82,6 +85,12 @@ class TodayController {
     };
   }
 }
+
+/** A paired phone sees what was hauled, and not what it brought. */
+const withoutPrice = (line: TapeLine): TapeLine => {
+  const { pricePerBu: _, ...entry } = line.entry as Entry & { readonly pricePerBu?: number };
+  return { ...line, entry };
+};
 
 const markOf = (layers: unknown): string =>
   createHash('sha1').update(JSON.stringify(layers)).digest('base64url').slice(0, 12);

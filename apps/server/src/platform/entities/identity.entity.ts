@@ -1,3 +1,4 @@
+import type { JobKind } from '@fanega/core';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 import { FARM, ID, INSTANT, TEXT, ULID } from '../columns.js';
 
@@ -87,5 +88,27 @@ export class ApiTokenRow {
   @Column({ name: 'made_ms', ...INSTANT }) madeMs: number;
   @Column({ name: 'ends_ms', ...INSTANT }) endsMs: number;
   @Column({ name: 'used_ms', nullable: true, ...INSTANT }) usedMs: number | null;
+  @Column('boolean') revoked: boolean;
+}
+
+/** A phone or tablet that records one job without an account: its link opens once, and its cookie then is the phone's own. */
+@Entity('paired_jobs')
+export class PairedJobRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn(ULID) id: string;
+  @Column({ type: 'varchar', length: 8 }) kind: JobKind;
+  @Column({ name: 'place_id', nullable: true, ...ID }) placeId: string | null;
+  @Column(TEXT) label: string;
+  /** SHA-256 of the link's secret. */
+  @Column({ name: 'token_hash', type: 'char', length: 64 }) tokenHash: string;
+  /** SHA-256 of the phone's cookie. */
+  @Column({ name: 'session_hash', type: 'char', length: 64, nullable: true }) sessionHash: string | null;
+  @Column({ name: 'by_name', ...TEXT }) byName: string;
+  @Column({ name: 'made_ms', ...INSTANT }) madeMs: number;
+  @Column({ name: 'ends_ms', ...INSTANT }) endsMs: number;
+  @Column({ name: 'paired_ms', nullable: true, ...INSTANT }) pairedMs: number | null;
+  @Column({ type: 'varchar', length: 60, nullable: true }) driver: string | null;
+  @Column({ ...TEXT, default: '' }) device: string;
+  @Column({ name: 'seen_ms', nullable: true, ...INSTANT }) seenMs: number | null;
   @Column('boolean') revoked: boolean;
 }

@@ -1,18 +1,24 @@
+import type { PairedJob } from '@fanega/contract';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { type Farm, useFarm } from '../../data/farm';
-import { Button, Choices, Loading, TextBox } from '../../ui';
+import { post, send } from '../../data/api';
+import { type Farm, useFarm, useJob } from '../../data/farm';
+import { useOutbox } from '../../data/outbox';
+import { Button, Choices, Loading, Problem, TextBox } from '../../ui';
 import { canStayAwake, keepAwake, wantsAwake } from '../../ui/stay-awake';
 import { WeaveDefs } from '../../widgets/weave';
 import { InCab, type Who } from './pages/in-cab';
 
 /** The bin keeper's page, and the sciences with it, only for who stands there. */
 const AtBins = lazy(() => import('./pages/at-bins').then(({ AtBins: page }) => ({ default: page })));
-/** A job without a vehicle. */
+const AtGate = lazy(() => import('./pages/at-gate').then(({ AtGate: page }) => ({ default: page })));
+/** Jobs without a vehicle. */
 const AT_BINS = '@bins';
+const AT_GATE = '@gate';
+const jobPlace = ({ kind, placeId }: PairedJob): string => (kind === 'machine' ? (placeId ?? '') : `@${kind}`);
 import { SwitchBox } from '../../ui/switch-box';
 import { Callout } from '../../ui/callout';
-import { language, say, useLanguage } from '../../words';
+import { LANGUAGE_NAMES, language, say, useLanguage } from '../../words';
 
 const KEPT = 'fanega.cab';
 const CABS = ['combine', 'cart', 'truck', 'dryer'];
@@ -29,8 +35,12 @@ function keptWho(): Who | null {
 export default function Cab({ offline }: { offline: boolean }) {
   const farm = useFarm();
   const spoken = useLanguage();
-  const [who, setWho] = useState<Who | null>(keptWho);
+  const job = useJob();
+  const [chosen, setWho] = useState<Who | null>(keptWho);
   const [changing, setChanging] = useState(false);
+  // A paired phone is in its machine, whoever holds it.
+  const own = job && jobPlace(job);
+  const who = job && own !== null ? { name: chosen?.placeId === own ? chosen.name : job.driver, placeId: own } : chosen;
   const me = changing ? null : who && farm.place(who.placeId);
   // Targets for gloves, in the sheets too that are opened from here.
   useEffect(() => {
@@ -46,11 +56,16 @@ export default function Cab({ offline }: { offline: boolean }) {
         <Suspense fallback={<Loading what={say('atBins')} />}>
           <AtBins farm={farm} name={who.name} offline={offline} onLeave={() => setChanging(true)} />
         </Suspense>
+      ) : !changing && who?.placeId === AT_GATE ? (
+        <Suspense fallback={<Loading what={say('atGate')} />}>
+          <AtGate farm={farm} name={who.name} offline={offline} onLeave={() => setChanging(true)} />
+        </Suspense>
       ) : me && who ? (
         <InCab farm={farm} who={who} me={me} offline={offline} onLeave={() => setChanging(true)} />
       ) : (
         <Choose
           farm={farm}
+          job={job}
           start={who}
           onChosen={(chosen) => {
             localStorage.setItem(KEPT, JSON.stringify(chosen));
@@ -63,24 +78,33 @@ export default function Cab({ offline }: { offline: boolean }) {
   );
 }
 
-function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onChosen: (who: Who) => void }) {
+function Choose({
+  farm,
+  job,
+  start,
+  onChosen,
+}: {
+  farm: Farm;
+  job: PairedJob | null;
+  start: Who | null;
+  onChosen: (who: Who) => void;
+}) {
   const [name, setName] = useState(start?.name ?? '');
   const [awake, setAwake] = useState(wantsAwake);
   const [wrong, setWrong] = useState<string | undefined>();
-  const cabs = farm.data.places.filter((place) => CABS.includes(place.kind));
+  const cabs = job ? [] : farm.data.places.filter((place) => CABS.includes(place.kind));
+  const choose = (placeId: string): void =>
+    name.trim() === '' ? setWrong(say('nameStands')) : onChosen({ name: name.trim(), placeId });
   return (
     <main className="mx-auto w-full max-w-3xl space-y-5 p-5">
       <div className="flex flex-wrap items-start justify-between gap-4">
-        <h1 className="text-3xl">{say('who')}</h1>
+        <h1 className="text-3xl">{job ? job.label : say('who')}</h1>
         <Choices
           label="Language, idioma"
           hidden
           value={language.now()}
           onChange={language.setReaders}
-          choices={[
-            { value: 'en', label: 'English' },
-            { value: 'es', label: 'Español' },
-          ]}
+          choices={LANGUAGE_NAMES}
         />
       </div>
       <TextBox
@@ -99,27 +123,29 @@ function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onCh
           {say('notHttps')}
         </Callout>
       )}
-      {cabs.length === 0 && <p className="text-lg">{say('noCabs')}</p>}
+      {!job && cabs.length === 0 && <p className="text-lg">{say('noCabs')}</p>}
       <div className="grid grid-cols-2 gap-3">
         {cabs.map((place) => (
-          <Button
-            key={place.id}
-            className="!min-h-20 !text-xl"
-            onClick={() =>
-              name.trim() === '' ? setWrong(say('nameStands')) : onChosen({ name: name.trim(), placeId: place.id })
-            }
-          >
+          <Button key={place.id} className="!min-h-20 !text-xl" onClick={() => choose(place.id)}>
             {place.name}
           </Button>
         ))}
-        <Button
-          className="!min-h-20 !text-xl"
-          onClick={() =>
-            name.trim() === '' ? setWrong(say('nameStands')) : onChosen({ name: name.trim(), placeId: AT_BINS })
-          }
-        >
-          {say('atBins')}
-        </Button>
+        {job ? (
+          <Button look="do" className="col-span-2 !min-h-20 !text-xl" onClick={() => choose(jobPlace(job))}>
+            {say('goOn')}
+          </Button>
+        ) : (
+          <>
+            <Button className="!min-h-20 !text-xl" onClick={() => choose(AT_BINS)}>
+              {say('atBins')}
+            </Button>
+            {cabs.some(({ kind }) => kind === 'truck') && (
+              <Button className="!min-h-20 !text-xl" onClick={() => choose(AT_GATE)}>
+                {say('atGate')}
+              </Button>
+            )}
+          </>
+        )}
       </div>
       {canStayAwake() && (
         <SwitchBox
@@ -134,12 +160,39 @@ function Choose({ farm, start, onChosen }: { farm: Farm; start: Who | null; onCh
           {say('staysOn')}
         </SwitchBox>
       )}
-      <Link
-        to="/"
-        className="inline-flex min-h-16 items-center font-semibold underline decoration-rule underline-offset-4"
-      >
-        {say('toOffice')}
-      </Link>
+      {job ? (
+        <GiveBack />
+      ) : (
+        <Link
+          to="/"
+          className="inline-flex min-h-16 items-center font-semibold underline decoration-rule underline-offset-4"
+        >
+          {say('toOffice')}
+        </Link>
+      )}
     </main>
+  );
+}
+
+/** The driver ends the phone's job himself; not while loads wait on it, which nobody could send then. */
+function GiveBack() {
+  const waiting = useOutbox().waiting.length;
+  const [sure, setSure] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  if (waiting > 0) return <p className="text-lg text-muted">{say('giveBackWaits', { n: waiting })}</p>;
+  const end = (): void => {
+    if (!sure) return setSure(true);
+    send(post('/api/auth/sign-out', {})).then(
+      () => window.location.assign('/'),
+      (error: Error) => setProblem(error.message),
+    );
+  };
+  return (
+    <div>
+      <Button className="!text-lg" onClick={end}>
+        {say(sure ? 'giveBackSure' : 'giveBack')}
+      </Button>
+      <Problem>{problem}</Problem>
+    </div>
   );
 }

@@ -36,11 +36,14 @@ const WAYS: Readonly<Record<string, readonly QuickWay[]>> = {
 export function ChooseWay({
   kind,
   loaded,
+  all,
   onClose,
   onPick,
 }: {
   kind: string;
   loaded: boolean;
+  /** also what opens the office's sheet */
+  all: boolean;
   onClose: () => void;
   onPick: (way: QuickWay) => void;
 }) {
@@ -48,16 +51,18 @@ export function ChooseWay({
   return (
     <Drawer open title={say('notUsual')} onClose={onClose}>
       <div className="grid gap-3 px-4 py-4">
-        {(WAYS[kind] ?? []).map((way) => (
-          <Button
-            key={way}
-            className="min-h-16 w-full !text-xl"
-            disabled={!loaded && needsGrain.includes(way)}
-            onClick={() => onPick(way)}
-          >
-            {wayWords(way)}
-          </Button>
-        ))}
+        {(WAYS[kind] ?? [])
+          .filter((way) => all || way !== 'else')
+          .map((way) => (
+            <Button
+              key={way}
+              className="min-h-16 w-full !text-xl"
+              disabled={!loaded && needsGrain.includes(way)}
+              onClick={() => onPick(way)}
+            >
+              {wayWords(way)}
+            </Button>
+          ))}
       </div>
     </Drawer>
   );

@@ -19,7 +19,7 @@ import { NotebookPen } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { toast } from '../../../ui/toast';
 import { ulid } from 'ulid';
-import { type Farm, useDevices, useDown, useNotebook } from '../../../data/farm';
+import { type Farm, useDevices, useDown, useJob, useNotebook } from '../../../data/farm';
 import { useLive } from '../../../data/live';
 import { type Command, post } from '../../../data/api';
 import { entriesOf, useOutbox, write } from '../../../data/outbox';
@@ -81,6 +81,7 @@ export function InCab({
   onLeave: () => void;
 }) {
   const recorder = useRecorder();
+  const job = useJob();
   const { waiting } = useOutbox();
   // The clock, and what can still be undone, run on without any news from the farm.
   useTicking();
@@ -390,7 +391,7 @@ export function InCab({
             </Button>
           </div>
           {/* Under the buttons: it comes after them, and nothing that comes late may move a target from under a thumb. */}
-          {me.kind === 'truck' && farm.bushels(farm.held(me.id).wetLots) >= 1 && (
+          {me.kind === 'truck' && !job && farm.bushels(farm.held(me.id).wetLots) >= 1 && (
             <Suspense>
               <NextLine farm={farm} truck={me} />
             </Suspense>
@@ -429,7 +430,7 @@ export function InCab({
         />
       )}
       {way === 'choose' && (
-        <ChooseWay kind={me.kind} loaded={bushels >= 1} onClose={() => setWay(null)} onPick={take} />
+        <ChooseWay kind={me.kind} loaded={bushels >= 1} all={!job} onClose={() => setWay(null)} onPick={take} />
       )}
       {(way === 'split' || way === 'some') && (
         <SplitPad

@@ -8,7 +8,7 @@ import { Choices } from '../../../ui';
 import { LiveWeight } from '../../../widgets/live-weight';
 import { OfferedLoads } from '../../../widgets/offered-loads';
 import { StandsIn } from '../../../widgets/stands-in';
-import { WeighStation } from './truck-scale';
+import { WeighStation } from '../../../widgets/weigh/truck-scale';
 
 /** The farm's own scales, live: the cart's, and the truck scale. */
 export default function Scales({

@@ -9,12 +9,12 @@ import {
   zeroed,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
-import type { Farm } from '../../../data/farm';
-import type { LiveDevice } from '../../../data/live';
-import { Button, Choices, SelectBox, TextBox } from '../../../ui';
-import { Verdict } from '../../../ui/verdict';
-import { divided, toDivision, useSilent } from '../../../widgets/live-weight';
-import { mass, heldText } from '../../../quantity/quantity';
+import type { Farm } from '../../data/farm';
+import type { LiveDevice } from '../../data/live';
+import { Button, Choices, SelectBox, TextBox } from '../../ui';
+import { Verdict } from '../../ui/verdict';
+import { divided, toDivision, useSilent } from '../live-weight';
+import { mass, heldText } from '../../quantity/quantity';
 import { OwnTickets } from './own-tickets';
 import { type How, type Purpose, Result, type WeighingOf } from './weighing-result';
 

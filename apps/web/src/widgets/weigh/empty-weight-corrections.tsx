@@ -1,17 +1,17 @@
 import type { HaulAnswer, WeighTicketBody } from '@fanega/contract';
 import type { EmptyWeightCorrection, Entry } from '@fanega/core';
 import { useRef, useState } from 'react';
-import { toast } from '../../../ui/toast';
+import { toast } from '../../ui/toast';
 import { ulid } from 'ulid';
-import { get, post } from '../../../data/api';
-import { write } from '../../../data/outbox';
-import { bookCommand, MADE_AGAIN } from '../../../data/outbox/book-command';
-import { type Farm, useRefreshFarm } from '../../../data/farm';
-import { useSend } from '../../../data/use-send';
-import { deviceName } from '../../../widgets/record';
-import { Button, Problem } from '../../../ui';
-import { bushels, bushelsFine, dollars, mass } from '../../../quantity/quantity';
-import { clock, day } from '../../../quantity/time';
+import { get, post } from '../../data/api';
+import { write } from '../../data/outbox';
+import { bookCommand, MADE_AGAIN } from '../../data/outbox/book-command';
+import { type Farm, useRefreshFarm } from '../../data/farm';
+import { useSend } from '../../data/use-send';
+import { deviceName } from '../record';
+import { Button, Problem } from '../../ui';
+import { bushels, bushelsFine, dollars, mass } from '../../quantity/quantity';
+import { clock, day } from '../../quantity/time';
 
 /** An entry as it is made again: who and when of the old one stay with the old one. */
 const bare = ({ id: _, recordedAt: __, by: ___, ...rest }: Entry): object => rest;
