@@ -66,7 +66,7 @@ async function begin(where: string, farm: string): Promise<void> {
   await page.getByLabel('Password').fill('a long password');
   await page.getByLabel('Time zone').fill('America/Chicago');
   await page.getByRole('button', { name: 'Begin' }).click();
-  await expect(page.getByRole('heading', { name: 'The book is open and empty.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What stands on the farm?' })).toBeVisible();
 }
 
 test('a book that is as it was written says so, and finds the fingerprint of a paper again', async () => {

@@ -47,9 +47,12 @@ test('a real farm begins empty, and a bushel goes the whole way', async ({ page 
   await expect(page.getByText(/The code is wrong: npm start prints it/).first()).toBeVisible();
   await page.getByLabel('Code').fill(SET_UP_CODE);
   await page.getByRole('button', { name: 'Begin' }).click();
-  await expect(page.getByRole('heading', { name: 'The book is open and empty.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What stands on the farm?' })).toBeVisible();
 
-  await page.getByRole('link', { name: 'Add the fields' }).click();
+  await page
+    .getByRole('link', { name: /^Fields/ })
+    .first()
+    .click();
   await addField(page, 'Heron Slough', '62.5', 'HS');
   await addField(page, 'Pecan Turn', '118', 'PT');
   await page.getByRole('link', { name: /^Store/ }).click();

@@ -92,6 +92,17 @@ export class SetupBody extends NewAccount {
   units?: UnitSystem;
 }
 
+/** Another farm of somebody who has one. */
+export class BeginFarmBody {
+  @ApiProperty()
+  @Fits(PEOPLE_NAMES.farm, 'the farm needs a name')
+  farm: string;
+
+  @ApiProperty({ example: 'America/Chicago' })
+  @IsTimeZone({ message: 'this is no time zone; write it like America/Chicago' })
+  timeZone: string;
+}
+
 /** The owner of a farm that was brought back from a backup, which has no passwords. */
 export class ClaimBody extends NewAccount {
   @ApiProperty({ description: 'what npm start prints when a farm waits for its owner' })

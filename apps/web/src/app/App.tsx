@@ -17,6 +17,7 @@ const Join = lazy(() => import('./join'));
 const TakeJob = lazy(() => import('./take-job'));
 const JobOver = lazy(() => import('./job-over'));
 const Settings = lazy(() => import('../stations/settings'));
+const Start = lazy(() => import('../stations/start'));
 const Today = lazy(STATIONS.today);
 const Fields = lazy(STATIONS.fields);
 const FieldPage = lazy(STATIONS.field);
@@ -163,6 +164,7 @@ function FarmPages({ farmId, job = false }: { farmId: string; job?: boolean }) {
                   <Route path="/trace/place/:placeId" element={<Trace />} />
                   <Route path="/shed/*" element={<Shed />} />
                   <Route path="/settings/*" element={<Settings />} />
+                  <Route path="/start/*" element={<Start />} />
                   <Route path="*" element={<NotFound />} />
                 </Routes>
               </Suspense>

@@ -27,6 +27,7 @@ const GO = [
   ['/trace/insurance', 'Insurance: production to count'],
   ['/settings', 'People: members, roles, invite'],
   ['/settings', 'Pair a phone or tablet: hired driver, trucker'],
+  ['/start', 'Set the farm up: fields, machines, bins, buyers'],
   ['/settings/farm', 'Settings: units, time, base moisture'],
   ['/settings/account', 'My account: name, password, sessions'],
   ['/settings/programs', 'Programs: tokens for scripts'],

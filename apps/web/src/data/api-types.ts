@@ -432,6 +432,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/profile/farms': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ProfileController_beginFarm'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/profile/name': {
     readonly parameters: {
       readonly query?: never;
@@ -6784,6 +6800,11 @@ export interface components {
     readonly NewPasswordBody: {
       readonly password: string;
     };
+    readonly BeginFarmBody: {
+      readonly farm: string;
+      /** @example America/Chicago */
+      readonly timeZone: string;
+    };
     readonly NameBody: {
       readonly name: string;
     };
@@ -7765,6 +7786,29 @@ export interface operations {
         };
         content: {
           readonly 'application/json': components['schemas']['ProfileAnswer'];
+        };
+      };
+    };
+  };
+  readonly ProfileController_beginFarm: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['BeginFarmBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['InviteAnswer'];
         };
       };
     };

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { useFarm } from '../data/farm';
 import { EntryLog } from './entry-log';
 import { Vessels } from './vessels';
+import { StartLink } from './start-link';
 
 /** The vessels of a part of the way, how full they are and with what; and the last entries made there. */
 export function VesselPage({
@@ -22,7 +23,10 @@ export function VesselPage({
       <section aria-label={question} className="border-b border-ink px-5 py-5 lg:px-6">
         <h2 className="text-sm text-muted">{question}</h2>
         {vessels.length === 0 && (
-          <p className="mt-2 text-muted">The farm has none of these yet; places are added in Store.</p>
+          <div className="mt-2 flex flex-wrap items-center gap-4 text-muted">
+            <p>The farm has none of these yet.</p>
+            <StartLink step={kinds.includes('bin') ? 'bins' : 'machines'}>Add them</StartLink>
+          </div>
         )}
         <Vessels farm={farm} vessels={vessels} />
       </section>

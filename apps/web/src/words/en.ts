@@ -7,7 +7,7 @@ export const EN = {
   yourName: 'Your name',
   notHttps:
     'This address is not https: without a signal the page must stay open, it cannot be opened again. What is recorded is kept all the same.',
-  noCabs: 'The farm has no combine, cart, truck or dryer yet: they are added in Store.',
+  noCabs: 'The farm has no combine, cart, truck or dryer yet: they are added in “Set the farm up”, in the office.',
   nameStands: 'Your name stands with every load',
   staysOn: 'The screen stays on (mounted, on power)',
   toOffice: 'To the office',

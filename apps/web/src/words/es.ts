@@ -18,7 +18,8 @@ export const ES: Readonly<Record<WordKey, string>> = {
   yourName: 'Su nombre',
   notHttps:
     'Esta dirección no es https: sin señal la página debe quedar abierta, no se puede volver a abrir. Lo anotado se guarda de todos modos.',
-  noCabs: 'La finca aún no tiene cosechadora, tolva, camión ni secadora: se agregan en Store (bodega).',
+  noCabs:
+    'La finca aún no tiene cosechadora, tolva, camión ni secadora: se agregan en la oficina, en “Set the farm up”.',
   nameStands: 'Su nombre queda con cada carga',
   staysOn: 'La pantalla queda encendida (fija y con corriente)',
   toOffice: 'A la oficina',

@@ -1,6 +1,7 @@
 import {
   AcceptBody,
   type AuditLine,
+  BeginFarmBody,
   ChangePasswordBody,
   type InviteAnswer,
   InviteBody,
@@ -27,6 +28,7 @@ import { Answers } from '../../platform/answer.js';
 import { Refused } from '../../platform/refused.js';
 import { hashToken } from '../../platform/tokens.js';
 import { MembersService } from './members.service.js';
+import { PeopleService } from './people.service.js';
 import { deviceOf, setCookie } from './people.controller.js';
 
 @ApiTags('people')
@@ -222,13 +224,24 @@ export class InvitesController {
 @ApiTags('people')
 @Controller('profile')
 export class ProfileController {
-  constructor(@Inject(MembersService) private readonly service: MembersService) {}
+  constructor(
+    @Inject(MembersService) private readonly service: MembersService,
+    @Inject(PeopleService) private readonly people: PeopleService,
+  ) {}
 
   @Get()
   @Allow('signedIn')
   @Answers('ProfileAnswer')
   profile(@CallerOf() caller: Caller, @Req() request: Request): Promise<ProfileAnswer> {
     return this.service.profile(caller, hashToken(tokenOf(request) ?? ''));
+  }
+
+  /** Another farm, of which one is the owner. */
+  @Post('farms')
+  @Allow('signedIn')
+  @Answers('InviteAnswer')
+  beginFarm(@CallerOf() caller: Caller, @Body() body: BeginFarmBody): Promise<InviteAnswer> {
+    return this.people.beginFarm(caller, body);
   }
 
   @Put('name')

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { DataSource, In, LessThan } from 'typeorm';
+import { DataSource, type EntityManager, In, LessThan } from 'typeorm';
 import { FarmRow, FarmTopicRow } from '../../platform/entities/farm.entity.js';
 import { MembershipRow, SessionRow, UserRow } from '../../platform/entities/identity.entity.js';
 import type { Tx } from '../../platform/farm-write.js';
@@ -82,11 +82,19 @@ export class PeopleRepository {
     return this.db.transaction('SERIALIZABLE', async (tx) => {
       if ((await tx.count(UserRow)) > 0) return false;
       await tx.insert(UserRow, owner);
-      await tx.insert(FarmRow, farm);
-      await tx.insert(FarmTopicRow, VersionsRepository.rows(farm.id));
-      await tx.insert(TrustRow, trustRows(farm.id));
-      await tx.insert(MembershipRow, { farmId: farm.id, userId: owner.id, role: 'owner' });
+      await insertFarm(tx, farm, owner.id);
       return true;
     });
   }
+
+  addFarm(farm: FarmRow, ownerId: string): Promise<void> {
+    return this.db.transaction((tx) => insertFarm(tx, farm, ownerId));
+  }
+}
+
+async function insertFarm(tx: EntityManager, farm: FarmRow, ownerId: string): Promise<void> {
+  await tx.insert(FarmRow, farm);
+  await tx.insert(FarmTopicRow, VersionsRepository.rows(farm.id));
+  await tx.insert(TrustRow, trustRows(farm.id));
+  await tx.insert(MembershipRow, { farmId: farm.id, userId: ownerId, role: 'owner' });
 }

@@ -1,4 +1,4 @@
-import type { ClaimBody, Me, SetupBody } from '@fanega/contract';
+import type { BeginFarmBody, ClaimBody, Me, SetupBody, UnitSystem } from '@fanega/contract';
 import { createHash, timingSafeEqual } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { hash, verify } from '@node-rs/argon2';
@@ -7,12 +7,14 @@ import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { CONFIG, type Config } from '../../platform/config.js';
+import type { FarmRow } from '../../platform/entities/farm.entity.js';
 import { WorkQueue } from '../../platform/queue.js';
 import { Refused } from '../../platform/refused.js';
 import { hashToken, newToken } from '../../platform/tokens.js';
 import { PeopleRepository } from './people.repository.js';
 import { SignInLimit } from './sign-in-limit.js';
 
+const MOST_FARMS = 50;
 export const SESSION_MS = 30 * 24 * 3_600_000;
 /** The demo's visitor: a person without a password, who exists only beside a demo farm. */
 export const DEMO_USER = 'demo-visitor';
@@ -130,26 +132,39 @@ export class PeopleService {
     return this.open(userId);
   }
 
+  /**
+   * Begins another farm, in the units of the one that its owner has.
+   * @throws Refused for somebody who owns none, or too many
+   */
+  async beginFarm(caller: Caller, body: BeginFarmBody): Promise<{ id: string }> {
+    const own = (await this.people.farmsOf(caller.id)).filter(({ farm, role }) => role === 'owner' && !farm.demo);
+    if (own.length === 0) throw new Refused('role_too_low', 'Who owns a farm here begins another one.');
+    if (own.length >= MOST_FARMS) throw new Refused('body_wrong', `One person owns at most ${MOST_FARMS} farms here.`);
+    if (own.some(({ farm }) => farm.name.trim().toLowerCase() === body.farm.trim().toLowerCase()))
+      throw new Refused('name_used', 'You have a farm of this name.', [{ field: 'farm', code: 'name_used', message: 'you have a farm of this name' }]); // prettier-ignore
+    const farm = emptyFarm(body.farm.trim(), body.timeZone, own[0]!.farm.units);
+    await this.people.addFarm(farm, caller.id);
+    return { id: farm.id };
+  }
+
   /** Makes the first farm and its owner; refused once anybody is there. */
   async setUp(body: SetupBody, address: string): Promise<string> {
     this.requireCode(body.code, address);
     const passwordHash = await this.hashing.run(() => hash(body.password));
     const userId = ulid();
-    const isFirst = await this.people.setUp(
-      {
-        id: ulid(),
-        name: body.farm,
-        timeZone: body.timeZone,
-        seq: 0,
-        chain: CHAIN_START,
-        demo: false,
-        defaultMoisture: DEFAULT_MOISTURE,
-        units: body.units ?? 'us',
-        clock: body.units === 'metric' ? '24' : '12',
-      },
-      { id: userId, email: plainAddress(body.email), name: body.name, passwordHash },
-    );
+    const isFirst = await this.people.setUp(emptyFarm(body.farm, body.timeZone, body.units ?? 'us'), {
+      id: userId,
+      email: plainAddress(body.email),
+      name: body.name,
+      passwordHash,
+    });
     if (!isFirst) throw new Refused('set_up_already', 'This farm has an owner already; sign in.');
     return this.open(userId);
   }
 }
+
+const emptyFarm = (name: string, timeZone: string, units: UnitSystem): FarmRow => ({
+  ...{ id: ulid(), name, timeZone, units, seq: 0, chain: CHAIN_START, demo: false },
+  defaultMoisture: DEFAULT_MOISTURE,
+  clock: units === 'metric' ? '24' : '12',
+});

@@ -12,6 +12,7 @@ import { Speed } from './pages/speed';
 import { Strips } from './pages/strips';
 import type { CutGiven } from './words';
 import { Page } from '../../ui/page';
+import { StartLink } from '../../widgets/start-link';
 
 // The chart library comes only with the page that draws with it.
 const Monitor = lazy(() => import('./pages/monitor'));
@@ -59,7 +60,8 @@ export default function Cut() {
     >
       {machineId === undefined ? (
         <Empty title="No combine yet.">
-          <p>Add the combine’s tank as a place in Store; its settings, checks and calibration then stand here.</p>
+          <p>Once it is there, its settings, checks and calibration stand here.</p>
+          <StartLink step="machines">Add the combine</StartLink>
         </Empty>
       ) : (
         <QueryBoundary answer={notebook} what="Opening the notebook">

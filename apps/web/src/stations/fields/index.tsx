@@ -36,6 +36,7 @@ import { WeatherLine, WeatherNow } from './pages/weather-line';
 import { Page } from '../../ui/page';
 import { useInSlices } from '../../ui/use-soon';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
+import { StartLink } from '../../widgets/start-link';
 
 /** Bushels at the crop's base from a lot's dry matter. */
 function dryBu(farm: Farm, row: FieldRow): number {
@@ -98,7 +99,8 @@ export default function Fields() {
         {(rows) =>
           rows.length === 0 ? (
             <Empty title="No field stands in the book yet.">
-              <p>A field with its crop is what every bushel is traced to. Add the first one to begin.</p>
+              <p>A field with its crop is what every bushel is traced to. Type them, or paste a list.</p>
+              <StartLink step="fields">Add the fields</StartLink>
             </Empty>
           ) : (
             <Season farm={farm} rows={rows} notebook={notebook.data} />

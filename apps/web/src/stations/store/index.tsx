@@ -17,6 +17,7 @@ import { shapeOf, YardVessel } from './pages/yard-vessel';
 import { Page } from '../../ui/page';
 import { EntryLog } from '../../widgets/entry-log';
 import { ClimbBox } from '../../widgets/climb-box';
+import { StartLink } from '../../widgets/start-link';
 
 const Blend = lazy(() => import('./pages/blend'));
 const Tape = lazy(() => import('./pages/tape'));
@@ -76,6 +77,7 @@ export default function Store() {
             Carts, trucks, bins, the dryer, and the buyers where grain leaves: add them in the order of the way of the
             grain.
           </p>
+          <StartLink step="bins">Add the bins</StartLink>
         </Empty>
       ) : (
         <>

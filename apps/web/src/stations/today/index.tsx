@@ -1,4 +1,4 @@
-import type { LoadStep, NextStep } from '@fanega/core';
+import { firstHour, type LoadStep, type NextStep } from '@fanega/core';
 import { lazy, Suspense, useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { Link } from 'react-router';
@@ -14,6 +14,7 @@ import { NextNote } from '../../widgets/next-note';
 import { bushels, grain, grainOf, Moisture, percent, Shown, Held, heldText } from '../../quantity/quantity';
 import { clock, weekday } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
+import { FIRST_NAMES, FIRST_QUESTIONS, startAddress } from '../../widgets/start-words';
 import { describe } from './words';
 import { write } from '../../data/outbox';
 import { Callout } from '../../ui/callout';
@@ -36,7 +37,7 @@ export default function Today() {
           {first ? (
             <First farm={farm} step={first} onEntry={setEntry} />
           ) : farm.data.entries === 0 ? (
-            <FirstSteps />
+            <FirstSteps farm={farm} />
           ) : (
             <Nothing farm={farm} />
           )}
@@ -288,27 +289,37 @@ function Nothing({ farm }: { farm: Farm }) {
 }
 
 /** The first hour of a real farm. */
-function FirstSteps() {
+function FirstSteps({ farm }: { farm: Farm }) {
+  const steps = firstHour(farm.data.lots, farm.data.places, 0);
+  const next = steps.find(({ done }) => !done)!;
+  const begun = steps.some(({ count }) => count > 0);
   return (
-    <Empty title="The book is open and empty.">
-      <p>Three steps to the first load:</p>
-      <ol className="list-decimal space-y-1 pl-5 text-ink">
-        <li>
-          <Link className="underline" to="/fields">
-            Add the fields
-          </Link>{' '}
-          that stand this season.
-        </li>
-        <li>
-          <Link className="underline" to="/store">
-            Add the places
-          </Link>{' '}
-          that hold grain: carts, trucks, bins, and the buyers.
-        </li>
-        <li>Record the first load: the button at the bottom right, or press n and then c.</li>
+    <div>
+      <p className="text-sm font-semibold text-muted">The book is open and empty</p>
+      <h2 className="text-3xl leading-tight">{FIRST_QUESTIONS[next.name]}</h2>
+      <ol className="mt-3 space-y-1">
+        {steps.map(({ name, count, done }) => (
+          <li key={name} className="flex items-center gap-2">
+            <span className="inline-flex w-5 justify-center" aria-hidden="true">
+              {done ? '✓' : name === next.name ? '▶' : '·'}
+            </span>
+            <Link className="underline decoration-rule underline-offset-4" to={startAddress(name)}>
+              {FIRST_NAMES[name]}
+            </Link>
+            {count > 0 && <span className="text-muted">{count}</span>}
+          </li>
+        ))}
       </ol>
-      <BringBack />
-    </Empty>
+      <Link
+        to={startAddress(next.name)}
+        className="mt-5 inline-flex min-h-14 items-center rounded-[3px] bg-clay px-5 text-lg font-semibold text-on-clay"
+      >
+        {begun ? 'Go on' : 'Set the farm up'}
+      </Link>
+      <div className="text-muted">
+        <BringBack />
+      </div>
+    </div>
   );
 }
 

@@ -43,6 +43,7 @@ import { TheBook } from './pages/the-book';
 import { WayDrawing } from './pages/way-drawing';
 import { Page } from '../../ui/page';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
+import { StartLink } from '../../widgets/start-link';
 
 const Day = lazy(() => import('./pages/day'));
 const Year = lazy(() => import('./pages/year'));
@@ -141,7 +142,12 @@ function Start() {
           <QueryBoundary answer={fields} tall what="Adding up the accounts">
             {(rows) => {
               const cut = rows.filter((row) => row.account.harvestedDryKg !== 0 || row.account.restatedDryKg !== 0);
-              if (cut.length === 0) return <Empty title="No grain is in the book yet." />;
+              if (cut.length === 0)
+                return (
+                  <Empty title="No grain is in the book yet.">
+                    <StartLink step="load">How it begins</StartLink>
+                  </Empty>
+                );
               return (
                 <DataTable
                   name="Accounts"

@@ -19,6 +19,8 @@ export interface Box<V, T extends string | boolean = string> {
 /** The same boxes again for each row of a list; a row may be read by what it was. */
 export interface Rows<B extends Boxes> {
   readonly row: (index: number) => B;
+  /** A row in which nothing is typed is no row: it is not read. */
+  readonly skip?: (typed: Readonly<Record<string, unknown>>) => boolean;
 }
 
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- each box has types of its own
@@ -66,7 +68,10 @@ export function readBoxes<B extends Boxes>(
         if (unasked.includes(path)) return [name, undefined];
         if (isRows(one)) {
           const rows = (typed[name] ?? []) as Record<string, unknown>[];
-          return [name, rows.map((row, i) => readInto(one.row(i) as Boxes, row, `${path}.${i}.`))];
+          return [
+            name,
+            rows.flatMap((row, i) => (one.skip?.(row) ? [] : [readInto(one.row(i) as Boxes, row, `${path}.${i}.`)])),
+          ];
         }
         const { value, error } = one.read(typed[name]) as Typed<unknown>;
         if (error !== undefined) errors[path] = error;
@@ -103,7 +108,10 @@ export const words = (most: number, missing?: string): Box<string> => ({
 export const oneOf = <const V extends string>(): Box<V, V> => ({ read: (typed) => ({ value: typed }) });
 /** Yes or no. */
 export const yesNo: Box<boolean, boolean> = { read: (typed) => ({ value: typed }) };
-export const rows = <B extends Boxes>(row: (index: number) => B): Rows<B> => ({ row });
+export const rows = <B extends Boxes>(row: (index: number) => B, skip?: Rows<B>['skip']): Rows<B> => ({
+  row,
+  ...(skip ? { skip } : {}),
+});
 /** Read with others when all are known: a figure in a unit that is chosen beside it. */
 export const asTyped = (unit?: string): Box<string> => ({
   read: (typed) => ({ value: typed }),

@@ -9,8 +9,10 @@ import { day } from '../../../quantity/time';
 import { Button, Problem, TextBox } from '../../../ui';
 import { Form } from '../../../ui/form/form';
 import { NewPasswordBox } from '../../../ui/form/new-password';
+import { words } from '../../../ui/form/box';
 import { LEAST_SECRET, secret } from '../../../ui/form/secret';
 import { useFields } from '../../../ui/form/use-fields';
+import { FormDrawer } from '../../../ui/form-drawer';
 import { Section } from '../../../ui/page';
 import { QueryBoundary } from '../../../ui/query-boundary';
 import { toast } from '../../../ui/toast';
@@ -91,7 +93,9 @@ function Password({ onDone }: { onDone: () => void }) {
 
 function Farms({ farm }: { farm: Farm }) {
   const farms = useMe().data?.farms ?? [];
-  if (farms.length < 2) return null;
+  const [beginning, setBeginning] = useState(false);
+  const owns = farms.some(({ role, demo }) => role === 'owner' && !demo);
+  if (farms.length < 2 && !owns) return null;
   return (
     <section aria-label="Your farms" className="mt-6 border-t border-rule pt-4">
       <h2 className="text-xl">Your farms</h2>
@@ -116,7 +120,37 @@ function Farms({ farm }: { farm: Farm }) {
           </li>
         ))}
       </ul>
+      {owns && (
+        <Button className="mt-3" onClick={() => setBeginning(true)}>
+          Begin another farm
+        </Button>
+      )}
+      {beginning && <BeginFarm farm={farm} onClose={() => setBeginning(false)} />}
     </section>
+  );
+}
+
+/** Another farm of the same owner, with a book of its own. */
+function BeginFarm({ farm, onClose }: { farm: Farm; onClose: () => void }) {
+  const form = useFields({
+    boxes: {
+      farm: textBox(PEOPLE_NAMES.farm, 'The farm needs a name'),
+      timeZone: words(60, 'The time zone is missing'),
+    },
+    start: () => ({ farm: '', timeZone: farm.data.farm.timeZone }),
+    close: onClose,
+    save: async (values) => {
+      const { id } = await send(post('/api/profile/farms', {}, values));
+      keepLastFarm(id);
+      window.location.assign('/');
+    },
+  });
+  return (
+    <FormDrawer form={form} title="Begin another farm" button="Begin it">
+      <p className="text-muted">A book of its own, with people of its own. You switch between the two here.</p>
+      <TextBox label="Name of the farm" {...form.box('farm')} />
+      <TextBox label="Time zone" hint="like America/Chicago" {...form.box('timeZone')} />
+    </FormDrawer>
   );
 }
 

@@ -2,12 +2,9 @@ import {
   type CropId,
   CROPS,
   isCrop,
-  itemsOf,
   MACHINE,
   MACHINE_KINDS,
-  type Machine,
   type MachineKind,
-  machinesOf,
   READINESS_ITEM,
   type ShedRecords,
   templateOf,
@@ -23,8 +20,8 @@ import { CheckBox } from '../../../ui/check-box';
 import { oneOf, rows, yesNo } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
+import { newMachine } from '../../../widgets/new-machine';
 import { textBox } from '../../../widgets/record-boxes';
-import { farmDay } from '../words';
 
 /** A machine that comes into the shed, with the farm's own list for its kind. */
 export function AddMachine({ farm, shed, onClose }: { farm: Farm; shed: ShedRecords; onClose: () => void }) {
@@ -43,28 +40,8 @@ export function AddMachine({ farm, shed, onClose }: { farm: Farm; shed: ShedReco
     close: onClose,
     save: async ({ kind, name, owner, crops }) => {
       const only = grown.filter((_, i) => crops[i]!.on);
-      const bare: Machine = {
-        kind,
-        name,
-        retired: false,
-        engineHours: 0,
-        separatorHours: 0,
-        acres: 0,
-        items: [],
-        services: [],
-        wear: [],
-        ...(only.length > 0 ? { crops: only } : {}),
-      };
-      const [asset] = machinesOf(
-        { ...shed, settings: { ...shed.settings, machine: { [id]: { revision: 0, value: bare } } } },
-        farmDay(farm),
-      );
       const place = farm.everyPlace.find((one) => one.name.toLowerCase() === name.toLowerCase());
-      const value: Machine = {
-        ...bare,
-        items: itemsOf(templateOf(shed, kind), asset!.by.day, owner, ulid),
-        ...(place ? { placeId: place.id } : {}),
-      };
+      const value = newMachine(farm, shed, id, { kind, name, owner, crops: only, placeId: place?.id });
       await write(farm.id, setting(farm.id, 'machine', id, { revision: 0, value }));
       await refresh();
       void navigate(`/shed/${id}`);

@@ -20,6 +20,7 @@ import { ListsDrawer } from '../forms/lists-drawer';
 import { CountersDrawer } from '../forms/counters-drawer';
 import { SeasonDrawer } from '../forms/season-drawer';
 import { PartsCounters } from './parts-counters';
+import { StartLink } from '../../../widgets/start-link';
 
 /** What keeps harvest from beginning, worst first: a part that comes too late stands large on top. */
 export function Overview({ farm, shed, assets }: { farm: Farm; shed: ShedRecords; assets: readonly MachineView[] }) {
@@ -43,6 +44,7 @@ export function Overview({ farm, shed, assets }: { farm: Farm; shed: ShedRecords
                 Add the combine, its heads, carts and augers; each comes with the usual list, and the first day of
                 harvest says what is late.
               </p>
+              <StartLink step="machines">Add the machines</StartLink>
             </Empty>
           ) : worst ? (
             <Late asset={worst} assets={assets} firstDays={season.firstDays} />

@@ -8,8 +8,8 @@ import { oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { textBox } from '../../../widgets/record-boxes';
-import { KIND_WORDS, ORDERED_PLACES, OUT_WORDS } from '../words';
-import { capacityBox, capacityHint } from './capacity';
+import { KIND_WORDS, ORDERED_PLACES, OUT_WORDS } from '../../../widgets/place-words';
+import { capacityBox, capacityHint } from '../../../widgets/capacity';
 
 /** A place that holds grain, or takes it. */
 export function AddPlace({ onClose }: { onClose: () => void }) {

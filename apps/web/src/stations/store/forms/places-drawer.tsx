@@ -24,10 +24,10 @@ import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { QueryBoundary } from '../../../ui/query-boundary';
 import { recordErrors, textBox } from '../../../widgets/record-boxes';
-import { KIND_WORDS, ORDERED_PLACES, OUT_WORDS } from '../words';
+import { KIND_WORDS, ORDERED_PLACES, OUT_WORDS } from '../../../widgets/place-words';
 import { BinForm } from './bin-form';
 import { binBoxes, binOf, binTexts, bushelsOfBin } from './bin-boxes';
-import { capacityBox, capacityHint } from './capacity';
+import { capacityBox, capacityHint } from '../../../widgets/capacity';
 
 const BINS = ['bin', 'wetBin', 'pile'];
 

@@ -1,8 +1,8 @@
 import { PLACE_NAMES } from '@fanega/core';
-import type { Farm } from '../../../data/farm';
-import { bushels, system } from '../../../quantity/quantity';
-import type { Box } from '../../../ui/form/box';
-import { figureOrNone } from '../../../widgets/record-boxes';
+import type { Farm } from '../data/farm';
+import { bushels, system } from '../quantity/quantity';
+import type { Box } from '../ui/form/box';
+import { figureOrNone } from './record-boxes';
 
 /** What a place holds, as it is typed; its bushels are recorded, so that tonnes are of the crop that is named beside them. */
 export function capacityBox(farm: Farm, was?: number | null): Box<number | undefined> {

@@ -1,0 +1,92 @@
+import { PLACE_HEADS, PLACE_NAMES, type PlaceKind, placeKindIn, STEP_KINDS } from '@fanega/core';
+import { Link } from 'react-router';
+import { type Farm, useRefreshFarm, useShed } from '../../../data/farm';
+import { write } from '../../../data/outbox';
+import { setting } from '../../../data/records';
+import { bushels, system } from '../../../quantity/quantity';
+import { oneOf, rows } from '../../../ui/form/box';
+import { type GridRow, isBlank } from '../../../ui/form/grid';
+import { useFields } from '../../../ui/form/use-fields';
+import { QueryBoundary } from '../../../ui/query-boundary';
+import { capacityBox } from '../../../widgets/capacity';
+import { KIND_WORDS } from '../../../widgets/place-words';
+import { newMachine } from '../../../widgets/new-machine';
+import { textBox } from '../../../widgets/record-boxes';
+import { addPlace, nameTwice, placesThere } from './places';
+import { saveEach, Step } from './step';
+
+type Column = 'what' | 'name' | 'holds';
+type Kind = (typeof STEP_KINDS.machines)[number];
+const isEmpty = isBlank(['name', 'holds']);
+const START: GridRow<Column> = { what: 'combine', name: '', holds: '' };
+
+/** Combines, carts, trucks, dryers: each is a vessel of the book and a machine of the shed. */
+export default function MachinesStep({ farm }: { farm: Farm }) {
+  return (
+    <QueryBoundary answer={useShed()} what="Looking into the shed">
+      {(shed) => <Machines farm={farm} shed={shed} />}
+    </QueryBoundary>
+  );
+}
+
+function Machines({ farm, shed }: { farm: Farm; shed: NonNullable<ReturnType<typeof useShed>['data']> }) {
+  const refresh = useRefreshFarm(farm.id);
+  const form = useFields({
+    keptAs: `start.machines.${farm.id}.${system()}`,
+    boxes: {
+      rows: rows(
+        () => ({ what: oneOf<Kind>(), name: textBox(PLACE_NAMES.name, 'needs a name'), holds: capacityBox(farm) }),
+        isEmpty as never,
+      ),
+    },
+    start: () => ({ rows: [START] as never }),
+    together: (_, { rows: typed }) => nameTwice(farm, typed, isEmpty, 'Type a machine, or paste a list of them.'),
+    boxOf: (field) => (field === 'name' || field === 'capacityBu' ? `rows.0.${field === 'name' ? 'name' : 'holds'}` : undefined), // prettier-ignore
+    save: async ({ rows: read }, { rows: typed }) => {
+      await saveEach(
+        typed.filter((row) => !isEmpty(row)),
+        read,
+        (left) => form.set('rows', [...left, START] as never),
+        async ({ what, name, holds }) => {
+          const placeId = await addPlace(farm, { kind: what, name, capacityBu: holds });
+          // The place brought its machine along, with nothing to see to yet.
+          const value = newMachine(farm, shed, placeId, { kind: what, name, placeId });
+          await write(farm.id, setting(farm.id, 'machine', placeId, { revision: 1, value }));
+        },
+      ).finally(refresh);
+    },
+  });
+  return (
+    <Step<Column>
+      question="What cuts, carries and dries?"
+      lead="Combines, grain carts, trucks and dryers: whatever holds grain on its way. How much each holds may be a guess; it shows when one is full."
+      form={form as never}
+      columns={[
+        {
+          name: 'what',
+          label: 'What',
+          choices: STEP_KINDS.machines.map((kind) => ({ value: kind, label: KIND_WORDS[kind] })),
+          pasted: (text) => among(placeKindIn(text)),
+        },
+        { name: 'name', label: 'Name', wide: 2, maxLength: 60, placeholder: 'Combine 1' },
+        { name: 'holds', label: 'Holds', unit: bushels.unit, placeholder: '400' },
+      ]}
+      start={START}
+      isEmpty={isEmpty}
+      patterns={PLACE_HEADS}
+      what="machine"
+      there={placesThere(farm, STEP_KINDS.machines)}
+    >
+      <p className="mt-2 text-muted">
+        Each also comes into the{' '}
+        <Link to="/shed" className="underline decoration-rule underline-offset-4">
+          Shed
+        </Link>{' '}
+        with the usual lines to see to before harvest.
+      </p>
+    </Step>
+  );
+}
+
+const among = (kind: PlaceKind | null): string =>
+  (STEP_KINDS.machines as readonly (string | null)[]).includes(kind) ? kind! : START.what;
