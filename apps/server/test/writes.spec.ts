@@ -5,7 +5,7 @@ import { LedgerRepository, LedgerService, PlacesRepository } from '../src/featur
 import { FarmRow, FarmTopicRow } from '../src/platform/entities/farm.entity.js';
 import { FarmWrites } from '../src/platform/farm-write.js';
 import { VersionsRepository } from '../src/platform/versions.js';
-import { type Client, Harness, smallFarm } from './harness.js';
+import { Client, Harness, smallFarm } from './harness.js';
 
 let harness: Harness;
 let client: Client;
@@ -56,6 +56,33 @@ it('a write that lost to another one is tried again, whole, and is there once', 
   expect(tries).toBe(3);
   const { body } = await client.get<{ places: { id: string }[] }>(`/farms/${farmId}/header`);
   expect(body.places.filter((one) => one.id === id)).toHaveLength(1);
+});
+
+it('what another server wrote between two tries is in the book, and so is what was tried again', async () => {
+  const other = new Client(await harness.another());
+  other.cookie = client.cookie;
+  const load = (wetKg: number) => ({ id: ulid(), type: 'harvest', lot: places.hs, to: places.cart, wetKg, moisture: 0.18, at: new Date().toISOString() }); // prettier-ignore
+  const [mine, theirs] = [load(111), load(222)];
+  // This server has the book in its memory when it loses.
+  await client.get(`/farms/${farmId}/now`);
+  const { db } = harness;
+  const real = db.transaction.bind(db) as (work: (tx: unknown) => Promise<unknown>) => Promise<unknown>;
+  const once = vi.spyOn(db, 'transaction').mockImplementationOnce((async (work: (tx: unknown) => Promise<unknown>) => {
+    const lost = Object.assign(new Error('Deadlock found'), { code: 'ER_LOCK_DEADLOCK' });
+    await real(async (tx) => {
+      await work(tx);
+      throw lost;
+    }).catch(() => undefined);
+    expect((await other.post(`/farms/${farmId}/entries`, { entries: [theirs] })).status).toBe(200);
+    throw lost;
+  }) as never);
+  expect((await client.post(`/farms/${farmId}/entries`, { entries: [mine] })).status).toBe(200);
+  once.mockRestore();
+  for (const at of [client, other])
+    for (const { id } of [mine, theirs]) expect((await at.get(`/farms/${farmId}/entries/${id}`)).status, id).toBe(200);
+  const [{ n }] = (await db.query('SELECT COUNT(*) n FROM entries WHERE farm_id = ? AND id IN (?, ?)', [farmId, mine.id, theirs.id])) as [{ n: unknown }]; // prettier-ignore
+  expect(Number(n)).toBe(2);
+  await other.post(`/farms/${farmId}/entries`, { entries: [mine, theirs].map(({ id, at }) => ({ id: ulid(), type: 'void', voids: id, at })) }); // prettier-ignore
 });
 
 it('a write that fails for another reason is not tried again and leaves nothing', async () => {

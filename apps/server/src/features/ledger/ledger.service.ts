@@ -348,10 +348,11 @@ export class LedgerService {
 
   /** What the book was given in a write that did not come to its end is forgotten with it: it is read anew. */
   private async write<T>(farmId: string, work: (write: FarmWrite) => Promise<T>): Promise<T> {
+    let tries = 0;
     try {
       return await this.writes.run(farmId, async (write) => {
-        // A try before this one may have gone further than the book.
-        if ((this.books.get(write.farm.id)?.seq ?? 0) > write.farm.seq) this.books.delete(write.farm.id);
+        // A try before this one went further than the book; by now another server may have come as far with other entries.
+        if (tries++ > 0) this.books.delete(write.farm.id);
         return work(write);
       });
     } catch (error) {
