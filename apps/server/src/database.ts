@@ -1,4 +1,4 @@
-import { createConnection } from 'mysql2/promise';
+import { type ConnectionOptions, createConnection } from 'mysql2/promise';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { WeatherRow } from './features/fields/index.js';
 import { CableReadingRow, LevelRow, MotorRow } from './features/store/index.js';
@@ -40,6 +40,8 @@ import { TraceRecords1792000000000 } from './migrations/1792000000000-trace-reco
 import { Members1792100000000 } from './migrations/1792100000000-members.js';
 import { PlacesPutAway1792200000000 } from './migrations/1792200000000-places-put-away.js';
 import { PairedJobs1792300000000 } from './migrations/1792300000000-paired-jobs.js';
+import { SignInTries1792400000000 } from './migrations/1792400000000-sign-in-tries.js';
+import { databaseAt, DatabaseHosts, useHosts } from './platform/database-hosts.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import {
   ApiTokenRow,
@@ -49,6 +51,8 @@ import {
   MembershipRow,
   PairedJobRow,
   SessionRow,
+  SignInKnownRow,
+  SignInTryRow,
   UserRow,
 } from './platform/entities/identity.entity.js';
 import { RECORD_SCHEMAS } from './platform/record-table.js';
@@ -56,7 +60,7 @@ import { RECORD_SCHEMAS } from './platform/record-table.js';
 /** Every table, from the feature that owns it. */
 const ENTITIES = [
   ...[FarmRow, FarmTopicRow, UserRow, MembershipRow, SessionRow, DeviceRow],
-  ...[InviteRow, ApiTokenRow, AuditRow, PairedJobRow],
+  ...[InviteRow, ApiTokenRow, AuditRow, PairedJobRow, SignInTryRow, SignInKnownRow],
   ...[FieldRow, LotRow, LotShareRow, TrustRow, BaseRow, PlaceRow, EntryRow, RevisionRow, RevisionListRow],
   ...[
     WeatherRow,
@@ -75,10 +79,12 @@ const ENTITIES = [
   ...RECORD_SCHEMAS,
 ];
 
-export function dataSourceOptions(url: string): DataSourceOptions {
+/** @param hosts of a cluster, which the lines of the pool go to */
+export function dataSourceOptions(url: string, hosts?: DatabaseHosts): DataSourceOptions {
+  const { user, password, database } = databaseAt(url);
   return {
     type: 'mariadb',
-    url,
+    ...(hosts ? { username: user, password, database, extra: { stream: hosts.connect } } : { url }),
     charset: 'utf8mb4',
     timezone: 'Z',
     entities: ENTITIES,
@@ -107,6 +113,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Members1792100000000,
       PlacesPutAway1792200000000,
       PairedJobs1792300000000,
+      SignInTries1792400000000,
     ],
     synchronize: false,
     poolSize: 10,
@@ -115,17 +122,17 @@ export function dataSourceOptions(url: string): DataSourceOptions {
 
 /** Makes the database of the URL where it does not exist and the user may. */
 export async function ensureDatabase(url: string): Promise<void> {
-  const parsed = new URL(url);
-  const name = decodeURIComponent(parsed.pathname.slice(1));
+  const { user, password, database: name, hosts } = databaseAt(url);
   if (!/^[\w-]+$/.test(name))
     throw new Error(`the database name in FANEGA_DATABASE_URL is "${name}"; letters, digits, _ and - only`);
+  const to: ConnectionOptions =
+    hosts.length > 1 ? { user, password, stream: new DatabaseHosts(hosts).connect } : { user, password, ...hosts[0] };
   try {
-    const connection = await createConnection(url);
+    const connection = await createConnection({ ...to, database: name });
     await connection.end();
   } catch (error) {
     if ((error as { code?: string }).code !== 'ER_BAD_DB_ERROR') throw error;
-    parsed.pathname = '/';
-    const connection = await createConnection(parsed.toString());
+    const connection = await createConnection(to);
     await connection.query(
       `CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
     );
@@ -136,7 +143,10 @@ export async function ensureDatabase(url: string): Promise<void> {
 /** An open, migrated database. */
 export async function openDatabase(url: string): Promise<DataSource> {
   await ensureDatabase(url);
-  const source = new DataSource(dataSourceOptions(url));
+  const at = databaseAt(url).hosts;
+  const hosts = at.length > 1 ? new DatabaseHosts(at) : undefined;
+  const source = new DataSource(dataSourceOptions(url, hosts));
+  if (hosts) useHosts(source, hosts);
   await source.initialize();
   await source.runMigrations({ transaction: 'each' });
   return source;

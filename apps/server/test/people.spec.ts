@@ -31,6 +31,8 @@ describe('the first run', () => {
       firstRun: true,
       claim: false,
       demo: false,
+      job: null,
+      jobOver: null,
     });
     expect((await client.post('/auth/demo')).status).toBe(404);
   });

@@ -247,13 +247,25 @@ describe('signing in', () => {
       await few.stop();
     }
   });
-  it('counts by the account, however its address is written, and spares where it signed in before', () => {
-    const limit = new SignInLimit(3);
-    limit.signedIn('u1', 'home');
-    for (let i = 0; i < 3; i++) limit.begin('u1', `bot ${i}`, 0);
-    expect(() => limit.begin('u1', 'bot 9', 0)).toThrow('Too many wrong passwords');
-    expect(() => limit.begin('u1', 'home', 0)()).not.toThrow();
-    expect(() => limit.begin('u1', 'bot 9', 15 * 60_000)).not.toThrow();
+  it('counts by the account for all servers together, and spares where it signed in before', async () => {
+    const few = await Harness.start({ signInLimit: 3 });
+    try {
+      // Two servers of one database.
+      const limits = [0, 1].map(() => new SignInLimit(few.db, { signInLimit: 3 }));
+      const begin = (account: string, address: string, at = 1_000_000) => limits[address.length % 2]!.begin(account, address, at); // prettier-ignore
+      await limits[0]!.signedIn('u1', 'home', 1_000_000);
+      for (let i = 0; i < 3; i++) await begin('u1', `bot ${'x'.repeat(i)}`);
+      await expect(begin('u1', 'bot 9')).rejects.toThrow('Too many wrong passwords');
+      await (
+        await begin('u1', 'home')
+      )();
+      await begin('u1', 'bot 9', 1_000_000 + 15 * 60_000);
+      // A right one is taken off again.
+      for (let i = 0; i < 5; i++) await (await begin('u2', 'barn'))();
+      expect(JSON.stringify(await few.db.query('SELECT * FROM sign_in_tries'))).not.toMatch(/u1|bot|barn/);
+    } finally {
+      await few.stop();
+    }
   });
   it('finds one account under letters that the database holds to be the same', async () => {
     const few = await Harness.start({ signInLimit: 3 });

@@ -1,6 +1,8 @@
 import type { Topic } from '@fanega/contract';
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager, In } from 'typeorm';
+import { again } from './again.js';
+import { leaveNode } from './database-hosts.js';
 import { FarmRow, FarmTopicRow } from './entities/farm.entity.js';
 import { FeedService } from './feed.service.js';
 import { Refused } from './refused.js';
@@ -17,12 +19,6 @@ export interface FarmWrite {
   readonly changed: (topic: Topic) => void;
 }
 
-const TRIES = 6;
-/** The database chose this transaction to end a deadlock, or (Galera) another node was faster: the same again is right. */
-const CONFLICTS = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT', 'ER_CHECKREAD']);
-
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
-
 /** The one way to write anything of a farm: lock, work, version by topic, commit, publish; a conflict is tried again. */
 @Injectable()
 export class FarmWrites {
@@ -31,9 +27,9 @@ export class FarmWrites {
     @Inject(FeedService) private readonly feed: FeedService,
   ) {}
 
-  async run<T>(farmId: string, work: (write: FarmWrite) => Promise<T>): Promise<T> {
-    for (let tried = 1; ; tried++) {
-      try {
+  run<T>(farmId: string, work: (write: FarmWrite) => Promise<T>): Promise<T> {
+    return again(
+      async () => {
         const topics = new Set<Topic>();
         const result = await this.db.transaction(async (tx) => {
           const farm = await tx
@@ -47,11 +43,8 @@ export class FarmWrites {
         });
         if (topics.size > 0) await this.feed.look(farmId);
         return result;
-      } catch (error) {
-        if (tried >= TRIES || !CONFLICTS.has((error as { code?: string }).code ?? '')) throw error;
-        // Longer each time, so that two that met do not meet again.
-        await pause(10 * 2 ** tried);
-      }
-    }
+      },
+      () => leaveNode(this.db),
+    );
   }
 }

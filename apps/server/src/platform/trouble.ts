@@ -12,8 +12,17 @@ const GONE = new Set([
   'ER_CON_COUNT_ERROR',
   'ER_NET_READ_ERROR',
   'ER_CONNECTION_KILLED',
+  // A node that fell out of its cluster.
+  'ER_UNKNOWN_COM_ERROR',
 ]);
-const SILENT = new Set(['ETIMEDOUT', 'PROTOCOL_SEQUENCE_TIMEOUT', 'ER_LOCK_WAIT_TIMEOUT']);
+/** A conflict with another node that did not end is no answer either: the same again, later, is right. */
+const SILENT = new Set([
+  'ETIMEDOUT',
+  'PROTOCOL_SEQUENCE_TIMEOUT',
+  'ER_LOCK_WAIT_TIMEOUT',
+  'ER_LOCK_DEADLOCK',
+  'ER_ERROR_DURING_COMMIT',
+]);
 const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ENOSPC']);
 
 interface Coded {

@@ -11,6 +11,7 @@ import { MembersService } from './members.service.js';
 import { PeopleController } from './people.controller.js';
 import { PeopleRepository } from './people.repository.js';
 import { PeopleService } from './people.service.js';
+import { SignInLimit } from './sign-in-limit.js';
 
 @Module({
   controllers: [
@@ -26,6 +27,7 @@ import { PeopleService } from './people.service.js';
   providers: [
     PeopleRepository,
     PeopleService,
+    SignInLimit,
     MembersRepository,
     MembersService,
     PairedRepository,

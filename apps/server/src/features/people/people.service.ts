@@ -34,7 +34,6 @@ function sameText(given: string, wanted: string | null): boolean {
 
 @Injectable()
 export class PeopleService {
-  private readonly limit: SignInLimit;
   /** A password costs a core half a second: hashing must not starve the rest of the server. */
   private readonly hashing = new WorkQueue(2, 40);
 
@@ -42,9 +41,8 @@ export class PeopleService {
     @Inject(PeopleRepository) private readonly people: PeopleRepository,
     @Inject(Clock) private readonly clock: Clock,
     @Inject(CONFIG) private readonly config: Config,
-  ) {
-    this.limit = new SignInLimit(config.signInLimit);
-  }
+    @Inject(SignInLimit) private readonly limit: SignInLimit,
+  ) {}
 
   hasDemo(): Promise<boolean> {
     return this.people.hasDemo();
@@ -77,12 +75,12 @@ export class PeopleService {
     const user = await this.people.byEmail(plainAddress(email));
     // By who it is, and not by how his address was written this time.
     const account = user?.id ?? plainAddress(email);
-    const right = this.limit.begin(account, address, this.clock.now());
+    const right = await this.limit.begin(account, address, this.clock.now());
     const hashed = user?.passwordHash ?? (await NOBODY);
     const isRight = await this.hashing.run(() => verify(hashed, password));
     if (!user?.passwordHash || !isRight) throw new Refused('sign_in_wrong', 'Address or password is wrong.');
-    right();
-    this.limit.signedIn(account, address);
+    await right();
+    await this.limit.signedIn(account, address, this.clock.now());
     return this.open(user.id, device);
   }
 
@@ -111,18 +109,18 @@ export class PeopleService {
   }
 
   /** @throws Refused for another code than the one that `npm start` prints */
-  private requireCode(code: string, address: string): void {
-    const right = this.limit.begin('set-up', address, this.clock.now());
+  private async requireCode(code: string, address: string): Promise<void> {
+    const right = await this.limit.begin('set-up', address, this.clock.now());
     if (!sameText(code, this.config.setUpCode))
       throw new Refused('code_wrong', 'The code is wrong: npm start prints it.', [
         { field: 'code', code: 'code_wrong', message: 'the code is wrong: npm start prints it' },
       ]);
-    right();
+    await right();
   }
 
   /** An owner's first password in a farm that was brought back. */
   async claim({ code, email, password }: ClaimBody, address: string): Promise<string> {
-    this.requireCode(code, address);
+    await this.requireCode(code, address);
     const passwordHash = await this.hashing.run(() => hash(password));
     const userId = await this.people.claim(plainAddress(email), passwordHash);
     if (userId === null)
@@ -149,7 +147,7 @@ export class PeopleService {
 
   /** Makes the first farm and its owner; refused once anybody is there. */
   async setUp(body: SetupBody, address: string): Promise<string> {
-    this.requireCode(body.code, address);
+    await this.requireCode(body.code, address);
     const passwordHash = await this.hashing.run(() => hash(body.password));
     const userId = ulid();
     const isFirst = await this.people.setUp(emptyFarm(body.farm, body.timeZone, body.units ?? 'us'), {

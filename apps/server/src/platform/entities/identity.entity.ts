@@ -112,3 +112,18 @@ export class PairedJobRow {
   @Column({ name: 'seen_ms', nullable: true, ...INSTANT }) seenMs: number | null;
   @Column('boolean') revoked: boolean;
 }
+
+/** Wrong sign-ins of an address or an account, by its fingerprint. */
+@Entity('sign_in_tries')
+export class SignInTryRow {
+  @PrimaryColumn({ name: 'of_hash', type: 'char', length: 64 }) ofHash: string;
+  @Column({ type: 'int', unsigned: true }) tries: number;
+  @Column({ name: 'since_ms', ...INSTANT }) sinceMs: number;
+}
+
+/** From where an account signed in well, by the fingerprint of both. */
+@Entity('sign_in_known')
+export class SignInKnownRow {
+  @PrimaryColumn({ name: 'of_hash', type: 'char', length: 64 }) ofHash: string;
+  @Column({ name: 'at_ms', ...INSTANT }) atMs: number;
+}
