@@ -144,3 +144,50 @@ test('a hired driver’s phone is paired by a link, records its truck without a 
   await expect(his.getByRole('heading', { name: 'This link opens nothing' })).toBeVisible();
   await phone.close();
 });
+
+test('the other family of a shared bin site sees its grain by a link, and keeps it among its own bins', async ({
+  page,
+  browser,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Shared Bottom', 'SB1', 40, 'corn');
+  const bin = await addPlace(farm, 'Shared bin', 'bin', 9000);
+  const shares = [{ owner: 'Kestrel Levee Farms', part: 0.5 }, { owner: 'Willow Bend', part: 0.5 }]; // prettier-ignore
+  await farm.post('revisions', { id: ulid(), reason: 'shared', change: { what: 'shares', lot: lotId, shares } });
+  const bu = 25.40117272;
+  await farm.post('entries', { entries: [{ id: ulid(), type: 'harvest', lot: lotId, to: bin, wetKg: 1000 * bu, moisture: 0.15, at: new Date().toISOString() }] }); // prettier-ignore
+  await page.goto(`${OWN}/settings`);
+  await page.getByRole('button', { name: 'Give a link' }).click();
+  const drawer = page.getByRole('dialog');
+  await drawer.getByLabel('Whose grain').selectOption('Willow Bend');
+  await drawer.getByLabel('For whom').fill('Iwona');
+  await drawer.getByRole('button', { name: 'Make the link' }).click();
+  const link = await drawer.getByLabel('The link, shown this once:').innerText();
+  await page.keyboard.press('Escape');
+
+  const elsewhere = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const hers = await elsewhere.newPage();
+  await hers.goto(link);
+  await expect(hers.getByRole('heading', { level: 1 })).toContainText(
+    'Willow Bend’s grain in Kestrel Levee Farms’s bins',
+  );
+  await expect(hers.getByRole('main')).toContainText('500 bu corn');
+  await expect(hers.getByRole('button', { name: /Store$/ })).toHaveCount(0);
+  expect(await hers.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await elsewhere.close();
+
+  // The same person has a farm of her own here: there it stands beside her own bins.
+  await page.goto(`${OWN}/settings/account`);
+  await page.getByRole('button', { name: 'Begin another farm' }).click();
+  await drawer.getByLabel('Name of the farm').fill('Willow Bend');
+  await drawer.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page.getByRole('heading', { name: 'What stands on the farm?' })).toBeVisible();
+  await page.goto(link);
+  await page.getByRole('button', { name: 'Show it in Willow Bend’s Store' }).click();
+  const kept = page.getByRole('region', { name: 'Yours in other farms’ bins' });
+  await expect(kept).toContainText('500 bu corn');
+  await expect(kept).toContainText('Shared bin');
+  await kept.getByRole('button', { name: 'Show it no more' }).click();
+  await kept.getByRole('button', { name: /^Yes, show/ }).click();
+  await expect(kept).toHaveCount(0);
+});

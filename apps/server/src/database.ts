@@ -1,7 +1,7 @@
 import { type ConnectionOptions, createConnection } from 'mysql2/promise';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { WeatherRow } from './features/fields/index.js';
-import { CableReadingRow, LevelRow, MotorRow } from './features/store/index.js';
+import { CableReadingRow, KeptShareRow, LevelRow, MotorRow, OwnerLinkRow } from './features/store/index.js';
 import { LiveFigureRow, WeighTicketAxleRow, WeighTicketRow, WeighTicketShareRow } from './features/haul/index.js';
 import {
   BaseRow,
@@ -41,6 +41,7 @@ import { Members1792100000000 } from './migrations/1792100000000-members.js';
 import { PlacesPutAway1792200000000 } from './migrations/1792200000000-places-put-away.js';
 import { PairedJobs1792300000000 } from './migrations/1792300000000-paired-jobs.js';
 import { SignInTries1792400000000 } from './migrations/1792400000000-sign-in-tries.js';
+import { OwnerLinks1792500000000 } from './migrations/1792500000000-owner-links.js';
 import { databaseAt, DatabaseHosts, useHosts } from './platform/database-hosts.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import {
@@ -72,6 +73,8 @@ const ENTITIES = [
     CableReadingRow,
     LevelRow,
     MotorRow,
+    OwnerLinkRow,
+    KeptShareRow,
     OriginLinkRow,
     FileImportRow,
     FileImportFieldRow,
@@ -114,6 +117,7 @@ export function dataSourceOptions(url: string, hosts?: DatabaseHosts): DataSourc
       PlacesPutAway1792200000000,
       PairedJobs1792300000000,
       SignInTries1792400000000,
+      OwnerLinks1792500000000,
     ],
     synchronize: false,
     poolSize: 10,

@@ -41,6 +41,7 @@ describe('every route, and everybody', () => {
         .sort(),
     ).toEqual([
       'GET /auth/me',
+      'GET /grain/{secret}',
       'GET /health',
       'GET /invites/{secret}',
       'GET /jobs/{secret}',

@@ -6,6 +6,7 @@ import { hostAllowed } from '../src/platform/hosts.js';
 import { WorkQueue } from '../src/platform/queue.js';
 import { Buckets } from '../src/platform/buckets.js';
 import { SignInLimit } from '../src/features/people/sign-in-limit.js';
+import { SignInRepository } from '../src/features/people/sign-in.repository.js';
 import { Client, entry, Harness, SET_UP_CODE, smallFarm } from './harness.js';
 
 let harness: Harness;
@@ -251,7 +252,7 @@ describe('signing in', () => {
     const few = await Harness.start({ signInLimit: 3 });
     try {
       // Two servers of one database.
-      const limits = [0, 1].map(() => new SignInLimit(few.db, { signInLimit: 3 }));
+      const limits = [0, 1].map(() => new SignInLimit(new SignInRepository(few.db), { signInLimit: 3 }));
       const begin = (account: string, address: string, at = 1_000_000) => limits[address.length % 2]!.begin(account, address, at); // prettier-ignore
       await limits[0]!.signedIn('u1', 'home', 1_000_000);
       for (let i = 0; i < 3; i++) await begin('u1', `bot ${'x'.repeat(i)}`);

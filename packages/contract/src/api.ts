@@ -55,7 +55,17 @@ import type {
 } from './people.js';
 import type { LogAnswer, SettingAnswer } from './records.js';
 import type { PhotoInfo } from './shed.js';
-import type { CablesAnswer, LevelInfo, MotorInfo, PlaceAnswer } from './store.js';
+import type {
+  CablesAnswer,
+  KeptShareInfo,
+  LevelInfo,
+  MotorInfo,
+  NewOwnerLink,
+  OwnerLinkInfo,
+  PlaceAnswer,
+  ShareAnswer,
+  SharedGrain,
+} from './store.js';
 import type {
   DayAnswer,
   FieldsImportAnswer,
@@ -127,6 +137,11 @@ export interface Api {
   LoadsImportAnswer: LoadsImportAnswer;
   InsuranceAnswer: InsuranceAnswer;
   MovedLoadsAnswer: MovedLoadsAnswer;
+  KeptShareInfo: KeptShareInfo;
+  NewOwnerLink: NewOwnerLink;
+  OwnerLinkInfo: OwnerLinkInfo;
+  ShareAnswer: ShareAnswer;
+  SharedGrain: SharedGrain;
   NewOriginLink: NewOriginLink;
   Division: Division;
   Origin: Origin;

@@ -1,4 +1,13 @@
-import { type CablesNow, type LevelWatch, type MotorNow, PLACE_KINDS, PLACE_NAMES, WITHDRAWALS } from '@fanega/core';
+import {
+  type CablesNow,
+  FIELD_NAMES,
+  type LevelWatch,
+  type MotorNow,
+  type OwnersGrain,
+  PLACE_KINDS,
+  PLACE_NAMES,
+  WITHDRAWALS,
+} from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import {
   ArrayMaxSize,
@@ -13,6 +22,7 @@ import {
   Max,
   Min,
 } from 'class-validator';
+import type { ClockStyle, UnitSystem } from './people.js';
 import { Each, FiguresOrNulls, Fits, IsBetween, IsInstant } from './rules.js';
 
 /** What a place is called and holds. Its kind and how grain comes out of it stay: what was recorded was mixed by them. */
@@ -152,4 +162,66 @@ export class LevelsBody {
 /** A bin's level by its sensor, and whether what it gained is what the book brought there. */
 export interface LevelInfo extends LevelWatch {
   readonly placeId: string;
+}
+
+/** A link by which an owner sees what of the grain in this farm's bins is his, and nothing else. */
+export class OwnerLinkBody {
+  @ApiProperty({ description: 'as he stands with the fields' })
+  @Fits(FIELD_NAMES.owner, 'which owner?')
+  owner: string;
+
+  @ApiProperty()
+  @IsString()
+  @Length(1, 120, { message: 'who is it for?' })
+  givenTo: string;
+
+  @ApiPropertyOptional({ description: 'days that it opens; left out: until it is cut off' })
+  @IsOptional()
+  @IsInt({ message: 'whole days' })
+  @Min(1)
+  @Max(3650)
+  days?: number;
+}
+export interface NewOwnerLink {
+  readonly id: string;
+  readonly secret: string;
+}
+export interface OwnerLinkInfo {
+  readonly id: string;
+  readonly owner: string;
+  readonly givenTo: string;
+  readonly by: string;
+  readonly madeAt: string;
+  readonly endsAt: string | null;
+  readonly opened: number;
+  readonly openedAt: string | null;
+  readonly revoked: boolean;
+}
+/** What the link shows, as the book stands now. */
+export interface SharedGrain {
+  readonly farm: string;
+  readonly givenTo: string;
+  readonly at: string;
+  readonly timeZone: string;
+  readonly units: UnitSystem;
+  readonly clock: ClockStyle;
+  readonly grain: OwnersGrain;
+}
+
+/** A link of another farm that this one keeps, to see its own grain in the other's bins. */
+export class KeepShareBody {
+  @ApiProperty({ description: 'the secret of the link' })
+  @IsString()
+  @Length(20, 100, { message: 'this is no link of a farm' })
+  secret: string;
+}
+export interface KeptShareInfo {
+  readonly id: string;
+  readonly farm: string;
+  readonly owner: string;
+  /** null: the link has ended or was cut off */
+  readonly share: SharedGrain | null;
+}
+export interface ShareAnswer {
+  readonly id: string;
 }

@@ -14,6 +14,7 @@ import { STATIONS } from './stations';
 const SignIn = lazy(() => import('./sign-in'));
 const SharedOrigin = lazy(() => import('./shared-origin'));
 const Join = lazy(() => import('./join'));
+const SharedGrain = lazy(() => import('./shared-grain'));
 const TakeJob = lazy(() => import('./take-job'));
 const JobOver = lazy(() => import('./job-over'));
 const Settings = lazy(() => import('../stations/settings'));
@@ -31,22 +32,21 @@ const Sell = lazy(STATIONS.sell);
 const Shed = lazy(STATIONS.shed);
 const Trace = lazy(STATIONS.trace);
 
+/** Pages for whoever has a link, by the first word of their address. */
+const DOORS = { origin: SharedOrigin, grain: SharedGrain, join: Join, job: TakeJob } as const;
+
 export function App() {
   const { pathname } = useLocation();
-  const [, door, secret] = /^\/(origin|join|job)\/([\w-]+)\/?$/.exec(pathname) ?? [];
+  const [, door, secret] = /^\/(origin|grain|join|job)\/([\w-]+)\/?$/.exec(pathname) ?? [];
   // For whoever has the link, signed in or not.
-  if (secret !== undefined)
+  if (secret !== undefined) {
+    const Door = DOORS[door as keyof typeof DOORS];
     return (
       <Suspense fallback={<Loading what="Opening" />}>
-        {door === 'job' ? (
-          <TakeJob secret={secret} />
-        ) : door === 'join' ? (
-          <Join secret={secret} />
-        ) : (
-          <SharedOrigin secret={secret} />
-        )}
+        <Door secret={secret} />
       </Suspense>
     );
+  }
   return <Signed pathname={pathname} />;
 }
 

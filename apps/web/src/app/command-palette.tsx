@@ -26,6 +26,7 @@ const GO = [
   ['/trace/day', 'The day on one page'],
   ['/trace/insurance', 'Insurance: production to count'],
   ['/settings', 'People: members, roles, invite'],
+  ['/settings', 'Landlord or shared bin site: a link to their grain'],
   ['/settings', 'Pair a phone or tablet: hired driver, trucker'],
   ['/start', 'Set the farm up: fields, machines, bins, buyers'],
   ['/settings/farm', 'Settings: units, time, base moisture'],

@@ -30,6 +30,8 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/places/{placeId}/cables': { topics: ['weather', 'store', 'book', 'header'], keep: true },
   '/api/farms/{farmId}/levels': { topics: ['devices', 'book', 'store', 'header'], keep: true },
   '/api/farms/{farmId}/motors': { topics: ['devices'], keep: true },
+  '/api/farms/{farmId}/owner-links': { topics: ['store'], keep: false },
+  '/api/farms/{farmId}/kept-shares': { topics: ['store'], keep: false },
   '/api/farms/{farmId}/deliveries': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/positions': { topics: ['book', 'header'], keep: false },
   '/api/farms/{farmId}/accounts': { topics: ['book', 'header'], keep: false },

@@ -2656,6 +2656,86 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/owner-links': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['SharesController_links'];
+    readonly put?: never;
+    readonly post: operations['SharesController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/owner-links/{linkId}/revoke': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['SharesController_revoke'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/kept-shares': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['SharesController_kept'];
+    readonly put?: never;
+    readonly post: operations['SharesController_keep'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/kept-shares/{shareId}/drop': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['SharesController_drop'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/grain/{secret}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['SharedGrainController_shared'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/deliveries': {
     readonly parameters: {
       readonly query?: never;
@@ -5046,6 +5126,12 @@ export interface components {
       /** @description points */
       readonly soybeanShift: number;
     };
+    readonly KeptShareInfo: {
+      readonly id: string;
+      readonly farm: string;
+      readonly owner: string;
+      readonly share: components['schemas']['SharedGrain'] | null;
+    };
     readonly Layer: {
       readonly wetKg: number;
       readonly dryKg: number;
@@ -5424,6 +5510,10 @@ export interface components {
       readonly id: string;
       readonly secret: string;
     };
+    readonly NewOwnerLink: {
+      readonly id: string;
+      readonly secret: string;
+    };
     readonly NewToken: {
       readonly id: string;
       readonly token: string;
@@ -5643,6 +5733,17 @@ export interface components {
         readonly cv: number;
       } | null;
     };
+    readonly OwnerLinkInfo: {
+      readonly id: string;
+      readonly owner: string;
+      readonly givenTo: string;
+      readonly by: string;
+      readonly madeAt: string;
+      readonly endsAt: string | null;
+      readonly opened: number;
+      readonly openedAt: string | null;
+      readonly revoked: boolean;
+    };
     readonly OwnerShare: {
       readonly owner: string;
       readonly part: number;
@@ -5664,6 +5765,34 @@ export interface components {
       /** @description $ */
       readonly rent?: number;
       readonly note?: string;
+    };
+    readonly OwnersGrain: {
+      readonly owner: string;
+      readonly season: number | null;
+      readonly lies: readonly components['schemas']['OwnersPart'][];
+      readonly delivered: readonly {
+        readonly loads: number;
+        readonly placeId: string;
+        readonly name: string;
+        readonly kind: string;
+        readonly crop: string;
+        readonly wetKg: number;
+        readonly dryKg: number;
+        readonly moisture: number | null;
+        readonly ofWetKg: number;
+        readonly fields: readonly string[];
+      }[];
+    };
+    readonly OwnersPart: {
+      readonly placeId: string;
+      readonly name: string;
+      readonly kind: string;
+      readonly crop: string;
+      readonly wetKg: number;
+      readonly dryKg: number;
+      readonly moisture: number | null;
+      readonly ofWetKg: number;
+      readonly fields: readonly string[];
     };
     readonly PairShown: {
       readonly farm: string;
@@ -6234,6 +6363,18 @@ export interface components {
       /** @description $ */
       readonly net: number;
       readonly importId?: string;
+    };
+    readonly ShareAnswer: {
+      readonly id: string;
+    };
+    readonly SharedGrain: {
+      readonly farm: string;
+      readonly givenTo: string;
+      readonly at: string;
+      readonly timeZone: string;
+      readonly units: components['schemas']['UnitSystem'];
+      readonly clock: components['schemas']['ClockStyle'];
+      readonly grain: components['schemas']['OwnersGrain'];
     };
     readonly SharedOrigin: {
       readonly file: components['schemas']['OriginFile'];
@@ -6975,6 +7116,17 @@ export interface components {
     };
     readonly PlaceInUseBody: {
       readonly inUse: boolean;
+    };
+    readonly OwnerLinkBody: {
+      /** @description as he stands with the fields */
+      readonly owner: string;
+      readonly givenTo: string;
+      /** @description days that it opens; left out: until it is cut off */
+      readonly days?: number;
+    };
+    readonly KeepShareBody: {
+      /** @description the secret of the link */
+      readonly secret: string;
     };
     readonly OriginLinkBody: {
       /** @enum {string} */
@@ -11320,6 +11472,163 @@ export interface operations {
         };
         content: {
           readonly 'application/json': readonly components['schemas']['MotorInfo'][];
+        };
+      };
+    };
+  };
+  readonly SharesController_links: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['OwnerLinkInfo'][];
+        };
+      };
+    };
+  };
+  readonly SharesController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['OwnerLinkBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['NewOwnerLink'];
+        };
+      };
+    };
+  };
+  readonly SharesController_revoke: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly linkId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['ShareAnswer'];
+        };
+      };
+    };
+  };
+  readonly SharesController_kept: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['KeptShareInfo'][];
+        };
+      };
+    };
+  };
+  readonly SharesController_keep: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['KeepShareBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['ShareAnswer'];
+        };
+      };
+    };
+  };
+  readonly SharesController_drop: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly shareId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['ShareAnswer'];
+        };
+      };
+    };
+  };
+  readonly SharedGrainController_shared: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly secret: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SharedGrain'];
         };
       };
     };

@@ -386,6 +386,8 @@ export function useRole(): Role {
   const { id } = useFarm();
   return useMe().data?.farms.find((one) => one.id === id)?.role ?? 'viewer';
 }
+export const useOwnerLinks = () => useOfFarm('/api/farms/{farmId}/owner-links');
+export const useKeptShares = () => useOfFarm('/api/farms/{farmId}/kept-shares');
 /** The one job that this phone is paired for; null where somebody is signed in. */
 export const useJob = () => useMe().data?.job ?? null;
 export const usePhones = () => useOfFarm('/api/farms/{farmId}/members/phones');

@@ -13,6 +13,8 @@ const WRITES: Readonly<Record<string, readonly Topic[]>> = {
   places: ['header', 'store', 'shed'],
   photos: ['shed'],
   'origin-links': ['trace'],
+  'owner-links': ['store'],
+  'kept-shares': ['store'],
   insurance: ['book', 'trace'],
   members: ['header'],
   tokens: [],

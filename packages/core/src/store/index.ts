@@ -25,6 +25,7 @@ export {
   type Pack,
 } from './pack.js';
 export { pileSize, coneDiameterFor, windrowLengthFor, type Pile, type PileSize } from './piles.js';
+export { grainOfOwner, landOwners, type OwnersGrain, type OwnersPart } from './owners-grain.js';
 export { binCapacity, bookLevel, roundBinOf } from './bin-capacity.js';
 export { type Coming, comingOf, intakeQuestions, type IntakeQuestion } from './intake.js';
 export {

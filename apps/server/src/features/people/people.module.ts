@@ -12,6 +12,7 @@ import { PeopleController } from './people.controller.js';
 import { PeopleRepository } from './people.repository.js';
 import { PeopleService } from './people.service.js';
 import { SignInLimit } from './sign-in-limit.js';
+import { SignInRepository } from './sign-in.repository.js';
 
 @Module({
   controllers: [
@@ -28,6 +29,7 @@ import { SignInLimit } from './sign-in-limit.js';
     PeopleRepository,
     PeopleService,
     SignInLimit,
+    SignInRepository,
     MembersRepository,
     MembersService,
     PairedRepository,

@@ -25,6 +25,9 @@ import { LevelsRepository } from './levels.repository.js';
 import { LevelsService } from './levels.service.js';
 import { MotorsRepository } from './motors.repository.js';
 import { MotorsService } from './motors.service.js';
+import { SharedGrainController, SharesController } from './shares.controller.js';
+import { SharesRepository } from './shares.repository.js';
+import { SharesService } from './shares.service.js';
 
 /** A machine as it stands before anybody wrote down more of it than its name. */
 const newMachine = (kind: string, name: string, placeId: string): Machine => ({
@@ -214,9 +217,11 @@ class SiteController {
 
 @Module({
   imports: [LedgerModule, RecordsModule, FieldsModule],
-  controllers: [StoreController, SiteController],
+  controllers: [StoreController, SiteController, SharesController, SharedGrainController],
   providers: [
     StoreService,
+    SharesRepository,
+    SharesService,
     CablesRepository,
     CablesService,
     MotorsRepository,
@@ -228,4 +233,4 @@ class SiteController {
 })
 export class StoreModule {}
 export { CablesService, LevelsService, MotorsService, packed };
-export { CableReadingRow, LevelRow, MotorRow } from './store.entity.js';
+export { CableReadingRow, KeptShareRow, LevelRow, MotorRow, OwnerLinkRow } from './store.entity.js';

@@ -1,5 +1,5 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm';
-import { FARM, ID, INSTANT } from '../../platform/columns.js';
+import { FARM, ID, INSTANT, TEXT, ULID } from '../../platform/columns.js';
 
 /** What a cable read at a moment: two bytes a sensor, hundredths of a degree, from the lowest up. */
 @Entity('cable_readings')
@@ -28,4 +28,34 @@ export class LevelRow {
   @PrimaryColumn({ name: 'place_id', ...ID }) placeId: string;
   @PrimaryColumn({ name: 'at_ms', ...INSTANT }) atMs: number;
   @Column('double', { name: 'below_eave' }) belowEave: number;
+}
+
+/** A link by which an owner sees his grain in this farm's bins. */
+@Entity('owner_links')
+export class OwnerLinkRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn(ULID) id: string;
+  @Column({ type: 'varchar', length: 60 }) owner: string;
+  @Column({ name: 'given_to', ...TEXT }) givenTo: string;
+  /** SHA-256 of the secret. */
+  @Column({ name: 'token_hash', type: 'char', length: 64 }) tokenHash: string;
+  @Column({ name: 'by_name', ...TEXT }) byName: string;
+  @Column({ name: 'made_ms', ...INSTANT }) madeMs: number;
+  @Column({ name: 'ends_ms', nullable: true, ...INSTANT }) endsMs: number | null;
+  @Column('int', { unsigned: true }) opened: number;
+  @Column({ name: 'opened_ms', nullable: true, ...INSTANT }) openedMs: number | null;
+  @Column('boolean') revoked: boolean;
+}
+
+/** A link of another farm that this farm keeps. */
+@Entity('kept_shares')
+export class KeptShareRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn(ULID) id: string;
+  @Column({ name: 'of_farm_id', ...ID }) ofFarmId: string;
+  @Column({ name: 'link_id', ...ULID }) linkId: string;
+  @Column({ name: 'farm_name', ...TEXT }) farmName: string;
+  @Column({ type: 'varchar', length: 60 }) owner: string;
+  @Column({ name: 'by_name', ...TEXT }) byName: string;
+  @Column({ name: 'kept_ms', ...INSTANT }) keptMs: number;
 }

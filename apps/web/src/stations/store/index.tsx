@@ -19,6 +19,7 @@ import { EntryLog } from '../../widgets/entry-log';
 import { ClimbBox } from '../../widgets/climb-box';
 import { StartLink } from '../../widgets/start-link';
 
+const Elsewhere = lazy(() => import('./pages/elsewhere'));
 const Blend = lazy(() => import('./pages/blend'));
 const Tape = lazy(() => import('./pages/tape'));
 const Air = lazy(() => import('./pages/air'));
@@ -87,6 +88,11 @@ export default function Store() {
           {selected && <History key={`${selected.id} history`} farm={farm} place={selected} />}
           <Wheels farm={farm} places={wheels} selected={selected} />
         </>
+      )}
+      {Body === null && (
+        <Suspense fallback={null}>
+          <Elsewhere farm={farm} />
+        </Suspense>
       )}
       {naming && <PlacesDrawer farm={farm} onClose={() => setNaming(false)} />}
       {adding && <AddPlace onClose={() => setAdding(false)} />}

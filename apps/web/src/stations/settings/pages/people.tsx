@@ -13,6 +13,7 @@ import { useFields } from '../../../ui/form/use-fields';
 import { Section } from '../../../ui/page';
 import { QueryBoundary } from '../../../ui/query-boundary';
 import { Ago } from '../../../widgets/ago';
+import { OwnersLinks } from './owners-links';
 import { Phones } from './phones';
 import { ROLE_NAMES, ROLE_WORDS, ROLES } from '../../../widgets/role-words';
 import { ShownOnce } from '../../../widgets/shown-once';
@@ -40,6 +41,7 @@ export default function People({ farm }: { farm: Farm }) {
       <Members farm={farm} own={role} />
       <Invites farm={farm} />
       <Phones farm={farm} />
+      <OwnersLinks farm={farm} />
       {inviting && <Invite farm={farm} own={role} onClose={() => setInviting(false)} />}
     </>
   );
