@@ -2400,6 +2400,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/lots/{lotId}/remove': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FieldsController_removeLot'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/lots/{lotId}': {
     readonly parameters: {
       readonly query?: never;
@@ -11071,6 +11087,28 @@ export interface operations {
         readonly 'application/json': components['schemas']['NeighborRowsBody'];
       };
     };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LotAnswer'];
+        };
+      };
+    };
+  };
+  readonly FieldsController_removeLot: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly lotId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
     readonly responses: {
       readonly 200: {
         headers: {

@@ -3,16 +3,38 @@ import { Inject, Injectable } from '@nestjs/common';
 import { Between, DataSource, In } from 'typeorm';
 import type { Tx } from '../../platform/farm-write.js';
 import type { Row } from '../../platform/record-rows.js';
-import { insertAll, LOG_TABLES } from '../../platform/record-table.js';
+import { insertAll, LOG_TABLES, removeRecord, SETTING_TABLES } from '../../platform/record-table.js';
 import { FieldRow, LotRow, LotShareRow, shareRows } from '../ledger/index.js';
 import { WeatherRow } from './fields.entity.js';
 
 const HOUR_MS = 3_600_000;
 
+/** Takes lots and fields out that nothing hangs on. @throws where a record still points to one */
+export async function removeFields(
+  tx: Tx,
+  farmId: string,
+  lots: readonly string[],
+  fields: readonly string[],
+): Promise<void> {
+  if (lots.length > 0) {
+    await tx.delete(LotShareRow, { farmId, lotId: In([...lots]) });
+    await tx.delete(LotRow, { farmId, id: In([...lots]) });
+  }
+  for (const id of fields) {
+    await removeRecord(tx, SETTING_TABLES.fieldBoundary, { farm_id: farmId, id }, false);
+    await tx.delete(FieldRow, { farmId, id });
+  }
+}
+
 /** Fields with their lots, and the weather over them. */
 @Injectable()
 export class FieldsRepository {
   constructor(@Inject(DataSource) private readonly db: DataSource) {}
+
+  /** In how many seasons a field stands. */
+  seasonsOf(tx: Tx, farmId: string, fieldId: string): Promise<number> {
+    return tx.countBy(LotRow, { farmId, fieldId });
+  }
 
   /** The newest reading of each field that counts and says a moisture, by field. */
   async newestReadings(farmId: string): Promise<Map<string, NewestReading>> {

@@ -23,7 +23,7 @@ import { FarmWrites } from '../../platform/farm-write.js';
 import { Refused, unlessNameUsed } from '../../platform/refused.js';
 import { LedgerService } from '../ledger/index.js';
 import type { WeatherRow } from './fields.entity.js';
-import { FieldsRepository } from './fields.repository.js';
+import { FieldsRepository, removeFields } from './fields.repository.js';
 
 /** Fields and their lots, what was read of them, and the weather over them. What an entry points to stays, so nothing here deletes. */
 @Injectable()
@@ -167,6 +167,29 @@ export class FieldsService {
     );
   }
 
+  /**
+   * Takes a field of one season out, and with the last of its seasons the field itself.
+   * @throws Refused where anything was recorded for it
+   */
+  async removeLot(farmId: string, lotId: string): Promise<{ lotId: string }> {
+    const { ledger } = await this.ledgers.open(farmId);
+    try {
+      return await this.writes.run(farmId, async ({ tx, changed }) => {
+        const lot = await this.fields.lot(tx, farmId, lotId);
+        if (!lot) throw new Refused('not_found', 'There is no such field in the book.');
+        if (ledger.arrivals.some((entry) => 'lot' in entry && entry.lot === lotId)) throw hangsOn();
+        const isLast = (await this.fields.seasonsOf(tx, farmId, lot.fieldId)) === 1;
+        await removeFields(tx, farmId, [lotId], isLast ? [lot.fieldId] : []);
+        changed('header');
+        changed('fields');
+        return { lotId };
+      });
+    } catch (error) {
+      if ((error as { code?: string }).code === 'ER_ROW_IS_REFERENCED_2') throw hangsOn();
+      throw error;
+    }
+  }
+
   async weather(farmId: string, fromMs: number, toMs: number): Promise<WeatherHourInfo[]> {
     const rows = await this.fields.weather(farmId, fromMs, toMs);
     return rows.map(({ farmId: _, atMs, wet, forecast, ...row }) => ({
@@ -214,3 +237,6 @@ export const weatherRow = (farmId: string, { at, ...hour }: WeatherHourInfo): We
   atMs: Math.floor(instantOf(at) / HOUR) * HOUR,
   ...hour,
 });
+
+const hangsOn = (): Refused =>
+  new Refused('id_used_otherwise', 'Something was recorded for this field: it stays, and so does what was recorded.');

@@ -12,14 +12,14 @@ import {
   type WeatherHourInfo,
 } from '@fanega/contract';
 import { type FieldRow, instantOf } from '@fanega/core';
-import { Body, Controller, Get, Inject, Module, Param, Post, Put, Query } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Inject, Module, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, ForJobs, type Writer, WriterOf } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { seasonIn } from '../../platform/query.js';
 import { Refused } from '../../platform/refused.js';
 import { LedgerModule, LedgerService } from '../ledger/index.js';
-import { FieldsRepository } from './fields.repository.js';
+import { FieldsRepository, removeFields } from './fields.repository.js';
 import { FieldsService, weatherRow } from './fields.service.js';
 
 const MOST_DAYS = 400;
@@ -78,6 +78,15 @@ class FieldsController {
     return this.service.addNeighborRows(farmId, body);
   }
 
+  /** Takes a field of a season out on which nothing hangs: typed by mistake, or not planted. */
+  @Post('lots/:lotId/remove')
+  @HttpCode(200)
+  @Allow('manager')
+  @Answers('LotAnswer')
+  removeLot(@Param('farmId') farmId: string, @Param('lotId') lotId: string): Promise<LotAnswer> {
+    return this.service.removeLot(farmId, lotId);
+  }
+
   @Put('lots/:lotId')
   @Allow('manager')
   @Answers('LotAnswer')
@@ -115,5 +124,5 @@ class FieldsController {
   exports: [FieldsService],
 })
 export class FieldsModule {}
-export { FieldsService, weatherRow };
+export { FieldsService, removeFields, weatherRow };
 export { WeatherRow } from './fields.entity.js';

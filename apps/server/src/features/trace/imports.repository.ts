@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { DataSource, In } from 'typeorm';
+import { DataSource } from 'typeorm';
 import type { Tx } from '../../platform/farm-write.js';
 import { insertAll, insertRecords, readRecords, removeRecord, SETTING_TABLES } from '../../platform/record-table.js';
 import { FieldRow, LotRow, LotShareRow, shareRows } from '../ledger/index.js';
@@ -64,17 +64,5 @@ export class ImportsRepository {
 
   madeBy(tx: Tx, farmId: string, importId: string): Promise<FileImportFieldRow[]> {
     return tx.findBy(FileImportFieldRow, { farmId, importId });
-  }
-
-  /** Takes lots and fields out that nothing hangs on. @throws where a record still points to one */
-  async remove(tx: Tx, farmId: string, lots: readonly string[], fields: readonly string[]): Promise<void> {
-    if (lots.length > 0) {
-      await tx.delete(LotShareRow, { farmId, lotId: In([...lots]) });
-      await tx.delete(LotRow, { farmId, id: In([...lots]) });
-    }
-    for (const id of fields) {
-      await removeRecord(tx, SETTING_TABLES.fieldBoundary, { farm_id: farmId, id }, false);
-      await tx.delete(FieldRow, { farmId, id });
-    }
   }
 }

@@ -24,6 +24,7 @@ import { Clock } from '../../platform/clock.js';
 import { FarmWrites } from '../../platform/farm-write.js';
 import { Refused, unlessNameUsed } from '../../platform/refused.js';
 import { FarmClock, LedgerService } from '../ledger/index.js';
+import { removeFields } from '../fields/index.js';
 import { ImportsRepository } from './imports.repository.js';
 
 /** What entries of a file name as their device: by it they are undone as one. */
@@ -175,7 +176,7 @@ export class ImportsService {
         if (busy !== undefined)
           throw new Refused('id_used_otherwise', `${known.find(({ id }) => id === busy)?.fieldName ?? 'A field'} has loads already; it stays, and so do the others.`); // prettier-ignore
         for (const { fieldId, wasAcres } of rows) if (wasAcres !== null) await this.imports.setAcres(tx, farmId, fieldId, wasAcres); // prettier-ignore
-        await this.imports.remove(tx, farmId, lots, rows.filter(({ made }) => made).map(({ fieldId }) => fieldId)); // prettier-ignore
+        await removeFields(tx, farmId, lots, rows.filter(({ made }) => made).map(({ fieldId }) => fieldId)); // prettier-ignore
         await this.imports.undone(tx, farmId, importId);
         changed('header');
         changed('fields');

@@ -1,9 +1,12 @@
 import { cropOf, CROPS, FIELD_NAMES, type LotInfo } from '@fanega/core';
-import { put } from '../../../data/api';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { post, put } from '../../../data/api';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
+import { useSend } from '../../../data/use-send';
 import { area, system } from '../../../quantity/quantity';
-import { TextBox } from '../../../ui';
+import { Button, Problem, TextBox } from '../../../ui';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { toast } from '../../../ui/toast';
@@ -35,7 +38,12 @@ export function FieldDrawer({ farm, lot, onClose }: { farm: Farm; lot: LotInfo; 
     },
   });
   return (
-    <FormDrawer form={form} title={lot.fieldName} button="Keep it">
+    <FormDrawer
+      form={form}
+      title={lot.fieldName}
+      button="Keep it"
+      after={<TakeOut farm={farm} lot={lot} onDone={form.close} />}
+    >
       <TextBox label="Name" {...form.box('name')} />
       <div className="grid grid-cols-2 gap-3">
         <TextBox label="Area" {...form.box('acres')} />
@@ -47,5 +55,30 @@ export function FieldDrawer({ farm, lot, onClose }: { farm: Farm; lot: LotInfo; 
         them.
       </p>
     </FormDrawer>
+  );
+}
+
+/** A field that was typed by mistake, or not planted after all; where anything was recorded for it, the other side says so. */
+function TakeOut({ farm, lot, onDone }: { farm: Farm; lot: LotInfo; onDone: () => void }) {
+  const refresh = useRefreshFarm(farm.id);
+  const navigate = useNavigate();
+  const sending = useSend();
+  const [sure, setSure] = useState(false);
+  const out = async (): Promise<void> => {
+    if (!sure) return setSure(true);
+    const params = { path: { farmId: farm.id, lotId: lot.id } };
+    if (!(await sending.send(() => write(farm.id, post('/api/farms/{farmId}/lots/{lotId}/remove', params))))) return;
+    toast(`${lot.fieldName} is taken out of ${lot.season}`);
+    onDone();
+    await navigate('/fields');
+    await refresh();
+  };
+  return (
+    <div>
+      <Button disabled={sending.busy} onClick={() => void out()}>
+        {sure ? `Yes, take ${lot.fieldName} out of ${lot.season}` : 'Take it out'}
+      </Button>
+      <Problem>{sending.message}</Problem>
+    </div>
   );
 }
