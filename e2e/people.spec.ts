@@ -1,7 +1,7 @@
 import { execFile } from 'node:child_process';
 import { expect, test } from '@playwright/test';
 import { ulid } from 'ulid';
-import { addField, addPlace, OWN, ownFarm } from './own-farm';
+import { addField, addPlace, OWN, ownFarm, setUp } from './own-farm';
 
 test('somebody is invited by a link, records under his own name, and is removed', async ({ page, browser }) => {
   const farm = await ownFarm(page);
@@ -168,9 +168,7 @@ test('the other family of a shared bin site sees its grain by a link, and keeps 
   const elsewhere = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const hers = await elsewhere.newPage();
   await hers.goto(link);
-  await expect(hers.getByRole('heading', { level: 1 })).toContainText(
-    'Willow Bend’s grain in Kestrel Levee Farms’s bins',
-  );
+  await expect(hers.getByRole('heading', { level: 1 })).toContainText('Willow Bend: your grain at Kestrel Levee Farms');
   await expect(hers.getByRole('main')).toContainText('500 bu corn');
   await expect(hers.getByRole('button', { name: /Store$/ })).toHaveCount(0);
   expect(await hers.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
@@ -190,4 +188,20 @@ test('the other family of a shared bin site sees its grain by a link, and keeps 
   await kept.getByRole('button', { name: 'Show it no more' }).click();
   await kept.getByRole('button', { name: /^Yes, show/ }).click();
   await expect(kept).toHaveCount(0);
+});
+
+test('what a farm adds to a caution stands behind it where the hazard is met', async ({ page }) => {
+  const farm = await ownFarm(page);
+  const bin = await addPlace(farm, 'Caution bin', 'bin');
+  await setUp(farm, 'binSetup', bin, { diameter: 9, eave: 6, hopper: 0 });
+  await page.goto(`${OWN}/settings/farm`);
+  await page.getByRole('button', { name: 'Your words: Bins' }).click();
+  const drawer = page.getByRole('dialog');
+  await drawer.getByLabel('On this farm').fill('Lockout at the gray panel by bin C.');
+  await drawer.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('region', { name: 'Safety, in your own words' })).toContainText('gray panel');
+  await page.goto(`${OWN}/store/tape?bin=${bin}`);
+  const caution = page.getByRole('complementary', { name: 'Caution: Bins' });
+  await expect(caution).toContainText('going in is the last resort');
+  await expect(caution).toContainText('On this farm: Lockout at the gray panel by bin C.');
 });

@@ -42,6 +42,7 @@ import { PlacesPutAway1792200000000 } from './migrations/1792200000000-places-pu
 import { PairedJobs1792300000000 } from './migrations/1792300000000-paired-jobs.js';
 import { SignInTries1792400000000 } from './migrations/1792400000000-sign-in-tries.js';
 import { OwnerLinks1792500000000 } from './migrations/1792500000000-owner-links.js';
+import { SafetyWords1792600000000 } from './migrations/1792600000000-safety-words.js';
 import { databaseAt, DatabaseHosts, useHosts } from './platform/database-hosts.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
 import {
@@ -118,6 +119,7 @@ export function dataSourceOptions(url: string, hosts?: DatabaseHosts): DataSourc
       PairedJobs1792300000000,
       SignInTries1792400000000,
       OwnerLinks1792500000000,
+      SafetyWords1792600000000,
     ],
     synchronize: false,
     poolSize: 10,

@@ -134,6 +134,7 @@ export const SETTING_ROUTES = {
   machine: '/api/farms/{farmId}/shed/machine/{subject}',
   readinessTemplate: '/api/farms/{farmId}/shed/readiness-template/{subject}',
   seasonPlan: '/api/farms/{farmId}/shed/season-plan/{subject}',
+  safetyWords: '/api/farms/{farmId}/shed/safety-words/{subject}',
   changeover: '/api/farms/{farmId}/shed/changeover/{subject}',
   partsCounters: '/api/farms/{farmId}/shed/parts-counters/{subject}',
 } as const;

@@ -2240,6 +2240,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/shed/safety-words/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['SafetyWordsController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/changeover/{subject}': {
     readonly parameters: {
       readonly query?: never;
@@ -6164,6 +6180,23 @@ export interface components {
       readonly from: string;
       readonly path: readonly string[];
     };
+    readonly SafetyWordsKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['SafetyWordsRecord'];
+    };
+    readonly SafetyWordsRecord: {
+      readonly words: {
+        readonly headerLock?: string;
+        readonly shutDown?: string;
+        readonly shafts?: string;
+        readonly overheadLines?: string;
+        readonly roading?: string;
+        readonly hotBearing?: string;
+        readonly hitching?: string;
+        readonly lifting?: string;
+        readonly binEntry?: string;
+      };
+    };
     readonly SamplesAnswer: {
       readonly samples: number;
     };
@@ -6419,6 +6452,9 @@ export interface components {
         };
         readonly seasonPlan: {
           readonly [key: string]: components['schemas']['SeasonPlanKept'];
+        };
+        readonly safetyWords: {
+          readonly [key: string]: components['schemas']['SafetyWordsKept'];
         };
         readonly changeover: {
           readonly [key: string]: components['schemas']['ChangeoverKept'];
@@ -10841,6 +10877,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['SeasonPlanRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly SafetyWordsController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['SafetyWordsRecord'];
         };
       };
     };

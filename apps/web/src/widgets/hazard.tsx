@@ -40,6 +40,8 @@ export function Hazard({ card, before }: { card: CardId; before: string }) {
   const { needed, done } = useAcknowledged(card, before);
   const spanish = useLanguage() === 'es';
   const { title, lines } = (spanish ? SAFETY_CARDS_ES : SAFETY_CARDS)[card];
+  // The farm's own stand behind the usual ones, never in their place.
+  const own = useShed().data?.settings.safetyWords.farm?.value.words[card];
   const acknowledge = async (): Promise<void> => {
     const body = { id: id.current, at: new Date(farm.clock()).toISOString(), card, before };
     if (await sending.send(() => write(farm.id, logged(farm.id, 'acknowledgement', body), 'a card read')))
@@ -50,7 +52,13 @@ export function Hazard({ card, before }: { card: CardId; before: string }) {
       <p className="flex gap-2">
         <TriangleAlert size={16} className="mt-0.5 shrink-0" aria-hidden="true" />
         <span>
-          <b>{title}.</b> {lines.join(' ')} <span className="text-muted">{spanish ? CARD_FOOT_ES : CARD_FOOT}</span>
+          <b>{title}.</b> {lines.join(' ')}{' '}
+          {own && (
+            <b>
+              {say('onThisFarm')} {own}{' '}
+            </b>
+          )}
+          <span className="text-muted">{spanish ? CARD_FOOT_ES : CARD_FOOT}</span>
         </span>
       </p>
       {needed &&

@@ -328,6 +328,7 @@ export const EN = {
   jobWaits: '{n} not sent yet, safe on this phone. A new link sends them: ask the farm for one.',
   giveBack: 'End this phone’s job',
   giveBackSure: 'Yes, end it: a new link is needed to come back',
+  onThisFarm: 'On this farm:',
   giveBackWaits: 'Not yet: {n} wait here for a signal',
 } as const;
 

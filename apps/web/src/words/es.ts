@@ -340,5 +340,6 @@ export const ES: Readonly<Record<WordKey, string>> = {
   jobWaits: '{n} sin enviar, seguros en este teléfono. Con un enlace nuevo salen: pídalo a la finca.',
   giveBack: 'Terminar el trabajo de este teléfono',
   giveBackSure: 'Sí, terminar: para volver hace falta otro enlace',
+  onThisFarm: 'En esta finca:',
   giveBackWaits: 'Todavía no: {n} esperan señal aquí',
 };

@@ -35,6 +35,7 @@ import {
   MACHINE,
   PARTS_COUNTERS,
   READINESS_TEMPLATE,
+  SAFETY_WORDS,
   SEASON_PLAN,
 } from './shed.js';
 import {
@@ -133,6 +134,7 @@ export const SETTING_KINDS = {
   machine: MACHINE,
   readinessTemplate: READINESS_TEMPLATE,
   seasonPlan: SEASON_PLAN,
+  safetyWords: SAFETY_WORDS,
   changeover: CHANGEOVER,
   partsCounters: PARTS_COUNTERS,
 } as const;

@@ -104,6 +104,12 @@ export const SEASON_PLAN = settingKind('seasonPlan', 'shed', 'season_plans', 'fa
 });
 export type SeasonPlan = SettingOf<typeof SEASON_PLAN>;
 
+/** What the farm itself adds to the usual caution of a hazard: its own lockout, its own number to call. It stands behind the caution, never in its place. */
+export const SAFETY_WORDS = settingKind('safetyWords', 'shed', 'safety_words', 'farm', {
+  words: map(text(300, 1), CARD_NAMES),
+});
+export type SafetyWords = SettingOf<typeof SAFETY_WORDS>;
+
 /** A machine on its way from one crop to another. */
 export const CHANGEOVER = settingKind('changeover', 'shed', 'changeovers', 'machines', {
   from: nullable(choice(CROP_IDS)),

@@ -33,6 +33,7 @@ const BY_MANAGER = new Set<SettingName>([
   'weightRules',
   'readinessTemplate',
   'seasonPlan',
+  'safetyWords',
   'binSetup',
   'contract',
   'buyerSheet',

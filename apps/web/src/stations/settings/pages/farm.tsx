@@ -15,6 +15,7 @@ import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { moistureBox, textBox } from '../../../widgets/record-boxes';
 import { Section } from '../../../ui/page';
+import { SafetyWords } from './safety';
 import { methodWords } from '../../../widgets/method-words';
 
 const LINK = 'inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink'; // prettier-ignore
@@ -103,6 +104,7 @@ export default function FarmSettings({ farm }: { farm: Farm }) {
           ))}
         </ul>
       </Section>
+      <SafetyWords farm={farm} may={may} />
       {base !== null && <BaseForm farm={farm} crop={base} onClose={() => setBase(null)} />}
     </div>
   );
