@@ -14,11 +14,39 @@ import { makeWires } from './lib/wires.mjs';
 const [folder = path.join(ROOT, 'docs/screenshots'), ...wanted] = process.argv.slice(2);
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
-const record = async (page) => {
-  await page.getByRole('button', { name: 'Record', exact: true }).click();
-  await page.getByRole('dialog').waitFor();
-  await page.getByLabel('From').selectOption('cart-2');
-  await page.getByLabel('To', { exact: true }).selectOption('truck-2');
+/** A link of the farm's, made as its manager. */
+const linkOf = async (page, route, data) => {
+  const { origin } = new URL(page.url());
+  const { farms } = await (await page.request.get(`${origin}/api/auth/me`)).json();
+  const made = await page.request.post(`${origin}/api/farms/${farms[0].id}/${route}`, { headers: { Origin: origin }, data }); // prettier-ignore
+  return (await made.json()).secret;
+};
+const TRUCK = { kind: 'machine', placeId: 'truck-3', label: 'Truck 3’s phone', days: 120 };
+/** What a hired driver sees who opens the link of his job. */
+const pairing = async (page) => {
+  const { origin } = new URL(page.url());
+  await page.goto(`${origin}/job/${await linkOf(page, 'members/phones', { ...TRUCK, label: 'Truck 3’s phone, Ana' })}`);
+  await page.getByLabel('Your name').fill('Ana');
+};
+const people = async (page) => {
+  await linkOf(page, 'members/phones', TRUCK);
+  await linkOf(page, 'members/phones', { kind: 'gate', label: 'Scale house tablet', days: 120 });
+  await linkOf(page, 'owner-links', { owner: 'Vance heirs', givenTo: 'Iwona Vance', days: 365 });
+  await linkOf(page, 'members/invites', { role: 'operator', givenTo: 'Ruiz, truck 3', days: 7 });
+  await page.reload();
+  await page.getByRole('list', { name: 'Links of owners' }).waitFor();
+};
+const firstHour = async (page) => {
+  for (const [i, [name, across, eave]] of [
+    ['Bin H', '36', '22'],
+    ['Bin J', '30', '18'],
+    ['Old wet bin', '24', ''],
+  ].entries()) {
+    await page.getByRole('textbox', { name: `Name, row ${i + 1}` }).fill(name);
+    await page.getByRole('textbox', { name: `Across, row ${i + 1}` }).fill(across);
+    await page.getByRole('textbox', { name: `To the eave, row ${i + 1}` }).fill(eave);
+  }
+  await page.getByText('Bin J holds').waitFor();
 };
 const drawn = (name) => (page) => page.getByRole('img', { name }).locator('svg.recharts-surface').first().waitFor();
 const inCab = (name, machine) => async (page) => {
@@ -55,7 +83,8 @@ const VIEWS = [
       await page.getByRole('region', { name: 'Where grain falls now' }).waitFor();
     },
   },
-  { name: 'record-phone', path: '/', size: PHONE, act: record },
+  { name: 'paired-phone', path: '/', size: PHONE, act: pairing },
+  { name: 'first-hour', path: '/start/bins', size: DESK, act: firstHour },
   { name: 'fields', path: '/fields', size: DESK },
   { name: 'field', path: '/fields/lot-wr-2026', size: DESK, act: drawn(/^Moisture of .* and the forecast/) },
   { name: 'next-field', path: '/fields/next', size: DESK },
@@ -64,10 +93,8 @@ const VIEWS = [
   { name: 'scales', path: '/haul/scales', size: DESK, act: weighing, live: crossing },
   { name: 'dry', path: '/dry', size: DESK, act: drawn(/^Moisture in and out/) },
   { name: 'store', path: '/store/bin-b', size: DESK },
-  { name: 'routes', path: '/store/routes', size: DESK },
   { name: 'sell', path: '/sell/next', size: DESK },
   { name: 'settle', path: '/sell/settle', size: DESK },
-  { name: 'trace', path: '/trace', size: DESK },
   {
     name: 'trace-ticket',
     path: '/trace',
@@ -86,6 +113,7 @@ const VIEWS = [
   },
   { name: 'insurance', path: '/trace/insurance', size: DESK },
   { name: 'shed', path: '/shed', size: DESK },
+  { name: 'people', path: '/settings', size: DESK, act: people },
 ];
 
 await ensureMariadb();
