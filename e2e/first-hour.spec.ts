@@ -27,6 +27,11 @@ test('the first hour by the keyboard: fields, machines, bins, a buyer, and the f
   };
   await page.getByRole('link', { name: 'Set the farm up' }).focus();
   await press('Enter');
+  // An example to look at, and away with it.
+  await page.getByRole('button', { name: 'See an example' }).click();
+  await expect(page.getByRole('textbox', { name: 'Field, row 3' })).toHaveValue('Lower Gum');
+  await page.getByRole('button', { name: 'Clear the example' }).click();
+  await expect(page.getByRole('textbox', { name: 'Field, row 1' })).toHaveValue('');
   await page.getByRole('textbox', { name: 'Field, row 1' }).focus();
   await type('Heron Slough');
   await press('Tab');

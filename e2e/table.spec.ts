@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, type Locator, type Page, test } from '@playwright/test';
+import exceljs from 'exceljs';
 import Papa from 'papaparse';
 import { DEMO, enterDemo, openPage } from './pages';
 
@@ -24,6 +25,17 @@ async function saved(page: Page): Promise<string[][]> {
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''));
   expect(errors).toEqual([]);
   return data;
+}
+
+async function workbook(page: Page): Promise<exceljs.Worksheet> {
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'XLSX' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('tickets.xlsx');
+  const book = new exceljs.Workbook();
+  await book.xlsx.readFile(await download.path());
+  return book.worksheets[0]!;
 }
 
 test('a table by keyboard: sorted, searched, filtered, its columns chosen, saved and read back', async ({ page }) => {
@@ -92,6 +104,18 @@ test('a table by keyboard: sorted, searched, filtered, its columns chosen, saved
   expect(lines.map((line) => line[0])).toEqual((await column(table, 1)).map((text) => text.replace(/\s*\d×.*/s, '')));
   expect(lines.map((line) => Math.round(Number(line[5])))).toEqual(numbers(await column(table, 6)));
   expect(lines.every((line) => /^\d{4}-\d\d-\d\d \d\d:\d\d$/.test(line[1]!))).toBe(true);
+  // The same rows as a workbook, read by another library: days are words, figures are figures.
+  const sheet = await workbook(page);
+  expect(sheet.rowCount).toBe(lines.length + 1);
+  const rows = [...Array(sheet.rowCount).keys()].map((i) => lines[0]!.map((_, k) => String(sheet.getRow(i + 1).getCell(k + 1).value ?? ''))); // prettier-ignore
+  const same = (a: string, b: string): boolean => a === b || (a !== '' && b !== '' && Number(a) === Number(b));
+  expect(rows.slice(1).every((row, i) => row.every((cell, k) => same(cell, lines[i]![k]!)))).toBe(true);
+  expect(
+    rows
+      .slice(1)
+      .flat()
+      .some((_, i) => typeof sheet.getRow(2).getCell(i + 1).value === 'number'),
+  ).toBe(true);
   await page.reload();
   await expect(table.getByRole('columnheader', { name: /^Crop/ })).toBeVisible();
   await expect(table.getByRole('columnheader', { name: /^Dry/ })).toHaveCount(0);

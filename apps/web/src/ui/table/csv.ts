@@ -12,10 +12,12 @@ export const csvOf = <T>(columns: readonly CsvColumn<T>[], rows: readonly T[]): 
     { newline: '\r\n', escapeFormulae: /^[=@\t\r]|^[+-](?![\d.])/ },
   );
 
+/** As a file. A byte order mark: spreadsheets read the accents in names by it. */
+export const csvFile = (text: string): Blob => new Blob(['\ufeff', text], { type: 'text/csv;charset=utf-8' });
+
 /** Hands a file to the reader. */
-export function saveFile(name: string, type: string, text: string): void {
-  // A byte order mark: spreadsheets read the accents in names by it.
-  const url = URL.createObjectURL(new Blob(['\ufeff', text], { type: `${type};charset=utf-8` }));
+export function saveFile(name: string, content: Blob): void {
+  const url = URL.createObjectURL(content);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

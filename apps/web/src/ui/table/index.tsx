@@ -96,7 +96,7 @@ function keptColumns(name: string): Record<string, boolean> {
   }
 }
 
-/** The one table of lists: sorted, searched, filtered, in pages, with the columns that one wants; saved as CSV; cards on a phone. */
+/** The one table of lists: sorted, searched, filtered, in pages, with the columns that one wants; saved as CSV or XLSX; cards on a phone. */
 export function DataTable<T>({
   name,
   rows,
@@ -172,17 +172,26 @@ export function DataTable<T>({
     table.setPageIndex(0);
   };
   const headOf = ({ head, unit }: Column<T>): string => (unit ? `${head}, ${unit}` : head);
-  const save = async (): Promise<void> => {
-    // Asked for seldom: not loaded with every list.
-    const { csvOf, saveFile } = await import('./csv');
-    saveFile(
-      `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.csv`,
-      'text/csv',
-      csvOf(
-        shown.map((column) => ({ head: headOf(column), text: (row: T) => textOf(column, row) })),
-        found,
-      ),
-    );
+  // Both are asked for seldom: not loaded with every list.
+  const fileName = name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
+  const saveCsv = async (): Promise<void> => {
+    const { csvFile, csvOf, saveFile } = await import('./csv');
+    const columns = shown.map((column) => ({ head: headOf(column), text: (row: T) => textOf(column, row) }));
+    saveFile(`${fileName}.csv`, csvFile(csvOf(columns, found)));
+  };
+  const saveXlsx = async (): Promise<void> => {
+    const [{ saveFile }, { xlsxOf }] = await Promise.all([import('./csv'), import('./xlsx')]);
+    const columns = shown.map((column) => ({
+      head: headOf(column),
+      // The same as in the CSV; what is no figure there (a day, sorted by its moment) is none here.
+      cell: (row: T) => {
+        const text = textOf(column, row);
+        return typeof column.value(row) === 'number' && text.trim() !== '' && Number.isFinite(Number(text))
+          ? Number(text)
+          : text;
+      },
+    }));
+    saveFile(`${fileName}.xlsx`, await xlsxOf(name, columns, found));
   };
   const counted = (count: number): string => `${number(count)} ${count === 1 ? one : many}`;
   if (rows.length === 0 && empty !== undefined) return <>{empty}</>;
@@ -228,13 +237,21 @@ export function DataTable<T>({
               visible={visible}
               onChange={(id, on) => table.setColumnVisibility({ ...visible, [id]: on })}
             />
-            <button
-              type="button"
-              onClick={() => void save()}
-              className="inline-flex min-h-11 items-center gap-2 px-2 text-sm font-semibold hover:bg-sand"
-            >
-              <Download size={16} aria-hidden="true" /> CSV
-            </button>
+            {(
+              [
+                ['CSV', saveCsv],
+                ['XLSX', saveXlsx],
+              ] as const
+            ).map(([format, save]) => (
+              <button
+                key={format}
+                type="button"
+                onClick={() => void save()}
+                className="inline-flex min-h-11 items-center gap-2 px-2 text-sm font-semibold hover:bg-sand"
+              >
+                <Download size={16} aria-hidden="true" /> {format}
+              </button>
+            ))}
           </span>
         </div>
       )}

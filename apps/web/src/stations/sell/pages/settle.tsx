@@ -23,7 +23,7 @@ import { Callout } from '../../../ui/callout';
 import { Drawer } from '../../../ui/drawer';
 import { Section } from '../../../ui/page';
 import { type State, Status } from '../../../ui/status';
-import { csvOf, saveFile } from '../../../ui/table/csv';
+import { csvFile, csvOf, saveFile } from '../../../ui/table/csv';
 import { type Column, DataTable } from '../../../ui/table';
 import { Verdict } from '../../../ui/verdict';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
@@ -453,21 +453,22 @@ function ByOwner({
   const bookFile = (): void =>
     saveFile(
       'postings.csv',
-      'text/csv',
-      csvOf(
-        [
-          { head: 'date', text: (one: Posting) => one.paidOn },
-          { head: 'buyer', text: (one) => farm.placeName(one.buyerId) },
-          { head: 'check', text: (one) => one.check },
-          { head: 'ticket', text: (one) => one.ticket ?? '' },
-          { head: 'owner', text: (one) => one.owner },
-          { head: 'field', text: (one) => (one.lot === null ? '' : (farm.lot(one.lot)?.fieldName ?? one.lot)) },
-          { head: 'crop', text: (one) => one.crop ?? '' },
-          { head: 'bushels', text: (one) => (one.bushels === 0 ? '' : plain(one.bushels, 2)) },
-          { head: 'account', text: (one) => ACCOUNT_WORDS[one.account] },
-          { head: 'amount', text: (one) => plain(one.amount, 2) },
-        ],
-        postings,
+      csvFile(
+        csvOf(
+          [
+            { head: 'date', text: (one: Posting) => one.paidOn },
+            { head: 'buyer', text: (one) => farm.placeName(one.buyerId) },
+            { head: 'check', text: (one) => one.check },
+            { head: 'ticket', text: (one) => one.ticket ?? '' },
+            { head: 'owner', text: (one) => one.owner },
+            { head: 'field', text: (one) => (one.lot === null ? '' : (farm.lot(one.lot)?.fieldName ?? one.lot)) },
+            { head: 'crop', text: (one) => one.crop ?? '' },
+            { head: 'bushels', text: (one) => (one.bushels === 0 ? '' : plain(one.bushels, 2)) },
+            { head: 'account', text: (one) => ACCOUNT_WORDS[one.account] },
+            { head: 'amount', text: (one) => plain(one.amount, 2) },
+          ],
+          postings,
+        ),
       ),
     );
   return (

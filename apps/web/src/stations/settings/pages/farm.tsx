@@ -92,7 +92,9 @@ export default function FarmSettings({ farm }: { farm: Farm }) {
               ['/fields', 'Cutting windows, owners of fields'],
               ['/haul/scales', 'Which weight counts; scales and their tolerance'],
               ['/sell/buyers', 'Buyers: sheets, hours, bids'],
+              ['/dry/cost', 'Prices of fuel and electricity, charges of the elevator'],
               ['/shed/devices', 'Devices on the wire'],
+              ['/start', 'What is on the farm, step by step'],
               ['/store', 'Places: bins, pits, trucks'],
             ] as const
           ).map(([to, name]) => (

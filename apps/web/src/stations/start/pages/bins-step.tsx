@@ -17,6 +17,12 @@ type Kind = (typeof STEP_KINDS.bins)[number];
 const isEmpty = isBlank(['name', 'across', 'eave', 'holds']);
 const START: GridRow<Column> = { what: 'bin', name: '', across: '', eave: '', holds: '' };
 
+const EXAMPLE: readonly GridRow<Column>[] = [
+  { what: 'wetBin', name: 'Wet bin', across: '', eave: '', holds: '4,500' },
+  { what: 'bin', name: 'Bin A', across: '36', eave: '22', holds: '' },
+  { what: 'pit', name: 'Pit', across: '', eave: '', holds: '900' },
+];
+
 /** A round bin by its diameter and its wall; what it holds follows. */
 const setupOf = (diameter: number, eave: number): BinSetup => ({ diameter, eave, hopper: 0 });
 
@@ -98,6 +104,7 @@ export default function BinsStep({ farm }: { farm: Farm }) {
       isEmpty={isEmpty}
       patterns={PLACE_HEADS}
       what="bin"
+      example={EXAMPLE}
       there={placesThere(farm, STEP_KINDS.bins)}
     >
       {sized.length > 0 && (

@@ -39,6 +39,7 @@ export default function BuyersStep({ farm }: { farm: Farm }) {
       isEmpty={isEmpty}
       patterns={PLACE_HEADS}
       what="buyer"
+      example={[{ name: 'Redbud Elevator' }, { name: 'Whistling Duck Feed Mill' }]}
       there={placesThere(farm, STEP_KINDS.buyers)}
     >
       <p className="mt-2 text-muted">

@@ -15,6 +15,11 @@ import { Step } from './step';
 
 type Column = 'field' | 'acres' | 'crop' | 'variety';
 const isEmpty = isBlank(['field', 'acres', 'variety']);
+const EXAMPLE: readonly GridRow<Column>[] = [
+  { field: 'Heron Slough', acres: '62.5', crop: 'corn', variety: 'early, 102 days' },
+  { field: 'Pecan Turn', acres: '118', crop: 'soybean', variety: '' },
+  { field: 'Lower Gum', acres: '80', crop: 'corn', variety: '' },
+];
 const USUAL: readonly CropId[] = ['corn', 'soybean', 'wheat', 'sorghum'];
 
 /** What the farm grows and where: typed, pasted from a spreadsheet, or out of a file. */
@@ -86,6 +91,7 @@ export default function FieldsStep({ farm }: { farm: Farm }) {
       isEmpty={isEmpty}
       patterns={FIELD_HEADS}
       what="field"
+      example={EXAMPLE}
       there={here.map((lot) => ({
         key: lot.id,
         name: lot.fieldName,

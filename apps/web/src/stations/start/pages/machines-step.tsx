@@ -20,6 +20,13 @@ type Kind = (typeof STEP_KINDS.machines)[number];
 const isEmpty = isBlank(['name', 'holds']);
 const START: GridRow<Column> = { what: 'combine', name: '', holds: '' };
 
+const EXAMPLE: readonly GridRow<Column>[] = [
+  { what: 'combine', name: 'Combine 1', holds: '350' },
+  { what: 'cart', name: 'Cart 1', holds: '1,100' },
+  { what: 'truck', name: 'Truck 1', holds: '940' },
+  { what: 'dryer', name: 'Dryer', holds: '500' },
+];
+
 /** Combines, carts, trucks, dryers: each is a vessel of the book and a machine of the shed. */
 export default function MachinesStep({ farm }: { farm: Farm }) {
   return (
@@ -75,6 +82,7 @@ function Machines({ farm, shed }: { farm: Farm; shed: NonNullable<ReturnType<typ
       isEmpty={isEmpty}
       patterns={PLACE_HEADS}
       what="machine"
+      example={EXAMPLE}
       there={placesThere(farm, STEP_KINDS.machines)}
     >
       <p className="mt-2 text-muted">

@@ -22,6 +22,7 @@ export function Step<N extends string>({
   isEmpty,
   patterns,
   what,
+  example,
   there,
   children,
 }: {
@@ -35,12 +36,15 @@ export function Step<N extends string>({
   patterns: Readonly<Record<string, readonly RegExp[]>>;
   /** "field" */
   what: string;
+  /** A few rows to look at, which nobody saves by looking at them. */
+  example: readonly GridRow<N>[];
   /** Names of what the farm has already, with where each is changed. */
   there: readonly { readonly key: string; readonly name: string; readonly more: string }[];
   /** Beside the rows: another way in. */
   children?: ReactNode;
 }) {
   const n = form.texts.rows.filter((row) => !isEmpty(row)).length;
+  const showsExample = JSON.stringify(form.texts.rows) === JSON.stringify([...example, start]);
   const heads = (line: readonly string[]): Partial<Record<N, number>> | null => {
     const match = matchHeads(line, patterns);
     const found = columns.flatMap(({ name }) => {
@@ -57,6 +61,15 @@ export function Step<N extends string>({
       <h2 className="text-3xl leading-tight">{question}</h2>
       <p className="mt-1 max-w-2xl text-muted">{lead}</p>
       {children}
+      {there.length === 0 && (n === 0 || showsExample) && (
+        <button
+          type="button"
+          onClick={() => form.set('rows', showsExample ? [start] : [...example, start])}
+          className="mt-2 inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
+        >
+          {showsExample ? 'Clear the example' : 'See an example'}
+        </button>
+      )}
       <Form
         form={form}
         button={n === 0 ? `Save the ${what}s` : `Save ${n} ${n === 1 ? what : `${what}s`}`}
