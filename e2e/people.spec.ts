@@ -86,10 +86,11 @@ test('a hired driver’s phone is paired by a link, records its truck without a 
 }) => {
   const farm = await ownFarm(page);
   const { lotId } = await addField(farm, 'Paired Bottom', 'PD1', 40, 'corn');
-  const cart = await addPlace(farm, 'Paired cart', 'cart', 900);
-  const truck = await addPlace(farm, 'Paired truck', 'truck', 900);
+  // The fullest cart is offered first: other walks leave carts on this farm.
+  const cart = await addPlace(farm, 'Paired cart', 'cart', 3000);
+  const truck = await addPlace(farm, 'Paired truck', 'truck', 3000);
   const at = (): string => new Date().toISOString();
-  const cut = { id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 9000, moisture: 0.16, at: at() };
+  const cut = { id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 60_000, moisture: 0.16, at: at() };
   await farm.post('entries', { entries: [cut] });
   await page.goto(`${OWN}/settings`);
   await page.getByRole('button', { name: 'Pair a phone' }).click();

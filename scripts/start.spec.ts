@@ -151,7 +151,15 @@ it('clears up after a run that was killed outright, and after a stale pid file',
 
 it('--empty begins a farm of its own, which a plain start then opens; --demo goes back', async () => {
   const run = await start(['--empty']);
-  expect(await me(run.address)).toEqual({ user: null, farms: [], firstRun: true, claim: false, demo: false });
+  expect(await me(run.address)).toEqual({
+    user: null,
+    farms: [],
+    firstRun: true,
+    claim: false,
+    demo: false,
+    job: null,
+    jobOver: null,
+  });
   // Whoever finds the address first is not yet its owner.
   await until('the code', 5000, () => /The code for it is [\w-]{8}: http:\S+\?code=[\w-]{8}/.test(run.output));
   await stop(run);

@@ -54,7 +54,7 @@ import type {
   TokenInfo,
 } from './people.js';
 import type { LogAnswer, SettingAnswer } from './records.js';
-import type { PhotoInfo } from './shed.js';
+import type { FuelInfo, PhotoInfo } from './shed.js';
 import type {
   CablesAnswer,
   KeptShareInfo,
@@ -149,6 +149,7 @@ export interface Api {
   OriginLinkAnswer: OriginLinkAnswer;
   OriginLinkInfo: OriginLinkInfo;
   SharedOrigin: SharedOrigin;
+  FuelInfo: FuelInfo;
   PhotoInfo: PhotoInfo;
   CablesAnswer: CablesAnswer;
   CropCosts: CropCosts;

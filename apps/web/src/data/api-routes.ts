@@ -45,6 +45,7 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/imports': { topics: ['trace'], keep: false },
   '/api/farms/{farmId}/day': { topics: ['book', 'header', 'sell', 'trace'], keep: true },
   '/api/farms/{farmId}/year/costs': { topics: ['book', 'header', 'dry', 'haul'], keep: false },
+  '/api/farms/{farmId}/fuel': { topics: ['shed', 'book'], keep: true },
   '/api/farms/{farmId}/devices': { topics: ['devices'], keep: true },
 };
 
@@ -94,6 +95,7 @@ export const LOG_ROUTES = {
   lossNotice: '/api/farms/{farmId}/trace/loss-notice',
   binMeasurement: '/api/farms/{farmId}/trace/bin-measurement',
   breakdown: '/api/farms/{farmId}/shed/breakdown',
+  fuelFill: '/api/farms/{farmId}/shed/fuel-fill',
   acknowledgement: '/api/farms/{farmId}/shed/acknowledgement',
 } as const;
 export const VOID_ROUTES = Object.fromEntries(
@@ -135,6 +137,7 @@ export const SETTING_ROUTES = {
   readinessTemplate: '/api/farms/{farmId}/shed/readiness-template/{subject}',
   seasonPlan: '/api/farms/{farmId}/shed/season-plan/{subject}',
   safetyWords: '/api/farms/{farmId}/shed/safety-words/{subject}',
+  fuelTank: '/api/farms/{farmId}/shed/fuel-tank/{subject}',
   changeover: '/api/farms/{farmId}/shed/changeover/{subject}',
   partsCounters: '/api/farms/{farmId}/shed/parts-counters/{subject}',
 } as const;

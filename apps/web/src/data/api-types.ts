@@ -1664,6 +1664,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/shed/fuel-fill': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FuelFillController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/fuel-fill/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FuelFillController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/acknowledgement': {
     readonly parameters: {
       readonly query?: never;
@@ -2249,6 +2281,22 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['SafetyWordsController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/fuel-tank/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['FuelTankController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -3338,6 +3386,22 @@ export interface paths {
     readonly get: operations['PhotosController_one'];
     readonly put?: never;
     readonly post: operations['PhotosController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fuel': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['FuelController_all'];
+    readonly put?: never;
+    readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -4893,6 +4957,50 @@ export interface components {
       readonly speed: number;
       readonly yieldKgPerHa?: number;
     };
+    readonly FuelFillKept: {
+      readonly body: components['schemas']['FuelFillRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly FuelFillRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly placeId: string;
+      /** @description gal */
+      readonly gallons: number;
+      readonly full: boolean;
+    };
+    readonly FuelInfo: {
+      readonly placeId: string;
+      readonly state: components['schemas']['FuelState'] | null;
+      readonly gallons: number;
+      readonly perBushel: number | null;
+    };
+    readonly FuelState: {
+      readonly leftGallons: number;
+      readonly burnPerHour: number;
+      /** @enum {string} */
+      readonly burnBy: 'fills' | 'typed';
+      readonly pairs: number;
+      readonly workedHours: number;
+      readonly hoursLeft: number;
+      readonly fillByMs: number;
+      readonly fullAtMs: number;
+    };
+    readonly FuelTankKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['FuelTankRecord'];
+    };
+    readonly FuelTankRecord: {
+      /** @description gal */
+      readonly gallons: number;
+      /** @description gal/h */
+      readonly burnPerHour?: number;
+      /** @description fraction */
+      readonly reserve: number;
+    };
     readonly GrainTemperatureKept: {
       readonly body: components['schemas']['GrainTemperatureRecord'];
       readonly by: string;
@@ -6441,6 +6549,7 @@ export interface components {
       readonly broken: readonly components['schemas']['BrokenRecord'][];
       readonly logs: {
         readonly breakdown: readonly components['schemas']['BreakdownKept'][];
+        readonly fuelFill: readonly components['schemas']['FuelFillKept'][];
         readonly acknowledgement: readonly components['schemas']['AcknowledgementKept'][];
       };
       readonly settings: {
@@ -6455,6 +6564,9 @@ export interface components {
         };
         readonly safetyWords: {
           readonly [key: string]: components['schemas']['SafetyWordsKept'];
+        };
+        readonly fuelTank: {
+          readonly [key: string]: components['schemas']['FuelTankKept'];
         };
         readonly changeover: {
           readonly [key: string]: components['schemas']['ChangeoverKept'];
@@ -9858,6 +9970,53 @@ export interface operations {
       };
     };
   };
+  readonly FuelFillController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['FuelFillRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly FuelFillController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly AcknowledgementController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -10906,6 +11065,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['SafetyWordsRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly FuelTankController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['FuelTankRecord'];
         };
       };
     };
@@ -12559,6 +12747,27 @@ export interface operations {
         };
         content: {
           readonly 'application/json': components['schemas']['PhotoInfo'];
+        };
+      };
+    };
+  };
+  readonly FuelController_all: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['FuelInfo'][];
         };
       };
     };

@@ -386,6 +386,8 @@ export function useRole(): Role {
   const { id } = useFarm();
   return useMe().data?.farms.find((one) => one.id === id)?.role ?? 'viewer';
 }
+/** What is left in the tanks of machines. */
+export const useFuel = () => useOfFarm('/api/farms/{farmId}/fuel');
 export const useOwnerLinks = () => useOfFarm('/api/farms/{farmId}/owner-links');
 export const useKeptShares = () => useOfFarm('/api/farms/{farmId}/kept-shares');
 /** The one job that this phone is paired for; null where somebody is signed in. */

@@ -30,10 +30,10 @@ const rests = (kind: string | undefined): boolean => kind !== undefined && kind 
 
 /** What the job's person writes down beside the grain. */
 const LOGS: Readonly<Record<string, readonly LogName[]>> = {
-  combine: ['reading', 'fieldChange', 'delay'],
-  cart: ['reading', 'fieldChange', 'delay'],
-  truck: ['delay', 'ticketPhoto'],
-  dryer: ['delay', 'dryerSample', 'dryerRun', 'grainTemperature', 'stepHeard'],
+  combine: ['reading', 'fieldChange', 'delay', 'fuelFill'],
+  cart: ['reading', 'fieldChange', 'delay', 'fuelFill'],
+  truck: ['delay', 'ticketPhoto', 'fuelFill'],
+  dryer: ['delay', 'fuelFill', 'dryerSample', 'dryerRun', 'grainTemperature', 'stepHeard'],
   bins: ['delay', 'dryerSample', 'grainTemperature', 'stepHeard', 'fanSwitch', 'routeSet', 'climb'],
   gate: ['delay', 'emptyWeight'],
 };

@@ -35,6 +35,8 @@ import {
   MACHINE,
   PARTS_COUNTERS,
   READINESS_TEMPLATE,
+  FUEL_FILL,
+  FUEL_TANK,
   SAFETY_WORDS,
   SEASON_PLAN,
 } from './shed.js';
@@ -93,6 +95,7 @@ export const LOG_KINDS = {
   lossNotice: LOSS_NOTICE,
   binMeasurement: BIN_MEASUREMENT,
   breakdown: BREAKDOWN,
+  fuelFill: FUEL_FILL,
   acknowledgement: ACKNOWLEDGEMENT,
 } as const;
 export type LogName = keyof typeof LOG_KINDS;
@@ -135,6 +138,7 @@ export const SETTING_KINDS = {
   readinessTemplate: READINESS_TEMPLATE,
   seasonPlan: SEASON_PLAN,
   safetyWords: SAFETY_WORDS,
+  fuelTank: FUEL_TANK,
   changeover: CHANGEOVER,
   partsCounters: PARTS_COUNTERS,
 } as const;

@@ -110,6 +110,25 @@ export const SAFETY_WORDS = settingKind('safetyWords', 'shed', 'safety_words', '
 });
 export type SafetyWords = SettingOf<typeof SAFETY_WORDS>;
 
+/** A machine's fuel tank; a cart's is that of the tractor before it. */
+export const FUEL_TANK = settingKind('fuelTank', 'shed', 'fuel_tanks', 'places', {
+  gallons: number(5, 5000, 'gal'),
+  /** until the farm's own fills say it */
+  burnPerHour: optional(number(0.2, 100, 'gal/h')),
+  /** of the tank, which is not to be burned */
+  reserve: number(0, 0.5, 'fraction'),
+});
+export type FuelTank = SettingOf<typeof FUEL_TANK>;
+
+/** Fuel that went into a machine. */
+export const FUEL_FILL = logKind('fuelFill', 'shed', 'fuel_fills', {
+  placeId: idOf('places'),
+  gallons: number(0.5, 5000, 'gal'),
+  /** up to the brim: from there on it is known what is left */
+  full: flag(),
+});
+export type FuelFill = LogOf<typeof FUEL_FILL>;
+
 /** A machine on its way from one crop to another. */
 export const CHANGEOVER = settingKind('changeover', 'shed', 'changeovers', 'machines', {
   from: nullable(choice(CROP_IDS)),

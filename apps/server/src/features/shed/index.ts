@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { type PhotoInfo, ULID } from '@fanega/contract';
+import { type FuelInfo, type PhotoInfo, ULID } from '@fanega/contract';
 import { Controller, Get, Inject, Injectable, Module, Param, Post, Query, Req, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
@@ -9,6 +9,9 @@ import { Answers } from '../../platform/answer.js';
 import { Clock } from '../../platform/clock.js';
 import { FarmWrites } from '../../platform/farm-write.js';
 import { Refused } from '../../platform/refused.js';
+import { LedgerModule } from '../ledger/index.js';
+import { RecordsModule } from '../records/index.js';
+import { FuelService } from './fuel.service.js';
 import { photoOf } from './photos.js';
 import { PhotosRepository } from './photos.repository.js';
 import type { PhotoRow } from './shed.entity.js';
@@ -87,6 +90,25 @@ class PhotosController {
   }
 }
 
-@Module({ controllers: [PhotosController], providers: [PhotosRepository, PhotosService] })
+@ApiTags('shed')
+@Controller('farms/:farmId/fuel')
+class FuelController {
+  constructor(@Inject(FuelService) private readonly fuel: FuelService) {}
+
+  /** What is left in the tanks that the farm told of, and until when it lasts. */
+  @Get()
+  @Allow('viewer')
+  @ForJobs()
+  @Answers('FuelInfo[]', { topics: ['shed', 'book'], keep: true })
+  all(@Param('farmId') farmId: string): Promise<FuelInfo[]> {
+    return this.fuel.all(farmId);
+  }
+}
+
+@Module({
+  imports: [LedgerModule, RecordsModule],
+  controllers: [PhotosController, FuelController],
+  providers: [PhotosRepository, PhotosService, FuelService],
+})
 export class ShedModule {}
 export { PhotoRow } from './shed.entity.js';

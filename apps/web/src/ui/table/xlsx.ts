@@ -38,5 +38,5 @@ export async function xlsxOf<T>(name: string, columns: readonly XlsxColumn<T>[],
 }
 
 /** Control letters are none in the XML that a workbook is made of. */
- 
+
 const plain = (text: string): string => text.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '');

@@ -22,15 +22,16 @@ export type QuickWay =
   | 'neighbor'
   | 'reading'
   | 'late'
+  | 'fuel'
   | 'else';
 
 const wayWords = (way: QuickWay): string => say(`way_${way}`);
 
 const WAYS: Readonly<Record<string, readonly QuickWay[]>> = {
-  combine: ['some', 'second', 'neighbor', 'ranOver', 'spilled', 'reading', 'late', 'else'],
-  cart: ['split', 'some', 'second', 'neighbor', 'ranOver', 'spilled', 'reading', 'late', 'else'],
-  truck: ['filledUp', 'split', 'some', 'otherBuyer', 'ranOver', 'spilled', 'late', 'else'],
-  dryer: ['split', 'some', 'spilled', 'late', 'else'],
+  combine: ['some', 'second', 'neighbor', 'ranOver', 'spilled', 'reading', 'late', 'fuel', 'else'],
+  cart: ['split', 'some', 'second', 'neighbor', 'ranOver', 'spilled', 'reading', 'late', 'fuel', 'else'],
+  truck: ['filledUp', 'split', 'some', 'otherBuyer', 'ranOver', 'spilled', 'late', 'fuel', 'else'],
+  dryer: ['split', 'some', 'spilled', 'late', 'fuel', 'else'],
 };
 
 export function ChooseWay({

@@ -19,7 +19,7 @@ import { NotebookPen } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { toast } from '../../../ui/toast';
 import { ulid } from 'ulid';
-import { type Farm, useDevices, useDown, useJob, useNotebook } from '../../../data/farm';
+import { type Farm, useDevices, useDown, useFuel, useJob, useNotebook } from '../../../data/farm';
 import { useLive } from '../../../data/live';
 import { type Command, post } from '../../../data/api';
 import { entriesOf, useOutbox, write } from '../../../data/outbox';
@@ -33,6 +33,7 @@ import { useTicking } from '../../../ui/use-ticking';
 import { ChainLine, LeaveBy } from '../../../widgets/chain-line';
 import { DeadlineLine } from '../../../widgets/deadline-line';
 import { BoxSample, strataOf } from '../../../widgets/core-sample';
+import { fuelWords } from '../../../widgets/fuel-words';
 import { headline } from '../../../widgets/headline';
 import { LiveWeight } from '../../../widgets/live-weight';
 import { IntakeSheet, intakeWords, withReason } from '../../../widgets/intake';
@@ -50,6 +51,7 @@ import { LiveDisplay } from './live-display';
 import { BuyerPick, ChooseWay, FillPad, LostPad, type QuickWay, SplitPad } from '../forms/quick-ways';
 import { ReadMoisture } from '../forms/read-moisture';
 import { asked, askedFor, holdersOfOther, SwitchField } from '../forms/switch-field';
+import { FuelPad } from '../forms/fuel-pad';
 import { TicketPad } from '../forms/ticket-pad';
 import { type Unstamped, words } from '../words';
 import { say } from '../../../words';
@@ -90,6 +92,8 @@ export function InCab({
   const devices = useDevices().data ?? [];
   const down = useDown();
   const gates = useGates();
+  const fuelHere = useFuel().data?.find(({ placeId }) => placeId === me.id);
+  const fuel = fuelHere && fuelWords(farm, fuelHere);
   const [pad, setPad] = useState<{
     readonly lot: string;
     readonly to: string;
@@ -398,6 +402,16 @@ export function InCab({
           )}
           <ChainLine farm={farm} className="text-xl" />
           <DeadlineLine farm={farm} placeId={me.id} className="text-xl" />
+          {fuel && (
+            <button
+              type="button"
+              onClick={() => setWay('fuel')}
+              className="min-h-14 border-y border-rule py-2 text-left"
+            >
+              <span className="block text-xl font-semibold">{fuel.line}</span>
+              {fuel.more !== '' && <span className="text-muted">{fuel.more}</span>}
+            </button>
+          )}
           {me.kind === 'truck' && (
             <Suspense>
               <PhotoTicket farm={farm} truck={me} />
@@ -514,6 +528,7 @@ export function InCab({
       {way === 'reading' && (
         <ReadMoisture farm={farm} lotId={lastLoad?.lot} onClose={() => setWay(null)} onKeep={keep} />
       )}
+      {way === 'fuel' && <FuelPad farm={farm} me={me} onClose={() => setWay(null)} onKeep={keep} />}
       {way === 'late' && <ReportDelay farm={farm} machineId={me.id} onClose={() => setWay(null)} onKeep={keep} />}
       {against && (
         <IntakeSheet

@@ -18,6 +18,7 @@ import { alternativeWords, cropWords, dayWords, days, farmDay } from '../words';
 import { useSettingChange } from '../use-setting-change';
 import { CountersSheet, ServiceSheet, WearSheet } from './asset-sheets';
 import { isOpen, Item, ItemSheet } from './asset-item';
+import { AssetFuel } from './asset-fuel';
 import { Services, Wear } from './asset-hours';
 
 /** One machine: its list, its services by the counter, what wears on it. */
@@ -123,6 +124,7 @@ export function AssetPage({
       <div className="border-t border-ink lg:grid lg:grid-cols-2">
         <Services sheet={sheet} onEdit={edit} onAdd={() => setOpen('service')} onCounters={() => setOpen('counters')} />
         <Wear farm={farm} shed={shed} sheet={sheet} onEdit={edit} onAdd={() => setOpen('wear')} />
+        {sheet.placeId !== undefined && <AssetFuel farm={farm} shed={shed} placeId={sheet.placeId} />}
       </div>
       {(open === 'item' || (open !== null && typeof open === 'object')) && (
         <ItemSheet

@@ -1,0 +1,50 @@
+import { FUEL_FILL, type PlaceInfo } from '@fanega/core';
+import { ulid } from 'ulid';
+import type { Command } from '../../../data/api';
+import { type Farm, useFuel, useShed } from '../../../data/farm';
+import { logged } from '../../../data/records';
+import { volume } from '../../../quantity/quantity';
+import { TextBox } from '../../../ui';
+import { yesNo } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
+import { SwitchBox } from '../../../ui/switch-box';
+import { figureBox } from '../../../widgets/record-boxes';
+import { say } from '../../../words';
+import { PadDrawer } from './pad-drawer';
+import { usePad } from './use-pad';
+
+/** Fuel into the machine: what it likely took stands there already, and a full tank begins its clock anew. */
+export function FuelPad({
+  farm,
+  me,
+  onClose,
+  onKeep,
+}: {
+  farm: Farm;
+  me: PlaceInfo;
+  onClose: () => void;
+  onKeep: (command: Command, what: string) => void;
+}) {
+  const tank = useShed().data?.settings.fuelTank[me.id]?.value.gallons;
+  const state = useFuel().data?.find(({ placeId }) => placeId === me.id)?.state;
+  const likely = tank !== undefined && state ? Math.round(tank - state.leftGallons) : null;
+  const form = useFields({
+    boxes: { gallons: figureBox(FUEL_FILL.fields.gallons, volume, { missing: say('fuelHowMuch') }), full: yesNo },
+    start: () => ({ gallons: likely !== null && likely >= 1 ? volume.text(likely) : '', full: true as boolean }),
+    close: onClose,
+    save: ({ gallons, full }) => {
+      const body = { id: ulid(), at: new Date(farm.clock()).toISOString(), placeId: me.id, gallons, full };
+      onKeep(logged(farm.id, 'fuelFill', body), say('fuelFilled', { place: me.name, much: volume(gallons).text }));
+      return Promise.resolve(false);
+    },
+  });
+  const pad = usePad(form, 'gallons');
+  return (
+    <PadDrawer form={form} title={say('way_fuel')} onKey={pad.onKey}>
+      <TextBox label={say('fuelIn')} {...pad.box('gallons')} />
+      <SwitchBox large className="text-lg" on={form.texts.full} onChange={(on) => form.set('full', on)}>
+        {say('fuelFull')}
+      </SwitchBox>
+    </PadDrawer>
+  );
+}

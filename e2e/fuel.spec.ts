@@ -1,0 +1,46 @@
+import { expect, test } from '@playwright/test';
+import { ulid } from 'ulid';
+import { addField, addPlace, keep, OWN, ownFarm } from './own-farm';
+
+const HOUR = 3_600_000;
+
+test('fuel: the tank is told in the shed, a full one recorded in the cab, and the cab says until when it lasts', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Fuel Bottom', 'FB1', 40, 'corn');
+  const combine = await addPlace(farm, 'Fuel combine', 'combine', 400);
+  // It works since nine hours, a load every half an hour.
+  const now = Date.now();
+  const entries = Array.from({ length: 19 }, (_, i) => ({ id: ulid(), type: 'harvest', lot: lotId, to: combine, wetKg: 500, moisture: 0.16, at: new Date(now - 60_000 - (18 - i) * (HOUR / 2)).toISOString() })); // prettier-ignore
+  await farm.post('entries', { entries });
+  await keep(farm, 'fuelFill', { id: ulid(), at: new Date(now - 9 * HOUR).toISOString(), placeId: combine, gallons: 200, full: true }); // prettier-ignore
+  await page.goto(`${OWN}/shed/${combine}`);
+  const fuel = page.getByRole('region', { name: 'Fuel' });
+  await fuel.getByRole('button', { name: 'Tell its tank' }).click();
+  const drawer = page.getByRole('dialog');
+  await drawer.getByLabel('The tank holds').fill('300');
+  await drawer.getByLabel('It burns an hour').fill('25');
+  await drawer.getByRole('button', { name: 'Keep it' }).click();
+  // 300 less nine hours of 25 is 75, of which 30 stay: 1.8 hours.
+  await expect(fuel).toContainText('75 gal left, 1.8 h of work to the reserve');
+  await expect(fuel).toContainText(/Fill by \d+:\d\d [ap]m if it works on/);
+
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${OWN}/cab`);
+  await page.getByLabel('Your name').fill('Dell');
+  await page.getByRole('button', { name: 'Fuel combine', exact: true }).click();
+  // Two taps: what it likely took stands there already.
+  await page.getByRole('button', { name: /^Fuel: fill by/ }).click();
+  await expect(page.getByRole('dialog').getByLabel('Went in')).toHaveValue('225');
+  await page.getByRole('dialog').getByRole('button', { name: 'Record it' }).click();
+  await expect(page.getByRole('button', { name: /^Fuel: fill by/ })).toContainText('300 gal left');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${OWN}/shed/${combine}`);
+  await expect(fuel).toContainText('by its own fills, the middle of one pair of full tanks');
+  const fills = fuel.getByRole('list', { name: 'Fills' });
+  await expect(fills.getByRole('listitem')).toHaveCount(2);
+  await fills.getByRole('button', { name: 'Take it back' }).first().click();
+  await fills.getByRole('button', { name: 'Yes, take it back' }).click();
+  await expect(fuel).toContainText('75 gal left');
+});
