@@ -260,6 +260,8 @@ export const fuelText = (amount: number, unit: string, decimals = 0): string =>
   unit === 'gal' && system() === 'metric'
     ? `${number(amount * 3.785411784, decimals)} L`
     : `${number(amount, decimals)} ${unit}`;
+/** Fuel in a machine's tank, as a gauge says it: whole gallons or liters. */
+export const gaugeText = (amount: number, decimals = 0): string => fuelText(amount, 'gal', decimals);
 
 /** h. */
 export const hours = everywhere({ name: 'h', of: 1, decimals: 1 });

@@ -1,6 +1,6 @@
 import type { FuelInfo } from '@fanega/contract';
 import type { Farm } from '../data/farm';
-import { fuelText, number } from '../quantity/quantity';
+import { gaugeText, number } from '../quantity/quantity';
 import { clock } from '../quantity/time';
 import { say } from '../words';
 
@@ -11,7 +11,7 @@ const FAR = 14;
 export function fuelWords(farm: Farm, { state }: FuelInfo): { readonly line: string; readonly more: string } | null {
   if (state === null) return { line: say('fuelUnknown'), more: '' };
   if (state.hoursLeft > FAR) return null;
-  const more = say('fuelLeft', { much: fuelText(state.leftGallons, 'gal'), hours: number(Math.max(0, state.hoursLeft), 1) }); // prettier-ignore
+  const more = say('fuelLeft', { much: gaugeText(state.leftGallons), hours: number(Math.max(0, state.hoursLeft), 1) }); // prettier-ignore
   return state.hoursLeft <= 0
     ? { line: say('fuelNow'), more }
     : { line: say('fuelBy', { time: clock(state.fillByMs, farm.data.farm.timeZone) }), more };

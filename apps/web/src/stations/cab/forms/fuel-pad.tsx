@@ -3,7 +3,7 @@ import { ulid } from 'ulid';
 import type { Command } from '../../../data/api';
 import { type Farm, useFuel, useShed } from '../../../data/farm';
 import { logged } from '../../../data/records';
-import { fuelText, volume } from '../../../quantity/quantity';
+import { gaugeText, volume } from '../../../quantity/quantity';
 import { TextBox } from '../../../ui';
 import { yesNo } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
@@ -34,7 +34,7 @@ export function FuelPad({
     close: onClose,
     save: ({ gallons, full }) => {
       const body = { id: ulid(), at: new Date(farm.clock()).toISOString(), placeId: me.id, gallons, full };
-      onKeep(logged(farm.id, 'fuelFill', body), say('fuelFilled', { place: me.name, much: fuelText(gallons, 'gal') }));
+      onKeep(logged(farm.id, 'fuelFill', body), say('fuelFilled', { place: me.name, much: gaugeText(gallons) }));
       return Promise.resolve(false);
     },
   });

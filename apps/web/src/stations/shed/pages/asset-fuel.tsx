@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { type Farm, useFuel, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
-import { bushels, count, fuelText, number, volume } from '../../../quantity/quantity';
+import { bushels, count, gaugeText, number, volume } from '../../../quantity/quantity';
 import { clock, dated } from '../../../quantity/time';
 import { Button, TextBox } from '../../../ui';
 import { useFields } from '../../../ui/form/use-fields';
@@ -27,7 +27,7 @@ export function AssetFuel({ farm, shed, placeId }: { farm: Farm; shed: ShedRecor
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h3 className="text-xl">Fuel</h3>
         <Button look="quiet" className="!px-0" onClick={() => setTelling(true)}>
-          {kept ? `Tank of ${fuelText(kept.value.gallons, 'gal')}` : 'Tell its tank'}
+          {kept ? `Tank of ${gaugeText(kept.value.gallons)}` : 'Tell its tank'}
         </Button>
       </div>
       {kept === undefined ? (
@@ -40,8 +40,8 @@ export function AssetFuel({ farm, shed, placeId }: { farm: Farm; shed: ShedRecor
               : `Fill by ${clock(state.fillByMs, timeZone)} if it works on`}
           </p>
           <p>
-            About {fuelText(state.leftGallons, 'gal')} left, {number(Math.max(0, state.hoursLeft), 1)} h of work to the
-            reserve. It burns {fuelText(state.burnPerHour, 'gal', 1)} an hour{' '}
+            About {gaugeText(state.leftGallons)} left, {number(Math.max(0, state.hoursLeft), 1)} h of work to the
+            reserve. It burns {gaugeText(state.burnPerHour, 1)} an hour{' '}
             {state.burnBy === 'fills'
               ? `by its own fills, the middle of ${state.pairs === 1 ? 'one pair' : `${state.pairs} pairs`} of full tanks`
               : 'as you told; two full tanks say it better'}
@@ -58,9 +58,9 @@ export function AssetFuel({ farm, shed, placeId }: { farm: Farm; shed: ShedRecor
       )}
       {info && info.gallons > 0 && (
         <p className="mt-1">
-          This season {fuelText(info.gallons, 'gal')}
+          This season {gaugeText(info.gallons)}
           {info.perBushel !== null &&
-            `, ${fuelText(info.perBushel * 1000, 'gal', 1)} for every ${bushels(1000, farm.kgPerBu(undefined)).text} cut`}
+            `, ${gaugeText(info.perBushel * 1000, 1)} for every ${bushels(1000, farm.kgPerBu(undefined)).text} cut`}
           .
         </p>
       )}
@@ -69,7 +69,7 @@ export function AssetFuel({ farm, shed, placeId }: { farm: Farm; shed: ShedRecor
           {fills.slice(0, SHOWN).map(({ body, by }) => (
             <li key={body.id} className="flex flex-wrap items-center gap-x-4 py-1.5">
               <span className="min-w-48 flex-1">
-                <b>{fuelText(body.gallons, 'gal')}</b>
+                <b>{gaugeText(body.gallons)}</b>
                 {body.full ? ', full' : ''}{' '}
                 <span className="text-sm text-muted">
                   {dated(body.at, timeZone)}, {by}
