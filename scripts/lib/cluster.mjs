@@ -1,9 +1,8 @@
-import { spawn } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { chmodSync, chownSync, existsSync, mkdirSync, openSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { spawnSync } from 'node:child_process';
 import { anyFreePort, has, run, until } from './run.mjs';
 import { stop } from './say.mjs';
 

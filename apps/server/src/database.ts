@@ -84,12 +84,13 @@ const ENTITIES = [
   ...RECORD_SCHEMAS,
 ];
 
-/** @param hosts of a cluster, which the lines of the pool go to */
-export function dataSourceOptions(url: string, hosts?: DatabaseHosts): DataSourceOptions {
-  const { user, password, database } = databaseAt(url);
+/** @param nodes of a cluster, which the lines of the pool go to; one MariaDB is reached by its host */
+export function dataSourceOptions(url: string, nodes?: DatabaseHosts): DataSourceOptions {
+  const { user: username, password, database, hosts } = databaseAt(url);
   return {
     type: 'mariadb',
-    ...(hosts ? { username: user, password, database, extra: { stream: hosts.connect } } : { url }),
+    ...{ username, password, database },
+    ...(nodes ? { extra: { stream: nodes.connect } } : hosts[0]),
     charset: 'utf8mb4',
     timezone: 'Z',
     entities: ENTITIES,

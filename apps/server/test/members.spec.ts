@@ -2,7 +2,7 @@ import type {
   AuditLine,
   InviteInfo,
   MemberInfo,
-  NewInvite,
+  NewLink,
   NewToken,
   ProfileAnswer,
   TokenInfo,
@@ -29,7 +29,7 @@ interface Refusal {
 }
 const at = (path: string): string => `/farms/${farmId}/${path}`;
 const load = () => ({ entries: [{ id: ulid(), type: 'harvest', lot: p.hs, to: p.cart, wetKg: 500, moisture: 0.15, at: '2026-09-10T12:00:00Z' }] }); // prettier-ignore
-const invite = async (by: Client, role: string) => by.post<NewInvite>(at('members/invites'), { role, givenTo: 'Dell', days: 7 }); // prettier-ignore
+const invite = async (by: Client, role: string) => by.post<NewLink>(at('members/invites'), { role, givenTo: 'Dell', days: 7 }); // prettier-ignore
 const members = async (): Promise<MemberInfo[]> => (await owner.get<MemberInfo[]>(at('members'))).body;
 
 /** Comes in by a link with an account of his own. */
@@ -88,7 +88,7 @@ describe('somebody is invited', () => {
   it('belongs to two farms with one account', async () => {
     const tilda = await comeIn('operator', 'tilda');
     const other = await harness.otherFarm();
-    const { secret } = (await other.client.post<NewInvite>(`/farms/${other.farmId}/members/invites`, { role: 'viewer', givenTo: 'Tilda', days: 3 })).body; // prettier-ignore
+    const { secret } = (await other.client.post<NewLink>(`/farms/${other.farmId}/members/invites`, { role: 'viewer', givenTo: 'Tilda', days: 3 })).body; // prettier-ignore
     const again = await harness.client().post<Refusal>(`/invites/${secret}/accept`, { name: 'T', email: 'tilda@example.invalid', password: 'a long enough one' }); // prettier-ignore
     expect([again.status, again.body.message]).toEqual([409, expect.stringMatching(/sign in first/)]);
     expect((await tilda.post(`/invites/${secret}/join`, {})).body).toEqual({ id: other.farmId });
@@ -116,7 +116,7 @@ describe('one’s own account', () => {
     expect((await sign('a long enough one')).status).toBe(401);
     expect((await bea.put('/profile/name', { name: 'Bea' })).status).toBe(204);
     const { userId } = (await members()).find(({ name }) => name === 'Bea')!;
-    const { secret } = (await owner.post<NewInvite>(at(`members/${userId}/password-link`), {})).body;
+    const { secret } = (await owner.post<NewLink>(at(`members/${userId}/password-link`), {})).body;
     expect((await again.get(`/invites/${secret}`)).body).toMatchObject({
       kind: 'password',
       email: 'bea@example.invalid',

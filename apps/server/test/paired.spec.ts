@@ -1,4 +1,4 @@
-import type { FarmNow, Me, NewInvite, PairedInfo, PairShown } from '@fanega/contract';
+import type { FarmNow, Me, NewLink, PairedInfo, PairShown } from '@fanega/contract';
 import type { Entry } from '@fanega/core';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -28,7 +28,7 @@ const phones = async (): Promise<PairedInfo[]> => (await owner.get<PairedInfo[]>
 
 describe('a phone paired for one job', () => {
   it('is paired by a link that opens once, and is nobody’s account', async () => {
-    const { secret } = (await owner.post<NewInvite>(at('members/phones'), { kind: 'machine', placeId: p.cart, label: 'Cart 1’s tablet', days: 30 })).body; // prettier-ignore
+    const { secret } = (await owner.post<NewLink>(at('members/phones'), { kind: 'machine', placeId: p.cart, label: 'Cart 1’s tablet', days: 30 })).body; // prettier-ignore
     const shown = (await harness.client().get<PairShown>(`/jobs/${secret}`)).body;
     expect(shown).toMatchObject({ farm: 'Test Levee', label: 'Cart 1’s tablet', place: 'Cart 1', by: 'Oona' });
     expect((await harness.client().post(`/jobs/${secret}/take`, { name: '  ' })).status).toBe(400);

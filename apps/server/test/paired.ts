@@ -1,4 +1,4 @@
-import type { NewInvite } from '@fanega/contract';
+import type { NewLink } from '@fanega/contract';
 import type { Client, Harness } from './harness.js';
 
 /** A phone that a manager paired for a job, as its browser then calls. */
@@ -9,7 +9,7 @@ export async function pairedPhone(
   job: object,
   driver = 'Ana',
 ): Promise<Client> {
-  const { secret } = (await manager.post<NewInvite>(`/farms/${farmId}/members/phones`, { days: 30, ...job })).body;
+  const { secret } = (await manager.post<NewLink>(`/farms/${farmId}/members/phones`, { days: 30, ...job })).body;
   const phone = harness.client();
   const taken = await phone.post(`/jobs/${secret}/take`, { name: driver });
   phone.cookie = taken.headers.get('set-cookie')!.split(';')[0]!;

@@ -1,4 +1,4 @@
-import type { KeptShareInfo, NewOwnerLink, OwnerLinkInfo, SharedGrain } from '@fanega/contract';
+import type { KeptShareInfo, NewLink, OwnerLinkInfo, SharedGrain } from '@fanega/contract';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { OwnerLinkRow } from '../src/features/store/index.js';
@@ -18,11 +18,11 @@ beforeAll(async () => {
   const shares = [{ owner: 'Test Levee', part: 0.6 }, { owner: 'Willow Bend', part: 0.4 }]; // prettier-ignore
   await owner.post(`/farms/${farmId}/revisions`, { id: ulid(), reason: 'the lease', change: { what: 'shares', lot: p.hs, shares } }); // prettier-ignore
   const at = '2026-09-10T12:00:00Z';
-  await owner.post(`/farms/${farmId}/entries`, { entries: [{ id: ulid(), type: 'harvest', lot: p.hs, to: p.bin, wetKg: 10_000, moisture: 0.18, at }, { id: ulid(), type: 'harvest', lot: p.pt, to: p.bin, wetKg: 5000, moisture: 0.16, at }] }); // prettier-ignore
+  await owner.post(`/farms/${farmId}/entries`, { entries: [{ id: ulid(), type: 'harvest', lot: p.hs, to: p.bin, wetKg: 10_000, moisture: 0.18, at }, { id: ulid(), type: 'harvest', lot: p.pt, to: p.bin, wetKg: 5000, moisture: 0.16, at: '2026-09-10T13:00:00Z' }] }); // prettier-ignore
 });
 afterAll(() => harness.stop());
 
-const link = (body: object = {}) => owner.post<NewOwnerLink>(`/farms/${farmId}/owner-links`, { owner: 'Willow Bend', givenTo: 'Iwona', days: 365, ...body }); // prettier-ignore
+const link = (body: object = {}) => owner.post<NewLink>(`/farms/${farmId}/owner-links`, { owner: 'Willow Bend', givenTo: 'Iwona', days: 365, ...body }); // prettier-ignore
 
 describe('a shared bin site', () => {
   it('shows an owner his part of what lies there by a link, and nothing else', async () => {

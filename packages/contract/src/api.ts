@@ -48,11 +48,11 @@ import type {
   Me,
   MemberAnswer,
   MemberInfo,
-  NewInvite,
   NewToken,
   ProfileAnswer,
   TokenInfo,
 } from './people.js';
+import type { LinkAnswer, NewLink } from './links.js';
 import type { LogAnswer, SettingAnswer } from './records.js';
 import type { FuelInfo, PhotoInfo } from './shed.js';
 import type {
@@ -60,10 +60,8 @@ import type {
   KeptShareInfo,
   LevelInfo,
   MotorInfo,
-  NewOwnerLink,
   OwnerLinkInfo,
   PlaceAnswer,
-  ShareAnswer,
   SharedGrain,
 } from './store.js';
 import type {
@@ -74,8 +72,6 @@ import type {
   InsuranceAnswer,
   LoadsImportAnswer,
   MovedLoadsAnswer,
-  NewOriginLink,
-  OriginLinkAnswer,
   OriginLinkInfo,
   SharedOrigin,
 } from './trace.js';
@@ -124,7 +120,6 @@ export interface Api {
   PairShown: PairShown;
   MemberAnswer: MemberAnswer;
   MemberInfo: MemberInfo;
-  NewInvite: NewInvite;
   NewToken: NewToken;
   ProfileAnswer: ProfileAnswer;
   TokenInfo: TokenInfo;
@@ -137,16 +132,14 @@ export interface Api {
   LoadsImportAnswer: LoadsImportAnswer;
   InsuranceAnswer: InsuranceAnswer;
   MovedLoadsAnswer: MovedLoadsAnswer;
+  LinkAnswer: LinkAnswer;
+  NewLink: NewLink;
   KeptShareInfo: KeptShareInfo;
-  NewOwnerLink: NewOwnerLink;
   OwnerLinkInfo: OwnerLinkInfo;
-  ShareAnswer: ShareAnswer;
   SharedGrain: SharedGrain;
-  NewOriginLink: NewOriginLink;
   Division: Division;
   Origin: Origin;
   OriginFile: OriginFile;
-  OriginLinkAnswer: OriginLinkAnswer;
   OriginLinkInfo: OriginLinkInfo;
   SharedOrigin: SharedOrigin;
   FuelInfo: FuelInfo;

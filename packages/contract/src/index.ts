@@ -8,6 +8,7 @@ export * from './records.js';
 export * from './fields.js';
 export * from './haul.js';
 export * from './dry.js';
+export * from './links.js';
 export * from './store.js';
 export * from './trace.js';
 export * from './shed.js';

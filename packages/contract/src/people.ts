@@ -225,11 +225,6 @@ export class InviteBody {
   @Max(90)
   days: number;
 }
-/** The secret is told once; the farm keeps only its fingerprint. */
-export interface NewInvite {
-  readonly id: string;
-  readonly secret: string;
-}
 export interface InviteInfo {
   readonly id: string;
   readonly kind: 'join' | 'password';

@@ -22,6 +22,7 @@ import {
   Max,
   Min,
 } from 'class-validator';
+import { LinkBody, type LinkInfo } from './links.js';
 import type { ClockStyle, UnitSystem } from './people.js';
 import { Each, FiguresOrNulls, Fits, IsBetween, IsInstant } from './rules.js';
 
@@ -164,38 +165,14 @@ export interface LevelInfo extends LevelWatch {
   readonly placeId: string;
 }
 
-/** A link by which an owner sees what of the grain in this farm's bins is his, and nothing else. */
-export class OwnerLinkBody {
+/** A link by which an owner sees what of the grain in this farm's bins is his. */
+export class OwnerLinkBody extends LinkBody {
   @ApiProperty({ description: 'as he stands with the fields' })
   @Fits(FIELD_NAMES.owner, 'which owner?')
   owner: string;
-
-  @ApiProperty()
-  @IsString()
-  @Length(1, 120, { message: 'who is it for?' })
-  givenTo: string;
-
-  @ApiPropertyOptional({ description: 'days that it opens; left out: until it is cut off' })
-  @IsOptional()
-  @IsInt({ message: 'whole days' })
-  @Min(1)
-  @Max(3650)
-  days?: number;
 }
-export interface NewOwnerLink {
-  readonly id: string;
-  readonly secret: string;
-}
-export interface OwnerLinkInfo {
-  readonly id: string;
+export interface OwnerLinkInfo extends LinkInfo {
   readonly owner: string;
-  readonly givenTo: string;
-  readonly by: string;
-  readonly madeAt: string;
-  readonly endsAt: string | null;
-  readonly opened: number;
-  readonly openedAt: string | null;
-  readonly revoked: boolean;
 }
 /** What the link shows, as the book stands now. */
 export interface SharedGrain {
@@ -221,7 +198,4 @@ export interface KeptShareInfo {
   readonly owner: string;
   /** null: the link has ended or was cut off */
   readonly share: SharedGrain | null;
-}
-export interface ShareAnswer {
-  readonly id: string;
 }

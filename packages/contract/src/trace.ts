@@ -22,13 +22,14 @@ import {
   Min,
 } from 'class-validator';
 import { SeasonLotBody } from './fields.js';
+import { LinkBody, type LinkInfo } from './links.js';
 import type { ClockStyle, UnitSystem } from './people.js';
 import { Each, Fits, IsBetween, IsInstant, IsMoisture, ULID } from './rules.js';
 
 export const ORIGIN_KINDS = ['delivery', 'place'] as const;
 
-/** A link that shows one origin, and nothing else of the farm, to whoever has it. */
-export class OriginLinkBody {
+/** A link that shows one origin. */
+export class OriginLinkBody extends LinkBody {
   @ApiProperty({ enum: ORIGIN_KINDS })
   @IsIn(ORIGIN_KINDS, { message: 'an origin is of a delivery or of a place' })
   kind: (typeof ORIGIN_KINDS)[number];
@@ -37,40 +38,11 @@ export class OriginLinkBody {
   @IsString()
   @Length(1, 40)
   subject: string;
-
-  @ApiProperty()
-  @IsString()
-  @Length(1, 120, { message: 'who is it for?' })
-  givenTo: string;
-
-  @ApiPropertyOptional({ description: 'days that it opens; left out: until it is cut off' })
-  @IsOptional()
-  @IsInt({ message: 'whole days' })
-  @Min(1)
-  @Max(3650)
-  days?: number;
 }
 
-/** The secret is told once; the farm keeps only its fingerprint. */
-export interface NewOriginLink {
-  readonly id: string;
-  readonly secret: string;
-}
-
-export interface OriginLinkInfo {
-  readonly id: string;
+export interface OriginLinkInfo extends LinkInfo {
   readonly kind: (typeof ORIGIN_KINDS)[number];
   readonly subject: string;
-  readonly givenTo: string;
-  readonly by: string;
-  readonly madeAt: string;
-  readonly endsAt: string | null;
-  readonly opened: number;
-  readonly openedAt: string | null;
-  readonly revoked: boolean;
-}
-export interface OriginLinkAnswer {
-  readonly id: string;
 }
 
 /** Whether what was given still stands in the book: the same, otherwise since, or taken back. */

@@ -1,5 +1,4 @@
 import { type Role, ROLES } from '@fanega/contract';
-import { jobSignature, signedBy } from '@fanega/core';
 import {
   applyDecorators,
   type CanActivate,
@@ -18,7 +17,7 @@ import { Buckets } from './buckets.js';
 import { Clock } from './clock.js';
 import { CONFIG, type Config } from './config.js';
 import { tokenOf } from './cookie.js';
-import { type JobCaller, Jobs, notItsJob } from './jobs.js';
+import { type JobCaller, Jobs, notItsJob, onJob } from './jobs.js';
 import { Refused } from './refused.js';
 import { ApiTokenRow, DeviceRow, MembershipRow, SessionRow, UserRow } from './entities/identity.entity.js';
 import { hashToken } from './tokens.js';
@@ -33,7 +32,7 @@ export type Access = 'public' | 'signedIn' | 'device' | Role;
 export const Allow = (access: Access) => applyDecorators(SetMetadata(ACCESS, access), ApiExtension('x-access', access));
 
 /** A paired phone may call it too: it reads what its cab shows, and where it writes, the route looks whether that is its job's. */
-export const ForJobs = () => applyDecorators(SetMetadata(FOR_JOBS, true), ApiExtension('x-jobs', true));
+export const ForJobs = (open = true) => applyDecorators(SetMetadata(FOR_JOBS, open), ApiExtension('x-jobs', open));
 
 export interface Caller {
   readonly id: string;
@@ -64,7 +63,7 @@ export interface Writer {
   readonly job?: JobCaller;
 }
 const writerOf = ({ caller, job }: CalledRequest): Writer | null =>
-  job ? { id: null, name: signedBy(job.driver, jobSignature(job.label)), job } : (caller ?? null);
+  job ? { id: null, name: onJob(job), job } : (caller ?? null);
 
 export const WriterOf = createParamDecorator((_: unknown, context: ExecutionContext) =>
   writerOf(context.switchToHttp().getRequest<CalledRequest>()),

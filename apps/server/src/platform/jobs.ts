@@ -1,5 +1,5 @@
 import type { ErrorIssue } from '@fanega/contract';
-import type { Job } from '@fanega/core';
+import { type Job, jobSignature, signedBy } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import type { Request } from 'express';
 import { DataSource } from 'typeorm';
@@ -51,3 +51,7 @@ export class Jobs {
 /** What a paired phone hears where it asks for more than its job. */
 export const notItsJob = ({ label }: Pick<JobCaller, 'label'>, issues: readonly ErrorIssue[] = []): Refused =>
   new Refused('role_too_low', `This is ${label}: it records its own job and nothing else.`, issues);
+
+/** Whose name stands with what a paired phone writes: the driver's, or the one that he typed, and the phone's behind it. */
+export const onJob = ({ driver, label }: Pick<JobCaller, 'driver' | 'label'>, typed?: string): string =>
+  signedBy(typed?.trim() || driver, jobSignature(label));

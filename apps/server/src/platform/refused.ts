@@ -67,6 +67,15 @@ export function bookRefuses(refusals: readonly Refusal[]): Refused {
   return new Refused('book_refuses', issues.length > 1 ? `${first} (and ${issues.length - 1} more)` : first, issues);
 }
 
+/** Runs a write that takes something out; where a record still points to it, nothing is done. */
+export async function unlessPointedTo<T>(work: () => Promise<T>, refused: Refused): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    throw (error as { code?: string }).code === 'ER_ROW_IS_REFERENCED_2' ? refused : error;
+  }
+}
+
 /** Runs a write; a name that the farm has already is said at its field. */
 export async function unlessNameUsed<T>(work: () => Promise<T>): Promise<T> {
   try {

@@ -8,6 +8,7 @@ import { dated, setFarmClock } from '../quantity/time';
 import { Button, Loading, Problem } from '../ui';
 import { Verdict } from '../ui/verdict';
 import { OwnersGrainTable, sumsOf } from '../widgets/owners-grain';
+import { NothingToShow } from '../widgets/nothing-to-show';
 
 const ask = (secret: string) => get('/api/grain/{secret}', { path: { secret } });
 
@@ -16,14 +17,7 @@ export default function SharedGrain({ secret }: { secret: string }) {
   const { data, error } = useSWR<Awaited<ReturnType<typeof ask>>, ApiError>(['grain', secret], () => ask(secret), {
     shouldRetryOnError: false,
   });
-  if (error)
-    return (
-      <main className="mx-auto max-w-2xl px-5 py-16">
-        <h1 className="text-3xl">Nothing to show</h1>
-        <p className="mt-3 text-lg">{error.message}</p>
-        <p className="mt-1 text-muted">Ask the farm that sent it to you for a new one.</p>
-      </main>
-    );
+  if (error) return <NothingToShow why={error.message} />;
   if (!data) return <Loading what="Opening" />;
   setFarmSystem(data.units);
   setFarmClock(data.clock);

@@ -7,6 +7,7 @@ import { dated, setFarmClock } from '../quantity/time';
 import { Loading } from '../ui';
 import { Verdict } from '../ui/verdict';
 import { cropWord, OriginFields, OriginLoads, sureSentence } from '../widgets/origin-view';
+import { NothingToShow } from '../widgets/nothing-to-show';
 
 const STANDS = {
   same: 'The farm’s book says the same today.',
@@ -20,14 +21,7 @@ export default function SharedOrigin({ secret }: { secret: string }) {
     revalidateOnFocus: false,
     shouldRetryOnError: false,
   });
-  if (error)
-    return (
-      <main className="mx-auto max-w-2xl px-5 py-16">
-        <h1 className="text-3xl">Nothing to show</h1>
-        <p className="mt-3 text-lg">{error.message}</p>
-        <p className="mt-1 text-muted">Ask the farm that sent it to you for a new one.</p>
-      </main>
-    );
+  if (error) return <NothingToShow why={error.message} />;
   if (!data) return <Loading what="Opening" />;
   setFarmSystem(data.units);
   setFarmClock(data.clock);

@@ -1,15 +1,16 @@
 import { PEOPLE_NAMES } from '@fanega/core';
-import { useEffect } from 'react';
 import useSWR from 'swr';
 import { type ApiError, get, post, send } from '../data/api';
 import { keepLastFarm } from '../data/early';
 import { useMe } from '../data/farm';
 import { day } from '../quantity/time';
-import { Button, Choices, Loading, TextBox } from '../ui';
+import { Button, Loading, TextBox } from '../ui';
 import { Form } from '../ui/form/form';
 import { useFields } from '../ui/form/use-fields';
 import { textBox } from '../widgets/record-boxes';
-import { LANGUAGE_NAMES, language, say, useLanguage } from '../words';
+import { say, useLanguage } from '../words';
+import { useGloves } from '../ui/use-gloves';
+import { LanguageChoice } from '../widgets/language-choice';
 
 const ask = (secret: string) => get('/api/jobs/{secret}', { path: { secret } });
 const enter = (): void => window.location.assign('/cab');
@@ -22,13 +23,7 @@ export default function TakeJob({ secret }: { secret: string }) {
     shouldRetryOnError: false,
   });
   const me = useMe();
-  // Targets for gloves.
-  useEffect(() => {
-    document.documentElement.dataset.glove = '';
-    return () => {
-      delete document.documentElement.dataset.glove;
-    };
-  }, []);
+  useGloves();
   if (error)
     return (
       <main className="mx-auto max-w-xl px-5 py-12">
@@ -45,13 +40,7 @@ export default function TakeJob({ secret }: { secret: string }) {
     <main key={spoken} lang={spoken} className="mx-auto max-w-xl px-5 py-8">
       <div className="flex flex-wrap items-start justify-between gap-4">
         <p className="text-lg text-muted">{data.farm}</p>
-        <Choices
-          label="Language, idioma"
-          hidden
-          value={language.now()}
-          onChange={language.setReaders}
-          choices={LANGUAGE_NAMES}
-        />
+        <LanguageChoice />
       </div>
       <h1 className="mt-1 text-4xl">{data.label}</h1>
       <p className="mt-3 text-lg">

@@ -5304,6 +5304,9 @@ export interface components {
       readonly answer: 'agrees' | 'more' | 'less';
       readonly placeId: string;
     };
+    readonly LinkAnswer: {
+      readonly id: string;
+    };
     readonly LiveEvent: {
       readonly deviceId: string;
       readonly weights?: readonly {
@@ -5642,15 +5645,7 @@ export interface components {
       readonly deviceId: string;
       readonly token: string;
     };
-    readonly NewInvite: {
-      readonly id: string;
-      readonly secret: string;
-    };
-    readonly NewOriginLink: {
-      readonly id: string;
-      readonly secret: string;
-    };
-    readonly NewOwnerLink: {
+    readonly NewLink: {
       readonly id: string;
       readonly secret: string;
     };
@@ -5818,14 +5813,8 @@ export interface components {
       readonly link: string;
       readonly records: readonly components['schemas']['ChainedRecord'][];
     };
-    readonly OriginLinkAnswer: {
-      readonly id: string;
-    };
     readonly OriginLinkInfo: {
       readonly id: string;
-      /** @enum {string} */
-      readonly kind: 'delivery' | 'place';
-      readonly subject: string;
       readonly givenTo: string;
       readonly by: string;
       readonly madeAt: string;
@@ -5833,6 +5822,9 @@ export interface components {
       readonly opened: number;
       readonly openedAt: string | null;
       readonly revoked: boolean;
+      /** @enum {string} */
+      readonly kind: 'delivery' | 'place';
+      readonly subject: string;
     };
     readonly OriginLoad: {
       readonly id: string;
@@ -5875,7 +5867,6 @@ export interface components {
     };
     readonly OwnerLinkInfo: {
       readonly id: string;
-      readonly owner: string;
       readonly givenTo: string;
       readonly by: string;
       readonly madeAt: string;
@@ -5883,6 +5874,7 @@ export interface components {
       readonly opened: number;
       readonly openedAt: string | null;
       readonly revoked: boolean;
+      readonly owner: string;
     };
     readonly OwnerShare: {
       readonly owner: string;
@@ -6520,9 +6512,6 @@ export interface components {
       /** @description $ */
       readonly net: number;
       readonly importId?: string;
-    };
-    readonly ShareAnswer: {
-      readonly id: string;
     };
     readonly SharedGrain: {
       readonly farm: string;
@@ -7282,24 +7271,24 @@ export interface components {
       readonly inUse: boolean;
     };
     readonly OwnerLinkBody: {
-      /** @description as he stands with the fields */
-      readonly owner: string;
       readonly givenTo: string;
       /** @description days that it opens; left out: until it is cut off */
       readonly days?: number;
+      /** @description as he stands with the fields */
+      readonly owner: string;
     };
     readonly KeepShareBody: {
       /** @description the secret of the link */
       readonly secret: string;
     };
     readonly OriginLinkBody: {
+      readonly givenTo: string;
+      /** @description days that it opens; left out: until it is cut off */
+      readonly days?: number;
       /** @enum {string} */
       readonly kind: 'delivery' | 'place';
       /** @description the delivery’s entry, or the place */
       readonly subject: string;
-      readonly givenTo: string;
-      /** @description days that it opens; left out: until it is cut off */
-      readonly days?: number;
     };
     readonly MovedLoadsBody: {
       /** @description entries off a field */
@@ -7656,7 +7645,7 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content: {
-          readonly 'application/json': components['schemas']['NewInvite'];
+          readonly 'application/json': components['schemas']['NewLink'];
         };
       };
     };
@@ -7812,7 +7801,7 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content: {
-          readonly 'application/json': components['schemas']['NewInvite'];
+          readonly 'application/json': components['schemas']['NewLink'];
         };
       };
     };
@@ -7926,7 +7915,7 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content: {
-          readonly 'application/json': components['schemas']['NewInvite'];
+          readonly 'application/json': components['schemas']['NewLink'];
         };
       };
     };
@@ -11808,7 +11797,7 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content: {
-          readonly 'application/json': components['schemas']['NewOwnerLink'];
+          readonly 'application/json': components['schemas']['NewLink'];
         };
       };
     };
@@ -11830,7 +11819,7 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content: {
-          readonly 'application/json': components['schemas']['ShareAnswer'];
+          readonly 'application/json': components['schemas']['LinkAnswer'];
         };
       };
     };
@@ -11876,7 +11865,7 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content: {
-          readonly 'application/json': components['schemas']['ShareAnswer'];
+          readonly 'application/json': components['schemas']['LinkAnswer'];
         };
       };
     };
@@ -11898,7 +11887,7 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content: {
-          readonly 'application/json': components['schemas']['ShareAnswer'];
+          readonly 'application/json': components['schemas']['LinkAnswer'];
         };
       };
     };
@@ -12411,7 +12400,7 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content: {
-          readonly 'application/json': components['schemas']['NewOriginLink'];
+          readonly 'application/json': components['schemas']['NewLink'];
         };
       };
     };
@@ -12433,7 +12422,7 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content: {
-          readonly 'application/json': components['schemas']['OriginLinkAnswer'];
+          readonly 'application/json': components['schemas']['LinkAnswer'];
         };
       };
     };

@@ -1,4 +1,4 @@
-import { calendarDay, type CropId, itemsOf, type Machine, type MachineKind, machinesOf, type ShedRecords, templateOf } from '@fanega/core'; // prettier-ignore
+import { bareMachine, calendarDay, type CropId, itemsOf, type Machine, type MachineKind, machinesOf, type ShedRecords, templateOf } from '@fanega/core'; // prettier-ignore
 import { ulid } from 'ulid';
 import type { Farm } from '../data/farm';
 
@@ -19,8 +19,7 @@ export function newMachine(
   },
 ): Machine {
   const bare: Machine = {
-    ...{ kind: of.kind, name: of.name, retired: false, engineHours: 0, separatorHours: 0, acres: 0 },
-    ...{ items: [], services: [], wear: [] },
+    ...bareMachine(of.kind, of.name),
     ...(of.crops && of.crops.length > 0 ? { crops: [...of.crops] } : {}),
   };
   const [asset] = machinesOf(

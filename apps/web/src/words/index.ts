@@ -6,11 +6,6 @@ import { filled, speak } from './frame';
 /** In which language the cab, its alarms and its cautions speak; each person chooses on his own device. */
 export const LANGUAGES = ['en', 'es'] as const;
 export type Language = (typeof LANGUAGES)[number];
-/** Each in its own words. */
-export const LANGUAGE_NAMES = [
-  { value: 'en', label: 'English' },
-  { value: 'es', label: 'Español' },
-] as const satisfies readonly { value: Language; label: string }[];
 export const language = choice('fanega.language', LANGUAGES, 'en');
 
 let words: Readonly<Record<WordKey, string>> = EN;

@@ -87,11 +87,11 @@ export function ownBurn(
 /** What is left in a tank and until when it lasts; null where it was never filled full, or nobody knows what it burns. */
 export function fuelNow(input: FuelInput): FuelState | null {
   const { tankGallons, reserve, fills, moments, nowMs } = input;
-  const before = fills.filter(({ atMs }) => atMs <= nowMs);
-  const full = before.filter((fill) => fill.full).reduce<FuelAdded | null>((newest, fill) => (newest && newest.atMs >= fill.atMs ? newest : fill), null); // prettier-ignore
+  const before = fills.filter(({ atMs }) => atMs <= nowMs).sort((a, b) => a.atMs - b.atMs);
+  const full = before.findLast((fill) => fill.full);
   const own = ownBurn(before, moments);
   const burnPerHour = own?.perHour ?? input.burnPerHour;
-  if (full === null || burnPerHour === null) return null;
+  if (full === undefined || burnPerHour === null) return null;
   const since = before.filter(({ atMs, full: again }) => atMs > full.atMs && !again);
   const worked = workedHours(moments, full.atMs, nowMs);
   const added = since.reduce((sum, { gallons }) => sum + gallons, 0);

@@ -21,6 +21,14 @@ export { type FuelAdded, fuelNow, type FuelState, fuelPerBushel, ownBurn, worked
 export { SAFETY_CARDS, SAFETY_CARDS_ES, CARD_FOOT, CARD_FOOT_ES, type SafetyCard } from './safety.js';
 export { changeoverSteps, FIRST_HUNDRED_FEET, type ChangeoverStep } from './changeover.js';
 export { CAUSES, breakdownSummary, type Breakdown, type BreakdownSum, type BreakdownSummary } from './breakdowns.js';
-export { alternativesFor, itemsOf, machinesOf, type MachineNext, type MachineView, templateOf } from './view.js';
+export {
+  alternativesFor,
+  bareMachine,
+  itemsOf,
+  machinesOf,
+  type MachineNext,
+  type MachineView,
+  templateOf,
+} from './view.js';
 export { countersNow, type CounterNow } from './parts-counters.js';
 export { downPlaces } from './down.js';

@@ -28,6 +28,12 @@ export interface MachineView {
   readonly next: MachineNext | null;
 }
 
+/** A machine as it stands before anybody wrote down more of it than its name. */
+export const bareMachine = (kind: Machine['kind'], name: string): Machine => ({
+  ...{ kind, name, retired: false, engineHours: 0, separatorHours: 0, acres: 0 },
+  ...{ items: [], services: [], wear: [] },
+});
+
 /** What is to be done next on a machine: all of it of one thing, never the day of one line beside the words of another. */
 export type MachineNext =
   | { readonly kind: 'mend'; readonly what: string; readonly who: string }

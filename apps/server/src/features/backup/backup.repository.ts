@@ -4,7 +4,6 @@ import type { Writable } from 'node:stream';
 import path from 'node:path';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { ulid } from 'ulid';
-import { CONFIG, type Config } from '../../platform/config.js';
 import { FarmRow } from '../../platform/entities/farm.entity.js';
 import { Refused } from '../../platform/refused.js';
 import { ArchiveReader } from './archive.js';
@@ -15,10 +14,7 @@ import { schemaOf } from './tables.repository.js';
 /** Whole farms out of the database and into it. */
 @Injectable()
 export class BackupRepository {
-  constructor(
-    @Inject(DataSource) private readonly db: DataSource,
-    @Inject(CONFIG) private readonly config: Config,
-  ) {}
+  constructor(@Inject(DataSource) private readonly db: DataSource) {}
 
   /** Farms that are nobody's demo. */
   realFarms(): Promise<FarmRow[]> {
@@ -63,11 +59,9 @@ export class BackupRepository {
       archive.close();
       throw new Refused('backup_refused', 'A newer program made this backup: bring this one up to date first.');
     }
-    const url = new URL(this.config.databaseUrl);
-    const name = `${url.pathname.slice(1).slice(0, 30)}_old_${ulid().toLowerCase()}`;
-    url.pathname = `/${name}`;
+    const name = `${String(db.options.database).slice(0, 30)}_old_${ulid().toLowerCase()}`;
     const scratch = (migrations: unknown): DataSource =>
-      new DataSource({ ...db.options, url: url.toString(), migrations, poolSize: 4 } as DataSourceOptions);
+      new DataSource({ ...db.options, database: name, migrations, poolSize: 4 } as DataSourceOptions);
     await db.query(`CREATE DATABASE \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
     try {
       const old = scratch(upTo);

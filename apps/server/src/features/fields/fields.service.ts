@@ -20,7 +20,7 @@ import {
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import { FarmWrites } from '../../platform/farm-write.js';
-import { Refused, unlessNameUsed } from '../../platform/refused.js';
+import { Refused, unlessNameUsed, unlessPointedTo } from '../../platform/refused.js';
 import { LedgerService } from '../ledger/index.js';
 import type { WeatherRow } from './fields.entity.js';
 import { FieldsRepository, removeFields } from './fields.repository.js';
@@ -171,23 +171,24 @@ export class FieldsService {
    * Takes a field of one season out, and with the last of its seasons the field itself.
    * @throws Refused where anything was recorded for it
    */
-  async removeLot(farmId: string, lotId: string): Promise<{ lotId: string }> {
-    const { ledger } = await this.ledgers.open(farmId);
-    try {
-      return await this.writes.run(farmId, async ({ tx, changed }) => {
-        const lot = await this.fields.lot(tx, farmId, lotId);
-        if (!lot) throw new Refused('not_found', 'There is no such field in the book.');
-        if (ledger.arrivals.some((entry) => 'lot' in entry && entry.lot === lotId)) throw hangsOn();
-        const isLast = (await this.fields.seasonsOf(tx, farmId, lot.fieldId)) === 1;
-        await removeFields(tx, farmId, [lotId], isLast ? [lot.fieldId] : []);
-        changed('header');
-        changed('fields');
-        return { lotId };
-      });
-    } catch (error) {
-      if ((error as { code?: string }).code === 'ER_ROW_IS_REFERENCED_2') throw hangsOn();
-      throw error;
-    }
+  removeLot(farmId: string, lotId: string): Promise<{ lotId: string }> {
+    const hangsOn = new Refused('id_used_otherwise', 'Something was recorded for this field: it stays, and so does what was recorded.'); // prettier-ignore
+    return unlessPointedTo(
+      () =>
+        this.ledgers.writing(farmId, async (write) => {
+          const { tx, changed } = write;
+          const lot = await this.fields.lot(tx, farmId, lotId);
+          if (!lot) throw new Refused('not_found', 'There is no such field in the book.');
+          const { ledger } = await this.ledgers.openIn(write);
+          if (ledger.arrivals.some((entry) => 'lot' in entry && entry.lot === lotId)) throw hangsOn;
+          const isLast = (await this.fields.seasonsOf(tx, farmId, lot.fieldId)) === 1;
+          await removeFields(tx, farmId, [lotId], isLast ? [lot.fieldId] : []);
+          changed('header');
+          changed('fields');
+          return { lotId };
+        }),
+      hangsOn,
+    );
   }
 
   async weather(farmId: string, fromMs: number, toMs: number): Promise<WeatherHourInfo[]> {
@@ -237,6 +238,3 @@ export const weatherRow = (farmId: string, { at, ...hour }: WeatherHourInfo): We
   atMs: Math.floor(instantOf(at) / HOUR) * HOUR,
   ...hour,
 });
-
-const hangsOn = (): Refused =>
-  new Refused('id_used_otherwise', 'Something was recorded for this field: it stays, and so does what was recorded.');

@@ -23,7 +23,6 @@ import {
   findTwins,
   fingerprintOf,
   instantOf,
-  jobSignature,
   joinTwins,
   Ledger,
   type LogName,
@@ -47,7 +46,7 @@ import { ulid } from 'ulid';
 import type { Caller, Writer } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { type FarmWrite, FarmWrites } from '../../platform/farm-write.js';
-import { notItsJob } from '../../platform/jobs.js';
+import { notItsJob, onJob } from '../../platform/jobs.js';
 import { setBounded } from '../../platform/bounded.js';
 import { bookRefuses, Refused } from '../../platform/refused.js';
 import { troubleOf } from '../../platform/trouble.js';
@@ -95,7 +94,13 @@ interface Aside {
 
 /** Whose name stands with an entry: a paired phone's stands behind the driver's. */
 const signatureOf = (typed: string | undefined, { name, job }: Pick<Writer, 'name' | 'job'>): string =>
-  job ? signedBy(typed?.trim() || job.driver, jobSignature(job.label)) : signedBy(typed, name);
+  job ? onJob(job, typed) : signedBy(typed, name);
+
+/** Kind of a place by its id. */
+function kindsIn(places: OpenBook['places']): (place: string) => string | undefined {
+  const kinds = new Map(places.map(({ id, kind }) => [id, kind]));
+  return (place) => kinds.get(place);
+}
 
 /** What somebody wants to append, and whom to tell. */
 interface Batch {
@@ -173,10 +178,9 @@ export class LedgerService {
    */
   async requireJobs(farmId: string, { job }: Writer, entries: readonly Entry[]): Promise<void> {
     if (!job) return;
-    const [{ ledger }, kindOf] = await Promise.all([this.open(farmId), this.kindsIn(farmId)]);
-    const sent = new Map(
-      entries.map((entry) => [entry.id, { ...entry, by: signatureOf(entry.by, { name: '', job }) }]),
-    );
+    const { ledger, places } = await this.open(farmId);
+    const kindOf = kindsIn(places);
+    const sent = new Map(entries.map((entry) => [entry.id, { ...entry, by: onJob(job, entry.by) }]));
     const entryOf = (id: string): Entry | undefined => ledger.entry(id) ?? (sent.get(id) as Entry | undefined);
     const index = entries.findIndex((entry) => !mayRecord(job, entry, kindOf, entryOf));
     if (index >= 0)
@@ -187,18 +191,13 @@ export class LedgerService {
 
   /** The same of a record beside the grain. */
   async requireJobsLog(farmId: string, { job }: Writer, name: LogName, body: object): Promise<void> {
-    if (job && !mayLog(job, name, body, await this.kindsIn(farmId))) throw notItsJob(job);
+    if (job && !mayLog(job, name, body, kindsIn((await this.open(farmId)).places))) throw notItsJob(job);
   }
 
   /** A machine's phone where the machine is of a kind. */
   async requireMachine(farmId: string, { job }: Writer, kind: string): Promise<void> {
-    if (job && (job.kind !== 'machine' || (await this.kindsIn(farmId))(job.placeId ?? '') !== kind))
+    if (job && (job.kind !== 'machine' || kindsIn((await this.open(farmId)).places)(job.placeId ?? '') !== kind))
       throw notItsJob(job);
-  }
-
-  private async kindsIn(farmId: string): Promise<(place: string) => string | undefined> {
-    const kinds = new Map((await this.open(farmId)).places.map(({ id, kind }) => [id, kind]));
-    return (place) => kinds.get(place);
   }
 
   /** The book inside a write: everything that was appended before it. */

@@ -10,7 +10,7 @@ import {
   type MemberAnswer,
   type MemberInfo,
   NameBody,
-  type NewInvite,
+  type NewLink,
   NewPasswordBody,
   type NewToken,
   type ProfileAnswer,
@@ -61,13 +61,13 @@ export class MembersController {
   /** A link that lets one person in, once. */
   @Post('invites')
   @Allow('manager')
-  @Answers('NewInvite')
+  @Answers('NewLink')
   invite(
     @Param('farmId') farmId: string,
     @Body() body: InviteBody,
     @CallerOf() caller: Caller,
     @RoleOf() role: Role,
-  ): Promise<NewInvite> {
+  ): Promise<NewLink> {
     return this.service.invite(farmId, body, caller, role);
   }
 
@@ -115,13 +115,13 @@ export class MembersController {
   /** A link to a new password for somebody who forgot his. */
   @Post(':userId/password-link')
   @Allow('owner')
-  @Answers('NewInvite')
+  @Answers('NewLink')
   passwordLink(
     @Param('farmId') farmId: string,
     @Param('userId') userId: string,
     @CallerOf() caller: Caller,
     @RoleOf() own: Role,
-  ): Promise<NewInvite> {
+  ): Promise<NewLink> {
     return this.service.passwordLink(farmId, userId, caller, own);
   }
 }

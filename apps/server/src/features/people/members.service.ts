@@ -5,7 +5,7 @@ import {
   type InviteInfo,
   type InviteShown,
   type MemberInfo,
-  type NewInvite,
+  type NewLink,
   type NewToken,
   type ProfileAnswer,
   type Role,
@@ -31,7 +31,8 @@ const PASSWORD_DAYS = 2;
 const MOST_TOKENS = 100;
 const AUDIT_PAGE = 200;
 const rank = (role: Role): number => ROLES.indexOf(role);
-const noLink = (): Refused => new Refused('not_found', 'This link was used, has ended, or there never was one like it. Ask for a new one.'); // prettier-ignore
+/** Of an invitation or a job that is shut. */
+export const noLink = (): Refused => new Refused('not_found', 'This link was used, has ended, or there never was one like it. Ask for a new one.'); // prettier-ignore
 
 /** Who belongs to a farm, how somebody comes in and goes, and what one changes of oneself. */
 @Injectable()
@@ -65,7 +66,7 @@ export class MembersService {
     if (rank(role) > rank(own)) throw new Refused('role_too_low', `As ${own} you cannot make somebody ${role}.`);
   }
 
-  invite(farmId: string, body: InviteBody, caller: Caller, own: Role): Promise<NewInvite> {
+  invite(farmId: string, body: InviteBody, caller: Caller, own: Role): Promise<NewLink> {
     this.mayGive(own, body.role);
     return this.door(farmId, { kind: 'join', role: body.role, userId: null, givenTo: body.givenTo.trim(), byName: caller.name }, body.days); // prettier-ignore
   }
@@ -74,7 +75,7 @@ export class MembersService {
     farmId: string,
     of: Pick<InviteRow, 'kind' | 'role' | 'userId' | 'givenTo' | 'byName'>,
     days: number,
-  ): Promise<NewInvite> {
+  ): Promise<NewLink> {
     const secret = newToken();
     const id = ulid();
     const madeMs = this.clock.now();
@@ -208,7 +209,7 @@ export class MembersService {
   }
 
   /** A link to a new password. Only where nobody but owners of this farm could be harmed by it: a person of another farm is told there. */
-  async passwordLink(farmId: string, userId: string, caller: Caller, own: Role): Promise<NewInvite> {
+  async passwordLink(farmId: string, userId: string, caller: Caller, own: Role): Promise<NewLink> {
     const user = await this.people.user(userId);
     await this.writes.run(farmId, async ({ tx }) => {
       await this.changeable(tx, farmId, userId, own);

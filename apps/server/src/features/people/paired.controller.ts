@@ -1,6 +1,6 @@
 import {
   type InviteAnswer,
-  type NewInvite,
+  type NewLink,
   PairBody,
   type PairedInfo,
   type PairShown,
@@ -30,8 +30,8 @@ export class PairedController {
   /** A link that pairs one phone for one job, once. */
   @Post()
   @Allow('manager')
-  @Answers('NewInvite')
-  add(@Param('farmId') farmId: string, @Body() body: PairBody, @CallerOf() caller: Caller): Promise<NewInvite> {
+  @Answers('NewLink')
+  add(@Param('farmId') farmId: string, @Body() body: PairBody, @CallerOf() caller: Caller): Promise<NewLink> {
     return this.service.add(farmId, body, caller);
   }
 

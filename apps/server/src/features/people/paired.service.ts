@@ -1,4 +1,4 @@
-import type { Me, NewInvite, PairBody, PairedInfo, PairShown } from '@fanega/contract';
+import type { Me, NewLink, PairBody, PairedInfo, PairShown } from '@fanega/contract';
 import { JOB_MACHINES } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import type { Request } from 'express';
@@ -10,6 +10,7 @@ import type { PairedJobRow } from '../../platform/entities/identity.entity.js';
 import { Jobs } from '../../platform/jobs.js';
 import { Refused } from '../../platform/refused.js';
 import { hashToken, mayBeToken, newToken } from '../../platform/tokens.js';
+import { noLink } from './members.service.js';
 import { PairedRepository } from './paired.repository.js';
 
 const DAY = 86_400_000;
@@ -17,7 +18,6 @@ const DAY = 86_400_000;
 const LINK_DAYS = 7;
 const MOST_JOBS = 200;
 export const NO_JOB: Pick<Me, 'job' | 'jobOver'> = { job: null, jobOver: null };
-const noLink = (): Refused => new Refused('not_found', 'This link was used, has ended, or there never was one like it. Ask for a new one.'); // prettier-ignore
 const wrong = (field: string, message: string): Refused => new Refused('body_wrong', message, [{ field, code: 'body_wrong', message }]); // prettier-ignore
 
 /** Phones and tablets that record one job without an account. */
@@ -51,7 +51,7 @@ export class PairedService {
   }
 
   /** A link that pairs one phone, once. */
-  add(farmId: string, body: PairBody, caller: Caller): Promise<NewInvite> {
+  add(farmId: string, body: PairBody, caller: Caller): Promise<NewLink> {
     const secret = newToken();
     const id = ulid();
     const madeMs = this.clock.now();

@@ -49,7 +49,6 @@ const LOGGED_BY_MANAGER = new Set<LogName>(['priceFix', 'bid', 'settlement', 'st
 
 /** Prices, contracts and insurance are nothing that a paired phone shows. */
 const MONEY = new Set<RecordStation>(['sell', 'trace']);
-const NOT_FOR_JOBS: MethodDecorator = () => undefined;
 
 /** Records of a station at once, and a door for each kind. Made from the core's list: a new kind of record needs no line here. */
 function stationController(station: RecordStation): Type {
@@ -61,7 +60,7 @@ function stationController(station: RecordStation): Type {
     /** Logs of this season and the one before (or of `seasons=2025,2024`), page by page, with all settings. */
     @Get()
     @Allow('viewer')
-    @(MONEY.has(station) ? NOT_FOR_JOBS : ForJobs())
+    @ForJobs(!MONEY.has(station))
     @Answers(`${upper(station)}Records`, { topics: [station], keep: true })
     all(
       @Param('farmId') farmId: string,

@@ -7,7 +7,7 @@ import {
   PlaceChangeBody,
   PlaceInUseBody,
 } from '@fanega/contract';
-import { EMPTY_KG, hasVessel, type Machine, usualWithdrawal, type Withdrawal } from '@fanega/core';
+import { bareMachine, EMPTY_KG, hasVessel, type Machine, usualWithdrawal, type Withdrawal } from '@fanega/core';
 import { Body, Controller, Get, Inject, Injectable, Module, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { ulid } from 'ulid';
@@ -28,20 +28,6 @@ import { MotorsService } from './motors.service.js';
 import { SharedGrainController, SharesController } from './shares.controller.js';
 import { SharesRepository } from './shares.repository.js';
 import { SharesService } from './shares.service.js';
-
-/** A machine as it stands before anybody wrote down more of it than its name. */
-const newMachine = (kind: string, name: string, placeId: string): Machine => ({
-  kind: kind as Machine['kind'],
-  name,
-  placeId,
-  retired: false,
-  engineHours: 0,
-  separatorHours: 0,
-  acres: 0,
-  items: [],
-  services: [],
-  wear: [],
-});
 
 /** Places that hold grain. What was recorded points to their ids: nothing is deleted. */
 @Injectable()
@@ -73,7 +59,7 @@ class StoreService {
         if (hasVessel(kind))
           await this.records.changeIn(write, 'machine', placeId, {
             revision: 0,
-            value: newMachine(kind, name.trim(), placeId),
+            value: { ...bareMachine(kind as Machine['kind'], name.trim()), placeId },
           });
         return { placeId };
       }),

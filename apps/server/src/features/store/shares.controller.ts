@@ -1,10 +1,10 @@
 import {
   KeepShareBody,
   type KeptShareInfo,
-  type NewOwnerLink,
+  type NewLink,
   OwnerLinkBody,
   type OwnerLinkInfo,
-  type ShareAnswer,
+  type LinkAnswer,
   type SharedGrain,
 } from '@fanega/contract';
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
@@ -28,16 +28,16 @@ export class SharesController {
   /** A link by which an owner sees his grain in the bins, without an account. */
   @Post('owner-links')
   @Allow('manager')
-  @Answers('NewOwnerLink')
-  add(@Param('farmId') farmId: string, @Body() body: OwnerLinkBody, @CallerOf() caller: Caller): Promise<NewOwnerLink> {
+  @Answers('NewLink')
+  add(@Param('farmId') farmId: string, @Body() body: OwnerLinkBody, @CallerOf() caller: Caller): Promise<NewLink> {
     return this.service.add(farmId, body, caller);
   }
 
   @Post('owner-links/:linkId/revoke')
   @HttpCode(200)
   @Allow('manager')
-  @Answers('ShareAnswer')
-  revoke(@Param('farmId') farmId: string, @Param('linkId') linkId: string): Promise<ShareAnswer> {
+  @Answers('LinkAnswer')
+  revoke(@Param('farmId') farmId: string, @Param('linkId') linkId: string): Promise<LinkAnswer> {
     return this.service.revoke(farmId, linkId);
   }
 
@@ -51,16 +51,16 @@ export class SharesController {
 
   @Post('kept-shares')
   @Allow('manager')
-  @Answers('ShareAnswer')
-  keep(@Param('farmId') farmId: string, @Body() body: KeepShareBody, @CallerOf() caller: Caller): Promise<ShareAnswer> {
+  @Answers('LinkAnswer')
+  keep(@Param('farmId') farmId: string, @Body() body: KeepShareBody, @CallerOf() caller: Caller): Promise<LinkAnswer> {
     return this.service.keep(farmId, body.secret, caller);
   }
 
   @Post('kept-shares/:shareId/drop')
   @HttpCode(200)
   @Allow('manager')
-  @Answers('ShareAnswer')
-  drop(@Param('farmId') farmId: string, @Param('shareId') shareId: string): Promise<ShareAnswer> {
+  @Answers('LinkAnswer')
+  drop(@Param('farmId') farmId: string, @Param('shareId') shareId: string): Promise<LinkAnswer> {
     return this.service.drop(farmId, shareId);
   }
 }

@@ -1,19 +1,17 @@
-import type { KeptShareInfo, NewOwnerLink, OwnerLinkBody, OwnerLinkInfo, SharedGrain } from '@fanega/contract';
+import type { KeptShareInfo, NewLink, OwnerLinkBody, OwnerLinkInfo, SharedGrain } from '@fanega/contract';
 import { grainOfOwner, landOwners } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
-import { Clock, isoOf } from '../../platform/clock.js';
+import { Clock } from '../../platform/clock.js';
 import { FarmWrites } from '../../platform/farm-write.js';
+import { isOpen, linkInfo, newLink } from '../../platform/links.js';
 import { Refused } from '../../platform/refused.js';
-import { hashToken, mayBeToken, newToken } from '../../platform/tokens.js';
 import { FarmClock, LedgerService } from '../ledger/index.js';
 import { SharesRepository } from './shares.repository.js';
 import type { OwnerLinkRow } from './store.entity.js';
 
-const MOST_LINKS = 500;
 const MOST_KEPT = 50;
-const DAY = 86_400_000;
 
 /** A shared bin site: whoever owns a part of what lies there sees that part, and nothing else of the farm. */
 @Injectable()
@@ -27,48 +25,35 @@ export class SharesService {
   ) {}
 
   async links(farmId: string): Promise<OwnerLinkInfo[]> {
-    return (await this.shares.links(farmId)).map(({ id, owner, givenTo, byName, madeMs, endsMs, opened, openedMs, revoked }) => ({
-      ...{ id, owner, givenTo, by: byName, opened, revoked: Boolean(revoked) },
-      ...{ madeAt: isoOf(madeMs)!, endsAt: isoOf(endsMs), openedAt: isoOf(openedMs) },
-    })); // prettier-ignore
+    return (await this.shares.list(farmId)).map((row) => ({ ...linkInfo(row), owner: row.owner }));
   }
 
-  async add(farmId: string, { owner, givenTo, days }: OwnerLinkBody, caller: Caller): Promise<NewOwnerLink> {
+  async add(farmId: string, body: OwnerLinkBody, caller: Caller): Promise<NewLink> {
+    const { owner } = body;
     const { lots } = await this.ledgers.open(farmId);
     if (!landOwners(lots).includes(owner))
-      throw new Refused('not_found', `No field of this farm has an owner “${owner}”.`, [{ field: 'owner', code: 'not_found', message: 'no field of this farm has this owner' }]); // prettier-ignore
-    const secret = newToken();
-    const id = ulid();
-    const madeMs = this.clock.now();
+      throw new Refused('not_found', `No field of this farm has an owner “${owner}”.`, [
+        { field: 'owner', code: 'not_found', message: 'no field of this farm has this owner' },
+      ]);
+    const { secret, row } = newLink(farmId, body, caller, this.clock.now());
     await this.writes.run(farmId, async ({ tx, changed }) => {
-      if ((await this.shares.inUse(tx, farmId)) >= MOST_LINKS) throw new Refused('body_wrong', `A farm has at most ${MOST_LINKS} open links; cut one off first.`); // prettier-ignore
-      await this.shares.add(tx, { farmId, id, owner, givenTo: givenTo.trim(), tokenHash: hashToken(secret), byName: caller.name, madeMs, endsMs: days === undefined ? null : madeMs + days * DAY, opened: 0, openedMs: null, revoked: false }); // prettier-ignore
+      await this.shares.add(tx, { ...row, owner });
       changed('store');
     });
-    return { id, secret };
+    return { id: row.id, secret };
   }
 
   revoke(farmId: string, id: string): Promise<{ id: string }> {
     return this.writes.run(farmId, async ({ tx, changed }) => {
-      if (!(await this.shares.revoke(tx, farmId, id))) throw new Refused('not_found', 'There is no such link.');
+      await this.shares.revoke(tx, farmId, id);
       changed('store');
       return { id };
     });
   }
 
-  private isOpen(link: OwnerLinkRow | null): link is OwnerLinkRow {
-    return link !== null && !link.revoked && (link.endsMs === null || link.endsMs >= this.clock.now());
-  }
-
-  private async bySecret(secret: string): Promise<OwnerLinkRow> {
-    const link = mayBeToken(secret) ? await this.shares.bySecret(hashToken(secret)) : null;
-    if (!this.isOpen(link)) throw new Refused('not_found', 'This link has ended, or there never was one like it.');
-    return link;
-  }
-
   /** What a link shows, as the book stands now. */
   async shared(secret: string): Promise<SharedGrain> {
-    const link = await this.bySecret(secret);
+    const link = await this.shares.open(secret, this.clock.now());
     const shown = await this.grainOf(link);
     await this.shares.wasOpened(link, this.clock.now());
     return shown;
@@ -83,7 +68,7 @@ export class SharesService {
 
   /** This farm keeps a link of another one, and shows among its own bins what is its own there. */
   async keep(farmId: string, secret: string, caller: Caller): Promise<{ id: string }> {
-    const link = await this.bySecret(secret);
+    const link = await this.shares.open(secret, this.clock.now());
     if (link.farmId === farmId) throw new Refused('body_wrong', 'This is a link of this farm itself.');
     const { name } = (await this.ledgers.open(link.farmId)).header.farm;
     return this.writes.run(farmId, async ({ tx, changed }) => {
@@ -103,7 +88,7 @@ export class SharesService {
     return Promise.all(
       rows.map(async ({ id, ofFarmId, linkId, farmName, owner }) => {
         const link = await this.shares.link(ofFarmId, linkId);
-        return { id, farm: farmName, owner, share: this.isOpen(link) ? await this.grainOf(link) : null };
+        return { id, farm: farmName, owner, share: isOpen(link, this.clock.now()) ? await this.grainOf(link) : null };
       }),
     );
   }

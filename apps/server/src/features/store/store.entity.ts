@@ -1,4 +1,5 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm';
+import { LinkRow } from '../../platform/entities/link.entity.js';
 import { FARM, ID, INSTANT, TEXT, ULID } from '../../platform/columns.js';
 
 /** What a cable read at a moment: two bytes a sensor, hundredths of a degree, from the lowest up. */
@@ -32,19 +33,8 @@ export class LevelRow {
 
 /** A link by which an owner sees his grain in this farm's bins. */
 @Entity('owner_links')
-export class OwnerLinkRow {
-  @PrimaryColumn(FARM) farmId: string;
-  @PrimaryColumn(ULID) id: string;
+export class OwnerLinkRow extends LinkRow {
   @Column({ type: 'varchar', length: 60 }) owner: string;
-  @Column({ name: 'given_to', ...TEXT }) givenTo: string;
-  /** SHA-256 of the secret. */
-  @Column({ name: 'token_hash', type: 'char', length: 64 }) tokenHash: string;
-  @Column({ name: 'by_name', ...TEXT }) byName: string;
-  @Column({ name: 'made_ms', ...INSTANT }) madeMs: number;
-  @Column({ name: 'ends_ms', nullable: true, ...INSTANT }) endsMs: number | null;
-  @Column('int', { unsigned: true }) opened: number;
-  @Column({ name: 'opened_ms', nullable: true, ...INSTANT }) openedMs: number | null;
-  @Column('boolean') revoked: boolean;
 }
 
 /** A link of another farm that this farm keeps. */

@@ -22,7 +22,7 @@ import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { FarmWrites } from '../../platform/farm-write.js';
-import { Refused, unlessNameUsed } from '../../platform/refused.js';
+import { Refused, unlessNameUsed, unlessPointedTo } from '../../platform/refused.js';
 import { FarmClock, LedgerService } from '../ledger/index.js';
 import { removeFields } from '../fields/index.js';
 import { ImportsRepository } from './imports.repository.js';
@@ -167,8 +167,8 @@ export class ImportsService {
 
   private async undoFields(farmId: string, importId: string): Promise<ImportUndone> {
     const { ledger, lots: known } = await this.ledgers.open(farmId);
-    try {
-      return await this.writes.run(farmId, async ({ tx, changed }) => {
+    const work = (): Promise<ImportUndone> =>
+      this.writes.run(farmId, async ({ tx, changed }) => {
         const rows = await this.imports.madeBy(tx, farmId, importId);
         const lots = rows.flatMap(({ lotId }) => (lotId === null ? [] : [lotId]));
         const used = new Set(ledger.arrivals.flatMap((entry) => ('lot' in entry ? [entry.lot] : [])));
@@ -183,11 +183,7 @@ export class ImportsService {
         changed('trace');
         return { undone: rows.length };
       });
-    } catch (error) {
-      if ((error as { code?: string }).code === 'ER_ROW_IS_REFERENCED_2')
-        throw new Refused('id_used_otherwise', 'Something was recorded for one of these fields since; they stay.');
-      throw error;
-    }
+    return unlessPointedTo(work, new Refused('id_used_otherwise', 'Something was recorded for one of these fields since; they stay.')); // prettier-ignore
   }
 
   private markUndone(farmId: string, importId: string): Promise<void> {

@@ -1,6 +1,6 @@
 import {
-  type NewOriginLink,
-  type OriginLinkAnswer,
+  type NewLink,
+  type LinkAnswer,
   OriginLinkBody,
   type OriginLinkInfo,
   type SharedOrigin,
@@ -82,20 +82,16 @@ export class OriginController {
   /** A link that shows one origin to whoever has it, without an account, and nothing else. */
   @Post('origin-links')
   @Allow('manager')
-  @Answers('NewOriginLink')
-  share(
-    @Param('farmId') farmId: string,
-    @Body() body: OriginLinkBody,
-    @CallerOf() caller: Caller,
-  ): Promise<NewOriginLink> {
+  @Answers('NewLink')
+  share(@Param('farmId') farmId: string, @Body() body: OriginLinkBody, @CallerOf() caller: Caller): Promise<NewLink> {
     return this.service.share(farmId, body, caller);
   }
 
   @Post('origin-links/:linkId/revoke')
   @HttpCode(200)
   @Allow('manager')
-  @Answers('OriginLinkAnswer')
-  revoke(@Param('farmId') farmId: string, @Param('linkId') linkId: string): Promise<OriginLinkAnswer> {
+  @Answers('LinkAnswer')
+  revoke(@Param('farmId') farmId: string, @Param('linkId') linkId: string): Promise<LinkAnswer> {
     return this.service.revoke(farmId, linkId);
   }
 }

@@ -1,4 +1,4 @@
-import type { NewOriginLink, OriginLinkBody, OriginLinkInfo, SharedOrigin } from '@fanega/contract';
+import type { NewLink, OriginLinkBody, OriginLinkInfo, SharedOrigin } from '@fanega/contract';
 import {
   CHAIN_START,
   type Division,
@@ -12,25 +12,21 @@ import {
   recordsInOrder,
 } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
-import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { setBounded } from '../../platform/bounded.js';
-import { Clock, isoOf } from '../../platform/clock.js';
+import { Clock } from '../../platform/clock.js';
 import { FarmWrites } from '../../platform/farm-write.js';
+import { linkInfo, newLink } from '../../platform/links.js';
 import type { Letterhead } from '../../platform/print.js';
 import { Refused } from '../../platform/refused.js';
-import { hashToken, mayBeToken, newToken } from '../../platform/tokens.js';
 import { FarmClock, LedgerService, letterhead } from '../ledger/index.js';
 import { LinksRepository } from './links.repository.js';
 import type { OriginLinkRow } from './trace.entity.js';
 
-const MOST_LINKS = 2000;
-const DAY = 86_400_000;
 /** Origins that were worked out for a link: whoever opens it again reads the same. */
 const MOST_KEPT = 50;
 
 const noSuch = (): Refused => new Refused('not_found', 'There is no such delivery or place in the book.');
-const ended = (): Refused => new Refused('not_found', 'This link has ended, or there never was one like it.');
 
 /** Where grain came from: for the farm's own pages, as a file, and by a link for somebody else. */
 @Injectable()
@@ -98,44 +94,23 @@ export class OriginService {
   }
 
   async list(farmId: string): Promise<OriginLinkInfo[]> {
-    return (await this.links.list(farmId)).map((row) => ({
-      id: row.id,
-      kind: row.kind,
-      subject: row.subject,
-      givenTo: row.givenTo,
-      by: row.byName,
-      madeAt: isoOf(row.madeMs)!,
-      endsAt: isoOf(row.endsMs),
-      opened: row.opened,
-      openedAt: isoOf(row.openedMs),
-      revoked: Boolean(row.revoked),
-    }));
+    return (await this.links.list(farmId)).map((row) => ({ ...linkInfo(row), kind: row.kind, subject: row.subject }));
   }
 
-  async share(farmId: string, body: OriginLinkBody, caller: Caller): Promise<NewOriginLink> {
-    const subject = { kind: body.kind, id: body.subject };
+  async share(farmId: string, body: OriginLinkBody, caller: Caller): Promise<NewLink> {
     // Refused before a link to nothing is made.
-    await this.origin(farmId, subject);
-    const secret = newToken();
-    const id = ulid();
-    const madeMs = this.clock.now();
+    await this.origin(farmId, { kind: body.kind, id: body.subject });
+    const { secret, row } = newLink(farmId, body, caller, this.clock.now());
     await this.writes.run(farmId, async ({ tx, farm, changed }) => {
-      if ((await this.links.inUse(tx, farmId)) >= MOST_LINKS)
-        throw new Refused('body_wrong', `A farm has at most ${MOST_LINKS} open links; cut one off first.`);
-      await this.links.add(tx, {
-        ...{ farmId, id, kind: body.kind, subject: body.subject, seq: farm.seq, givenTo: body.givenTo.trim() },
-        ...{ tokenHash: hashToken(secret), byName: caller.name, madeMs },
-        endsMs: body.days === undefined ? null : madeMs + body.days * DAY,
-        ...{ opened: 0, openedMs: null, revoked: false },
-      });
+      await this.links.add(tx, { ...row, kind: body.kind, subject: body.subject, seq: farm.seq });
       changed('trace');
     });
-    return { id, secret };
+    return { id: row.id, secret };
   }
 
   revoke(farmId: string, id: string): Promise<{ id: string }> {
     return this.writes.run(farmId, async ({ tx, changed }) => {
-      if (!(await this.links.revoke(tx, farmId, id))) throw new Refused('not_found', 'There is no such link.');
+      await this.links.revoke(tx, farmId, id);
       changed('trace');
       return { id };
     });
@@ -143,9 +118,8 @@ export class OriginService {
 
   /** What a link shows: the origin as of the number at which it was made, and whether the book says otherwise now. */
   async shared(secret: string): Promise<SharedOrigin> {
-    const link = mayBeToken(secret) ? await this.links.bySecret(hashToken(secret)) : null;
     const now = this.clock.now();
-    if (!link || link.revoked || (link.endsMs !== null && link.endsMs < now)) throw ended();
+    const link = await this.links.open(secret, now);
     const file = await this.fileOf(link);
     const { header, ledger } = await this.ledgers.open(link.farmId);
     const subject: OriginSubject = { kind: link.kind, id: link.subject };

@@ -1,10 +1,10 @@
 import type { PairedJob } from '@fanega/contract';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { post, send } from '../../data/api';
 import { type Farm, useFarm, useJob } from '../../data/farm';
 import { useOutbox } from '../../data/outbox';
-import { Button, Choices, Loading, Problem, TextBox } from '../../ui';
+import { Button, Loading, Problem, TextBox } from '../../ui';
 import { canStayAwake, keepAwake, wantsAwake } from '../../ui/stay-awake';
 import { WeaveDefs } from '../../widgets/weave';
 import { InCab, type Who } from './pages/in-cab';
@@ -18,7 +18,9 @@ const AT_GATE = '@gate';
 const jobPlace = ({ kind, placeId }: PairedJob): string => (kind === 'machine' ? (placeId ?? '') : `@${kind}`);
 import { SwitchBox } from '../../ui/switch-box';
 import { Callout } from '../../ui/callout';
-import { LANGUAGE_NAMES, language, say, useLanguage } from '../../words';
+import { say, useLanguage } from '../../words';
+import { useGloves } from '../../ui/use-gloves';
+import { LanguageChoice } from '../../widgets/language-choice';
 
 const KEPT = 'fanega.cab';
 const CABS = ['combine', 'cart', 'truck', 'dryer'];
@@ -42,13 +44,7 @@ export default function Cab({ offline }: { offline: boolean }) {
   const own = job && jobPlace(job);
   const who = job && own !== null ? { name: chosen?.placeId === own ? chosen.name : job.driver, placeId: own } : chosen;
   const me = changing ? null : who && farm.place(who.placeId);
-  // Targets for gloves, in the sheets too that are opened from here.
-  useEffect(() => {
-    document.documentElement.dataset.glove = '';
-    return () => {
-      delete document.documentElement.dataset.glove;
-    };
-  }, []);
+  useGloves();
   return (
     <div key={spoken} lang={spoken} className="mx-auto flex min-h-dvh max-w-3xl flex-col landscape:max-w-none">
       <WeaveDefs lots={farm.data.lots.length} />
@@ -99,13 +95,7 @@ function Choose({
     <main className="mx-auto w-full max-w-3xl space-y-5 p-5">
       <div className="flex flex-wrap items-start justify-between gap-4">
         <h1 className="text-3xl">{job ? job.label : say('who')}</h1>
-        <Choices
-          label="Language, idioma"
-          hidden
-          value={language.now()}
-          onChange={language.setReaders}
-          choices={LANGUAGE_NAMES}
-        />
+        <LanguageChoice />
       </div>
       <TextBox
         label={say('yourName')}

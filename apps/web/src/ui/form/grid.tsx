@@ -106,6 +106,7 @@ export function Grid<N extends string>({
           const error = errorAt(at, name);
           return error === undefined ? [] : [{ name, text: `${head}: ${error}` }];
         });
+        const noteId = `${label} ${at}`.replace(/\W+/g, '-');
         return (
           <div key={at} className="border-b border-rule py-1">
             <div className="grid gap-2 max-sm:!grid-cols-2" style={template}>
@@ -115,7 +116,7 @@ export function Grid<N extends string>({
                   'data-cell': `${at}.${k}`,
                   'aria-label': `${head}, row ${at + 1}`,
                   'aria-invalid': error !== undefined,
-                  ...(error === undefined ? {} : { 'aria-describedby': `${label} ${at}`.replace(/\W+/g, '-') }),
+                  ...(error === undefined ? {} : { 'aria-describedby': noteId }),
                   value: row[name],
                   onKeyDown: keys(at, k),
                   className:
@@ -166,11 +167,7 @@ export function Grid<N extends string>({
               )}
             </div>
             {wrong.length > 0 && (
-              <p
-                id={`${label} ${at}`.replace(/\W+/g, '-')}
-                role="alert"
-                className="mt-1 px-1 text-sm font-semibold text-clay"
-              >
+              <p id={noteId} role="alert" className="mt-1 px-1 text-sm font-semibold text-clay">
                 {wrong.map(({ text }) => text).join('; ')}
               </p>
             )}

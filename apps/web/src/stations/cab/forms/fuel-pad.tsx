@@ -13,7 +13,7 @@ import { say } from '../../../words';
 import { PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
 
-/** Fuel into the machine: what it likely took stands there already, and a full tank begins its clock anew. */
+/** Fuel into the machine: what it likely took stands there already, and from a full tank on its hours are counted. */
 export function FuelPad({
   farm,
   me,

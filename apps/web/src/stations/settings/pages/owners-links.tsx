@@ -8,14 +8,12 @@ import { write } from '../../../data/outbox';
 import { useSend } from '../../../data/use-send';
 import { day } from '../../../quantity/time';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
-import { Drawer } from '../../../ui/drawer';
 import { oneOf, words } from '../../../ui/form/box';
-import { Form } from '../../../ui/form/form';
 import { useFields } from '../../../ui/form/use-fields';
 import { Section } from '../../../ui/page';
 import { QueryBoundary } from '../../../ui/query-boundary';
-import { Ago } from '../../../widgets/ago';
-import { ShownOnce } from '../../../widgets/shown-once';
+import { LinkOpened } from '../../../widgets/link-opened';
+import { DaysBox, linkTold, OnceDrawer, useToldOnce } from '../../../widgets/told-once';
 
 const DAYS = { '365': 'for a year', '30': 'for a month', '': 'until I cut it off' } as const;
 type Days = keyof typeof DAYS;
@@ -75,13 +73,7 @@ function Given({ farm, link }: { farm: Farm; link: OwnerLinkInfo }) {
         <b className={over ? 'text-muted' : ''}>{link.owner}</b>, for {link.givenTo}
       </span>
       <span className="text-sm text-muted">
-        {link.openedAt === null ? (
-          'never opened'
-        ) : (
-          <>
-            opened {link.opened === 1 ? 'once' : `${link.opened} times`}, last <Ago at={link.openedAt} wall />
-          </>
-        )}
+        <LinkOpened link={link} wall />
       </span>
       <span className={over ? 'text-muted' : ''}>
         {link.revoked
@@ -101,8 +93,7 @@ function Given({ farm, link }: { farm: Farm; link: OwnerLinkInfo }) {
 }
 
 function Give({ farm, owners, onClose }: { farm: Farm; owners: readonly string[]; onClose: () => void }) {
-  const refresh = useRefreshFarm(farm.id);
-  const [secret, setSecret] = useState<string | null>(null);
+  const [secret, tell] = useToldOnce(farm);
   const form = useFields({
     boxes: { owner: oneOf<string>(), givenTo: words(120, 'Who is it for?'), days: oneOf<Days>() },
     start: () => ({ owner: owners[0] ?? '', givenTo: '', days: '365' as Days }),
@@ -110,35 +101,18 @@ function Give({ farm, owners, onClose }: { farm: Farm; owners: readonly string[]
     save: async ({ owner, givenTo, days }) => {
       const body = { owner, givenTo, ...(days === '' ? {} : { days: Number(days) }) };
       const sent = await write(farm.id, post('/api/farms/{farmId}/owner-links', { path: { farmId: farm.id } }, body));
-      if (!sent.waits) setSecret(sent.answer.secret);
-      await refresh();
-      // The link is read before the drawer goes.
-      return sent.waits;
+      return tell(sent.waits ? null : sent.answer.secret);
     },
   });
   return (
-    <Drawer open title="A link for an owner" onClose={form.close}>
-      {secret === null ? (
-        <Form form={form} button="Make the link">
-          <SelectBox label="Whose grain" {...form.box('owner')}>
-            {owners.map((owner) => (
-              <option key={owner}>{owner}</option>
-            ))}
-          </SelectBox>
-          <TextBox label="For whom" {...form.box('givenTo')} />
-          <SelectBox label="It opens" {...form.box('days')}>
-            {(Object.keys(DAYS) as Days[]).map((one) => (
-              <option key={one} value={one}>
-                {DAYS[one]}
-              </option>
-            ))}
-          </SelectBox>
-        </Form>
-      ) : (
-        <div className="px-5 py-4">
-          <ShownOnce label="The link, shown this once:" text={`${window.location.origin}/grain/${secret}`} code />
-        </div>
-      )}
-    </Drawer>
+    <OnceDrawer title="A link for an owner" form={form} button="Make the link" told={linkTold(secret, 'grain')}>
+      <SelectBox label="Whose grain" {...form.box('owner')}>
+        {owners.map((owner) => (
+          <option key={owner}>{owner}</option>
+        ))}
+      </SelectBox>
+      <TextBox label="For whom" {...form.box('givenTo')} />
+      <DaysBox label="It opens" days={DAYS} {...form.box('days')} />
+    </OnceDrawer>
   );
 }

@@ -6,9 +6,7 @@ import { write } from '../../../data/outbox';
 import { useSend } from '../../../data/use-send';
 import { day } from '../../../quantity/time';
 import { Button, Empty, Problem, SelectBox, TextBox } from '../../../ui';
-import { Drawer } from '../../../ui/drawer';
-import { type Box, oneOf, words } from '../../../ui/form/box';
-import { Form } from '../../../ui/form/form';
+import { oneOf, words } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { Section } from '../../../ui/page';
 import { QueryBoundary } from '../../../ui/query-boundary';
@@ -17,6 +15,7 @@ import { OwnersLinks } from './owners-links';
 import { Phones } from './phones';
 import { ROLE_NAMES, ROLE_WORDS, ROLES } from '../../../widgets/role-words';
 import { ShownOnce } from '../../../widgets/shown-once';
+import { DaysBox, daysBox, linkTold, OnceDrawer, useToldOnce } from '../../../widgets/told-once';
 
 /** Members of the farm, and the doors into it that are open. */
 export default function People({ farm }: { farm: Farm }) {
@@ -212,11 +211,9 @@ function Given({ farm, one }: { farm: Farm; one: InviteInfo }) {
 }
 
 const DAYS = { '1': 'today', '7': 'for a week', '30': 'for a month' } as const;
-const daysBox: Box<number> = { read: (typed) => ({ value: Number(typed) }) };
 
 function Invite({ farm, own, onClose }: { farm: Farm; own: Role; onClose: () => void }) {
-  const refresh = useRefreshFarm(farm.id);
-  const [secret, setSecret] = useState<string | null>(null);
+  const [secret, tell] = useToldOnce(farm);
   const form = useFields({
     boxes: { givenTo: words(120, 'Who is it for?'), role: oneOf<Role>(), days: daysBox },
     start: () => ({ givenTo: '', role: 'operator' as Role, days: '7' }),
@@ -226,37 +223,20 @@ function Invite({ farm, own, onClose }: { farm: Farm; own: Role; onClose: () => 
         farm.id,
         post('/api/farms/{farmId}/members/invites', { path: { farmId: farm.id } }, body),
       );
-      if (!sent.waits) setSecret(sent.answer.secret);
-      await refresh();
-      // The link is read before the drawer goes.
-      return sent.waits;
+      return tell(sent.waits ? null : sent.answer.secret);
     },
   });
   return (
-    <Drawer open title="Invite somebody" onClose={form.close}>
-      {secret === null ? (
-        <Form form={form} button="Make the link">
-          <TextBox label="For whom" {...form.box('givenTo')} />
-          <SelectBox label="What he does here" {...form.box('role')}>
-            {ROLES.filter((role) => ROLES.indexOf(role) <= ROLES.indexOf(own)).map((role) => (
-              <option key={role} value={role}>
-                {ROLE_WORDS[role]}
-              </option>
-            ))}
-          </SelectBox>
-          <SelectBox label="It opens" {...form.box('days')}>
-            {(Object.keys(DAYS) as (keyof typeof DAYS)[]).map((one) => (
-              <option key={one} value={one}>
-                {DAYS[one]}
-              </option>
-            ))}
-          </SelectBox>
-        </Form>
-      ) : (
-        <div className="px-5 py-4">
-          <ShownOnce label="The link, shown this once:" text={`${window.location.origin}/join/${secret}`} code />
-        </div>
-      )}
-    </Drawer>
+    <OnceDrawer title="Invite somebody" form={form} button="Make the link" told={linkTold(secret, 'join')}>
+      <TextBox label="For whom" {...form.box('givenTo')} />
+      <SelectBox label="What he does here" {...form.box('role')}>
+        {ROLES.filter((role) => ROLES.indexOf(role) <= ROLES.indexOf(own)).map((role) => (
+          <option key={role} value={role}>
+            {ROLE_WORDS[role]}
+          </option>
+        ))}
+      </SelectBox>
+      <DaysBox label="It opens" days={DAYS} {...form.box('days')} />
+    </OnceDrawer>
   );
 }

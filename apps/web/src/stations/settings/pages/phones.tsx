@@ -7,15 +7,13 @@ import { write } from '../../../data/outbox';
 import { useSend } from '../../../data/use-send';
 import { day } from '../../../quantity/time';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
-import { Drawer } from '../../../ui/drawer';
-import { type Box, oneOf } from '../../../ui/form/box';
-import { Form } from '../../../ui/form/form';
+import { oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { Section } from '../../../ui/page';
 import { QueryBoundary } from '../../../ui/query-boundary';
 import { Ago } from '../../../widgets/ago';
 import { textBox } from '../../../widgets/record-boxes';
-import { ShownOnce } from '../../../widgets/shown-once';
+import { DaysBox, daysBox, linkTold, OnceDrawer, useToldOnce } from '../../../widgets/told-once';
 
 const BINS = '@bins';
 const GATE = '@gate';
@@ -111,14 +109,12 @@ function Phone({ farm, phone }: { farm: Farm; phone: PairedInfo }) {
 }
 
 const DAYS = { '1': 'for a day', '7': 'for a week', '30': 'for a month', '120': 'for the season, 120 days' } as const;
-const daysBox: Box<number> = { read: (typed) => ({ value: Number(typed) }) };
 /** "Truck 3’s phone", until somebody calls it otherwise. */
 const usualLabel = (farm: Farm, job: string): string =>
   job === BINS ? 'The bin site’s phone' : job === GATE ? 'The truck scale’s tablet' : `${farm.placeName(job)}’s phone`;
 
 function Pair({ farm, onClose }: { farm: Farm; onClose: () => void }) {
-  const refresh = useRefreshFarm(farm.id);
-  const [secret, setSecret] = useState<string | null>(null);
+  const [secret, tell] = useToldOnce(farm);
   const machines = farm.data.places.filter(({ kind }) => (JOB_MACHINES as readonly string[]).includes(kind));
   const first = (machines.find(({ kind }) => kind === 'truck') ?? machines[0])?.id ?? BINS;
   const form = useFields({
@@ -129,57 +125,37 @@ function Pair({ farm, onClose }: { farm: Farm; onClose: () => void }) {
       const kind: JobKind = job === BINS ? 'bins' : job === GATE ? 'gate' : 'machine';
       const body = { kind, ...(kind === 'machine' ? { placeId: job } : {}), label, days };
       const sent = await write(farm.id, post('/api/farms/{farmId}/members/phones', { path: { farmId: farm.id } }, body)); // prettier-ignore
-      if (!sent.waits) setSecret(sent.answer.secret);
-      await refresh();
-      // The link is read before the drawer goes.
-      return sent.waits;
+      return tell(sent.waits ? null : sent.answer.secret);
     },
   });
   const job = form.box('job');
   return (
-    <Drawer open title="Pair a phone" onClose={form.close}>
-      {secret === null ? (
-        <Form form={form} button="Make the link">
-          <SelectBox
-            label="It records"
-            {...job}
-            onChange={(event) => {
-              // The name follows the job as long as nobody wrote another.
-              const { job: before, label } = form.texts;
-              if (label === usualLabel(farm, before)) form.set('label', usualLabel(farm, event.target.value));
-              void job.onChange(event);
-            }}
-          >
-            {machines.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-            <option value={BINS}>the bins</option>
-            <option value={GATE}>the truck scale</option>
-          </SelectBox>
-          <TextBox
-            label="The phone is called"
-            hint="stands behind the driver’s name on each load"
-            {...form.box('label')}
-          />
-          <SelectBox label="For how long" {...form.box('days')}>
-            {(Object.keys(DAYS) as (keyof typeof DAYS)[]).map((one) => (
-              <option key={one} value={one}>
-                {DAYS[one]}
-              </option>
-            ))}
-          </SelectBox>
-        </Form>
-      ) : (
-        <div className="px-5 py-4">
-          <ShownOnce
-            label="Open it on that phone, within a week. Shown this once:"
-            text={`${window.location.origin}/job/${secret}`}
-            code
-          />
-        </div>
-      )}
-    </Drawer>
+    <OnceDrawer
+      title="Pair a phone"
+      form={form}
+      button="Make the link"
+      told={linkTold(secret, 'job', 'Open it on that phone, within a week. Shown this once:')}
+    >
+      <SelectBox
+        label="It records"
+        {...job}
+        onChange={(event) => {
+          // The name follows the job as long as nobody wrote another.
+          const { job: before, label } = form.texts;
+          if (label === usualLabel(farm, before)) form.set('label', usualLabel(farm, event.target.value));
+          void job.onChange(event);
+        }}
+      >
+        {machines.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+        <option value={BINS}>the bins</option>
+        <option value={GATE}>the truck scale</option>
+      </SelectBox>
+      <TextBox label="The phone is called" hint="stands behind the driver’s name on each load" {...form.box('label')} />
+      <DaysBox label="For how long" days={DAYS} {...form.box('days')} />
+    </OnceDrawer>
   );
 }

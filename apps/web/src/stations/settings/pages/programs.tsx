@@ -1,25 +1,22 @@
 import type { TokenInfo } from '@fanega/contract';
 import { useState } from 'react';
 import { post } from '../../../data/api';
-import { type Farm, useRefreshFarm, useRole, useTokens } from '../../../data/farm';
+import { type Farm, useRole, useTokens } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { useSend } from '../../../data/use-send';
 import { day } from '../../../quantity/time';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
-import { Drawer } from '../../../ui/drawer';
-import { type Box, oneOf, words } from '../../../ui/form/box';
-import { Form } from '../../../ui/form/form';
+import { oneOf, words } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { Section } from '../../../ui/page';
 import { QueryBoundary } from '../../../ui/query-boundary';
 import { Ago } from '../../../widgets/ago';
-import { ShownOnce } from '../../../widgets/shown-once';
+import { DaysBox, daysBox, OnceDrawer, useToldOnce } from '../../../widgets/told-once';
 
 const TOKEN_SCOPES = ['read', 'record'] as const;
 type Scope = TokenInfo['scope'];
 const SCOPES: Readonly<Record<Scope, string>> = { read: 'reads', record: 'reads and records' };
 const DAYS = { '30': 'for 30 days', '90': 'for 90 days', '365': 'for a year' } as const;
-const daysBox: Box<number> = { read: (typed) => ({ value: Number(typed) }) };
 
 /** Tokens for programs of one's own, and where the interface is described. */
 export default function Programs({ farm }: { farm: Farm }) {
@@ -92,45 +89,33 @@ function Token({ farm, token, onDone }: { farm: Farm; token: TokenInfo; onDone: 
 }
 
 function AddToken({ farm, onClose }: { farm: Farm; onClose: () => void }) {
-  const refresh = useRefreshFarm(farm.id);
   const role = useRole();
-  const [token, setToken] = useState<string | null>(null);
+  const [token, tell] = useToldOnce(farm);
   const form = useFields({
     boxes: { name: words(120, 'What is it for?'), scope: oneOf<Scope>(), days: daysBox },
     start: () => ({ name: '', scope: 'read' as Scope, days: '90' }),
     close: onClose,
     save: async (body) => {
       const sent = await write(farm.id, post('/api/farms/{farmId}/tokens', { path: { farmId: farm.id } }, body));
-      if (!sent.waits) setToken(sent.answer.token);
-      await refresh();
-      return sent.waits;
+      return tell(sent.waits ? null : sent.answer.token);
     },
   });
   return (
-    <Drawer open title="A token for a program" onClose={form.close}>
-      {token === null ? (
-        <Form form={form} button="Make it">
-          <TextBox label="What it is for" {...form.box('name')} />
-          <SelectBox label="It" {...form.box('scope')}>
-            {TOKEN_SCOPES.filter((scope) => scope === 'read' || role !== 'viewer').map((scope) => (
-              <option key={scope} value={scope}>
-                {SCOPES[scope]}
-              </option>
-            ))}
-          </SelectBox>
-          <SelectBox label="It lives" {...form.box('days')}>
-            {(Object.keys(DAYS) as (keyof typeof DAYS)[]).map((one) => (
-              <option key={one} value={one}>
-                {DAYS[one]}
-              </option>
-            ))}
-          </SelectBox>
-        </Form>
-      ) : (
-        <div className="px-5 py-4">
-          <ShownOnce label="Its token, shown this once:" text={token} />
-        </div>
-      )}
-    </Drawer>
+    <OnceDrawer
+      title="A token for a program"
+      form={form}
+      button="Make it"
+      told={token === null ? null : { label: 'Its token, shown this once:', text: token }}
+    >
+      <TextBox label="What it is for" {...form.box('name')} />
+      <SelectBox label="It" {...form.box('scope')}>
+        {TOKEN_SCOPES.filter((scope) => scope === 'read' || role !== 'viewer').map((scope) => (
+          <option key={scope} value={scope}>
+            {SCOPES[scope]}
+          </option>
+        ))}
+      </SelectBox>
+      <DaysBox label="It lives" days={DAYS} {...form.box('days')} />
+    </OnceDrawer>
   );
 }

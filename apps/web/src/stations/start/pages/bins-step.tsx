@@ -1,16 +1,15 @@
-import { BIN_SETUP, binCapacity, type BinSetup, PLACE_HEADS, PLACE_NAMES, type PlaceKind, placeKindIn, RangeRefusal, STEP_KINDS } from '@fanega/core'; // prettier-ignore
-import { type Farm, useRefreshFarm } from '../../../data/farm';
+import { BIN_SETUP, binCapacity, type BinSetup, PLACE_HEADS, PLACE_NAMES, RangeRefusal, STEP_KINDS } from '@fanega/core'; // prettier-ignore
+import type { Farm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
-import { bushels, length, system } from '../../../quantity/quantity';
-import { oneOf, rows } from '../../../ui/form/box';
+import { bushels, length } from '../../../quantity/quantity';
+import { oneOf } from '../../../ui/form/box';
 import { type GridRow, isBlank } from '../../../ui/form/grid';
-import { useFields } from '../../../ui/form/use-fields';
 import { capacityBox } from '../../../widgets/capacity';
 import { KIND_WORDS } from '../../../widgets/place-words';
 import { figureOrNone, textBox } from '../../../widgets/record-boxes';
-import { addPlace, nameTwice, placesThere } from './places';
-import { saveEach, Step } from './step';
+import { addPlace, kindAmong, placesThere, usePlaceRows } from './places';
+import { Step } from './step';
 
 type Column = 'what' | 'name' | 'across' | 'eave' | 'holds';
 type Kind = (typeof STEP_KINDS.bins)[number];
@@ -38,43 +37,30 @@ function holdsOf(diameter: number, eave: number): number | null {
 
 /** Where grain lies: bins by their size, pits, piles. */
 export default function BinsStep({ farm }: { farm: Farm }) {
-  const refresh = useRefreshFarm(farm.id);
   const { fields } = BIN_SETUP;
-  const form = useFields({
-    keptAs: `start.bins.${farm.id}.${system()}`,
-    boxes: {
-      rows: rows(
-        () => ({
-          what: oneOf<Kind>(),
-          name: textBox(PLACE_NAMES.name, 'needs a name'),
-          across: figureOrNone(fields.diameter, length),
-          eave: figureOrNone(fields.eave, length),
-          holds: capacityBox(farm),
-        }),
-        isEmpty as never,
-      ),
-    },
-    start: () => ({ rows: [START] as never }),
-    together: (_, { rows: typed }) => {
-      const errors: Record<string, string> = { ...nameTwice(farm, typed, isEmpty, 'Type a bin, or paste a list of them.') }; // prettier-ignore
-      typed.forEach(({ across, eave }, i) => {
-        if (across.trim() === '' && eave.trim() !== '') errors[`rows.${i}.across`] = 'how far across is it?';
-        if (across.trim() !== '' && eave.trim() === '') errors[`rows.${i}.eave`] = 'how high is its wall?';
-      });
-      return errors;
-    },
-    boxOf: (field) => ({ name: 'rows.0.name', capacityBu: 'rows.0.holds', diameter: 'rows.0.across', eave: 'rows.0.eave' })[field], // prettier-ignore
-    save: async ({ rows: read }, { rows: typed }) => {
-      await saveEach(
-        typed.filter((row) => !isEmpty(row)),
-        read,
-        (left) => form.set('rows', [...left, START] as never),
-        async ({ what, name, across, eave, holds }) => {
-          const placeId = await addPlace(farm, { kind: what, name, capacityBu: holds });
-          if (across !== undefined && eave !== undefined)
-            await write(farm.id, setting(farm.id, 'binSetup', placeId, { revision: 0, value: setupOf(across, eave) }));
-        },
-      ).finally(refresh);
+  const form = usePlaceRows(farm, {
+    step: 'bins',
+    row: () => ({
+      what: oneOf<Kind>(),
+      name: textBox(PLACE_NAMES.name, 'needs a name'),
+      across: figureOrNone(fields.diameter, length),
+      eave: figureOrNone(fields.eave, length),
+      holds: capacityBox(farm),
+    }),
+    start: START,
+    isEmpty,
+    nothing: 'Type a bin, or paste a list of them.',
+    wrong: ({ across, eave }) =>
+      across.trim() === '' && eave.trim() !== ''
+        ? { across: 'how far across is it?' }
+        : across.trim() !== '' && eave.trim() === ''
+          ? { eave: 'how high is its wall?' }
+          : {},
+    columnOf: { name: 'name', capacityBu: 'holds', diameter: 'across', eave: 'eave' },
+    add: async ({ what, name, across, eave, holds }) => {
+      const placeId = await addPlace(farm, { kind: what, name, capacityBu: holds });
+      if (across !== undefined && eave !== undefined)
+        await write(farm.id, setting(farm.id, 'binSetup', placeId, { revision: 0, value: setupOf(across, eave) }));
     },
   });
   const sized = form.texts.rows.flatMap(({ name, across, eave }) => {
@@ -87,13 +73,13 @@ export default function BinsStep({ farm }: { farm: Farm }) {
     <Step<Column>
       question="Where does grain lie?"
       lead="Bins, wet bins, pits, piles. A bin by how far across it is and how high its wall: what it holds follows. Or just what it holds."
-      form={form as never}
+      form={form}
       columns={[
         {
           name: 'what',
           label: 'What',
           choices: STEP_KINDS.bins.map((kind) => ({ value: kind, label: KIND_WORDS[kind] })),
-          pasted: (text) => among(placeKindIn(text)),
+          pasted: (text) => kindAmong(STEP_KINDS.bins, text),
         },
         { name: 'name', label: 'Name', wide: 1.6, maxLength: 60, placeholder: 'Bin A' },
         { name: 'across', label: 'Across', unit: length.unit, placeholder: '36' },
@@ -115,6 +101,3 @@ export default function BinsStep({ farm }: { farm: Farm }) {
     </Step>
   );
 }
-
-const among = (kind: PlaceKind | null): string =>
-  (STEP_KINDS.bins as readonly (string | null)[]).includes(kind) ? kind! : START.what;

@@ -1,19 +1,18 @@
-import { PLACE_HEADS, PLACE_NAMES, type PlaceKind, placeKindIn, STEP_KINDS } from '@fanega/core';
+import { PLACE_HEADS, PLACE_NAMES, STEP_KINDS } from '@fanega/core';
 import { Link } from 'react-router';
-import { type Farm, useRefreshFarm, useShed } from '../../../data/farm';
+import { type Farm, useShed } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
-import { bushels, system } from '../../../quantity/quantity';
-import { oneOf, rows } from '../../../ui/form/box';
+import { bushels } from '../../../quantity/quantity';
+import { oneOf } from '../../../ui/form/box';
 import { type GridRow, isBlank } from '../../../ui/form/grid';
-import { useFields } from '../../../ui/form/use-fields';
 import { QueryBoundary } from '../../../ui/query-boundary';
 import { capacityBox } from '../../../widgets/capacity';
 import { KIND_WORDS } from '../../../widgets/place-words';
 import { newMachine } from '../../../widgets/new-machine';
 import { textBox } from '../../../widgets/record-boxes';
-import { addPlace, nameTwice, placesThere } from './places';
-import { saveEach, Step } from './step';
+import { addPlace, kindAmong, placesThere, usePlaceRows } from './places';
+import { Step } from './step';
 
 type Column = 'what' | 'name' | 'holds';
 type Kind = (typeof STEP_KINDS.machines)[number];
@@ -37,43 +36,31 @@ export default function MachinesStep({ farm }: { farm: Farm }) {
 }
 
 function Machines({ farm, shed }: { farm: Farm; shed: NonNullable<ReturnType<typeof useShed>['data']> }) {
-  const refresh = useRefreshFarm(farm.id);
-  const form = useFields({
-    keptAs: `start.machines.${farm.id}.${system()}`,
-    boxes: {
-      rows: rows(
-        () => ({ what: oneOf<Kind>(), name: textBox(PLACE_NAMES.name, 'needs a name'), holds: capacityBox(farm) }),
-        isEmpty as never,
-      ),
-    },
-    start: () => ({ rows: [START] as never }),
-    together: (_, { rows: typed }) => nameTwice(farm, typed, isEmpty, 'Type a machine, or paste a list of them.'),
-    boxOf: (field) => (field === 'name' || field === 'capacityBu' ? `rows.0.${field === 'name' ? 'name' : 'holds'}` : undefined), // prettier-ignore
-    save: async ({ rows: read }, { rows: typed }) => {
-      await saveEach(
-        typed.filter((row) => !isEmpty(row)),
-        read,
-        (left) => form.set('rows', [...left, START] as never),
-        async ({ what, name, holds }) => {
-          const placeId = await addPlace(farm, { kind: what, name, capacityBu: holds });
-          // The place brought its machine along, with nothing to see to yet.
-          const value = newMachine(farm, shed, placeId, { kind: what, name, placeId });
-          await write(farm.id, setting(farm.id, 'machine', placeId, { revision: 1, value }));
-        },
-      ).finally(refresh);
+  const form = usePlaceRows(farm, {
+    step: 'machines',
+    row: () => ({ what: oneOf<Kind>(), name: textBox(PLACE_NAMES.name, 'needs a name'), holds: capacityBox(farm) }),
+    start: START,
+    isEmpty,
+    nothing: 'Type a machine, or paste a list of them.',
+    columnOf: { name: 'name', capacityBu: 'holds' },
+    add: async ({ what, name, holds }) => {
+      const placeId = await addPlace(farm, { kind: what, name, capacityBu: holds });
+      // The place brought its machine along, with nothing to see to yet.
+      const value = newMachine(farm, shed, placeId, { kind: what, name, placeId });
+      await write(farm.id, setting(farm.id, 'machine', placeId, { revision: 1, value }));
     },
   });
   return (
     <Step<Column>
       question="What cuts, carries and dries?"
       lead="Combines, grain carts, trucks and dryers: whatever holds grain on its way. How much each holds may be a guess; it shows when one is full."
-      form={form as never}
+      form={form}
       columns={[
         {
           name: 'what',
           label: 'What',
           choices: STEP_KINDS.machines.map((kind) => ({ value: kind, label: KIND_WORDS[kind] })),
-          pasted: (text) => among(placeKindIn(text)),
+          pasted: (text) => kindAmong(STEP_KINDS.machines, text),
         },
         { name: 'name', label: 'Name', wide: 2, maxLength: 60, placeholder: 'Combine 1' },
         { name: 'holds', label: 'Holds', unit: bushels.unit, placeholder: '400' },
@@ -95,6 +82,3 @@ function Machines({ farm, shed }: { farm: Farm; shed: NonNullable<ReturnType<typ
     </Step>
   );
 }
-
-const among = (kind: PlaceKind | null): string =>
-  (STEP_KINDS.machines as readonly (string | null)[]).includes(kind) ? kind! : START.what;

@@ -1,16 +1,14 @@
 import { matchHeads } from '@fanega/core';
 import type { ReactNode } from 'react';
-import type { WrittenOf } from '../../../data/api';
 import { Form, type Sendable } from '../../../ui/form/form';
 import { Grid, type GridColumn, type GridRow } from '../../../ui/form/grid';
 
 /** What `Step` wants of a form whose rows are typed in a grid. */
-interface RowsForm<N extends string> extends Sendable {
+export interface RowsForm<N extends string> extends Sendable {
   readonly texts: { readonly rows: readonly GridRow<N>[] };
   readonly set: (name: 'rows', rows: GridRow<N>[]) => void;
   readonly errorAt: (path: string) => string | undefined;
 }
-export type Placed = WrittenOf<'/api/farms/{farmId}/places'>;
 
 /** A step of the first hour: its question, the rows that answer it, what is there already. */
 export function Step<N extends string>({
@@ -102,21 +100,4 @@ export function Step<N extends string>({
       )}
     </>
   );
-}
-
-/** Saves one row after the other; what is saved leaves the sheet, and the one that is refused stands first with its reason. */
-export async function saveEach<R, V>(
-  rows: readonly R[],
-  values: readonly V[],
-  keep: (left: readonly R[]) => void,
-  save: (value: V) => Promise<void>,
-): Promise<void> {
-  for (const [i, value] of values.entries()) {
-    try {
-      await save(value);
-    } catch (error) {
-      keep(rows.slice(i));
-      throw error;
-    }
-  }
 }

@@ -1,27 +1,26 @@
 import type { OriginLinkInfo } from '@fanega/contract';
 import type { OriginSubject } from '@fanega/core';
-import { useState } from 'react';
 import { post } from '../../../data/api';
 import { type Farm, useOriginLinks, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { useSend } from '../../../data/use-send';
 import { day } from '../../../quantity/time';
-import { Button, Problem, SelectBox, TextBox } from '../../../ui';
+import { Button, Problem, TextBox } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { oneOf, words } from '../../../ui/form/box';
 import { Form } from '../../../ui/form/form';
 import { useFields } from '../../../ui/form/use-fields';
 import { QueryBoundary } from '../../../ui/query-boundary';
-import { Ago } from '../../../widgets/ago';
+import { LinkOpened } from '../../../widgets/link-opened';
+import { DaysBox, useToldOnce } from '../../../widgets/told-once';
 
 const DAYS = { '30': 'for 30 days', '365': 'for a year', '1100': 'for three years', '': 'until I cut it off' } as const;
 type Days = keyof typeof DAYS;
 
 /** A link that shows one origin to whoever has it, without an account; and those that were given before. */
 export function LinkDrawer({ farm, subject, onClose }: { farm: Farm; subject: OriginSubject; onClose: () => void }) {
-  const refresh = useRefreshFarm(farm.id);
   const links = useOriginLinks();
-  const [secret, setSecret] = useState<string | null>(null);
+  const [secret, tell] = useToldOnce(farm);
   const form = useFields({
     boxes: { givenTo: words(120, 'Who is it for?'), days: oneOf<Days>() },
     start: () => ({ givenTo: '', days: '365' as Days }),
@@ -29,10 +28,7 @@ export function LinkDrawer({ farm, subject, onClose }: { farm: Farm; subject: Or
     save: async ({ givenTo, days }) => {
       const body = { kind: subject.kind, subject: subject.id, givenTo, ...(days === '' ? {} : { days: Number(days) }) };
       const sent = await write(farm.id, post('/api/farms/{farmId}/origin-links', { path: { farmId: farm.id } }, body));
-      if (!sent.waits) setSecret(sent.answer.secret);
-      await refresh();
-      // The link is read before the drawer goes.
-      return sent.waits;
+      return tell(sent.waits ? null : sent.answer.secret);
     },
   });
   const address = secret === null ? '' : `${window.location.origin}/origin/${secret}`;
@@ -45,13 +41,7 @@ export function LinkDrawer({ farm, subject, onClose }: { farm: Farm; subject: Or
             No account is needed.
           </p>
           <TextBox label="For whom" {...form.box('givenTo')} />
-          <SelectBox label="It opens" {...form.box('days')}>
-            {(Object.keys(DAYS) as Days[]).map((one) => (
-              <option key={one} value={one}>
-                {DAYS[one]}
-              </option>
-            ))}
-          </SelectBox>
+          <DaysBox label="It opens" days={DAYS} {...form.box('days')} />
         </Form>
       ) : (
         <div className="space-y-4 px-5 py-4">
@@ -101,14 +91,7 @@ function Given({ farm, link }: { farm: Farm; link: OriginLinkInfo }) {
   return (
     <li className="border-b border-rule py-2">
       <b className={link.revoked ? 'text-muted line-through' : ''}>{link.givenTo}</b>, {day(link.madeAt, timeZone)}
-      {link.endsAt !== null && `, until ${day(link.endsAt, timeZone)}`};{' '}
-      {link.openedAt === null ? (
-        'never opened'
-      ) : (
-        <>
-          opened {link.opened === 1 ? 'once' : `${link.opened} times`}, last <Ago at={link.openedAt} />
-        </>
-      )}
+      {link.endsAt !== null && `, until ${day(link.endsAt, timeZone)}`}; <LinkOpened link={link} />
       {link.revoked ? (
         '; cut off'
       ) : (
