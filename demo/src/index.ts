@@ -14,5 +14,6 @@ export { demoNotebook, type DemoNotebook } from './notebook.js';
 export { demoSell, type DemoSell } from './sell.js';
 export { demoTrace, type DemoTrace } from './trace.js';
 export { demoShed, type DemoShed } from './shed.js';
+export { demoFieldWork, type DemoFieldWork } from './field-work.js';
 export { demoHauling, type DemoHauling, type DemoTicket } from './hauling.js';
 export type { DemoLog, DemoSetting } from './records.js';

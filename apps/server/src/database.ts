@@ -43,6 +43,7 @@ import { PairedJobs1792300000000 } from './migrations/1792300000000-paired-jobs.
 import { SignInTries1792400000000 } from './migrations/1792400000000-sign-in-tries.js';
 import { OwnerLinks1792500000000 } from './migrations/1792500000000-owner-links.js';
 import { SafetyWords1792600000000 } from './migrations/1792600000000-safety-words.js';
+import { CabAndField1792800000000 } from './migrations/1792800000000-cab-and-field.js';
 import { Fuel1792700000000 } from './migrations/1792700000000-fuel.js';
 import { databaseAt, DatabaseHosts, useHosts } from './platform/database-hosts.js';
 import { FarmRow, FarmTopicRow } from './platform/entities/farm.entity.js';
@@ -123,6 +124,7 @@ export function dataSourceOptions(url: string, nodes?: DatabaseHosts): DataSourc
       OwnerLinks1792500000000,
       SafetyWords1792600000000,
       Fuel1792700000000,
+      CabAndField1792800000000,
     ],
     synchronize: false,
     poolSize: 10,

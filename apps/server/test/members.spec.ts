@@ -1,12 +1,4 @@
-import type {
-  AuditLine,
-  InviteInfo,
-  MemberInfo,
-  NewLink,
-  NewToken,
-  ProfileAnswer,
-  TokenInfo,
-} from '@fanega/contract';
+import type { AuditLine, InviteInfo, MemberInfo, NewLink, NewToken, ProfileAnswer, TokenInfo } from '@fanega/contract';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, Harness, smallFarm } from './harness.js';

@@ -54,7 +54,7 @@ import type {
 } from './people.js';
 import type { LinkAnswer, NewLink } from './links.js';
 import type { LogAnswer, SettingAnswer } from './records.js';
-import type { FuelInfo, PhotoInfo } from './shed.js';
+import type { AtWheelInfo, FuelInfo, PhotoInfo } from './shed.js';
 import type {
   CablesAnswer,
   KeptShareInfo,
@@ -142,6 +142,7 @@ export interface Api {
   OriginFile: OriginFile;
   OriginLinkInfo: OriginLinkInfo;
   SharedOrigin: SharedOrigin;
+  AtWheelInfo: AtWheelInfo;
   FuelInfo: FuelInfo;
   PhotoInfo: PhotoInfo;
   CablesAnswer: CablesAnswer;

@@ -150,6 +150,8 @@ export interface ReadingInfo {
   readonly cracked: number | null;
   readonly tester: string;
   readonly spot: string;
+  /** of one zone alone; null: of the field */
+  readonly zoneId: string | null;
   readonly by: string;
   /** Taken back: it counts no longer, and is still there. */
   readonly voided?: boolean;

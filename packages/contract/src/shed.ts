@@ -17,3 +17,13 @@ export interface FuelInfo {
   readonly gallons: number;
   readonly perBushel: number | null;
 }
+
+/** How long somebody has been at it today, by what he recorded. */
+export interface AtWheelInfo {
+  readonly name: string;
+  /** h of work, breaks of more than 45 minutes left out */
+  readonly hours: number;
+  readonly sinceMs: number;
+  /** the farm's own line is reached */
+  readonly rest: boolean;
+}

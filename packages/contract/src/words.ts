@@ -50,6 +50,8 @@ const RULES: Readonly<Record<string, string>> = {
   limits_rise: 'the limits must rise: too dry, best from, best to, refused above',
   hours_rise: 'it must close after it opens',
   setting_out_of_range: 'no machine can be set like that: check the digits',
+  ring_too_short: 'a boundary has three corners or more',
+  heat_without_figure: 'say how hot it is, by figure or by hand',
   range_falls: 'a range is its least and its most',
   axles_in_order: 'each axle stands at least half a meter behind the one before, the first at 0',
   shares_whole: 'the shares of the axles must come to the whole',

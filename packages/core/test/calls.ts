@@ -125,6 +125,43 @@ const chain: core.ChainNow = {
 };
 
 export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
+  areaOfRows: [24, 0.762, 800],
+  leftToCut: [
+    {
+      area: 15_000,
+      headWidth: 9,
+      passLength: 800,
+      rowSpacing: 0.762,
+      yieldKgPerHa: 12_000,
+      rate: 60_000,
+      loadKg: 22_000,
+    },
+  ],
+  tankOverWay: [{ inTankKg: 2000, tankKg: 9000, width: 9, wayLength: 1600, yieldKgPerHa: 12_000 }],
+  heapedKg: [625, 60],
+  fillsFirst: [
+    20_000,
+    [
+      { name: 'box', kg: 25_000 },
+      { name: 'law', kg: 24_000 },
+    ],
+    70_000,
+  ],
+  wearPart: [
+    {
+      gain: 0.75,
+      uncertainty: 0.3,
+      acresLeft: 640,
+      acresLife: 2500,
+      price: 4.4,
+      part: 1500,
+      hours: 6,
+      hourly: 30,
+      breaks: 0.1,
+      standsHours: 8,
+      standsHourly: 250,
+    },
+  ],
   tankByFlow: [
     [
       { atMs: 1e12, flow: 5, moisture: 0.2 },

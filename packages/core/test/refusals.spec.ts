@@ -43,6 +43,8 @@ describe('no science answers with NaN', () => {
         'fields/view',
         'fields/standing',
         'fields/next-season',
+        'fields/zones',
+        'haul/covers',
         'fields/field-now',
         'fields/field-verdict',
         'haul/receivers',

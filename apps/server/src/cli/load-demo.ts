@@ -4,6 +4,7 @@ import {
   demoHauling,
   type DemoLog,
   demoNotebook,
+  demoFieldWork,
   demoSell,
   demoTrace,
   type DemoOptions,
@@ -82,7 +83,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
         putAway: false,
       })),
     );
-    const [book, shed, hauling, sell, trace] = [demoNotebook(demo), demoShed(demo), demoHauling(demo), demoSell(demo), demoTrace(demo)]; // prettier-ignore
+    const [book, shed, hauling, sell, trace, work] = [demoNotebook(demo), demoShed(demo), demoHauling(demo), demoSell(demo), demoTrace(demo), demoFieldWork(demo)]; // prettier-ignore
     const bins = demo.places.flatMap(({ id, diameterM, eaveM, hopperM }): DemoSetting[] =>
       diameterM === undefined
         ? []
@@ -95,6 +96,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
       ...hauling.settings,
       ...sell.settings,
       ...trace.settings,
+      ...work.settings,
     ]);
     const readings = [...demo.readings, ...book.readings].map(({ by, ...body }): DemoLog => ({
       kind: 'reading',
@@ -106,7 +108,7 @@ export async function loadDemo(db: DataSource, options: DemoOptions = {}): Promi
     await insertLogs(
       tx,
       farmId,
-      [...readings, ...book.logs, ...shed.logs, ...hauling.logs, ...sell.logs, ...trace.logs],
+      [...readings, ...book.logs, ...shed.logs, ...hauling.logs, ...sell.logs, ...trace.logs, ...work.logs],
       (lotId) => seasonOf.get(lotId),
     );
     await insertAll(

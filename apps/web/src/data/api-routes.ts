@@ -46,6 +46,7 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/day': { topics: ['book', 'header', 'sell', 'trace'], keep: true },
   '/api/farms/{farmId}/year/costs': { topics: ['book', 'header', 'dry', 'haul'], keep: false },
   '/api/farms/{farmId}/fuel': { topics: ['shed', 'book'], keep: true },
+  '/api/farms/{farmId}/wheel': { topics: ['shed', 'book'], keep: true },
   '/api/farms/{farmId}/devices': { topics: ['devices'], keep: true },
 };
 
@@ -68,6 +69,8 @@ export const TOPICS = [
 /** Where each kind of record is added, taken back and set. */
 export const LOG_ROUTES = {
   reading: '/api/farms/{farmId}/fields/reading',
+  fieldPin: '/api/farms/{farmId}/fields/field-pin',
+  rowsLeft: '/api/farms/{farmId}/fields/rows-left',
   testerPair: '/api/farms/{farmId}/fields/tester-pair',
   nextFieldNotice: '/api/farms/{farmId}/fields/next-field-notice',
   settingsEntry: '/api/farms/{farmId}/cut/settings-entry',
@@ -76,6 +79,8 @@ export const LOG_ROUTES = {
   displayCheck: '/api/farms/{farmId}/cut/display-check',
   emptyWeight: '/api/farms/{farmId}/haul/empty-weight',
   delay: '/api/farms/{farmId}/haul/delay',
+  coverMoved: '/api/farms/{farmId}/haul/cover-moved',
+  alarmHeard: '/api/farms/{farmId}/haul/alarm-heard',
   fieldChange: '/api/farms/{farmId}/haul/field-change',
   dryerSample: '/api/farms/{farmId}/dry/dryer-sample',
   dryerRun: '/api/farms/{farmId}/dry/dryer-run',
@@ -96,6 +101,8 @@ export const LOG_ROUTES = {
   binMeasurement: '/api/farms/{farmId}/trace/bin-measurement',
   breakdown: '/api/farms/{farmId}/shed/breakdown',
   fuelFill: '/api/farms/{farmId}/shed/fuel-fill',
+  partHeat: '/api/farms/{farmId}/shed/part-heat',
+  handover: '/api/farms/{farmId}/shed/handover',
   acknowledgement: '/api/farms/{farmId}/shed/acknowledgement',
 } as const;
 export const VOID_ROUTES = Object.fromEntries(
@@ -104,8 +111,10 @@ export const VOID_ROUTES = Object.fromEntries(
 export const SETTING_ROUTES = {
   cuttingWindow: '/api/farms/{farmId}/fields/cutting-window/{subject}',
   nextFieldPlan: '/api/farms/{farmId}/fields/next-field-plan/{subject}',
+  fieldZone: '/api/farms/{farmId}/fields/field-zone/{subject}',
   combineProfile: '/api/farms/{farmId}/cut/combine-profile/{subject}',
   truckSetup: '/api/farms/{farmId}/haul/truck-setup/{subject}',
+  cover: '/api/farms/{farmId}/haul/cover/{subject}',
   scaleSetup: '/api/farms/{farmId}/haul/scale-setup/{subject}',
   weightRules: '/api/farms/{farmId}/haul/weight-rules/{subject}',
   haulTimes: '/api/farms/{farmId}/haul/haul-times/{subject}',
@@ -138,6 +147,7 @@ export const SETTING_ROUTES = {
   seasonPlan: '/api/farms/{farmId}/shed/season-plan/{subject}',
   safetyWords: '/api/farms/{farmId}/shed/safety-words/{subject}',
   fuelTank: '/api/farms/{farmId}/shed/fuel-tank/{subject}',
+  crew: '/api/farms/{farmId}/shed/crew/{subject}',
   changeover: '/api/farms/{farmId}/shed/changeover/{subject}',
   partsCounters: '/api/farms/{farmId}/shed/parts-counters/{subject}',
 } as const;

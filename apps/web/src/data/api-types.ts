@@ -800,6 +800,70 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/fields/field-pin': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FieldPinController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/field-pin/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['FieldPinController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/rows-left': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['RowsLeftController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/fields/rows-left/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['RowsLeftController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/fields/tester-pair': {
     readonly parameters: {
       readonly query?: never;
@@ -1050,6 +1114,70 @@ export interface paths {
     readonly get?: never;
     readonly put?: never;
     readonly post: operations['DelayController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/cover-moved': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['CoverMovedController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/cover-moved/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['CoverMovedController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/alarm-heard': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['AlarmHeardController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/alarm-heard/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['AlarmHeardController_void'];
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -1696,6 +1824,70 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/shed/part-heat': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['PartHeatController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/part-heat/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['PartHeatController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/handover': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['HandoverController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/handover/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['HandoverController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/acknowledgement': {
     readonly parameters: {
       readonly query?: never;
@@ -1760,6 +1952,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/fields/field-zone/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['FieldZoneController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/cut/combine-profile/{subject}': {
     readonly parameters: {
       readonly query?: never;
@@ -1785,6 +1993,22 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['TruckSetupController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/cover/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['CoverController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -2297,6 +2521,22 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['FuelTankController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/shed/crew/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['CrewController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -3408,6 +3648,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/wheel': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['AtWheelController_today'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/devices': {
     readonly parameters: {
       readonly query?: never;
@@ -3733,6 +3989,18 @@ export interface components {
       /** @description °C */
       readonly leastCelsius: number;
     };
+    readonly AlarmHeardKept: {
+      readonly body: components['schemas']['AlarmHeardRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly AlarmHeardRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly key: string;
+      readonly what: string;
+    };
     readonly AppendAnswer: {
       readonly seq: number;
       readonly accepted: readonly {
@@ -3763,6 +4031,12 @@ export interface components {
       /** @description bu/ac */
       readonly perAcre: number;
       readonly note?: string;
+    };
+    readonly AtWheelInfo: {
+      readonly name: string;
+      readonly hours: number;
+      readonly sinceMs: number;
+      readonly rest: boolean;
     };
     readonly AuditLine: {
       readonly id: string;
@@ -4345,6 +4619,52 @@ export interface components {
       readonly done: boolean;
       readonly note?: string;
     };
+    readonly CoverKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['CoverRecord'];
+    };
+    readonly CoverMovedKept: {
+      readonly body: components['schemas']['CoverMovedRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly CoverMovedRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly placeId: string;
+      readonly closed: boolean;
+    };
+    readonly CoverRecord: {
+      /** @enum {string} */
+      readonly kind: 'tarp' | 'lid' | 'door' | 'sheet';
+      /** @description bu */
+      readonly closesUpTo?: number;
+      /** @description min */
+      readonly minutes: number;
+      readonly who: string;
+    };
+    readonly CrewKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['CrewRecord'];
+    };
+    readonly CrewRecord: {
+      readonly people: readonly {
+        readonly name: string;
+        readonly phone: string;
+        readonly trainee: boolean;
+      }[];
+      readonly call: string;
+      /** @description h */
+      readonly mostHours: number;
+      /** @description h */
+      readonly quietFrom?: number;
+      /** @description h */
+      readonly quietTo?: number;
+      /** @description m/s */
+      readonly windLine?: number;
+    };
     readonly CropCosts: {
       readonly crop: string;
       readonly drying: number;
@@ -4878,6 +5198,29 @@ export interface components {
       readonly lotId: string;
       readonly mixed: readonly string[];
     };
+    readonly FieldPinKept: {
+      readonly body: components['schemas']['FieldPinRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly FieldPinRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of fields */
+      readonly fieldId: string;
+      /** @enum {string} */
+      readonly kind: 'softSpot' | 'rock' | 'washout' | 'lowWire' | 'doublePlanted' | 'other';
+      /** @description ° */
+      readonly lon: number;
+      /** @description ° */
+      readonly lat: number;
+      /** @description m */
+      readonly accuracy?: number;
+      readonly note: string;
+      /** @description m */
+      readonly warnWithin: number;
+    };
     readonly FieldRow: {
       readonly lot: components['schemas']['LotInfo'];
       readonly account: components['schemas']['Account'];
@@ -4887,6 +5230,35 @@ export interface components {
       readonly lastMoisture: components['schemas']['NewestReading'] | null;
       readonly firstCut: string | null;
       readonly lastCut: string | null;
+    };
+    readonly FieldZoneKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['FieldZoneRecord'];
+    };
+    readonly FieldZoneRecord: {
+      /** @description of fields */
+      readonly fieldId: string;
+      readonly season: number;
+      readonly name: string;
+      /** @enum {string} */
+      readonly kind: 'wet' | 'replanted' | 'lodged' | 'headland' | 'strip' | 'other';
+      /** @description ac */
+      readonly acres: number;
+      readonly ring: readonly {
+        /** @description ° */
+        readonly lon: number;
+        /** @description ° */
+        readonly lat: number;
+      }[];
+      readonly variety?: string;
+      /** Format: date */
+      readonly leaveUntil?: string;
+      /** Format: date */
+      readonly retestOn?: string;
+      /** Format: date */
+      readonly cutOn?: string;
+      readonly why: string;
+      readonly gone?: boolean;
     };
     readonly FieldsImportAnswer: {
       readonly taken: number;
@@ -4899,6 +5271,8 @@ export interface components {
       readonly broken: readonly components['schemas']['BrokenRecord'][];
       readonly logs: {
         readonly reading: readonly components['schemas']['ReadingKept'][];
+        readonly fieldPin: readonly components['schemas']['FieldPinKept'][];
+        readonly rowsLeft: readonly components['schemas']['RowsLeftKept'][];
         readonly testerPair: readonly components['schemas']['TesterPairKept'][];
         readonly nextFieldNotice: readonly components['schemas']['NextFieldNoticeKept'][];
       };
@@ -4908,6 +5282,9 @@ export interface components {
         };
         readonly nextFieldPlan: {
           readonly [key: string]: components['schemas']['NextFieldPlanKept'];
+        };
+        readonly fieldZone: {
+          readonly [key: string]: components['schemas']['FieldZoneKept'];
         };
       };
     };
@@ -5025,6 +5402,22 @@ export interface components {
         readonly kg: number;
       }[];
     };
+    readonly HandoverKept: {
+      readonly body: components['schemas']['HandoverRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly HandoverRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly placeId: string;
+      readonly from: string;
+      readonly to: string;
+      readonly machine: string;
+      readonly promised: string;
+    };
     readonly HarvestEntry: {
       readonly id: string;
       readonly at: string;
@@ -5081,11 +5474,16 @@ export interface components {
       readonly logs: {
         readonly emptyWeight: readonly components['schemas']['EmptyWeightKept'][];
         readonly delay: readonly components['schemas']['DelayKept'][];
+        readonly coverMoved: readonly components['schemas']['CoverMovedKept'][];
+        readonly alarmHeard: readonly components['schemas']['AlarmHeardKept'][];
         readonly fieldChange: readonly components['schemas']['FieldChangeKept'][];
       };
       readonly settings: {
         readonly truckSetup: {
           readonly [key: string]: components['schemas']['TruckSetupKept'];
+        };
+        readonly cover: {
+          readonly [key: string]: components['schemas']['CoverKept'];
         };
         readonly scaleSetup: {
           readonly [key: string]: components['schemas']['ScaleSetupKept'];
@@ -5703,6 +6101,8 @@ export interface components {
           readonly yieldKgPerHa?: number;
           /** @description points/day */
           readonly pointsPerDay?: number;
+          /** @description m */
+          readonly passLength?: number;
         };
       };
       /** @description points */
@@ -5956,6 +6356,27 @@ export interface components {
       readonly driver: string;
       readonly endsAt: string;
     };
+    readonly PartHeatKept: {
+      readonly body: components['schemas']['PartHeatRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly PartHeatRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly placeId: string;
+      readonly part: string;
+      /** @description °C */
+      readonly celsius?: number;
+      /** @description °C */
+      readonly airCelsius?: number;
+      /** @enum {string} */
+      readonly feels?: 'cool' | 'warm' | 'tooHotToHold';
+      readonly noticed: string;
+      readonly greased: boolean;
+    };
     readonly PartsCountersKept: {
       readonly revision: number;
       readonly value: components['schemas']['PartsCountersRecord'];
@@ -6113,6 +6534,7 @@ export interface components {
       readonly cracked: number | null;
       readonly tester: string;
       readonly spot: string;
+      readonly zoneId: string | null;
       readonly by: string;
       readonly voided?: boolean;
     };
@@ -6135,6 +6557,7 @@ export interface components {
       readonly cracked?: number;
       readonly tester?: string;
       readonly spot?: string;
+      readonly zoneId?: string;
     };
     /** @enum {string} */
     readonly ReadingSource: 'hand' | 'combine' | 'elevator' | 'bench' | 'bite';
@@ -6279,6 +6702,24 @@ export interface components {
       readonly at: string;
       readonly from: string;
       readonly path: readonly string[];
+    };
+    readonly RowsLeftKept: {
+      readonly body: components['schemas']['RowsLeftRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly RowsLeftRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of lots */
+      readonly lotId: string;
+      /** @description rows */
+      readonly rows: number;
+      /** @description m */
+      readonly rowSpacing: number;
+      /** @description m */
+      readonly passLength: number;
     };
     readonly SafetyWordsKept: {
       readonly revision: number;
@@ -6539,6 +6980,8 @@ export interface components {
       readonly logs: {
         readonly breakdown: readonly components['schemas']['BreakdownKept'][];
         readonly fuelFill: readonly components['schemas']['FuelFillKept'][];
+        readonly partHeat: readonly components['schemas']['PartHeatKept'][];
+        readonly handover: readonly components['schemas']['HandoverKept'][];
         readonly acknowledgement: readonly components['schemas']['AcknowledgementKept'][];
       };
       readonly settings: {
@@ -6556,6 +6999,9 @@ export interface components {
         };
         readonly fuelTank: {
           readonly [key: string]: components['schemas']['FuelTankKept'];
+        };
+        readonly crew: {
+          readonly [key: string]: components['schemas']['CrewKept'];
         };
         readonly changeover: {
           readonly [key: string]: components['schemas']['ChangeoverKept'];
@@ -8690,6 +9136,100 @@ export interface operations {
       };
     };
   };
+  readonly FieldPinController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['FieldPinRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly FieldPinController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly RowsLeftController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['RowsLeftRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly RowsLeftController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly TesterPairController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -9045,6 +9585,100 @@ export interface operations {
     };
   };
   readonly DelayController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly CoverMovedController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['CoverMovedRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly CoverMovedController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly AlarmHeardController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['AlarmHeardRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly AlarmHeardController_void: {
     readonly parameters: {
       readonly query?: never;
       readonly header?: never;
@@ -10006,6 +10640,100 @@ export interface operations {
       };
     };
   };
+  readonly PartHeatController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['PartHeatRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly PartHeatController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly HandoverController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['HandoverRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly HandoverController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly AcknowledgementController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -10111,6 +10839,35 @@ export interface operations {
       };
     };
   };
+  readonly FieldZoneController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['FieldZoneRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
   readonly CombineProfileController_change: {
     readonly parameters: {
       readonly query?: never;
@@ -10155,6 +10912,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['TruckSetupRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly CoverController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['CoverRecord'];
         };
       };
     };
@@ -11083,6 +11869,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['FuelTankRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly CrewController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['CrewRecord'];
         };
       };
     };
@@ -12757,6 +13572,27 @@ export interface operations {
         };
         content: {
           readonly 'application/json': readonly components['schemas']['FuelInfo'][];
+        };
+      };
+    };
+  };
+  readonly AtWheelController_today: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['AtWheelInfo'][];
         };
       };
     };

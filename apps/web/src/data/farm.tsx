@@ -269,11 +269,10 @@ const FIELD_RECORDS = '/api/farms/{farmId}/fields/records';
 
 /** What people saw and did in field, cab and truck, and what the farm set for itself there. */
 export function useNotebook() {
-  const fields = useRecords('/api/farms/{farmId}/fields/records');
+  const fields = useWithPending(useRecords('/api/farms/{farmId}/fields/records'));
   const cut = useRecords('/api/farms/{farmId}/cut/records');
-  const haul = useRecords('/api/farms/{farmId}/haul/records');
-  const asked = useRecords('/api/farms/{farmId}/dry/records');
-  const dry = { ...asked, data: usePending(asked.data) };
+  const haul = useWithPending(useRecords('/api/farms/{farmId}/haul/records'));
+  const dry = useWithPending(useRecords('/api/farms/{farmId}/dry/records'));
   const data = useMemo<FieldRecords | undefined>(
     () =>
       fields.data && cut.data && haul.data && dry.data
@@ -288,7 +287,7 @@ export function useNotebook() {
 }
 
 export function useShed() {
-  const shed = useRecords('/api/farms/{farmId}/shed/records');
+  const shed = useWithPending(useRecords('/api/farms/{farmId}/shed/records'));
   return together<ShedRecords>([shed], shed.data);
 }
 const NONE_DOWN: ReadonlyMap<string, string> = new Map();
@@ -314,16 +313,17 @@ function usePending<D extends { readonly logs: object }>(data: D | undefined): D
   const { id } = useFarm();
   return useMemo(() => data && { ...data, logs: withPendingLogs(data.logs, outbox, id) }, [data, outbox, id]);
 }
-export function useBinSetups() {
-  const store = useRecords('/api/farms/{farmId}/store/records');
-  return { ...store, data: usePending(store.data) };
+function useWithPending<D extends { readonly logs: object }, A extends { readonly data?: D | undefined }>(
+  answer: A,
+): A {
+  return { ...answer, data: usePending(answer.data) };
 }
+/** What was recorded and set in Haul, with what waits on this device. */
+export const useHaulRecords = () => useWithPending(useRecords('/api/farms/{farmId}/haul/records'));
+export const useBinSetups = () => useWithPending(useRecords('/api/farms/{farmId}/store/records'));
 
 /** Contracts, and which deliveries count on them. */
-export function useContracts() {
-  const sell = useRecords('/api/farms/{farmId}/sell/records');
-  return { ...sell, data: usePending(sell.data) };
-}
+export const useContracts = () => useWithPending(useRecords('/api/farms/{farmId}/sell/records'));
 
 /** A bin's temperature cables as they stand. */
 export const useCables = (placeId: string | undefined) =>
@@ -388,6 +388,8 @@ export function useRole(): Role {
 }
 /** What is left in the tanks of machines. */
 export const useFuel = () => useOfFarm('/api/farms/{farmId}/fuel');
+/** How long each has been at it today. */
+export const useWheel = () => useOfFarm('/api/farms/{farmId}/wheel');
 export const useOwnerLinks = () => useOfFarm('/api/farms/{farmId}/owner-links');
 export const useKeptShares = () => useOfFarm('/api/farms/{farmId}/kept-shares');
 /** The one job that this phone is paired for; null where somebody is signed in. */

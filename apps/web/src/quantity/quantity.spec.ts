@@ -18,8 +18,22 @@ afterEach(() => {
 
 /** kg of a bushel of corn: 56 lb. */
 const CORN = 25.40117272;
-const { mass, bushels, grainRate, cropYield, loss, price, area, length, spacing, distance, speed, temperature, flow } =
-  quantity;
+const {
+  mass,
+  bushels,
+  grainRate,
+  cropYield,
+  loss,
+  price,
+  area,
+  length,
+  ground,
+  spacing,
+  distance,
+  speed,
+  temperature,
+  flow,
+} = quantity;
 
 /** Every quantity that is shown, with a value of its usual size and the kg of a bushel where it wants one. */
 const ALL: [name: string, kind: Kind, value: number, per?: number][] = [
@@ -38,6 +52,7 @@ const ALL: [name: string, kind: Kind, value: number, per?: number][] = [
   ['areaWhole', quantity.areaWhole, 1234],
   ['areaRate', quantity.areaRate, 12.6],
   ['length', length, 10.668],
+  ['ground', ground, 780],
   ['spacing', spacing, 0.762],
   ['distance', distance, 6759.2],
   ['frameArea', quantity.frameArea, 0.929],

@@ -161,6 +161,16 @@ export const length = kind({
   also: { "'": FOOT, '’': FOOT, feet: FOOT, in: INCH, cm: 0.01 },
 });
 
+/** m. On the ground: a row, a way to a spot. */
+export const ground = kind({
+  us: { name: 'ft', of: FOOT, decimals: 0, typed: 1 },
+  metric: { name: 'm', of: 1, decimals: 0, typed: 1 },
+  also: { "'": FOOT, '’': FOOT, feet: FOOT },
+});
+/** Round lengths for a scale beside a map, in m, the shortest first. */
+export const groundScales = (): readonly number[] =>
+  [50, 100, 200, 500, 1000, 2000, 5000].map((one) => (system() === 'us' ? one * FOOT : one / 5));
+
 /** m. Between two rows. */
 export const spacing = kind({
   us: { name: 'in', of: INCH, decimals: 0, typed: 1 },

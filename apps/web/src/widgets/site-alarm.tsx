@@ -5,7 +5,9 @@ import { spanText } from '../quantity/time';
 import { Button } from '../ui';
 import { useTicking } from '../ui/use-ticking';
 import { say } from '../words';
+import { useHear, useHeard } from './hear-alarm';
 import { useSite } from './site';
+import { speak } from './speak';
 
 /** What must not wait, on every page and in every cab: a leg that stands while it is fed, and somebody who has not come down. */
 export default function SiteAlarm() {
@@ -13,6 +15,8 @@ export default function SiteAlarm() {
   useTicking();
   const site = useSite(farm);
   const [seen, setSeen] = useState<readonly string[]>([]);
+  const heard = useHeard();
+  const hear = useHear(farm);
   const now = farm.clock();
   const all = [
     ...(site?.alarms ?? []).map(({ stopped, stop, sinceMs }) => ({
@@ -31,12 +35,16 @@ export default function SiteAlarm() {
         }),
         what: say('goLook', { second }),
       })),
-  ].filter(({ key }) => !seen.includes(key));
+  ].filter(({ key }) => !seen.includes(key) && !heard.has(key));
   const [first] = all;
   const key = first?.key;
+  const words = first && `${first.head} ${first.what}`;
   useEffect(() => {
-    if (key !== undefined) navigator.vibrate?.([400, 200, 400, 200, 800]);
-  }, [key]);
+    if (key === undefined) return;
+    navigator.vibrate?.([400, 200, 400, 200, 800]);
+    speak(words ?? '');
+    // Said once for each alarm.
+  }, [key]); // eslint-disable-line react-hooks/exhaustive-deps
   if (!first) return null;
   return (
     <div
@@ -49,7 +57,14 @@ export default function SiteAlarm() {
         <p className="text-lg">{first.what}</p>
         {all.length > 1 && <p className="text-sm">{say('moreAlarms', { n: all.length - 1 })}</p>}
       </div>
-      <Button onClick={() => setSeen([...seen, first.key])}>{say('iSeeToIt')}</Button>
+      <Button
+        onClick={() => {
+          setSeen([...seen, first.key]);
+          void hear?.(first.key, first.head);
+        }}
+      >
+        {say('iSeeToIt')}
+      </Button>
     </div>
   );
 }

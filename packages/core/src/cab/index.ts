@@ -1,3 +1,4 @@
 export { cabNext, type CabAction, type CabInput, type LoadBefore } from './cab-next.js';
 export { byDisplay, holdersOf, lastDumpMs, lately, sleptThrough, undoable } from './view.js';
 export { isByJob, type Job, JOB_KINDS, JOB_MACHINES, type JobKind, jobSignature, mayLog, mayRecord } from './job.js';
+export { fieldLeft, type FieldLeft } from './left-view.js';

@@ -28,14 +28,27 @@ const ON_WHEELS = new Set(['combine', 'cart', 'truck']);
 /** Where grain rests, the bin keeper's own; a farm's own word for a place holds grain like a bin. */
 const rests = (kind: string | undefined): boolean => kind !== undefined && kind !== 'buyer' && !ON_WHEELS.has(kind);
 
+/** Of any machine: its fuel, its cover, how hot its parts are, what the next one must know, and who sees to an alarm. */
+const EVERY_MACHINE = ['delay', 'fuelFill', 'coverMoved', 'partHeat', 'handover', 'alarmHeard'] as const;
+
 /** What the job's person writes down beside the grain. */
 const LOGS: Readonly<Record<string, readonly LogName[]>> = {
-  combine: ['reading', 'fieldChange', 'delay', 'fuelFill'],
-  cart: ['reading', 'fieldChange', 'delay', 'fuelFill'],
-  truck: ['delay', 'ticketPhoto', 'fuelFill'],
-  dryer: ['delay', 'fuelFill', 'dryerSample', 'dryerRun', 'grainTemperature', 'stepHeard'],
-  bins: ['delay', 'dryerSample', 'grainTemperature', 'stepHeard', 'fanSwitch', 'routeSet', 'climb'],
-  gate: ['delay', 'emptyWeight'],
+  combine: ['reading', 'fieldChange', 'rowsLeft', 'fieldPin', ...EVERY_MACHINE],
+  cart: ['reading', 'fieldChange', 'fieldPin', ...EVERY_MACHINE],
+  truck: ['ticketPhoto', 'fieldPin', ...EVERY_MACHINE],
+  dryer: ['dryerSample', 'dryerRun', 'grainTemperature', 'stepHeard', ...EVERY_MACHINE],
+  bins: [
+    'delay',
+    'alarmHeard',
+    'coverMoved',
+    'dryerSample',
+    'grainTemperature',
+    'stepHeard',
+    'fanSwitch',
+    'routeSet',
+    'climb',
+  ],
+  gate: ['delay', 'alarmHeard', 'emptyWeight'],
 };
 
 const logsOf = (job: Job, kindOf: (place: string) => string | undefined): readonly LogName[] =>

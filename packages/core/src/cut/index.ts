@@ -80,3 +80,16 @@ export {
   USUAL_PROFILE,
   valuesOf,
 } from './records-view.js';
+export {
+  areaOfRows,
+  type FillLimit,
+  fillsFirst,
+  HEAPED,
+  heapedKg,
+  LEFT_TO_CUT,
+  type LeftInput,
+  type LeftToCut,
+  leftToCut,
+  tankOverWay,
+} from './left-to-cut.js';
+export { WEAR_PART, wearPart, type WearPartInput, type WearPartResult } from './wear-part.js';

@@ -48,6 +48,8 @@ export {
   type FieldFacts,
   fieldFacts,
   type ReadingLine,
+  rowsCounted,
+  type StandingRecords,
   readingsOf,
   type Tester,
   buyerSaid,
@@ -57,3 +59,18 @@ export {
 export { fieldNow, type FieldNow } from './field-now.js';
 export { fieldVerdict, type FieldVerdict, type FieldVerdictInput, type VerdictReason } from './field-verdict.js';
 export { type NextLot, nextSeason } from './next-season.js';
+export {
+  ACRES_DIFFER,
+  acresOfRing,
+  acresToCut,
+  type PinNear,
+  pinsNear,
+  POOR_METRES,
+  type PhonePosition,
+  ringOf,
+  type ZoneNow,
+  zoneProblem,
+  type ZoneProblem,
+  zonesAt,
+  zonesStanding,
+} from './zones.js';

@@ -1,8 +1,9 @@
 import { type Crop, cropOf, CROPS } from '../crops/index.js';
 import { LEAST_PAIRS, likelyBuyerReading } from '../grain/index.js';
-import { baseMoistureOf, type FarmView } from '../ledger/index.js';
-import { living, type ReadingSource, type RecordsOf } from '../records/index.js';
-import { dryBushels, kgPerHaToBushelsPerAcre } from '../units/index.js';
+import { baseMoistureOf, type FarmView, instantOf } from '../ledger/index.js';
+import { areaOfRows } from '../cut/index.js';
+import { living, type LogEntry, type ReadingSource, type RecordsOf, type RowsLeft } from '../records/index.js';
+import { dryBushels, kgPerHaToBushelsPerAcre, kilogramsPerBushel, M2_PER_ACRE } from '../units/index.js';
 import type { FieldRow } from './view.js';
 
 /** What a field still has, from what it was expected to bring and what it brought. */
@@ -15,7 +16,21 @@ export interface FieldFacts {
   readonly typed: boolean;
   readonly acresLeft: number;
   readonly cuttingToday: boolean;
+  /** rows that somebody counted from the seat: they go before the loads; null: nobody did */
+  readonly counted: RowsLeft | null;
 }
+
+/** What was told of fields that stand: the farm's own facts, and rows counted from the seat where the view has them. */
+export type StandingRecords = RecordsOf<never, 'nextFieldPlan'> & {
+  readonly logs: { readonly rowsLeft?: readonly LogEntry<'rowsLeft'>[] };
+};
+
+/** The newest count of a lot's rows. */
+export const rowsCounted = (records: StandingRecords | undefined, lotId: string): RowsLeft | null =>
+  living<'rowsLeft'>(records?.logs.rowsLeft ?? [])
+    .map(({ body }) => body)
+    .filter((body) => body.lotId === lotId)
+    .reduce<RowsLeft | null>((last, one) => (last && instantOf(last.at) >= instantOf(one.at) ? last : one), null);
 
 /** A rest this small is the edge of the map, not a field to go back to. */
 const REST = 0.04;
@@ -23,7 +38,7 @@ const REST = 0.04;
 export function fieldFacts(
   farm: Pick<FarmView, 'data'>,
   rows: readonly FieldRow[],
-  records: RecordsOf<never, 'nextFieldPlan'> | undefined,
+  records: StandingRecords | undefined,
 ): FieldFacts[] {
   const facts = records?.settings.nextFieldPlan.farm?.value.facts ?? {};
   const dry = (row: FieldRow, crop: Crop): number =>
@@ -48,8 +63,25 @@ export function fieldFacts(
           ? like.reduce((sum, other) => sum + dry(other, crop), 0) / acres
           : null;
     const cut = dry(row, crop);
+    const counted = rowsCounted(records, lot.id);
+    const cutSince = (ms: number): number =>
+      farm.data.tape.reduce(
+        (sum, { entry, voided, wetLots }) =>
+          voided || entry.type !== 'harvest' || instantOf(entry.at) <= ms ? sum : sum + (wetLots[lot.id] ?? 0),
+        0,
+      ) / kilogramsPerBushel(crop.legalPounds);
     const left =
-      expected === null ? (cut > 0 && !cuttingToday ? 0 : lot.acres) : Math.max(0, lot.acres - cut / expected);
+      counted !== null
+        ? Math.max(
+            0,
+            areaOfRows(counted.rows, counted.rowSpacing, counted.passLength) / M2_PER_ACRE -
+              (expected === null ? 0 : cutSince(instantOf(counted.at)) / expected),
+          )
+        : expected === null
+          ? cut > 0 && !cuttingToday
+            ? 0
+            : lot.acres
+          : Math.max(0, lot.acres - cut / expected);
     return {
       row,
       crop,
@@ -57,6 +89,7 @@ export function fieldFacts(
       typed: typed !== undefined,
       acresLeft: !cuttingToday && left < REST * lot.acres ? 0 : left,
       cuttingToday,
+      counted,
     };
   });
 }
@@ -138,6 +171,8 @@ export interface ReadingLine {
   readonly cracked: number | null;
   readonly tester: string;
   readonly spot: string;
+  /** of one zone alone; null: of the field */
+  readonly zoneId: string | null;
   readonly by: string;
   /** Taken back: it counts no longer, and is still there. */
   readonly voided: boolean;
@@ -159,6 +194,7 @@ export const readingsOf = (
       cracked: body.cracked ?? null,
       tester: body.tester ?? '',
       spot: body.spot ?? '',
+      zoneId: body.zoneId ?? null,
       by,
       voided,
     }));

@@ -30,7 +30,7 @@ export {
 } from './model.js';
 export { instantOf } from './instant.js';
 export { BookRefused, wordRefusal, wordRefusalAtField, type Refusal, type RefusalCode } from './refusal.js';
-export { isSignedBy, signedBy } from './signature.js';
+export { isSignedBy, signedBy, signerOf } from './signature.js';
 export { bookFromJson, checkChange, checkHeader, ENTRY_TYPES, MAX_MASS_KG, MOST_VOIDS } from './check.js';
 export { bookAsOf, readingHeader, revised, undoing, withRevisions } from './revisions.js';
 export {

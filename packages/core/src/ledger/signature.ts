@@ -11,3 +11,6 @@ export function signedBy(typed: string | undefined, account: string): string {
 /** Whether an entry is by somebody, under whatever account; while it waits on a device it has no account yet. */
 export const isSignedBy = (by: string | undefined, name: string): boolean =>
   by === name || by?.startsWith(`${name} (`) === true;
+
+/** Who stands in front: the driver of "Iwona (Oona)", an account alone; empty for nobody. */
+export const signerOf = (by: string | undefined): string => (by ?? '').replace(/ \([^()]*(?:\([^()]*\)[^()]*)*\)$/, '');

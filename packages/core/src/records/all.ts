@@ -1,8 +1,20 @@
 import { COMBINE_PROFILE, DISPLAY_CHECK, LOSS_CHECK, SETTINGS_ENTRY, STRIP_TRIAL } from './cut.js';
 import { BIN_FAN, DRYER_RUN, DRYER_SAMPLE, DRYER_SETUP, FALL_AIR, GRAIN_TEMPERATURE, STEP_HEARD } from './dry.js';
-import { CUTTING_WINDOW, NEXT_FIELD_NOTICE, NEXT_FIELD_PLAN, READING, TESTER_PAIR } from './fields.js';
 import {
+  CUTTING_WINDOW,
+  FIELD_PIN,
+  FIELD_ZONE,
+  NEXT_FIELD_NOTICE,
+  NEXT_FIELD_PLAN,
+  READING,
+  ROWS_LEFT,
+  TESTER_PAIR,
+} from './fields.js';
+import {
+  ALARM_HEARD,
   BUYER_FACTS,
+  COVER,
+  COVER_MOVED,
   DELAY,
   EMPTY_WEIGHT,
   FIELD_CHANGE,
@@ -35,8 +47,11 @@ import {
   MACHINE,
   PARTS_COUNTERS,
   READINESS_TEMPLATE,
+  CREW,
   FUEL_FILL,
   FUEL_TANK,
+  HANDOVER,
+  PART_HEAT,
   SAFETY_WORDS,
   SEASON_PLAN,
 } from './shed.js';
@@ -68,6 +83,8 @@ import {
 /** Everything that people record beside the grain book, by name. A new kind is a line here and a migration. */
 export const LOG_KINDS = {
   reading: READING,
+  fieldPin: FIELD_PIN,
+  rowsLeft: ROWS_LEFT,
   testerPair: TESTER_PAIR,
   nextFieldNotice: NEXT_FIELD_NOTICE,
   settingsEntry: SETTINGS_ENTRY,
@@ -76,6 +93,8 @@ export const LOG_KINDS = {
   displayCheck: DISPLAY_CHECK,
   emptyWeight: EMPTY_WEIGHT,
   delay: DELAY,
+  coverMoved: COVER_MOVED,
+  alarmHeard: ALARM_HEARD,
   fieldChange: FIELD_CHANGE,
   dryerSample: DRYER_SAMPLE,
   dryerRun: DRYER_RUN,
@@ -96,6 +115,8 @@ export const LOG_KINDS = {
   binMeasurement: BIN_MEASUREMENT,
   breakdown: BREAKDOWN,
   fuelFill: FUEL_FILL,
+  partHeat: PART_HEAT,
+  handover: HANDOVER,
   acknowledgement: ACKNOWLEDGEMENT,
 } as const;
 export type LogName = keyof typeof LOG_KINDS;
@@ -105,8 +126,10 @@ export type LogRecords = { readonly [K in LogName]: LogOf<(typeof LOG_KINDS)[K]>
 export const SETTING_KINDS = {
   cuttingWindow: CUTTING_WINDOW,
   nextFieldPlan: NEXT_FIELD_PLAN,
+  fieldZone: FIELD_ZONE,
   combineProfile: COMBINE_PROFILE,
   truckSetup: TRUCK_SETUP,
+  cover: COVER,
   scaleSetup: SCALE_SETUP,
   weightRules: WEIGHT_RULES,
   haulTimes: HAUL_TIMES,
@@ -139,6 +162,7 @@ export const SETTING_KINDS = {
   seasonPlan: SEASON_PLAN,
   safetyWords: SAFETY_WORDS,
   fuelTank: FUEL_TANK,
+  crew: CREW,
   changeover: CHANGEOVER,
   partsCounters: PARTS_COUNTERS,
 } as const;

@@ -1,5 +1,19 @@
 import { CROP_IDS } from '../crops/index.js';
-import { choice, idOf, list, map, moistureField, number, optional, record, text, whole } from './field.js';
+import {
+  choice,
+  day,
+  flag,
+  idOf,
+  list,
+  map,
+  moistureField,
+  number,
+  optional,
+  ownId,
+  record,
+  text,
+  whole,
+} from './field.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 
 /** Where a moisture was read; `bite` is teeth and a count of beans that crack. */
@@ -21,6 +35,8 @@ export const READING = logKind(
     tester: optional(text(40)),
     /** where in the field */
     spot: optional(text(40)),
+    /** of one zone alone: it says nothing of the rest of the field */
+    zoneId: optional(ownId()),
   },
   [
     {
@@ -37,6 +53,68 @@ export const READING = logKind(
   ],
 );
 export type Reading = LogOf<typeof READING>;
+
+/** Why a part of a field is looked at by itself. */
+export const ZONE_KINDS = ['wet', 'replanted', 'lodged', 'headland', 'strip', 'other'] as const;
+export type ZoneKind = (typeof ZONE_KINDS)[number];
+/** A corner of a boundary, in GeoJSON's order. */
+export const CORNER = { lon: number(-180, 180, '°'), lat: number(-90, 90, '°') };
+
+/** A part of a field that is read, cut or left by itself: a wet hole, what was planted again, headlands, a strip of a variety. */
+export const FIELD_ZONE = settingKind(
+  'fieldZone',
+  'fields',
+  'field_zones',
+  'own',
+  {
+    fieldId: idOf('fields'),
+    season: whole(1990, 2100),
+    name: text(60, 1),
+    kind: choice(ZONE_KINDS),
+    acres: number(0.01, 50_000, 'ac'),
+    /** around it, not closed; empty where nobody drew it */
+    ring: list(record(CORNER), 0, 2000),
+    variety: optional(text(60)),
+    /** it stays standing until this day */
+    leaveUntil: optional(day()),
+    /** on this day somebody reads it again */
+    retestOn: optional(day()),
+    /** it is cut since this day */
+    cutOn: optional(day()),
+    why: text(200),
+    /** taken out again: it was a mistake */
+    gone: optional(flag()),
+  },
+  [{ name: 'ring_too_short', broken: ({ ring }) => (ring.length === 0 || ring.length >= 3 ? null : 'ring') }],
+);
+export type FieldZone = SettingOf<typeof FIELD_ZONE>;
+
+/** What somebody has to know at a spot before he is there. */
+export const PIN_KINDS = ['softSpot', 'rock', 'washout', 'lowWire', 'doublePlanted', 'other'] as const;
+export type PinKind = (typeof PIN_KINDS)[number];
+
+/** A spot of a field that the cab warns of. */
+export const FIELD_PIN = logKind('fieldPin', 'fields', 'field_pins', {
+  fieldId: idOf('fields'),
+  kind: choice(PIN_KINDS),
+  ...CORNER,
+  /** how well the phone knew where it was */
+  accuracy: optional(number(0, 100_000, 'm')),
+  note: text(120),
+  /** it is warned of from here on */
+  warnWithin: number(5, 1000, 'm'),
+});
+export type FieldPin = LogOf<typeof FIELD_PIN>;
+
+/** Rows that somebody counted standing from the cab. */
+export const ROWS_LEFT = logKind('rowsLeft', 'fields', 'rows_left', {
+  lotId: idOf('lots'),
+  rows: whole(0, 20_000, 'rows'),
+  rowSpacing: number(0.1, 3, 'm'),
+  /** length of a row */
+  passLength: number(10, 20_000, 'm'),
+});
+export type RowsLeft = LogOf<typeof ROWS_LEFT>;
 
 /** The same grain read by a tester and by the buyer. */
 export const TESTER_PAIR = logKind('testerPair', 'fields', 'tester_pairs', {
@@ -112,6 +190,8 @@ export const FIELD_STANDING = {
   yieldKgPerHa: optional(number(1, 40_000, 'kg/ha')),
   /** points a day that it loses standing, where somebody knows better than its readings */
   pointsPerDay: optional(number(0, 5, 'points/day')),
+  /** of a row, where most of them are as long */
+  passLength: optional(number(10, 20_000, 'm')),
 };
 
 /** How "which field next" is weighed here, and what the dryer keeper permits. */

@@ -42,6 +42,32 @@ export const FIELD_CHANGE = logKind('fieldChange', 'haul', 'field_changes', {
 });
 export type FieldChange = LogOf<typeof FIELD_CHANGE>;
 
+/** How grain that stands out is covered. */
+export const COVER_KINDS = ['tarp', 'lid', 'door', 'sheet'] as const;
+/** What is closed over a place before it rains, and how full it may be for that. */
+export const COVER = settingKind('cover', 'haul', 'covers', 'places', {
+  kind: choice(COVER_KINDS),
+  /** bushels above which it does not close */
+  closesUpTo: optional(number(0, 10_000_000, 'bu')),
+  /** that closing it takes */
+  minutes: number(0, 600, 'min'),
+  /** who closes it, where that is always the same */
+  who: text(60),
+});
+export type Cover = SettingOf<typeof COVER>;
+
+/** A cover was closed or opened. */
+export const COVER_MOVED = logKind('coverMoved', 'haul', 'covers_moved', { placeId: idOf('places'), closed: flag() });
+export type CoverMoved = LogOf<typeof COVER_MOVED>;
+
+/** Somebody sees to an alarm: it is quiet for all. */
+export const ALARM_HEARD = logKind('alarmHeard', 'haul', 'alarms_heard', {
+  /** which one, as the list of alarms names it */
+  key: text(120, 1),
+  what: text(200),
+});
+export type AlarmHeard = LogOf<typeof ALARM_HEARD>;
+
 export const TRUCK_PERMIT = {
   name: text(80, 1),
   percentAxles: number(0, 50, '%'),

@@ -129,6 +129,63 @@ export const FUEL_FILL = logKind('fuelFill', 'shed', 'fuel_fills', {
 });
 export type FuelFill = LogOf<typeof FUEL_FILL>;
 
+/** How hot a part was, by hand or by an infrared thermometer. */
+export const PART_FEELS = ['cool', 'warm', 'tooHotToHold'] as const;
+export const PART_HEAT = logKind(
+  'partHeat',
+  'shed',
+  'part_heats',
+  {
+    placeId: idOf('places'),
+    part: text(80, 1),
+    celsius: optional(number(-40, 800, '°C')),
+    /** of the air around */
+    airCelsius: optional(number(-40, 60, '°C')),
+    feels: optional(choice(PART_FEELS)),
+    /** a squeak, a smell, chaff on it */
+    noticed: text(120),
+    /** it was greased now */
+    greased: flag(),
+  },
+  [
+    {
+      name: 'heat_without_figure',
+      broken: (heat) => (heat.celsius === undefined && heat.feels === undefined ? 'celsius' : null),
+    },
+  ],
+);
+export type PartHeat = LogOf<typeof PART_HEAT>;
+
+/** A person of the crew: a trainee sees one step at a time, with more room. */
+export const CREW_MEMBER = { name: text(60, 1), phone: text(40), trainee: flag() };
+/** Who works here, who is called, how long one sits at a wheel, and when alarms that can wait are quiet. */
+export const CREW = settingKind('crew', 'shed', 'crews', 'farm', {
+  people: list(record(CREW_MEMBER), 0, 60),
+  /** who is called for help */
+  call: text(60),
+  /** after which a rest is thought of */
+  mostHours: number(1, 24, 'h'),
+  /** hours of the day */
+  quietFrom: optional(number(0, 24, 'h')),
+  quietTo: optional(number(0, 24, 'h')),
+  /** wind at which the farm stops what blows away */
+  windLine: optional(number(1, 60, 'm/s')),
+});
+export type Crew = SettingOf<typeof CREW>;
+export type CrewMember = Crew['people'][number];
+
+/** One who leaves a machine tells the next. */
+export const HANDOVER = logKind('handover', 'shed', 'handovers', {
+  placeId: idOf('places'),
+  from: text(60),
+  to: text(60),
+  /** what is wrong with the machine, what to watch */
+  machine: text(300),
+  /** what was promised to whom */
+  promised: text(300),
+});
+export type Handover = LogOf<typeof HANDOVER>;
+
 /** A machine on its way from one crop to another. */
 export const CHANGEOVER = settingKind('changeover', 'shed', 'changeovers', 'machines', {
   from: nullable(choice(CROP_IDS)),

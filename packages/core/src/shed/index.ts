@@ -32,3 +32,14 @@ export {
 } from './view.js';
 export { countersNow, type CounterNow } from './parts-counters.js';
 export { downPlaces } from './down.js';
+export {
+  atTheWheel,
+  type AtTheWheel,
+  type HeatVerdict,
+  helpOf,
+  isTrainee,
+  PART_HEAT_LIMITS,
+  partHeat,
+  TRAINEE,
+  USUAL_HOURS,
+} from './crew.js';

@@ -10,3 +10,4 @@ export {
   placeKindIn,
   STEP_KINDS,
 } from './first-hour.js';
+export { ALARM_KINDS, type AlarmFacts, type AlarmKind, type AlarmNow, alarmsNow, isQuiet } from './alarms.js';

@@ -1,3 +1,4 @@
+import { closedRing, crossesItself, ringArea } from '../kernel/index.js';
 import { M2_PER_ACRE } from '../units/index.js';
 import type { FieldBoundary } from '../records/index.js';
 
@@ -21,46 +22,13 @@ export const pointsOf = (rings: Rings): FieldBoundary['points'] =>
     own.flatMap((points, ring) => points.map(([lon, lat]) => ({ part, ring, lon: fine(lon), lat: fine(lat) }))),
   );
 
-/** A ring of GeoJSON ends where it began. */
-const closed = (ring: readonly (readonly [number, number])[]): readonly (readonly [number, number])[] => {
-  const [first, last] = [ring[0], ring.at(-1)];
-  return first && last && (first[0] !== last[0] || first[1] !== last[1]) ? [...ring, first] : ring;
-};
-
 /** The same rings, each ending where it began, without points that repeat the one before. */
 export const tidied = (rings: Rings): Rings =>
-  rings.map((own) => own.map((ring) => closed(ring.filter(([lon, lat], i) => i === 0 || lon !== ring[i - 1]![0] || lat !== ring[i - 1]![1])))); // prettier-ignore
-
-/** Mean radius of the earth, m. Published: IUGG, GRS 80 (R1). */
-const EARTH = 6_371_008.8;
-const RAD = Math.PI / 180;
-
-function ringArea(ring: readonly (readonly [number, number])[]): number {
-  let sum = 0;
-  for (let i = 0; i < ring.length - 1; i++) {
-    const [a, b] = [ring[i]!, ring[i + 1]!];
-    sum += (b[0] - a[0]) * RAD * (2 + Math.sin(a[1] * RAD) + Math.sin(b[1] * RAD));
-  }
-  return Math.abs((sum * EARTH * EARTH) / 2);
-}
+  rings.map((own) => own.map((ring) => closedRing(ring.filter(([lon, lat], i) => i === 0 || lon !== ring[i - 1]![0] || lat !== ring[i - 1]![1])))); // prettier-ignore
 
 /** Acres inside of rings, holes taken off, on a sphere. Published: Chamberlain and Duquette 2007, JPL 07-03. */
 export const acresInside = (rings: Rings): number =>
   rings.reduce((sum, [outer, ...holes]) => sum + ringArea(outer ?? []) - holes.reduce((off, hole) => off + ringArea(hole), 0), 0) / M2_PER_ACRE; // prettier-ignore
-
-type Point = readonly [number, number];
-const turn = (a: Point, b: Point, c: Point): number => Math.sign((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])); // prettier-ignore
-const meet = (a: Point, b: Point, c: Point, d: Point): boolean => turn(a, b, c) * turn(a, b, d) < 0 && turn(c, d, a) * turn(c, d, b) < 0; // prettier-ignore
-
-/** Does a ring cross itself? */
-export function crossesItself(ring: readonly Point[]): boolean {
-  for (let i = 0; i < ring.length - 1; i++)
-    for (let k = i + 2; k < ring.length - 1; k++) {
-      if (i === 0 && k === ring.length - 2) continue;
-      if (meet(ring[i]!, ring[i + 1]!, ring[k]!, ring[k + 1]!)) return true;
-    }
-  return false;
-}
 
 const MOST_POINTS = 5000;
 const POLAR = 66.5;

@@ -3,12 +3,12 @@ import { area } from '@turf/area';
 import { kinks } from '@turf/kinks';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { crossesItself } from '../kernel/index.js';
 import type { LotInfo, PlaceInfo } from '../ledger/index.js';
 import {
   acresInside,
   boundaryProblem,
   cropIn,
-  crossesItself,
   dayComesFirst,
   decimalComma,
   FIELD_HEADS,

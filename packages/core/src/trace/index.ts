@@ -48,7 +48,6 @@ export {
   acresInside,
   boundaryProblem,
   type BoundaryProblem,
-  crossesItself,
   pointsOf,
   type Rings,
   ringsOf,

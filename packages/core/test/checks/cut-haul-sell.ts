@@ -18,6 +18,7 @@ import {
   crossContract,
   ERLANG_C,
   feetToMetres,
+  areaOfRows,
   FIELD_WEIGHTS,
   fieldWeights,
   FIRE_DANGER,
@@ -31,6 +32,11 @@ import {
   HOLD_OR_SELL,
   holdOrSell,
   inchesToMetres,
+  wearPart,
+  WEAR_PART,
+  LEFT_TO_CUT,
+  heapedKg,
+  HEAPED,
   indemnityOf,
   kernelGramsOfRule,
   kernelsOnEars,
@@ -137,6 +143,67 @@ const corn14 = {
 const wetLoad = { grossKg: poundsToKilograms(56_000), tareKg: 0, moisture: 0.18 };
 
 export const harvestHaulingSelling = [
+  table(
+    {
+      formula: LEFT_TO_CUT,
+      title: 'Acres of rows that stand, by rows, inches between them, feet long',
+      source: 'By hand: rows x feet x feet / 43,560',
+      standing: 'computed',
+      allowed: 0.005,
+      unit: 'ac',
+    },
+    [
+      [24, 30, 2640, 3.64],
+      [18, 30, 1320, 1.36],
+      [16, 20, 1000, 0.61],
+    ],
+    (rows, inches, feet) => areaOfRows(rows, inchesToMetres(inches), feetToMetres(feet)) / 4046.8564224,
+  ),
+  table(
+    {
+      formula: HEAPED,
+      title: 'Standard bushels of corn in a heaped box, by its bushels of space and the test weight',
+      source: 'By hand: space x test weight / 56',
+      standing: 'computed',
+      allowed: 0.5,
+      unit: 'bu',
+    },
+    [
+      [625, 60, 670],
+      [350, 56, 350],
+      [1000, 52, 929],
+    ],
+    (space, testWeight) => heapedKg(space, testWeight) / bushel,
+  ),
+  table(
+    {
+      formula: WEAR_PART,
+      title: 'Acres after which a part has paid, by bu/ac saved, $/bu, part and hands in $',
+      source: 'By hand: cost / (bushels x price)',
+      standing: 'computed',
+      allowed: 0.5,
+      unit: 'ac',
+    },
+    [
+      [0.75, 4.4, 1680, 509],
+      [1.5, 4.4, 1680, 255],
+      [0.3, 10.5, 900, 286],
+    ],
+    (gain, price, cost) =>
+      wearPart({
+        gain,
+        uncertainty: 0,
+        acresLeft: 640,
+        acresLife: 2500,
+        price,
+        part: cost,
+        hours: 0,
+        hourly: 0,
+        breaks: 0,
+        standsHours: 0,
+        standsHourly: 0,
+      }).breakEvenAcres!,
+  ),
   table(
     {
       formula: FIRE_DANGER,

@@ -36,20 +36,20 @@ export class FieldsRepository {
     return tx.countBy(LotRow, { farmId, fieldId });
   }
 
-  /** The newest reading of each field that counts and says a moisture, by field. */
+  /** The newest reading of each field that counts and says a moisture, by field; a zone's says nothing of its field. */
   async newestReadings(farmId: string): Promise<Map<string, NewestReading>> {
     const { own: readings } = LOG_TABLES.reading;
     const rows = await this.db
       .getRepository(readings)
       .createQueryBuilder('r')
-      .where('r.farm_id = :farmId AND NOT r.voided AND r.moisture IS NOT NULL', { farmId })
+      .where('r.farm_id = :farmId AND NOT r.voided AND r.moisture IS NOT NULL AND r.zone_id IS NULL', { farmId })
       .andWhere((query) => {
         const later = query
           .subQuery()
           .select('1')
           .from(readings, 'n')
           .where(
-            'n.farm_id = r.farm_id AND n.field_id = r.field_id AND NOT n.voided AND n.moisture IS NOT NULL AND (n.at_ms > r.at_ms OR (n.at_ms = r.at_ms AND n.id > r.id))',
+            'n.farm_id = r.farm_id AND n.field_id = r.field_id AND NOT n.voided AND n.moisture IS NOT NULL AND n.zone_id IS NULL AND (n.at_ms > r.at_ms OR (n.at_ms = r.at_ms AND n.id > r.id))',
           );
         return `NOT EXISTS ${later.getQuery()}`;
       })
@@ -82,7 +82,7 @@ export class FieldsRepository {
     const rows = await this.db
       .getRepository(LOG_TABLES.reading.own)
       .createQueryBuilder('r')
-      .where('r.farm_id = :farmId AND NOT r.voided AND r.moisture IS NOT NULL', { farmId })
+      .where('r.farm_id = :farmId AND NOT r.voided AND r.moisture IS NOT NULL AND r.zone_id IS NULL', { farmId })
       .andWhere(
         `(${newest.map((_, i) => `(r.field_id = :field${i} AND r.at_ms BETWEEN :from${i} AND :to${i})`).join(' OR ')})`,
         Object.fromEntries(

@@ -56,6 +56,7 @@ export class FieldsService {
         cracked: null,
         tester: '',
         spot: '',
+        zoneId: null,
       }));
     });
   }

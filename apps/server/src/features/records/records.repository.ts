@@ -111,6 +111,12 @@ export class RecordsRepository {
       if ((rows.get(table)?.length ?? 0) > 0) await tx.insert(schema, rows.get(table)!);
   }
 
+  /** Acres of a field; null where there is none, or nobody measured it. */
+  async fieldAcres(tx: Tx, farmId: string, fieldId: string): Promise<number | null> {
+    const field = await tx.findOneBy(FieldRow, { farmId, id: fieldId });
+    return field && field.acres > 0 ? field.acres : null;
+  }
+
   isThere(tx: Tx, farmId: string, what: Pointed, id: string): Promise<boolean> {
     return what === 'machines'
       ? tx.getRepository(SETTING_TABLES.machine.own).existsBy({ farm_id: farmId, id })

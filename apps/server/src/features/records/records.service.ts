@@ -1,5 +1,7 @@
 import { type BrokenRecord, wordFieldRefusal } from '@fanega/contract';
 import {
+  type FieldZone,
+  zoneProblem,
   type FieldRefusal,
   LOG_KINDS,
   type LogEntry,
@@ -61,6 +63,12 @@ const usedOtherwise = (): Refused =>
   new Refused('id_used_otherwise', 'This id is used by another record already.', [
     { field: 'id', code: 'id_used_otherwise', message: 'this id is used by another record already' },
   ]);
+
+const ZONE_WORDS = {
+  too_few_points: 'A boundary has three corners or more.',
+  crosses_itself: 'This boundary crosses itself.',
+  larger_than_field: 'The zone is larger than its field.',
+} as const;
 
 /** What a reference in a record points to, in words. */
 const WORD: Readonly<Record<Pointed, string>> = {
@@ -246,6 +254,7 @@ export class RecordsService {
         ? await this.withVessel({ tx, farm, changed }, subject, value as unknown as Machine, kept > 0)
         : (value as object);
     await this.pointsRight(tx, farm, name, body);
+    if (name === 'fieldZone') await this.zoneFits(tx, farm.id, body as FieldZone);
     const next = { ...common, revision: kept + 1 };
     if (kept > 0) await this.records.replace(tx, farm.id, name, subject, body, next);
     else await this.records.add(tx, farm.id, name, subject, body, next);
@@ -254,6 +263,15 @@ export class RecordsService {
     // And a season that is closed is closed for whoever writes.
     if (name === 'binSetup' || name === 'seasonState') changed('header');
     return { revision: kept + 1 };
+  }
+
+  /** A zone is a part of its field and has an inside. */
+  private async zoneFits(tx: Tx, farmId: string, zone: FieldZone): Promise<void> {
+    const acres = await this.records.fieldAcres(tx, farmId, zone.fieldId);
+    const problem = acres === null ? null : zoneProblem(zone, acres);
+    if (!problem || problem === 'acres_differ') return;
+    const at = problem === 'larger_than_field' ? 'acres' : 'ring';
+    throw new Refused('body_wrong', ZONE_WORDS[problem], [{ field: at, code: problem, message: ZONE_WORDS[problem] }]);
   }
 
   /** What cannot be read is shown as never set, and is set anew from there. */

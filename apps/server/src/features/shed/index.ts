@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { type FuelInfo, type PhotoInfo, ULID } from '@fanega/contract';
+import { type AtWheelInfo, type FuelInfo, type PhotoInfo, ULID } from '@fanega/contract';
 import { Controller, Get, Inject, Injectable, Module, Param, Post, Query, Req, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
@@ -11,6 +11,7 @@ import { FarmWrites } from '../../platform/farm-write.js';
 import { Refused } from '../../platform/refused.js';
 import { LedgerModule } from '../ledger/index.js';
 import { RecordsModule } from '../records/index.js';
+import { AtWheelService } from './at-wheel.service.js';
 import { FuelService } from './fuel.service.js';
 import { photoOf } from './photos.js';
 import { PhotosRepository } from './photos.repository.js';
@@ -105,10 +106,25 @@ class FuelController {
   }
 }
 
+@ApiTags('shed')
+@Controller('farms/:farmId/wheel')
+class AtWheelController {
+  constructor(@Inject(AtWheelService) private readonly wheel: AtWheelService) {}
+
+  /** How long each has been at it today, by what he recorded. */
+  @Get()
+  @Allow('viewer')
+  @ForJobs()
+  @Answers('AtWheelInfo[]', { topics: ['shed', 'book'], keep: true })
+  today(@Param('farmId') farmId: string): Promise<AtWheelInfo[]> {
+    return this.wheel.today(farmId);
+  }
+}
+
 @Module({
   imports: [LedgerModule, RecordsModule],
-  controllers: [PhotosController, FuelController],
-  providers: [PhotosRepository, PhotosService, FuelService],
+  controllers: [PhotosController, FuelController, AtWheelController],
+  providers: [PhotosRepository, PhotosService, FuelService, AtWheelService],
 })
 export class ShedModule {}
 export { PhotoRow } from './shed.entity.js';

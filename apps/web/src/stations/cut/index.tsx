@@ -16,6 +16,7 @@ import { StartLink } from '../../widgets/start-link';
 
 // The chart library comes only with the page that draws with it.
 const Monitor = lazy(() => import('./pages/monitor'));
+const WearPartPage = lazy(() => import('./pages/wear'));
 
 const PAGES = [
   { path: '', name: 'Speed, tank' },
@@ -23,6 +24,7 @@ const PAGES = [
   { path: 'loss', name: 'Loss check' },
   { path: 'monitor', name: 'Monitor' },
   { path: 'strips', name: 'Strips' },
+  { path: 'wear', name: 'Wear part' },
   { path: 'loads', name: 'Loads' },
 ] as const;
 
@@ -86,6 +88,7 @@ function Pages({ given }: { given: CutGiven }) {
         <Route path="loss" element={<LossChecks key={key} {...given} />} />
         <Route path="monitor" element={<Monitor key={key} {...given} />} />
         <Route path="strips" element={<Strips key={key} {...given} />} />
+        <Route path="wear" element={<WearPartPage key={key} {...given} />} />
         <Route path="loads" element={<Loads farm={given.farm} />} />
         <Route path="*" element={<Empty title="There is no such page in Cut." />} />
       </Routes>

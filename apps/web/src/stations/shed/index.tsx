@@ -5,6 +5,7 @@ import { QueryBoundary } from '../../ui/query-boundary';
 import { AssetPage } from './pages/asset-page';
 import { Breakdowns } from './pages/breakdowns';
 import { ChangeoverPage } from './pages/changeover';
+import { CrewPage } from './pages/crew';
 import { Devices } from './pages/devices';
 import { Overview } from './pages/overview';
 import { machinesOf } from '@fanega/core';
@@ -14,6 +15,7 @@ import { Page } from '../../ui/page';
 const PAGES = [
   { path: '', name: 'Ready?' },
   { path: 'breakdowns', name: 'Breakdowns' },
+  { path: 'crew', name: 'Crew' },
   { path: 'devices', name: 'Devices' },
 ] as const;
 
@@ -30,6 +32,7 @@ export default function ShedStation() {
             <Routes>
               <Route index element={<Overview farm={farm} shed={data} assets={assets} />} />
               <Route path="breakdowns" element={<Breakdowns farm={farm} shed={data} />} />
+              <Route path="crew" element={<CrewPage farm={farm} shed={data} />} />
               <Route path="devices" element={<Devices farm={farm} />} />
               <Route
                 path=":assetId"

@@ -27,6 +27,7 @@ export default function Today() {
   const [entry, setEntry] = useState<string | null>(null);
   const { steps } = farm.data;
   const [first, ...rest] = steps;
+  const nearest = { farm, link: true, className: 'border-t border-ink px-5 py-3 text-lg font-semibold lg:px-6' };
   return (
     <div className="min-h-full">
       <h1 className="sr-only">Today</h1>
@@ -60,7 +61,9 @@ export default function Today() {
           </li>
         ))}
       </ol>
-      <DeadlineLine farm={farm} link className="border-t border-ink px-5 py-3 text-lg font-semibold lg:px-6" />
+      <Suspense fallback={<DeadlineLine {...nearest} />}>
+        <AlarmList farm={farm} place={null} unlessWet={<DeadlineLine {...nearest} />} />
+      </Suspense>
       <Suspense fallback={null}>
         <Gaps farm={farm} />
       </Suspense>
@@ -69,6 +72,7 @@ export default function Today() {
   );
 }
 
+const AlarmList = lazy(() => import('../../widgets/alarm-list'));
 // Comes after what is to be done next: it asks for a season's tickets and sheets.
 const Gaps = lazy(() => import('./gaps'));
 

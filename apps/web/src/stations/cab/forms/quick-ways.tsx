@@ -23,15 +23,20 @@ export type QuickWay =
   | 'reading'
   | 'late'
   | 'fuel'
+  | 'rows'
+  | 'pin'
+  | 'heat'
+  | 'handover'
   | 'else';
 
 const wayWords = (way: QuickWay): string => say(`way_${way}`);
 
+const ANY = ['late', 'fuel', 'heat'] as const;
 const WAYS: Readonly<Record<string, readonly QuickWay[]>> = {
-  combine: ['some', 'second', 'neighbor', 'ranOver', 'spilled', 'reading', 'late', 'fuel', 'else'],
-  cart: ['split', 'some', 'second', 'neighbor', 'ranOver', 'spilled', 'reading', 'late', 'fuel', 'else'],
-  truck: ['filledUp', 'split', 'some', 'otherBuyer', 'ranOver', 'spilled', 'late', 'fuel', 'else'],
-  dryer: ['split', 'some', 'spilled', 'late', 'fuel', 'else'],
+  combine: ['some', 'second', 'neighbor', 'ranOver', 'spilled', 'reading', 'rows', ...ANY, 'pin', 'handover', 'else'],
+  cart: ['split', 'some', 'second', 'neighbor', 'ranOver', 'spilled', 'reading', ...ANY, 'pin', 'handover', 'else'],
+  truck: ['filledUp', 'split', 'some', 'otherBuyer', 'ranOver', 'spilled', ...ANY, 'pin', 'handover', 'else'],
+  dryer: ['split', 'some', 'spilled', ...ANY, 'handover', 'else'],
 };
 
 export function ChooseWay({

@@ -1,6 +1,8 @@
 import { useGates } from '../../../widgets/site';
 import {
   byDisplay,
+  living,
+  isTrainee,
   type CabAction,
   cabNext,
   deviceAt,
@@ -19,7 +21,7 @@ import { NotebookPen } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { toast } from '../../../ui/toast';
 import { ulid } from 'ulid';
-import { type Farm, useDevices, useDown, useFuel, useJob, useNotebook } from '../../../data/farm';
+import { type Farm, useDevices, useDown, useFuel, useJob, useNotebook, useShed } from '../../../data/farm';
 import { useLive } from '../../../data/live';
 import { type Command, post } from '../../../data/api';
 import { entriesOf, useOutbox, write } from '../../../data/outbox';
@@ -52,6 +54,10 @@ import { BuyerPick, ChooseWay, FillPad, LostPad, type QuickWay, SplitPad } from 
 import { ReadMoisture } from '../forms/read-moisture';
 import { asked, askedFor, holdersOfOther, SwitchField } from '../forms/switch-field';
 import { FuelPad } from '../forms/fuel-pad';
+import { HandoverPad } from '../forms/handover-pad';
+import { HeatPad } from '../forms/heat-pad';
+import { PinPad } from '../forms/pin-pad';
+import { RowsPad } from '../forms/rows-pad';
 import { TicketPad } from '../forms/ticket-pad';
 import { type Unstamped, words } from '../words';
 import { say } from '../../../words';
@@ -59,6 +65,15 @@ import { say } from '../../../words';
 /** Contracts and prices, and what goes with them, only for a loaded truck. */
 const NextLine = lazy(() => import('../../../widgets/next-line'));
 const PhotoTicket = lazy(() => import('../../../widgets/photo-ticket'));
+/** What comes after the buttons, each with its own science. */
+const LeftLine = lazy(() => import('./left-line'));
+const PinWarning = lazy(() => import('./pin-warning'));
+const HandedOver = lazy(() => import('./handed-over'));
+const AtWheel = lazy(() => import('./at-wheel'));
+const TraineeStep = lazy(() => import('./trainee-step'));
+const AlarmList = lazy(() => import('../../../widgets/alarm-list'));
+/** Machines that drive in a field. */
+const IN_FIELD = ['combine', 'cart', 'truck'];
 
 export interface Who {
   readonly name: string;
@@ -275,6 +290,14 @@ export function InCab({
       : null;
   const unsent = new Set(waiting.flatMap((item) => entriesOf(item.command).map((entry) => entry.id)));
   const [first, ...rest] = actions;
+  const crew = useShed().data?.settings.crew.farm?.value;
+  const trainee = isTrainee(crew, who.name);
+  const [asTrainee, setAsTrainee] = useState<boolean | null>(null);
+  const simple = asTrainee ?? trainee;
+  const pins = useMemo(
+    () => (IN_FIELD.includes(me.kind) ? living(notebook?.logs.fieldPin ?? []).map(({ body }) => body) : []),
+    [me.kind, notebook],
+  );
   // What the display counted lies on what the book has.
   const shown = bushels + (tank ? tank.kg / kgPerBu : 0);
   const inIt = asGrain(shown, kgPerBu);
@@ -286,6 +309,11 @@ export function InCab({
       <main className="flex flex-1 flex-col gap-4 p-4 md:landscape:grid md:landscape:grid-cols-2 md:landscape:items-start md:landscape:gap-8">
         <h1 className="sr-only">Cab: {me.name}</h1>
         <div className="flex flex-col gap-4">
+          {simple && (
+            <Suspense>
+              <AlarmList farm={farm} place={me.id} large />
+            </Suspense>
+          )}
           <section aria-label={say('inItNow')} className="flex items-center gap-5">
             <BoxSample
               farm={farm}
@@ -368,6 +396,7 @@ export function InCab({
         </div>
         <div className="flex flex-1 flex-col gap-4">
           {me.kind === 'truck' && <LeaveBy farm={farm} truckId={me.id} className="text-xl" />}
+          {simple && <h2 className="text-xl text-muted">{say('traineeNow')}</h2>}
           {first ? (
             <Button
               look="do"
@@ -377,10 +406,15 @@ export function InCab({
               {wordsOf(first)}
             </Button>
           ) : (
-            <p className="text-lg text-muted">{say('nothingNext')}</p>
+            <p className="text-lg text-muted">{say(simple ? 'traineeNothing' : 'nothingNext')}</p>
+          )}
+          {simple && me.kind === 'combine' && (
+            <Suspense>
+              <TraineeStep farm={farm} me={me} lotId={lastLoad?.lot} inIt={shown} />
+            </Suspense>
           )}
           <div className="grid gap-3">
-            {rest.map((action) => (
+            {(simple ? [] : rest).map((action) => (
               <Button key={words(farm, action)} className="w-full !text-xl" onClick={() => act(action)}>
                 {wordsOf(action)}
               </Button>
@@ -400,6 +434,22 @@ export function InCab({
               <NextLine farm={farm} truck={me} />
             </Suspense>
           )}
+          {!simple && (
+            <Suspense>
+              <AlarmList farm={farm} place={me.id} large />
+            </Suspense>
+          )}
+          {me.kind === 'combine' && (
+            <Suspense>
+              <LeftLine
+                farm={farm}
+                machineId={me.id}
+                lotId={lastLoad?.lot}
+                inTankKg={shown * kgPerBu}
+                onCount={() => setWay('rows')}
+              />
+            </Suspense>
+          )}
           <ChainLine farm={farm} className="text-xl" />
           <DeadlineLine farm={farm} placeId={me.id} className="text-xl" />
           {fuel && (
@@ -417,10 +467,16 @@ export function InCab({
               <PhotoTicket farm={farm} truck={me} />
             </Suspense>
           )}
+          <Suspense>
+            <AtWheel name={who.name} />
+          </Suspense>
           <details className="border-y border-rule">
             <summary className="min-h-14 cursor-pointer py-3 text-xl font-semibold">{say('whoIsWhere')}</summary>
             <WhoIsWhere farm={farm} large />
           </details>
+          <Button look="quiet" className="!justify-start !px-0 !text-lg" onClick={() => setAsTrainee(!simple)}>
+            {say(simple ? 'traineeAll' : 'traineeSee')}
+          </Button>
           <JustRecorded
             farm={farm}
             lines={undoable(farm.data.tape, who.name, deviceName(), Date.now(), farm.clock())}
@@ -431,6 +487,14 @@ export function InCab({
           />
         </div>
       </main>
+      {pins.length > 0 && (
+        <Suspense>
+          <PinWarning pins={pins} />
+        </Suspense>
+      )}
+      <Suspense>
+        <HandedOver farm={farm} me={me} name={who.name} />
+      </Suspense>
       {pad && (
         <CutPad farm={farm} start={pad} neighbor={pad.neighbor ?? false} onClose={() => setPad(null)} onRecord={cut} />
       )}
@@ -529,6 +593,14 @@ export function InCab({
         <ReadMoisture farm={farm} lotId={lastLoad?.lot} onClose={() => setWay(null)} onKeep={keep} />
       )}
       {way === 'fuel' && <FuelPad farm={farm} me={me} onClose={() => setWay(null)} onKeep={keep} />}
+      {way === 'rows' && (
+        <RowsPad farm={farm} machineId={me.id} lotId={lastLoad?.lot} onClose={() => setWay(null)} onKeep={keep} />
+      )}
+      {way === 'pin' && <PinPad farm={farm} lotId={lastLoad?.lot} onClose={() => setWay(null)} onKeep={keep} />}
+      {way === 'heat' && <HeatPad farm={farm} me={me} onClose={() => setWay(null)} onKeep={keep} />}
+      {way === 'handover' && (
+        <HandoverPad farm={farm} me={me} from={who.name} onClose={() => setWay(null)} onKeep={keep} />
+      )}
       {way === 'late' && <ReportDelay farm={farm} machineId={me.id} onClose={() => setWay(null)} onKeep={keep} />}
       {against && (
         <IntakeSheet

@@ -1,6 +1,6 @@
 import { bushelsPerAcreToKgPerHa, cropOf, CROPS, FIELD_STANDING, type NextFieldPlan } from '@fanega/core';
 import type { Farm } from '../../../data/farm';
-import { count, cropYield, distance } from '../../../quantity/quantity';
+import { count, cropYield, distance, ground } from '../../../quantity/quantity';
 import { SelectBox, TextBox } from '../../../ui';
 import { oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
@@ -41,6 +41,7 @@ export function FactsSheet({
         was: facts?.yieldKgPerHa,
       }),
       pointsPerDay: figureOrNone(FIELD_STANDING.pointsPerDay, count),
+      passLength: figureOrNone(FIELD_STANDING.passLength, ground, { was: facts?.passLength }),
     },
     start: () => ({
       distance: distance.text(facts?.distance),
@@ -48,15 +49,17 @@ export function FactsSheet({
       maturity: facts?.maturity === undefined ? '' : String(facts.maturity),
       yieldKgPerHa: facts?.yieldKgPerHa === undefined ? '' : cropYield.text(facts.yieldKgPerHa / perHa, per),
       pointsPerDay: count.text(facts?.pointsPerDay),
+      passLength: ground.text(facts?.passLength),
     }),
     close: onClose,
-    save: async ({ distance: way = 0, standability, maturity, yieldKgPerHa, pointsPerDay }) => {
+    save: async ({ distance: way = 0, standability, maturity, yieldKgPerHa, pointsPerDay, passLength }) => {
       const fact = {
         standability: Number(standability),
         distance: way,
         ...(maturity === '' ? {} : { maturity: Number(maturity) }),
         ...(yieldKgPerHa === undefined ? {} : { yieldKgPerHa }),
         ...(pointsPerDay === undefined ? {} : { pointsPerDay }),
+        ...(passLength === undefined ? {} : { passLength }),
       };
       onChange({ ...sheet, facts: { ...sheet.facts, [lot.fieldId]: fact } });
       return Promise.resolve();
@@ -92,6 +95,7 @@ export function FactsSheet({
         {...form.box('pointsPerDay')}
         unit="points/day"
       />
+      <TextBox label="A row is" hint="as most of them are: the cab counts passes by it" {...form.box('passLength')} />
     </FormDrawer>
   );
 }

@@ -22,10 +22,13 @@ export function TakeReading({
   onClose,
   fieldId: given,
   tester: usual = '',
+  zone,
 }: {
   onClose: () => void;
   fieldId?: string;
   tester?: string;
+  /** of a part of the field alone */
+  zone?: { readonly id: string; readonly name: string };
 }) {
   const farm = useFarm();
   const refresh = useRefreshFarm(farm.id);
@@ -52,7 +55,7 @@ export function TakeReading({
       moisture: '',
       cracked: '',
       tester: usualTester() ?? usual,
-      spot: '',
+      spot: zone?.name ?? '',
       when: '',
     }),
     together: ({ fieldId }): Record<string, string> =>
@@ -69,6 +72,7 @@ export function TakeReading({
         // The buyer's test and the teeth are no tester of ours.
         ...(tester && source !== 'elevator' && !bite ? { tester } : {}),
         ...(spot ? { spot } : {}),
+        ...(zone ? { zoneId: zone.id } : {}),
       };
       await write(farm.id, logged(farm.id, 'reading', body), 'a reading');
       recorded('Reading recorded', 'reading', id);
@@ -77,7 +81,7 @@ export function TakeReading({
     },
   });
   return (
-    <FormDrawer form={form} title="Take a reading" button="Record the reading">
+    <FormDrawer form={form} title={zone ? `Read ${zone.name}` : 'Take a reading'} button="Record the reading">
       <SelectBox label="Field" {...form.box('fieldId')}>
         {lots.map((lot) => (
           <option key={lot.id} value={lot.fieldId}>

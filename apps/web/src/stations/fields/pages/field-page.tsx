@@ -19,7 +19,7 @@ import {
   testersOf,
   windowFor,
 } from '@fanega/core';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
   type Farm,
@@ -53,6 +53,9 @@ import { ReadingsTable } from './readings-table';
 import type { Known } from './forecast-moments';
 import { DAY_MS, HOUR_MS } from '../../../quantity/time';
 import { CheckBox } from '../../../ui/check-box';
+
+/** The map comes after the verdict. */
+const Ground = lazy(() => import('./ground'));
 
 /** Clocks of devices may differ by this. */
 const JUST_MS = 5 * 60_000;
@@ -185,7 +188,7 @@ function Field({
     const year = Date.UTC(lot.season, 0, 1);
     const all = [...(own.data ?? []), ...(fromBook.data ?? [])]
       .map((reading) => ({ ...reading, atMs: Date.parse(reading.at) }))
-      .filter(({ atMs, voided }) => atMs >= year && !voided);
+      .filter(({ atMs, voided, zoneId }) => atMs >= year && !voided && zoneId === null);
     const offsets = new Map([...testers].map(([name, tester]) => [name, buyerOffset(tester)]));
     return {
       readings: all
@@ -396,6 +399,10 @@ function Field({
           <Waiting {...given} window={window} waiting={waiting} />
         </div>
       )}
+
+      <Suspense>
+        <Ground farm={farm} lot={lot} records={notebook} nowMs={nowMs} />
+      </Suspense>
 
       <section aria-label="Readings" className="border-t border-ink px-5 py-5 lg:px-6">
         <h2 className="text-xl">Readings</h2>

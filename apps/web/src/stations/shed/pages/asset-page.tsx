@@ -19,6 +19,7 @@ import { useSettingChange } from '../use-setting-change';
 import { CountersSheet, ServiceSheet, WearSheet } from './asset-sheets';
 import { isOpen, Item, ItemSheet } from './asset-item';
 import { AssetFuel } from './asset-fuel';
+import { AssetHeat } from './asset-heat';
 import { Services, Wear } from './asset-hours';
 
 /** One machine: its list, its services by the counter, what wears on it. */
@@ -125,6 +126,7 @@ export function AssetPage({
         <Services sheet={sheet} onEdit={edit} onAdd={() => setOpen('service')} onCounters={() => setOpen('counters')} />
         <Wear farm={farm} shed={shed} sheet={sheet} onEdit={edit} onAdd={() => setOpen('wear')} />
         {sheet.placeId !== undefined && <AssetFuel farm={farm} shed={shed} placeId={sheet.placeId} />}
+        {sheet.placeId !== undefined && <AssetHeat farm={farm} shed={shed} placeId={sheet.placeId} />}
       </div>
       {(open === 'item' || (open !== null && typeof open === 'object')) && (
         <ItemSheet

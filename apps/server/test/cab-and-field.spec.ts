@@ -1,0 +1,97 @@
+import type { AtWheelInfo } from '@fanega/contract';
+import type { FieldRow } from '@fanega/core';
+import { ulid } from 'ulid';
+import { afterAll, beforeAll, expect, it } from 'vitest';
+import { type Client, farmNow, fieldRecords, Harness, shedRecords, smallFarm } from './harness.js';
+import { pairedPhone } from './paired.js';
+
+let harness: Harness;
+let owner: Client;
+let farmId: string;
+let p: Awaited<ReturnType<typeof smallFarm>>;
+const HOUR = 3_600_000;
+
+beforeAll(async () => {
+  harness = await Harness.start();
+  ({ client: owner, farmId } = await harness.owner());
+  p = await smallFarm(owner, farmId);
+});
+afterAll(() => harness.stop());
+
+const at = (path: string): string => `/farms/${farmId}/${path}`;
+const fieldOf = async (lotId: string) => (await farmNow(owner, farmId)).lots.find(({ id }) => id === lotId)!;
+
+it('a zone is a part of its field, and its reading says nothing of the rest', async () => {
+  const { fieldId, acres, season } = await fieldOf(p.hs);
+  const zone = {
+    fieldId,
+    season,
+    name: 'wet hole',
+    kind: 'wet',
+    acres: 3,
+    ring: [],
+    why: '',
+    leaveUntil: '2027-01-01',
+  };
+  const put = (value: object, id = 'z1', revision = 0) => owner.put<{ issues?: { field: string; code: string }[] }>(at(`fields/field-zone/${id}`), { revision, value }); // prettier-ignore
+  const tooLarge = await put({ ...zone, acres: acres + 1 });
+  expect([tooLarge.status, tooLarge.body.issues?.[0]]).toMatchObject([400, { field: 'acres', code: 'larger_than_field' }]); // prettier-ignore
+  const bow = [[0, 0], [0.001, 0.001], [0.001, 0], [0, 0.001]].map(([lon, lat]) => ({ lon, lat })); // prettier-ignore
+  expect((await put({ ...zone, ring: bow })).body.issues?.[0]).toMatchObject({ field: 'ring', code: 'crosses_itself' });
+  expect((await put({ ...zone, ring: bow.slice(0, 2) })).status).toBe(400);
+  expect((await put({ ...zone, fieldId: 'nowhere' })).status).toBe(404);
+  expect((await put(zone)).status).toBe(200);
+
+  const reading = (moisture: number, more: object = {}, ms = Date.now()) => ({ id: ulid(), at: new Date(ms).toISOString(), fieldId, moisture, source: 'hand', ...more }); // prettier-ignore
+  expect((await owner.post(at('fields/reading'), reading(0.17, {}, Date.now() - HOUR))).status).toBe(200);
+  expect((await owner.post(at('fields/reading'), reading(0.26, { zoneId: 'z1' }))).status).toBe(200);
+  const row = (await owner.get<FieldRow[]>(at('lots'))).body.find(({ lot }) => lot.id === p.hs)!;
+  expect(row.lastMoisture?.moisture).toBe(0.17);
+  const kept = await fieldRecords(owner, farmId);
+  expect(kept.settings.fieldZone.z1?.value.leaveUntil).toBe('2027-01-01');
+  expect(kept.logs.reading.some(({ body }) => body.zoneId === 'z1')).toBe(true);
+});
+
+it('a machine’s phone marks spots, counts rows and closes its own cover, and no other’s; everybody sees to an alarm once', async () => {
+  const { fieldId } = await fieldOf(p.hs);
+  const phone = await pairedPhone(harness, owner, farmId, { kind: 'machine', placeId: p.cart, label: 'Cart phone' });
+  const now = new Date().toISOString();
+  const pin = { id: ulid(), at: now, fieldId, kind: 'lowWire', lon: -38.6, lat: 33.4, note: '', warnWithin: 60 };
+  expect((await phone.post(at('fields/field-pin'), pin)).status).toBe(200);
+  const moved = (placeId: string) => ({ id: ulid(), at: now, placeId, closed: true });
+  expect((await phone.post(at('haul/cover-moved'), moved(p.cart))).status).toBe(200);
+  expect((await phone.post(at('haul/cover-moved'), moved(p.truck))).status).toBe(403);
+  expect((await phone.post(at('haul/alarm-heard'), { id: ulid(), at: now, key: 'rain 1', what: 'Rain' })).status).toBe(
+    200,
+  );
+  expect((await fieldRecords(owner, farmId)).logs.alarmHeard.map(({ body }) => body.key)).toEqual(['rain 1']);
+  const handed = { id: ulid(), at: now, placeId: p.cart, from: 'Ana', to: 'Bo', machine: 'pulls left', promised: '' };
+  expect((await phone.post(at('shed/handover'), handed)).status).toBe(200);
+  expect((await phone.put(at('haul/cover/' + p.cart), { revision: 0, value: { kind: 'tarp', minutes: 4, who: '' } })).status).toBe(403); // prettier-ignore
+  // A cart drives in the field, but nobody counts rows from it.
+  expect((await phone.post(at('fields/rows-left'), { id: ulid(), at: now, lotId: p.hs, rows: 12, rowSpacing: 0.76, passLength: 400 })).status).toBe(403); // prettier-ignore
+});
+
+it('a part’s heat wants a figure or a hand, and says so at its box', async () => {
+  const heat = (more: object) => ({ id: ulid(), at: new Date().toISOString(), placeId: p.cart, part: 'Auger bearing', noticed: '', greased: false, ...more }); // prettier-ignore
+  const wrong = await owner.post<{ issues: { field: string; message: string }[] }>(at('shed/part-heat'), heat({}));
+  expect([wrong.status, wrong.body.issues[0]]).toMatchObject([400, { field: 'celsius', message: expect.stringContaining('how hot') }]); // prettier-ignore
+  expect((await owner.post(at('shed/part-heat'), heat({ feels: 'tooHotToHold' }))).status).toBe(200);
+  expect((await owner.post(at('shed/part-heat'), heat({ celsius: 48, airCelsius: 30 }))).status).toBe(200);
+  expect((await shedRecords(owner, farmId)).logs.partHeat).toHaveLength(2);
+});
+
+it('hours at the wheel are by what each recorded today, under the name typed in the cab; the farm’s line asks for a rest', async () => {
+  const now = Date.now();
+  // Every half an hour, as far as today reaches back, at most four hours.
+  const entries = Array.from({ length: 9 }, (_, i) => ({ id: ulid(), type: 'harvest', lot: p.hs, to: p.cart, wetKg: 900, moisture: 0.16, at: new Date(now - (8 - i) * (HOUR / 2)).toISOString(), by: 'Marlo' })); // prettier-ignore
+  expect((await owner.post(at('entries'), { entries })).status).toBe(200);
+  const wheel = async () => (await owner.get<AtWheelInfo[]>(at('wheel'))).body.find(({ name }) => name === 'Marlo');
+  const found = (await wheel())!;
+  expect(found.hours).toBeGreaterThanOrEqual(0);
+  expect(found.hours).toBeCloseTo((now - found.sinceMs) / HOUR, 1);
+  expect(found.rest).toBe(false);
+  const crew = { people: [{ name: 'Marlo', phone: '555-0182', trainee: true }], call: 'Marlo', mostHours: 1 };
+  expect((await owner.put(at('shed/crew/farm'), { revision: 0, value: crew })).status).toBe(200);
+  expect((await wheel())!.rest).toBe((await wheel())!.hours >= 1);
+});

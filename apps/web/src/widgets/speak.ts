@@ -1,0 +1,15 @@
+import { choice } from '../quantity/choice';
+
+/** Whether this device says alarms aloud; off until somebody wants it. */
+export const aloud = choice('fanega.aloud', ['no', 'yes'] as const, 'no');
+
+/** Whether the browser has a voice at all. */
+export const canSpeak = (): boolean => typeof window !== 'undefined' && 'speechSynthesis' in window;
+
+/** Says it by the browser's own voice, where the device wants it; a new sentence waits for the one before. */
+export function speak(words: string, lang = document.documentElement.lang || 'en'): void {
+  if (words === '' || aloud.now() !== 'yes' || !canSpeak()) return;
+  const said = new SpeechSynthesisUtterance(words);
+  said.lang = lang;
+  window.speechSynthesis.speak(said);
+}

@@ -1,0 +1,100 @@
+import { closedRing, crossesItself, insideRing, metresBetween, type Point, requireFinite, requireInRange, ringArea } from '../kernel/index.js'; // prettier-ignore
+import type { FieldPin, FieldZone } from '../records/index.js';
+import { M2_PER_ACRE } from '../units/index.js';
+
+/** Where a phone or display says that it is. */
+export interface PhonePosition {
+  readonly lon: number;
+  readonly lat: number;
+  /** m, as the receiver itself says: it is within this with 68 or 95 of 100, by its maker */
+  readonly accuracy: number;
+}
+
+/** A position that is known no better than this warns of nothing, m. Common practice, no source. */
+export const POOR_METRES = 40;
+
+export interface PinNear<P> {
+  readonly pin: P;
+  readonly metres: number;
+}
+
+/**
+ * Pins that are warned of here, the nearest first. A position of poor accuracy warns of nothing and says so.
+ * @throws RangeRefusal for a place that is none
+ */
+export function pinsNear<P extends Pick<FieldPin, 'lon' | 'lat' | 'warnWithin'>>(
+  pins: readonly P[],
+  at: PhonePosition,
+): { readonly poor: boolean; readonly near: readonly PinNear<P>[] } {
+  requireInRange('longitude', at.lon, -180, 180, '°');
+  requireInRange('latitude', at.lat, -90, 90, '°');
+  if (!(at.accuracy <= POOR_METRES)) return { poor: true, near: [] };
+  return {
+    poor: false,
+    near: pins
+      .map((pin) => ({ pin, metres: metresBetween([pin.lon, pin.lat], [at.lon, at.lat]) }))
+      .filter(({ pin, metres }) => metres <= pin.warnWithin)
+      .sort((a, b) => a.metres - b.metres),
+  };
+}
+
+export const ringOf = (ring: FieldZone['ring']): readonly Point[] => closedRing(ring.map(({ lon, lat }) => [lon, lat]));
+
+/** Acres inside of a zone's ring; null where nobody drew one. */
+export const acresOfRing = (ring: FieldZone['ring']): number | null =>
+  ring.length < 3 ? null : ringArea(ringOf(ring)) / M2_PER_ACRE;
+
+/** The typed acres and the drawn ones differ by more than this share: one of them is asked about. Common practice, no source. */
+export const ACRES_DIFFER = 0.1;
+
+export type ZoneProblem = 'too_few_points' | 'crosses_itself' | 'larger_than_field' | 'acres_differ';
+
+/** What is wrong with a zone; null where nothing is. `acres_differ` is a question, the others are refused. */
+export function zoneProblem(zone: Pick<FieldZone, 'ring' | 'acres'>, fieldAcres: number): ZoneProblem | null {
+  requireFinite('acres of the field', fieldAcres, 'ac');
+  const { ring, acres } = zone;
+  if (ring.length > 0 && ring.length < 3) return 'too_few_points';
+  if (ring.length >= 3 && crossesItself(ringOf(ring))) return 'crosses_itself';
+  const drawn = acresOfRing(ring);
+  if (acres > fieldAcres || (drawn !== null && drawn > fieldAcres * (1 + ACRES_DIFFER))) return 'larger_than_field';
+  return drawn !== null && Math.abs(drawn - acres) > ACRES_DIFFER * acres ? 'acres_differ' : null;
+}
+
+/** The zones whose ring a position lies in. */
+export const zonesAt = <Z extends Pick<FieldZone, 'ring'>>(zones: readonly Z[], at: Pick<PhonePosition, 'lon' | 'lat'>): Z[] =>
+  zones.filter(({ ring }) => ring.length >= 3 && insideRing([at.lon, at.lat], ringOf(ring))); // prettier-ignore
+
+export interface ZoneNow {
+  readonly id: string;
+  readonly zone: FieldZone;
+  /** it stays standing today */
+  readonly waits: boolean;
+  /** somebody wanted it read by now */
+  readonly retestDue: boolean;
+}
+
+/** Zones of a field in a season that still stand, those first that wait. @param today day of the farm's calendar */
+export function zonesStanding(
+  zones: readonly (readonly [id: string, zone: FieldZone])[],
+  fieldId: string,
+  season: number,
+  today: string,
+): ZoneNow[] {
+  return zones
+    .filter(([, zone]) => zone.fieldId === fieldId && zone.season === season && zone.cutOn === undefined && !zone.gone)
+    .map(([id, zone]) => ({
+      id,
+      zone,
+      waits: zone.leaveUntil !== undefined && zone.leaveUntil > today,
+      retestDue: zone.retestOn !== undefined && zone.retestOn <= today,
+    }))
+    .sort((a, b) => Number(b.waits) - Number(a.waits) || b.zone.acres - a.zone.acres);
+}
+
+/** Acres of a field that can be cut today: what stands, less the zones that wait. */
+export const acresToCut = (acresLeft: number, zones: readonly ZoneNow[]): number =>
+  Math.max(
+    0,
+    requireInRange('acres left', acresLeft, 0, 1e6, 'ac') -
+      zones.filter(({ waits }) => waits).reduce((sum, { zone }) => sum + zone.acres, 0),
+  );
