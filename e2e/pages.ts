@@ -21,6 +21,7 @@ export const PAGES = [
   '/cut/loss',
   '/cut/monitor',
   '/cut/strips',
+  '/cut/wear',
   '/cut/loads',
   '/haul',
   '/haul/last-load',
@@ -72,6 +73,7 @@ export const PAGES = [
   '/shed/combine-2',
   '/shed/combine-2/changeover',
   '/shed/breakdowns',
+  '/shed/crew',
   '/shed/devices',
 ] as const;
 

@@ -443,7 +443,7 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
             standability: [0, 0, 1, 0, 2, 0, 0, 1, 1, 0, 2, 0][i % 12]!,
             distance: Math.round(400 + 1100 * ((i * 7) % 12)),
             // A half mile, as the fields on the road are.
-            passLength: 780,
+            passLength: feetToMetres(2560),
             ...expected,
           },
         ];

@@ -67,7 +67,9 @@ export default function AlarmList({
               <span aria-hidden="true" className={urgency === 0 ? 'text-clay' : ''}>
                 {urgency === 0 ? <OctagonAlert size={26} /> : urgency === 1 ? <TriangleAlert size={24} /> : '◐'}
               </span>
-              <span className={`min-w-56 flex-1 ${size} ${urgency < 2 ? 'font-semibold' : ''}`}>{alarm.words}</span>
+              <span className={`min-w-56 flex-1 ${size} ${urgency < 2 ? 'font-semibold' : ''}`}>
+                {alarm.head ?? alarm.words}
+              </span>
               {hear && (
                 <Button className={large ? '!min-h-14' : ''} onClick={() => void hear(alarm.key, alarm.words)}>
                   {say('iSeeTo')}
@@ -75,30 +77,32 @@ export default function AlarmList({
               )}
               {alarm.close && (
                 <ul aria-label={alarm.words} className="w-full">
-                  {alarm.close.map((one) => (
-                    <li key={one.placeId} className="flex flex-wrap items-center gap-3 py-1">
-                      <span className="min-w-56 flex-1">
-                        {one.closed ? (
-                          <>
-                            <Check size={18} className="inline" aria-hidden="true" />{' '}
-                            {say('coverShut', { place: farm.placeName(one.placeId) })}
-                          </>
-                        ) : (
-                          coverWords(farm, one)
+                  {alarm.close
+                    .filter((one) => place === null || one.placeId === place)
+                    .map((one) => (
+                      <li key={one.placeId} className="flex flex-wrap items-center gap-3 py-1">
+                        <span className="min-w-56 flex-1">
+                          {one.closed ? (
+                            <>
+                              <Check size={18} className="inline" aria-hidden="true" />{' '}
+                              {say('coverShut', { place: farm.placeName(one.placeId) })}
+                            </>
+                          ) : (
+                            coverWords(farm, one)
+                          )}
+                        </span>
+                        {hear && (
+                          <Button
+                            className={large ? '!min-h-14' : ''}
+                            disabled={!one.closed && one.mustGoBu >= 1}
+                            aria-label={`${farm.placeName(one.placeId)}: ${say(one.closed ? 'open' : 'shut')}`}
+                            onClick={() => cover(one.placeId, !one.closed)}
+                          >
+                            {say(one.closed ? 'open' : 'shut')}
+                          </Button>
                         )}
-                      </span>
-                      {hear && (place === null || place === one.placeId) && (
-                        <Button
-                          className={large ? '!min-h-14' : ''}
-                          disabled={!one.closed && one.mustGoBu >= 1}
-                          aria-label={`${farm.placeName(one.placeId)}: ${say(one.closed ? 'open' : 'shut')}`}
-                          onClick={() => cover(one.placeId, !one.closed)}
-                        >
-                          {say(one.closed ? 'open' : 'shut')}
-                        </Button>
-                      )}
-                    </li>
-                  ))}
+                      </li>
+                    ))}
                 </ul>
               )}
             </li>

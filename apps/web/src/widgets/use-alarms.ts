@@ -29,6 +29,8 @@ import { useDeadlines } from './use-deadlines';
 export interface Alarm extends AlarmFacts {
   /** What is the matter, and what to do: one sentence, as it is read aloud too. */
   readonly words: string;
+  /** The same as it is read over its list. */
+  readonly head?: string;
   /** the rain's own list */
   readonly close?: readonly ToClose[];
 }
@@ -140,8 +142,9 @@ export function useAlarms(farm: Farm, place: string | null): readonly AlarmNow<A
           key: `rain ${calendarDay(rainMs, timeZone)} ${Math.floor(rainMs / (6 * HOUR_MS))}`,
           kind: 'rain',
           byMs: Math.min(...open.map(({ startByMs }) => startByMs)),
-          places: null,
+          places: open.map(({ placeId }) => placeId),
           close,
+          head: say('alarm_rainHead', { time: clock(rainMs, timeZone), n: open.length }),
           words: say('alarm_rain', {
             time: clock(rainMs, timeZone),
             places: open.map((one) => coverWords(farm, one)).join('; '),

@@ -118,6 +118,7 @@ export const EN = {
   iSeeTo: 'I see to it',
   seenTo: '{what}: {who} sees to it',
   alarm_rain: 'Rain about {time}: {places}',
+  alarm_rainHead: 'Rain about {time}: {n} to close before',
   alarm_rainClose: 'close {place}',
   alarm_rainFirst: '{much} must leave {place} first',
   alarm_rainBegin: 'begin by {time}',

@@ -130,6 +130,7 @@ export const ES: Readonly<Record<WordKey, string>> = {
   iSeeTo: 'Yo me encargo',
   seenTo: '{what}: se encarga {who}',
   alarm_rain: 'Lluvia a eso de las {time}: {places}',
+  alarm_rainHead: 'Lluvia a eso de las {time}: antes hay que cerrar {n}',
   alarm_rainClose: 'cerrar {place}',
   alarm_rainFirst: 'antes deben salir {much} de {place}',
   alarm_rainBegin: 'empezar antes de las {time}',

@@ -439,7 +439,7 @@ export function InCab({
               <AlarmList farm={farm} place={me.id} large />
             </Suspense>
           )}
-          {me.kind === 'combine' && (
+          {me.kind === 'combine' && !simple && (
             <Suspense>
               <LeftLine
                 farm={farm}
@@ -450,8 +450,12 @@ export function InCab({
               />
             </Suspense>
           )}
-          <ChainLine farm={farm} className="text-xl" />
-          <DeadlineLine farm={farm} placeId={me.id} className="text-xl" />
+          {!simple && (
+            <>
+              <ChainLine farm={farm} className="text-xl" />
+              <DeadlineLine farm={farm} placeId={me.id} className="text-xl" />
+            </>
+          )}
           {fuel && (
             <button
               type="button"
@@ -487,7 +491,8 @@ export function InCab({
           />
         </div>
       </main>
-      {pins.length > 0 && (
+      {/* There before anything is marked: without a signal nothing more can be fetched. */}
+      {IN_FIELD.includes(me.kind) && (
         <Suspense>
           <PinWarning pins={pins} />
         </Suspense>

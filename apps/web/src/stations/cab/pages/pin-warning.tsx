@@ -8,7 +8,7 @@ import { say } from '../../../words';
 
 /** Near a spot of a field: what it is and how far, before the machine is there. A poor position warns of nothing and says so. */
 export default function PinWarning({ pins }: { pins: readonly FieldPin[] }) {
-  const here = useHere(true);
+  const here = useHere(pins.length > 0);
   const found = typeof here === 'object' ? pinsNear(pins, here) : null;
   const first = found?.near[0];
   const id = first?.pin.id;
