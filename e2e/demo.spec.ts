@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { DEMO, enterDemo, find, foreignUnit, openPage, PAGES, record, tape } from './pages';
 
@@ -234,25 +233,6 @@ test('a ticket is opened down to its loads, and arrow keys walk the rows', async
   expect(shares.length).toBeGreaterThan(1);
   expect(Math.abs(shares.reduce((sum, text) => sum + Number.parseFloat(text), 0) - 100)).toBeLessThan(0.3);
 });
-
-for (const path of PAGES) {
-  test(`axe finds nothing serious on ${path}, in three themes, and it is in US units`, async ({ page }) => {
-    test.setTimeout(150_000);
-    await enterDemo(page);
-    await openPage(page, path);
-    expect(await foreignUnit(page, 'us')).toBeNull();
-    const check = async (theme: string, axe: AxeBuilder): Promise<void> => {
-      await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
-      // The tape is looked at once.
-      const { violations } = await (path === '/' ? axe : axe.exclude('aside')).analyze();
-      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-      expect(serious.map(({ id, nodes }) => `${theme} ${id}: ${nodes[0]?.html}`)).toEqual([]);
-    };
-    await check('day', new AxeBuilder({ page }));
-    // Nothing but the colors is another.
-    for (const theme of ['glare', 'night']) await check(theme, new AxeBuilder({ page }).withRules(['color-contrast']));
-  });
-}
 
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });

@@ -43,7 +43,7 @@ test.describe('in the field at 390 px', () => {
     await context.setOffline(true);
     await left.tap();
     const sheet = page.getByRole('dialog');
-    await sheet.getByLabel('How many rows still stand?').tap();
+    await sheet.getByLabel('How many rows are left?').tap();
     for (const digit of '18') await sheet.getByRole('button', { name: digit, exact: true }).tap();
     await sheet.getByLabel('How long is a row?').fill('1320');
     await expect(sheet.getByLabel('Between rows')).toHaveValue('30');
@@ -236,7 +236,7 @@ test('a wear part against the grain that it saves, and the crew of the farm', as
   for (const [label, text] of [
     ['Less lost with the new one', '0.75'],
     ['Give or take', '0.3'],
-    ['Stands yet', '640'],
+    ['Left to cut', '640'],
     ['Price', '4.40'],
     ['The part costs', '1500'],
     ['Putting it on takes', '6'],

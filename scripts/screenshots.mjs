@@ -22,12 +22,6 @@ const linkOf = async (page, route, data) => {
   return (await made.json()).secret;
 };
 const TRUCK = { kind: 'machine', placeId: 'truck-3', label: 'Truck 3’s phone', days: 120 };
-/** What a hired driver sees who opens the link of his job. */
-const pairing = async (page) => {
-  const { origin } = new URL(page.url());
-  await page.goto(`${origin}/job/${await linkOf(page, 'members/phones', { ...TRUCK, label: 'Truck 3’s phone, Ana' })}`);
-  await page.getByLabel('Your name').fill('Ana');
-};
 const people = async (page) => {
   await linkOf(page, 'members/phones', TRUCK);
   await linkOf(page, 'members/phones', { kind: 'gate', label: 'Scale house tablet', days: 120 });
@@ -83,7 +77,15 @@ const VIEWS = [
       await page.getByRole('region', { name: 'Where grain falls now' }).waitFor();
     },
   },
-  { name: 'paired-phone', path: '/', size: PHONE, act: pairing },
+  {
+    name: 'cab-combine-phone',
+    path: '/cab',
+    size: PHONE,
+    act: async (page) => {
+      await inCab('Oona', 'Combine 1')(page);
+      await page.getByText(/ac left$/).waitFor();
+    },
+  },
   { name: 'first-hour', path: '/start/bins', size: DESK, act: firstHour },
   { name: 'fields', path: '/fields', size: DESK },
   { name: 'field', path: '/fields/lot-wr-2026', size: DESK, act: drawn(/^Moisture of .* and the forecast/) },

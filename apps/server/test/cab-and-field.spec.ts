@@ -95,3 +95,16 @@ it('hours at the wheel are by what each recorded today, under the name typed in 
   expect((await owner.put(at('shed/crew/farm'), { revision: 0, value: crew })).status).toBe(200);
   expect((await wheel())!.rest).toBe((await wheel())!.hours >= 1);
 });
+
+it('a paired phone reads no price and no cost, and no number but that of whom it calls', async () => {
+  const window = { tooDryBelow: 0.13, bestFrom: 0.15, bestTo: 0.18, refuseAbove: 0.24, price: 4.42, shrinkPerPoint: 1.4, dockPerPoint: 0.04, closesAt: 18 }; // prettier-ignore
+  expect((await owner.put(at('fields/cutting-window/corn'), { revision: 0, value: window })).status).toBe(200);
+  const { revision } = (await shedRecords(owner, farmId)).settings.crew.farm!;
+  const crew = { people: [{ name: 'Marlo', phone: '555-0182', trainee: true }, { name: 'Iwona', phone: '555-0147', trainee: false }], call: 'Iwona', mostHours: 12 }; // prettier-ignore
+  expect((await owner.put(at('shed/crew/farm'), { revision, value: crew })).status).toBe(200);
+  const phone = await pairedPhone(harness, owner, farmId, { kind: 'machine', placeId: p.cart, label: 'Cart phone 2' });
+  const windows = (await fieldRecords(phone, farmId)).settings.cuttingWindow;
+  expect(windows.corn?.value).toMatchObject({ price: 0, dockPerPoint: 0, closesAt: 18, bestTo: 0.18 });
+  expect((await fieldRecords(owner, farmId)).settings.cuttingWindow.corn?.value.price).toBe(4.42);
+  expect((await shedRecords(phone, farmId)).settings.crew.farm?.value.people.map(({ phone: number }) => number)).toEqual(['', '555-0147']); // prettier-ignore
+});

@@ -108,12 +108,14 @@ export class CabAndField1792800000000 implements MigrationInterface {
       FOREIGN KEY (farm_id, place_id) REFERENCES places (farm_id, id)`,
       ),
     );
+    await runner.query('ALTER TABLE combine_profiles ADD COLUMN rated_kg DOUBLE NULL');
     await runner.query(`ALTER TABLE readings ADD COLUMN zone_id VARCHAR(40) NULL`);
     await runner.query('ALTER TABLE next_field_plans_facts ADD COLUMN pass_length DOUBLE NULL');
   }
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query('ALTER TABLE next_field_plans_facts DROP COLUMN pass_length');
+    await runner.query('ALTER TABLE combine_profiles DROP COLUMN rated_kg');
     await runner.query('ALTER TABLE readings DROP COLUMN zone_id');
     for (const table of [
       'handovers',

@@ -4499,6 +4499,8 @@ export interface components {
       readonly speedLimit: number;
       /** @description bu */
       readonly tankBu: number;
+      /** @description kg */
+      readonly ratedKg?: number;
       /** @description fraction */
       readonly fieldEfficiency: number;
       readonly ranges: {

@@ -20,7 +20,8 @@ const told = new Set<string>();
 function useAloud(alarms: readonly AlarmNow<Alarm>[] | null): void {
   useEffect(() => {
     for (const { alarm, aloud: now } of alarms ?? []) {
-      if (!now || told.has(alarm.key)) continue;
+      // Danger has a banner of its own over every page, which says it.
+      if (!now || told.has(alarm.key) || alarm.kind === 'person' || alarm.kind === 'machine') continue;
       told.add(alarm.key);
       navigator.vibrate?.([400, 200, 400]);
       speak(alarm.words);

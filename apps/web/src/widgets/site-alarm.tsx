@@ -1,6 +1,6 @@
 import { OctagonAlert } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { useFarm } from '../data/farm';
+import { type Farm, useFarm } from '../data/farm';
 import { spanText } from '../quantity/time';
 import { Button } from '../ui';
 import { useTicking } from '../ui/use-ticking';
@@ -14,9 +14,6 @@ export default function SiteAlarm() {
   const farm = useFarm();
   useTicking();
   const site = useSite(farm);
-  const [seen, setSeen] = useState<readonly string[]>([]);
-  const heard = useHeard();
-  const hear = useHear(farm);
   const now = farm.clock();
   const all = [
     ...(site?.alarms ?? []).map(({ stopped, stop, sinceMs }) => ({
@@ -35,7 +32,22 @@ export default function SiteAlarm() {
         }),
         what: say('goLook', { second }),
       })),
-  ].filter(({ key }) => !seen.includes(key) && !heard.has(key));
+  ];
+  // Who sees to it is asked only where something is the matter.
+  return all.length === 0 ? null : <Banner farm={farm} alarms={all} />;
+}
+
+interface Told {
+  readonly key: string;
+  readonly head: string;
+  readonly what: string;
+}
+
+function Banner({ farm, alarms }: { farm: Farm; alarms: readonly Told[] }) {
+  const [seen, setSeen] = useState<readonly string[]>([]);
+  const heard = useHeard();
+  const hear = useHear(farm);
+  const all = alarms.filter(({ key }) => !seen.includes(key) && !heard.has(key));
   const [first] = all;
   const key = first?.key;
   const words = first && `${first.head} ${first.what}`;

@@ -71,7 +71,8 @@ export function fieldFacts(
         0,
       ) / kilogramsPerBushel(crop.legalPounds);
     const left =
-      counted !== null
+      // Without a yield nobody knows how many of them were cut since: it is what was counted, for that day.
+      counted !== null && (expected !== null || cuttingToday)
         ? Math.max(
             0,
             areaOfRows(counted.rows, counted.rowSpacing, counted.passLength) / M2_PER_ACRE -

@@ -106,6 +106,8 @@ export const COMBINE_PROFILE = settingKind(
     /** on rough ground */
     speedLimit: number(0.1, 8, 'm/s'),
     tankBu: number(1, 2000, 'bu'),
+    /** most that the tank may weigh, by the machine's book */
+    ratedKg: optional(number(100, 60_000, 'kg')),
     /** share of the time in the field spent cutting */
     fieldEfficiency: number(0.05, 1, 'fraction'),
     /** least and most by setting */

@@ -68,3 +68,4 @@ export {
   type StoreRecords,
   type TraceRecords,
 } from './farm-records.js';
+export { withoutMoney } from './without-money.js';

@@ -1,5 +1,6 @@
 import type { LogAnswer, SettingAnswer, SettingChange } from '@fanega/contract';
 import {
+  type Crew,
   LOG_KINDS,
   type LogEntry,
   type LogKind,
@@ -9,6 +10,7 @@ import {
   SETTING_KINDS,
   type SettingKind,
   type SettingName,
+  withoutMoney,
 } from '@fanega/core';
 import { Body, Controller, Get, HttpCode, Inject, Module, Param, Post, Put, Query, type Type } from '@nestjs/common';
 import { LedgerModule } from '../ledger/index.js';
@@ -34,6 +36,7 @@ const BY_MANAGER = new Set<SettingName>([
   'readinessTemplate',
   'seasonPlan',
   'safetyWords',
+  'crew',
   'binSetup',
   'contract',
   'buyerSheet',
@@ -50,6 +53,34 @@ const LOGGED_BY_MANAGER = new Set<LogName>(['priceFix', 'bid', 'settlement', 'st
 /** Prices, contracts and insurance are nothing that a paired phone shows. */
 const MONEY = new Set<RecordStation>(['sell', 'trace']);
 
+/** What a paired phone reads of a station: no money, and no telephone but that of whom it calls. */
+function forJob({ logs, settings, ...rest }: StationRecords): StationRecords {
+  return {
+    ...rest,
+    logs: Object.fromEntries(
+      Object.entries(logs).map(([name, entries]) => [
+        name,
+        entries.map((entry) => ({ ...entry, body: withoutMoney(LOG_KINDS[name as LogName].fields, entry.body) })),
+      ]),
+    ),
+    settings: Object.fromEntries(
+      Object.entries(settings).map(([name, bySubject]) => [
+        name,
+        Object.fromEntries(
+          Object.entries(bySubject).map(([subject, entry]) => {
+            const value = withoutMoney(SETTING_KINDS[name as SettingName].fields, entry.value as never);
+            return [subject, { ...entry, value: name === 'crew' ? callOnly(value as Crew) : value }];
+          }),
+        ),
+      ]),
+    ),
+  } as unknown as StationRecords;
+}
+const callOnly = (crew: Crew): Crew => ({
+  ...crew,
+  people: crew.people.map((one) => (one.name === crew.call ? one : { ...one, phone: '' })),
+});
+
 /** Records of a station at once, and a door for each kind. Made from the core's list: a new kind of record needs no line here. */
 function stationController(station: RecordStation): Type {
   @ApiTags(station)
@@ -62,13 +93,15 @@ function stationController(station: RecordStation): Type {
     @Allow('viewer')
     @ForJobs(!MONEY.has(station))
     @Answers(`${upper(station)}Records`, { topics: [station], keep: true })
-    all(
+    async all(
       @Param('farmId') farmId: string,
+      @WriterOf() reader: Writer | null,
       @Query('seasons') seasons?: string,
       @Query('page') page?: string,
     ): Promise<StationRecords> {
       const of = seasons?.split(',').map((season) => wholeNumber('seasons', season, 0, 2100, 2000));
-      return this.records.station(farmId, station, of, wholeNumber('page', page, 1, 100_000));
+      const found = await this.records.station(farmId, station, of, wholeNumber('page', page, 1, 100_000));
+      return reader?.job ? forJob(found) : found;
     }
   }
   return named(StationRecordsController, `${upper(station)}Records`);

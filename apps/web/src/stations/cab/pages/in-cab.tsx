@@ -67,6 +67,7 @@ const NextLine = lazy(() => import('../../../widgets/next-line'));
 const PhotoTicket = lazy(() => import('../../../widgets/photo-ticket'));
 /** What comes after the buttons, each with its own science. */
 const LeftLine = lazy(() => import('./left-line'));
+const FillLine = lazy(() => import('./fill-line'));
 const PinWarning = lazy(() => import('./pin-warning'));
 const HandedOver = lazy(() => import('./handed-over'));
 const AtWheel = lazy(() => import('./at-wheel'));
@@ -294,6 +295,7 @@ export function InCab({
   const trainee = isTrainee(crew, who.name);
   const [asTrainee, setAsTrainee] = useState<boolean | null>(null);
   const simple = asTrainee ?? trainee;
+  const intoTruck = me.kind === 'combine' ? actions.find((action) => action.kind === 'move' && farm.place(action.to)?.kind === 'truck') : undefined; // prettier-ignore
   const pins = useMemo(
     () => (IN_FIELD.includes(me.kind) ? living(notebook?.logs.fieldPin ?? []).map(({ body }) => body) : []),
     [me.kind, notebook],
@@ -437,6 +439,11 @@ export function InCab({
           {!simple && (
             <Suspense>
               <AlarmList farm={farm} place={me.id} large />
+            </Suspense>
+          )}
+          {intoTruck?.kind === 'move' && cropNow !== undefined && (
+            <Suspense>
+              <FillLine farm={farm} truckId={intoTruck.to} machineId={me.id} cropId={cropNow} />
             </Suspense>
           )}
           {me.kind === 'combine' && !simple && (

@@ -23,7 +23,18 @@ import { Button, Choices, TextBox } from '../../../ui';
 import { type Box, oneOf, rows, type Texts, type Values } from '../../../ui/form/box';
 import { type Fields, useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
-import { bushels, count, grainRate, length, loss, share, spacing, speed, system } from '../../../quantity/quantity';
+import {
+  bushels,
+  count,
+  grainRate,
+  length,
+  loss,
+  mass,
+  share,
+  spacing,
+  speed,
+  system,
+} from '../../../quantity/quantity';
 import { figureBox, figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
 import { SHOWN } from '../words';
 import { settingBox, settingTyped } from './setting-box';
@@ -56,6 +67,7 @@ function profileBoxes(was: CombineProfile, kgPerBu: number, crops: readonly Crop
     }),
     speedLimit: figureBox(fields.speedLimit, speed, { was: was.speedLimit }),
     tankBu: figureBox(fields.tankBu, bushels, { per: kgPerBu, was: was.tankBu }),
+    ratedKg: figureOrNone(fields.ratedKg, mass, { was: was.ratedKg }),
     fieldEfficiency: figureBox(fields.fieldEfficiency, share, { was: was.fieldEfficiency }),
     accepted: rows((i) => {
       const crop = crops[i]!;
@@ -92,6 +104,7 @@ const profileTexts = (was: CombineProfile, kgPerBu: number, crops: readonly Crop
   goodRate: was.goodRate > 0 ? grainRate.text(was.goodRate / kgPerBu, kgPerBu) : '',
   speedLimit: speed.text(was.speedLimit),
   tankBu: bushels.text(was.tankBu, kgPerBu),
+  ratedKg: mass.text(was.ratedKg),
   fieldEfficiency: share.text(was.fieldEfficiency),
   accepted: crops.map((crop) => ({
     loss: loss.text(
@@ -128,7 +141,7 @@ function wrongOf(values: Values<ProfileBoxes>): Record<string, string> {
 
 /** The record of what was read; the head that was confirmed stays on where it still is the same one. */
 function profileOf(
-  { heads: typed, ranges, accepted, ...values }: Values<ProfileBoxes>,
+  { heads: typed, ranges, accepted, ratedKg, ...values }: Values<ProfileBoxes>,
   was: CombineProfile,
   crops: readonly Crop[],
 ): CombineProfile {
@@ -139,6 +152,7 @@ function profileOf(
   const unchanged = on && Math.abs(on.width - was.headWidth) < 1e-6;
   return {
     ...values,
+    ...(ratedKg === undefined ? {} : { ratedKg }),
     // Of a crop that the farm does not grow this year, what was set stays.
     acceptedLoss: {
       ...was.acceptedLoss,
@@ -208,6 +222,7 @@ export function ProfileDrawer({
         <TextBox label="Good rate" {...form.box('goodRate')} />
         <TextBox label="Fastest on rough ground" {...form.box('speedLimit')} />
         <TextBox label="Tank" {...form.box('tankBu')} />
+        <TextBox label="It may weigh" hint="by the machine’s book" {...form.box('ratedKg')} />
         <TextBox label="Cutting, of field time" {...form.box('fieldEfficiency')} />
         {crops.map((crop, i) => (
           <TextBox key={crop.id} label={`Loss you accept, ${crop.short}`} {...form.box(`accepted.${i}.loss`)} />

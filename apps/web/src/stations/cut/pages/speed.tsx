@@ -16,6 +16,8 @@ import {
   speedForRate,
   tankFill,
   USUAL_PROFILE,
+  fillsFirst,
+  heapedKg,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { toast } from '../../../ui/toast';
@@ -33,6 +35,9 @@ import {
   moneyOfArea,
   percent,
   speed,
+  mass,
+  space,
+  testWeight,
 } from '../../../quantity/quantity';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
@@ -258,6 +263,7 @@ export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
           profile={profile}
           rate={advice?.kind === 'speed' ? advice.rate : usable ? rate * kgPerBu : 0}
           kgPerBu={kgPerBu}
+          usualTestWeight={crop.testWeight}
         />
       )}
       <RateLoss farm={farm} notebook={notebook} rows={rows} machineId={machineId} crop={crop.id} />
@@ -342,12 +348,14 @@ function Tank({
   profile,
   rate,
   kgPerBu,
+  usualTestWeight,
 }: {
   farm: CutGiven['farm'];
   machineId: string;
   profile: CombineProfile;
   rate: number;
   kgPerBu: number;
+  usualTestWeight: number;
 }) {
   const [text, setText] = useState<string | null>(null);
   const shown = text ?? bushels.text(farm.held(machineId).wetKg / kgPerBu, kgPerBu);
@@ -355,6 +363,9 @@ function Tank({
   const tankKg = profile.tankBu * kgPerBu;
   const carts = farm.data.places.filter((place) => place.kind === 'cart' && place.capacityBu !== null);
   const fill = error ? null : tankFill({ inTankKg: inTank * kgPerBu, tankKg, rate });
+  // The tank's bushels are space: heaped it weighs what the grain's test weight says.
+  const heaped = heapedKg(profile.tankBu, usualTestWeight);
+  const rated = profile.ratedKg === undefined ? null : fillsFirst(inTank * kgPerBu, [{ name: 'box', kg: heaped }, { name: 'rating', kg: profile.ratedKg }], rate); // prettier-ignore
   return (
     <section
       aria-label="Tank"
@@ -384,8 +395,18 @@ function Tank({
           </span>
         </p>
       )}
+      <p className="sm:col-span-3">
+        Full to {space(profile.tankBu).text} at {testWeight(usualTestWeight).text} it weighs {mass(heaped).text}, that is{' '}
+        {grain(heaped, kgPerBu).text} by weight.{' '}
+        {rated?.by === 'rating' && (
+          <b className="text-clay">
+            ■ Over what it may weigh: stop at {grain(profile.ratedKg!, kgPerBu).text}
+            {rated.seconds === null ? '' : `, ${Math.round(rated.seconds / 60)} min from now`}.
+          </b>
+        )}
+      </p>
       {fill && (
-        <ul className="self-center">
+        <ul className="self-center sm:col-span-3">
           {carts.map((cart) => {
             // A cart of the book may be any vessel on wheels; what no tank fills is room enough.
             const room = Math.min(3000, Math.max(0, cart.capacityBu! - farm.bushels(farm.held(cart.id).wetLots)));

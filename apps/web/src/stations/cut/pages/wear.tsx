@@ -147,13 +147,13 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
                 ? `${loss(Math.abs(input.gain), per).text} ${input.gain < 0 ? 'more' : 'less'} lost with the new one, give or take ${loss(input.uncertainty, per).text}: count more frames, or cut strips, before you buy.`
                 : found.breakEvenAcres === null
                   ? `The new one loses ${loss(-input.gain, per).text} more.`
-                  : `It has paid after ${area(found.breakEvenAcres).text}${found.breakEvenFrom !== null ? ` (between ${area(found.breakEvenFrom).text} and ${found.breakEvenTo === null ? 'never' : area(found.breakEvenTo).text}, as sure as the counts are)` : ''}; ${area(input.acresLeft).text} stand.`}
+                  : `It has paid after ${area(found.breakEvenAcres).text}${found.breakEvenFrom !== null ? ` (between ${area(found.breakEvenFrom).text} and ${found.breakEvenTo === null ? 'never' : area(found.breakEvenTo).text}, as sure as the counts are)` : ''}; ${area(input.acresLeft).text} are left.`}
             </Verdict>
             <dl className="mt-5 max-w-xl divide-y divide-rule border-y border-rule">
               {(
                 [
                   ['Part and hands', found.cost],
-                  [`Grain saved on what stands, at ${priceText(input.price, per)}`, found.savedSeason],
+                  [`Grain saved on what is left, at ${priceText(input.price, per)}`, found.savedSeason],
                   ['Grain saved over its life', found.savedLife],
                   ['Changed at the first sign, until the season ends', -found.now],
                   ['Run until it breaks, until the season ends', -found.untilItBreaks],
@@ -184,7 +184,11 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
                   value: loss(input.uncertainty, per).text,
                   from: counted ? '95 of 100, by the scatter of the frames' : 'typed',
                 },
-                { name: 'Stands', value: area(input.acresLeft).text, from: 'fields of this crop less what was cut' },
+                {
+                  name: 'Left to cut',
+                  value: area(input.acresLeft).text,
+                  from: 'fields of this crop less what was cut',
+                },
                 {
                   name: 'Price',
                   value: priceText(input.price, per),
@@ -232,7 +236,7 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
           </div>
         )}
         <div className="grid gap-3 sm:grid-cols-2">
-          <TextBox label="Stands yet" {...shown('acresLeft')} />
+          <TextBox label="Left to cut" {...shown('acresLeft')} />
           <TextBox label="The part lasts" {...shown('acresLife')} />
           <TextBox label="Price" {...shown('price')} />
           <TextBox label="The part costs" {...shown('part')} />

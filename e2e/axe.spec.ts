@@ -1,0 +1,30 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { enterDemo, foreignUnit, openPage, PAGES } from './pages';
+
+/** Pages that one walk looks at: whoever came in for one need not come in again for the next. */
+const AT_ONCE = 6;
+// Each with a farm of its worker's: they may walk side by side.
+test.describe.configure({ mode: 'parallel' });
+for (let from = 0; from < PAGES.length; from += AT_ONCE) {
+  const paths = PAGES.slice(from, from + AT_ONCE);
+  test(`axe finds nothing serious in three themes, and all is in US units: ${paths.join(' ')}`, async ({ page }) => {
+    test.setTimeout(60_000 + paths.length * 60_000);
+    await enterDemo(page);
+    for (const path of paths) {
+      await openPage(page, path);
+      expect(await foreignUnit(page, 'us'), path).toBeNull();
+      const check = async (theme: string, axe: AxeBuilder): Promise<void> => {
+        await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
+        // The tape is looked at once.
+        const { violations } = await (path === '/' ? axe : axe.exclude('aside')).analyze();
+        const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+        expect(serious.map(({ id, nodes }) => `${path} ${theme} ${id}: ${nodes[0]?.html}`)).toEqual([]);
+      };
+      await check('day', new AxeBuilder({ page }));
+      // Nothing but the colors is another.
+      for (const theme of ['glare', 'night'])
+        await check(theme, new AxeBuilder({ page }).withRules(['color-contrast']));
+    }
+  });
+}
