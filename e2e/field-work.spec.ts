@@ -222,6 +222,10 @@ test('parts of a field: typed, drawn and refused; a part’s reading stays its o
   await sheet.getByLabel('What is there').selectOption({ label: 'Low wire' });
   await sheet.getByRole('button', { name: 'Mark it' }).click();
   await expect(ground.getByRole('list', { name: 'Spots' })).toContainText('Low wire');
+  // Which field next goes by what can be cut, and says what waits.
+  await page.goto(`${OWN}/fields/next`);
+  await expect(page.getByRole('listitem', { name: 'Zone Eighty' })).toContainText('6.0 ac wait until Dec 31: Wet hole');
+  await page.goto(`${OWN}/fields/${lotId}`);
   await parts.getByRole('listitem').filter({ hasText: 'Wet hole' }).getByRole('button', { name: 'It is cut' }).click();
   await expect(parts).toContainText(/Wet hole, 6\.0 ac, cut/);
 });

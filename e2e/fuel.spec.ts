@@ -33,6 +33,16 @@ test('fuel: the tank is told in the shed, a full one recorded in the cab, and th
   // Two taps: what it likely took stands there already.
   await page.getByRole('button', { name: /^Fuel: fill by/ }).click();
   await expect(page.getByRole('dialog').getByLabel('Went in')).toHaveValue('225');
+  // More than the tank holds is a slip of the pad: said at its box, and what was typed stays.
+  await page.getByRole('dialog').getByLabel('Went in').fill('2250');
+  await page.getByRole('dialog').getByRole('button', { name: 'Record it' }).click();
+  await expect(
+    page
+      .getByRole('dialog')
+      .getByText(/More than the tank holds, 300 gal/)
+      .first(),
+  ).toBeVisible();
+  await page.getByRole('dialog').getByLabel('Went in').fill('225');
   await page.getByRole('dialog').getByRole('button', { name: 'Record it' }).click();
   await expect(page.getByRole('button', { name: /^Fuel: fill by/ })).toContainText('300 gal left');
   await page.setViewportSize({ width: 1280, height: 800 });

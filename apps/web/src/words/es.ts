@@ -82,6 +82,7 @@ export const ES: Readonly<Record<WordKey, string>> = {
   way_fuel: 'Combustible',
   fuelFilled: '{place}: {much} de combustible',
   fuelHowMuch: '¿Cuánto entró?',
+  fuelTooMuch: 'Más de lo que cabe en el tanque, {much}: revise la bomba o corrija el tanque en el Taller',
   fuelFull: 'El tanque quedó lleno',
   fuelIn: 'Entró',
   fuelBy: 'Combustible: cargar antes de las {time}',

@@ -13,6 +13,9 @@ import { say } from '../../../words';
 import { PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
 
+/** A gauge at the pump and a tank's plate agree no better. Common practice, no source. */
+const OVER = 1.05;
+
 /** Fuel into the machine: what it likely took stands there already, and from a full tank on its hours are counted. */
 export function FuelPad({
   farm,
@@ -31,6 +34,8 @@ export function FuelPad({
   const form = useFields({
     boxes: { gallons: figureBox(FUEL_FILL.fields.gallons, volume, { missing: say('fuelHowMuch') }), full: yesNo },
     start: () => ({ gallons: likely !== null && likely >= 1 ? volume.text(likely) : '', full: true as boolean }),
+    together: ({ gallons }): Record<string, string> =>
+      tank !== undefined && gallons > tank * OVER ? { gallons: say('fuelTooMuch', { much: gaugeText(tank) }) } : {},
     close: onClose,
     save: ({ gallons, full }) => {
       const body = { id: ulid(), at: new Date(farm.clock()).toISOString(), placeId: me.id, gallons, full };

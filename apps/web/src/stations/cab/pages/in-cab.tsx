@@ -18,7 +18,7 @@ import {
   undoable,
 } from '@fanega/core';
 import { NotebookPen } from 'lucide-react';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { toast } from '../../../ui/toast';
 import { ulid } from 'ulid';
 import { type Farm, useDevices, useDown, useFuel, useJob, useNotebook, useShed } from '../../../data/farm';
@@ -71,7 +71,8 @@ const FillLine = lazy(() => import('./fill-line'));
 const PinWarning = lazy(() => import('./pin-warning'));
 const HandedOver = lazy(() => import('./handed-over'));
 const AtWheel = lazy(() => import('./at-wheel'));
-const TraineeStep = lazy(() => import('./trainee-step'));
+const forTrainee = () => import('./trainee-step');
+const TraineeStep = lazy(forTrainee);
 const AlarmList = lazy(() => import('../../../widgets/alarm-list'));
 /** Machines that drive in a field. */
 const IN_FIELD = ['combine', 'cart', 'truck'];
@@ -295,6 +296,8 @@ export function InCab({
   const trainee = isTrainee(crew, who.name);
   const [asTrainee, setAsTrainee] = useState<boolean | null>(null);
   const simple = asTrainee ?? trainee;
+  // Somebody may want it where nothing more can be fetched.
+  useEffect(() => void forTrainee().catch(() => undefined), []);
   const intoTruck = me.kind === 'combine' ? actions.find((action) => action.kind === 'move' && farm.place(action.to)?.kind === 'truck') : undefined; // prettier-ignore
   const pins = useMemo(
     () => (IN_FIELD.includes(me.kind) ? living(notebook?.logs.fieldPin ?? []).map(({ body }) => body) : []),

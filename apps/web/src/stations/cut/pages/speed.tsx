@@ -396,8 +396,8 @@ function Tank({
         </p>
       )}
       <p className="sm:col-span-3">
-        Full to {space(profile.tankBu).text} at {testWeight(usualTestWeight).text} it weighs {mass(heaped).text}, that is{' '}
-        {grain(heaped, kgPerBu).text} by weight.{' '}
+        Full to {space(profile.tankBu).text} at {testWeight(usualTestWeight).text} it weighs {mass(heaped).text}, that
+        is {grain(heaped, kgPerBu).text} by weight.{' '}
         {rated?.by === 'rating' && (
           <b className="text-clay">
             ■ Over what it may weigh: stop at {grain(profile.ratedKg!, kgPerBu).text}

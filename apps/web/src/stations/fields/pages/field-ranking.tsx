@@ -15,11 +15,13 @@ import {
 } from '@dnd-kit/sortable';
 import type { WeatherHourInfo } from '@fanega/contract';
 import {
+  acresToCut,
   acresToHectares,
   asBuyer,
   bushelsPerAcreToKgPerHa,
   buyerOffset,
   buyerSaid,
+  calendarDay,
   combineRate,
   cornDrydown,
   CRITERIA,
@@ -43,6 +45,8 @@ import {
   testersOf,
   toWallTime,
   windowFor,
+  type ZoneNow,
+  zonesStanding,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { toast } from '../../../ui/toast';
@@ -61,7 +65,7 @@ import {
 import { setting } from '../../../data/records';
 import { write } from '../../../data/outbox';
 import { FactsSheet } from '../forms/field-facts';
-import { Ranked } from './ranked-field';
+import { Ranked, waitWords } from './ranked-field';
 import { DAY_MS, HOUR_MS } from '../../../quantity/time';
 
 export const START: NextFieldPlan = {
@@ -163,13 +167,34 @@ export function Ranking(given: Given) {
   const changed = JSON.stringify(sheet) !== JSON.stringify(saved);
   const nowMs = farm.data.now;
 
-  const standing = useMemo(
+  const today = calendarDay(nowMs, farm.data.farm.timeZone);
+  /** Parts of a field that stay until another day: what is left without them is what can be cut. */
+  const waitingIn = (facts: FieldFacts): ZoneNow[] =>
+    zonesStanding(
+      Object.entries(notebook.settings.fieldZone).map(([id, { value }]) => [id, value] as const),
+      facts.row.lot.fieldId,
+      facts.row.lot.season,
+      today,
+    ).filter(({ waits }) => waits);
+  const left = useMemo(
     () =>
       fieldFacts(farm, rows, {
         ...notebook,
         settings: { ...notebook.settings, nextFieldPlan: { farm: { revision, value: sheet } } },
       }).filter((f) => f.acresLeft > 0),
     [farm, rows, notebook, revision, sheet],
+  );
+  const waiting = useMemo(
+    () => new Map(left.map((facts) => [facts.row.lot.id, waitingIn(facts)])),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [left, notebook, today],
+  );
+  const toCut = (facts: FieldFacts): number => acresToCut(facts.acresLeft, waiting.get(facts.row.lot.id) ?? []);
+  // Where all that is left waits, nobody goes today.
+  const standing = useMemo(
+    () => left.filter((facts) => toCut(facts) > 0),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [left, waiting],
   );
   const machines = Object.values(notebook.settings.combineProfile).map(({ value: profile }) => profile);
   const byProfile = machines.some((m) => m.goodRate > 0);
@@ -225,8 +250,8 @@ export function Ranking(given: Given) {
               ...(own?.maturity === undefined ? {} : { maturity: own.maturity }),
               closesIn: closesIn(windowFor(notebook, facts.crop.id, null)?.value, nowMs, farm.data.farm.timeZone),
               distance: own?.distance ?? 0,
-              area: acresToHectares(facts.acresLeft),
-              hours: kgPerHour > 0 ? (kgPerHa * acresToHectares(facts.acresLeft)) / kgPerHour : 0,
+              area: acresToHectares(toCut(facts)),
+              hours: kgPerHour > 0 ? (kgPerHa * acresToHectares(toCut(facts))) / kgPerHour : 0,
             };
           }),
           // What a kept sheet does not weigh, its school does.
@@ -305,6 +330,7 @@ export function Ranking(given: Given) {
                       given,
                     ).moisture
                   }
+                  waiting={waiting.get(field.id) ?? []}
                   isOwn={sheet.ownOrder.includes(field.id)}
                   onFacts={() => setEditing(field.id)}
                 />
@@ -312,6 +338,13 @@ export function Ranking(given: Given) {
             </ol>
           </SortableContext>
         </DndContext>
+        {left
+          .filter((facts) => !standing.includes(facts))
+          .map((facts) => (
+            <p key={facts.row.lot.id} className="border-b border-rule px-5 py-3 lg:px-6">
+              <b>{facts.row.lot.fieldName}</b>: {waitWords(waiting.get(facts.row.lot.id) ?? [])}, nothing else is left.
+            </p>
+          ))}
         {sheet.ownOrder.length > 0 && (
           <div className="px-5 py-3 lg:px-6">
             <Button look="quiet" className="!px-0" onClick={() => setSheet({ ...sheet, ownOrder: [] })}>

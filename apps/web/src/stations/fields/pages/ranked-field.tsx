@@ -1,14 +1,21 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { CRITERIA, type FieldFacts, type RankedField } from '@fanega/core';
+import { CRITERIA, type FieldFacts, type RankedField, type ZoneNow } from '@fanega/core';
 import { GripVertical } from 'lucide-react';
 import { Link } from 'react-router';
 import type { Farm } from '../../../data/farm';
 import { Button } from '../../../ui';
 import { area, grainRate, number, percent } from '../../../quantity/quantity';
+import { dayText } from '../../../quantity/time';
 import { Swatch } from '../../../widgets/weave';
 import { blockedWords, reasonWords, whyWords } from '../next-field-words';
 import { Tell } from './tell-dryer';
+
+/** "2.9 ac wait until Sep 14: Replanted hole" */
+export const waitWords = (waiting: readonly ZoneNow[]): string =>
+  waiting
+    .map(({ zone }) => `${area(zone.acres).text} wait until ${dayText(zone.leaveUntil!)}: ${zone.name}`)
+    .join('; ');
 
 export function Ranked({
   farm,
@@ -16,6 +23,7 @@ export function Ranked({
   place,
   facts,
   moisture,
+  waiting,
   isOwn,
   onFacts,
 }: {
@@ -24,6 +32,8 @@ export function Ranked({
   place: number;
   facts: FieldFacts;
   moisture: number | null;
+  /** parts of it that stay for now */
+  waiting: readonly ZoneNow[];
   isOwn: boolean;
   onFacts: () => void;
 }) {
@@ -60,6 +70,7 @@ export function Ranked({
           <span className="ml-auto text-sm text-muted">{Math.round(field.score)} of 100</span>
         </div>
         {field.blocked !== null && <p className="font-semibold text-clay">■ {blockedWords(field.blocked)}.</p>}
+        {waiting.length > 0 && <p>◐ {waitWords(waiting)}.</p>}
         <p>{reasonWords(field)}.</p>
         {dryer && (
           <p className="text-muted">
