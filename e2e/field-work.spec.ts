@@ -60,11 +60,16 @@ test.describe('in the field at 390 px', () => {
     await sheet.getByRole('button', { name: 'Washout' }).tap();
     const warning = page.getByRole('alert').filter({ hasText: 'Washout' });
     await expect(warning).toContainText('old ditch');
-    await context.setGeolocation({ longitude: CORNER.lon, latitude: CORNER.lat + 0.003, accuracy: 5 });
+    // Seen: away until one has left it and comes near again.
+    await warning.getByRole('button').tap();
     await expect(warning).toBeHidden();
     // Who hardly knows where he is warns of nothing, and says so.
     await context.setGeolocation({ longitude: CORNER.lon, latitude: CORNER.lat, accuracy: 300 });
     await expect(page.getByText(/Position is only good to 984 ft/)).toBeVisible();
+    await expect(warning).toBeHidden();
+    await context.setGeolocation({ longitude: CORNER.lon, latitude: CORNER.lat + 0.0001, accuracy: 5 });
+    await expect(warning).toContainText('Washout in 33 ft');
+    await context.setGeolocation({ longitude: CORNER.lon, latitude: CORNER.lat + 0.003, accuracy: 5 });
     await expect(warning).toBeHidden();
     await context.setOffline(false);
     await expect.poll(async () => (await records(farm, 'fieldPin')).filter((pin) => pin.fieldId === fieldId).length).toBe(1); // prettier-ignore
@@ -73,7 +78,10 @@ test.describe('in the field at 390 px', () => {
 
   test('a trainee sees one step, the alarms first, and whom to call; a hot bearing stops; the next one reads what was handed over', async ({
     page,
+    context,
   }) => {
+    // Far from what other walks marked.
+    await context.setGeolocation({ longitude: CORNER.lon + 1, latitude: CORNER.lat, accuracy: 5 });
     const farm = await ownFarm(page);
     const { lotId } = await addField(farm, 'Trainee Forty', 'TF1', 40);
     const combine = await addPlace(farm, 'Old combine', 'combine', 300);

@@ -1,7 +1,8 @@
 import { type FieldPin, pinsNear } from '@fanega/core';
 import { TriangleAlert } from 'lucide-react';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { ground } from '../../../quantity/quantity';
+import { Button } from '../../../ui';
 import { useHere } from '../../../ui/use-here';
 import { speak } from '../../../widgets/speak';
 import { say } from '../../../words';
@@ -10,7 +11,14 @@ import { say } from '../../../words';
 export default function PinWarning({ pins }: { pins: readonly FieldPin[] }) {
   const here = useHere(pins.length > 0);
   const found = typeof here === 'object' ? pinsNear(pins, here) : null;
-  const first = found?.near[0];
+  // What was tapped away comes back when one has left it and comes near again.
+  const [seen, setSeen] = useState<readonly string[]>([]);
+  const nearIds = found === null ? null : found.near.map(({ pin }) => pin.id).join(' ');
+  useEffect(() => {
+    if (nearIds !== null) setSeen((before) => before.filter((one) => nearIds.split(' ').includes(one)));
+  }, [nearIds]);
+  const near = (found?.near ?? []).filter(({ pin }) => !seen.includes(pin.id));
+  const first = near[0];
   const id = first?.pin.id;
   const words =
     first &&
@@ -36,8 +44,11 @@ export default function PinWarning({ pins }: { pins: readonly FieldPin[] }) {
       <div>
         <p className="text-2xl font-bold">{words}</p>
         {first.pin.note !== '' && <p className="text-lg">{first.pin.note}</p>}
-        {found!.near.length > 1 && <p>+ {found!.near.length - 1}</p>}
+        {near.length > 1 && <p>+ {near.length - 1}</p>}
       </div>
+      <Button className="ml-auto" onClick={() => setSeen([...seen, first.pin.id])}>
+        {say('iSeeToIt')}
+      </Button>
     </div>
   );
 }
