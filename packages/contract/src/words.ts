@@ -72,6 +72,13 @@ const RULES: Readonly<Record<string, string>> = {
   hopper_deeper_than_wide: 'a hopper is not that deep: check the digits',
 };
 
+/** What is wrong with a part of a field, for the page and for the server. */
+export const ZONE_WRONG = {
+  too_few_points: 'A line around it has three corners or more',
+  crosses_itself: 'The line crosses itself: draw it again',
+  larger_than_field: 'It is larger than its field',
+} as const;
+
 const count = new Intl.NumberFormat('en-US', { maximumFractionDigits: 4 });
 const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

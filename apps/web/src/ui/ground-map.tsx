@@ -44,7 +44,7 @@ export function GroundMap({
   here: Spot | null;
   label: string;
   /** round lengths for the scale, the shortest first */
-  bars: readonly { readonly metres: number; readonly text: string }[];
+  bars: readonly { readonly meters: number; readonly text: string }[];
   onTap?: ((spot: Spot) => void) | undefined;
 }): ReactNode {
   const all = [...shapes.flatMap(({ ring }) => ring), ...pins.map(({ at }) => at), ...(here ? [here] : [])];
@@ -60,8 +60,8 @@ export function GroundMap({
   const left = (WIDTH - wide * scale) / 2;
   const x = (lon: number): number => left + (lon - west) * narrow * scale;
   const y = (lat: number): number => EDGE + PIN + (north - lat) * scale;
-  const metresOfUnit = 111_195 / scale;
-  const bar = bars.reduce((best, one) => (one.metres / metresOfUnit <= WIDEST_BAR ? one : best), bars[0]!);
+  const metersOfUnit = 111_195 / scale;
+  const bar = bars.reduce((best, one) => (one.meters / metersOfUnit <= WIDEST_BAR ? one : best), bars[0]!);
   const tap = (event: MouseEvent<SVGSVGElement>): void => {
     const box = event.currentTarget.getBoundingClientRect();
     const [px, py] = [
@@ -134,11 +134,11 @@ export function GroundMap({
       )}
       <g transform={`translate(${EDGE} ${height - 12})`}>
         <path
-          d={`M0 0H${bar.metres / metresOfUnit}M0 -5V5M${bar.metres / metresOfUnit} -5V5`}
+          d={`M0 0H${bar.meters / metersOfUnit}M0 -5V5M${bar.meters / metersOfUnit} -5V5`}
           stroke="var(--ink)"
           strokeWidth="1.5"
         />
-        <text x={bar.metres / metresOfUnit + 8} y="5" fontSize="14" fill="var(--ink)">
+        <text x={bar.meters / metersOfUnit + 8} y="5" fontSize="14" fill="var(--ink)">
           {bar.text}
         </text>
       </g>

@@ -1,10 +1,11 @@
-import { chainAhead, chainNow, loadsGoTo, RangeRefusal, trucksNow, USUAL_HAUL_TIMES } from '@fanega/core';
+import { chainAhead, chainNow, loadsGoTo, RangeRefusal, USUAL_HAUL_TIMES } from '@fanega/core';
 import { useMemo } from 'react';
 import { type Farm, useDown, useFields, useHaul, useNotebook } from '../data/farm';
 import { clock } from '../quantity/time';
 import { because } from './chain-words';
 import { minuteText, spanText } from '../quantity/time';
 import { say } from '../words';
+import { leavingTruck } from './leaving-truck';
 
 /** Nobody who drives can do anything about what happens later than this. */
 const SOON_MIN = 180;
@@ -51,14 +52,8 @@ export function LeaveBy({ farm, truckId, className = '' }: { farm: Farm; truckId
   const notebook = useNotebook().data;
   const haul = useHaul().data;
   if (!notebook || !haul) return null;
-  const crop = farm.cropOf(farm.held(truckId).lots);
-  const truck =
-    crop === undefined
-      ? undefined
-      : trucksNow(farm, notebook, haul, notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES, crop).find(
-          (one) => one.id === truckId,
-        );
-  if (!truck || truck.leaveByMs === null || truck.bushels < 1 || truck.state === 'unloading') return null;
+  const truck = leavingTruck(farm, notebook, haul, truckId);
+  if (!truck) return null;
   const left = Math.floor((truck.leaveByMs - farm.clock()) / 60_000);
   const by = clock(truck.leaveByMs, farm.data.farm.timeZone);
   return (

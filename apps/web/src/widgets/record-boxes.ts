@@ -43,6 +43,13 @@ function read(field: Field<unknown>, kind: Kind, wanted: boolean, options: Figur
   };
 }
 
+/** A figure of no record, within limits of its own: for what is only worked out. */
+export const between = (least: number, most: number): Field<number> => ({
+  spec: { kind: 'number', least, most, unit: '', whole: false },
+  optional: false,
+  nullable: false,
+});
+
 /** A figure of a record in the reader's unit, with the record's own limits. */
 export const figureBox = (field: Field<unknown>, kind: Kind, options: FigureOptions = {}): Box<number> => ({
   read: read(field, kind, true, options),

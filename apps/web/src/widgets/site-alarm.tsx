@@ -1,49 +1,24 @@
 import { OctagonAlert } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { type Farm, useFarm } from '../data/farm';
-import { spanText } from '../quantity/time';
 import { Button } from '../ui';
 import { useTicking } from '../ui/use-ticking';
 import { say } from '../words';
 import { useHear, useHeard } from './hear-alarm';
 import { useSite } from './site';
+import { type SiteAlarm as Danger, siteAlarms } from './site-alarms';
 import { speak } from './speak';
 
 /** What must not wait, on every page and in every cab: a leg that stands while it is fed, and somebody who has not come down. */
 export default function SiteAlarm() {
   const farm = useFarm();
   useTicking();
-  const site = useSite(farm);
-  const now = farm.clock();
-  const all = [
-    ...(site?.alarms ?? []).map(({ stopped, stop, sinceMs }) => ({
-      key: `motor ${stopped} ${sinceMs}`,
-      head: say('machineStopped', { machine: site!.nameOf(stopped) }),
-      what: say('stopNow', { machines: stop.map(site!.nameOf).join(', ') }),
-    })),
-    ...(site?.climbing ?? [])
-      .filter(({ overdue }) => overdue)
-      .map(({ placeId, who, second, sinceMs }) => ({
-        key: `climb ${placeId} ${who} ${sinceMs}`,
-        head: say('notDown', {
-          who,
-          place: farm.placeName(placeId),
-          span: spanText(Math.floor((now - sinceMs) / 60_000)),
-        }),
-        what: say('goLook', { second }),
-      })),
-  ];
+  const all = siteAlarms(farm, useSite(farm), farm.clock());
   // Who sees to it is asked only where something is the matter.
   return all.length === 0 ? null : <Banner farm={farm} alarms={all} />;
 }
 
-interface Told {
-  readonly key: string;
-  readonly head: string;
-  readonly what: string;
-}
-
-function Banner({ farm, alarms }: { farm: Farm; alarms: readonly Told[] }) {
+function Banner({ farm, alarms }: { farm: Farm; alarms: readonly Danger[] }) {
   const [seen, setSeen] = useState<readonly string[]>([]);
   const heard = useHeard();
   const hear = useHear(farm);

@@ -2,29 +2,29 @@ import {
   type AlarmFacts,
   type AlarmNow,
   alarmsNow,
-  coversToClose,
+  byPart,
   calendarDay,
-  fireDanger,
+  coveredPlaces,
+  coversToClose,
   FIRE_STOP,
   living,
-  type OpenPlace,
-  type PartHeat,
   partHeat,
   rainBegins,
   startOfDay,
   toWallTime,
   type ToClose,
-  trucksNow,
-  USUAL_HAUL_TIMES,
   zonesStanding,
 } from '@fanega/core';
 import { useMemo } from 'react';
 import { type Farm, useFuel, useHaul, useNotebook, useShed, useWeather } from '../data/farm';
-import { clock, DAY_MS, HOUR_MS, soon, spanText } from '../quantity/time';
+import { clock, DAY_MS, HOUR_MS, soon } from '../quantity/time';
 import { grain, wind as windKind } from '../quantity/quantity';
 import { say } from '../words';
-import { type Site, useSite } from './site';
+import { leavingTruck } from './leaving-truck';
+import { useSite } from './site';
+import { siteAlarms } from './site-alarms';
 import { useDeadlines } from './use-deadlines';
+import { dangerOf, hourAt } from './weather-now';
 
 export interface Alarm extends AlarmFacts {
   /** What is the matter, and what to do: one sentence, as it is read aloud too. */
@@ -41,42 +41,8 @@ const HEAT_MS = 24 * HOUR_MS;
 const FUEL_SOON = 1.5;
 /** As full as a tank is said to be full. */
 const FULL = 0.97;
-
-/** Readings by machine and part, newest first. */
-export function heatOf(heats: readonly PartHeat[]): Map<string, PartHeat[]> {
-  const parts = new Map<string, PartHeat[]>();
-  for (const heat of [...heats].sort((a, b) => Date.parse(b.at) - Date.parse(a.at))) {
-    const key = `${heat.placeId} ${heat.part.trim().toLowerCase()}`;
-    parts.set(key, [...(parts.get(key) ?? []), heat]);
-  }
-  return parts;
-}
-
-/** What has a cover, how it stands, and what is in it. */
-export function openPlaces(farm: Farm, notebook: NonNullable<ReturnType<typeof useNotebook>['data']>): OpenPlace[] {
-  const moved = living(notebook.logs.coverMoved);
-  return Object.entries(notebook.settings.cover).map(([placeId, { value: cover }]): OpenPlace => {
-    const last = moved
-      .filter(({ body }) => body.placeId === placeId)
-      .reduce<(typeof moved)[number] | null>(
-        (newest, one) => (newest && Date.parse(newest.body.at) >= Date.parse(one.body.at) ? newest : one),
-        null,
-      );
-    const touched = farm.data.tape.find(
-      ({ entry, voided }) =>
-        !voided &&
-        ((entry.type === 'move' && (entry.from === placeId || entry.to === placeId)) ||
-          (entry.type === 'harvest' && entry.to === placeId)),
-    );
-    return {
-      placeId,
-      cover,
-      heldBu: farm.bushels(farm.held(placeId).wetLots),
-      closedMs: last?.body.closed ? Date.parse(last.body.at) : null,
-      touchedMs: touched ? Date.parse(touched.entry.at) : null,
-    };
-  });
-}
+/** A truck that has longer until its buyer closes is not hurried. */
+const CLOSING_MS = 2 * HOUR_MS;
 
 /** Everything that cannot wait, in one order for the whole farm or for one cab; null while the farm is asked. */
 export function useAlarms(farm: Farm, place: string | null): readonly AlarmNow<Alarm>[] | null {
@@ -93,8 +59,7 @@ export function useAlarms(farm: Farm, place: string | null): readonly AlarmNow<A
     if (!notebook || !shed) return null;
     const { timeZone } = farm.data.farm;
     const found: Alarm[] = [];
-    const heats = living(shed.logs.partHeat).map(({ body }) => body);
-    for (const [key, readings] of heatOf(heats)) {
+    for (const [key, readings] of byPart(living(shed.logs.partHeat).map(({ body }) => body))) {
       const heat = partHeat(readings);
       if (heat.verdict === 'stop' && nowMs - Date.parse(heat.newest.at) < HEAT_MS)
         found.push({
@@ -105,7 +70,7 @@ export function useAlarms(farm: Farm, place: string | null): readonly AlarmNow<A
           words: say('alarm_heat', { place: farm.placeName(heat.newest.placeId), part: heat.newest.part }),
         });
     }
-    const hour = weather?.find(({ at }) => Date.parse(at) <= nowMs && nowMs < Date.parse(at) + HOUR_MS);
+    const hour = hourAt(weather, nowMs);
     const stopAt = shed.settings.seasonPlan.farm?.value.fireStopAt ?? FIRE_STOP;
     if (hour && crew?.windLine !== undefined && hour.wind >= crew.windLine)
       found.push({
@@ -115,16 +80,7 @@ export function useAlarms(farm: Farm, place: string | null): readonly AlarmNow<A
         places: null,
         words: say('alarm_wind', { wind: windKind(hour.wind).text, line: windKind(crew.windLine).text }),
       });
-    if (
-      hour &&
-      fireDanger(
-        Math.min(55, Math.max(-10, hour.temperature)),
-        Math.max(0.01, Math.min(1, hour.humidity)),
-        Math.min(40, hour.wind),
-        1,
-        stopAt,
-      ).level === 'stop'
-    )
+    if (hour && dangerOf(hour, stopAt).level === 'stop')
       found.push({
         key: `fire ${calendarDay(nowMs, timeZone)}`,
         kind: 'fire',
@@ -134,7 +90,7 @@ export function useAlarms(farm: Farm, place: string | null): readonly AlarmNow<A
       });
     const rainMs = weather ? rainBegins(weather.map((one) => ({ atMs: Date.parse(one.at), chance: one.rainChance })), nowMs) : null; // prettier-ignore
     if (rainMs !== null) {
-      const close = coversToClose(openPlaces(farm, notebook), rainMs);
+      const close = coversToClose(coveredPlaces(farm, notebook), rainMs);
       const open = close.filter(({ closed }) => !closed);
       if (open.length > 0)
         found.push({
@@ -182,50 +138,34 @@ export function useAlarms(farm: Farm, place: string | null): readonly AlarmNow<A
         words: say('alarm_full', { place: farm.placeName(id) }),
       });
     }
-    if (haul)
-      for (const crop of new Set(farm.data.lots.map((lot) => lot.crop)))
-        for (const truck of trucksNow(
-          farm,
-          notebook,
-          haul,
-          notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES,
-          crop,
-        ))
-          // prettier-ignore
-          if (
-            truck.leaveByMs !== null &&
-            truck.bushels >= 1 &&
-            truck.state !== 'unloading' &&
-            farm.cropOf(farm.held(truck.id).lots) === crop &&
-            truck.leaveByMs >= nowMs &&
-            truck.leaveByMs - nowMs <= 2 * HOUR_MS
-          )
-            found.push({
-              key: `closing ${truck.id} ${calendarDay(nowMs, timeZone)}`,
-              kind: 'closing',
-              byMs: truck.leaveByMs,
-              places: [truck.id],
-              words: say('alarm_closing', {
-                truck: farm.placeName(truck.id),
-                leave: clock(truck.leaveByMs, timeZone),
-              }),
-            });
+    for (const { id } of haul ? farm.data.places.filter(({ kind }) => kind === 'truck') : []) {
+      const truck = leavingTruck(farm, notebook, haul!, id);
+      if (truck && truck.leaveByMs >= nowMs && truck.leaveByMs - nowMs <= CLOSING_MS)
+        found.push({
+          key: `closing ${id} ${calendarDay(nowMs, timeZone)}`,
+          kind: 'closing',
+          byMs: truck.leaveByMs,
+          places: [id],
+          words: say('alarm_closing', { truck: farm.placeName(id), leave: clock(truck.leaveByMs, timeZone) }),
+        });
+    }
     const today = calendarDay(nowMs, timeZone);
-    const standing = Object.entries(notebook.settings.fieldZone).map(([id, { value }]) => [id, value] as const);
-    for (const lot of farm.data.lots)
-      for (const { id, zone, retestDue } of zonesStanding(standing, lot.fieldId, lot.season, today))
-        if (retestDue)
-          found.push({
-            key: `retest ${id} ${today}`,
-            kind: 'retest',
-            byMs: startOfDay(nowMs, timeZone) + DAY_MS - 1,
-            places: null,
-            words: say('alarm_retest', { zone: zone.name, field: lot.fieldName }),
-          });
+    for (const { id, zone } of zonesStanding(notebook.settings.fieldZone, today).filter(({ retestDue }) => retestDue)) {
+      const lot = farm.data.lots.find(({ fieldId, season }) => fieldId === zone.fieldId && season === zone.season);
+      if (lot)
+        found.push({
+          key: `retest ${id} ${today}`,
+          kind: 'retest',
+          byMs: startOfDay(nowMs, timeZone) + DAY_MS - 1,
+          places: null,
+          words: say('alarm_retest', { zone: zone.name, field: lot.fieldName }),
+        });
+    }
     return found;
   }, [farm, notebook, shed, weather, haul, fuel, wet, nowMs, crew]);
   if (found === null || !notebook) return null;
-  return alarmsNow([...siteAlarms(farm, site, nowMs), ...found], {
+  const danger = siteAlarms(farm, site, nowMs).map(({ key, kind, head, what }): Alarm => ({ key, kind, byMs: null, places: null, words: `${head} ${what}` })); // prettier-ignore
+  return alarmsNow([...danger, ...found], {
     nowMs,
     hour: Number(toWallTime(nowMs, farm.data.farm.timeZone).slice(11, 13)),
     heard: new Set(living(notebook.logs.alarmHeard).map(({ body }) => body.key)),
@@ -233,29 +173,6 @@ export function useAlarms(farm: Farm, place: string | null): readonly AlarmNow<A
     quietFrom: crew?.quietFrom,
     quietTo: crew?.quietTo,
   });
-}
-
-/** A leg that stands while it is fed, and somebody who has not come down. */
-function siteAlarms(farm: Farm, site: Site | null, nowMs: number): Alarm[] {
-  if (site === null) return [];
-  const found: Alarm[] = [];
-  for (const { stopped, stop, sinceMs } of site.alarms)
-    found.push({
-      key: `motor ${stopped} ${sinceMs}`,
-      kind: 'machine',
-      byMs: null,
-      places: null,
-      words: `${say('machineStopped', { machine: site.nameOf(stopped) })} ${say('stopNow', { machines: stop.map(site.nameOf).join(', ') })}`,
-    });
-  for (const { placeId, who, second, sinceMs } of site.climbing.filter(({ overdue }) => overdue))
-    found.push({
-      key: `climb ${placeId} ${who} ${sinceMs}`,
-      kind: 'person',
-      byMs: null,
-      places: null,
-      words: `${say('notDown', { who, place: farm.placeName(placeId), span: spanText(Math.floor((nowMs - sinceMs) / 60_000)) })} ${say('goLook', { second })}`,
-    });
-  return found;
 }
 
 /** "close Truck 3", or what must leave it before it closes, with who and by when. */

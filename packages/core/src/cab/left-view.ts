@@ -1,15 +1,16 @@
 import { leftToCut, type LeftToCut, tankOverWay } from '../cut/index.js';
 import {
-  acresToCut,
+  cuttableAcres,
   fieldFacts,
   type FieldFacts,
   type FieldRow,
   type ZoneNow,
+  zonesOf,
   zonesStanding,
 } from '../fields/index.js';
 import { machineRate } from '../haul/index.js';
-import { type FarmView, instantOf } from '../ledger/index.js';
-import { type FieldRecords, living, type RowsLeft } from '../records/index.js';
+import type { FarmView } from '../ledger/index.js';
+import { type FieldRecords, living } from '../records/index.js';
 import { acresToHectares, bushelsPerAcreToKgPerHa, kilogramsPerBushel } from '../units/index.js';
 
 /** What a field still has, as the one who cuts it asks. */
@@ -21,15 +22,11 @@ export interface FieldLeft {
   readonly zones: readonly ZoneNow[];
   /** where the acres are from: rows counted from the seat, what the loads brought, or the field's own acres */
   readonly by: 'rows' | 'loads' | 'field';
-  /** the count that it goes by; null for none */
-  readonly counted: RowsLeft | null;
   /** m, of the last count in this field, or as the field's facts have it; null: nobody told */
   readonly passLength: number | null;
   /** m, of the head that is on; null where it is no row head */
   readonly rowSpacing: number | null;
   readonly left: LeftToCut;
-  /** trucks by their size in the book, kg of one load; null: none */
-  readonly loadKg: number | null;
   /** a pass there and back against the tank; null where something of it is not known */
   readonly round: { readonly wayKg: number; readonly makesIt: boolean; readonly fullAfter: number | null } | null;
 }
@@ -52,23 +49,14 @@ export function fieldLeft(
   const { lot } = facts.row;
   const perBu = kilogramsPerBushel(facts.crop.legalPounds);
   const yieldKgPerHa = facts.expected === null ? null : bushelsPerAcreToKgPerHa(facts.expected, facts.crop.legalPounds);
-  const counts = living(records.logs.rowsLeft)
-    .map(({ body }) => body)
-    .filter(({ lotId }) => farm.lot(lotId)?.fieldId === lot.fieldId)
-    .sort((a, b) => instantOf(b.at) - instantOf(a.at));
-  const { counted } = facts;
-  const zones = zonesStanding(
-    Object.entries(records.settings.fieldZone).map(([id, { value }]) => [id, value] as const),
-    lot.fieldId,
-    lot.season,
-    at.today,
-  );
-  // Rows that were counted stand, whatever waits among them.
-  const acres = counted === null ? acresToCut(facts.acresLeft, zones) : facts.acresLeft;
+  // Newest first: of this season or of another, a row of this field is as long.
+  const told = living(records.logs.rowsLeft).find(({ body }) => farm.lot(body.lotId)?.fieldId === lot.fieldId)?.body;
+  const zones = zonesOf(zonesStanding(records.settings.fieldZone, at.today), lot);
+  const acres = cuttableAcres(facts, zones);
   const head = profile.heads?.find(({ name }) => name === profile.headOn);
-  const rowSpacing = head?.rows ? head.width / head.rows : (counts[0]?.rowSpacing ?? null);
+  const rowSpacing = head?.rows ? head.width / head.rows : (told?.rowSpacing ?? null);
   const passLength =
-    counts[0]?.passLength ?? records.settings.nextFieldPlan.farm?.value.facts[lot.fieldId]?.passLength ?? null;
+    told?.passLength ?? records.settings.nextFieldPlan.farm?.value.facts[lot.fieldId]?.passLength ?? null;
   const trucks = farm.data.places.filter(({ kind, capacityBu }) => kind === 'truck' && capacityBu !== null);
   const loadKg =
     trucks.length === 0 ? null : (perBu * trucks.reduce((sum, { capacityBu }) => sum + capacityBu!, 0)) / trucks.length;
@@ -77,8 +65,7 @@ export function fieldLeft(
     facts,
     acres,
     zones,
-    by: counted !== null ? 'rows' : facts.row.cutDryKg > 0 && facts.expected !== null ? 'loads' : 'field',
-    counted,
+    by: facts.counted !== null ? 'rows' : facts.row.cutDryKg > 0 && facts.expected !== null ? 'loads' : 'field',
     passLength,
     rowSpacing,
     left: leftToCut({
@@ -90,7 +77,6 @@ export function fieldLeft(
       rate,
       loadKg,
     }),
-    loadKg,
     round:
       passLength === null || yieldKgPerHa === null
         ? null

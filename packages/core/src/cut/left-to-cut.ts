@@ -1,13 +1,13 @@
 import { type Formula, quantity, requireInRange, within } from '../kernel/index.js';
+import { poundsToKilograms } from '../units/index.js';
+import { RATE, WIDTH, YIELD } from './speed.js';
 
 const ROWS = quantity('rows', 0, 20_000, '');
 const SPACING = quantity('row spacing', 0.1, 3, 'm');
 const LENGTH = quantity('length of a pass', 10, 20_000, 'm');
 const AREA = quantity('area left', 0, 2e8, 'm²');
-const WIDTH = quantity('cutting width', 0.3, 30, 'm');
-const YIELD = quantity('yield', 0, 40_000, 'kg/ha');
-const RATE = quantity('rate in the field', 0, 1e6, 'kg/h');
 const LOAD = quantity('load', 1, 1e6, 'kg');
+const SPACE = quantity('bushels of space', 0, 10_000, 'bu');
 const TEST_WEIGHT = quantity('test weight', 5, 100, 'lb/bu');
 
 export const LEFT_TO_CUT: Formula = {
@@ -116,9 +116,8 @@ export const HEAPED: Formula = {
   equation: 'lb = heaped bushels of space x test weight;  standard bushels = lb / legal weight',
   standing: 'computed',
   source: 'Units: a Winchester bushel is 2,150.42 in³ and weighs the grain’s test weight',
-  inputs: [quantity('bushels of space', 0, 10_000, 'bu'), TEST_WEIGHT],
+  inputs: [SPACE, TEST_WEIGHT],
 };
-const LB = 0.45359237;
 
 /**
  * kg in so many bushels of space.
@@ -126,11 +125,11 @@ const LB = 0.45359237;
  * @example 625 heaped bushels at 60 lb are 37,500 lb, 670 standard bushels of corn
  */
 export const heapedKg = (bushelsOfSpace: number, testWeight: number): number =>
-  within(HEAPED.inputs[0]!, bushelsOfSpace) * within(TEST_WEIGHT, testWeight) * LB;
+  poundsToKilograms(within(SPACE, bushelsOfSpace) * within(TEST_WEIGHT, testWeight));
 
 /** What fills first: the box, or a limit of weight. */
 export interface FillLimit {
-  readonly name: 'box' | 'law' | 'axles' | 'rating';
+  readonly name: 'box' | 'law' | 'rating';
   /** kg of grain at which it binds */
   readonly kg: number;
 }

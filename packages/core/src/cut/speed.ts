@@ -1,8 +1,8 @@
 import { type Formula, quantity, requireInRange, within } from '../kernel/index.js';
 
-const RATE = quantity('rate', 0, 1e6, 'kg/h');
-const WIDTH = quantity('cutting width', 0.3, 30, 'm');
-const YIELD = quantity('yield', 0, 40_000, 'kg/ha');
+export const RATE = quantity('rate', 0, 1e6, 'kg/h');
+export const WIDTH = quantity('cutting width', 0.3, 30, 'm');
+export const YIELD = quantity('yield', 0, 40_000, 'kg/ha');
 const SPEED = quantity('ground speed', 0, 8, 'm/s');
 const EFFICIENCY = quantity('field efficiency', 0.05, 1, 'fraction');
 

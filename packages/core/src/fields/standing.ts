@@ -5,6 +5,7 @@ import { areaOfRows } from '../cut/index.js';
 import { living, type LogEntry, type ReadingSource, type RecordsOf, type RowsLeft } from '../records/index.js';
 import { dryBushels, kgPerHaToBushelsPerAcre, kilogramsPerBushel, M2_PER_ACRE } from '../units/index.js';
 import type { FieldRow } from './view.js';
+import { acresToCut, type ZoneNow } from './zones.js';
 
 /** What a field still has, from what it was expected to bring and what it brought. */
 export interface FieldFacts {
@@ -16,7 +17,7 @@ export interface FieldFacts {
   readonly typed: boolean;
   readonly acresLeft: number;
   readonly cuttingToday: boolean;
-  /** rows that somebody counted from the seat: they go before the loads; null: nobody did */
+  /** rows that somebody counted from the seat, where they go before the loads */
   readonly counted: RowsLeft | null;
 }
 
@@ -24,13 +25,6 @@ export interface FieldFacts {
 export type StandingRecords = RecordsOf<never, 'nextFieldPlan'> & {
   readonly logs: { readonly rowsLeft?: readonly LogEntry<'rowsLeft'>[] };
 };
-
-/** The newest count of a lot's rows. */
-export const rowsCounted = (records: StandingRecords | undefined, lotId: string): RowsLeft | null =>
-  living<'rowsLeft'>(records?.logs.rowsLeft ?? [])
-    .map(({ body }) => body)
-    .filter((body) => body.lotId === lotId)
-    .reduce<RowsLeft | null>((last, one) => (last && instantOf(last.at) >= instantOf(one.at) ? last : one), null);
 
 /** A rest this small is the edge of the map, not a field to go back to. */
 const REST = 0.04;
@@ -41,6 +35,8 @@ export function fieldFacts(
   records: StandingRecords | undefined,
 ): FieldFacts[] {
   const facts = records?.settings.nextFieldPlan.farm?.value.facts ?? {};
+  // Newest first: the first of a lot is the one that counts.
+  const counts = living<'rowsLeft'>(records?.logs.rowsLeft ?? []);
   const dry = (row: FieldRow, crop: Crop): number =>
     dryBushels(row.cutDryKg, crop.legalPounds, baseMoistureOf(crop.id, farm.data.farm.defaults));
   return rows.map((row): FieldFacts => {
@@ -63,26 +59,32 @@ export function fieldFacts(
           ? like.reduce((sum, other) => sum + dry(other, crop), 0) / acres
           : null;
     const cut = dry(row, crop);
-    const counted = rowsCounted(records, lot.id);
-    const cutSince = (ms: number): number =>
-      farm.data.tape.reduce(
-        (sum, { entry, voided, wetLots }) =>
-          voided || entry.type !== 'harvest' || instantOf(entry.at) <= ms ? sum : sum + (wetLots[lot.id] ?? 0),
-        0,
-      ) / kilogramsPerBushel(crop.legalPounds);
-    const left =
-      // Without a yield nobody knows how many of them were cut since: it is what was counted, for that day.
-      counted !== null && (expected !== null || cuttingToday)
-        ? Math.max(
+    /** Acres that the loads since a count brought, by the yield that is expected. */
+    const acresSince = ({ at }: RowsLeft): number =>
+      expected === null
+        ? 0
+        : farm.data.tape.reduce(
+            (sum, { entry, voided, wetLots }) =>
+              voided || entry.type !== 'harvest' || instantOf(entry.at) <= instantOf(at)
+                ? sum
+                : sum + (wetLots[lot.id] ?? 0),
             0,
-            areaOfRows(counted.rows, counted.rowSpacing, counted.passLength) / M2_PER_ACRE -
-              (expected === null ? 0 : cutSince(instantOf(counted.at)) / expected),
-          )
-        : expected === null
-          ? cut > 0 && !cuttingToday
-            ? 0
-            : lot.acres
-          : Math.max(0, lot.acres - cut / expected);
+          ) /
+          kilogramsPerBushel(crop.legalPounds) /
+          expected;
+    // Without a yield nobody knows how many of them were cut since: then they are what was counted, for that day.
+    const counted =
+      expected !== null || cuttingToday ? (counts.find(({ body }) => body.lotId === lot.id)?.body ?? null) : null;
+    const left = counted
+      ? Math.max(
+          0,
+          areaOfRows(counted.rows, counted.rowSpacing, counted.passLength) / M2_PER_ACRE - acresSince(counted),
+        )
+      : expected !== null
+        ? Math.max(0, lot.acres - cut / expected)
+        : cut > 0 && !cuttingToday
+          ? 0
+          : lot.acres;
     return {
       row,
       crop,
@@ -94,6 +96,10 @@ export function fieldFacts(
     };
   });
 }
+
+/** Acres that can be cut today: what is left, less the parts that wait. Rows that somebody counted are there to be cut, whatever waits beside them. */
+export const cuttableAcres = ({ acresLeft, counted }: FieldFacts, zones: readonly ZoneNow[]): number =>
+  counted === null ? acresToCut(acresLeft, zones) : acresLeft;
 
 export interface Tester {
   readonly name: string;

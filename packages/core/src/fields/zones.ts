@@ -1,4 +1,5 @@
-import { closedRing, crossesItself, insideRing, metresBetween, type Point, requireFinite, requireInRange, ringArea } from '../kernel/index.js'; // prettier-ignore
+import { closedRing, crossesItself, metersBetween, type Point, requireInRange, ringArea } from '../kernel/index.js'; // prettier-ignore
+import type { LotInfo } from '../ledger/index.js';
 import type { FieldPin, FieldZone } from '../records/index.js';
 import { M2_PER_ACRE } from '../units/index.js';
 
@@ -11,11 +12,11 @@ export interface PhonePosition {
 }
 
 /** A position that is known no better than this warns of nothing, m. Common practice, no source. */
-export const POOR_METRES = 40;
+export const POOR_METERS = 40;
 
 export interface PinNear<P> {
   readonly pin: P;
-  readonly metres: number;
+  readonly meters: number;
 }
 
 /**
@@ -28,13 +29,13 @@ export function pinsNear<P extends Pick<FieldPin, 'lon' | 'lat' | 'warnWithin'>>
 ): { readonly poor: boolean; readonly near: readonly PinNear<P>[] } {
   requireInRange('longitude', at.lon, -180, 180, '°');
   requireInRange('latitude', at.lat, -90, 90, '°');
-  if (!(at.accuracy <= POOR_METRES)) return { poor: true, near: [] };
+  if (!(at.accuracy <= POOR_METERS)) return { poor: true, near: [] };
   return {
     poor: false,
     near: pins
-      .map((pin) => ({ pin, metres: metresBetween([pin.lon, pin.lat], [at.lon, at.lat]) }))
-      .filter(({ pin, metres }) => metres <= pin.warnWithin)
-      .sort((a, b) => a.metres - b.metres),
+      .map((pin) => ({ pin, meters: metersBetween([pin.lon, pin.lat], [at.lon, at.lat]) }))
+      .filter(({ pin, meters }) => meters <= pin.warnWithin)
+      .sort((a, b) => a.meters - b.meters),
   };
 }
 
@@ -49,20 +50,18 @@ export const ACRES_DIFFER = 0.1;
 
 export type ZoneProblem = 'too_few_points' | 'crosses_itself' | 'larger_than_field' | 'acres_differ';
 
-/** What is wrong with a zone; null where nothing is. `acres_differ` is a question, the others are refused. */
-export function zoneProblem(zone: Pick<FieldZone, 'ring' | 'acres'>, fieldAcres: number): ZoneProblem | null {
-  requireFinite('acres of the field', fieldAcres, 'ac');
-  const { ring, acres } = zone;
+/**
+ * What is wrong with a zone; null where nothing is. `acres_differ` is a question, the others are refused.
+ * @param measured acres of its field; 0: nobody measured it, and nothing is larger
+ */
+export function zoneProblem({ ring, acres }: Pick<FieldZone, 'ring' | 'acres'>, measured: number): ZoneProblem | null {
+  const fieldAcres = requireInRange('acres of the field', measured, 0, 1e6, 'ac') || Infinity;
   if (ring.length > 0 && ring.length < 3) return 'too_few_points';
   if (ring.length >= 3 && crossesItself(ringOf(ring))) return 'crosses_itself';
   const drawn = acresOfRing(ring);
   if (acres > fieldAcres || (drawn !== null && drawn > fieldAcres * (1 + ACRES_DIFFER))) return 'larger_than_field';
   return drawn !== null && Math.abs(drawn - acres) > ACRES_DIFFER * acres ? 'acres_differ' : null;
 }
-
-/** The zones whose ring a position lies in. */
-export const zonesAt = <Z extends Pick<FieldZone, 'ring'>>(zones: readonly Z[], at: Pick<PhonePosition, 'lon' | 'lat'>): Z[] =>
-  zones.filter(({ ring }) => ring.length >= 3 && insideRing([at.lon, at.lat], ringOf(ring))); // prettier-ignore
 
 export interface ZoneNow {
   readonly id: string;
@@ -73,16 +72,14 @@ export interface ZoneNow {
   readonly retestDue: boolean;
 }
 
-/** Zones of a field in a season that still stand, those first that wait. @param today day of the farm's calendar */
+/** Zones that still stand, those first that wait. @param zones as the farm set them @param today day of the farm's calendar */
 export function zonesStanding(
-  zones: readonly (readonly [id: string, zone: FieldZone])[],
-  fieldId: string,
-  season: number,
+  zones: Readonly<Record<string, { readonly value: FieldZone }>>,
   today: string,
 ): ZoneNow[] {
-  return zones
-    .filter(([, zone]) => zone.fieldId === fieldId && zone.season === season && zone.cutOn === undefined && !zone.gone)
-    .map(([id, zone]) => ({
+  return Object.entries(zones)
+    .filter(([, { value }]) => value.cutOn === undefined && !value.gone)
+    .map(([id, { value: zone }]) => ({
       id,
       zone,
       waits: zone.leaveUntil !== undefined && zone.leaveUntil > today,
@@ -90,6 +87,9 @@ export function zonesStanding(
     }))
     .sort((a, b) => Number(b.waits) - Number(a.waits) || b.zone.acres - a.zone.acres);
 }
+/** Those of one field in its season. */
+export const zonesOf = (zones: readonly ZoneNow[], lot: Pick<LotInfo, 'fieldId' | 'season'>): ZoneNow[] =>
+  zones.filter(({ zone }) => zone.fieldId === lot.fieldId && zone.season === lot.season);
 
 /** Acres of a field that can be cut today: what stands, less the zones that wait. */
 export const acresToCut = (acresLeft: number, zones: readonly ZoneNow[]): number =>

@@ -1,5 +1,6 @@
 import { requireFinite } from '../kernel/index.js';
-import type { Cover } from '../records/index.js';
+import { type FarmView, instantOf, lastTouch } from '../ledger/index.js';
+import { type Cover, living, type RecordsOf } from '../records/index.js';
 
 /** A place that stands open to the rain, as far as closing it matters. */
 export interface OpenPlace {
@@ -44,6 +45,23 @@ export function coversToClose(places: readonly OpenPlace[], rainMs: number): ToC
       startByMs: rainMs - cover.minutes * 60_000,
     }))
     .sort((a, b) => Number(a.closed) - Number(b.closed) || b.mustGoBu - a.mustGoBu || a.startByMs - b.startByMs);
+}
+
+/** Everything that has a cover, how that stands, and what is in it. */
+export function coveredPlaces(farm: FarmView, records: RecordsOf<'coverMoved', 'cover'>): OpenPlace[] {
+  // Newest first: the first of a place is how its cover was left.
+  const moved = living<'coverMoved'>(records.logs.coverMoved);
+  return Object.entries(records.settings.cover).map(([placeId, { value: cover }]): OpenPlace => {
+    const last = moved.find(({ body }) => body.placeId === placeId)?.body;
+    const touched = lastTouch(farm.data.tape, placeId);
+    return {
+      placeId,
+      cover,
+      heldBu: farm.bushels(farm.held(placeId).wetLots),
+      closedMs: last?.closed ? instantOf(last.at) : null,
+      touchedMs: touched ? instantOf(touched.entry.at) : null,
+    };
+  });
 }
 
 /** Chance in an hour from which rain is counted on. Common practice, no source. */

@@ -16,7 +16,7 @@ export function ringArea(ring: readonly Point[]): number {
 }
 
 /** Meters between two points along the ground. Published: haversine, Sinnott 1984. */
-export function metresBetween([lonA, latA]: Point, [lonB, latB]: Point): number {
+export function metersBetween([lonA, latA]: Point, [lonB, latB]: Point): number {
   const [up, over] = [Math.sin(((latB - latA) * RAD) / 2), Math.sin(((lonB - lonA) * RAD) / 2)];
   const chord = up * up + Math.cos(latA * RAD) * Math.cos(latB * RAD) * over * over;
   return 2 * EARTH * Math.asin(Math.min(1, Math.sqrt(chord)));
@@ -39,14 +39,4 @@ export function crossesItself(ring: readonly Point[]): boolean {
       if (meet(ring[i]!, ring[i + 1]!, ring[k]!, ring[k + 1]!)) return true;
     }
   return false;
-}
-
-/** Is a point inside of a ring? By how often a line from it crosses the ring. */
-export function insideRing([lon, lat]: Point, ring: readonly Point[]): boolean {
-  let inside = false;
-  for (let i = 0, k = ring.length - 1; i < ring.length; k = i++) {
-    const [a, b] = [ring[i]!, ring[k]!];
-    if (a[1] > lat !== b[1] > lat && lon < ((b[0] - a[0]) * (lat - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside;
-  }
-  return inside;
 }

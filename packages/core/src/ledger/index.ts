@@ -85,6 +85,7 @@ export {
   cuts,
   type DayFlow,
   dayFlow,
+  lastTouch,
   deliveries,
   type Delivery,
   deliveryOf,

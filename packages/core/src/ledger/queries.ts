@@ -175,6 +175,15 @@ export function dayFlow(book: FarmBook, from: number): DayFlow {
   return flow;
 }
 
+/** The newest line of the tape by which grain went into a place or out of it. */
+export const lastTouch = (tape: readonly TapeLine[], placeId: string): TapeLine | undefined =>
+  tape.find(
+    ({ entry, voided }) =>
+      !voided &&
+      ((entry.type === 'move' && (entry.from === placeId || entry.to === placeId)) ||
+        (entry.type === 'harvest' && entry.to === placeId)),
+  );
+
 /** Living dryer runs since a position, in the order of the book. */
 export const dryerRuns = ({ ledger }: FarmBook, from: number): ConditionEntry[] =>
   ledger.entriesFrom(from).filter((entry) => entry.type === 'condition');

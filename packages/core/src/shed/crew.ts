@@ -1,4 +1,4 @@
-import { median, requireInRange } from '../kernel/index.js';
+import { groupBy, median, requireInRange } from '../kernel/index.js';
 import type { Crew, PartHeat } from '../records/index.js';
 import { workedHours } from './fuel.js';
 
@@ -63,6 +63,10 @@ const LEAST = 3;
 
 const riseOf = ({ celsius, airCelsius }: PartHeat): number | null =>
   celsius === undefined || airCelsius === undefined ? null : celsius - airCelsius;
+
+/** Readings of each part of each machine, as they stand in the log: newest first. */
+export const byPart = (heats: readonly PartHeat[]): ReadonlyMap<string, readonly PartHeat[]> =>
+  groupBy(heats, ({ placeId, part }) => `${placeId} ${part.trim().toLowerCase()}`);
 
 /** One verdict for a part from its readings, newest first. @throws RangeRefusal without one */
 export function partHeat(readings: readonly PartHeat[]): HeatVerdict {

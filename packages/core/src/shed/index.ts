@@ -35,6 +35,7 @@ export { downPlaces } from './down.js';
 export {
   atTheWheel,
   type AtTheWheel,
+  byPart,
   type HeatVerdict,
   helpOf,
   isTrainee,

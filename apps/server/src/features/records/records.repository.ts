@@ -111,10 +111,9 @@ export class RecordsRepository {
       if ((rows.get(table)?.length ?? 0) > 0) await tx.insert(schema, rows.get(table)!);
   }
 
-  /** Acres of a field; null where there is none, or nobody measured it. */
-  async fieldAcres(tx: Tx, farmId: string, fieldId: string): Promise<number | null> {
-    const field = await tx.findOneBy(FieldRow, { farmId, id: fieldId });
-    return field && field.acres > 0 ? field.acres : null;
+  /** Acres of a field; 0 where nobody measured it. */
+  async fieldAcres(tx: Tx, farmId: string, id: string): Promise<number> {
+    return (await tx.findOneBy(FieldRow, { farmId, id }))?.acres ?? 0;
   }
 
   isThere(tx: Tx, farmId: string, what: Pointed, id: string): Promise<boolean> {

@@ -1,4 +1,4 @@
-import { type BrokenRecord, wordFieldRefusal } from '@fanega/contract';
+import { type BrokenRecord, wordFieldRefusal, ZONE_WRONG } from '@fanega/contract';
 import {
   type FieldZone,
   zoneProblem,
@@ -63,12 +63,6 @@ const usedOtherwise = (): Refused =>
   new Refused('id_used_otherwise', 'This id is used by another record already.', [
     { field: 'id', code: 'id_used_otherwise', message: 'this id is used by another record already' },
   ]);
-
-const ZONE_WORDS = {
-  too_few_points: 'A boundary has three corners or more.',
-  crosses_itself: 'This boundary crosses itself.',
-  larger_than_field: 'The zone is larger than its field.',
-} as const;
 
 /** What a reference in a record points to, in words. */
 const WORD: Readonly<Record<Pointed, string>> = {
@@ -267,11 +261,10 @@ export class RecordsService {
 
   /** A zone is a part of its field and has an inside. */
   private async zoneFits(tx: Tx, farmId: string, zone: FieldZone): Promise<void> {
-    const acres = await this.records.fieldAcres(tx, farmId, zone.fieldId);
-    const problem = acres === null ? null : zoneProblem(zone, acres);
-    if (!problem || problem === 'acres_differ') return;
+    const problem = zoneProblem(zone, await this.records.fieldAcres(tx, farmId, zone.fieldId));
+    if (problem === null || problem === 'acres_differ') return;
     const at = problem === 'larger_than_field' ? 'acres' : 'ring';
-    throw new Refused('body_wrong', ZONE_WORDS[problem], [{ field: at, code: problem, message: ZONE_WORDS[problem] }]);
+    throw new Refused('body_wrong', `${ZONE_WRONG[problem]}.`, [{ field: at, code: problem, message: ZONE_WRONG[problem] }]); // prettier-ignore
   }
 
   /** What cannot be read is shown as never set, and is set anew from there. */

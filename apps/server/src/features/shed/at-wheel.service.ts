@@ -1,5 +1,5 @@
 import type { AtWheelInfo } from '@fanega/contract';
-import { atTheWheel, type Crew, instantOf, signerOf, startOfDay, USUAL_HOURS } from '@fanega/core';
+import { atTheWheel, type Crew, groupBy, instantOf, signerOf, startOfDay, USUAL_HOURS } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { FarmClock, LedgerService } from '../ledger/index.js';
 import { RecordsRepository } from '../records/index.js';
@@ -18,15 +18,12 @@ export class AtWheelService {
     const most = (crew?.body as Crew | undefined)?.mostHours ?? USUAL_HOURS;
     const [book, nowMs] = [await this.ledgers.open(farmId), await this.clock.now(farmId)];
     const dayMs = startOfDay(nowMs, book.header.farm.timeZone);
-    const moments = new Map<string, number[]>();
-    for (const { at, by } of book.ledger.entriesFrom(0)) {
-      const ms = instantOf(at);
-      const name = ms >= dayMs && ms <= nowMs ? signerOf(by) : '';
-      if (name !== '') moments.set(name, [...(moments.get(name) ?? []), ms]);
-    }
-    return [...moments]
-      .map(([name, all]) => {
-        const moments = all.sort((a, b) => a - b);
+    const { ledger } = book;
+    const today = ledger.entriesFrom(ledger.positionsUntil(dayMs - 1));
+    const signed = today.filter(({ by, at }) => signerOf(by) !== '' && instantOf(at) <= nowMs);
+    return [...groupBy(signed, ({ by }) => signerOf(by))]
+      .map(([name, entries]) => {
+        const moments = entries.map(({ at }) => instantOf(at));
         // Up to what he recorded last: what he does since, nobody knows.
         const { hours, sinceMs, rest } = atTheWheel(moments, dayMs, moments.at(-1)!, most);
         return { name, hours, sinceMs: sinceMs ?? nowMs, rest };

@@ -1,7 +1,6 @@
-import { FUEL_FILL, type PlaceInfo } from '@fanega/core';
+import { FUEL_FILL } from '@fanega/core';
 import { ulid } from 'ulid';
-import type { Command } from '../../../data/api';
-import { type Farm, useFuel, useShed } from '../../../data/farm';
+import { useFuel, useShed } from '../../../data/farm';
 import { logged } from '../../../data/records';
 import { gaugeText, volume } from '../../../quantity/quantity';
 import { TextBox } from '../../../ui';
@@ -10,24 +9,14 @@ import { useFields } from '../../../ui/form/use-fields';
 import { SwitchBox } from '../../../ui/switch-box';
 import { figureBox } from '../../../widgets/record-boxes';
 import { say } from '../../../words';
-import { PadDrawer } from './pad-drawer';
+import { type MachinePadGiven, PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
 
 /** A gauge at the pump and a tank's plate agree no better. Common practice, no source. */
 const OVER = 1.05;
 
 /** Fuel into the machine: what it likely took stands there already, and from a full tank on its hours are counted. */
-export function FuelPad({
-  farm,
-  me,
-  onClose,
-  onKeep,
-}: {
-  farm: Farm;
-  me: PlaceInfo;
-  onClose: () => void;
-  onKeep: (command: Command, what: string) => void;
-}) {
+export function FuelPad({ farm, me, onClose, onKeep }: MachinePadGiven) {
   const tank = useShed().data?.settings.fuelTank[me.id]?.value.gallons;
   const state = useFuel().data?.find(({ placeId }) => placeId === me.id)?.state;
   const likely = tank !== undefined && state ? Math.round(tank - state.leftGallons) : null;

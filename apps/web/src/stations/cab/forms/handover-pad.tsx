@@ -1,28 +1,14 @@
-import { HANDOVER, type PlaceInfo } from '@fanega/core';
+import { HANDOVER } from '@fanega/core';
 import { ulid } from 'ulid';
-import type { Command } from '../../../data/api';
-import type { Farm } from '../../../data/farm';
 import { logged } from '../../../data/records';
 import { TextBox } from '../../../ui';
 import { useFields } from '../../../ui/form/use-fields';
 import { textBox } from '../../../widgets/record-boxes';
 import { say } from '../../../words';
-import { PadDrawer } from './pad-drawer';
+import { type MachinePadGiven, PadDrawer } from './pad-drawer';
 
 /** What the next one at the machine must know; settings, loss and what is in it stand on his screen by themselves. */
-export function HandoverPad({
-  farm,
-  me,
-  from,
-  onClose,
-  onKeep,
-}: {
-  farm: Farm;
-  me: PlaceInfo;
-  from: string;
-  onClose: () => void;
-  onKeep: (command: Command, what: string) => void;
-}) {
+export function HandoverPad({ farm, me, from, onClose, onKeep }: MachinePadGiven & { readonly from: string }) {
   const { fields } = HANDOVER;
   const form = useFields({
     keptAs: `handover.${farm.id}.${me.id}`,

@@ -1,35 +1,23 @@
-import { living, PART_FEELS, PART_HEAT, type PlaceInfo } from '@fanega/core';
+import { living, PART_FEELS, PART_HEAT } from '@fanega/core';
 import { ulid } from 'ulid';
-import type { Command } from '../../../data/api';
-import { type Farm, useShed, useWeather } from '../../../data/farm';
+import { useShed, useWeather } from '../../../data/farm';
 import { logged } from '../../../data/records';
 import { temperature } from '../../../quantity/quantity';
-import { HOUR_MS } from '../../../quantity/time';
 import { SelectBox, TextBox } from '../../../ui';
 import { oneOf, yesNo } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { SwitchBox } from '../../../ui/switch-box';
 import { figureOrNone, textBox } from '../../../widgets/record-boxes';
+import { hourAt } from '../../../widgets/weather-now';
 import { say } from '../../../words';
-import { PadDrawer } from './pad-drawer';
+import { type MachinePadGiven, PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
 
 /** How hot a part is, by hand or by an infrared thermometer; the air's temperature is the weather's. */
-export function HeatPad({
-  farm,
-  me,
-  onClose,
-  onKeep,
-}: {
-  farm: Farm;
-  me: PlaceInfo;
-  onClose: () => void;
-  onKeep: (command: Command, what: string) => void;
-}) {
+export function HeatPad({ farm, me, onClose, onKeep }: MachinePadGiven) {
   const { fields } = PART_HEAT;
   const shed = useShed().data;
-  const now = farm.clock();
-  const air = useWeather(1, 1).data?.find(({ at }) => Date.parse(at) <= now && now < Date.parse(at) + HOUR_MS);
+  const air = hourAt(useWeather(1, 1).data, farm.clock());
   const heats = living(shed?.logs.partHeat ?? []).filter(({ body }) => body.placeId === me.id);
   const worn =
     Object.values(shed?.settings.machine ?? {}).find(({ value }) => value.placeId === me.id)?.value.wear ?? [];

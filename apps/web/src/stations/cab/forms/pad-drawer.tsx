@@ -1,8 +1,22 @@
+import type { PlaceInfo } from '@fanega/core';
 import type { ReactNode } from 'react';
+import type { Command } from '../../../data/api';
+import type { Farm } from '../../../data/farm';
 import { Button, Problem } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { NumberPad } from '../../../widgets/number-pad';
 import { say } from '../../../words';
+
+/** What a sheet of the cab is given that writes something down beside the book. */
+export interface PadGiven {
+  readonly farm: Farm;
+  readonly onClose: () => void;
+  readonly onKeep: (command: Command, what: string) => void;
+}
+/** The same of the machine that one sits in. */
+export interface MachinePadGiven extends PadGiven {
+  readonly me: PlaceInfo;
+}
 
 /**
  * A sheet for one hand: what is asked on top, the pad under it (beside it on a screen that lies), and the one large button at the end.

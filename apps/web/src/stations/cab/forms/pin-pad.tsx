@@ -1,36 +1,25 @@
-import { currentSeason, PIN_KINDS, type PinKind, POOR_METRES } from '@fanega/core';
+import { currentSeason, PIN_KINDS, type PinKind, POOR_METERS } from '@fanega/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import type { Command } from '../../../data/api';
-import type { Farm } from '../../../data/farm';
 import { logged } from '../../../data/records';
 import { ground } from '../../../quantity/quantity';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { useHere } from '../../../ui/use-here';
 import { say } from '../../../words';
+import type { PadGiven } from './pad-drawer';
 
 /** From how far a spot is warned of, m: a combine at 4 mph has ten seconds and more. */
 const WARN = { softSpot: 60, rock: 40, washout: 60, lowWire: 80, doublePlanted: 60, other: 50 } as const satisfies Record<PinKind, number>; // prettier-ignore
 
 /** A spot to be warned of, where this device stands: two taps, with or without a signal. */
-export function PinPad({
-  farm,
-  lotId,
-  onClose,
-  onKeep,
-}: {
-  farm: Farm;
-  lotId: string | undefined;
-  onClose: () => void;
-  onKeep: (command: Command, what: string) => void;
-}) {
+export function PinPad({ farm, lotId, onClose, onKeep }: PadGiven & { readonly lotId: string | undefined }) {
   const here = useHere(true);
   const season = farm.lot(lotId ?? '')?.season ?? currentSeason(farm.data.lots);
   const lots = farm.data.lots.filter((lot) => lot.season === season);
   const [fieldId, setField] = useState(farm.lot(lotId ?? '')?.fieldId ?? lots[0]?.fieldId ?? '');
   const [note, setNote] = useState('');
-  const poor = typeof here === 'object' && here.accuracy > POOR_METRES;
+  const poor = typeof here === 'object' && here.accuracy > POOR_METERS;
   const mark = (kind: PinKind): void => {
     if (typeof here !== 'object') return;
     const body = {

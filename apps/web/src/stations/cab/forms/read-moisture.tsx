@@ -1,30 +1,18 @@
 import { currentSeason, READING } from '@fanega/core';
 import { ulid } from 'ulid';
-import type { Farm } from '../../../data/farm';
 import { keepTester, usualTester } from '../../../data/usual-tester';
-import type { Command } from '../../../data/api';
 import { logged } from '../../../data/records';
 import { SelectBox, TextBox } from '../../../ui';
 import { oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { percent } from '../../../quantity/quantity';
 import { moistureBox, textBox } from '../../../widgets/record-boxes';
-import { PadDrawer } from './pad-drawer';
+import { type PadGiven, PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
 import { say } from '../../../words';
 
 /** A reading from the cab: the field that is cut, a number, done. */
-export function ReadMoisture({
-  farm,
-  lotId,
-  onClose,
-  onKeep,
-}: {
-  farm: Farm;
-  lotId: string | undefined;
-  onClose: () => void;
-  onKeep: (command: Command, what: string) => void;
-}) {
+export function ReadMoisture({ farm, lotId, onClose, onKeep }: PadGiven & { readonly lotId: string | undefined }) {
   const season = currentSeason(farm.data.lots);
   const lots = farm.data.lots.filter((one) => one.season === season);
   const form = useFields({

@@ -1,7 +1,5 @@
 import { ROWS_LEFT } from '@fanega/core';
 import { ulid } from 'ulid';
-import type { Command } from '../../../data/api';
-import type { Farm } from '../../../data/farm';
 import { logged } from '../../../data/records';
 import { count, ground, spacing } from '../../../quantity/quantity';
 import { SelectBox, TextBox } from '../../../ui';
@@ -10,7 +8,7 @@ import { useFields } from '../../../ui/form/use-fields';
 import { figureBox } from '../../../widgets/record-boxes';
 import { useFieldLeft } from '../../../widgets/use-field-left';
 import { say } from '../../../words';
-import { PadDrawer } from './pad-drawer';
+import { type PadGiven, PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
 
 /** 30 in, where nobody told a head with rows. */
@@ -23,13 +21,7 @@ export function RowsPad({
   lotId,
   onClose,
   onKeep,
-}: {
-  farm: Farm;
-  machineId: string;
-  lotId: string | undefined;
-  onClose: () => void;
-  onKeep: (command: Command, what: string) => void;
-}) {
+}: PadGiven & { readonly machineId: string; readonly lotId: string | undefined }) {
   const found = useFieldLeft(farm, machineId, lotId, 0);
   const { fields } = ROWS_LEFT;
   const season = farm.lot(lotId ?? '')?.season;

@@ -1,4 +1,4 @@
-import { type CutRecords, checksOf, type Handover, living, type PlaceInfo, type Setting } from '@fanega/core';
+import { checksOf, living, type PlaceInfo, type Setting, settingsEntriesOf } from '@fanega/core';
 import { useState } from 'react';
 import { type Farm, useNotebook, useShed } from '../../../data/farm';
 import { Button } from '../../../ui';
@@ -17,21 +17,17 @@ export default function HandedOver({ farm, me, name }: { farm: Farm; me: PlaceIn
   const shed = useShed().data;
   const notebook = useNotebook().data;
   const [read, setRead] = useState(() => localStorage.getItem(READ));
-  const newest = living(shed?.logs.handover ?? [])
-    .map(({ body }) => body)
-    .filter(({ placeId, at, from }) => placeId === me.id && from !== name && farm.clock() - Date.parse(at) < SHIFT_MS)
-    .reduce<Handover | null>((last, one) => (last && Date.parse(last.at) >= Date.parse(one.at) ? last : one), null);
+  const newest = living<'handover'>(shed?.logs.handover ?? []).find(
+    ({ body: { placeId, at, from } }) => placeId === me.id && from !== name && farm.clock() - Date.parse(at) < SHIFT_MS,
+  )?.body;
   if (!newest || newest.id === read) return null;
   const done = (): void => {
     localStorage.setItem(READ, newest.id);
     setRead(newest.id);
   };
   const { timeZone } = farm.data.farm;
-  const set = living(notebook?.logs.settingsEntry ?? [])
-    .map(({ body }) => body)
-    .filter(({ machineId }) => machineId === me.id)
-    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at))[0];
-  const counted = notebook && checksOf(farm, notebook satisfies CutRecords, me.id).sort((a, b) => Date.parse(b.body.at) - Date.parse(a.body.at))[0]; // prettier-ignore
+  const set = notebook && settingsEntriesOf(notebook, me.id)[0]?.body;
+  const counted = notebook && checksOf(farm, notebook, me.id)[0];
   const machineLoss = counted?.check.noResult === null ? counted.check.parts.machine : null;
   const per = farm.kgPerBu(farm.lot(counted?.body.lotId ?? '')?.crop);
   const line = (head: string, words: string) => (

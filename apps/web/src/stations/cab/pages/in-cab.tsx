@@ -10,6 +10,7 @@ import {
   type Entry,
   holdersOf,
   lastDumpMs,
+  lastTouch,
   lately,
   offeredLoads,
   type PlaceInfo,
@@ -280,12 +281,7 @@ export function InCab({
     } else setWay(picked);
   };
   // Grain that was not touched since another day slept on wheels, and stays on the book under its field.
-  const touched = farm.data.tape.find(
-    ({ entry, voided }) =>
-      !voided &&
-      ((entry.type === 'move' && (entry.from === me.id || entry.to === me.id)) ||
-        (entry.type === 'harvest' && entry.to === me.id)),
-  );
+  const touched = lastTouch(farm.data.tape, me.id);
   const overnight =
     bushels >= 1 && touched !== undefined && sleptThrough(Date.parse(touched.entry.at), farm.clock(), timeZone)
       ? touched.entry.at

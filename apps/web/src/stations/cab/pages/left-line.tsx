@@ -20,7 +20,7 @@ export default function LeftLine({
 }) {
   const found = useFieldLeft(farm, machineId, lotId, inTankKg);
   if (!found || found.acres <= 0) return null;
-  const { left, facts, round, counted } = found;
+  const { left, facts, round } = found;
   const per = farm.kgPerBu(facts.crop.id);
   const waiting = found.zones.filter(({ waits }) => waits);
   const parts = [
@@ -34,7 +34,7 @@ export default function LeftLine({
   ].filter((one) => one !== false);
   const by =
     found.by === 'rows'
-      ? say('leftByRows', { time: clock(counted!.at, farm.data.farm.timeZone) })
+      ? say('leftByRows', { time: clock(facts.counted!.at, farm.data.farm.timeZone) })
       : say(found.by === 'loads' ? 'leftByLoads' : 'leftByField');
   return (
     <button type="button" onClick={onCount} className="min-h-14 border-y border-rule py-2 text-left">

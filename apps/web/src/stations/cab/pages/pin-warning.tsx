@@ -24,7 +24,7 @@ export default function PinWarning({ pins }: { pins: readonly FieldPin[] }) {
     first &&
     say('pinHere', {
       what: say(`pin_${first.pin.kind}`),
-      length: ground(Math.max(0, Math.round(first.metres / 5) * 5)).text,
+      length: ground(Math.max(0, Math.round(first.meters / 5) * 5)).text,
     });
   useEffect(() => {
     if (id === undefined) return;

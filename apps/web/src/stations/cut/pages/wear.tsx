@@ -13,40 +13,24 @@ import {
   windowFor,
 } from '@fanega/core';
 import { SelectBox, TextBox } from '../../../ui';
-import { type Box, oneOf, readBoxes } from '../../../ui/form/box';
+import { oneOf, readBoxes } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
+import { between, figureBox } from '../../../widgets/record-boxes';
 import { Working } from '../../../widgets/working';
 import { area, count, dollars, dollarsTyped, hours, loss, price, priceText } from '../../../quantity/quantity';
-import type { Kind } from '../../../quantity/quantity';
 import { moment } from '../../../quantity/time';
 import type { CutGiven } from '../words';
 
 const TYPED = 'typed';
+const missing = 'This figure is missing';
 const VERDICTS: Readonly<Record<WearPartResult['verdict'], { readonly shape: string; readonly figure: string }>> = {
   'this season': { shape: '●', figure: 'It pays this season' },
   'over its life': { shape: '●', figure: 'It pays over its life' },
   'does not pay': { shape: '■', figure: 'It does not pay' },
   'not shown to differ': { shape: '◐', figure: 'Not shown to differ' },
 };
-
-/** A figure of a calculation: read as it is typed, wanted. */
-const box = (
-  kind: Kind,
-  least: number,
-  most: number,
-  per?: number,
-  missing = 'This figure is missing',
-): Box<number> => ({
-  control: { unit: kind.unit, inputMode: 'decimal' },
-  read: (typed) => {
-    const read = kind.read(typed, { least, most, ...(per === undefined ? {} : { per }), wanted: true });
-    return read.value === undefined
-      ? { error: typed.trim() === '' ? missing : (read.error ?? missing) }
-      : { value: read.value };
-  },
-});
 
 /** Grain that a new part saves, against what the part costs: by counted loss, with both schools in dollars. */
 export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiven) {
@@ -64,17 +48,17 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
   const boxes = {
     oldCount: oneOf<string>(),
     newCount: oneOf<string>(),
-    gain: box(loss, -100, 100, per, 'How much less is lost?'),
-    uncertainty: box(loss, 0, 100, per, 'How sure is it?'),
-    acresLeft: box(area, 0, 1_000_000),
-    acresLife: box(area, 1, 1_000_000),
-    price: box(price, 0, 1000, per),
-    part: box(dollarsTyped, 0, 10_000_000),
-    hours: box(hours, 0, 10_000),
-    hourly: box(dollarsTyped, 0, 100_000),
-    breaks: box(count, 0, 100),
-    standsHours: box(hours, 0, 10_000),
-    standsHourly: box(dollarsTyped, 0, 1_000_000),
+    gain: figureBox(between(-100, 100), loss, { per, missing: 'How much less is lost?' }),
+    uncertainty: figureBox(between(0, 100), loss, { per, missing: 'How sure is it?' }),
+    acresLeft: figureBox(between(0, 1_000_000), area, { missing }),
+    acresLife: figureBox(between(1, 1_000_000), area, { missing }),
+    price: figureBox(between(0, 1000), price, { per, missing }),
+    part: figureBox(between(0, 10_000_000), dollarsTyped, { missing }),
+    hours: figureBox(between(0, 10_000), hours, { missing }),
+    hourly: figureBox(between(0, 100_000), dollarsTyped, { missing }),
+    breaks: figureBox(between(0, 100), count, { missing }),
+    standsHours: figureBox(between(0, 10_000), hours, { missing }),
+    standsHourly: figureBox(between(0, 1_000_000), dollarsTyped, { missing }),
   };
   const form = useFields({
     keptAs: `wear.${farm.id}.${machineId}.${crop.id}`,

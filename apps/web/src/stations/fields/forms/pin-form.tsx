@@ -15,7 +15,7 @@ import { figureBox, textBox } from '../../../widgets/record-boxes';
 import { useRecorded } from '../../../widgets/take-back';
 import { say } from '../../../words';
 
-const USUAL_METRES = 60;
+const USUAL_METERS = 60;
 
 /** A spot of the map that the cab warns of. */
 export function PinForm({
@@ -39,7 +39,7 @@ export function PinForm({
       note: textBox(fields.note),
       warnWithin: figureBox(fields.warnWithin, ground, { missing: 'From how far?' }),
     },
-    start: () => ({ kind: 'softSpot' as PinKind, note: '', warnWithin: ground.text(USUAL_METRES) }),
+    start: () => ({ kind: 'softSpot' as PinKind, note: '', warnWithin: ground.text(USUAL_METERS) }),
     close: onClose,
     save: async ({ kind, note, warnWithin }) => {
       const body = {

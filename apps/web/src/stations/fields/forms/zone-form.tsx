@@ -9,6 +9,7 @@ import {
   type ZoneKind,
   zoneProblem,
 } from '@fanega/core';
+import { ZONE_WRONG } from '@fanega/contract/words';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
@@ -32,12 +33,6 @@ export const ZONE_WORDS: Readonly<Record<ZoneKind, string>> = {
   strip: 'strip',
   other: 'other',
 };
-const WRONG = {
-  too_few_points: 'A line around it has three corners or more',
-  crosses_itself: 'The line crosses itself: draw it again',
-  larger_than_field: 'It is larger than its field',
-} as const;
-
 /** A part of a field: with or without a line around it. */
 export function ZoneForm({
   farm,
@@ -63,16 +58,17 @@ export function ZoneForm({
   const today = calendarDay(farm.clock(), farm.data.farm.timeZone);
   /** The typed acres stand, whatever the line says. */
   const [sure, setSure] = useState(false);
+  const boxes = {
+    name: textBox(fields.name, 'What is it called?'),
+    kind: oneOf<ZoneKind>(),
+    acres: figureBox(fields.acres, area, { was: was?.acres, missing: 'How large is it?' }),
+    variety: textBox(fields.variety),
+    leaveUntil: dayBox(today),
+    retestOn: dayBox(today),
+    why: textBox(fields.why),
+  };
   const form = useFields({
-    boxes: {
-      name: textBox(fields.name, 'What is it called?'),
-      kind: oneOf<ZoneKind>(),
-      acres: figureBox(fields.acres, area, { was: was?.acres, missing: 'How large is it?' }),
-      variety: textBox(fields.variety),
-      leaveUntil: dayBox(today),
-      retestOn: dayBox(today),
-      why: textBox(fields.why),
-    },
+    boxes,
     start: () => ({
       name: was?.name ?? '',
       kind: was?.kind ?? ('wet' as ZoneKind),
@@ -83,11 +79,11 @@ export function ZoneForm({
       why: was?.why ?? '',
     }),
     together: ({ acres }): Record<string, string> => {
-      const problem = zoneProblem({ ring, acres }, lot.acres > 0 ? lot.acres : Infinity);
+      const problem = zoneProblem({ ring, acres }, lot.acres);
       if (problem === null || (problem === 'acres_differ' && sure)) return {};
       return problem === 'acres_differ'
         ? { acres: `The line around it says ${area(drawn!).text}: which is right?` }
-        : { [problem === 'larger_than_field' ? 'acres' : '']: WRONG[problem] };
+        : { [problem === 'larger_than_field' ? 'acres' : '']: ZONE_WRONG[problem] };
     },
     close: onClose,
     save: async ({ name, kind, acres, variety, leaveUntil, retestOn, why }) => {
@@ -109,7 +105,8 @@ export function ZoneForm({
       await refresh();
     },
   });
-  const differ = form.errorAt('acres')?.includes(':') ?? false;
+  const { value: acres } = boxes.acres.read(form.texts.acres);
+  const differ = acres !== undefined && zoneProblem({ ring, acres }, lot.acres) === 'acres_differ';
   return (
     <FormDrawer form={form} title={id === null ? `A part of ${lot.fieldName}` : was!.name} button="Keep it">
       <TextBox label="Called" {...form.box('name')} />
@@ -125,7 +122,7 @@ export function ZoneForm({
         {...(drawn === null ? {} : { hint: `the line: ${area(drawn).text}` })}
         {...form.box('acres')}
       />
-      {(differ || sure) && (
+      {((differ && form.errorAt('acres') !== undefined) || sure) && (
         <CheckBox checked={sure} onChange={setSure}>
           the typed size is right
         </CheckBox>

@@ -15,7 +15,6 @@ import {
 } from '@dnd-kit/sortable';
 import type { WeatherHourInfo } from '@fanega/contract';
 import {
-  acresToCut,
   acresToHectares,
   asBuyer,
   bushelsPerAcreToKgPerHa,
@@ -26,6 +25,7 @@ import {
   cornDrydown,
   CRITERIA,
   type Criterion,
+  cuttableAcres,
   cutLast,
   dryerOf,
   type CuttingWindow,
@@ -45,7 +45,7 @@ import {
   testersOf,
   toWallTime,
   windowFor,
-  type ZoneNow,
+  zonesOf,
   zonesStanding,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
@@ -168,34 +168,19 @@ export function Ranking(given: Given) {
   const nowMs = farm.data.now;
 
   const today = calendarDay(nowMs, farm.data.farm.timeZone);
-  /** Parts of a field that stay until another day: what is left without them is what can be cut. */
-  const waitingIn = (facts: FieldFacts): ZoneNow[] =>
-    zonesStanding(
-      Object.entries(notebook.settings.fieldZone).map(([id, { value }]) => [id, value] as const),
-      facts.row.lot.fieldId,
-      facts.row.lot.season,
-      today,
-    ).filter(({ waits }) => waits);
-  const left = useMemo(
-    () =>
-      fieldFacts(farm, rows, {
-        ...notebook,
-        settings: { ...notebook.settings, nextFieldPlan: { farm: { revision, value: sheet } } },
-      }).filter((f) => f.acresLeft > 0),
-    [farm, rows, notebook, revision, sheet],
-  );
-  const waiting = useMemo(
-    () => new Map(left.map((facts) => [facts.row.lot.id, waitingIn(facts)])),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [left, notebook, today],
-  );
-  const toCut = (facts: FieldFacts): number => acresToCut(facts.acresLeft, waiting.get(facts.row.lot.id) ?? []);
+  const left = useMemo(() => {
+    const zones = zonesStanding(notebook.settings.fieldZone, today);
+    const plan = { farm: { revision, value: sheet } };
+    return fieldFacts(farm, rows, { ...notebook, settings: { ...notebook.settings, nextFieldPlan: plan } })
+      .filter(({ acresLeft }) => acresLeft > 0)
+      .map((facts) => {
+        // Parts that stay until another day: what is left without them is what can be cut.
+        const waiting = zonesOf(zones, facts.row.lot).filter(({ waits }) => waits);
+        return { facts, waiting, toCut: cuttableAcres(facts, waiting) };
+      });
+  }, [farm, rows, notebook, revision, sheet, today]);
   // Where all that is left waits, nobody goes today.
-  const standing = useMemo(
-    () => left.filter((facts) => toCut(facts) > 0),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [left, waiting],
-  );
+  const standing = useMemo(() => new Map(left.filter(({ toCut }) => toCut > 0).map((one) => [one.facts.row.lot.id, one])), [left]); // prettier-ignore
   const machines = Object.values(notebook.settings.combineProfile).map(({ value: profile }) => profile);
   const byProfile = machines.some((m) => m.goodRate > 0);
   // One rate on every page: by the machines' profiles; typed here only while none is written.
@@ -228,7 +213,7 @@ export function Ranking(given: Given) {
     try {
       return {
         ranked: rankFields({
-          fields: standing.map((facts) => {
+          fields: [...standing.values()].map(({ facts, toCut }) => {
             const { moisture, pointsPerDay } = moistureOf(facts, given);
             const own = sheet.facts[facts.row.lot.fieldId];
             const kgPerHa = bushelsPerAcreToKgPerHa(facts.expected ?? 0, facts.crop.legalPounds);
@@ -250,8 +235,8 @@ export function Ranking(given: Given) {
               ...(own?.maturity === undefined ? {} : { maturity: own.maturity }),
               closesIn: closesIn(windowFor(notebook, facts.crop.id, null)?.value, nowMs, farm.data.farm.timeZone),
               distance: own?.distance ?? 0,
-              area: acresToHectares(toCut(facts)),
-              hours: kgPerHour > 0 ? (kgPerHa * acresToHectares(toCut(facts))) / kgPerHour : 0,
+              area: acresToHectares(toCut),
+              hours: kgPerHour > 0 ? (kgPerHa * acresToHectares(toCut)) / kgPerHour : 0,
             };
           }),
           // What a kept sheet does not weigh, its school does.
@@ -303,7 +288,7 @@ export function Ranking(given: Given) {
       if (text.trim() === '' || !Number.isNaN(value))
         setSheet({ ...sheet, ...apply(text.trim() === '' ? undefined : value) });
     };
-  if (standing.length === 0) return <Empty title="Nothing stands any more." />;
+  if (left.length === 0) return <Empty title="Nothing stands any more." />;
   const school = SCHOOLS[sheet.school as School];
   const own = school && CRITERION_NAMES.every((name) => school.weights[name] === sheet.weights[name]);
   return (
@@ -317,32 +302,30 @@ export function Ranking(given: Given) {
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
           <SortableContext items={order} strategy={verticalListSortingStrategy}>
             <ol>
-              {ranked.map((field, i) => (
-                <Ranked
-                  key={field.id}
-                  farm={farm}
-                  field={field}
-                  place={i}
-                  facts={standing.find((f) => f.row.lot.id === field.id)!}
-                  moisture={
-                    moistureOf(
-                      standing.find((f) => f.row.lot.id === field.id)!,
-                      given,
-                    ).moisture
-                  }
-                  waiting={waiting.get(field.id) ?? []}
-                  isOwn={sheet.ownOrder.includes(field.id)}
-                  onFacts={() => setEditing(field.id)}
-                />
-              ))}
+              {ranked.map((field, i) => {
+                const { facts, waiting } = standing.get(field.id)!;
+                return (
+                  <Ranked
+                    key={field.id}
+                    farm={farm}
+                    field={field}
+                    place={i}
+                    facts={facts}
+                    moisture={moistureOf(facts, given).moisture}
+                    waiting={waiting}
+                    isOwn={sheet.ownOrder.includes(field.id)}
+                    onFacts={() => setEditing(field.id)}
+                  />
+                );
+              })}
             </ol>
           </SortableContext>
         </DndContext>
         {left
-          .filter((facts) => !standing.includes(facts))
-          .map((facts) => (
+          .filter(({ facts }) => !standing.has(facts.row.lot.id))
+          .map(({ facts, waiting }) => (
             <p key={facts.row.lot.id} className="border-b border-rule px-5 py-3 lg:px-6">
-              <b>{facts.row.lot.fieldName}</b>: {waitWords(waiting.get(facts.row.lot.id) ?? [])}, nothing else is left.
+              <b>{facts.row.lot.fieldName}</b>: {waitWords(waiting)}, nothing else is left.
             </p>
           ))}
         {sheet.ownOrder.length > 0 && (

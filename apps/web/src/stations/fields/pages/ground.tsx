@@ -7,14 +7,16 @@ import {
   living,
   type LotInfo,
   type PinKind,
-  POOR_METRES,
+  POOR_METERS,
   ringsOf,
+  zonesOf,
   zonesStanding,
 } from '@fanega/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm, useTraceRecords } from '../../../data/farm';
 import { write } from '../../../data/outbox';
+import { useSend } from '../../../data/use-send';
 import { setting } from '../../../data/records';
 import { area, ground, groundScales, percent } from '../../../quantity/quantity';
 import { dayText, since } from '../../../quantity/time';
@@ -62,22 +64,17 @@ export default function Ground({
   const [tapping, setTapping] = useState<'zone' | 'pin' | null>(null);
   const [drawn, setDrawn] = useState<readonly Spot[]>([]);
   const [looking, setLooking] = useState(false);
-  const [problem, setProblem] = useState<string | null>(null);
+  const sending = useSend();
   const walk = useWalk();
   const here = useHere(looking || walk.on);
   const today = calendarDay(nowMs, farm.data.farm.timeZone);
   const boundary = Object.entries(trace?.settings.fieldBoundary ?? {}).find(([, { value }]) => value.field === lot.fieldId); // prettier-ignore
-  const all = Object.entries(records.settings.fieldZone).map(([id, { value }]) => [id, value] as const);
-  const zones = zonesStanding(all, lot.fieldId, lot.season, today);
-  const cut = all.filter(([, zone]) => zone.fieldId === lot.fieldId && zone.season === lot.season && zone.cutOn !== undefined && !zone.gone); // prettier-ignore
-  const pins = living(records.logs.fieldPin)
-    .map(({ body, by }) => ({ body, by }))
-    .filter(({ body }) => body.fieldId === lot.fieldId);
+  const zones = zonesOf(zonesStanding(records.settings.fieldZone, today), lot);
+  const cut = Object.entries(records.settings.fieldZone).flatMap(([id, { value: zone }]) => zone.fieldId === lot.fieldId && zone.season === lot.season && zone.cutOn !== undefined && !zone.gone ? [{ id, zone, cutOn: zone.cutOn }] : []); // prettier-ignore
+  const pins = living(records.logs.fieldPin).filter(({ body }) => body.fieldId === lot.fieldId);
+  // Newest first.
   const readingOf = (zoneId: string) =>
-    living(records.logs.reading)
-      .map(({ body }) => body)
-      .filter((body) => body.zoneId === zoneId && body.moisture !== undefined)
-      .sort((a, b) => Date.parse(b.at) - Date.parse(a.at))[0];
+    living(records.logs.reading).find(({ body }) => body.zoneId === zoneId && body.moisture !== undefined)?.body;
   const rings = boundary ? ringsOf(boundary[1].value).flat() : [];
   const marking = [...drawn, ...walk.ring];
   const shapes: MapShape[] = [
@@ -99,26 +96,18 @@ export default function Ground({
     label: `${say(`pin_${body.kind}`)} ${body.note}`,
   }));
   const position = typeof here === 'object' ? here : null;
-  const keepZone = async (id: string, zone: FieldZone): Promise<void> => {
-    setProblem(null);
-    try {
-      await write(farm.id, setting(farm.id, 'fieldZone', id, { revision: records.settings.fieldZone[id]?.revision ?? 0, value: zone })); // prettier-ignore
+  const keepZone = async (id: string, value: FieldZone): Promise<void> => {
+    const { revision = 0 } = records.settings.fieldZone[id] ?? {};
+    if (await sending.send(() => write(farm.id, setting(farm.id, 'fieldZone', id, { revision, value }))))
       await refresh();
-    } catch (error) {
-      setProblem(error instanceof Error ? error.message : 'This did not work.');
-    }
   };
   const keepBoundary = async (): Promise<void> => {
-    const ring = [...walk.ring, walk.ring[0]!];
-    const points = ring.map(([lon, lat]) => ({ part: 0, ring: 0, lon, lat }));
-    setProblem(null);
-    try {
-      await write(farm.id, setting(farm.id, 'fieldBoundary', boundary?.[0] ?? ulid(), { revision: boundary?.[1].revision ?? 0, value: { field: lot.fieldId, points } })); // prettier-ignore
-      walk.clear();
-      await refresh();
-    } catch (error) {
-      setProblem(error instanceof Error ? error.message : 'This did not work.');
-    }
+    const points = [...walk.ring, walk.ring[0]!].map(([lon, lat]) => ({ part: 0, ring: 0, lon, lat }));
+    const [id, revision] = boundary ? [boundary[0], boundary[1].revision] : [ulid(), 0];
+    const value = { field: lot.fieldId, points };
+    if (!(await sending.send(() => write(farm.id, setting(farm.id, 'fieldBoundary', id, { revision, value }))))) return;
+    walk.clear();
+    await refresh();
   };
   const walked = acresOfRing(cornersOf(walk.ring));
   return (
@@ -143,10 +132,10 @@ export default function Ground({
           <Button onClick={() => setLooking(!looking)}>{looking ? 'Hide where I am' : 'Where am I'}</Button>
         </div>
       </div>
-      <Problem>{problem}</Problem>
+      <Problem>{sending.message}</Problem>
       {(looking || walk.on) && here === 'waits' && <p role="status">{say('positionWaits')}</p>}
       {(looking || walk.on) && here === 'none' && <p role="alert">{say('positionNone')}.</p>}
-      {position && position.accuracy > POOR_METRES && (
+      {position && position.accuracy > POOR_METERS && (
         <p className="font-semibold">
           ◐ The position is only good to {ground(position.accuracy).text}: no corner is taken from it.
         </p>
@@ -187,7 +176,7 @@ export default function Ground({
         <div>
           {shapes.length === 0 && pins.length === 0 ? (
             <p className="text-muted">
-              Nobody drew it yet: take its edge in from a file (Trace, Data in and out), or walk around it with a phone.
+              Not drawn yet: take its edge in from a file (Trace, Data in and out), or walk around it with a phone.
               Without a line, parts and spots can be told all the same.
             </p>
           ) : (
@@ -196,7 +185,7 @@ export default function Ground({
               pins={mapPins}
               here={position ? [position.lon, position.lat] : null}
               label={`${lot.fieldName}, north up: ${zones.length} parts, ${pins.length} spots`}
-              bars={groundScales().map((metres) => ({ metres, text: ground(metres).text }))}
+              bars={groundScales().map((meters) => ({ meters, text: ground(meters).text }))}
               onTap={
                 tapping === 'zone'
                   ? (spot) => setDrawn([...drawn, spot])
@@ -227,37 +216,25 @@ export default function Ground({
                           : ''}
                     </p>
                     <p className="flex flex-wrap gap-x-4">
-                      <Button
-                        look="quiet"
-                        className="!px-0"
-                        onClick={() => setSheet({ what: 'read', id, name: zone.name })}
-                      >
-                        Read it
-                      </Button>
-                      <Button
-                        look="quiet"
-                        className="!px-0"
-                        onClick={() => setSheet({ what: 'zone', id, ring: zone.ring })}
-                      >
-                        Change it
-                      </Button>
-                      <Button
-                        look="quiet"
-                        className="!px-0"
-                        onClick={() => void keepZone(id, { ...zone, cutOn: today })}
-                      >
-                        It is cut
-                      </Button>
-                      <Button look="quiet" className="!px-0" onClick={() => void keepZone(id, { ...zone, gone: true })}>
-                        Take it out
-                      </Button>
+                      {(
+                        [
+                          ['Read it', () => setSheet({ what: 'read', id, name: zone.name })],
+                          ['Change it', () => setSheet({ what: 'zone', id, ring: zone.ring })],
+                          ['It is cut', () => void keepZone(id, { ...zone, cutOn: today })],
+                          ['Take it out', () => void keepZone(id, { ...zone, gone: true })],
+                        ] as const
+                      ).map(([words, act]) => (
+                        <Button key={words} look="quiet" className="!px-0" onClick={act}>
+                          {words}
+                        </Button>
+                      ))}
                     </p>
                   </li>
                 );
               })}
-              {cut.map(([id, zone]) => (
+              {cut.map(({ id, zone, cutOn }) => (
                 <li key={id} className="py-2 text-muted">
-                  {zone.name}, {area(zone.acres).text}, cut {dayText(zone.cutOn!)}
+                  {zone.name}, {area(zone.acres).text}, cut {dayText(cutOn)}
                 </li>
               ))}
             </ul>

@@ -1,4 +1,4 @@
-import { metresBetween, POOR_METRES } from '@fanega/core';
+import { metersBetween, POOR_METERS } from '@fanega/core';
 import { useEffect, useState } from 'react';
 import type { Spot } from '../../../ui/ground-map';
 import { useHere } from '../../../ui/use-here';
@@ -15,11 +15,11 @@ export function useWalk() {
   const [on, setOn] = useState(false);
   const here = useHere(on);
   useEffect(() => {
-    if (!on || typeof here !== 'object' || here.accuracy > POOR_METRES) return;
+    if (!on || typeof here !== 'object' || here.accuracy > POOR_METERS) return;
     const spot: Spot = [here.lon, here.lat];
     setRing((before) => {
       const last = before.at(-1);
-      if (before.length >= MOST || (last && metresBetween(last, spot) < STEP)) return before;
+      if (before.length >= MOST || (last && metersBetween(last, spot) < STEP)) return before;
       const next = [...before, spot];
       keep(KEPT, next);
       return next;

@@ -1,19 +1,11 @@
 import type { WeatherHourInfo } from '@fanega/contract';
-import { FIRE_DANGER, fireDanger, FIRE_STOP, type FireLevel } from '@fanega/core';
+import { FIRE_DANGER, FIRE_STOP, type FireLevel } from '@fanega/core';
 import { Wind } from 'lucide-react';
 import { clock, HOUR_MS, weekday } from '../../../quantity/time';
 import { FIRE_CARE } from '../words';
+import { dangerOf } from '../../../widgets/weather-now';
 import { Working } from '../../../widgets/working';
 import { number, percent, temperature, wind as windKind } from '../../../quantity/quantity';
-
-const dangerOf = (hour: WeatherHourInfo, stopAt: number) =>
-  fireDanger(
-    Math.min(55, Math.max(-10, hour.temperature)),
-    Math.max(0.01, Math.min(1, hour.humidity)),
-    Math.min(40, hour.wind),
-    1,
-    stopAt,
-  );
 
 /** Dew, rain, wind and fire danger, hour by hour, on the same line as the day's chart. */
 export function WeatherLine({

@@ -18,7 +18,7 @@ import { rows, yesNo } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { DayBox, dayBox } from '../../../widgets/day-box';
-import { figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
+import { between, figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
 
 export const WEEKDAY_WORDS: Readonly<Record<Weekday, string>> = {
   sun: 'Sunday',
@@ -29,7 +29,7 @@ export const WEEKDAY_WORDS: Readonly<Record<Weekday, string>> = {
   fri: 'Friday',
   sat: 'Saturday',
 };
-const HOUR = { spec: { kind: 'number', least: 0, most: 24, unit: 'h', whole: false } as const, optional: true, nullable: false }; // prettier-ignore
+const HOUR = between(0, 24);
 
 /** When a buyer takes grain, by weekday and on days that are otherwise; who answers, how he tests, what may be on his scale. */
 export function BuyerForm({

@@ -1,4 +1,4 @@
-import { type HeatVerdict, living, PART_HEAT_LIMITS, partHeat, type ShedRecords } from '@fanega/core';
+import { byPart, type HeatVerdict, living, PART_HEAT_LIMITS, partHeat, type ShedRecords } from '@fanega/core';
 import type { Farm } from '../../../data/farm';
 import { temperature, warmer } from '../../../quantity/quantity';
 import { dated, since } from '../../../quantity/time';
@@ -6,7 +6,6 @@ import { Section } from '../../../ui/page';
 import { Status } from '../../../ui/status';
 import { Hazard } from '../../../widgets/hazard';
 import { TakeBack } from '../../../widgets/take-back';
-import { heatOf } from '../../../widgets/use-alarms';
 
 const WORDS: Readonly<Record<HeatVerdict['verdict'], string>> = { stop: 'Stop, cool, look', watch: 'Watch it', fine: 'As usual' }; // prettier-ignore
 
@@ -29,39 +28,34 @@ const because = (heat: HeatVerdict): string => {
 
 /** Parts whose heat somebody wrote down, each with its verdict and its history. */
 export function AssetHeat({ farm, shed, placeId }: { farm: Farm; shed: ShedRecords; placeId: string }) {
-  const parts = [...heatOf(living(shed.logs.partHeat).map(({ body }) => body).filter((heat) => heat.placeId === placeId)).values()]; // prettier-ignore
+  const parts = [...byPart(living(shed.logs.partHeat).map(({ body }) => body).filter((heat) => heat.placeId === placeId)).values()].map((readings) => ({ readings, heat: partHeat(readings) })); // prettier-ignore
   if (parts.length === 0) return null;
   const now = farm.clock();
-  const hot = parts.some((readings) => partHeat(readings).verdict === 'stop');
+  const hot = parts.some(({ heat }) => heat.verdict === 'stop');
   return (
     <Section label="Heat of parts" className="border-t border-ink px-5 py-5 lg:col-span-2 lg:px-6">
       <h3 className="text-xl">Heat of parts</h3>
       <ul className="mt-2 max-w-4xl divide-y divide-rule">
-        {parts.map((readings) => {
-          const heat = partHeat(readings);
-          return (
-            <li key={heat.newest.id} className="py-2">
-              <p>
-                <Status state={heat.verdict === 'stop' ? 'bad' : heat.verdict === 'watch' ? 'watch' : 'good'}>
-                  {WORDS[heat.verdict]}
-                </Status>
-                : <b>{heat.newest.part}</b>, {because(heat)}
-                {heat.greasedMs === null
-                  ? '. Nobody wrote down when it was greased.'
-                  : `. Greased ${since(heat.greasedMs, now)}.`}
-              </p>
-              <p className="text-sm text-muted">
-                {readings
-                  .slice(0, 6)
-                  .map((one) =>
-                    `${dated(one.at, farm.data.farm.timeZone)} ${one.celsius === undefined ? '' : temperature(one.celsius).text} ${one.noticed}`.trim(),
-                  )
-                  .join('; ')}{' '}
-                <TakeBack of="partHeat" id={heat.newest.id} label="Take the newest back" />
-              </p>
-            </li>
-          );
-        })}
+        {parts.map(({ readings, heat }) => (
+          <li key={heat.newest.id} className="py-2">
+            <p>
+              <Status state={heat.verdict === 'stop' ? 'bad' : heat.verdict === 'watch' ? 'watch' : 'good'}>
+                {WORDS[heat.verdict]}
+              </Status>
+              : <b>{heat.newest.part}</b>, {because(heat)}
+              {heat.greasedMs === null ? '. No greasing recorded.' : `. Greased ${since(heat.greasedMs, now)}.`}
+            </p>
+            <p className="text-sm text-muted">
+              {readings
+                .slice(0, 6)
+                .map((one) =>
+                  `${dated(one.at, farm.data.farm.timeZone)} ${one.celsius === undefined ? '' : temperature(one.celsius).text} ${one.noticed}`.trim(),
+                )
+                .join('; ')}{' '}
+              <TakeBack of="partHeat" id={heat.newest.id} label="Take the newest back" />
+            </p>
+          </li>
+        ))}
       </ul>
       {hot && <Hazard card="hotBearing" before={`${farm.placeName(placeId)}: a hot part`} />}
       <p className="mt-2 text-sm text-muted">

@@ -47,10 +47,10 @@ export function CrewPage({ farm, shed }: { farm: Farm; shed: ShedRecords }) {
             >
               {tired.length > 0
                 ? `■ ${tired.map(({ name }) => name).join(', ')}: time for a rest, the line here is ${number(most, 1)} h.`
-                : `Nobody is over the farm’s line of ${number(most, 1)} h. By what each recorded; breaks over 45 minutes are left out.`}
+                : `All are under the farm’s line of ${number(most, 1)} h. By what each recorded; breaks over 45 minutes are left out.`}
             </Verdict>
           ) : (
-            <p className="text-xl">Nobody recorded anything today.</p>
+            <p className="text-xl">Nothing recorded today.</p>
           )}
           <Button onClick={() => setEditing('crew')}>{crew ? 'Change the crew' : 'Tell who works here'}</Button>
         </div>
