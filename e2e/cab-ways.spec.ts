@@ -234,7 +234,7 @@ test('a neighbor’s rows out of reach of a tower: his from the first load, spli
   const truck = await addPlace(farm, 'Truck 33', 'truck', 1100);
   const mill = await addPlace(farm, 'Teal Mill', 'buyer');
   const shares = [
-    { owner: 'Kestrel Levee Farms', part: 0.75 },
+    { owner: farm.name, part: 0.75 },
     { owner: 'Vance heirs', part: 0.25 },
   ];
   await farm.post('revisions', { id: ulid(), reason: 'the lease', change: { what: 'shares', lot: lotId, shares } });

@@ -13,7 +13,7 @@ test('a whole harvest day through the device interface: the screens live, the bo
 }) => {
   test.setTimeout(300_000);
   const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'fanega-wires-')), 'wires.json');
-  expect(await makeWires(DAY, file)).toBe(12);
+  expect(await makeWires(DAY, file)).toBe(16);
   await enterDemo(page, DAY);
   await page.goto(`${DAY}/haul/scales`);
   await page.getByText('Cart scales', { exact: true }).click();

@@ -76,6 +76,41 @@ test.describe('in the field at 390 px', () => {
     await expect.poll(async () => (await records(farm, 'rowsLeft')).find((one) => one.lotId === lotId)?.rows).toBe(18);
   });
 
+  test('a load names the part of the field that the phone stands in; yield and moisture stand by part', async ({
+    page,
+  }) => {
+    const farm = await ownFarm(page);
+    const { lotId, fieldId } = await addField(farm, 'Parts Sixty', 'PS1', 60);
+    await addPlace(farm, 'Parts cart', 'cart', 9000);
+    const ring = [[-0.001, -0.001], [0.001, -0.001], [0.001, 0.001], [-0.001, 0.001]].map(([lon, lat]) => ({ lon: CORNER.lon + lon!, lat: CORNER.lat + lat! })); // prettier-ignore
+    await setUp(farm, 'fieldZone', 'wethole', { fieldId, season: new Date().getUTCFullYear(), name: 'Wet hole', kind: 'wet', acres: 10, ring, why: '' }); // prettier-ignore
+    const cart = (await farm.get<{ places: { id: string; name: string }[] }>('header')).places.find(({ name }) => name === 'Parts cart')!.id; // prettier-ignore
+    await cut(farm, lotId, cart, 25_401, Date.now() - 60_000);
+    await inCab(page, 'Dell', 'Parts cart');
+    await page.getByRole('button', { name: /^Cut Parts Sixty/ }).tap();
+    const pad = page.getByRole('dialog');
+    await expect(pad.getByLabel('Which part of it')).toHaveValue('wethole');
+    await pad.getByLabel('How much').fill('1200 bu');
+    await pad.getByLabel('Moisture').fill('19');
+    await pad.getByRole('button', { name: 'Record it' }).tap();
+    await expect(pad).toBeHidden();
+    await page.goto(`${OWN}/fields/${lotId}`);
+    const parts = page.getByRole('table', { name: 'What each part brought' });
+    await expect(parts.getByRole('row').filter({ hasText: 'Wet hole' })).toContainText('still cut');
+    await page.getByRole('list', { name: 'Parts of the field' }).getByRole('button', { name: 'It is cut' }).tap();
+    // 1,200 bu at 19 % are 1,143.5 at 15 %, off ten acres.
+    await expect(parts.getByRole('row').filter({ hasText: 'Wet hole' })).toContainText(
+      /10\.0 ac1,144 bu19\.0 %114\.\d/,
+    );
+    await expect(parts.getByRole('row').filter({ hasText: 'the rest of it' })).toContainText('50.0 ac');
+    // What is known of the field is what its other loads read.
+    await expect(page.getByText(/19\.0 %/).first()).toBeVisible();
+    // In the book it says where it came from.
+    await page.goto(`${OWN}/`);
+    await page.getByRole('list', { name: 'Latest entries' }).getByRole('listitem').first().click();
+    await expect(page.getByRole('dialog')).toContainText('Wet hole');
+  });
+
   test('a trainee sees one step, the alarms first, and whom to call; a hot bearing stops; the next one reads what was handed over', async ({
     page,
     context,

@@ -1,5 +1,5 @@
 import { LOG_KINDS, type LogEntry, type LogName, type LogRecords, SETTING_KINDS, type SettingName } from '@fanega/core';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { ofThisWorker, SET_UP_CODE } from './pages';
 
 export const OWN = ofThisWorker(process.env.FANEGA_E2E_OWN);
@@ -8,32 +8,32 @@ const PASSWORD = 'a password for the shed';
 
 export interface OwnFarm {
   readonly id: string;
+  readonly name: string;
   readonly post: <T = unknown>(path: string, body: object) => Promise<T>;
   readonly get: <T>(path: string) => Promise<T>;
   readonly put: (path: string, body: object) => Promise<void>;
 }
 
-/** A farm of the tests' own, begun by the first of them; the page is signed in. */
+/** The farm of each walk of this worker: what one leaves in tank, cart and truck is no other one's harvest. */
+const begun = new Map<string, string>();
+
+/** The farm of this walk alone, the same one on each of its devices; the page is signed in and opens it. */
 export async function ownFarm(page: Page): Promise<OwnFarm> {
   const headers = { Origin: OWN };
   const sign = async () =>
     page.request.post(`${OWN}/api/auth/sign-in`, { headers, data: { email: MAIL, password: PASSWORD } });
   if (!(await sign()).ok()) {
-    const begun = await page.request.post(`${OWN}/api/auth/set-up`, {
-      headers,
-      data: {
-        code: SET_UP_CODE,
-        farm: 'Kestrel Levee Farms',
-        name: 'Oona',
-        email: MAIL,
-        password: PASSWORD,
-        timeZone: 'America/Chicago',
-      },
-    });
-    expect(begun.ok()).toBe(true);
+    const first = { code: SET_UP_CODE, farm: 'Root', name: 'Oona', email: MAIL, password: PASSWORD, timeZone: 'America/Chicago' }; // prettier-ignore
+    expect((await page.request.post(`${OWN}/api/auth/set-up`, { headers, data: first })).ok()).toBe(true);
   }
-  const me = (await (await page.request.get(`${OWN}/api/auth/me`)).json()) as { farms: { id: string }[] };
-  const id = me.farms[0]!.id;
+  const walk = test.info().testId;
+  const name = `Kestrel Levee ${walk}`;
+  const id = begun.get(walk) ?? (await beginFarm(page, name));
+  begun.set(walk, id);
+  // Before the program asks which farm it was last on; a walk that goes to another one stays there.
+  await page.context().addInitScript((own) => {
+    if (localStorage.getItem('fanega.farm') === null) localStorage.setItem('fanega.farm', own);
+  }, id);
   const call = async (method: 'post' | 'put', path: string, data: object): Promise<unknown> => {
     const response = await page.request[method](`${OWN}/api/farms/${id}/${path}`, { headers, data });
     expect(response.ok(), `${path}: ${await response.text()}`).toBe(true);
@@ -41,10 +41,18 @@ export async function ownFarm(page: Page): Promise<OwnFarm> {
   };
   return {
     id,
+    name,
     post: <T>(path: string, body: object) => call('post', path, body) as Promise<T>,
     get: async <T>(path: string) => (await (await page.request.get(`${OWN}/api/farms/${id}/${path}`)).json()) as T,
     put: async (path, body) => void (await call('put', path, body)),
   };
+}
+
+async function beginFarm(page: Page, farm: string): Promise<string> {
+  const data = { farm, timeZone: 'America/Chicago' };
+  const answer = await page.request.post(`${OWN}/api/profile/farms`, { headers: { Origin: OWN }, data });
+  expect(answer.ok(), await answer.text()).toBe(true);
+  return ((await answer.json()) as { id: string }).id;
 }
 
 const kebab = (name: string): string => name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);

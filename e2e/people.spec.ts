@@ -153,7 +153,7 @@ test('the other family of a shared bin site sees its grain by a link, and keeps 
   const farm = await ownFarm(page);
   const { lotId } = await addField(farm, 'Shared Bottom', 'SB1', 40, 'corn');
   const bin = await addPlace(farm, 'Shared bin', 'bin', 9000);
-  const shares = [{ owner: 'Kestrel Levee Farms', part: 0.5 }, { owner: 'Willow Bend', part: 0.5 }]; // prettier-ignore
+  const shares = [{ owner: farm.name, part: 0.5 }, { owner: 'Willow Bend', part: 0.5 }]; // prettier-ignore
   await farm.post('revisions', { id: ulid(), reason: 'shared', change: { what: 'shares', lot: lotId, shares } });
   const bu = 25.40117272;
   await farm.post('entries', { entries: [{ id: ulid(), type: 'harvest', lot: lotId, to: bin, wetKg: 1000 * bu, moisture: 0.15, at: new Date().toISOString() }] }); // prettier-ignore
@@ -169,7 +169,7 @@ test('the other family of a shared bin site sees its grain by a link, and keeps 
   const elsewhere = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const hers = await elsewhere.newPage();
   await hers.goto(link);
-  await expect(hers.getByRole('heading', { level: 1 })).toContainText('Willow Bend: your grain at Kestrel Levee Farms');
+  await expect(hers.getByRole('heading', { level: 1 })).toContainText(`Willow Bend: your grain at ${farm.name}`);
   await expect(hers.getByRole('main')).toContainText('500 bu corn');
   await expect(hers.getByRole('button', { name: /Store$/ })).toHaveCount(0);
   expect(await hers.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);

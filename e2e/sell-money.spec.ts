@@ -274,7 +274,7 @@ test('a landlord’s statement: given a number, printed, and what a correction c
   const farm = await ownFarm(page);
   const { lotId } = await farm.post<{ lotId: string }>('fields', {
     name: 'Third Ridge', acres: 90, crop: 'corn', variety: '', tag: 'TRX', season: new Date().getUTCFullYear(),
-    shares: [{ owner: 'Ida Renfro', part: 1 / 3 }, { owner: 'Kestrel Levee Farms', part: 2 / 3 }],
+    shares: [{ owner: 'Ida Renfro', part: 1 / 3 }, { owner: farm.name, part: 2 / 3 }],
   }); // prettier-ignore
   const [buyer, truck] = [await addPlace(farm, 'Quay 66', 'buyer'), await addPlace(farm, 'Quay truck', 'truck', 1200)];
   const load = { wetKg: 50_400 * LB, moisture: 0.15 };

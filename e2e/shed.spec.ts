@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { OWN, ownFarm } from './own-farm';
+import { addPlace, OWN, ownFarm } from './own-farm';
 import { png } from './png';
 
 const day = (ahead: number): string => {
@@ -122,7 +122,8 @@ test('the change of crop asks for a photograph, and a program is none', async ({
 test('a breakdown is added up by machine, cause and spare, and a machine that is down is not ready', async ({
   page,
 }) => {
-  await ownFarm(page);
+  const farm = await ownFarm(page);
+  await addPlace(farm, 'Big combine', 'combine', 350);
   await page.goto(`${OWN}/shed/breakdowns`);
   await page.getByRole('button', { name: 'Something broke' }).click();
   const sheet = page.getByRole('dialog');

@@ -1,6 +1,7 @@
 // npm run demo:day [-- --speed 60 --seed 1 --exit]: a whole harvest day through the simulated devices, on a demo farm of its own.
 import { spawn } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
+import { setTimeout as wait } from 'node:timers/promises';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { buildAll } from './lib/build.mjs';
@@ -15,6 +16,7 @@ const USAGE = [
   '  -- --speed 60                  simulated seconds in a real one; max: as fast as it goes',
   '  -- --seed 1                    another seed, another day; the same seed, the same day to the letter',
   '  -- --url http://127.0.0.1:7300 on the demo farm of a server that runs',
+  '  -- --quiet                     carts and the own scale write no loads: they record themselves, and are held against what was so',
   '  -- --exit                      stops when the day is over',
 ];
 const { values } = parseArgs({
@@ -22,6 +24,7 @@ const { values } = parseArgs({
     speed: { type: 'string', default: '60' },
     seed: { type: 'string', default: '1' },
     url: { type: 'string' },
+    quiet: { type: 'boolean', default: false },
     exit: { type: 'boolean', default: false },
     help: { type: 'boolean', default: false },
   },
@@ -60,9 +63,11 @@ try {
     server = await startServer({ url, port, env: { FANEGA_LOG: process.env.FANEGA_LOG ?? 'warn' } });
     address = server.address;
   } else await buildAll();
-  const { makeWires } = await import('./lib/wires.mjs');
+  const { heldAgainst, makeWires, recordItself } = await import('./lib/wires.mjs');
   const file = path.join(work, 'wires.json');
   step(`${await makeWires(address, file)} devices are on the wire`);
+  const truth = path.join(work, 'truth.json');
+  if (values.quiet) await recordItself(address);
   console.log(`\n  Open  ${address}   (Haul, Scales and Cab show it living${values.url ? '' : '; Ctrl-C stops it'})\n`);
   child = spawn(
     process.execPath,
@@ -77,12 +82,29 @@ try {
       values.speed,
       '--seed',
       values.seed,
+      ...(values.quiet ? ['--quiet', truth] : []),
     ],
     {
       stdio: ['ignore', 'inherit', 'inherit'],
     },
   );
   const code = await new Promise((resolve) => child.once('exit', (exit) => resolve(exit ?? 1)));
+  if (values.quiet && code === 0) {
+    const { loads, right, wrong, asked, missed } = await heldAgainst(
+      address,
+      JSON.parse(readFileSync(truth, 'utf8')),
+      wait,
+    );
+    console.log(
+      `\nLoads that recorded themselves: ${right} of ${loads} right (${((100 * right) / loads).toFixed(1)} of 100), ${wrong.length} wrong, ${asked.length} asked about.`,
+    );
+    for (const { at, type, lot, from, to, wetKg } of missed)
+      console.log(`  not entered: ${at} ${type} ${lot ?? from} → ${to} ${Math.round(wetKg ?? 0)} kg`);
+    for (const { at, kind, from, to, kg, why } of asked)
+      console.log(`  asked: ${at} ${kind} ${from ?? '?'} → ${to ?? '?'} ${kg ?? ''} kg: ${why}`);
+    for (const { at, from, lot, to, wetKg } of wrong) console.log(`  WRONG: ${at} ${lot ?? from} → ${to} ${wetKg}`);
+    if (wrong.length > 0 || right < 0.95 * loads) await end(1);
+  }
   if (values.exit || values.url || code !== 0) await end(code);
   else if (!ending) console.log(`\n  The farm stays open at ${address}; Ctrl-C stops it.`);
 } catch (error) {

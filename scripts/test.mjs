@@ -132,7 +132,12 @@ try {
       const server = await startServer({
         url,
         port: await anyFreePort(),
-        env: { FANEGA_LOG: 'error', FANEGA_SIGN_IN_LIMIT: '0', FANEGA_SET_UP_CODE: SET_UP_CODE },
+        env: {
+          FANEGA_LOG: 'error',
+          FANEGA_SIGN_IN_LIMIT: '0',
+          FANEGA_FARM_LIMIT: '500',
+          FANEGA_SET_UP_CODE: SET_UP_CODE,
+        },
       });
       servers.push(server);
       return server.address;

@@ -98,6 +98,9 @@ const PLAN: readonly FieldPlan[] = [
   ['Buttonbush West', 'BW', 69.8, 'soybean', 'Delta 49', 56, 13.6],
 ];
 
+/** The part of the first field that is of another variety. */
+export const STRIP = 'zone-strip';
+
 function fieldPlan(count: number): FieldPlan[] {
   return Array.from({ length: count }, (_, i) => {
     const plan = PLAN[i % PLAN.length]!;
@@ -233,6 +236,7 @@ interface Standing {
 
 /** Writes the entries of a season as the people of the farm would, and replays them on the way to know what is where. */
 class BookWriter {
+  private isLast = false;
   readonly readings: DemoReading[] = [];
   readonly bridged: DemoBridged[] = [];
   private readonly random: () => number;
@@ -320,6 +324,7 @@ class BookWriter {
   }
 
   season(plans: readonly FieldPlan[], lots: readonly DemoLot[], year: number, last: boolean): void {
+    this.isLast = last;
     const standing: Standing[] = plans.map((plan, i) => ({
       plan,
       lot: lots[i]!,
@@ -400,7 +405,7 @@ class BookWriter {
       const moisture = this.moisture(s);
       const weight = this.scaleKg(poundsToKilograms(dump * crop.legalPounds));
       const combine = this.random() < 0.6 ? 1 : 2;
-      this.cut(s.lot.id, cart, weight, moisture, combine, scaleBroken);
+      this.cut(s.lot.id, cart, weight, moisture, combine, scaleBroken, this.inStrip(s) ? { zone: STRIP } : {});
       wet += weight * moisture;
       kg += weight;
       s.bushelsLeft -= dump;
@@ -416,6 +421,13 @@ class BookWriter {
     this.unload(truck, field.lot.crop, moisture, driver);
   }
 
+  /** The first field has a strip of another variety, whose loads say so. */
+  private inStrip({ plan, bushelsLeft }: Standing): boolean {
+    const [, tag, acres, , , perAcre] = plan;
+    const left = bushelsLeft / (acres * perAcre);
+    return this.isLast && tag === PLAN[0]![1] && left < 0.47 && left > 0.21;
+  }
+
   /** A dump into a cart; every third one is read off the display too, and where the scale is broken the display is all there is. */
   private cut(
     lot: string,
@@ -424,6 +436,7 @@ class BookWriter {
     moisture: number,
     combine: number,
     scaleBroken: boolean,
+    part: { readonly zone?: string },
   ): void {
     const who = [combine === 1 ? 'Oona' : 'Bea', `combine-${combine}-tablet`] as const;
     const took = this.clock - (this.lastDump.get(combine) ?? -Infinity);
@@ -434,12 +447,15 @@ class BookWriter {
     const shown = Math.round((weight * (1 + bias + (this.scatter() - 0.5) * 0.02)) / KG_PER_LB / 10) * 10 * KG_PER_LB;
     if (scaleBroken) {
       this.add(
-        { type: 'harvest', lot, to: cart, wetKg: shown, moisture, method: 'monitor', note: 'cart scale has no cable' },
+        { type: 'harvest', lot, ...part, to: cart, wetKg: shown, moisture, method: 'monitor', note: 'cart scale has no cable' }, // prettier-ignore
         ...who,
       );
       return;
     }
-    const id = this.add({ type: 'harvest', lot, to: cart, wetKg: weight, moisture, method: 'cartScale' }, ...who);
+    const id = this.add(
+      { type: 'harvest', lot, ...part, to: cart, wetKg: weight, moisture, method: 'cartScale' },
+      ...who,
+    );
     if (this.dump++ % 3 === 0)
       this.add({ type: 'witness', of: id, wetKg: shown, method: 'monitor' }, ...who, 0.3, this.scatter);
   }

@@ -1,5 +1,5 @@
 import { type Crew, type FieldBoundary, type FieldZone, instantOf } from '@fanega/core';
-import type { DemoFarm } from './farm.js';
+import { type DemoFarm, STRIP } from './farm.js';
 import { seeded } from './random.js';
 import type { DemoLog, DemoSetting } from './records.js';
 import { ulidAt } from './ulid.js';
@@ -71,6 +71,21 @@ export function demoFieldWork(farm: DemoFarm, seed = 20260918): DemoFieldWork {
     why: 'planted again three weeks later',
   };
   settings.push({ kind: 'fieldZone', subject: 'zone-replanted', body: zone });
+  const ofStrip = farm.entries.filter((entry) => entry.type === 'harvest' && entry.zone === STRIP);
+  const strip = farm.lots.find(({ id: lotId }) => ofStrip[0]?.type === 'harvest' && ofStrip[0].lot === lotId);
+  const whole = farm.fields.find(({ id: fieldId }) => fieldId === strip?.fieldId);
+  if (strip && whole) {
+    const ofField = farm.entries.filter((entry) => entry.type === 'harvest' && entry.lot === strip.id);
+    const kg = (entries: typeof ofField): number => entries.reduce((sum, entry) => sum + (entry.type === 'harvest' ? entry.wetKg * (1 - entry.moisture) : 0), 0); // prettier-ignore
+    // It brought a twentieth more an acre than the rest: so many acres it had.
+    const acres =
+      Math.round((10 * whole.acres * kg(ofStrip)) / (kg(ofStrip) + 1.05 * (kg(ofField) - kg(ofStrip)))) / 10;
+    settings.push({
+      kind: 'fieldZone',
+      subject: STRIP,
+      body: { fieldId: strip.fieldId, season, name: 'South strip', kind: 'strip', acres, ring: [], variety: 'KL 2231', cutOn: ofStrip.at(-1)!.at.slice(0, 10), why: '' }, // prettier-ignore
+    });
+  }
   const pins = [
     ['lowWire', 190, 4, 'Fold the auger; 14 ft at the road', 80],
     ['washout', 30, 610, 'Down the old ditch, three rows wide', 60],

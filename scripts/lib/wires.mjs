@@ -48,3 +48,59 @@ export async function makeWires(address, file) {
   chmodSync(file, 0o600);
   return Object.keys(tokens).length;
 }
+
+/** Lets loads record themselves on the demo farm, with its own yard as the place where trucks are emptied. */
+export async function recordItself(address) {
+  const { YARD_SPOT } = await import('@fanega/devices');
+  const { farmId, call } = await enterDemo(address);
+  const [{ places, lots }, trace, haul] = await Promise.all([
+    call('GET', `/farms/${farmId}/header`),
+    call('GET', `/farms/${farmId}/trace/records`),
+    call('GET', `/farms/${farmId}/haul/records`),
+  ]);
+  // Where the stand-ins put it: from the first corner of the field that is cut first.
+  const first = lots.filter(({ tag }) => tag === 'LG').sort((a, b) => b.season - a.season)[0];
+  const [corner] = Object.values(trace.settings.fieldBoundary).find(({ value }) => value.field === first.fieldId).value
+    .points;
+  const perDegree = 111_195;
+  const yard = {
+    placeId: places.find(({ kind }) => kind === 'wetBin').id,
+    lon: corner.lon + YARD_SPOT.east / (perDegree * Math.cos((corner.lat * Math.PI) / 180)),
+    lat: corner.lat + YARD_SPOT.north / perDegree,
+    radius: YARD_SPOT.radius,
+  };
+  const { revision = 0 } = haul.settings.selfRecording.farm ?? {};
+  await call('PUT', `/farms/${farmId}/haul/self-recording/farm`, { revision, value: { on: true, yards: [yard] } });
+}
+
+const SIGN = 'seen ';
+const SAME_MS = 180_000;
+
+/** Loads of a day as the stand-ins made them against those that recorded themselves; waits until nothing more is seen. */
+export async function heldAgainst(address, truth, wait) {
+  const { farmId, call } = await enterDemo(address);
+  const bookOf = async () => (await call('GET', `/farms/${farmId}/book`)).entries.filter(({ device }) => device?.startsWith(SIGN)); // prettier-ignore
+  let seen = await bookOf();
+  for (let still = 0; still < 5;) {
+    await wait(2000);
+    const more = await bookOf();
+    still = more.length === seen.length ? still + 1 : 0;
+    seen = more;
+  }
+  const loads = truth.filter(({ type }) => type === 'harvest' || type === 'move');
+  const own = seen.filter(({ type }) => type === 'harvest' || type === 'move');
+  const isIt = (a, b) =>
+    a.type === b.type &&
+    a.to === b.to &&
+    (a.type === 'harvest' ? a.lot === b.lot : a.from === b.from) &&
+    Math.abs(Date.parse(a.at) - Date.parse(b.at)) < SAME_MS &&
+    (a.wetKg === undefined || b.wetKg === undefined || Math.abs(a.wetKg - b.wetKg) <= 0.02 * b.wetKg);
+  const asked = (await call('GET', `/farms/${farmId}/haul/records`)).logs.seenLoad.filter(({ voided }) => !voided);
+  return {
+    loads: loads.length,
+    right: loads.filter((load) => own.some((one) => isIt(one, load))).length,
+    wrong: own.filter((one) => !loads.some((load) => isIt(one, load))),
+    asked: asked.map(({ body }) => body),
+    missed: loads.filter((load) => !own.some((one) => isIt(one, load))),
+  };
+}

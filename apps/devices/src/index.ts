@@ -3,6 +3,7 @@ export { binReadings, STAND_IN_CABLES } from './cables.js';
 export { CartScale, cartCurve, type CartFigure, type CartMotion } from './cart-scale.js';
 export { harvestDay } from './day/day.js';
 export type { DayEvent } from './day/events.js';
+export { YARD_SPOT } from './day/whereabouts.js';
 export { play, type PlayOptions, type Sender } from './day/play.js';
 export { KESTREL_DAY, wiresOf, type DayPlan, type Wire } from './day/plan.js';
 export { ElevatorDesk, type Ticket } from './elevator.js';

@@ -1,5 +1,5 @@
 // npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN …; docs/devices.md lists them
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import type { DeviceHello, DeviceNames } from '@fanega/contract';
@@ -31,7 +31,8 @@ const USAGE = `npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN 
   level         --bin NAME --below 12.4                     ft from the eave down to the grain
   bids          --buyer NAME --crop corn [--price 4.40] [--futures 4.62 --basis -0.2 --month "Dec 2026"] [--for 40]   what a buyer bids, for so many days
   motors        [--run "pit,leg-1"] [--stand "leg-2"]       what motors of the site do, by their ids
-  day           --wires FILE [--speed 60]                   a whole harvest day; npm run demo:day makes the wires`;
+  day           --wires FILE [--speed 60] [--quiet FILE]    a whole harvest day; npm run demo:day makes the wires; quiet: carts and the own scale
+                                                            write no loads, which go into a file instead, to be held against what was seen`;
 
 const OPTIONS = {
   allowPositionals: true,
@@ -57,6 +58,7 @@ const OPTIONS = {
     price: { type: 'string' },
     ticket: { type: 'string', default: '4001' },
     wires: { type: 'string' },
+    quiet: { type: 'string' },
     bin: { type: 'string' },
     days: { type: 'string', default: '30' },
     level: { type: 'string', default: '5' },
@@ -392,11 +394,14 @@ async function day(): Promise<void> {
     `${farm}: ${new Intl.DateTimeFormat('en-US', { timeZone, dateStyle: 'full' }).format(midnightMs)}, at ${values.speed} times the pace`,
   );
   let troubles = 0;
+  const truth: object[] = [];
   const { entries, figures } = await play(harvestDay({ names, plan: KESTREL_DAY, midnightMs, offset, seed }), wires, {
     speed,
     clock: () => performance.now(),
     wait: (ms) => wait(ms),
-    onEntry: ({ atMs, entry }) => {
+    ...(values.quiet === undefined ? {} : { quiet: (wire: string) => OWN_WIRES.test(wire) }),
+    onEntry: ({ atMs, entry, wire }) => {
+      if (values.quiet !== undefined && OWN_WIRES.test(wire)) truth.push(entry);
       if (entry.type !== 'move' && entry.type !== 'harvest') return;
       const bushels =
         entry.wetKg === undefined
@@ -414,8 +419,11 @@ async function day(): Promise<void> {
   console.log(
     `The day is over: ${entries} entries, ${figures.toLocaleString('en-US')} figures${troubles > 0 ? `, ${troubles} that the farm did not take` : ''}`,
   );
+  if (values.quiet !== undefined) writeFileSync(values.quiet, JSON.stringify(truth));
   if (troubles > 0) process.exitCode = 1;
 }
+/** Whose loads the machines themselves see. */
+const OWN_WIRES = /^(scale|display):|^bridge$/;
 
 const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {
   weather,

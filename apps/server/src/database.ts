@@ -2,7 +2,7 @@ import { type ConnectionOptions, createConnection } from 'mysql2/promise';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { WeatherRow } from './features/fields/index.js';
 import { CableReadingRow, KeptShareRow, LevelRow, MotorRow, OwnerLinkRow } from './features/store/index.js';
-import { LiveFigureRow, WeighTicketAxleRow, WeighTicketRow, WeighTicketShareRow } from './features/haul/index.js';
+import { LiveFigureRow, MachinePositionRow, WeighTicketAxleRow, WeighTicketRow, WeighTicketShareRow } from './features/haul/index.js';
 import {
   BaseRow,
   EntryRow,
@@ -43,6 +43,7 @@ import { PairedJobs1792300000000 } from './migrations/1792300000000-paired-jobs.
 import { SignInTries1792400000000 } from './migrations/1792400000000-sign-in-tries.js';
 import { OwnerLinks1792500000000 } from './migrations/1792500000000-owner-links.js';
 import { SafetyWords1792600000000 } from './migrations/1792600000000-safety-words.js';
+import { SeenLoads1792900000000 } from './migrations/1792900000000-seen-loads.js';
 import { CabAndField1792800000000 } from './migrations/1792800000000-cab-and-field.js';
 import { Fuel1792700000000 } from './migrations/1792700000000-fuel.js';
 import { databaseAt, DatabaseHosts, useHosts } from './platform/database-hosts.js';
@@ -72,6 +73,7 @@ const ENTITIES = [
     WeighTicketAxleRow,
     WeighTicketShareRow,
     LiveFigureRow,
+    MachinePositionRow,
     PhotoRow,
     CableReadingRow,
     LevelRow,
@@ -125,6 +127,7 @@ export function dataSourceOptions(url: string, nodes?: DatabaseHosts): DataSourc
       SafetyWords1792600000000,
       Fuel1792700000000,
       CabAndField1792800000000,
+      SeenLoads1792900000000,
     ],
     synchronize: false,
     poolSize: 10,

@@ -96,6 +96,7 @@ export class Harness {
       signInLimit: 0,
       strangerLimit: 0,
       deviceLimit: 10,
+      farmLimit: 50,
       setUpCode: SET_UP_CODE,
       hosts: [],
       proxies: 0,

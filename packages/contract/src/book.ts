@@ -121,6 +121,11 @@ export class EntryBody {
   @Id()
   lot?: string;
 
+  @ApiPropertyOptional({ description: 'the part of the field that a harvest came off' })
+  @IsOptional()
+  @Id()
+  zone?: string;
+
   @ApiPropertyOptional()
   @For('move')
   @Id()

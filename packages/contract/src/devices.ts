@@ -16,6 +16,7 @@ export const DEVICE_KINDS = [
   'motors',
   'level',
   'bids',
+  'tracker',
 ] as const;
 export type DeviceKind = (typeof DEVICE_KINDS)[number];
 
@@ -83,6 +84,8 @@ export interface DeviceNames {
     readonly tag: string;
     readonly crop: string;
     readonly acres: number;
+    /** Corners of the field's outer edge; left out where nobody drew it. */
+    readonly edge?: readonly { readonly lon: number; readonly lat: number }[];
   }[];
 }
 

@@ -39,6 +39,34 @@ export class WeightsBody {
   samples: ScaleSampleBody[];
 }
 
+/** Where a machine was at one moment, as its receiver says. */
+export class PositionSampleBody {
+  @ApiProperty()
+  @IsInstant()
+  at: string;
+
+  @ApiProperty({ description: '° east' })
+  @IsBetween(-180, 180, 'a longitude is from -180 to 180°')
+  lon: number;
+
+  @ApiProperty({ description: '° north' })
+  @IsBetween(-90, 90, 'a latitude is from -90 to 90°')
+  lat: number;
+
+  @ApiProperty({ description: 'm: it is within so far of it' })
+  @IsBetween(0, 100_000, 'an accuracy is in meters, from 0 to 100,000')
+  accuracy: number;
+}
+
+export class PositionsBody {
+  @ApiProperty({ type: [PositionSampleBody] })
+  @IsArray()
+  @ArrayMinSize(1, { message: 'samples is empty' })
+  @ArrayMaxSize(600, { message: 'at most 600 samples at once' })
+  @Each(() => PositionSampleBody)
+  samples: PositionSampleBody[];
+}
+
 /** What a combine's display shows at one moment. */
 export class FlowSampleBody {
   @ApiProperty()

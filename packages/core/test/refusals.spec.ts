@@ -42,8 +42,10 @@ describe('no science answers with NaN', () => {
       [
         'fields/view',
         'fields/standing',
+        'fields/reading-line',
         'fields/next-season',
         'fields/zones',
+        'fields/by-part',
         'haul/covers',
         'fields/field-now',
         'fields/field-verdict',

@@ -15,6 +15,7 @@ import * as dry from '../src/dry/index.js';
 import * as store from '../src/store/index.js';
 import * as sell from '../src/sell/index.js';
 import * as trace from '../src/trace/index.js';
+import * as cab from '../src/cab/index.js';
 
 const CHECKS: readonly CheckTable[] = [
   ...cropsAndMoisture,
@@ -22,7 +23,7 @@ const CHECKS: readonly CheckTable[] = [
   ...dryingAndStorage,
   ...harvestHaulingSelling,
 ];
-const FOLDERS = { crops, grain, fields, cut, haul, dry, store, sell, trace };
+const FOLDERS = { crops, grain, fields, cut, haul, cab, dry, store, sell, trace };
 const isFormula = (value: unknown): value is Formula =>
   typeof value === 'object' && value !== null && 'equation' in value && 'standing' in value;
 const formulasOf = (folder: object): Formula[] => Object.values(folder).filter(isFormula);

@@ -62,6 +62,13 @@ export class Cart {
   get wire(): string {
     return `scale:${this.place.id}`;
   }
+  /** Beside whom it is, or on its way to, and in how many seconds; null: it waits where it is. */
+  get goes(): { readonly to: Combine | Truck; readonly seconds: number } | null {
+    const { doing } = this;
+    return doing.what === 'waits'
+      ? null
+      : { to: 'combine' in doing ? doing.combine : doing.truck, seconds: doing.what.startsWith('drives') && 'seconds' in doing ? doing.seconds : 0 }; // prettier-ignore
+  }
   private get room(): number {
     return (this.place.capacityBu ?? 1000) * this.world.kgPerBu - this.held.kg;
   }

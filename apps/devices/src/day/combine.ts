@@ -33,6 +33,7 @@ export class Combine {
   private inRow = 0;
   private moving = 0;
   private at: StandingField | undefined;
+  private meters = 0;
 
   constructor(
     private readonly world: World,
@@ -53,6 +54,10 @@ export class Combine {
     this.display = new Display(world.chance(), FAULTS[index % FAULTS.length]);
   }
 
+  /** Where it cuts, and how far it went in that field, m. */
+  get ground(): { readonly field: StandingField | undefined; readonly meters: number } {
+    return { field: this.at, meters: this.meters };
+  }
   get wire(): string {
     return `display:${this.place.id}`;
   }
@@ -79,6 +84,7 @@ export class Combine {
       flow = Math.min(this.at!.kg, Math.max(0.2 * rate, rate * (1 + this.yields.next())));
       moisture = Math.max(0.1, plan.moisture - (0.012 * Math.max(0, world.minute - 600)) / 600 + this.wet.next());
       speed = rate / (((plan.yieldBu * world.kgPerBu) / ACRE_M2) * width);
+      this.meters += speed;
       this.at!.kg -= flow;
       this.tank.add(flow, moisture);
       this.from = this.at;
@@ -101,6 +107,7 @@ export class Combine {
       if (this.tank.kg > REST_KG && this.at !== undefined) return false;
       this.moving = this.at === undefined ? 0 : MOVE_SECONDS;
       this.at = world.field;
+      this.meters = 0;
     }
     if (this.moving > 0) {
       this.moving--;

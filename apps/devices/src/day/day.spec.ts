@@ -96,7 +96,7 @@ describe('the simulated harvest day', () => {
     expect(day(2)).not.toEqual(events);
     const wires = new Set(wiresOf(NAMES.places, KESTREL_DAY).map(({ key }) => key));
     expect([...new Set(events.map(({ wire }) => wire))].filter((wire) => !wires.has(wire))).toEqual([]);
-    expect(wires.size).toBe(12);
+    expect(wires.size).toBe(15);
   });
 
   it('the site reports itself: the leg never stands while the pit runs, the dryer’s control by its batches, cables by the hour', () => {

@@ -8,6 +8,7 @@ import type { DayEvent } from './events.js';
 import { type DayPlan, placesOf } from './plan.js';
 import { Site } from './site.js';
 import { Buyer, Truck, Yard } from './truck.js';
+import { Whereabouts } from './whereabouts.js';
 import { World } from './world.js';
 
 const READ_AT = [15, 180, 390];
@@ -40,6 +41,7 @@ export function* harvestDay(input: {
   const tester = new HandTester(world.chance());
   // After all others: what it draws by chance changes nothing of theirs.
   const site = new Site(world, dryer, yard);
+  const where = new Whereabouts(world, combines, carts, trucks, buyers);
   const seconds = (plan.ends - plan.begins) * 60;
   for (let second = 0; second < seconds; second++) {
     world.now = midnightMs + plan.begins * 60_000 + second * 1000;
@@ -74,6 +76,7 @@ export function* harvestDay(input: {
     for (const truck of trucks) truck.step();
     dryer.step();
     site.step(second);
+    where.step(second);
     yield* world.drain();
   }
 }

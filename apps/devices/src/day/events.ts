@@ -5,6 +5,10 @@ import type { FlowMoment, Reading } from '@fanega/core';
 export type DayEvent = { readonly atMs: number; /** Which wire: its key in the plan. */ readonly wire: string } & (
   | { readonly what: 'weight'; readonly kg: number }
   | { readonly what: 'flow'; readonly flow: FlowMoment }
+  | {
+      readonly what: 'position';
+      readonly point: { readonly lon: number; readonly lat: number; readonly accuracy: number };
+    }
   | { readonly what: 'entry'; readonly entry: EntryBody }
   | { readonly what: 'reading'; readonly reading: Reading }
   | { readonly what: 'dryer'; readonly sample: DryerSaysBody }

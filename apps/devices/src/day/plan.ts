@@ -114,9 +114,10 @@ const KINDS: Readonly<Record<string, { readonly key: string; readonly kind: Devi
   cart: { key: 'scale', kind: 'cartScale', ending: 'scale' },
   combine: { key: 'display', kind: 'monitor', ending: 'display' },
   buyer: { key: 'desk', kind: 'elevator', ending: 'desk' },
+  truck: { key: 'tracker', kind: 'tracker', ending: 'tracker' },
 };
 
-/** The devices that the day needs: one scale a cart, one display a combine, one desk a buyer, and one of each that the yard has. */
+/** The devices that the day needs: one scale a cart, one display a combine, one desk a buyer, one tracker a truck, and one of each that the yard has. */
 export function wiresOf(
   places: readonly { readonly id: string; readonly name: string; readonly kind: string }[],
   plan: DayPlan,

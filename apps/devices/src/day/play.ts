@@ -12,6 +12,8 @@ export interface PlayOptions {
   readonly clock: () => number;
   readonly wait: (ms: number) => Promise<void>;
   readonly onEntry?: (event: DayEvent & { what: 'entry' }) => void;
+  /** Entries of these wires are not told: whoever looks on finds them in the figures, or does not. */
+  readonly quiet?: (wire: string) => boolean;
   readonly onTime?: (atMs: number) => void;
   /** What could not be said, in the farm's words; the day goes on. */
   readonly onTrouble?: (event: DayEvent, error: Error) => void;
@@ -23,6 +25,9 @@ const CALL_EVERY_MS = 400;
 const FAST_BATCH_MS = 590_000;
 const MOST = 600;
 
+/** What is sent many at once. */
+type Figures = 'weights' | 'flows' | 'positions';
+
 /** Tells a day's events to the farm, at a speed: figures in batches, everything else one by one and in order. */
 export async function play(
   events: Iterable<DayEvent>,
@@ -31,7 +36,7 @@ export async function play(
 ): Promise<{ entries: number; figures: number }> {
   const { speed, clock, wait } = options;
   const batchMs = Number.isFinite(speed) ? Math.max(1000, CALL_EVERY_MS * speed) : FAST_BATCH_MS;
-  const waiting = new Map<string, { what: 'weights' | 'flows'; samples: object[]; event: DayEvent }>();
+  const waiting = new Map<string, { what: Figures; samples: object[]; event: DayEvent }>();
   let [beganReal, beganSim, flushedSim] = [clock(), NaN, NaN];
   const counted = { entries: 0, figures: 0 };
   const say = async (event: DayEvent, what: string, body: object): Promise<void> => {
@@ -49,7 +54,7 @@ export async function play(
     for (const [key] of ready) waiting.delete(key);
     await Promise.all(ready.map(([, { what, samples, event }]) => say(event, what, { samples })));
   };
-  const keep = async (event: DayEvent, what: 'weights' | 'flows', sample: object): Promise<void> => {
+  const keep = async (event: DayEvent, what: Figures, sample: object): Promise<void> => {
     const key = `${event.wire} ${what}`;
     const batch = waiting.get(key) ?? { what, samples: [], event };
     batch.samples.push(sample);
@@ -79,9 +84,13 @@ export async function play(
       case 'entry':
         // A load is told after the figures that show it.
         await flush(event.wire);
+        options.onEntry?.(event);
+        if (options.quiet?.(event.wire)) break;
         await say(event, 'entries', { entries: [event.entry] });
         counted.entries++;
-        options.onEntry?.(event);
+        break;
+      case 'position':
+        await keep(event, 'positions', { at, ...event.point });
         break;
       case 'reading':
         await say(event, 'readings', event.reading);

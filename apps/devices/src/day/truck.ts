@@ -115,6 +115,27 @@ export class Truck {
   get room(): number {
     return this.fullKg - this.held.kg;
   }
+  /** Where it is, or drives to, and in how many seconds it is there. */
+  get goes(): { readonly to: 'field' | 'yard' | Buyer; readonly seconds: number } {
+    const { doing } = this;
+    switch (doing.what) {
+      case 'drives to buyer':
+        return { to: doing.buyer, seconds: doing.seconds };
+      case 'in line':
+      case 'unloads':
+        return { to: doing.buyer, seconds: 0 };
+      case 'drives home':
+        return { to: 'yard', seconds: doing.seconds };
+      case 'waits for the bridge':
+      case 'on the bridge':
+      case 'dumps':
+        return { to: 'yard', seconds: 0 };
+      case 'drives to field':
+        return { to: 'field', seconds: doing.seconds };
+      default:
+        return { to: 'field', seconds: 0 };
+    }
+  }
   get waits(): boolean {
     return this.doing.what === 'field' && !this.taken;
   }

@@ -32,6 +32,8 @@ export interface StandingField {
   readonly plan: FieldPlan;
   readonly lotId: string;
   readonly fieldId: string;
+  /** the corners of its edge; none: nobody drew it */
+  readonly edge: readonly { readonly lon: number; readonly lat: number }[];
   kg: number;
 }
 
@@ -61,7 +63,13 @@ export class World {
     this.fields = plan.fields.map((field) => {
       const lot = names.lots.find(({ tag }) => tag === field.tag);
       if (!lot) throw new Error(`the farm has no field with the tag ${field.tag}`);
-      return { plan: field, lotId: lot.id, fieldId: lot.fieldId, kg: field.bushels * this.kgPerBu };
+      return {
+        plan: field,
+        lotId: lot.id,
+        fieldId: lot.fieldId,
+        edge: lot.edge ?? [],
+        kg: field.bushels * this.kgPerBu,
+      };
     });
   }
 

@@ -11,6 +11,8 @@ export interface Config {
   readonly strangerLimit: number;
   /** Calls a second that a device may make, four times as many at once; 0 switches the limit off. */
   readonly deviceLimit: number;
+  /** Farms that one person may own. */
+  readonly farmLimit: number;
   /** What the first run of a farm of one's own asks for; null: nobody may begin one. */
   readonly setUpCode: string | null;
   /** Names by which this server is reached, beside addresses and this machine's own. */
@@ -44,6 +46,7 @@ export function readConfig(env: NodeJS.ProcessEnv = process.env): Config {
     signInLimit: Number(env.FANEGA_SIGN_IN_LIMIT ?? 10),
     strangerLimit: Number(env.FANEGA_STRANGER_LIMIT ?? 20),
     deviceLimit: Number(env.FANEGA_DEVICE_LIMIT ?? 10),
+    farmLimit: Number(env.FANEGA_FARM_LIMIT ?? 50),
     setUpCode: env.FANEGA_SET_UP_CODE || null,
     hosts: (env.FANEGA_HOSTS ?? '')
       .split(',')

@@ -1216,6 +1216,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/haul/seen-load': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['SeenLoadController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/seen-load/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['SeenLoadController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/dry/dryer-sample': {
     readonly parameters: {
       readonly query?: never;
@@ -2025,6 +2057,22 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['ScaleSetupController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/self-recording/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['SelfRecordingController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -3776,6 +3824,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/device/positions': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_positions'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/device/cables': {
     readonly parameters: {
       readonly query?: never;
@@ -4868,7 +4932,8 @@ export interface components {
       | 'binCables'
       | 'motors'
       | 'level'
-      | 'bids';
+      | 'bids'
+      | 'tracker';
     readonly DeviceNames: {
       readonly places: readonly {
         readonly id: string;
@@ -4885,6 +4950,10 @@ export interface components {
         readonly tag: string;
         readonly crop: string;
         readonly acres: number;
+        readonly edge?: readonly {
+          readonly lon: number;
+          readonly lat: number;
+        }[];
       }[];
     };
     readonly DeviceReadingAnswer: {
@@ -5229,6 +5298,7 @@ export interface components {
       readonly balance: components['schemas']['Balance'];
       readonly cutWetKg: number;
       readonly cutDryKg: number;
+      readonly cutByZone?: readonly components['schemas']['ZoneCut'][];
       readonly lastMoisture: components['schemas']['NewestReading'] | null;
       readonly firstCut: string | null;
       readonly lastCut: string | null;
@@ -5431,6 +5501,7 @@ export interface components {
       /** @constant */
       readonly type: 'harvest';
       readonly lot: string;
+      readonly zone?: string;
       readonly to: string;
       readonly wetKg: number;
       readonly moisture: number;
@@ -5479,6 +5550,7 @@ export interface components {
         readonly coverMoved: readonly components['schemas']['CoverMovedKept'][];
         readonly alarmHeard: readonly components['schemas']['AlarmHeardKept'][];
         readonly fieldChange: readonly components['schemas']['FieldChangeKept'][];
+        readonly seenLoad: readonly components['schemas']['SeenLoadKept'][];
       };
       readonly settings: {
         readonly truckSetup: {
@@ -5489,6 +5561,9 @@ export interface components {
         };
         readonly scaleSetup: {
           readonly [key: string]: components['schemas']['ScaleSetupKept'];
+        };
+        readonly selfRecording: {
+          readonly [key: string]: components['schemas']['SelfRecordingKept'];
         };
         readonly weightRules: {
           readonly [key: string]: components['schemas']['WeightRulesKept'];
@@ -6812,6 +6887,49 @@ export interface components {
       readonly through: string;
       readonly note?: string;
     };
+    readonly SeenLoadKept: {
+      readonly body: components['schemas']['SeenLoadRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly SeenLoadRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly machineId: string;
+      /** @enum {string} */
+      readonly kind: 'cut' | 'dump' | 'yard';
+      /** @description of places */
+      readonly from?: string;
+      /** @description of places */
+      readonly to?: string;
+      /** @description of lots */
+      readonly lotId?: string;
+      /** @description kg */
+      readonly kg?: number;
+      /** @description fraction */
+      readonly moisture?: number;
+      readonly emptied: boolean;
+      readonly why: string;
+    };
+    readonly SelfRecordingKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['SelfRecordingRecord'];
+    };
+    readonly SelfRecordingRecord: {
+      readonly on: boolean;
+      readonly yards: readonly {
+        /** @description of places */
+        readonly placeId: string;
+        /** @description ° */
+        readonly lon: number;
+        /** @description ° */
+        readonly lat: number;
+        /** @description m */
+        readonly radius: number;
+      }[];
+    };
     readonly SellPlanKept: {
       readonly revision: number;
       readonly value: components['schemas']['SellPlanRecord'];
@@ -7472,6 +7590,14 @@ export interface components {
     };
     /** @enum {string} */
     readonly WrongFieldReason: 'alone' | 'between' | 'moisture';
+    readonly ZoneCut: {
+      readonly wetKg: number;
+      readonly dryKg: number;
+      readonly first: string;
+      readonly last: string;
+      readonly lastMoisture: number;
+      readonly zoneId: string | null;
+    };
     readonly SignInBody: {
       readonly email: string;
       readonly password: string;
@@ -7568,6 +7694,8 @@ export interface components {
       readonly method?: 'ticket' | 'bridge' | 'cartScale' | 'volume' | 'monitor' | 'estimate';
       readonly note?: string;
       readonly lot?: string;
+      /** @description the part of the field that a harvest came off */
+      readonly zone?: string;
       readonly from?: string;
       readonly to?: string;
       readonly place?: string;
@@ -7804,7 +7932,8 @@ export interface components {
         | 'binCables'
         | 'motors'
         | 'level'
-        | 'bids';
+        | 'bids'
+        | 'tracker';
     };
     readonly ScaleSampleBody: {
       readonly at: string;
@@ -7827,6 +7956,18 @@ export interface components {
     };
     readonly FlowsBody: {
       readonly samples: readonly components['schemas']['FlowSampleBody'][];
+    };
+    readonly PositionSampleBody: {
+      readonly at: string;
+      /** @description ° east */
+      readonly lon: number;
+      /** @description ° north */
+      readonly lat: number;
+      /** @description m: it is within so far of it */
+      readonly accuracy: number;
+    };
+    readonly PositionsBody: {
+      readonly samples: readonly components['schemas']['PositionSampleBody'][];
     };
     readonly CableReadingBody: {
       readonly placeId: string;
@@ -9749,6 +9890,53 @@ export interface operations {
       };
     };
   };
+  readonly SeenLoadController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['SeenLoadRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly SeenLoadController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly DryerSampleController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -10972,6 +11160,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['ScaleSetupRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly SelfRecordingController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['SelfRecordingRecord'];
         };
       };
     };
@@ -13761,6 +13978,29 @@ export interface operations {
     readonly requestBody: {
       readonly content: {
         readonly 'application/json': components['schemas']['FlowsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_positions: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['PositionsBody'];
       };
     };
     readonly responses: {

@@ -71,6 +71,7 @@ const ALL: [name: string, kind: Kind, value: number, per?: number][] = [
   ['volume', quantity.volume, 120.5],
   ['hours', quantity.hours, 340.5],
   ['minutes', quantity.minutes, 25],
+  ['degrees', quantity.degrees, -38.60002],
   ['dollarsTyped', quantity.dollarsTyped, 1200],
   ['count', quantity.count, 4],
   ['kernelsOfLoss', quantity.kernelsOfLoss, 2, CORN],

@@ -282,6 +282,9 @@ export const power = everywhere({ name: 'kW', of: 1, decimals: 1 });
 /** min. */
 export const minutes = everywhere({ name: 'min', of: 1, decimals: 0 });
 
+/** ° of longitude or latitude: a hundred-thousandth is a long step. */
+export const degrees = everywhere({ name: '°', of: 1, decimals: 5 });
+
 /** Dollars, as they are typed. */
 export const dollarsTyped = everywhere({ name: '$', of: 1, decimals: 2 });
 

@@ -1,7 +1,7 @@
-import { type TapeLine, ticketFigures } from '@fanega/core';
+import { SEEN_SIGN, type TapeLine, ticketFigures } from '@fanega/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { type Farm, useFarm, useTapeLine } from '../data/farm';
+import { type Farm, useFarm, useNotebook, useTapeLine } from '../data/farm';
 import { useRecorder } from './record';
 import { Button, TextBox } from '../ui';
 import { Drawer } from '../ui/drawer';
@@ -12,6 +12,7 @@ import { mass, Moisture, priceText, Shown } from '../quantity/quantity';
 import { ShareList } from './share-list';
 import { clock, day } from '../quantity/time';
 import { WeighAgain } from './weigh-again';
+import { say } from '../words';
 
 /** One entry, as it was recorded and as it counts; from here it is voided, made again or traced. */
 export function EntryDrawer({
@@ -69,12 +70,14 @@ function EntryFacts({
   // A ticket that came late stands beside the load: its number and its price are the load's.
   const move = entry.type === 'move' ? entry : undefined;
   const said = ticketFigures(entry, line.witnesses);
+  const parts = useNotebook().data?.settings.fieldZone;
+  const part = entry.type === 'harvest' && entry.zone !== undefined ? parts?.[entry.zone]?.value.name : undefined;
   const rows: [string, React.ReactNode][] = [
     ['happened', when(entry.at)],
     ['recorded', entry.recordedAt ? `${when(entry.recordedAt)}${late ? ', late' : ''}` : 'not said'],
     [
       'by',
-      `${entry.by ?? 'not recorded'}${!entry.device ? '' : entry.device.startsWith('import ') ? ', out of a file' : ` on ${entry.device}`}`,
+      `${entry.by ?? 'not recorded'}${!entry.device ? '' : entry.device.startsWith('import ') ? ', out of a file' : entry.device.startsWith(SEEN_SIGN) ? `, ${say('seenItself')}` : ` on ${entry.device}`}`,
     ],
     ...(own.wetKg === undefined
       ? []
@@ -89,6 +92,7 @@ function EntryFacts({
     ...(own.moisture === undefined
       ? []
       : [['moisture', <Moisture value={own.moisture} />] as [string, React.ReactNode]]),
+    ...(part ? [['part of the field', part] as [string, React.ReactNode]] : []),
     ...(move && said.ticket ? [['ticket', said.ticket] as [string, React.ReactNode]] : []),
     ...(move?.grossKg !== undefined && move.tareKg !== undefined
       ? [

@@ -10,6 +10,7 @@ import { write } from '../data/outbox';
 const BELONGS: Partial<Record<DeviceKind, { readonly label: string; readonly kinds: readonly string[] }>> = {
   cartScale: { label: 'It stands under', kinds: ['cart', 'truck'] },
   monitor: { label: 'It is the display of', kinds: ['combine'] },
+  tracker: { label: 'It rides on', kinds: ['combine', 'cart', 'truck'] },
 };
 
 /** Which machine a scale or a display belongs to; nothing for devices that belong to none. */

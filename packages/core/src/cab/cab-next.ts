@@ -4,6 +4,8 @@ import type { HolderNow } from '../ledger/index.js';
 /** The newest load off the field: the next one is likely much like it. */
 export interface LoadBefore {
   readonly lot: string;
+  /** part of the field that it came off */
+  readonly zone?: string;
   readonly wetKg: number;
   /** wet-basis fraction */
   readonly moisture: number;
@@ -21,6 +23,7 @@ export type CabAction =
   | {
       readonly kind: 'cut';
       readonly lot: string;
+      readonly zone?: string;
       readonly to: string;
       readonly wetKg: number;
       readonly moisture: number;

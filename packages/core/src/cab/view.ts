@@ -1,6 +1,7 @@
 import { calendarDay } from '../kernel/index.js';
 import { type FlowMoment, type TankByFlow, tankByFlow } from '../cut/index.js';
 import {
+  type Entry,
   type FarmView,
   type HolderNow,
   holders,
@@ -10,6 +11,7 @@ import {
   type TapeLine,
 } from '../ledger/index.js';
 import type { LoadBefore } from './cab-next.js';
+import { SEEN_SIGN } from './seen-loads.js';
 
 /** Vessels as the likely next load is worked out from them. */
 export const holdersOf = (farm: FarmView): HolderNow[] => holders(farm.data.places, { get: farm.lot }, farm.held);
@@ -27,7 +29,15 @@ export function lately(farm: FarmView): {
       lines.map(({ entry, wetLots }) => ({ entry, crop: farm.cropOf(wetLots) })),
       (place) => used.get(place),
     ),
-    lastLoad: first?.type === 'harvest' ? { lot: first.lot, wetKg: first.wetKg, moisture: first.moisture } : null,
+    lastLoad:
+      first?.type === 'harvest'
+        ? {
+            lot: first.lot,
+            wetKg: first.wetKg,
+            moisture: first.moisture,
+            ...(first.zone === undefined ? {} : { zone: first.zone }),
+          }
+        : null,
   };
 }
 
@@ -68,16 +78,22 @@ export function byDisplay(
 
 const UNDO_MS = 10 * 60_000;
 
-/** What somebody recorded in the last ten minutes and may take back. @param deviceMs now by this device's clock, which stamped its own entries @param farmMs now by the farm's */
+/**
+ * What somebody recorded in the last ten minutes and may take back, and what recorded itself at his machine.
+ * @param deviceMs now by this device's clock, which stamped its own entries @param farmMs now by the farm's
+ */
 export function undoable(
   tape: readonly TapeLine[],
-  name: string,
-  phone: string,
+  { by: name, device: phone, place }: { readonly by: string; readonly device: string; readonly place: string },
   deviceMs: number,
   farmMs: number,
 ): TapeLine[] {
+  const itself = (entry: Entry): boolean =>
+    (entry.device?.startsWith(SEEN_SIGN) ?? false) &&
+    ((entry.type === 'harvest' && entry.to === place) ||
+      (entry.type === 'move' && (entry.from === place || entry.to === place)));
   return tape.filter(({ entry, voided }) => {
-    if (voided || entry.type === 'void' || !isSignedBy(entry.by, name)) return false;
+    if (voided || entry.type === 'void' || !(isSignedBy(entry.by, name) || itself(entry))) return false;
     const age =
       entry.device === phone && entry.recordedAt
         ? deviceMs - instantOf(entry.recordedAt)

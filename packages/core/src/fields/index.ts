@@ -41,21 +41,21 @@ export {
   type Why,
   type WhyCode,
 } from './next-field.js';
-export { type FieldRow, fieldRows, type NewestReading } from './view.js';
+export { type FieldRow, fieldRows, type NewestReading, type ZoneCut } from './view.js';
+export { type FieldPart, partsOf, type PartYield, type VarietyYield, yieldByPart, yieldByVariety } from './by-part.js';
 export {
   asBuyer,
   buyerOffset,
   type FieldFacts,
   cuttableAcres,
   fieldFacts,
-  type ReadingLine,
   type StandingRecords,
-  readingsOf,
   type Tester,
   buyerSaid,
   testersFor,
   testersOf,
 } from './standing.js';
+export { type ReadingLine, readingsOf } from './reading-line.js';
 export { fieldNow, type FieldNow } from './field-now.js';
 export { fieldVerdict, type FieldVerdict, type FieldVerdictInput, type VerdictReason } from './field-verdict.js';
 export { type NextLot, nextSeason } from './next-season.js';
@@ -66,8 +66,10 @@ export {
   type PinNear,
   pinsNear,
   POOR_METERS,
+  type FarmZones,
   type PhonePosition,
   ringOf,
+  zoneAt,
   type ZoneNow,
   zoneProblem,
   type ZoneProblem,

@@ -2,10 +2,11 @@ import { type Crop, cropOf, CROPS } from '../crops/index.js';
 import { LEAST_PAIRS, likelyBuyerReading } from '../grain/index.js';
 import { baseMoistureOf, type FarmView, instantOf } from '../ledger/index.js';
 import { areaOfRows } from '../cut/index.js';
-import { living, type LogEntry, type ReadingSource, type RecordsOf, type RowsLeft } from '../records/index.js';
+import { living, type LogEntry, type RecordsOf, type RowsLeft } from '../records/index.js';
 import { dryBushels, kgPerHaToBushelsPerAcre, kilogramsPerBushel, M2_PER_ACRE } from '../units/index.js';
 import type { FieldRow } from './view.js';
-import { acresToCut, type ZoneNow } from './zones.js';
+import { acresToCut, type FarmZones, type ZoneNow } from './zones.js';
+import { partsOf } from './by-part.js';
 
 /** What a field still has, from what it was expected to bring and what it brought. */
 export interface FieldFacts {
@@ -24,6 +25,7 @@ export interface FieldFacts {
 /** What was told of fields that stand: the farm's own facts, and rows counted from the seat where the view has them. */
 export type StandingRecords = RecordsOf<never, 'nextFieldPlan'> & {
   readonly logs: { readonly rowsLeft?: readonly LogEntry<'rowsLeft'>[] };
+  readonly settings: { readonly fieldZone?: FarmZones };
 };
 
 /** A rest this small is the edge of the map, not a field to go back to. */
@@ -39,6 +41,15 @@ export function fieldFacts(
   const counts = living<'rowsLeft'>(records?.logs.rowsLeft ?? []);
   const dry = (row: FieldRow, crop: Crop): number =>
     dryBushels(row.cutDryKg, crop.legalPounds, baseMoistureOf(crop.id, farm.data.farm.defaults));
+  /** What the loads leave: a part that is cut is gone whole, whatever it brought. */
+  const standing = (row: FieldRow, crop: Crop, expected: number): number => {
+    const zones = records?.settings.fieldZone ?? {};
+    const over = partsOf(row, zones).filter(({ zone }) => zone?.cutOn !== undefined);
+    const acres = row.lot.acres - over.reduce((sum, part) => sum + part.acres, 0);
+    const counted = over.reduce((sum, { cut }) => sum + (cut?.dryKg ?? 0), 0);
+    const base = baseMoistureOf(crop.id, farm.data.farm.defaults);
+    return Math.max(0, acres - dryBushels(Math.max(0, row.cutDryKg - counted), crop.legalPounds, base) / expected);
+  };
   return rows.map((row): FieldFacts => {
     const { lot } = row;
     const crop = cropOf(lot.crop) ?? CROPS.corn;
@@ -81,7 +92,7 @@ export function fieldFacts(
           areaOfRows(counted.rows, counted.rowSpacing, counted.passLength) / M2_PER_ACRE - acresSince(counted),
         )
       : expected !== null
-        ? Math.max(0, lot.acres - cut / expected)
+        ? standing(row, crop, expected)
         : cut > 0 && !cuttingToday
           ? 0
           : lot.acres;
@@ -167,41 +178,3 @@ export function buyerOffset(tester: Tester | undefined): number {
 
 /** A reading as the buyer would likely test it; the reading itself where its tester has too few pairs. */
 export const asBuyer = (moisture: number, offset: number): number => Math.min(0.6, Math.max(0, moisture + offset));
-
-/** A moisture of a field, as it is listed. */
-export interface ReadingLine {
-  readonly id: string;
-  readonly fieldId: string;
-  readonly at: string;
-  readonly moisture: number | null;
-  readonly source: ReadingSource;
-  readonly cracked: number | null;
-  readonly tester: string;
-  readonly spot: string;
-  /** of one zone alone; null: of the field */
-  readonly zoneId: string | null;
-  readonly by: string;
-  /** Taken back: it counts no longer, and is still there. */
-  readonly voided: boolean;
-}
-
-/** Readings of a field, newest first, those that were taken back among them. */
-export const readingsOf = (
-  records: { readonly logs: Pick<RecordsOf<'reading'>['logs'], 'reading'> },
-  fieldId: string,
-): ReadingLine[] =>
-  records.logs.reading
-    .filter(({ body }) => body.fieldId === fieldId)
-    .map(({ body, by, voided }) => ({
-      id: body.id,
-      fieldId,
-      at: body.at,
-      moisture: body.moisture ?? null,
-      source: body.source,
-      cracked: body.cracked ?? null,
-      tester: body.tester ?? '',
-      spot: body.spot ?? '',
-      zoneId: body.zoneId ?? null,
-      by,
-      voided,
-    }));

@@ -2,6 +2,7 @@ import {
   type Account,
   type Balance,
   balanceOf,
+  type CutPart,
   cuts,
   type FarmBook,
   instantOf,
@@ -18,6 +19,10 @@ export interface NewestReading {
   readonly hour?: readonly { readonly moisture: number; readonly tester: string }[];
 }
 
+export interface ZoneCut extends CutPart {
+  readonly zoneId: string | null;
+}
+
 /** One lot with its account, what was cut of it, and the moisture that was read last, in the field or off the combine. */
 export interface FieldRow {
   readonly lot: LotInfo;
@@ -26,6 +31,8 @@ export interface FieldRow {
   /** Wet kg as it came off the field, all measurements settled. */
   readonly cutWetKg: number;
   readonly cutDryKg: number;
+  /** What the loads brought by the zone that they name, null: that name none; left out where none names one. */
+  readonly cutByZone?: readonly ZoneCut[];
   readonly lastMoisture: NewestReading | null;
   readonly firstCut: string | null;
   readonly lastCut: string | null;
@@ -41,13 +48,19 @@ export function fieldRows(book: FarmBook, newest: ReadonlyMap<string, NewestRead
       const account = accounts[lot.id]!;
       const cut = cutOf.get(lot.id);
       const read = newest.get(lot.fieldId);
-      const fromCut = cut ? { moisture: cut.lastMoisture, at: cut.last, source: 'combine', tester: '' } : null;
+      // A load off one part says nothing of the others, where there are loads that name none.
+      const rest = cut?.zones.get('') ?? cut;
+      const fromCut = rest ? { moisture: rest.lastMoisture, at: rest.last, source: 'combine', tester: '' } : null;
+      const named = cut !== undefined && cut.zones.size > (cut.zones.has('') ? 1 : 0);
       return {
         lot,
         account,
         balance: balanceOf([account]),
         cutWetKg: cut?.wetKg ?? 0,
         cutDryKg: account.harvestedDryKg,
+        ...(named
+          ? { cutByZone: [...cut.zones].map(([zone, part]) => ({ zoneId: zone === '' ? null : zone, ...part })) }
+          : {}),
         lastMoisture:
           read && fromCut ? (instantOf(read.at) > instantOf(fromCut.at) ? read : fromCut) : (read ?? fromCut),
         firstCut: cut?.first ?? null,

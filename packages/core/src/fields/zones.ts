@@ -1,4 +1,4 @@
-import { closedRing, crossesItself, metersBetween, type Point, requireInRange, ringArea } from '../kernel/index.js'; // prettier-ignore
+import { closedRing, crossesItself, insideRing, metersBetween, type Point, requireInRange, ringArea } from '../kernel/index.js'; // prettier-ignore
 import type { LotInfo } from '../ledger/index.js';
 import type { FieldPin, FieldZone } from '../records/index.js';
 import { M2_PER_ACRE } from '../units/index.js';
@@ -63,6 +63,19 @@ export function zoneProblem({ ring, acres }: Pick<FieldZone, 'ring' | 'acres'>, 
   return drawn !== null && Math.abs(drawn - acres) > ACRES_DIFFER * acres ? 'acres_differ' : null;
 }
 
+/** Parts of fields as the farm has them, by their ids. */
+export type FarmZones = Readonly<Record<string, { readonly value: FieldZone }>>;
+
+/**
+ * The part that a machine stands in; null outside of all, or where nobody knows well enough where it is. Of parts that overlap the smallest.
+ * @param zones of the field that is cut
+ */
+export function zoneAt(zones: readonly ZoneNow[], at: PhonePosition): ZoneNow | null {
+  if (!(at.accuracy <= POOR_METERS)) return null;
+  const around = zones.filter(({ zone }) => zone.ring.length >= 3 && insideRing(ringOf(zone.ring), [at.lon, at.lat]));
+  return around.sort((a, b) => a.zone.acres - b.zone.acres)[0] ?? null;
+}
+
 export interface ZoneNow {
   readonly id: string;
   readonly zone: FieldZone;
@@ -73,10 +86,7 @@ export interface ZoneNow {
 }
 
 /** Zones that still stand, those first that wait. @param zones as the farm set them @param today day of the farm's calendar */
-export function zonesStanding(
-  zones: Readonly<Record<string, { readonly value: FieldZone }>>,
-  today: string,
-): ZoneNow[] {
+export function zonesStanding(zones: FarmZones, today: string): ZoneNow[] {
   return Object.entries(zones)
     .filter(([, { value }]) => value.cutOn === undefined && !value.gone)
     .map(([id, { value: zone }]) => ({

@@ -14,4 +14,4 @@ export { dayAfter, dayNumber, daysBetween } from './days.js';
 export { matchHeads } from './heads.js';
 export { plainName } from './names.js';
 export { toWallTime, calendarDay, startOfDay, fromWallTime, happensTwice } from './calendar.js';
-export { closedRing, crossesItself, metersBetween, type Point, ringArea } from './sphere.js';
+export { closedRing, crossesItself, insideRing, metersBetween, type Point, ringArea } from './sphere.js';

@@ -28,6 +28,16 @@ export const closedRing = (ring: readonly Point[]): readonly Point[] => {
   return first && last && (first[0] !== last[0] || first[1] !== last[1]) ? [...ring, first] : ring;
 };
 
+/** Is a point inside of a ring that ends where it began? By how often a line from it crosses the ring. */
+export function insideRing(ring: readonly Point[], [lon, lat]: Point): boolean {
+  let inside = false;
+  for (let i = 0; i < ring.length - 1; i++) {
+    const [a, b] = [ring[i]!, ring[i + 1]!];
+    if (a[1] > lat !== b[1] > lat && lon < ((b[0] - a[0]) * (lat - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside;
+  }
+  return inside;
+}
+
 const turn = (a: Point, b: Point, c: Point): number => Math.sign((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])); // prettier-ignore
 const meet = (a: Point, b: Point, c: Point, d: Point): boolean => turn(a, b, c) * turn(a, b, d) < 0 && turn(c, d, a) * turn(c, d, b) < 0; // prettier-ignore
 

@@ -99,6 +99,7 @@ function placeField(value: unknown, field: string, names: Names, buyerAllowed: b
 const TYPE_CHECKS: Record<Entry['type'], (o: Fields, names: Names, report: Report) => void> = {
   harvest(o, names, report) {
     lotField(o.lot, names, report);
+    optionalText(o.zone, 'zone', report);
     placeField(o.to, 'to', names, true, report);
     mass(o.wetKg, 'wetKg', true, report);
     moisture(o.moisture, 'moisture', true, report);

@@ -82,6 +82,7 @@ export {
   type BookMoisture,
   byTime,
   type Cut,
+  type CutPart,
   cuts,
   type DayFlow,
   dayFlow,

@@ -53,6 +53,8 @@ interface EntryBase {
 export interface HarvestEntry extends EntryBase {
   readonly type: 'harvest';
   readonly lot: string;
+  /** The part of the field that it came off, by its id; left out: nobody said. */
+  readonly zone?: string;
   readonly to: string;
   readonly wetKg: number;
   readonly moisture: number;

@@ -195,25 +195,37 @@ export function lastDried(book: FarmBook, from: number): { readonly from: number
   return last === undefined || before === undefined || before === null ? null : { from: before, to: last.moisture };
 }
 
-/** What was cut of each lot: wet kg with all measurements settled, first and last load, moisture of the last. */
-export interface Cut {
+/** What was cut: kg with all measurements settled, first and last load, moisture of the last. */
+export interface CutPart {
   readonly wetKg: number;
+  readonly dryKg: number;
   readonly first: string;
   readonly last: string;
   readonly lastMoisture: number;
 }
 
+/** What was cut of a lot, and of it by the zone that the loads name; '' is what names none. */
+export interface Cut extends CutPart {
+  readonly zones: ReadonlyMap<string, CutPart>;
+}
+
+const andLoad = (before: CutPart | undefined, at: string, wetKg: number, moisture: number): CutPart => ({
+  wetKg: (before?.wetKg ?? 0) + wetKg,
+  dryKg: (before?.dryKg ?? 0) + wetKg * (1 - moisture),
+  first: before?.first ?? at,
+  last: at,
+  lastMoisture: moisture,
+});
+
 export function cuts({ ledger }: FarmBook): Map<string, Cut> {
-  const found = new Map<string, Cut>();
+  const found = new Map<string, CutPart & { readonly zones: Map<string, CutPart> }>();
   for (const { entry, wetKg, moisture } of ledger.parcels(0, ledger.steps, (entry) => entry.type === 'harvest')) {
     if (entry.type !== 'harvest') continue;
     const cut = found.get(entry.lot);
-    found.set(entry.lot, {
-      wetKg: (cut?.wetKg ?? 0) + wetKg,
-      first: cut?.first ?? entry.at,
-      last: entry.at,
-      lastMoisture: moisture,
-    });
+    const zones = cut?.zones ?? new Map<string, CutPart>();
+    const zone = entry.zone ?? '';
+    zones.set(zone, andLoad(zones.get(zone), entry.at, wetKg, moisture));
+    found.set(entry.lot, { ...andLoad(cut, entry.at, wetKg, moisture), zones });
   }
   return found;
 }
@@ -321,6 +333,8 @@ export interface BookMoisture {
   readonly at: string;
   readonly moisture: number;
   readonly source: 'combine' | 'elevator';
+  /** of this part of the field alone; null: of the field */
+  readonly zoneId: string | null;
   readonly by: string;
 }
 
@@ -338,7 +352,8 @@ export function lotMoistures({ ledger }: FarmBook, lotId: string): BookMoisture[
     const source = entry.type === 'harvest' ? 'combine' : 'elevator';
     if (!((lots[lotId] ?? 0) >= ALONE * dryKg && dryKg > 0)) continue;
     if (source === 'elevator' && !('moisture' in entry && entry.moisture !== undefined)) continue;
-    found.push({ id: entry.id, at: entry.at, moisture, source, by: entry.by ?? '' });
+    const zoneId = entry.type === 'harvest' ? (entry.zone ?? null) : null;
+    found.push({ id: entry.id, at: entry.at, moisture, source, zoneId, by: entry.by ?? '' });
   }
   return found.reverse();
 }

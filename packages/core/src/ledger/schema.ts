@@ -118,12 +118,12 @@ export const bookSchema = {
       type: 'array',
       items: {
         oneOf: [
-          entry('harvest', 'grain off the field into a place', { lot: text, to: text, wetKg: kg, moisture }, [
-            'lot',
-            'to',
-            'wetKg',
-            'moisture',
-          ]),
+          entry(
+            'harvest',
+            'grain off the field into a place; zone names a part of the field',
+            { lot: text, zone: text, to: text, wetKg: kg, moisture },
+            ['lot', 'to', 'wetKg', 'moisture'],
+          ),
           entry(
             'move',
             'grain from place to place; into a buyer it is a delivery; wetKg left out means all of it',

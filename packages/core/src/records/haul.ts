@@ -42,6 +42,38 @@ export const FIELD_CHANGE = logKind('fieldChange', 'haul', 'field_changes', {
 });
 export type FieldChange = LogOf<typeof FIELD_CHANGE>;
 
+/** How a load that machines saw by themselves stands in doubt. */
+export const SEEN_KINDS = ['cut', 'dump', 'yard'] as const;
+export type SeenKind = (typeof SEEN_KINDS)[number];
+/** A load that machines saw and that is not sure: somebody is asked. Taken back once it is answered. */
+export const SEEN_LOAD = logKind('seenLoad', 'haul', 'seen_loads', {
+  /** whose scale or way shows it */
+  machineId: idOf('places'),
+  kind: choice(SEEN_KINDS),
+  from: optional(idOf('places')),
+  to: optional(idOf('places')),
+  lotId: optional(idOf('lots')),
+  kg: optional(number(0, 200_000, 'kg')),
+  moisture: optional(number(0, 0.6, 'fraction')),
+  emptied: flag(),
+  why: text(40, 1),
+});
+export type SeenLoadRecord = LogOf<typeof SEEN_LOAD>;
+
+/** A place where trucks are emptied, and how far around it they stand. */
+export const TRUCK_YARD = {
+  placeId: idOf('places'),
+  lon: number(-180, 180, '°'),
+  lat: number(-90, 90, '°'),
+  radius: number(10, 2000, 'm'),
+};
+/** Whether loads that machines are sure of enter the book by themselves, and where trucks are emptied. */
+export const SELF_RECORDING = settingKind('selfRecording', 'haul', 'self_recordings', 'farm', {
+  on: flag(),
+  yards: list(record(TRUCK_YARD), 0, 20),
+});
+export type SelfRecording = SettingOf<typeof SELF_RECORDING>;
+
 /** How grain that stands out is covered. */
 export const COVER_KINDS = ['tarp', 'lid', 'door', 'sheet'] as const;
 /** What is closed over a place before it rains, and how full it may be for that. */

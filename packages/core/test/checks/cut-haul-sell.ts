@@ -35,6 +35,8 @@ import {
   wearPart,
   WEAR_PART,
   LEFT_TO_CUT,
+  SEEN_LOADS,
+  seenLoads,
   heapedKg,
   HEAPED,
   indemnityOf,
@@ -142,7 +144,52 @@ const corn14 = {
 } as const;
 const wetLoad = { grossKg: poundsToKilograms(56_000), tareKg: 0, moisture: 0.18 };
 
+/** A cart takes on five tonnes beside a combine; where combine and display are otherwise is told. @returns 1 where it is sure */
+function sureOf(meters: number, accuracy: number, counted: number): number {
+  const at = (east: number) => ({ lon: -38.6 + east / 92_830, lat: 33.4, accuracy });
+  const times = Array.from({ length: 900 }, (_, i) => i * 1000);
+  const track = (east: number) => times.filter((ms) => ms % 10_000 === 0).map((atMs) => ({ atMs, ...at(east) }));
+  const [first] = seenLoads(
+    {
+      machines: [
+        { placeId: 'cart', kind: 'cart', track: track(0), weights: times.map((atMs) => ({ atMs, kg: Math.min(5000, Math.max(0, (atMs - 600_000) / 12)) })) }, // prettier-ignore
+        { placeId: 'combine', kind: 'combine', track: track(meters), flows: times.filter((ms) => ms < 600_000).map((atMs) => ({ atMs, flow: (5000 * counted) / 600, moisture: 0.18, speed: 1.5 })) }, // prettier-ignore
+      ],
+      lots: [{ lotId: 'lot', rings: [[[-38.61, 33.39], [-38.59, 33.39], [-38.59, 33.41], [-38.61, 33.41], [-38.61, 33.39]]] }], // prettier-ignore
+      yards: [],
+      heldKg: () => 0,
+      capacityKg: () => 25_000,
+      known: () => false,
+      emptiedMs: () => 0,
+      lastLot: () => null,
+      emptyKg: () => null,
+    },
+    900_000,
+  );
+  return first === undefined ? -1 : Number(first.sure);
+}
+
 export const harvestHaulingSelling = [
+  table(
+    {
+      formula: SEEN_LOADS,
+      title:
+        'A load off a combine so many meters away, its position good to so many, the display’s count over the scale’s',
+      source: 'By hand, from the rule: within 25 m, positions good to 40 m, display within 15 %',
+      standing: 'computed',
+      allowed: 0,
+      unit: '1 sure, 0 asked',
+    },
+    [
+      [8, 4, 1, 1],
+      [24, 4, 1.1, 1],
+      [40, 4, 1, 0],
+      [8, 90, 1, 0],
+      [8, 4, 1.3, 0],
+      [8, 4, 0.8, 0],
+    ],
+    sureOf,
+  ),
   table(
     {
       formula: LEFT_TO_CUT,

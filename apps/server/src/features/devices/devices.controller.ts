@@ -17,6 +17,7 @@ import {
   type SamplesAnswer,
   type WeatherAnswer,
   WeatherBody,
+  PositionsBody,
   WeightsBody,
 } from '@fanega/contract';
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
@@ -108,6 +109,14 @@ export class DeviceController {
   @Answers('SamplesAnswer')
   flows(@DeviceOf() device: DeviceCaller, @Body() body: FlowsBody): Promise<SamplesAnswer> {
     return this.service.flows(device, body);
+  }
+
+  @Post('positions')
+  @HttpCode(200)
+  @Allow('device')
+  @Answers('SamplesAnswer')
+  positions(@DeviceOf() device: DeviceCaller, @Body() body: PositionsBody): Promise<SamplesAnswer> {
+    return this.service.positions(device, body);
   }
 
   @Post('cables')

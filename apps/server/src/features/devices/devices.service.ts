@@ -14,6 +14,7 @@ import type {
   MotorsBody,
   NewDevice,
   WeatherBody,
+  PositionsBody,
   WeightsBody,
 } from '@fanega/contract';
 import { BID, checkRecord, currentSeason, deviceMayWrite, type Reading, WRITING_DEVICES } from '@fanega/core';
@@ -31,6 +32,7 @@ import { asEntry, FarmClock, LedgerService } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
 import { CablesService, LevelsService, MotorsService } from '../store/index.js';
 import { DevicesRepository } from './devices.repository.js';
+import { SeenService } from './seen.service.js';
 
 const MOST_DEVICES = 200;
 
@@ -50,6 +52,7 @@ export class DevicesService {
     @Inject(MotorsService) private readonly motorStates: MotorsService,
     @Inject(LevelsService) private readonly levelReadings: LevelsService,
     @Inject(DeviceTokens) private readonly tokens: DeviceTokens,
+    @Inject(SeenService) private readonly seen: SeenService,
   ) {}
 
   async add(farmId: string, body: DeviceBody): Promise<NewDevice> {
@@ -127,12 +130,27 @@ export class DevicesService {
 
   weights(device: DeviceCaller, body: WeightsBody): Promise<{ samples: number }> {
     only(device, 'cartScale', 'truckScale');
-    return this.live.weights(device.farmId, device.id, body);
+    return this.noticed(device, this.live.weights(device.farmId, device.id, body));
   }
 
   flows(device: DeviceCaller, body: FlowsBody): Promise<{ samples: number }> {
     only(device, 'monitor');
-    return this.live.flows(device.farmId, device.id, body);
+    return this.noticed(device, this.live.flows(device.farmId, device.id, body));
+  }
+
+  /** Where the machine is that a device rides on. */
+  async positions(device: DeviceCaller, body: PositionsBody): Promise<{ samples: number }> {
+    only(device, 'tracker', 'cartScale', 'monitor');
+    const { placeId } = (await this.records.settingsOf(device.farmId, 'scaleSetup'))[device.id]?.value ?? {};
+    if (placeId === undefined)
+      throw new Refused('not_found', 'Nobody said yet which machine this device rides on: set it in Haul, Scales.');
+    return this.noticed(device, this.live.positions(device.farmId, placeId, body));
+  }
+
+  private async noticed<T>({ farmId }: DeviceCaller, taken: Promise<T>): Promise<T> {
+    const answer = await taken;
+    this.seen.notice(farmId);
+    return answer;
   }
 
   cables(device: DeviceCaller, body: CableReadingsBody): Promise<{ samples: number }> {
@@ -199,6 +217,9 @@ export class DevicesService {
   async names(device: DeviceCaller): Promise<DeviceNames> {
     const { lots, places, ledger } = await this.ledgers.open(device.farmId);
     const season = currentSeason(lots);
+    const edges = Object.values(await this.records.settingsOf(device.farmId, 'fieldBoundary')).map(
+      ({ value }) => value,
+    );
     return {
       places: places.map(({ id, name, kind, capacityBu }) => {
         const { wetKg, moisture } = kind === 'buyer' ? { wetKg: 0, moisture: null } : ledger.position(id);
@@ -206,7 +227,11 @@ export class DevicesService {
       }),
       lots: lots
         .filter((lot) => lot.season === season)
-        .map(({ id, fieldId, fieldName, tag, crop, acres }) => ({ id, fieldId, fieldName, tag, crop, acres })),
+        .map(({ id, fieldId, fieldName, tag, crop, acres }) => {
+          const [edge] = edges.filter(({ field }) => field === fieldId);
+          const corners = edge?.points.filter(({ part, ring }) => part === 0 && ring === 0);
+          return { id, fieldId, fieldName, tag, crop, acres, ...(corners ? { edge: corners.map(({ lon, lat }) => ({ lon, lat })) } : {}) }; // prettier-ignore
+        }),
     };
   }
 

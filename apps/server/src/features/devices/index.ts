@@ -7,10 +7,11 @@ import { StoreModule } from '../store/index.js';
 import { DeviceController, DevicesController } from './devices.controller.js';
 import { DevicesRepository } from './devices.repository.js';
 import { DevicesService } from './devices.service.js';
+import { SeenService } from './seen.service.js';
 
 @Module({
   imports: [LedgerModule, RecordsModule, FieldsModule, HaulModule, StoreModule],
   controllers: [DevicesController, DeviceController],
-  providers: [DevicesRepository, DevicesService],
+  providers: [DevicesRepository, DevicesService, SeenService],
 })
 export class DevicesModule {}

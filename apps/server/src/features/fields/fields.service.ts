@@ -56,7 +56,6 @@ export class FieldsService {
         cracked: null,
         tester: '',
         spot: '',
-        zoneId: null,
       }));
     });
   }

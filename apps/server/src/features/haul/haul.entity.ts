@@ -53,3 +53,16 @@ export class LiveFigureRow {
   @Column('double', { nullable: true }) speed: number | null;
   @Column('double', { name: 'yield_kg_per_ha', nullable: true }) yieldKgPerHa: number | null;
 }
+
+/** Where a machine was, by a device that rides on it; kept as long as somebody may look back for a load. */
+@Entity('machine_positions')
+export class MachinePositionRow {
+  @PrimaryColumn(FARM) farmId: string;
+  @PrimaryColumn({ name: 'place_id', ...ID }) placeId: string;
+  @PrimaryColumn({ name: 'at_ms', ...INSTANT }) atMs: number;
+  @Column({ name: 'received_ms', ...INSTANT }) receivedMs: number;
+  @Column('double') lon: number;
+  @Column('double') lat: number;
+  /** m, as the receiver says */
+  @Column('double') accuracy: number;
+}

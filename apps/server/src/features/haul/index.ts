@@ -124,8 +124,15 @@ class HaulController {
   imports: [LedgerModule, RecordsModule],
   controllers: [HaulController],
   providers: [LiveRepository, LiveService, WeighTicketsRepository, WeighTicketsService],
-  exports: [LiveService],
+  exports: [LiveRepository, LiveService],
 })
 export class HaulModule {}
 export { insertTicketLists, LiveService };
-export { LiveFigureRow, WeighTicketAxleRow, WeighTicketRow, WeighTicketShareRow } from './haul.entity.js';
+export { LiveRepository } from './live.repository.js';
+export {
+  LiveFigureRow,
+  MachinePositionRow,
+  WeighTicketAxleRow,
+  WeighTicketRow,
+  WeighTicketShareRow,
+} from './haul.entity.js';

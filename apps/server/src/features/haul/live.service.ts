@@ -1,4 +1,4 @@
-import type { FlowsBody, LiveEvent, WeightsBody } from '@fanega/contract';
+import type { FlowsBody, LiveEvent, PositionsBody, WeightsBody } from '@fanega/contract';
 import { extendCurve, type FlowMoment, groupBy, instantOf, type ScaleReading } from '@fanega/core';
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { filter, from, map, merge, mergeMap, type Observable, Subject, defer, finalize } from 'rxjs';
@@ -8,6 +8,8 @@ import { LiveRepository } from './live.repository.js';
 
 /** How much of a curve is kept: a screen that comes later still sees the dump that is running, and the tank since the last one. */
 const KEPT_MS = 15 * 60_000;
+/** Kept longer, for loads that record themselves are found by looking back on a truck's whole way. */
+const FORGOTTEN_MS = 80 * 60_000;
 /** How often the figures that came in at other processes are looked for while somebody watches. */
 const LOOK_MS = 500;
 /** Rows of other processes may be committed a little after their time: what was looked at is looked at once more. */
@@ -64,6 +66,15 @@ export class LiveService implements OnApplicationShutdown {
     });
   }
 
+  /** Takes where a machine was. */
+  async positions(farmId: string, placeId: string, body: PositionsBody): Promise<{ samples: number }> {
+    const receivedMs = this.clock.now();
+    const rows = body.samples.map(({ at, lon, lat, accuracy }) => ({ farmId, placeId, receivedMs, atMs: Math.floor(instantOf(at)), lon, lat, accuracy })); // prettier-ignore
+    await this.figures.addPositions(rows);
+    await this.sweep(receivedMs);
+    return { samples: rows.length };
+  }
+
   private async take<Sample extends { readonly atMs: number }>(
     farmId: string,
     deviceId: string,
@@ -95,7 +106,7 @@ export class LiveService implements OnApplicationShutdown {
   private async sweep(now: number): Promise<void> {
     if (now - this.swept < 60_000) return;
     this.swept = now;
-    await this.figures.forgetBefore(now - KEPT_MS);
+    await this.figures.forgetBefore(now - FORGOTTEN_MS);
   }
 
   /** The curves as they stand, then every new figure, whichever process it came in at. */

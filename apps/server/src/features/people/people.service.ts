@@ -14,7 +14,6 @@ import { hashToken, newToken } from '../../platform/tokens.js';
 import { PeopleRepository } from './people.repository.js';
 import { SignInLimit } from './sign-in-limit.js';
 
-const MOST_FARMS = 50;
 export const SESSION_MS = 30 * 24 * 3_600_000;
 /** The demo's visitor: a person without a password, who exists only beside a demo farm. */
 export const DEMO_USER = 'demo-visitor';
@@ -137,7 +136,8 @@ export class PeopleService {
   async beginFarm(caller: Caller, body: BeginFarmBody): Promise<{ id: string }> {
     const own = (await this.people.farmsOf(caller.id)).filter(({ farm, role }) => role === 'owner' && !farm.demo);
     if (own.length === 0) throw new Refused('role_too_low', 'Who owns a farm here begins another one.');
-    if (own.length >= MOST_FARMS) throw new Refused('body_wrong', `One person owns at most ${MOST_FARMS} farms here.`);
+    const most = this.config.farmLimit;
+    if (own.length >= most) throw new Refused('body_wrong', `One person owns at most ${most} farms here.`);
     if (own.some(({ farm }) => farm.name.trim().toLowerCase() === body.farm.trim().toLowerCase()))
       throw new Refused('name_used', 'You have a farm of this name.', [{ field: 'farm', code: 'name_used', message: 'you have a farm of this name' }]); // prettier-ignore
     const farm = emptyFarm(body.farm.trim(), body.timeZone, own[0]!.farm.units);

@@ -138,12 +138,15 @@ export class RecordsService {
 
   /** The newest of a log that count, newest first. */
   async newest<N extends LogName>(farmId: string, name: N, count: number): Promise<readonly LogEntry<N>[]> {
+    return (await this.newestOfAll(farmId, name, count)).filter(({ voided }) => !voided);
+  }
+
+  /** The newest of a log, those that were taken back among them. */
+  async newestOfAll<N extends LogName>(farmId: string, name: N, count: number): Promise<readonly LogEntry<N>[]> {
     const seasons = (await this.records.seasons(farmId, [name])).slice(0, 1);
     if (seasons.length === 0) return [];
     const { kept } = await this.records.page(farmId, name, seasons, { skip: 0, take: count });
-    return kept
-      .filter(({ row }) => !row.voided)
-      .map(({ row, body }) => ({ body: body as never, by: String(row.by_name), voided: false }));
+    return kept.map(({ row, body }) => ({ body: body as never, by: String(row.by_name), voided: Boolean(row.voided) }));
   }
 
   /** One record of a log as it is kept, taken back or not; undefined where there is none that can be read. */

@@ -9,7 +9,7 @@ import {
   buyerSaid,
   testersOf,
 } from '@fanega/core';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFarm, useFields, useNotebook, useShed, useWeather } from '../../data/farm';
 import { Button, Empty } from '../../ui';
@@ -37,6 +37,9 @@ import { Page } from '../../ui/page';
 import { useInSlices } from '../../ui/use-soon';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 import { StartLink } from '../../widgets/start-link';
+
+/** It comes after the fields. */
+const ByVariety = lazy(() => import('./pages/by-variety'));
 
 /** Bushels at the crop's base from a lot's dry matter. */
 function dryBu(farm: Farm, row: FieldRow): number {
@@ -175,6 +178,11 @@ function Season({
         Yield counts every planted acre, so it grows until the field is finished. Dry grain is the same dry matter at
         the crop&rsquo;s base.
       </p>
+      {notebook && (
+        <Suspense>
+          <ByVariety farm={farm} rows={rows} records={notebook} />
+        </Suspense>
+      )}
     </>
   );
 }

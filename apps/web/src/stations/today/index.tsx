@@ -61,6 +61,9 @@ export default function Today() {
           </li>
         ))}
       </ol>
+      <Suspense>
+        <SeenQuestions farm={farm} place={null} className="px-5 lg:px-6" />
+      </Suspense>
       <Suspense fallback={<DeadlineLine {...nearest} />}>
         <AlarmList farm={farm} place={null} unlessWet={<DeadlineLine {...nearest} />} />
       </Suspense>
@@ -72,6 +75,7 @@ export default function Today() {
   );
 }
 
+const SeenQuestions = lazy(() => import('../../widgets/seen-questions'));
 const AlarmList = lazy(() => import('../../widgets/alarm-list'));
 // Comes after what is to be done next: it asks for a season's tickets and sheets.
 const Gaps = lazy(() => import('./gaps'));

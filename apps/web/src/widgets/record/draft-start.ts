@@ -20,6 +20,8 @@ export interface Draft {
   /** ULID of the entry to be; the same for every try to send it. */
   readonly id: string;
   readonly lot: string;
+  /** Part of the field; empty: none told. */
+  readonly zone: string;
   readonly from: string;
   readonly to: string;
   readonly place: string;
@@ -65,6 +67,7 @@ export function emptyDraft(newId: () => string, given: Partial<Draft> = {}): Dra
     kind: 'move',
     id: newId(),
     lot: '',
+    zone: '',
     from: '',
     to: '',
     place: '',

@@ -21,6 +21,7 @@ import { dropAt, waits, write } from '../../data/outbox';
 import { bookCommand } from '../../data/outbox/book-command';
 import { headline } from '../headline';
 import { METHOD_WORDS } from '../method-words';
+import { ZoneBox } from '../zone-box';
 import {
   isLongAgo,
   type Amount,
@@ -285,7 +286,12 @@ function WhatAndWhere({ farm, draft, errors, set }: PartProps) {
     return (
       <>
         {draft.kind === 'harvest' ? (
-          <SelectBox label="Field" value={draft.lot} error={errors.lot} onChange={(e) => set({ lot: e.target.value })}>
+          <SelectBox
+            label="Field"
+            value={draft.lot}
+            error={errors.lot}
+            onChange={(e) => set({ lot: e.target.value, zone: '' })}
+          >
             {choose}
             {[...farm.data.lots].reverse().map((lot) => (
               <option key={lot.id} value={lot.id}>
@@ -303,6 +309,9 @@ function WhatAndWhere({ farm, draft, errors, set }: PartProps) {
             {choose}
             <PlaceOptions farm={farm} chosen={draft.from} holdingFirst />
           </SelectBox>
+        )}
+        {draft.kind === 'harvest' && (
+          <ZoneBox farm={farm} lotId={draft.lot} value={draft.zone} onChange={(zone) => set({ zone })} />
         )}
         {draft.kind === 'move' && <PlaceNote placeId={draft.from} />}
         <SelectBox

@@ -1,17 +1,19 @@
 import { CROPS, FIELD_NAMES, type LotInfo } from '@fanega/core';
 import { ulid } from 'ulid';
-import type { Farm } from '../../../data/farm';
+import { type Farm, useNotebook } from '../../../data/farm';
 import { Choices, SelectBox, TextBox } from '../../../ui';
 import { oneOf, words } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { moistureBox, textBox, weightBox } from '../../../widgets/record-boxes';
 import { displayUnit, guessText, moisture as wetness, type WeightUnit, weightUnits } from '../../../quantity/quantity';
+import { ZoneBox } from '../../../widgets/zone-box';
 import { PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
 import { say } from '../../../words';
 
 export interface CutEntry {
   readonly lot: string;
+  readonly zone?: string;
   readonly to: string;
   readonly wetKg: number;
   readonly moisture: number;
@@ -44,16 +46,26 @@ export function CutPad({
   farm: Farm;
   /** Rows of somebody else, cut in an emergency. */
   neighbor?: boolean;
-  start: { readonly lot: string; readonly to: string; readonly wetKg: number; readonly moisture: number };
+  start: {
+    readonly lot: string;
+    readonly zone?: string;
+    readonly to: string;
+    readonly wetKg: number;
+    readonly moisture: number;
+  };
   onClose: () => void;
   onRecord: (entry: CutEntry, rows?: NewRows) => void;
 }) {
   const season = Math.max(...farm.data.lots.map((one) => one.season));
   const lots = farm.data.lots.filter((one) => one.season === season && (!neighbor || isOthers(farm, one)));
+  const parts = useNotebook().data?.settings.fieldZone ?? {};
+  // A part of another field that was chosen before is none of this one.
+  const isPart = (lotId: string, zone: string): boolean => parts[zone]?.value.fieldId === farm.lot(lotId)?.fieldId;
   const kgPerBuOf = (lot: string, crop: string): number => farm.kgPerBu(lot === SOMEBODY ? crop : farm.lot(lot)?.crop);
   const form = useFields({
     boxes: {
       lot: oneOf<string>(),
+      zone: oneOf<string>(),
       whose: textBox(FIELD_NAMES.owner, say('whoseRowsMissing')),
       crop: oneOf<string>(),
       // Read by the unit that is chosen beside it.
@@ -68,6 +80,7 @@ export function CutPad({
       const crop = farm.lot(start.lot)?.crop ?? 'corn';
       return {
         lot,
+        zone: start.zone ?? '',
         whose: '',
         crop,
         weight: guessText(start.wetKg, displayUnit(), kgPerBuOf(lot, crop)),
@@ -81,15 +94,16 @@ export function CutPad({
       return error === undefined ? {} : { weight: error };
     },
     close: onClose,
-    save: ({ lot, whose, crop, weight, unit, moisture, method }) => {
+    save: ({ lot, zone, whose, crop, weight, unit, moisture, method }) => {
       const wetKg = weightBox(unit, kgPerBuOf(lot, crop), '').read(weight).value!;
       const rows = lot === SOMEBODY ? { id: ulid(), owner: whose, crop, season } : undefined;
-      onRecord({ lot: rows?.id ?? lot, to: start.to, wetKg, moisture: moisture!, method }, rows);
+      const part = isPart(lot, zone) ? { zone } : {};
+      onRecord({ lot: rows?.id ?? lot, ...part, to: start.to, wetKg, moisture: moisture!, method }, rows);
       return Promise.resolve(false);
     },
   });
   const pad = usePad(form, 'weight');
-  const { lot, unit } = form.texts;
+  const { lot, zone, unit } = form.texts;
   return (
     <PadDrawer form={form} title={say('into', { place: farm.placeName(start.to) })} onKey={pad.onKey}>
       {(!neighbor || lots.length > 0) && (
@@ -105,6 +119,7 @@ export function CutPad({
           {neighbor && <option value={SOMEBODY}>{say('somebodyElse')}</option>}
         </SelectBox>
       )}
+      <ZoneBox farm={farm} lotId={lot} value={zone} onChange={(id) => form.set('zone', id)} locate />
       {lot === SOMEBODY && (
         <div className="grid grid-cols-[1fr_9rem] gap-3">
           <TextBox

@@ -75,6 +75,7 @@ const AtWheel = lazy(() => import('./at-wheel'));
 const forTrainee = () => import('./trainee-step');
 const TraineeStep = lazy(forTrainee);
 const AlarmList = lazy(() => import('../../../widgets/alarm-list'));
+const SeenQuestions = lazy(() => import('../../../widgets/seen-questions'));
 /** Machines that drive in a field. */
 const IN_FIELD = ['combine', 'cart', 'truck'];
 
@@ -114,6 +115,7 @@ export function InCab({
   const fuel = fuelHere && fuelWords(farm, fuelHere);
   const [pad, setPad] = useState<{
     readonly lot: string;
+    readonly zone?: string;
     readonly to: string;
     readonly wetKg: number;
     readonly moisture: number;
@@ -234,11 +236,9 @@ export function InCab({
           say('dried', { place: farm.placeName(action.place), at: percent(action.to) }),
         );
       case 'cut': {
-        const { lot, to, wetKg, moisture } = action;
+        const { kind: _, ...load } = action;
         // What it counted up to its last figure is this load; the next one begins there.
-        return tank?.toMs
-          ? cut({ lot, to, wetKg, moisture, method: 'monitor', at: new Date(tank.toMs).toISOString() })
-          : setPad(action);
+        return tank?.toMs ? cut({ ...load, method: 'monitor', at: new Date(tank.toMs).toISOString() }) : setPad(load);
       }
       case 'deliver':
         return setTicketAt(action.to);
@@ -440,6 +440,9 @@ export function InCab({
               <AlarmList farm={farm} place={me.id} large />
             </Suspense>
           )}
+          <Suspense>
+            <SeenQuestions farm={farm} place={me.id} by={who.name} large />
+          </Suspense>
           {intoTruck?.kind === 'move' && cropNow !== undefined && (
             <Suspense>
               <FillLine farm={farm} truckId={intoTruck.to} machineId={me.id} cropId={cropNow} />
@@ -489,7 +492,7 @@ export function InCab({
           </Button>
           <JustRecorded
             farm={farm}
-            lines={undoable(farm.data.tape, who.name, deviceName(), Date.now(), farm.clock())}
+            lines={undoable(farm.data.tape, { by: who.name, device: deviceName(), place: me.id }, Date.now(), farm.clock())}
             unsent={unsent}
             onUndo={({ entry }) =>
               void record({ type: 'void', voids: entry.id }, say('undone', { what: headline(entry, farm) }))

@@ -1,4 +1,4 @@
-import type { TapeLine } from '@fanega/core';
+import { SEEN_SIGN, type TapeLine } from '@fanega/core';
 import { Undo2 } from 'lucide-react';
 import type { Farm } from '../../../data/farm';
 import { Button } from '../../../ui';
@@ -40,6 +40,7 @@ export function JustRecorded({
                 <span className="text-sm text-muted">
                   {clock(entry.at, timeZone)}
                   {moved === null ? '' : `, ${moved}`}
+                  {entry.device?.startsWith(SEEN_SIGN) ? `, ${say('seenItself')}` : ''}
                   {unsent.has(entry.id) ? `, ${say('waits')}` : ''}
                 </span>
               </span>

@@ -33,6 +33,7 @@ import { spanText } from '../../../quantity/time';
 import { Choices, Loading, SelectBox, TextBox } from '../../../ui';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
+import { CropBox } from '../../../widgets/crop-box';
 import { useOffers } from '../../../widgets/use-offers';
 import { Working } from '../../../widgets/working';
 import { FUEL_WORDS, USUAL_DRYER } from '../forms/dryer-setup';
@@ -44,8 +45,11 @@ export default function Cost({ farm }: { farm: Farm }) {
   const wet = farm.data.places
     .filter(({ kind }) => ['wetBin', 'dryer', 'truck', 'cart'].includes(kind))
     .find(({ id }) => farm.bushels(farm.held(id).wetLots) >= 1);
-  const held = wet ? farm.held(wet.id) : null;
-  const crop = cropOf((held && farm.cropOf(held.lots)) ?? 'corn') ?? CROPS.corn;
+  const heldCrop = wet ? farm.cropOf(farm.held(wet.id).lots) : undefined;
+  const [picked, setPicked] = useState<string | null>(null);
+  const crop = cropOf(picked ?? heldCrop ?? 'corn') ?? CROPS.corn;
+  // What lies wet is asked about, unless it is of another crop.
+  const held = wet && crop.id === heldCrop ? farm.held(wet.id) : null;
   const per = farm.kgPerBu(crop.id);
   const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer');
   const [months, setMonths] = useState('0');
@@ -254,6 +258,7 @@ export default function Cost({ farm }: { farm: Farm }) {
             { value: '10', label: 'till summer' },
           ]}
         />
+        <CropBox value={crop.id} onChange={setPicked} />
         <SelectBox label="Buyer" value={buyerId} onChange={(event) => setBuyerId(event.target.value)}>
           <option value="">the farm’s own window</option>
           {buyers.map((buyer) => (

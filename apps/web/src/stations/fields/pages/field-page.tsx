@@ -184,11 +184,11 @@ function Field({
   const wanted = windowFor(notebook, lot.crop, buyerId);
   const window = (wanted ?? windowFor(notebook, lot.crop, null))?.value;
 
-  const known = useMemo((): Known => {
+  const allKnown = useMemo((): Known => {
     const year = Date.UTC(lot.season, 0, 1);
     const all = [...(own.data ?? []), ...(fromBook.data ?? [])]
       .map((reading) => ({ ...reading, atMs: Date.parse(reading.at) }))
-      .filter(({ atMs, voided, zoneId }) => atMs >= year && !voided && zoneId === null);
+      .filter(({ atMs, voided }) => atMs >= year && !voided);
     const offsets = new Map([...testers].map(([name, tester]) => [name, buyerOffset(tester)]));
     return {
       readings: all
@@ -198,9 +198,17 @@ function Field({
             : [{ ...r, likely: corrected ? asBuyer(r.moisture, offsets.get(r.tester) ?? 0) : r.moisture }],
         )
         .sort((a, b) => a.atMs - b.atMs),
-      bites: all.flatMap(({ atMs, cracked }) => (cracked === null ? [] : [{ atMs, cracked }])),
+      bites: all.flatMap(({ atMs, cracked, zoneId }) =>
+        cracked === null || zoneId !== null ? [] : [{ atMs, cracked }],
+      ),
     };
   }, [own.data, fromBook.data, lot.season, corrected, testers]);
+  const readingsIn = (zone: string): Known['readings'] => allKnown.readings.filter(({ zoneId }) => zoneId === zone);
+  // A part's reading says nothing of the rest.
+  const known = useMemo((): Known => {
+    const ofField = allKnown.readings.filter(({ zoneId }) => zoneId === null);
+    return { ...allKnown, readings: ofField };
+  }, [allKnown]);
 
   const ask = (until: number, readings: Known['readings']) =>
     window && readings.length > 0
@@ -401,7 +409,14 @@ function Field({
       )}
 
       <Suspense>
-        <Ground farm={farm} lot={lot} records={notebook} nowMs={nowMs} />
+        <Ground
+          farm={farm}
+          row={row}
+          done={isDone}
+          records={notebook}
+          nowMs={nowMs}
+          courseOf={(zoneId) => ask(nowMs, readingsIn(zoneId))}
+        />
       </Suspense>
 
       <section aria-label="Readings" className="border-t border-ink px-5 py-5 lg:px-6">

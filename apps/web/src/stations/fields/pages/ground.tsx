@@ -3,9 +3,9 @@ import {
   calendarDay,
   type FieldPin,
   type FieldRecords,
+  type FieldRow,
   type FieldZone,
   living,
-  type LotInfo,
   type PinKind,
   POOR_METERS,
   ringsOf,
@@ -29,7 +29,9 @@ import { say } from '../../../words';
 import { PinForm } from '../forms/pin-form';
 import { TakeReading } from '../forms/take-reading';
 import { ZONE_WORDS, ZoneForm } from '../forms/zone-form';
+import { PartsTable } from './parts-table';
 import { useWalk } from './use-walk';
+import { type AskedCourse, ZoneCourse } from './zone-course';
 
 const LETTERS: Readonly<Record<PinKind, string>> = {
   softSpot: 'S',
@@ -49,15 +51,22 @@ const cornersOf = (ring: readonly Spot[]): FieldZone['ring'] => ring.map(([lon, 
 /** Where the field lies, which parts of it are looked at by themselves, and which spots are warned of. */
 export default function Ground({
   farm,
-  lot,
+  row,
+  done,
   records,
   nowMs,
+  courseOf,
 }: {
   farm: Farm;
-  lot: LotInfo;
+  row: FieldRow;
+  /** nothing of it is left */
+  done: boolean;
   records: FieldRecords;
   nowMs: number;
+  /** What a forecast of a part is worked out from; null: nobody read it. */
+  courseOf: (zoneId: string) => AskedCourse | null;
 }) {
+  const { lot } = row;
   const trace = useTraceRecords().data;
   const refresh = useRefreshFarm(farm.id);
   const [sheet, setSheet] = useState<Sheet | null>(null);
@@ -215,6 +224,7 @@ export default function Ground({
                           ? `. Read it again ${dayText(zone.retestOn)}`
                           : ''}
                     </p>
+                    <ZoneCourse asked={courseOf(id)} nowMs={nowMs} timeZone={farm.data.farm.timeZone} />
                     <p className="flex flex-wrap gap-x-4">
                       {(
                         [
@@ -248,6 +258,7 @@ export default function Ground({
           )}
         </div>
       </div>
+      <PartsTable farm={farm} row={row} zones={records.settings.fieldZone} done={done} />
       {sheet?.what === 'zone' && (
         <ZoneForm
           farm={farm}

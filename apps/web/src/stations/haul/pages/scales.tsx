@@ -8,6 +8,7 @@ import { Choices } from '../../../ui';
 import { LiveWeight } from '../../../widgets/live-weight';
 import { OfferedLoads } from '../../../widgets/offered-loads';
 import { StandsIn } from '../../../widgets/stands-in';
+import { SelfRecording } from './self-recording';
 import { WeighStation } from '../../../widgets/weigh/truck-scale';
 
 /** The farm's own scales, live: the cart's, and the truck scale. */
@@ -25,10 +26,10 @@ export default function Scales({
   const live = useLive();
   const carts = devices.filter((device) => device.kind === 'cartScale' && !device.revoked);
   const bridges = devices.filter((device) => device.kind === 'truckScale' && !device.revoked);
-  const [part, setPart] = useState<'bridge' | 'carts'>(carts.length > 0 && bridges.length === 0 ? 'carts' : 'bridge');
+  const [part, setPart] = useState<'bridge' | 'carts' | 'itself'>(carts.length > 0 && bridges.length === 0 ? 'carts' : 'bridge');
   return (
     <div className="px-5 py-5 lg:px-6">
-      <div className="mb-5 w-72">
+      <div className="mb-5 w-96 max-w-full">
         <Choices
           label="Scale"
           hidden
@@ -37,10 +38,13 @@ export default function Scales({
           choices={[
             { value: 'bridge', label: 'Truck scale' },
             { value: 'carts', label: 'Cart scales' },
+            { value: 'itself', label: 'By itself' },
           ]}
         />
       </div>
-      {part === 'bridge' ? (
+      {part === 'itself' ? (
+        <SelfRecording farm={farm} notebook={notebook} devices={devices} />
+      ) : part === 'bridge' ? (
         <WeighStation farm={farm} notebook={notebook} haul={haul} bridges={bridges} live={live} />
       ) : carts.length === 0 ? (
         <p className="max-w-xl text-lg text-muted">

@@ -27,6 +27,7 @@ const KINDS: Readonly<Record<DeviceKind, string>> = {
   motors: 'Leg and auger motors',
   bids: 'Buyers’ bids',
   level: 'Level sensor',
+  tracker: 'Position tracker',
 };
 
 /** What writes by itself: stations, scales, testers, each with a token of its own. */
@@ -96,7 +97,7 @@ function Device({ farm, device }: { farm: Farm; device: DeviceInfo }) {
           '◐ never heard yet'
         )}
       </span>
-      {notebook && !device.revoked && (device.kind === 'cartScale' || device.kind === 'monitor') && (
+      {notebook && !device.revoked && (['cartScale', 'monitor', 'tracker'] as const).some((kind) => kind === device.kind) && (
         <div className="w-52">
           <StandsIn farm={farm} notebook={notebook} device={device} />
         </div>

@@ -1,0 +1,74 @@
+import { expect, test } from '@playwright/test';
+import { ulid } from 'ulid';
+import { addField, addPlace, keep, OWN, ownFarm, records } from './own-farm';
+
+const MINUTE = 60_000;
+const BU = 25.40117272;
+
+test('what machines saw and are not sure of is asked once: yes is a tap, something else is typed, or it was no load', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { lotId } = await addField(farm, 'Seen Sixty', 'SS1', 60);
+  await addField(farm, 'Other Forty', 'OF1', 40);
+  const cart = await addPlace(farm, 'Seen cart', 'cart', 900);
+  const truck = await addPlace(farm, 'Seen truck', 'truck', 900);
+  const saw = (minutes: number, more: object) => keep(farm, 'seenLoad', { id: ulid(), at: new Date(Date.now() - minutes * MINUTE).toISOString(), machineId: cart, emptied: false, why: 'two beside it', ...more }); // prettier-ignore
+  await saw(40, { kind: 'cut', to: cart, lotId, kg: 300 * BU, moisture: 0.171 });
+  await saw(20, { kind: 'cut', to: cart, kg: 280 * BU, moisture: 0.172, why: 'field is not known' });
+  await saw(8, { kind: 'dump', from: cart, to: truck, kg: 580 * BU, emptied: true, why: 'more than it had' });
+  await page.goto(`${OWN}/`);
+  const asked = page.getByRole('region', { name: 'Was this a load?' });
+  await expect(asked.getByRole('heading')).toContainText('(3)');
+  await expect(asked.getByRole('listitem').first()).toContainText(
+    /Seen cart took on 300 bu at [\d:]+ [ap]m\.\s*Two stood beside it/,
+  );
+  await asked.getByRole('button', { name: 'Yes: Seen Sixty → Seen cart' }).first().click();
+  await expect(asked.getByRole('heading')).toContainText('(2)');
+  // The second came off another field than the one before: typed, with the rest filled in.
+  await asked.getByRole('listitem').filter({ hasText: 'Which field is not known' }).getByRole('button', { name: 'Something else' }).click(); // prettier-ignore
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Field').selectOption({ label: `Other Forty, corn ${new Date().getUTCFullYear()}` });
+  await sheet.getByLabel('Moisture').fill('17.2');
+  await sheet.getByRole('button', { name: /^(Record|Keep)/ }).click();
+  await expect(sheet).toBeHidden();
+  await expect(asked.getByRole('listitem')).toHaveCount(1);
+  await asked.getByRole('button', { name: 'It was no load' }).click();
+  await expect(asked).toBeHidden();
+  const { entries } = await farm.get<{ entries: { type: string; to?: string; lot?: string; wetKg?: number }[] }>(
+    'book',
+  );
+  expect(entries.filter(({ type }) => type === 'harvest').map(({ wetKg }) => Math.round(wetKg! / BU))).toEqual([300, 280]); // prettier-ignore
+  expect(entries.filter(({ type }) => type === 'move')).toEqual([]);
+  expect((await records(farm, 'seenLoad')).length).toBe(3);
+});
+
+test('loads record themselves where the farm wants it, and it says what is missing; a place of the map is checked at its box', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  await addField(farm, 'Undrawn Forty', 'UF1', 40);
+  await addPlace(farm, 'Lone cart', 'cart', 900);
+  await addPlace(farm, 'Home pit', 'pit');
+  await page.goto(`${OWN}/haul/scales`);
+  await page.getByText('By itself', { exact: true }).click();
+  await expect(page.getByRole('region', { name: 'What is missing for it' })).toContainText('Lone cart has no scale on the wire'); // prettier-ignore
+  await expect(page.getByRole('region', { name: 'What is missing for it' })).toContainText('Undrawn Forty has no edge drawn'); // prettier-ignore
+  await page.getByText('Loads that the machines are sure of record themselves').click();
+  const wanted = page.getByRole('switch', { name: /Loads that the machines/ });
+  await expect(wanted).toBeChecked();
+  await page.getByRole('button', { name: 'Add a place' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('It goes into').selectOption({ label: 'Home pit' });
+  await sheet.getByLabel('North').fill('133.4');
+  await sheet.getByLabel('East').fill('-38.6');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText(/From .*90/)).toBeVisible();
+  await sheet.getByLabel('North').fill('33.4');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('region', { name: 'Where trucks are emptied' })).toContainText('Home pit, within 197 ft of 33.40000 °, -38.60000 °'); // prettier-ignore
+  await page.reload();
+  await page.getByText('By itself', { exact: true }).click();
+  await expect(wanted).toBeChecked();
+});
