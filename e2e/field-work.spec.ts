@@ -107,6 +107,7 @@ test.describe('in the field at 390 px', () => {
     await expect(page.getByText(/19\.0 %/).first()).toBeVisible();
     // In the book it says where it came from.
     await page.goto(`${OWN}/`);
+    await page.getByRole('button', { name: 'Tape' }).tap();
     await page.getByRole('list', { name: 'Latest entries' }).getByRole('listitem').first().click();
     await expect(page.getByRole('dialog')).toContainText('Wet hole');
   });

@@ -217,3 +217,40 @@ test('how long grain keeps: two tables, the cautious one in heat, and what stand
   await about.getByLabel('Moisture').fill('lots');
   await expect(about.getByText('“lots” is no number')).toBeVisible();
 });
+
+test('stay or switch before the rain: both ways in dollars, and from how many dry hours on the switch pays', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const corn = await addField(farm, 'Stay Corn', 'SC1', 200);
+  await addField(farm, 'Switch Beans', 'SB1', 80, 'soybean');
+  const combine = await addPlace(farm, 'Switch combine', 'combine', 350);
+  const cart = await addPlace(farm, 'Switch cart', 'cart', 1100);
+  await farm.post('entries', { entries: [{ id: ulid(), type: 'harvest', lot: corn.lotId, to: cart, wetKg: 9000, moisture: 0.15, at: new Date(Date.now() - 60_000).toISOString(), method: 'cartScale' }] }); // prettier-ignore
+  await page.goto(`${OWN}/cut/switch?machine=${combine}`);
+  const now = page.getByRole('group', { name: 'Where it cuts now' });
+  const could = page.getByRole('group', { name: 'Where it could cut' });
+  await expect(now.getByLabel('It cuts now')).toHaveValue(corn.lotId);
+  await expect(could.getByLabel('Left to cut')).toHaveValue('80');
+  await expect(page.getByLabel('Changing over takes')).toHaveValue('1.5');
+  await page.getByLabel('It stays dry').fill('5');
+  await page.getByLabel('The road takes').fill('0');
+  const type = async (side: typeof now, rate: string, bu: string, price: string): Promise<void> => {
+    await side.getByLabel('It cuts', { exact: true }).fill(rate);
+    await side.getByLabel('Yield').fill(bu);
+    await side.getByLabel('Price after moisture').fill(price);
+  };
+  await now.getByLabel('Left to cut').fill('200');
+  await type(now, '9', '180', '4.20');
+  await type(could, '12', '55', '10.20');
+  const answer = page.getByRole('region', { name: 'Stay or switch' });
+  await expect(answer).toContainText('Stay');
+  await expect(answer.getByRole('row', { name: /^Brings/ })).toContainText('$34,020$23,562');
+  // A dryer that cannot keep up turns it around.
+  await now.getByLabel('Dryer or buyer take').fill('600');
+  await expect(answer).toContainText('to Switch Beans');
+  await expect(answer.getByRole('row', { name: /^What ends it/ })).toContainText('what is taken');
+  await expect(answer).toContainText(/The switch pays from \d h/);
+  await page.getByLabel('It stays dry').fill('99');
+  await expect(page.getByText('From 0 h to 48 h')).toBeVisible();
+});

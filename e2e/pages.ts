@@ -22,6 +22,7 @@ export const PAGES = [
   '/cut/monitor',
   '/cut/strips',
   '/cut/wear',
+  '/cut/switch',
   '/cut/loads',
   '/haul',
   '/haul/last-load',

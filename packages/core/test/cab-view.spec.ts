@@ -157,7 +157,8 @@ describe('taking a slip back', () => {
         } as never,
         extra,
       );
-    const names = (tape: readonly TapeLine[]) => undoable(tape, { by: 'Dell', device: 'phone-1', place: 'cart' }, NOW, NOW).length;
+    const names = (tape: readonly TapeLine[]) =>
+      undoable(tape, { by: 'Dell', device: 'phone-1', place: 'cart' }, NOW, NOW).length;
     expect(names([own(1), own(9), own(11)])).toBe(2);
     expect(names([own(1, { by: 'Ruiz' }), own(1, {}, { voided: true }), own(1, { type: 'void' })])).toBe(0);
     // A phone whose clock is three hours off: ten minutes by its own clock, which stamped it.

@@ -147,6 +147,33 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
     ],
     70_000,
   ],
+  changePlan: [
+    {
+      window: 5,
+      stay: {
+        acres: 200,
+        acresPerHour: 9,
+        yieldBu: 180,
+        price: 4.2,
+        lostIfLeft: 0,
+        takesPerHour: 900,
+        room: 500,
+        openHours: 4,
+      },
+      other: {
+        acres: 80,
+        acresPerHour: 12,
+        yieldBu: 55,
+        price: 10.2,
+        lostIfLeft: 0.03,
+        takesPerHour: 900,
+        room: 500,
+        openHours: 4,
+      },
+      changeOver: 1,
+      road: 0.5,
+    },
+  ],
   wearPart: [
     {
       gain: 0.75,

@@ -17,6 +17,7 @@ const GO = [
   ['/cut/loss', 'Loss check'],
   ['/cut/settings', 'Settings of the combine'],
   ['/cut/monitor', 'Display against scales'],
+  ['/cut/switch', 'Stay or switch before the rain'],
   ['/shed', 'Ready for harvest?'],
   ['/sell/settle', 'Settle: what buyers paid'],
   ['/trace/owners', 'Statements for landlords and owners'],

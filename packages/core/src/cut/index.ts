@@ -93,3 +93,11 @@ export {
   tankOverWay,
 } from './left-to-cut.js';
 export { WEAR_PART, wearPart, type WearPartInput, type WearPartResult } from './wear-part.js';
+export {
+  CHANGE_PLAN,
+  changePlan,
+  type ChangePlanInput,
+  type ChangePlanResult,
+  type SwitchOutcome,
+  type SwitchSide,
+} from './change-plan.js';

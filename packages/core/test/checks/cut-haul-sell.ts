@@ -35,6 +35,8 @@ import {
   wearPart,
   WEAR_PART,
   LEFT_TO_CUT,
+  CHANGE_PLAN,
+  changePlan,
   SEEN_LOADS,
   seenLoads,
   heapedKg,
@@ -221,6 +223,32 @@ export const harvestHaulingSelling = [
       [1000, 52, 929],
     ],
     (space, testWeight) => heapedKg(space, testWeight) / bushel,
+  ),
+  table(
+    {
+      formula: CHANGE_PLAN,
+      title:
+        'What a switch to beans brings more, $, by dry hours, acres an hour of beans, and the share of them that rain takes',
+      source:
+        'By hand: bushels x price less what the rain takes of the rest; corn 9 ac/h x 180 bu x $4.20, 80 ac of beans x 55 bu x $10.20, 1.5 h lost',
+      standing: 'computed',
+      allowed: 1,
+      unit: '$',
+    },
+    [
+      [5, 12, 0, 23_562 - 34_020],
+      [5, 12, 0.03, 23_562 - 34_020 + 23_562 * 0.03],
+      [1, 12, 0, -6804],
+      [8, 12, 0, 43_758 - 54_432],
+    ],
+    (window, acresPerHour, lostIfLeft) =>
+      changePlan({
+        window,
+        stay: { acres: 2000, acresPerHour: 9, yieldBu: 180, price: 4.2, lostIfLeft: 0 },
+        other: { acres: 80, acresPerHour, yieldBu: 55, price: 10.2, lostIfLeft },
+        changeOver: 1,
+        road: 0.5,
+      }).difference,
   ),
   table(
     {

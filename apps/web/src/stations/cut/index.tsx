@@ -16,6 +16,7 @@ import { StartLink } from '../../widgets/start-link';
 
 // The chart library comes only with the page that draws with it.
 const Monitor = lazy(() => import('./pages/monitor'));
+const ChangePlan = lazy(() => import('./pages/change-plan'));
 const WearPartPage = lazy(() => import('./pages/wear'));
 
 const PAGES = [
@@ -25,6 +26,7 @@ const PAGES = [
   { path: 'monitor', name: 'Monitor' },
   { path: 'strips', name: 'Strips' },
   { path: 'wear', name: 'Wear part' },
+  { path: 'switch', name: 'Stay or switch' },
   { path: 'loads', name: 'Loads' },
 ] as const;
 
@@ -89,6 +91,7 @@ function Pages({ given }: { given: CutGiven }) {
         <Route path="monitor" element={<Monitor key={key} {...given} />} />
         <Route path="strips" element={<Strips key={key} {...given} />} />
         <Route path="wear" element={<WearPartPage key={key} {...given} />} />
+        <Route path="switch" element={<ChangePlan key={key} {...given} />} />
         <Route path="loads" element={<Loads farm={given.farm} />} />
         <Route path="*" element={<Empty title="There is no such page in Cut." />} />
       </Routes>
