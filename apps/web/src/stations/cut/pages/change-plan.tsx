@@ -83,9 +83,9 @@ export default function ChangePlan({ farm, notebook, rows, machineId }: CutGiven
     const base = baseMoistureOf(crop.id, farm.data.farm.defaults);
     const window = windowFor(notebook, crop.id, null)?.value;
     const wet = facts ? (fieldNow(facts.row, testers, buyerSaid(notebook))?.moisture ?? null) : null;
-    // What a kilogram of its dry matter brings as wet as it is, for the bushel at base that yields are counted in.
-    const perDry = window && wet !== null ? valueOfMoisture(termsOf(window, crop.legalPounds, base), window.price)(wet) : null; // prettier-ignore
-    const paid = perDry === null ? window?.price : perDry * per(id) * (1 - base);
+    // What a kilogram over the scale brings as wet as it is, for the bushel at base that yields are counted in.
+    const overScale = window && wet !== null ? valueOfMoisture(termsOf(window, crop.legalPounds, base), window.price)(wet) : null; // prettier-ignore
+    const paid = overScale === null || wet === null ? window?.price : (overScale * per(id) * (1 - base)) / (1 - wet);
     const kgPerHour = machineRate(farm, notebook, rows, machineId, crop.id)?.inField;
     const perAcre = facts?.expected ?? undefined;
     const points = wet === null ? 0 : Math.max(0, 100 * (wet - base));
