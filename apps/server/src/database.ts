@@ -2,7 +2,13 @@ import { type ConnectionOptions, createConnection } from 'mysql2/promise';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { WeatherRow } from './features/fields/index.js';
 import { CableReadingRow, KeptShareRow, LevelRow, MotorRow, OwnerLinkRow } from './features/store/index.js';
-import { LiveFigureRow, MachinePositionRow, WeighTicketAxleRow, WeighTicketRow, WeighTicketShareRow } from './features/haul/index.js';
+import {
+  LiveFigureRow,
+  MachinePositionRow,
+  WeighTicketAxleRow,
+  WeighTicketRow,
+  WeighTicketShareRow,
+} from './features/haul/index.js';
 import {
   BaseRow,
   EntryRow,

@@ -181,7 +181,9 @@ async function insertLogs(
         key: { farm_id: farmId, id: body.id },
         common: {
           at_ms: Math.floor(instantOf(body.at)),
-          season: ('lotId' in body && body.lotId !== undefined ? seasonOf(body.lotId) : undefined) ?? new Date(body.at).getUTCFullYear(),
+          season:
+            ('lotId' in body && body.lotId !== undefined ? seasonOf(body.lotId) : undefined) ??
+            new Date(body.at).getUTCFullYear(),
           by_name: by,
           voided,
         },

@@ -492,7 +492,12 @@ export function InCab({
           </Button>
           <JustRecorded
             farm={farm}
-            lines={undoable(farm.data.tape, { by: who.name, device: deviceName(), place: me.id }, Date.now(), farm.clock())}
+            lines={undoable(
+              farm.data.tape,
+              { by: who.name, device: deviceName(), place: me.id },
+              Date.now(),
+              farm.clock(),
+            )}
             unsent={unsent}
             onUndo={({ entry }) =>
               void record({ type: 'void', voids: entry.id }, say('undone', { what: headline(entry, farm) }))

@@ -26,7 +26,9 @@ export default function Scales({
   const live = useLive();
   const carts = devices.filter((device) => device.kind === 'cartScale' && !device.revoked);
   const bridges = devices.filter((device) => device.kind === 'truckScale' && !device.revoked);
-  const [part, setPart] = useState<'bridge' | 'carts' | 'itself'>(carts.length > 0 && bridges.length === 0 ? 'carts' : 'bridge');
+  const [part, setPart] = useState<'bridge' | 'carts' | 'itself'>(
+    carts.length > 0 && bridges.length === 0 ? 'carts' : 'bridge',
+  );
   return (
     <div className="px-5 py-5 lg:px-6">
       <div className="mb-5 w-96 max-w-full">

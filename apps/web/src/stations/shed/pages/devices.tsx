@@ -97,11 +97,13 @@ function Device({ farm, device }: { farm: Farm; device: DeviceInfo }) {
           '◐ never heard yet'
         )}
       </span>
-      {notebook && !device.revoked && (['cartScale', 'monitor', 'tracker'] as const).some((kind) => kind === device.kind) && (
-        <div className="w-52">
-          <StandsIn farm={farm} notebook={notebook} device={device} />
-        </div>
-      )}
+      {notebook &&
+        !device.revoked &&
+        (['cartScale', 'monitor', 'tracker'] as const).some((kind) => kind === device.kind) && (
+          <div className="w-52">
+            <StandsIn farm={farm} notebook={notebook} device={device} />
+          </div>
+        )}
       {!device.revoked && (
         <Button look="quiet" className="!px-0" disabled={sending.busy} onClick={() => void revoke()}>
           {sure ? 'Yes, revoke it' : 'Revoke'}
