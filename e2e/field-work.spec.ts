@@ -116,6 +116,19 @@ test.describe('in the field at 390 px', () => {
     page,
     context,
   }) => {
+    // A browser that hears well.
+    await context.addInitScript(() => {
+      class Hears {
+        onresult: ((event: object) => void) | null = null;
+        onend: (() => void) | null = null;
+        start(): void {
+          this.onresult?.({ results: [[{ transcript: ' Feeder bearing runs hot, grease at noon ' }]] });
+          this.onend?.();
+        }
+        abort(): void {}
+      }
+      Object.assign(window, { SpeechRecognition: Hears });
+    });
     // Far from what other walks marked.
     await context.setGeolocation({ longitude: CORNER.lon + 1, latitude: CORNER.lat, accuracy: 5 });
     const farm = await ownFarm(page);
@@ -150,7 +163,9 @@ test.describe('in the field at 390 px', () => {
     // Handed over: the next one reads it once, with what is in it.
     await page.getByRole('button', { name: 'Not the usual' }).tap();
     await page.getByRole('button', { name: 'Hand over the machine' }).tap();
-    await sheet.getByLabel('What is wrong with it, what to watch').fill('Feeder bearing runs hot, grease at noon');
+    // Said instead of typed, where the browser listens.
+    await sheet.getByRole('button', { name: 'Say it' }).first().tap();
+    await expect(sheet.getByLabel('What is wrong with it, what to watch')).toHaveValue('Feeder bearing runs hot, grease at noon'); // prettier-ignore
     await sheet.getByLabel('What was promised to whom').fill('Two rows left for the neighbor');
     await sheet.getByRole('button', { name: 'Record it' }).tap();
     await expect.poll(async () => (await records(farm, 'handover')).length).toBeGreaterThan(0);

@@ -54,3 +54,42 @@ test('fuel: the tank is told in the shed, a full one recorded in the cab, and th
   await fills.getByRole('button', { name: 'Yes, take it back' }).click();
   await expect(fuel).toContainText('75 gal left');
 });
+
+test('two small signs point to one part by what hangs on what; what was mended in the night is looked at again', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const combine = await addPlace(farm, 'Sign combine', 'combine', 400);
+  const saw = (part: string, noticed: string) => keep(farm, 'partHeat', { id: ulid(), at: new Date(Date.now() - 20 * 60_000).toISOString(), placeId: combine, part, feels: 'warm', noticed, greased: false }); // prettier-ignore
+  await saw('Chopper', 'it squeaks');
+  await saw('Fan control', 'does nothing');
+  await page.goto(`${OWN}/shed/${combine}`);
+  const heat = page.getByRole('region', { name: 'Heat of parts' });
+  const add = async (part: string, on: string): Promise<void> => {
+    await heat.getByRole('button', { name: 'Add a part' }).click();
+    const drawer = page.getByRole('dialog');
+    await drawer.getByLabel('This part').fill(part);
+    await drawer.getByLabel('hangs on').fill(part);
+    await drawer.getByRole('button', { name: 'Keep it' }).click();
+    await expect(drawer.getByText('A part does not hang on itself').first()).toBeVisible();
+    await drawer.getByLabel('hangs on').fill(on);
+    await drawer.getByRole('button', { name: 'Keep it' }).click();
+    await expect(drawer).toBeHidden();
+  };
+  await add('Chopper', 'Beater shaft');
+  await expect(heat.getByRole('status')).toBeHidden();
+  await add('Fan control', 'Beater shaft');
+  await expect(heat.getByRole('status')).toContainText(/Chopper and Fan control|Fan control and Chopper/);
+  await expect(heat.getByRole('status')).toContainText('look at Beater shaft first');
+
+  // The last night's repair: after 8 pm or before 6 am of the farm's clock, within the last day.
+  const wall = (ms: number): number => Number(new Intl.DateTimeFormat('en-US', { timeZone: 'America/Chicago', hour: '2-digit', hourCycle: 'h23' }).format(ms)); // prettier-ignore
+  let mended = Date.now() - 60_000;
+  while (wall(mended) >= 6 && wall(mended) < 20) mended -= 3_600_000;
+  await keep(farm, 'breakdown', { id: ulid(), at: new Date(mended).toISOString(), assetId: combine, what: 'Feeder chain jumped', cause: 'wear', cost: 0, hoursLost: 1, acresLost: 0, missingSpare: '', mended: true }); // prettier-ignore
+  await page.goto(`${OWN}/`);
+  const alarms = page.getByRole('region', { name: 'What cannot wait' });
+  await expect(alarms).toContainText('Sign combine: Feeder chain jumped was mended in the night by Oona. Look at it again by daylight'); // prettier-ignore
+  await alarms.getByRole('listitem').filter({ hasText: 'Feeder chain' }).getByRole('button', { name: 'I see to it' }).click(); // prettier-ignore
+  await expect(alarms.filter({ hasText: 'Feeder chain' })).toBeHidden();
+});

@@ -112,6 +112,7 @@ export function demoFieldWork(farm: DemoFarm, seed = 20260918): DemoFieldWork {
     quietFrom: 22,
     quietTo: 5,
     windLine: 18,
+    dewLine: 0.85,
   };
   settings.push({ kind: 'crew', subject: 'farm', body: crew });
   for (const { id: placeId, kind } of farm.places)

@@ -28,8 +28,10 @@ export function stationWeather(input: {
   readonly hoursBack: number;
   readonly hoursAhead: number;
   readonly climate?: Climate;
+  /** rain that is sure to come, and forecast so */
+  readonly shower?: { readonly fromMs: number; readonly toMs: number; readonly chance: number };
 }): WeatherHourBody[] {
-  const { now, offset, seed, hoursBack, hoursAhead, climate = DELTA } = input;
+  const { now, offset, seed, hoursBack, hoursAhead, climate = DELTA, shower } = input;
   const current = Math.floor(now / HOUR) * HOUR;
   const hours: WeatherHourBody[] = [];
   const days = new Map<number, ReturnType<typeof drawDay>>();
@@ -42,7 +44,8 @@ export function stationWeather(input: {
     const ahead = forecast ? (at - current) / DAY : 0;
     const error = forecast ? (seededRandom(seed + Math.round(at / HOUR))() - 0.5) * 2 * ahead : 0;
     const humidity = Math.min(0.99, Math.max(0.15, day.humidity[clock]! - 0.04 * error));
-    const rain = clock >= day.rainFrom && clock < day.rainFrom + day.rainHours ? day.rainChance : 0.03;
+    const drawn = clock >= day.rainFrom && clock < day.rainFrom + day.rainHours ? day.rainChance : 0.03;
+    const rain = shower && at + HOUR > shower.fromMs && at < shower.toMs ? shower.chance : drawn;
     hours.push({
       at: new Date(at).toISOString(),
       temperature: Math.round((day.temperature[clock]! + 1.2 * error) * 10) / 10,

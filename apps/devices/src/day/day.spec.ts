@@ -232,4 +232,12 @@ describe('the player', () => {
     expect(counted.figures).toBeGreaterThan(1000);
     expect(new Set(troubles)).toEqual(new Set(['scale:cart-1: no signal']));
   });
+
+  it('a shower of the evening is forecast since the morning, and has come by then', () => {
+    const told = of('weather', 'weather');
+    const evening = MIDNIGHT + 20 * 3_600_000;
+    const hourIn = (event: (typeof told)[number] | undefined) => event?.hours.find(({ at }) => instantOf(at) === evening); // prettier-ignore
+    expect(hourIn(told[0])).toMatchObject({ forecast: true, rainChance: 0.8 });
+    expect(hourIn(told.at(-1))).toMatchObject({ forecast: false, wet: true });
+  });
 });

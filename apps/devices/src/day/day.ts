@@ -50,7 +50,10 @@ export function* harvestDay(input: {
         atMs: world.now,
         wire: 'weather',
         what: 'weather',
-        hours: stationWeather({ now: world.now, offset, seed, hoursBack: 1, hoursAhead: 30 }),
+        hours: stationWeather({
+          ...{ now: world.now, offset, seed, hoursBack: 1, hoursAhead: 30 },
+          shower: { fromMs: midnightMs + 60_000 * plan.shower.from, toMs: midnightMs + 60_000 * plan.shower.to, chance: plan.shower.chance }, // prettier-ignore
+        }),
       });
     }
     if (second % 60 === 0 && READ_AT.includes(second / 60)) {

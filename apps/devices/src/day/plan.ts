@@ -46,6 +46,8 @@ export interface DayPlan {
   /** Bins that take dried corn, by name, in this order. */
   readonly bins: readonly string[];
   readonly tareKg: number;
+  /** Minutes of the farm's day between which it rains, forecast since the morning. */
+  readonly shower: { readonly from: number; readonly to: number; readonly chance: number };
   /** Ids of pit and leg in the list of the site. */
   readonly motors: readonly [pit: string, leg: string];
   /** A bin with cables: how high grain lies, how warm and how long ago it was put in, and the spot that heats. */
@@ -98,6 +100,7 @@ export const KESTREL_DAY: DayPlan = {
   bushelPointsPerHour: 2600,
   bins: ['Bin C', 'Bin A'],
   tareKg: 12_150,
+  shower: { from: 19 * 60 + 40, to: 21 * 60, chance: 0.8 },
   motors: ['pit', 'leg-1'],
   cables: { name: 'Bin B', levelM: 5.7, celsius: 31, days: 41, spot: { height: 2.8, days: 10, perDay: 0.62 } },
 };

@@ -1,7 +1,7 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 import { ID, logTable } from './log-table.js';
 
-/** Where machines are, whether loads record themselves, and those that are asked about. */
+/** Where machines are, whether loads record themselves, and those that are asked about; which part hangs on which. */
 export class SeenLoads1792900000000 implements MigrationInterface {
   name = 'SeenLoads1792900000000';
 
@@ -36,6 +36,23 @@ export class SeenLoads1792900000000 implements MigrationInterface {
       PRIMARY KEY (farm_id, id, \`place\`),
       FOREIGN KEY (farm_id, id) REFERENCES self_recordings (farm_id, id)
     ) ENGINE=InnoDB`);
+    await runner.query('ALTER TABLE crews ADD COLUMN dew_line DOUBLE NULL');
+    await runner.query(`CREATE TABLE part_trees (
+      farm_id ${ID} NOT NULL,
+      id ${ID} NOT NULL,
+      revision INT UNSIGNED NOT NULL,
+      PRIMARY KEY (farm_id, id),
+      FOREIGN KEY (farm_id) REFERENCES farms (id)
+    ) ENGINE=InnoDB`);
+    await runner.query(`CREATE TABLE part_trees_hangs (
+      farm_id ${ID} NOT NULL,
+      id ${ID} NOT NULL,
+      \`place\` SMALLINT UNSIGNED NOT NULL,
+      part VARCHAR(80) NOT NULL,
+      \`on\` VARCHAR(80) NOT NULL,
+      PRIMARY KEY (farm_id, id, \`place\`),
+      FOREIGN KEY (farm_id, id) REFERENCES part_trees (farm_id, id)
+    ) ENGINE=InnoDB`);
     await runner.query(`CREATE TABLE machine_positions (
       farm_id ${ID} NOT NULL,
       place_id ${ID} NOT NULL,
@@ -51,7 +68,8 @@ export class SeenLoads1792900000000 implements MigrationInterface {
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    for (const table of ['machine_positions', 'self_recordings_yards', 'self_recordings', 'seen_loads'])
+    for (const table of ['machine_positions', 'part_trees_hangs', 'part_trees', 'self_recordings_yards', 'self_recordings', 'seen_loads'])
       await runner.query(`DROP TABLE ${table}`);
+    await runner.query('ALTER TABLE crews DROP COLUMN dew_line');
   }
 }

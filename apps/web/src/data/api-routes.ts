@@ -149,6 +149,7 @@ export const SETTING_ROUTES = {
   seasonPlan: '/api/farms/{farmId}/shed/season-plan/{subject}',
   safetyWords: '/api/farms/{farmId}/shed/safety-words/{subject}',
   fuelTank: '/api/farms/{farmId}/shed/fuel-tank/{subject}',
+  partTree: '/api/farms/{farmId}/shed/part-tree/{subject}',
   crew: '/api/farms/{farmId}/shed/crew/{subject}',
   changeover: '/api/farms/{farmId}/shed/changeover/{subject}',
   partsCounters: '/api/farms/{farmId}/shed/parts-counters/{subject}',

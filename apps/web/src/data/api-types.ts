@@ -2576,6 +2576,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/shed/part-tree/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['PartTreeController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/crew/{subject}': {
     readonly parameters: {
       readonly query?: never;
@@ -4730,6 +4746,8 @@ export interface components {
       readonly quietTo?: number;
       /** @description m/s */
       readonly windLine?: number;
+      /** @description fraction */
+      readonly dewLine?: number;
     };
     readonly CropCosts: {
       readonly crop: string;
@@ -6454,6 +6472,16 @@ export interface components {
       readonly noticed: string;
       readonly greased: boolean;
     };
+    readonly PartTreeKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['PartTreeRecord'];
+    };
+    readonly PartTreeRecord: {
+      readonly hangs: readonly {
+        readonly part: string;
+        readonly on: string;
+      }[];
+    };
     readonly PartsCountersKept: {
       readonly revision: number;
       readonly value: components['schemas']['PartsCountersRecord'];
@@ -7119,6 +7147,9 @@ export interface components {
         };
         readonly fuelTank: {
           readonly [key: string]: components['schemas']['FuelTankKept'];
+        };
+        readonly partTree: {
+          readonly [key: string]: components['schemas']['PartTreeKept'];
         };
         readonly crew: {
           readonly [key: string]: components['schemas']['CrewKept'];
@@ -12088,6 +12119,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['FuelTankRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly PartTreeController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['PartTreeRecord'];
         };
       };
     };

@@ -6,10 +6,12 @@ import {
   calendarDay,
   coveredPlaces,
   coversToClose,
+  dewBegins,
   FIRE_STOP,
   living,
   partHeat,
   rainBegins,
+  secondLooks,
   startOfDay,
   toWallTime,
   type ToClose,
@@ -18,7 +20,7 @@ import {
 import { useMemo } from 'react';
 import { type Farm, useFuel, useHaul, useNotebook, useShed, useWeather } from '../data/farm';
 import { clock, DAY_MS, HOUR_MS, soon } from '../quantity/time';
-import { grain, wind as windKind } from '../quantity/quantity';
+import { grain, percent, wind as windKind } from '../quantity/quantity';
 import { say } from '../words';
 import { leavingTruck } from './leaving-truck';
 import { useSite } from './site';
@@ -79,6 +81,16 @@ export function useAlarms(farm: Farm, place: string | null): readonly AlarmNow<A
         byMs: nowMs,
         places: null,
         words: say('alarm_wind', { wind: windKind(hour.wind).text, line: windKind(crew.windLine).text }),
+      });
+    const cutting = Object.values(farm.data.flow.cut).some((kg) => kg > 0);
+    const dewMs = weather && crew?.dewLine !== undefined && cutting ? dewBegins(weather.map((one) => ({ atMs: Date.parse(one.at), humidity: one.humidity })), crew.dewLine, nowMs) : null; // prettier-ignore
+    if (dewMs !== null && crew?.dewLine !== undefined)
+      found.push({
+        key: `dew ${calendarDay(dewMs, timeZone)}`,
+        kind: 'dew',
+        byMs: dewMs,
+        places: farm.data.places.filter((one) => one.kind === 'combine').map((one) => one.id),
+        words: say(dewMs <= nowMs ? 'alarm_dewNow' : 'alarm_dew', { time: clock(dewMs, timeZone), line: percent(crew.dewLine, 0) }), // prettier-ignore
       });
     if (hour && dangerOf(hour, stopAt).level === 'stop')
       found.push({
@@ -149,6 +161,14 @@ export function useAlarms(farm: Farm, place: string | null): readonly AlarmNow<A
           words: say('alarm_closing', { truck: farm.placeName(id), leave: clock(truck.leaveByMs, timeZone) }),
         });
     }
+    for (const { id, placeId, machine, what, by, fromMs } of secondLooks(shed, nowMs, timeZone))
+      found.push({
+        key: `look ${id}`,
+        kind: 'look',
+        byMs: Math.max(nowMs, fromMs),
+        places: placeId === null ? null : [placeId],
+        words: say('alarm_look', { machine, what, who: by }),
+      });
     const today = calendarDay(nowMs, timeZone);
     for (const { id, zone } of zonesStanding(notebook.settings.fieldZone, today).filter(({ retestDue }) => retestDue)) {
       const lot = farm.data.lots.find(({ fieldId, season }) => fieldId === zone.fieldId && season === zone.season);

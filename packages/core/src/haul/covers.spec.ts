@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { coversToClose, type OpenPlace, rainBegins } from './covers.js';
+import { coversToClose, dewBegins, type OpenPlace, rainBegins } from './covers.js';
 
 const HOUR = 3_600_000;
 const RAIN = 100 * HOUR;
@@ -43,5 +43,14 @@ describe('what is closed before the rain', () => {
     expect(rainBegins(hours, 3.5 * HOUR)).toBe(3.5 * HOUR);
     expect(rainBegins(hours, 0, 2)).toBeNull();
     expect(rainBegins([], 0)).toBeNull();
+  });
+
+  it('dew begins in the first hour as damp as the farm’s line, at once where it is there already', () => {
+    const hours = [0.5, 0.62, 0.81, 0.93].map((humidity, i) => ({ atMs: 1000 * HOUR + i * HOUR, humidity }));
+    expect(dewBegins(hours, 0.8, 1000 * HOUR)).toBe(1002 * HOUR);
+    expect(dewBegins(hours, 0.8, 1002.5 * HOUR)).toBe(1002.5 * HOUR);
+    expect(dewBegins(hours, 0.95, 1000 * HOUR)).toBeNull();
+    expect(dewBegins(hours, 0.8, 1000 * HOUR, 1)).toBeNull();
+    expect(() => dewBegins(hours, 8, 0)).toThrow(/line of dew/);
   });
 });

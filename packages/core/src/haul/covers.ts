@@ -1,4 +1,4 @@
-import { requireFinite } from '../kernel/index.js';
+import { requireFinite, requireInRange } from '../kernel/index.js';
 import { type FarmView, instantOf, lastTouch } from '../ledger/index.js';
 import { type Cover, living, type RecordsOf } from '../records/index.js';
 
@@ -66,6 +66,21 @@ export function coveredPlaces(farm: FarmView, records: RecordsOf<'coverMoved', '
 
 /** Chance in an hour from which rain is counted on. Common practice, no source. */
 export const RAIN_LIKELY = 0.5;
+
+/** The first hour from now on in which the air is as damp as the farm's own line, ms; null: none as far as it is known. */
+export function dewBegins(
+  hours: readonly { readonly atMs: number; readonly humidity: number }[],
+  line: number,
+  nowMs: number,
+  withinHours = 12,
+): number | null {
+  requireFinite('time', nowMs, 'ms');
+  requireInRange('line of dew', line, 0.3, 1, 'fraction');
+  const first = hours
+    .filter(({ atMs, humidity }) => atMs > nowMs - HOUR && atMs <= nowMs + withinHours * HOUR && humidity >= line)
+    .reduce((least, { atMs }) => Math.min(least, atMs), Infinity);
+  return first === Infinity ? null : Math.max(nowMs, first);
+}
 
 /** The first hour from now on in which rain is likely, ms; null: none as far as it is known. */
 export function rainBegins(

@@ -147,4 +147,12 @@ export {
   type WetParcel,
 } from './dryer-down.js';
 export { byRoomFor, dumpOf, EMPTY_BU, receiversOf, roomOf, takesADump } from './receivers.js';
-export { coveredPlaces, coversToClose, type OpenPlace, RAIN_LIKELY, rainBegins, type ToClose } from './covers.js';
+export {
+  coveredPlaces,
+  coversToClose,
+  dewBegins,
+  type OpenPlace,
+  RAIN_LIKELY,
+  rainBegins,
+  type ToClose,
+} from './covers.js';

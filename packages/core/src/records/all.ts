@@ -54,6 +54,7 @@ import {
   FUEL_TANK,
   HANDOVER,
   PART_HEAT,
+  PART_TREE,
   SAFETY_WORDS,
   SEASON_PLAN,
 } from './shed.js';
@@ -166,6 +167,7 @@ export const SETTING_KINDS = {
   seasonPlan: SEASON_PLAN,
   safetyWords: SAFETY_WORDS,
   fuelTank: FUEL_TANK,
+  partTree: PART_TREE,
   crew: CREW,
   changeover: CHANGEOVER,
   partsCounters: PARTS_COUNTERS,

@@ -156,6 +156,13 @@ export const PART_HEAT = logKind(
 );
 export type PartHeat = LogOf<typeof PART_HEAT>;
 
+export const HANGING_PART = { part: text(80, 1), on: text(80, 1) };
+/** Which part of a machine hangs on which: a belt on its shaft, the shaft on its bearing. */
+export const PART_TREE = settingKind('partTree', 'shed', 'part_trees', 'places', {
+  hangs: list(record(HANGING_PART), 0, 100),
+});
+export type PartTree = SettingOf<typeof PART_TREE>;
+
 /** A person of the crew: a trainee sees one step at a time, with more room. */
 export const CREW_MEMBER = { name: text(60, 1), phone: text(40), trainee: flag() };
 /** Who works here, who is called, how long one sits at a wheel, and when alarms that can wait are quiet. */
@@ -170,6 +177,8 @@ export const CREW = settingKind('crew', 'shed', 'crews', 'farm', {
   quietTo: optional(number(0, 24, 'h')),
   /** wind at which the farm stops what blows away */
   windLine: optional(number(1, 60, 'm/s')),
+  /** relative humidity at which straw is too tough to cut */
+  dewLine: optional(number(0.3, 1, 'fraction')),
 });
 export type Crew = SettingOf<typeof CREW>;
 export type CrewMember = Crew['people'][number];

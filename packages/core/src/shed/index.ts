@@ -44,3 +44,5 @@ export {
   TRAINEE,
   USUAL_HOURS,
 } from './crew.js';
+export { type SecondLook, secondLooks } from './second-look.js';
+export { type CommonCause, commonCause, hangOn, hangsOn } from './hangs-on.js';

@@ -9,10 +9,12 @@ export const ALARM_KINDS = [
   'heat',
   'wind',
   'rain',
+  'dew',
   'wet grain',
   'closing',
   'full',
   'fuel',
+  'look',
   'retest',
 ] as const;
 export type AlarmKind = (typeof ALARM_KINDS)[number];

@@ -1,7 +1,9 @@
 import { createHash } from 'node:crypto';
+import type { DeviceKind } from '@fanega/contract';
 import {
   closedRing,
   currentSeason,
+  deviceAt,
   type Entry,
   type FieldBoundary,
   type FlowMoment,
@@ -88,15 +90,25 @@ export class SeenService {
     for (const load of found) await (load.sure ? this.enter(farmId, load) : this.ask(farmId, load));
   }
 
+  /** Devices in use, and where each stands. */
+  private async wires(farmId: string) {
+    const devices = (await this.devices.list(farmId))
+      .filter(({ revoked }) => !revoked)
+      .map(({ id, name, kind }) => ({ id, name, kind: kind as DeviceKind, revoked: false }));
+    return {
+      devices,
+      records: { logs: {}, settings: { scaleSetup: await this.records.settingsOf(farmId, 'scaleSetup') } },
+    };
+  }
+
   private async inputOf(
     farmId: string,
     { ledger, lots, places }: OpenBook,
     rule: SelfRecording,
     sinceMs: number,
   ): Promise<Parameters<typeof seenLoads>[0]> {
-    const devices = (await this.devices.list(farmId)).filter(({ revoked }) => !revoked);
-    const scaleSetup = await this.records.settingsOf(farmId, 'scaleSetup');
-    const setups = new Map(devices.map((device) => [device.id, scaleSetupOf({ settings: { scaleSetup }, logs: {} } as never, device).value])); // prettier-ignore
+    const { devices, records } = await this.wires(farmId);
+    const setups = new Map(devices.map((device) => [device.id, scaleSetupOf(records, device).value]));
     const [rows, tracks] = [await this.figures.from(farmId, sinceMs), await this.figures.tracksFrom(farmId, sinceMs)];
     const weights = new Map<string, ScaleReading[]>();
     const flows = new Map<string, FlowMoment[]>();
@@ -105,8 +117,7 @@ export class SeenService {
       else if (flow !== null) into(flows, deviceId, { atMs, flow, moisture: moisture!, speed: speed! });
     const track = new Map<string, TrackPoint[]>();
     for (const { placeId, atMs, lon, lat, accuracy } of tracks) into(track, placeId, { atMs, lon, lat, accuracy });
-    const standsOn = (kind: string, placeId: string) =>
-      devices.find((device) => device.kind === kind && setups.get(device.id)?.placeId === placeId);
+    const standsOn = (kind: DeviceKind, placeId: string) => deviceAt(devices, records, kind, placeId);
     const machines = places.flatMap(({ id, kind }): SeenMachine[] => {
       if (kind !== 'combine' && kind !== 'cart' && kind !== 'truck') return [];
       const [scale, display] = [standsOn('cartScale', id), standsOn('monitor', id)];
@@ -178,11 +189,9 @@ export class SeenService {
   }
 
   private async enter(farmId: string, load: SeenLoad): Promise<void> {
-    const devices = await this.devices.list(farmId);
-    const scaleSetup = await this.records.settingsOf(farmId, 'scaleSetup');
-    const on = (kind: string, placeId: string | null) =>
-      devices.find((device) => device.kind === kind && !device.revoked && (placeId === null || scaleSetup[device.id]?.value.placeId === placeId)); // prettier-ignore
-    const [scale, bridge] = [on('cartScale', load.machineId), on('truckScale', null)];
+    const { devices, records } = await this.wires(farmId);
+    const bridge = devices.find(({ kind }) => kind === 'truckScale');
+    const scale = deviceAt(devices, records, 'cartScale', load.machineId);
     const by = load.kind === 'yard' ? bridge : scale;
     const id = idOf(load.atMs, `${load.machineId} ${load.kind} ${Math.round(load.atMs / MINUTE)}`);
     const signed = { id, at: new Date(load.atMs).toISOString(), by: by?.name ?? 'machines', device: `${SEEN_SIGN}${by?.id ?? ''}` }; // prettier-ignore
@@ -190,7 +199,7 @@ export class SeenService {
     const entries: Entry[] = [];
     if (load.kind === 'cut') {
       entries.push({ ...signed, type: 'harvest', lot: load.lotId!, to: load.to!, wetKg: kg.wetKg!, moisture: Math.round(1000 * load.moisture!) / 1000, method: 'cartScale' }); // prettier-ignore
-      const display = on('monitor', load.from);
+      const display = load.from === null ? undefined : deviceAt(devices, records, 'monitor', load.from);
       if (display && load.displayKg !== null)
         entries.push({ id: idOf(load.atMs, `${id} display`), at: signed.at, by: display.name, device: SEEN_SIGN + display.id, type: 'witness', of: id, wetKg: Math.round(load.displayKg / DIVISION_KG) * DIVISION_KG, method: 'monitor' }); // prettier-ignore
     } else

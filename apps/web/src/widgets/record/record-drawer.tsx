@@ -39,6 +39,7 @@ import { firstEntries, sendDraft, stamped, triedEntries } from './send';
 import { clock, momentTyped } from '../../quantity/time';
 import { readMoment } from '../../quantity/time-typed';
 import { CheckBox } from '../../ui/check-box';
+import { Dictate } from '../../ui/dictate';
 import { Callout } from '../../ui/callout';
 import { ANYWAY, intakeWords, withReason } from '../intake';
 
@@ -509,6 +510,7 @@ function MoreDetails({ farm, draft, errors, set }: PartProps) {
           maxLength={500}
           onChange={(e) => set({ note: e.target.value })}
         />
+        <Dictate text={draft.note} most={500} onText={(note) => set({ note })} />
       </div>
     </details>
   );

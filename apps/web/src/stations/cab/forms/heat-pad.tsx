@@ -4,6 +4,7 @@ import { useShed, useWeather } from '../../../data/farm';
 import { logged } from '../../../data/records';
 import { temperature } from '../../../quantity/quantity';
 import { SelectBox, TextBox } from '../../../ui';
+import { Dictate } from '../../../ui/dictate';
 import { oneOf, yesNo } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { SwitchBox } from '../../../ui/switch-box';
@@ -12,6 +13,8 @@ import { hourAt } from '../../../widgets/weather-now';
 import { say } from '../../../words';
 import { type MachinePadGiven, PadDrawer } from './pad-drawer';
 import { usePad } from './use-pad';
+
+const NOTICED = 120;
 
 /** How hot a part is, by hand or by an infrared thermometer; the air's temperature is the weather's. */
 export function HeatPad({ farm, me, onClose, onKeep }: MachinePadGiven) {
@@ -76,6 +79,7 @@ export function HeatPad({ farm, me, onClose, onKeep }: MachinePadGiven) {
         </SelectBox>
       </div>
       <TextBox label={say('heatNoticed')} {...form.box('noticed')} />
+      <Dictate text={form.texts.noticed} most={NOTICED} onText={(text) => form.set('noticed', text)} />
       <SwitchBox large className="text-lg" on={form.texts.greased} onChange={(on) => form.set('greased', on)}>
         {say('heatGreased')}
       </SwitchBox>

@@ -4,6 +4,7 @@ import { ulid } from 'ulid';
 import { logged } from '../../../data/records';
 import { ground } from '../../../quantity/quantity';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
+import { Dictate } from '../../../ui/dictate';
 import { Drawer } from '../../../ui/drawer';
 import { useHere } from '../../../ui/use-here';
 import { say } from '../../../words';
@@ -51,6 +52,7 @@ export function PinPad({ farm, lotId, onClose, onKeep }: PadGiven & { readonly l
           value={note}
           onChange={(event) => setNote(event.target.value)}
         />
+        <Dictate text={note} most={120} onText={setNote} />
         {here === 'waits' && <p role="status">{say('positionWaits')}</p>}
         {here === 'none' && <Problem>{say('positionNone')}</Problem>}
         {poor && <p className="font-semibold">◐ {say('positionPoor', { length: ground(here.accuracy).text })}</p>}

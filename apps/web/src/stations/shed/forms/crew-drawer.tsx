@@ -3,7 +3,7 @@ import { useFieldArray } from 'react-hook-form';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
-import { hours, wind } from '../../../quantity/quantity';
+import { hours, share, wind } from '../../../quantity/quantity';
 import { hourText, likeMinute, readMinute } from '../../../quantity/time';
 import { Button, SelectBox, TextBox } from '../../../ui';
 import { CheckBox } from '../../../ui/check-box';
@@ -42,6 +42,7 @@ export function CrewDrawer({
       mostHours: figureBox(CREW.fields.mostHours, hours, { missing: 'After how many hours?' }),
       quietFrom: hourBox,
       quietTo: hourBox,
+      dewLine: figureOrNone(CREW.fields.dewLine, share, { was: was?.dewLine }),
       windLine: figureOrNone(CREW.fields.windLine, wind, { was: was?.windLine }),
     },
     start: () => ({
@@ -51,6 +52,7 @@ export function CrewDrawer({
       quietFrom: was?.quietFrom === undefined ? '' : hourText(was.quietFrom),
       quietTo: was?.quietTo === undefined ? '' : hourText(was.quietTo),
       windLine: wind.text(was?.windLine),
+      dewLine: share.text(was?.dewLine),
     }),
     together: ({ people, quietFrom, quietTo }): Record<string, string> => {
       const names = people.map(({ name }) => name.trim().toLowerCase());
@@ -61,13 +63,14 @@ export function CrewDrawer({
       return {};
     },
     close: onClose,
-    save: async ({ people, call, mostHours, quietFrom, quietTo, windLine }) => {
+    save: async ({ people, call, mostHours, quietFrom, quietTo, windLine, dewLine }) => {
       const value = {
         people: people.map(({ name, phone, trainee }) => ({ name: name.trim(), phone: phone.trim(), trainee })),
         call: people.some(({ name }) => name.trim() === call) ? call : '',
         mostHours,
         ...(quietFrom === undefined || quietTo === undefined ? {} : { quietFrom, quietTo }),
         ...(windLine === undefined ? {} : { windLine }),
+        ...(dewLine === undefined ? {} : { dewLine }),
       };
       await write(farm.id, setting(farm.id, 'crew', 'farm', { revision: kept?.revision ?? 0, value }));
       await refresh();
@@ -111,7 +114,10 @@ export function CrewDrawer({
         <TextBox label="Quiet from" hint="alarms that can wait" {...form.box('quietFrom')} />
         <TextBox label="Quiet to" {...form.box('quietTo')} />
       </div>
-      <TextBox label="Wind line" hint="tarps, sheets and spraying stop" {...form.box('windLine')} />
+      <div className="grid grid-cols-2 gap-3">
+        <TextBox label="Wind line" hint="tarps, sheets and spraying stop" {...form.box('windLine')} />
+        <TextBox label="Dew line" hint="humidity at which straw is too tough" {...form.box('dewLine')} />
+      </div>
     </FormDrawer>
   );
 }

@@ -6,6 +6,7 @@ import { Section } from '../../../ui/page';
 import { Status } from '../../../ui/status';
 import { Hazard } from '../../../widgets/hazard';
 import { TakeBack } from '../../../widgets/take-back';
+import { PartTreeList } from './part-tree';
 
 const WORDS: Readonly<Record<HeatVerdict['verdict'], string>> = { stop: 'Stop, cool, look', watch: 'Watch it', fine: 'As usual' }; // prettier-ignore
 
@@ -57,6 +58,12 @@ export function AssetHeat({ farm, shed, placeId }: { farm: Farm; shed: ShedRecor
           </li>
         ))}
       </ul>
+      <PartTreeList
+        farm={farm}
+        placeId={placeId}
+        kept={shed.settings.partTree[placeId]}
+        heats={parts.flatMap(({ readings }) => readings)}
+      />
       {hot && <Hazard card="hotBearing" before={`${farm.placeName(placeId)}: a hot part`} />}
       <p className="mt-2 text-sm text-muted">
         Stopped from {temperature(PART_HEAT_LIMITS.stop).text}, or {warmer(PART_HEAT_LIMITS.aboveUsual).text} above what
