@@ -39,7 +39,7 @@ import { firstEntries, sendDraft, stamped, triedEntries } from './send';
 import { clock, momentTyped } from '../../quantity/time';
 import { readMoment } from '../../quantity/time-typed';
 import { CheckBox } from '../../ui/check-box';
-import { Dictate } from '../../ui/dictate';
+import { Dictate } from '../dictate';
 import { Callout } from '../../ui/callout';
 import { ANYWAY, intakeWords, withReason } from '../intake';
 

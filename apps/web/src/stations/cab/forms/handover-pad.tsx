@@ -2,7 +2,7 @@ import { HANDOVER } from '@fanega/core';
 import { ulid } from 'ulid';
 import { logged } from '../../../data/records';
 import { TextBox } from '../../../ui';
-import { Dictate } from '../../../ui/dictate';
+import { Dictate } from '../../../widgets/dictate';
 import { useFields } from '../../../ui/form/use-fields';
 import { textBox } from '../../../widgets/record-boxes';
 import { say } from '../../../words';

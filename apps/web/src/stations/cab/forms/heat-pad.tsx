@@ -4,7 +4,7 @@ import { useShed, useWeather } from '../../../data/farm';
 import { logged } from '../../../data/records';
 import { temperature } from '../../../quantity/quantity';
 import { SelectBox, TextBox } from '../../../ui';
-import { Dictate } from '../../../ui/dictate';
+import { Dictate } from '../../../widgets/dictate';
 import { oneOf, yesNo } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { SwitchBox } from '../../../ui/switch-box';

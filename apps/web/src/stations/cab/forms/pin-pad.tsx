@@ -4,7 +4,7 @@ import { ulid } from 'ulid';
 import { logged } from '../../../data/records';
 import { ground } from '../../../quantity/quantity';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
-import { Dictate } from '../../../ui/dictate';
+import { Dictate } from '../../../widgets/dictate';
 import { Drawer } from '../../../ui/drawer';
 import { useHere } from '../../../ui/use-here';
 import { say } from '../../../words';

@@ -1,7 +1,7 @@
 import { Mic, MicOff } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { language, say } from '../words';
-import { Button } from '.';
+import { Button } from '../ui';
 
 /** What this needs of the browser's own listening. */
 interface Listening {
