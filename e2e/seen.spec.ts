@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { ulid } from 'ulid';
-import { addField, addPlace, keep, OWN, ownFarm, records } from './own-farm';
+import { addField, addPlace, keep, OWN, ownFarm, records, setUp } from './own-farm';
 
 const MINUTE = 60_000;
 const BU = 25.40117272;
@@ -71,4 +71,35 @@ test('loads record themselves where the farm wants it, and it says what is missi
   await page.reload();
   await page.getByText('By itself', { exact: true }).click();
   await expect(wanted).toBeChecked();
+});
+
+test.describe('a phone in a cab', () => {
+  test.use({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    geolocation: { longitude: -38.6, latitude: 33.4, accuracy: 5 },
+    permissions: ['geolocation'],
+  });
+
+  test('tells where its machine is where the farm lets loads record themselves, and only when it is wanted', async ({
+    page,
+  }) => {
+    const farm = await ownFarm(page);
+    await addPlace(farm, 'Phone truck', 'truck', 900);
+    await setUp(farm, 'selfRecording', 'farm', { on: true, yards: [] });
+    const told: string[] = [];
+    page.on('request', (asked) => {
+      if (asked.url().endsWith('/positions')) told.push(asked.postData() ?? '');
+    });
+    await page.goto(`${OWN}/cab`);
+    await page.getByLabel('Your name').fill('Ames');
+    await page.getByRole('button', { name: 'Phone truck', exact: true }).tap();
+    const wanted = page.getByRole('switch', { name: 'Tell the farm where this machine is' });
+    await expect(wanted).not.toBeChecked();
+    expect(told).toEqual([]);
+    const answer = page.waitForResponse((one) => one.url().endsWith('/positions'), { timeout: 30_000 });
+    await wanted.tap();
+    expect((await answer).status()).toBe(200);
+    expect(told[0]).toContain('"lat":33.4');
+  });
 });

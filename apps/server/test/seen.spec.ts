@@ -3,6 +3,7 @@ import type { Entry, LogEntry } from '@fanega/core';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { SeenService } from '../src/features/devices/seen.service.js';
+import { pairedPhone } from './paired.js';
 import { Client, farmNow, fieldRecords, Harness, smallFarm } from './harness.js';
 
 let harness: Harness;
@@ -93,6 +94,16 @@ it('a tracker that nobody put on a machine is told so, and a weather station has
   expect((await calling(weather)('positions', [{ at: iso(0), ...at(0, 0) }])).status).toBe(403); // prettier-ignore
   const north = await calling(body.token)<{ issues: { field: string }[] }>('positions', [{ at: iso(0), lon: 0, lat: 95, accuracy: 3 }]); // prettier-ignore
   expect([north.status, north.body.issues[0]?.field]).toEqual([400, 'lat']);
+});
+
+it('a phone in a cab tells of its own machine and of no other, and of none that stands still', async () => {
+  const phone = await pairedPhone(harness, owner, farmId, { kind: 'machine', placeId: p.truck, label: 'Truck phone' });
+  const tell = (client: Client, placeId: string) => client.post(path('positions'), { placeId, samples: [{ at: iso(-600), ...at(0, 0) }] }); // prettier-ignore
+  expect((await tell(phone, p.truck)).status).toBe(200);
+  expect((await tell(phone, p.cart)).status).toBe(403);
+  expect((await tell(owner, p.cart)).status).toBe(200);
+  expect((await tell(owner, p.bin)).status).toBe(404);
+  expect((await owner.post(path('positions'), { placeId: p.cart, samples: [] })).status).toBe(400);
 });
 
 it('nothing is entered until somebody wants it; then what the machines are sure of is, once, and is taken back as any entry', async () => {

@@ -67,6 +67,15 @@ export class PositionsBody {
   samples: PositionSampleBody[];
 }
 
+/** Where the phone in a machine's cab was. */
+export class PhonePositionsBody extends PositionsBody {
+  @ApiProperty({ description: 'the machine that it rides in: combine, cart or truck' })
+  @IsString()
+  @IsNotEmpty({ message: 'which machine it rides in is missing' })
+  @MaxLength(40)
+  placeId: string;
+}
+
 /** What a combine's display shows at one moment. */
 export class FlowSampleBody {
   @ApiProperty()

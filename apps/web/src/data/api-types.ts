@@ -3177,7 +3177,7 @@ export interface paths {
     };
     readonly get: operations['TraceController_positions'];
     readonly put?: never;
-    readonly post?: never;
+    readonly post: operations['PositionsController_tell'];
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -8056,6 +8056,11 @@ export interface components {
     };
     readonly MotorsBody: {
       readonly motors: readonly components['schemas']['MotorBody'][];
+    };
+    readonly PhonePositionsBody: {
+      readonly samples: readonly components['schemas']['PositionSampleBody'][];
+      /** @description the machine that it rides in: combine, cart or truck */
+      readonly placeId: string;
     };
   };
   responses: never;
@@ -13089,6 +13094,31 @@ export interface operations {
         };
         content: {
           readonly 'application/json': components['schemas']['Positions'];
+        };
+      };
+    };
+  };
+  readonly PositionsController_tell: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['PhonePositionsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
         };
       };
     };

@@ -254,6 +254,7 @@ export const EN = {
   neverZeroed: 'Never zeroed here.',
   zeroEmpty: 'Zero it empty, on level ground, before the first load.',
   asItIs: 'as it is',
+  tellsPosition: 'Tell the farm where this machine is',
   dictate: 'Say it',
   dictating: 'Listening …',
   dictateNone: 'It hears nothing here: type it',

@@ -266,6 +266,7 @@ export const ES: Readonly<Record<WordKey, string>> = {
   neverZeroed: 'Nunca puesta en cero aquí.',
   zeroEmpty: 'Póngala en cero vacía, en suelo parejo, antes de la primera carga.',
   asItIs: 'tal como está',
+  tellsPosition: 'Decir a la finca dónde está esta máquina',
   dictate: 'Dígalo',
   dictating: 'Escuchando …',
   dictateNone: 'Aquí no oye nada: escríbalo',

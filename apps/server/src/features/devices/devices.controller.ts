@@ -17,13 +17,14 @@ import {
   type SamplesAnswer,
   type WeatherAnswer,
   WeatherBody,
+  PhonePositionsBody,
   PositionsBody,
   WeightsBody,
 } from '@fanega/contract';
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { LOGGED, READING } from '@fanega/core';
-import { Allow, ForJobs, type DeviceCaller, DeviceOf } from '../../platform/access.js';
+import { Allow, ForJobs, type DeviceCaller, DeviceOf, type Writer, WriterOf } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { RecordPipe } from '../../platform/record.pipe.js';
 import { DevicesService } from './devices.service.js';
@@ -60,6 +61,26 @@ export class DevicesController {
   @Answers('DeviceAnswer')
   revoke(@Param('farmId') farmId: string, @Param('deviceId') deviceId: string): Promise<DeviceAnswer> {
     return this.service.revoke(farmId, deviceId);
+  }
+}
+
+@ApiTags('devices')
+@Controller('farms/:farmId/positions')
+export class PositionsController {
+  constructor(@Inject(DevicesService) private readonly service: DevicesService) {}
+
+  /** Where a machine is, by the phone in its cab, where somebody lets it tell. */
+  @Post()
+  @HttpCode(200)
+  @Allow('operator')
+  @ForJobs()
+  @Answers('SamplesAnswer')
+  tell(
+    @Param('farmId') farmId: string,
+    @Body() body: PhonePositionsBody,
+    @WriterOf() writer: Writer,
+  ): Promise<SamplesAnswer> {
+    return this.service.phonePositions(farmId, body, writer);
   }
 }
 

@@ -14,14 +14,16 @@ import type {
   MotorsBody,
   NewDevice,
   WeatherBody,
+  PhonePositionsBody,
   PositionsBody,
   WeightsBody,
 } from '@fanega/contract';
 import { BID, checkRecord, currentSeason, deviceMayWrite, type Reading, WRITING_DEVICES } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
-import { type DeviceCaller, DeviceTokens } from '../../platform/access.js';
+import { type DeviceCaller, DeviceTokens, type Writer } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
+import { notItsJob } from '../../platform/jobs.js';
 import { recordRefuses } from '../../platform/record.pipe.js';
 import { Refused } from '../../platform/refused.js';
 import { FarmWrites } from '../../platform/farm-write.js';
@@ -147,7 +149,20 @@ export class DevicesService {
     return this.noticed(device, this.live.positions(device.farmId, placeId, body));
   }
 
-  private async noticed<T>({ farmId }: DeviceCaller, taken: Promise<T>): Promise<T> {
+  /** Where the phone in a cab is: it tells of the machine that it rides in, and a paired one of its own alone. */
+  async phonePositions(
+    farmId: string,
+    { placeId, samples }: PhonePositionsBody,
+    { job }: Writer,
+  ): Promise<{ samples: number }> {
+    if (job && (job.kind !== 'machine' || job.placeId !== placeId)) throw notItsJob(job);
+    const { places } = await this.ledgers.open(farmId);
+    if (!places.some(({ id, kind }) => id === placeId && ['combine', 'cart', 'truck'].includes(kind)))
+      throw new Refused('not_found', 'There is no such machine in the field or on the road.');
+    return this.noticed({ farmId }, this.live.positions(farmId, placeId, { samples }));
+  }
+
+  private async noticed<T>({ farmId }: Pick<DeviceCaller, 'farmId'>, taken: Promise<T>): Promise<T> {
     const answer = await taken;
     this.seen.notice(farmId);
     return answer;

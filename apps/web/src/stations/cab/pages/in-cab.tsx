@@ -75,6 +75,7 @@ const AtWheel = lazy(() => import('./at-wheel'));
 const forTrainee = () => import('./trainee-step');
 const TraineeStep = lazy(forTrainee);
 const AlarmList = lazy(() => import('../../../widgets/alarm-list'));
+const TellPosition = lazy(() => import('./tell-position'));
 const SeenQuestions = lazy(() => import('../../../widgets/seen-questions'));
 /** Machines that drive in a field. */
 const IN_FIELD = ['combine', 'cart', 'truck'];
@@ -487,6 +488,11 @@ export function InCab({
             <summary className="min-h-14 cursor-pointer py-3 text-xl font-semibold">{say('whoIsWhere')}</summary>
             <WhoIsWhere farm={farm} large />
           </details>
+          {IN_FIELD.includes(me.kind) && notebook?.settings.selfRecording.farm?.value.on && (
+            <Suspense>
+              <TellPosition farm={farm} placeId={me.id} />
+            </Suspense>
+          )}
           <Button look="quiet" className="!justify-start !px-0 !text-lg" onClick={() => setAsTrainee(!simple)}>
             {say(simple ? 'traineeAll' : 'traineeSee')}
           </Button>
