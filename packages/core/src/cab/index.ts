@@ -13,6 +13,7 @@ export {
   type SeenWhy,
   type SeenYard,
   SETTLES_MS,
+  tappedToo,
   type TrackPoint,
 } from './seen-loads.js';
 export { fieldLeft, type FieldLeft } from './left-view.js';

@@ -1,4 +1,4 @@
-import { type Entry, instantOf } from '../ledger/index.js';
+import { type Entry, type HarvestEntry, instantOf } from '../ledger/index.js';
 import { type FlowMoment, tankByFlow } from '../cut/index.js';
 import { POOR_METERS } from '../fields/index.js';
 import {
@@ -395,4 +395,25 @@ export function isEntryOf(
   if (entry.device?.startsWith(SEEN_SIGN) || ms < load.fromMs - TAPPED_BEFORE_MS || ms > load.atMs + TAPPED_AFTER_MS)
     return false;
   return entry.wetKg === undefined || load.kg === null || Math.abs(entry.wetKg - load.kg) <= TAPPED_KG * load.kg;
+}
+
+/**
+ * Loads that entered by themselves and that somebody tapped as well, on a phone that was out of reach: his stays. Moves that two devices
+ * wrote are joined by the book's own rule of twins.
+ * @param entries living ones of the last hours
+ * @returns ids of those that machines wrote
+ */
+export function tappedToo(entries: readonly Entry[]): string[] {
+  const cuts = entries.filter((entry): entry is HarvestEntry => entry.type === 'harvest');
+  const byHand = cuts.filter(({ device }) => !device?.startsWith(SEEN_SIGN));
+  const taken = new Set<string>();
+  return cuts
+    .filter(({ device }) => device?.startsWith(SEEN_SIGN))
+    .flatMap(({ id, at, to, wetKg }) => {
+      const ms = instantOf(at);
+      const load = { kind: 'cut' as const, machineId: to, from: null, fromMs: ms, atMs: ms, kg: wetKg };
+      const twin = byHand.find((one) => !taken.has(one.id) && Math.abs(one.wetKg - wetKg) <= TAPPED_KG * wetKg && isEntryOf(load, one)); // prettier-ignore
+      if (twin) taken.add(twin.id);
+      return twin ? [id] : [];
+    });
 }

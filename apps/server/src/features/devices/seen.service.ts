@@ -20,6 +20,7 @@ import {
   seenLoads,
   type SeenMachine,
   type SelfRecording,
+  tappedToo,
   type TrackPoint,
   zeroed,
 } from '@fanega/core';
@@ -87,7 +88,17 @@ export class SeenService {
     if (untilMs < before) this.looked.delete(farmId);
     const found = seenLoads(await this.inputOf(farmId, book, rule, Math.min(before, untilMs) - BACK_MS), untilMs);
     this.looked.set(farmId, untilMs);
+    await this.leaveToHands(farmId, book, Math.min(before, untilMs) - BACK_MS);
     for (const load of found) await (load.sure ? this.enter(farmId, load) : this.ask(farmId, load));
+  }
+
+  /** What somebody tapped as well, and sent when he was in reach again, is his. */
+  private async leaveToHands(farmId: string, { ledger }: OpenBook, sinceMs: number): Promise<void> {
+    const twice = tappedToo(ledger.entriesBetween(sinceMs, Number.MAX_SAFE_INTEGER));
+    if (twice.length === 0) return;
+    const at = new Date().toISOString();
+    const voids = twice.map((id): Entry => ({ type: 'void', id: idOf(Date.parse(at), `tapped ${id}`), at, by: 'machines', device: SEEN_SIGN.trim(), voids: id, note: 'tapped by hand too' })); // prettier-ignore
+    await this.ledgers.append(farmId, voids, { id: null, name: 'machines' });
   }
 
   /** Devices in use, and where each stands. */
