@@ -60,7 +60,8 @@ export function CutPad({
   const lots = farm.data.lots.filter((one) => one.season === season && (!neighbor || isOthers(farm, one)));
   const parts = useNotebook().data?.settings.fieldZone ?? {};
   // A part of another field that was chosen before is none of this one.
-  const isPart = (lotId: string, zone: string): boolean => parts[zone]?.value.fieldId === farm.lot(lotId)?.fieldId;
+  const isPart = (lotId: string, zone: string): boolean =>
+    parts[zone] !== undefined && parts[zone].value.fieldId === farm.lot(lotId)?.fieldId;
   const kgPerBuOf = (lot: string, crop: string): number => farm.kgPerBu(lot === SOMEBODY ? crop : farm.lot(lot)?.crop);
   const form = useFields({
     boxes: {
