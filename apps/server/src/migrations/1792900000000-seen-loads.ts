@@ -68,7 +68,14 @@ export class SeenLoads1792900000000 implements MigrationInterface {
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    for (const table of ['machine_positions', 'part_trees_hangs', 'part_trees', 'self_recordings_yards', 'self_recordings', 'seen_loads'])
+    for (const table of [
+      'machine_positions',
+      'part_trees_hangs',
+      'part_trees',
+      'self_recordings_yards',
+      'self_recordings',
+      'seen_loads',
+    ])
       await runner.query(`DROP TABLE ${table}`);
     await runner.query('ALTER TABLE crews DROP COLUMN dew_line');
   }
