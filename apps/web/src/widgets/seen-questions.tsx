@@ -1,4 +1,4 @@
-import { type Entry, isEntryOf, living, type SeenLoadRecord } from '@fanega/core';
+import { type Entry, isEntryOf, living, type SeenLoadRecord, seenOf } from '@fanega/core';
 import { ulid } from 'ulid';
 import { type Farm, useHaulRecords, useJob, useRole } from '../data/farm';
 import { write } from '../data/outbox';
@@ -20,11 +20,7 @@ export function useSeenLoads(farm: Farm, place: string | null): readonly SeenLoa
   return living<'seenLoad'>(logs)
     .map(({ body }) => body)
     .filter(({ machineId, from, to }) => place === null || [machineId, from, to].includes(place))
-    .filter((load) => {
-      const atMs = Date.parse(load.at);
-      const as = { ...load, from: load.from ?? null, kg: load.kg ?? null, fromMs: atMs, atMs };
-      return !farm.data.tape.some(({ entry }) => isEntryOf(as, entry));
-    })
+    .filter((load) => !farm.data.tape.some(({ entry }) => isEntryOf(seenOf(load), entry)))
     .sort((a, b) => (a.at < b.at ? -1 : 1));
 }
 

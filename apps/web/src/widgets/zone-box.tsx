@@ -34,7 +34,7 @@ export function ZoneBox({
   const stands = typeof here === 'object' ? zoneAt(zones, here) : null;
   useEffect(() => {
     if (stands && !picked.current) onChange(stands.id);
-    // Asked anew only where it comes into another part.
+    // Asked again only where it comes into another part.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [stands?.id]);
   if (zones.length === 0) return null;

@@ -70,7 +70,7 @@ export const EN = {
   way_fuel: 'Fuel',
   fuelFilled: '{place}: {much} of fuel',
   fuelHowMuch: 'How much went in?',
-  fuelTooMuch: 'More than the tank holds, {much}: check the pump, or tell the tank anew in the Shed',
+  fuelTooMuch: 'More than the tank holds, {much}: check the pump, or set the tank’s size again in the Shed',
   fuelFull: 'The tank is full now',
   fuelIn: 'Went in',
   fuelBy: 'Fuel: fill by {time}',

@@ -9,6 +9,7 @@ export {
   type SeenInput,
   type SeenLoad,
   seenLoads,
+  seenOf,
   type SeenMachine,
   type SeenWhy,
   type SeenYard,

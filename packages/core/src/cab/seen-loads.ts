@@ -1,6 +1,6 @@
 import { type Entry, type HarvestEntry, instantOf } from '../ledger/index.js';
 import { type FlowMoment, tankByFlow } from '../cut/index.js';
-import { POOR_METERS } from '../fields/index.js';
+import { type PhonePosition, POOR_METERS } from '../fields/index.js';
 import {
   axleByAxle,
   curveLoads,
@@ -9,15 +9,12 @@ import {
   STILL_TRUCK_SCALE,
   type StillRule,
 } from '../haul/index.js';
+import type { SeenKind, SeenLoadRecord, SelfRecording } from '../records/index.js';
 import { type Formula, insideRing, metersBetween, type Point, quantity } from '../kernel/index.js';
 
 /** Where a machine was. */
-export interface TrackPoint {
+export interface TrackPoint extends PhonePosition {
   readonly atMs: number;
-  readonly lon: number;
-  readonly lat: number;
-  /** m */
-  readonly accuracy: number;
 }
 
 /** A machine with what its devices said, each in order of time. */
@@ -33,13 +30,7 @@ export interface SeenMachine {
 }
 
 /** A place where trucks are emptied: a pit, a buyer's yard. */
-export interface SeenYard {
-  readonly placeId: string;
-  readonly lon: number;
-  readonly lat: number;
-  /** m */
-  readonly radius: number;
-}
+export type SeenYard = SelfRecording['yards'][number];
 
 export interface SeenInput {
   readonly machines: readonly SeenMachine[];
@@ -79,7 +70,7 @@ export type SeenWhy =
 /** A load that machines saw. Sure ones are entered; of the others somebody is asked. */
 export interface SeenLoad {
   /** cut: off the field into a cart; dump: from a machine into another; yard: a truck was emptied */
-  readonly kind: 'cut' | 'dump' | 'yard';
+  readonly kind: SeenKind;
   /** the machine whose scale or way shows it */
   readonly machineId: string;
   readonly atMs: number;
@@ -203,8 +194,7 @@ function lotCut(
   return { lotId: best[0], why: best[1] >= IN_FIELD * points ? 'all agree' : 'two fields' };
 }
 
-const STRONGEST: readonly SeenWhy[] = ['all agree'];
-const firstDoubt = (...reasons: readonly SeenWhy[]): SeenWhy => reasons.find((why) => !STRONGEST.includes(why)) ?? 'all agree'; // prettier-ignore
+const firstDoubt = (...reasons: readonly SeenWhy[]): SeenWhy => reasons.find((why) => why !== 'all agree') ?? 'all agree'; // prettier-ignore
 
 /**
  * Loads that the farm's machines saw by themselves, in order of time. Range and source: {@link SEEN_LOADS}.
@@ -381,12 +371,17 @@ const TAPPED_KG = 0.1;
 /** Two findings of one load. */
 export const sameSeenLoad = (a: Pick<SeenLoad, 'machineId' | 'atMs'>, b: Pick<SeenLoad, 'machineId' | 'atMs'>): boolean => a.machineId === b.machineId && Math.abs(a.atMs - b.atMs) < AGAIN_MS; // prettier-ignore
 
+/** What tells a load from another one. */
+type SeenFacts = Pick<SeenLoad, 'kind' | 'machineId' | 'from' | 'fromMs' | 'atMs' | 'kg'>;
+
+/** A load that was asked about, as it was seen. */
+export function seenOf({ kind, machineId, from, kg, at }: SeenLoadRecord): SeenFacts {
+  const atMs = instantOf(at);
+  return { kind, machineId, from: from ?? null, kg: kg ?? null, fromMs: atMs, atMs };
+}
+
 /** Is an entry of the book this load: written by itself, the answer to it, or tapped by somebody around its time with about its weight? */
-export function isEntryOf(
-  load: Pick<SeenLoad, 'kind' | 'machineId' | 'from' | 'fromMs' | 'atMs' | 'kg'>,
-  entry: Entry,
-): boolean {
-  // prettier-ignore
+export function isEntryOf(load: SeenFacts, entry: Entry): boolean {
   if (entry.type !== 'harvest' && entry.type !== 'move') return false;
   const into = entry.to === load.machineId && load.from !== load.machineId;
   if (!(load.kind === 'cut' ? into : into || (entry.type === 'move' && entry.from === load.machineId))) return false;

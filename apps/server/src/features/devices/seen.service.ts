@@ -5,8 +5,7 @@ import {
   currentSeason,
   deviceAt,
   type Entry,
-  type FieldBoundary,
-  type FlowMoment,
+  groupBy,
   instantOf,
   kgPerBushelOf,
   ringsOf,
@@ -16,17 +15,16 @@ import {
   sameSeenLoad,
   SEEN_SIGN,
   type SeenLoad,
-  type SeenLoadRecord,
   seenLoads,
+  seenOf,
   type SeenMachine,
   type SelfRecording,
   tappedToo,
-  type TrackPoint,
   zeroed,
 } from '@fanega/core';
 import { Inject, Injectable, Logger } from '@nestjs/common';
 import { encodeTime } from 'ulid';
-import { LiveRepository } from '../haul/index.js';
+import { flowOf, LiveRepository } from '../haul/index.js';
 import { LedgerService, type OpenBook } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
 import { DevicesRepository } from './devices.repository.js';
@@ -42,6 +40,8 @@ const ALPHABET = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
 /** An id that every process makes alike for the same load, so that it enters once. */
 const idOf = (atMs: number, what: string): string =>
   encodeTime(atMs, 10) + [...createHash('sha256').update(what).digest().subarray(0, 16)].map((byte) => ALPHABET[byte % 32]).join(''); // prettier-ignore
+
+const loadId = ({ machineId, kind, atMs }: SeenLoad): string => idOf(atMs, `${machineId} ${kind} ${Math.round(atMs / MINUTE)}`); // prettier-ignore
 
 /** Looks at what the farm's machines say and enters the loads that they are sure of; of the others somebody is asked. */
 @Injectable()
@@ -77,19 +77,19 @@ export class SeenService {
 
   /** Looks once; for tests too. */
   async look(farmId: string): Promise<void> {
-    const rule = (await this.records.settingsOf(farmId, 'selfRecording')).farm?.value as SelfRecording | undefined;
+    const rule = (await this.records.settingsOf(farmId, 'selfRecording')).farm?.value;
     if (!rule?.on) return;
     const [newest, book] = [await this.figures.newestOfAll(farmId), await this.ledgers.open(farmId)];
     const last = Math.max(...newest.values());
     if (!Number.isFinite(last)) return;
     // Whoever still speaks has to have spoken of a moment before it is judged.
     const untilMs = Math.min(...[...newest.values()].filter((ms) => ms >= last - SILENT_MS));
-    const before = this.looked.get(farmId) ?? untilMs;
-    if (untilMs < before) this.looked.delete(farmId);
-    const found = seenLoads(await this.inputOf(farmId, book, rule, Math.min(before, untilMs) - BACK_MS), untilMs);
+    const sinceMs = Math.min(this.looked.get(farmId) ?? untilMs, untilMs) - BACK_MS;
+    const wires = await this.wires(farmId);
+    const found = seenLoads(await this.inputOf(farmId, book, rule, sinceMs, wires), untilMs);
     this.looked.set(farmId, untilMs);
-    await this.leaveToHands(farmId, book, Math.min(before, untilMs) - BACK_MS);
-    for (const load of found) await (load.sure ? this.enter(farmId, load) : this.ask(farmId, load));
+    await this.leaveToHands(farmId, book, sinceMs);
+    for (const load of found) await (load.sure ? this.enter(farmId, load, wires) : this.ask(farmId, load));
   }
 
   /** What somebody tapped as well, and sent when he was in reach again, is his. */
@@ -106,9 +106,11 @@ export class SeenService {
     const devices = (await this.devices.list(farmId))
       .filter(({ revoked }) => !revoked)
       .map(({ id, name, kind }) => ({ id, name, kind: kind as DeviceKind, revoked: false }));
+    const records = { logs: {}, settings: { scaleSetup: await this.records.settingsOf(farmId, 'scaleSetup') } };
     return {
-      devices,
-      records: { logs: {}, settings: { scaleSetup: await this.records.settingsOf(farmId, 'scaleSetup') } },
+      bridge: devices.find(({ kind }) => kind === 'truckScale'),
+      setupOf: (device: (typeof devices)[number]) => scaleSetupOf(records, device).value,
+      standsOn: (kind: DeviceKind, placeId: string) => deviceAt(devices, records, kind, placeId),
     };
   }
 
@@ -117,49 +119,39 @@ export class SeenService {
     { ledger, lots, places }: OpenBook,
     rule: SelfRecording,
     sinceMs: number,
+    { bridge, setupOf, standsOn }: Wires,
   ): Promise<Parameters<typeof seenLoads>[0]> {
-    const { devices, records } = await this.wires(farmId);
-    const setups = new Map(devices.map((device) => [device.id, scaleSetupOf(records, device).value]));
-    const [rows, tracks] = [await this.figures.from(farmId, sinceMs), await this.figures.tracksFrom(farmId, sinceMs)];
-    const weights = new Map<string, ScaleReading[]>();
-    const flows = new Map<string, FlowMoment[]>();
-    for (const { deviceId, atMs, kg, flow, moisture, speed } of rows)
-      if (kg !== null) into(weights, deviceId, { atMs, kg });
-      else if (flow !== null) into(flows, deviceId, { atMs, flow, moisture: moisture!, speed: speed! });
-    const track = new Map<string, TrackPoint[]>();
-    for (const { placeId, atMs, lon, lat, accuracy } of tracks) into(track, placeId, { atMs, lon, lat, accuracy });
-    const standsOn = (kind: DeviceKind, placeId: string) => deviceAt(devices, records, kind, placeId);
+    const rows = groupBy(await this.figures.from(farmId, sinceMs), ({ deviceId }) => deviceId);
+    const tracks = groupBy(await this.figures.tracksFrom(farmId, sinceMs), ({ placeId }) => placeId);
+    const weightsOf = (device: Parameters<typeof setupOf>[0]): ScaleReading[] =>
+      zeroed((rows.get(device.id) ?? []).flatMap(({ atMs, kg }) => (kg === null ? [] : [{ atMs, kg }])), setupOf(device).zeroKg); // prettier-ignore
     const machines = places.flatMap(({ id, kind }): SeenMachine[] => {
       if (kind !== 'combine' && kind !== 'cart' && kind !== 'truck') return [];
       const [scale, display] = [standsOn('cartScale', id), standsOn('monitor', id)];
-      const setup = scale && setups.get(scale.id);
       return [
         {
           placeId: id,
           kind,
-          track: track.get(id) ?? [],
-          ...(scale && setup
-            ? { weights: zeroed(weights.get(scale.id) ?? [], setup.zeroKg), rule: { withinKg: setup.withinKg, forSeconds: setup.forSeconds } } // prettier-ignore
-            : {}),
-          ...(display ? { flows: flows.get(display.id) ?? [] } : {}),
+          track: tracks.get(id) ?? [],
+          ...(scale ? { weights: weightsOf(scale), rule: setupOf(scale) } : {}),
+          ...(display ? { flows: (rows.get(display.id) ?? []).flatMap(flowOf) } : {}),
         },
       ];
     });
-    const bridge = devices.find(({ kind }) => kind === 'truckScale');
     const season = currentSeason(lots);
-    const edges = Object.values(await this.records.settingsOf(farmId, 'fieldBoundary')).map(({ value }) => value as FieldBoundary); // prettier-ignore
+    const edges = Object.values(await this.records.settingsOf(farmId, 'fieldBoundary')).map(({ value }) => value); // prettier-ignore
     const asked = (await this.records.newestOfAll(farmId, 'seenLoad', 200)).map(({ body, voided }) => ({ ...body, voided, atMs: instantOf(body.at) })); // prettier-ignore
     const recent = ledger.entriesBetween(sinceMs - BACK_MS, Number.MAX_SAFE_INTEGER);
     // What somebody took back is known too: he knows better.
-    const arrived = ledger.arrivals.slice(-LATELY).filter(({ at }) => instantOf(at) > sinceMs - BACK_MS);
+    const lately = ledger.arrivals.slice(-LATELY);
+    const arrived = lately.filter(({ at }) => instantOf(at) > sinceMs - BACK_MS);
     // Answered ones are in the book.
-    const open = asked.filter((one) => !one.voided && !recent.some((entry) => isEntryOf(asLoad(one), entry)));
+    const open = asked.filter((one) => !one.voided && !recent.some((entry) => isEntryOf(seenOf(one), entry)));
     const crop = lots.find(({ id }) => id === recent.findLast((entry) => entry.type === 'harvest')?.lot)?.crop;
     const capacity = new Map(places.map(({ id, capacityBu }) => [id, capacityBu === null ? Infinity : capacityBu * kgPerBushelOf(crop)])); // prettier-ignore
     const kinds = new Map(places.map(({ id, kind }) => [id, kind]));
     const held = new Map<number, ReturnType<typeof ledger.positions>>();
     const heldAt = (atMs: number) => held.get(atMs) ?? held.set(atMs, ledger.positions(atMs)).get(atMs)!;
-    const signs = new Map(machines.map(({ placeId }) => [placeId, standsOn('monitor', placeId)?.id]));
     return {
       machines,
       lots: lots
@@ -169,7 +161,7 @@ export class SeenService {
           rings: edges.filter(({ field }) => field === fieldId).flatMap((edge) => ringsOf(edge).flat()).map(closedRing), // prettier-ignore
         })),
       yards: rule.yards,
-      ...(bridge ? { bridge: zeroed(weights.get(bridge.id) ?? [], setups.get(bridge.id)?.zeroKg ?? 0) } : {}),
+      ...(bridge ? { bridge: weightsOf(bridge) } : {}),
       heldKg: (placeId, atMs) =>
         (heldAt(atMs)[placeId]?.wetKg ?? 0) +
         open
@@ -178,7 +170,7 @@ export class SeenService {
       capacityKg: (placeId) => capacity.get(placeId) ?? Infinity,
       known: (load) => asked.some((one) => sameSeenLoad(one, load)) || arrived.some((entry) => isEntryOf(load, entry)),
       emptiedMs: (combineId, beforeMs) => {
-        const display = signs.get(combineId);
+        const display = standsOn('monitor', combineId)?.id;
         const told = recent.filter(
           (entry) =>
             (entry.type === 'move' && entry.from === combineId) ||
@@ -190,27 +182,21 @@ export class SeenService {
       },
       lastLot: () => recent.findLast((entry) => entry.type === 'harvest')?.lot ?? null,
       emptyKg: (truckId) => {
-        for (let i = ledger.arrivals.length - 1; i >= Math.max(0, ledger.arrivals.length - LATELY); i--) {
-          const entry = ledger.arrivals[i]!;
-          if (entry.type === 'move' && entry.from === truckId && entry.tareKg !== undefined) return entry.tareKg;
-        }
-        return null;
+        const ticket = lately.findLast((entry) => entry.type === 'move' && entry.from === truckId && entry.tareKg !== undefined); // prettier-ignore
+        return ticket?.type === 'move' ? (ticket.tareKg ?? null) : null;
       },
     };
   }
 
-  private async enter(farmId: string, load: SeenLoad): Promise<void> {
-    const { devices, records } = await this.wires(farmId);
-    const bridge = devices.find(({ kind }) => kind === 'truckScale');
-    const scale = deviceAt(devices, records, 'cartScale', load.machineId);
-    const by = load.kind === 'yard' ? bridge : scale;
-    const id = idOf(load.atMs, `${load.machineId} ${load.kind} ${Math.round(load.atMs / MINUTE)}`);
+  private async enter(farmId: string, load: SeenLoad, { bridge, standsOn }: Wires): Promise<void> {
+    const by = load.kind === 'yard' ? bridge : standsOn('cartScale', load.machineId);
+    const id = loadId(load);
     const signed = { id, at: new Date(load.atMs).toISOString(), by: by?.name ?? 'machines', device: `${SEEN_SIGN}${by?.id ?? ''}` }; // prettier-ignore
     const kg = load.kg === null ? {} : { wetKg: Math.round(load.kg / DIVISION_KG) * DIVISION_KG };
     const entries: Entry[] = [];
     if (load.kind === 'cut') {
       entries.push({ ...signed, type: 'harvest', lot: load.lotId!, to: load.to!, wetKg: kg.wetKg!, moisture: Math.round(1000 * load.moisture!) / 1000, method: 'cartScale' }); // prettier-ignore
-      const display = load.from === null ? undefined : deviceAt(devices, records, 'monitor', load.from);
+      const display = load.from === null ? undefined : standsOn('monitor', load.from);
       if (display && load.displayKg !== null)
         entries.push({ id: idOf(load.atMs, `${id} display`), at: signed.at, by: display.name, device: SEEN_SIGN + display.id, type: 'witness', of: id, wetKg: Math.round(load.displayKg / DIVISION_KG) * DIVISION_KG, method: 'monitor' }); // prettier-ignore
     } else
@@ -221,7 +207,7 @@ export class SeenService {
   private async ask(farmId: string, load: SeenLoad): Promise<void> {
     const { kind, machineId, from, to, lotId, kg, moisture, emptied, why, atMs } = load;
     const body = {
-      id: idOf(atMs, `${machineId} ${kind} ${Math.round(atMs / MINUTE)}`),
+      id: loadId(load),
       at: new Date(atMs).toISOString(),
       machineId,
       kind,
@@ -242,11 +228,4 @@ const DIVISION_KG = 4.5359237;
 /** How many of the last entries tell what a truck weighs empty. */
 const LATELY = 5000;
 
-type Asked = SeenLoadRecord & { readonly atMs: number };
-const asLoad = ({ kind, machineId, from, kg, atMs }: Asked) => ({ kind, machineId, from: from ?? null, kg: kg ?? null, fromMs: atMs, atMs }); // prettier-ignore
-
-const into = <T>(map: Map<string, T[]>, key: string, one: T): void => {
-  const list = map.get(key);
-  if (list) list.push(one);
-  else map.set(key, [one]);
-};
+type Wires = Awaited<ReturnType<SeenService['wires']>>;

@@ -128,6 +128,7 @@ class HaulController {
 })
 export class HaulModule {}
 export { insertTicketLists, LiveService };
+export { flowOf } from './live.service.js';
 export { LiveRepository } from './live.repository.js';
 export {
   LiveFigureRow,

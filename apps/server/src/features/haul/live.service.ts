@@ -194,7 +194,8 @@ export class LiveService implements OnApplicationShutdown {
   }
 }
 
-const flowOf = ({ atMs, flow, moisture, speed, yieldKgPerHa }: LiveFigureRow): FlowMoment[] =>
+/** A display's figures of a row; none where it is a weight. */
+export const flowOf = ({ atMs, flow, moisture, speed, yieldKgPerHa }: LiveFigureRow): FlowMoment[] =>
   flow === null
     ? []
     : [{ atMs, flow, moisture: moisture!, speed: speed!, ...(yieldKgPerHa === null ? {} : { yieldKgPerHa }) }];

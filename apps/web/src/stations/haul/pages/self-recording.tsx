@@ -1,5 +1,12 @@
 import type { DeviceInfo } from '@fanega/contract';
-import { deviceAt, type FieldRecords, POOR_METERS, type SelfRecording as Rule, TRUCK_YARD } from '@fanega/core';
+import {
+  currentSeason,
+  deviceAt,
+  type FieldRecords,
+  POOR_METERS,
+  type SelfRecording as Rule,
+  TRUCK_YARD,
+} from '@fanega/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useRefreshFarm, useTraceRecords } from '../../../data/farm';
@@ -41,7 +48,7 @@ export function SelfRecording({
   };
   const has = (kind: DeviceInfo['kind'], placeId: string): boolean => deviceAt(devices, notebook, kind, placeId) !== undefined; // prettier-ignore
   const of = (kind: string) => farm.data.places.filter((place) => place.kind === kind);
-  const season = Math.max(...farm.data.lots.map((lot) => lot.season));
+  const season = currentSeason(farm.data.lots);
   const missing = [
     ...of('cart').filter(({ id }) => !has('cartScale', id)).map(({ name }) => `${name} has no scale on the wire: its loads are tapped as before.`),
     ...of('combine').filter(({ id }) => !has('monitor', id)).map(({ name }) => `${name} has no display on the wire: how wet a load is will be asked.`),
