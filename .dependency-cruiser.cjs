@@ -70,7 +70,7 @@ module.exports = {
       comment: 'its classes bring the whole server framework along',
       severity: 'error',
       from: { path: '^apps/web/src/' },
-      to: { path: '^packages/contract/', pathNot: '/words\\.', dependencyTypesNot: ['type-only'] },
+      to: { path: '^packages/contract/', pathNot: '/(words|password)\\.', dependencyTypesNot: ['type-only'] },
     },
     rule('web-not-server', '^apps/web/', { path: '^(apps/server|demo|e2e)/' }),
     rule('demo-imports-core-and-contract', '^demo/', { path: '^(apps|e2e)/' }),

@@ -27,7 +27,9 @@ export default defineConfig({
           include: ['apps/server/**/*.spec.ts'],
           testTimeout: 60_000,
           hookTimeout: 120_000,
-          fileParallelism: false,
+          maxWorkers: 2,
+          // Each file has a server and a database of its own; what all of them read, the whole server, is read once.
+          isolate: false,
         },
       },
     ],

@@ -24,7 +24,7 @@ test('somebody is invited by a link, records under his own name, and is removed'
   await his.getByLabel('Mail address').fill('ruiz@example.invalid');
   await his.getByLabel('Password').fill('short');
   await his.getByRole('button', { name: 'Come in' }).click();
-  await expect(his.getByText('The password needs 10 characters or more').first()).toBeVisible();
+  await expect(his.getByText('The password needs 12 characters or more').first()).toBeVisible();
   await his.getByLabel('Password').fill('a long enough one');
   await his.getByRole('button', { name: 'Come in' }).click();
   await expect(his.getByRole('heading', { level: 1, name: 'Today' })).toBeAttached();

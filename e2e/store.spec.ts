@@ -217,9 +217,13 @@ test('the bin keeper at 390 px: route, dump, level, sample and fan in large taps
   await page.getByRole('button', { name: 'The bins' }).click();
   const falls = page.getByRole('region', { name: 'Where grain falls now' });
   await expect(falls).toBeVisible();
+  // All that its pads ask about has come before the signal goes.
+  const sheet = page.getByRole('dialog');
+  await page.getByRole('button', { name: 'Fans' }).click();
+  await expect(sheet.getByRole('button', { name: '○ Bin K1 stands. Switched on?' })).toBeVisible();
+  await page.keyboard.press('Escape');
   await context.setOffline(true);
   await falls.getByRole('button', { name: 'Where the next load goes' }).click();
-  const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: 'Bin K1' }).click();
   // It shows at once, though nobody was told yet.
   await expect(falls).toContainText(/From Pit K1 it falls into\s*Bin K1/);

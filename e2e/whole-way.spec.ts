@@ -35,8 +35,14 @@ test('a real farm begins empty, and a bushel goes the whole way', async ({ page 
   await page.getByLabel('Name of the farm').fill('Lower Levee');
   await page.getByLabel('Password').fill('short');
   await page.getByRole('button', { name: 'Begin' }).click();
-  await expect(page.getByText('The password needs 10 characters or more')).toBeVisible();
+  await expect(page.getByText('The password needs 12 characters or more')).toBeVisible();
   await expect(page.getByLabel('Name of the farm')).toHaveValue('Lower Levee');
+  // What everybody would try is told as he types, and what he typed can be looked at.
+  await page.getByLabel('Password').fill('lowerlevee12');
+  await expect(page.getByText('Too easy: this is guessed from your name, address or farm')).toBeVisible();
+  await expect(page.getByLabel('Password')).toHaveAttribute('type', 'password');
+  await page.getByRole('button', { name: 'Show what is typed' }).click();
+  await expect(page.getByLabel('Password')).toHaveAttribute('type', 'text');
   await page.getByLabel('Your name').fill('Dell');
   await page.getByLabel('Mail address').fill('dell@example.invalid');
   await page.getByLabel('Password').fill('ten characters and more');

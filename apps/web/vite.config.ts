@@ -1,6 +1,7 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
@@ -17,8 +18,16 @@ export default defineConfig({
       manifest: false,
       injectManifest: {
         globPatterns: ['**/*.{js,css,html,woff2,svg,webmanifest}'],
+        // A password is chosen with a signal, or not at all: its list of common ones stays away from a phone that keeps the program.
+        globIgnores: ['**/password-*.js'],
         maximumFileSizeToCacheInBytes: 6_000_000,
       },
+    }),
+    // Packed once, and not for each visit.
+    compression({
+      include: /\.(js|css|html|svg|webmanifest|wasm)$/,
+      threshold: 1024,
+      algorithms: [defineAlgorithm('brotliCompress'), defineAlgorithm('gzip', { level: 9 })],
     }),
   ],
   build: { target: 'es2022', chunkSizeWarningLimit: 700 },

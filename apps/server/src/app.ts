@@ -10,6 +10,7 @@ import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import type { NextFunction, Request, Response } from 'express';
 import helmet from 'helmet';
+import sirv from 'sirv';
 import { Logger } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
 import { AppModule } from './app.module.js';
@@ -45,15 +46,6 @@ export async function createApp(config: Config): Promise<INestApplication> {
   app.useLogger(app.get(Logger));
   app.flushLogs();
   app.setGlobalPrefix('api');
-  // An answer of a large farm is a fifth of its size on a phone's line; a stream must go out as it is told.
-  const isStream = (response: Response): boolean =>
-    String(response.getHeader('Content-Type')).startsWith('text/event-stream');
-  app.use(
-    compression({
-      level: 4,
-      filter: (request: Request, response: Response) => !isStream(response) && compression.filter(request, response),
-    }),
-  );
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -65,6 +57,16 @@ export async function createApp(config: Config): Promise<INestApplication> {
       },
       // Only who has a certificate of his own can promise that he will have one in a year.
       strictTransportSecurity: config.tls ? { maxAge: 31_536_000, includeSubDomains: false } : false,
+    }),
+  );
+  if (config.webRoot) servePages(app, config.webRoot);
+  // An answer of a large farm is a fifth of its size on a phone's line; a stream must go out as it is told.
+  const isStream = (response: Response): boolean =>
+    String(response.getHeader('Content-Type')).startsWith('text/event-stream');
+  app.use(
+    compression({
+      level: 4,
+      filter: (request: Request, response: Response) => !isStream(response) && compression.filter(request, response),
     }),
   );
   // A farm's figures are nobody's between it and the reader.
@@ -86,7 +88,6 @@ export async function createApp(config: Config): Promise<INestApplication> {
     .build();
   app.use(/^\/api\/docs.*/, docsForMembers(app));
   SwaggerModule.setup('api/docs', app, () => withSchemas(SwaggerModule.createDocument(app, api)));
-  if (config.webRoot) servePages(app, config.webRoot);
   return app;
 }
 
@@ -115,27 +116,22 @@ function withSchemas(document: OpenAPIObject): OpenAPIObject {
   };
 }
 
-/** The built pages; any path that is neither a file nor the API's is the application's own. */
+/** The built pages, packed by the build; any path that is neither a file nor the API's is the application's own. */
 function servePages(app: NestExpressApplication, root: string): void {
-  const index = path.join(root, 'index.html');
-  if (!existsSync(index)) return;
-  app.useStaticAssets(root, {
-    index: false,
-    setHeaders: (response: Response, file: string) =>
+  if (!existsSync(path.join(root, 'index.html'))) return;
+  const serve = sirv(root, {
+    brotli: true,
+    gzip: true,
+    single: true,
+    etag: true,
+    ignores: [/^\/api(\/|$)/],
+    setHeaders: (response, pathname) =>
       void response.setHeader(
         'Cache-Control',
-        file.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+        pathname.startsWith('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
       ),
   });
-  app.use((request: Request, response: Response, next: NextFunction) => {
-    const isPage =
-      (request.method === 'GET' || request.method === 'HEAD') &&
-      !request.path.startsWith('/api/') &&
-      request.path !== '/api' &&
-      !path.extname(request.path);
-    if (isPage) response.sendFile(index, { headers: { 'Cache-Control': 'no-cache' } });
-    else next();
-  });
+  app.use(serve);
 }
 
 /** Closes the application and its database connections. */

@@ -104,6 +104,7 @@ describe('one’s own account', () => {
     expect((await bea.post(`/profile/sessions/${body.sessions.find(({ here }) => !here)!.id}/end`, {})).status).toBe(204); // prettier-ignore
     expect((await again.get('/profile')).status).toBe(401);
     expect((await bea.post('/profile/password', { old: 'wrong', password: 'another long one' })).status).toBe(401);
+    expect((await bea.post('/profile/password', { old: 'a long enough one', password: 'bea@example.invalid' })).status).toBe(422); // prettier-ignore
     expect((await bea.post('/profile/password', { old: 'a long enough one', password: 'another long one' })).status).toBe(204); // prettier-ignore
     expect((await sign('a long enough one')).status).toBe(401);
     expect((await bea.put('/profile/name', { name: 'Bea' })).status).toBe(204);

@@ -42,6 +42,17 @@ describe('the first run', () => {
       .client()
       .post<{ issues: { field: string }[] }>('/auth/set-up', { ...setUp, password: 'short' });
     expect([answer.status, answer.body.issues.map((issue) => issue.field)]).toEqual([400, ['password']]);
+    const long = await harness.client().post('/auth/set-up', { ...setUp, password: 'a long one '.repeat(12) });
+    expect(long.status).toBe(400);
+  });
+
+  it('takes none that is guessed soon, and says by what', async () => {
+    for (const password of ['password1234', 'oona@example.invalid']) {
+      const { status, body } = await harness
+        .client()
+        .post<{ code: string; issues: { field: string }[] }>('/auth/set-up', { ...setUp, password });
+      expect([status, body.code, body.issues[0]!.field]).toEqual([422, 'password_weak', 'password']);
+    }
   });
 
   it('makes the owner once, with an argon2id hash and a cookie that pages cannot read', async () => {

@@ -1,4 +1,4 @@
-import { JOB_KINDS, type JobKind, PEOPLE_NAMES } from '@fanega/core';
+import { JOB_KINDS, type JobKind, PASSWORD_LETTERS, PEOPLE_NAMES } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import {
   IsEmail,
@@ -63,8 +63,8 @@ class NewAccount {
 
   @ApiProperty()
   @IsString()
-  @MinLength(10, { message: 'the password needs 10 characters or more' })
-  @MaxLength(200)
+  @MinLength(PASSWORD_LETTERS.least, { message: `the password needs ${PASSWORD_LETTERS.least} characters or more` })
+  @MaxLength(PASSWORD_LETTERS.most, { message: `a password has at most ${PASSWORD_LETTERS.most} characters` })
   password: string;
 }
 
@@ -259,8 +259,8 @@ export class AcceptBody extends NewAccount {
 export class NewPasswordBody {
   @ApiProperty()
   @IsString()
-  @MinLength(10, { message: 'the password needs 10 characters or more' })
-  @MaxLength(200)
+  @MinLength(PASSWORD_LETTERS.least, { message: `the password needs ${PASSWORD_LETTERS.least} characters or more` })
+  @MaxLength(PASSWORD_LETTERS.most, { message: `a password has at most ${PASSWORD_LETTERS.most} characters` })
   password: string;
 }
 export class RoleBody {

@@ -9,6 +9,7 @@ const STATUS = {
   sign_in_needed: 401,
   sign_in_wrong: 401,
   code_wrong: 403,
+  password_weak: 422,
   origin_wrong: 403,
   not_a_member: 403,
   role_too_low: 403,

@@ -1,4 +1,4 @@
-import { type FarmVersions, TOPICS } from '@fanega/contract';
+import { type FarmVersions, type Topic, TOPICS } from '@fanega/contract';
 import { Inject, Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager, In } from 'typeorm';
 import { FarmRow, FarmTopicRow } from './entities/farm.entity.js';
@@ -32,6 +32,12 @@ export class VersionsRepository {
         },
       ]),
     );
+  }
+
+  /** What some topics have come to together, as text: two are the same where nothing of theirs has changed. */
+  async text(farmId: string, topics: readonly Topic[]): Promise<string> {
+    const rows = await this.db.getRepository(FarmTopicRow).findBy({ farmId, topic: In([...topics]) });
+    return topics.map((topic) => rows.find((row) => row.topic === topic)?.version ?? 0).join('.');
   }
 
   /** Rows for a new farm, so that counting is one update. */

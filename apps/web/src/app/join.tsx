@@ -8,9 +8,9 @@ import { ROLE_WORDS } from '../widgets/role-words';
 import { Button, Loading, Problem, TextBox } from '../ui';
 import { words } from '../ui/form/box';
 import { Form } from '../ui/form/form';
-import { NewPasswordBox } from '../ui/form/new-password';
-import { LEAST_SECRET, secret as password } from '../ui/form/secret';
 import { useFields } from '../ui/form/use-fields';
+import { NewPasswordBox } from '../widgets/password/new-password';
+import { newSecret } from '../widgets/password/secret';
 import { textBox } from '../widgets/record-boxes';
 
 const ADDRESS = 254;
@@ -47,7 +47,7 @@ export default function Join({ secret }: { secret: string }) {
           <p className="mt-2 text-lg text-muted">
             for {data.email}. Wherever this account is signed in now, it is signed out.
           </p>
-          <NewPassword secret={secret} />
+          <NewPassword secret={secret} email={data.email ?? ''} farm={data.farm} />
         </>
       ) : (
         <>
@@ -56,7 +56,7 @@ export default function Join({ secret }: { secret: string }) {
           {user && user.id !== 'demo-visitor' ? (
             <AsSelf secret={secret} name={user.name} />
           ) : (
-            <NewAccount secret={secret} />
+            <NewAccount secret={secret} farm={data.farm} />
           )}
         </>
       )}
@@ -64,12 +64,12 @@ export default function Join({ secret }: { secret: string }) {
   );
 }
 
-function NewAccount({ secret }: { secret: string }) {
+function NewAccount({ secret, farm }: { secret: string; farm: string }) {
   const form = useFields({
     boxes: {
       name: textBox(PEOPLE_NAMES.name, 'Your name, as it stands with what you record'),
       email: words(ADDRESS, 'The address is missing'),
-      password: password('The password is missing', LEAST_SECRET),
+      password: newSecret('The password is missing'),
     },
     start: () => ({ name: '', email: '', password: '' }),
     close: enter,
@@ -85,21 +85,26 @@ function NewAccount({ secret }: { secret: string }) {
         hint="to sign in with; nothing is sent to it"
         {...form.box('email')}
       />
-      <NewPasswordBox label="Password" {...form.box('password')} />
+      <NewPasswordBox
+        label="Password"
+        typed={form.texts.password}
+        own={[form.texts.name, form.texts.email, farm]}
+        {...form.box('password')}
+      />
     </Form>
   );
 }
 
-function NewPassword({ secret }: { secret: string }) {
+function NewPassword({ secret, email, farm }: { secret: string; email: string; farm: string }) {
   const form = useFields({
-    boxes: { password: password('The password is missing', LEAST_SECRET) },
+    boxes: { password: newSecret('The password is missing') },
     start: () => ({ password: '' }),
     close: enter,
     save: (values) => send(post('/api/invites/{secret}/password', { path: { secret } }, values)),
   });
   return (
     <Form form={form} button="Keep it and sign in" className="mt-6 space-y-4">
-      <NewPasswordBox label="New password" {...form.box('password')} />
+      <NewPasswordBox label="New password" typed={form.texts.password} own={[email, farm]} {...form.box('password')} />
     </Form>
   );
 }

@@ -6,9 +6,10 @@ import { UNIT_NAMES } from '../quantity/system';
 import { Button, Problem, SelectBox, TextBox } from '../ui';
 import { oneOf, words } from '../ui/form/box';
 import { Form } from '../ui/form/form';
-import { NewPasswordBox } from '../ui/form/new-password';
-import { LEAST_SECRET, secret } from '../ui/form/secret';
 import { useFields } from '../ui/form/use-fields';
+import { NewPasswordBox } from '../widgets/password/new-password';
+import { PasswordBox } from '../widgets/password/password-box';
+import { newSecret, secret } from '../widgets/password/secret';
 import { textBox } from '../widgets/record-boxes';
 
 interface Props {
@@ -86,7 +87,7 @@ function Doors({ me, onDone }: Props) {
       <Form form={form} button="Sign in" small={me.demo} className="space-y-4">
         <h2 className="text-xl">Sign in</h2>
         <TextBox label="Mail address" type="email" autoComplete="username" {...form.box('email')} />
-        <TextBox label="Password" type="password" autoComplete="current-password" {...form.box('password')} />
+        <PasswordBox label="Password" autoComplete="current-password" {...form.box('password')} />
       </Form>
     </div>
   );
@@ -96,7 +97,7 @@ const CODE = textBox(PEOPLE_NAMES.code, 'The code is missing: npm start prints i
 /** What an owner types, be the farm new or back from a backup. */
 const OWNER_BOXES = {
   email: words(ADDRESS, 'The address is missing'),
-  password: secret('The password is missing', LEAST_SECRET),
+  password: newSecret('The password is missing'),
 };
 /** The address that npm start prints has the code in it. */
 const codeInAddress = (): string => new URLSearchParams(window.location.search).get('code') ?? '';
@@ -121,7 +122,12 @@ function Claim({ onDone }: { onDone: () => void }) {
       <h2 className="text-xl">This farm is back from a backup</h2>
       <p className="text-muted">A backup has no passwords. Its owner chooses a new one here.</p>
       <TextBox label="Mail address of the owner" type="email" autoComplete="username" {...form.box('email')} />
-      <NewPasswordBox label="New password" {...form.box('password')} />
+      <NewPasswordBox
+        label="New password"
+        typed={form.texts.password}
+        own={[form.texts.email]}
+        {...form.box('password')}
+      />
       <CodeBox {...form.box('code')} />
     </Form>
   );
@@ -155,7 +161,12 @@ function FirstRun({ onDone }: { onDone: () => void }) {
       <TextBox label="Name of the farm" {...form.box('farm')} />
       <TextBox label="Your name" autoComplete="name" {...form.box('name')} />
       <TextBox label="Mail address" type="email" autoComplete="username" {...form.box('email')} />
-      <NewPasswordBox label="Password" {...form.box('password')} />
+      <NewPasswordBox
+        label="Password"
+        typed={form.texts.password}
+        own={[form.texts.name, form.texts.email, form.texts.farm]}
+        {...form.box('password')}
+      />
       <TextBox
         label="Time zone"
         list="time-zones"

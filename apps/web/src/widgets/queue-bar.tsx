@@ -1,5 +1,5 @@
 import { CloudOff, TriangleAlert } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { useFarm } from '../data/farm';
 import { useOutbox } from '../data/outbox';
 import { clock } from '../quantity/time';
@@ -8,14 +8,21 @@ import { sayInFrame as say } from '../words/frame';
 
 const QueueList = lazy(() => import('./queue-list'));
 
-/** How many entries wait on this device, since when; one tap shows them. Nothing while none waits. */
-export function QueueBar() {
+/** On a good line an entry is gone sooner: a bar that came and went would only move the page under somebody's hand. */
+const LATE_MS = 1500;
+
+/**
+ * How many entries wait on this device, since when; one tap shows them. Nothing while none waits.
+ * @param roomy its room is kept where it stands: it comes at once
+ */
+export function QueueBar({ roomy = false }: { roomy?: boolean }) {
   const farm = useFarm();
   const { waiting } = useOutbox();
   const [open, setOpen] = useState(false);
   const own = waiting.filter((item) => item.farmId === farm.id);
-  if (own.length === 0) return null;
   const refused = own.filter((item) => item.refused !== undefined).length;
+  const late = useLasting(own.length > 0);
+  if (own.length === 0 || !(late || roomy || refused > 0)) return null;
   const Icon = refused > 0 ? TriangleAlert : CloudOff;
   return (
     <>
@@ -23,7 +30,7 @@ export function QueueBar() {
         type="button"
         onClick={() => setOpen(true)}
         aria-label={say('entriesWait')}
-        className={`flex min-h-11 w-full items-center gap-2 border-t border-ink px-4 text-left font-semibold ${refused > 0 ? 'bg-clay text-on-clay' : 'bg-sand text-ink'}`}
+        className={`flex items-center gap-2 px-4 text-left font-semibold ${roomy ? 'flex-1' : 'min-h-11 w-full border-t border-ink'} ${refused > 0 ? 'bg-clay text-on-clay' : 'bg-sand text-ink'}`}
       >
         <Icon size={18} className="shrink-0" aria-hidden="true" />
         {say(own.length === 1 ? 'oneWaits' : 'manyWait', {
@@ -39,4 +46,15 @@ export function QueueBar() {
       )}
     </>
   );
+}
+
+/** True once something has been so for a moment. */
+function useLasting(so: boolean): boolean {
+  const [lasting, setLasting] = useState(false);
+  useEffect(() => {
+    if (!so) return setLasting(false);
+    const timer = setTimeout(() => setLasting(true), LATE_MS);
+    return () => clearTimeout(timer);
+  }, [so]);
+  return so && lasting;
 }

@@ -24,7 +24,7 @@ export {
   type SettingKind,
   type SettingOf,
 } from './kind.js';
-export { DEVICE_NAMES, FIELD_NAMES, PEOPLE_NAMES, PLACE_NAMES, REVISION_REASON } from './names.js';
+export { DEVICE_NAMES, FIELD_NAMES, PASSWORD_LETTERS, PEOPLE_NAMES, PLACE_NAMES, REVISION_REASON } from './names.js';
 export {
   SETTING_NAMES,
   SETTINGS,

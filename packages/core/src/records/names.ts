@@ -27,5 +27,11 @@ export const PEOPLE_NAMES = {
   device: text(50, 1),
 };
 
+/**
+ * Letters of a password that somebody chooses.
+ * Source: OWASP ASVS 4.0.3, 2.1.1 and 2.1.2 (from memory)
+ */
+export const PASSWORD_LETTERS = { least: 12, most: 128 } as const;
+
 /** Why what the book is read with was changed. */
 export const REVISION_REASON = text(200, 1);

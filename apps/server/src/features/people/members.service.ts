@@ -14,16 +14,15 @@ import {
   type TokenInfo,
 } from '@fanega/contract';
 import { Inject, Injectable } from '@nestjs/common';
-import { hash, verify } from '@node-rs/argon2';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock, isoOf } from '../../platform/clock.js';
 import type { InviteRow } from '../../platform/entities/identity.entity.js';
 import { FarmWrites, type Tx } from '../../platform/farm-write.js';
-import { WorkQueue } from '../../platform/queue.js';
 import { Refused } from '../../platform/refused.js';
 import { hashToken, mayBeToken, newToken } from '../../platform/tokens.js';
 import { MembersRepository } from './members.repository.js';
+import { Passwords } from './passwords.js';
 import { DEMO_USER, PeopleService, plainAddress } from './people.service.js';
 
 const DAY = 86_400_000;
@@ -37,11 +36,10 @@ export const noLink = (): Refused => new Refused('not_found', 'This link was use
 /** Who belongs to a farm, how somebody comes in and goes, and what one changes of oneself. */
 @Injectable()
 export class MembersService {
-  private readonly hashing = new WorkQueue(2, 40);
-
   constructor(
     @Inject(MembersRepository) private readonly people: MembersRepository,
     @Inject(PeopleService) private readonly sessions: PeopleService,
+    @Inject(Passwords) private readonly passwords: Passwords,
     @Inject(FarmWrites) private readonly writes: FarmWrites,
     @Inject(Clock) private readonly clock: Clock,
   ) {}
@@ -135,7 +133,7 @@ export class MembersService {
     const email = plainAddress(body.email);
     if (await this.sessions.knows(email))
       throw new Refused('name_used', 'Somebody with this address has an account: sign in first, then open the link again.', [{ field: 'email', code: 'name_used', message: 'this address has an account: sign in first, then open the link again' }]); // prettier-ignore
-    const passwordHash = await this.hashing.run(() => hash(body.password));
+    const passwordHash = await this.passwords.choose(body.password, [body.name, email]);
     const userId = ulid();
     await this.through(row, body.name.trim(), async (tx) => {
       await this.people.addUser(tx, { id: userId, email, name: body.name.trim(), passwordHash });
@@ -162,7 +160,8 @@ export class MembersService {
     const row = await this.open(secret);
     if (row.kind !== 'password' || row.userId === null) throw noLink();
     const { userId } = row;
-    const passwordHash = await this.hashing.run(() => hash(password));
+    const user = await this.people.user(userId);
+    const passwordHash = await this.passwords.choose(password, [user?.name ?? '', user?.email ?? '']);
     await this.through(row, row.givenTo, async (tx) => {
       await this.people.setPassword(tx, userId, passwordHash);
       await this.people.endSessions(tx, userId);
@@ -243,10 +242,14 @@ export class MembersService {
 
   async changePassword(caller: Caller, old: string, password: string, tokenHash: string): Promise<void> {
     const user = await this.people.user(caller.id);
-    const isRight = user?.passwordHash ? await this.hashing.run(() => verify(user.passwordHash!, old)) : false;
+    const isRight = await this.passwords.isRight(user?.passwordHash, old);
     if (!isRight)
       throw new Refused('sign_in_wrong', 'The old password is wrong.', [{ field: 'old', code: 'sign_in_wrong', message: 'the old password is wrong' }]); // prettier-ignore
-    await this.people.setPassword(null, caller.id, await this.hashing.run(() => hash(password)));
+    await this.people.setPassword(
+      null,
+      caller.id,
+      await this.passwords.choose(password, [user?.name ?? '', user?.email ?? '']),
+    );
     await this.people.endOthers(caller.id, tokenHash);
   }
 

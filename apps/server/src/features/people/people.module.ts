@@ -8,6 +8,7 @@ import { PairedRepository } from './paired.repository.js';
 import { PairedService } from './paired.service.js';
 import { MembersRepository } from './members.repository.js';
 import { MembersService } from './members.service.js';
+import { Passwords } from './passwords.js';
 import { PeopleController } from './people.controller.js';
 import { PeopleRepository } from './people.repository.js';
 import { PeopleService } from './people.service.js';
@@ -29,6 +30,7 @@ import { SignInRepository } from './sign-in.repository.js';
     PeopleRepository,
     PeopleService,
     SignInLimit,
+    Passwords,
     SignInRepository,
     MembersRepository,
     MembersService,

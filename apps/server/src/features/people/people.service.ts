@@ -1,25 +1,21 @@
 import type { BeginFarmBody, ClaimBody, Me, SetupBody, UnitSystem } from '@fanega/contract';
 import { createHash, timingSafeEqual } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import { hash, verify } from '@node-rs/argon2';
 import { CHAIN_START, DEFAULT_MOISTURE } from '@fanega/core';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { CONFIG, type Config } from '../../platform/config.js';
 import type { FarmRow } from '../../platform/entities/farm.entity.js';
-import { WorkQueue } from '../../platform/queue.js';
 import { Refused } from '../../platform/refused.js';
 import { hashToken, newToken } from '../../platform/tokens.js';
 import { PeopleRepository } from './people.repository.js';
+import { Passwords } from './passwords.js';
 import { SignInLimit } from './sign-in-limit.js';
 
 export const SESSION_MS = 30 * 24 * 3_600_000;
 /** The demo's visitor: a person without a password, who exists only beside a demo farm. */
 export const DEMO_USER = 'demo-visitor';
-
-/** Hash of a password nobody has, so that an unknown address costs as much time as a known one. */
-const NOBODY = hash('no such password');
 
 /** An address as it is kept: letters that look alike to people and to the database are one. */
 export const plainAddress = (email: string): string => email.normalize('NFKC').trim().toLowerCase();
@@ -33,14 +29,12 @@ function sameText(given: string, wanted: string | null): boolean {
 
 @Injectable()
 export class PeopleService {
-  /** A password costs a core half a second: hashing must not starve the rest of the server. */
-  private readonly hashing = new WorkQueue(2, 40);
-
   constructor(
     @Inject(PeopleRepository) private readonly people: PeopleRepository,
     @Inject(Clock) private readonly clock: Clock,
     @Inject(CONFIG) private readonly config: Config,
     @Inject(SignInLimit) private readonly limit: SignInLimit,
+    @Inject(Passwords) private readonly passwords: Passwords,
   ) {}
 
   hasDemo(): Promise<boolean> {
@@ -75,9 +69,8 @@ export class PeopleService {
     // By who it is, and not by how his address was written this time.
     const account = user?.id ?? plainAddress(email);
     const right = await this.limit.begin(account, address, this.clock.now());
-    const hashed = user?.passwordHash ?? (await NOBODY);
-    const isRight = await this.hashing.run(() => verify(hashed, password));
-    if (!user?.passwordHash || !isRight) throw new Refused('sign_in_wrong', 'Address or password is wrong.');
+    const isRight = await this.passwords.isRight(user?.passwordHash, password);
+    if (!user || !isRight) throw new Refused('sign_in_wrong', 'Address or password is wrong.');
     await right();
     await this.limit.signedIn(account, address, this.clock.now());
     return this.open(user.id, device);
@@ -120,7 +113,7 @@ export class PeopleService {
   /** An owner's first password in a farm that was brought back. */
   async claim({ code, email, password }: ClaimBody, address: string): Promise<string> {
     await this.requireCode(code, address);
-    const passwordHash = await this.hashing.run(() => hash(password));
+    const passwordHash = await this.passwords.choose(password, [email]);
     const userId = await this.people.claim(plainAddress(email), passwordHash);
     if (userId === null)
       throw new Refused('sign_in_wrong', 'No owner without a password has this address.', [
@@ -148,7 +141,7 @@ export class PeopleService {
   /** Makes the first farm and its owner; refused once anybody is there. */
   async setUp(body: SetupBody, address: string): Promise<string> {
     await this.requireCode(body.code, address);
-    const passwordHash = await this.hashing.run(() => hash(body.password));
+    const passwordHash = await this.passwords.choose(body.password, [body.name, body.email, body.farm]);
     const userId = ulid();
     const isFirst = await this.people.setUp(emptyFarm(body.farm, body.timeZone, body.units ?? 'us'), {
       id: userId,

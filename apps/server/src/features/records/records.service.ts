@@ -24,6 +24,8 @@ import { Inject, Injectable } from '@nestjs/common';
 import type { Writer } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { notItsJob } from '../../platform/jobs.js';
+import { setBounded } from '../../platform/bounded.js';
+import { VersionsRepository } from '../../platform/versions.js';
 import type { FarmRow } from '../../platform/entities/farm.entity.js';
 import { type FarmWrite, FarmWrites, type Tx } from '../../platform/farm-write.js';
 import { LOG_TABLES, sameRecord, SETTING_TABLES, unreadable } from '../../platform/record-table.js';
@@ -32,6 +34,9 @@ import { Refused } from '../../platform/refused.js';
 import { requireSensible } from '../../platform/sensible-time.js';
 import { LedgerService, PlacesRepository } from '../ledger/index.js';
 import { type Pointed, RecordsRepository } from './records.repository.js';
+
+/** Answers that are kept: some megabytes each at most. */
+const MOST_ANSWERED = 60;
 
 /** Records of one kind that a screen gets at once; the next page has the next ones. */
 const PAGE = 5000;
@@ -87,10 +92,32 @@ export class RecordsService {
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(FarmWrites) private readonly writes: FarmWrites,
     @Inject(Clock) private readonly clock: Clock,
+    @Inject(VersionsRepository) private readonly versions: VersionsRepository,
   ) {}
+
+  /** What each station last answered, with the state of its topics: every page asks for several, and few of them change. */
+  private readonly answered = new Map<string, { readonly version: string; readonly answer: Promise<StationRecords> }>();
 
   /** Logs of a station, of this season and the one before or of those that are named, with all of its settings. */
   async station(
+    farmId: string,
+    station: RecordStation,
+    seasons: readonly number[] | undefined,
+    page: number,
+  ): Promise<StationRecords> {
+    // What is cleared away by another station, a field with its boundary, is told by the header.
+    const version = await this.versions.text(farmId, ['header', station]);
+    const key = [farmId, station, page, ...(seasons ?? [])].join(' ');
+    const known = this.answered.get(key);
+    if (known?.version === version) return known.answer;
+    const answer = this.read(farmId, station, seasons, page);
+    setBounded(this.answered, key, { version, answer }, MOST_ANSWERED);
+    // A failure is not answered again.
+    answer.catch(() => this.answered.get(key)?.answer === answer && this.answered.delete(key));
+    return answer;
+  }
+
+  private async read(
     farmId: string,
     station: RecordStation,
     seasons: readonly number[] | undefined,

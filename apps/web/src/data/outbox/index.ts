@@ -2,7 +2,7 @@ import type { Topic } from '@fanega/contract';
 import { useSyncExternalStore } from 'react';
 import { ApiError, type Command, send, type WritePath, type WrittenOf } from '../api';
 import { changedBy } from '../topics';
-import { allWaiting, putWaiting, removeWaiting, type Waiting } from './store';
+import { allWaiting, entriesOf, putWaiting, removeWaiting, type Waiting } from './store';
 
 export { entriesOf, type Waiting } from './store';
 
@@ -77,6 +77,12 @@ function wrote(farmId: string, command: Command): void {
   written.set(farmId, topics);
 }
 
+/** It may not be in what is shown yet. */
+function arrived(farmId: string, command: Command, answer: unknown): void {
+  const { seq = 0 } = (answer ?? {}) as { seq?: number };
+  show({ sent: [...state.sent, { command, farmId, seq }].slice(-SENT_KEPT) });
+}
+
 /** In the book or in the queue. */
 export type Written<P extends WritePath = WritePath> =
   { readonly waits: false; readonly answer: WrittenOf<P> } | { readonly waits: true };
@@ -99,6 +105,8 @@ export async function write<P extends WritePath>(
     try {
       const answer = await send(command);
       wrote(farmId, command);
+      // Shown at once, as what comes out of the queue: the next load is asked about what this one left.
+      if (entriesOf(command).length > 0) arrived(farmId, command, answer);
       return { waits: false, answer };
     } catch (error) {
       if (!(error instanceof ApiError && error.away)) throw error;
@@ -129,11 +137,11 @@ export async function flush(): Promise<void> {
       if (item.refused !== undefined) continue;
       try {
         await putWaiting({ ...item, tries: item.tries + 1 });
-        const { seq = 0 } = ((await send(item.command)) ?? {}) as { seq?: number };
+        const answer = await send(item.command);
         await removeWaiting(item.seq!);
         failures = 0;
         wrote(item.farmId, item.command);
-        show({ sent: [...state.sent, { command: item.command, farmId: item.farmId, seq }].slice(-SENT_KEPT) });
+        arrived(item.farmId, item.command, answer);
         await changed();
       } catch (error) {
         if (!(error instanceof ApiError)) {

@@ -20,6 +20,7 @@ import { write } from '../../data/outbox';
 import { Callout } from '../../ui/callout';
 import { Section } from '../../ui/page';
 import { Progress } from '../../ui/progress';
+import { Ago } from '../../widgets/ago';
 
 /** What to do next, and why: the most pressing thing large, the rest in a list, and the day so far. */
 export default function Today() {
@@ -289,8 +290,8 @@ function Nothing({ farm }: { farm: Farm }) {
   return (
     <Empty title="Nothing waits.">
       <p>
-        No vessel is full, no truck stands loaded, and the book has no open question. Last entry at{' '}
-        {farm.data.tape[0] ? clock(farm.data.tape[0].entry.at, farm.data.farm.timeZone) : '–'}.
+        No vessel is full, no truck stands loaded, and the book has no open question. Last entry{' '}
+        {farm.data.tape[0] ? <Ago at={farm.data.tape[0].entry.at} /> : 'none yet'}.
       </p>
     </Empty>
   );

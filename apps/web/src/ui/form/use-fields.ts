@@ -31,6 +31,25 @@ interface Options<B extends Boxes> {
   readonly close?: () => void;
 }
 
+/** What the boxes say: their values where nothing is wrong, else what is wrong by their paths. */
+export interface FormRead<B extends Boxes> {
+  readonly values: Values<B> | null;
+  readonly errors: Readonly<Record<string, string>>;
+}
+
+/** Reads the boxes, then the rules between them, which are asked when each by itself can be read. */
+export function readForm<B extends Boxes>(
+  { boxes, unasked, together }: Pick<Options<B>, 'boxes' | 'unasked' | 'together'>,
+  texts: Texts<B>,
+): FormRead<B> {
+  const { values, errors } = readBoxes(boxes, texts, unasked?.(texts));
+  if (Object.keys(errors).length > 0) return { values: null, errors };
+  const between = Object.entries(together?.(values, texts) ?? {}).filter(
+    (one): one is [string, string] => one[1] !== undefined,
+  );
+  return between.length > 0 ? { values: null, errors: Object.fromEntries(between) } : { values, errors: {} };
+}
+
 export interface Fields<B extends Boxes> {
   /** For a text box or a select: its value, its unit, its limit and what is wrong with it. */
   readonly box: (path: Path<Texts<B>>) => ReturnType<typeof propsOf>;
@@ -44,6 +63,8 @@ export interface Fields<B extends Boxes> {
   ) => { readonly value: string; readonly onChange: (value: string) => void; readonly error: string | undefined };
   /** What is typed just now. */
   readonly texts: Texts<B>;
+  /** The same, read: for what is worked out as one types. */
+  readonly read: () => FormRead<B>;
   readonly set: <P extends keyof Texts<B> & string>(name: P, value: Texts<B>[P]) => void;
   /** For the library's own lists of rows. */
   readonly control: Control<Texts<B>>;
@@ -70,16 +91,9 @@ export function useFields<B extends Boxes>(options: Options<B>): Fields<B> {
   const [before] = useState(() => (keptAs === undefined ? undefined : kept<Texts<B>>(keptAs)));
   const done = useRef(false);
   const resolver: Resolver<Texts<B>> = (texts) => {
-    const { values, errors } = readBoxes(options.boxes, texts, options.unasked?.(texts));
-    // Rules between boxes are asked when each by itself can be read.
-    const between: FormErrors = Object.keys(errors).length > 0 ? {} : (options.together?.(values, texts) ?? {});
-    const { '': whole, ...more } = between;
-    const atBoxes = {
-      ...errors,
-      ...Object.fromEntries(Object.entries(more).filter((one): one is [string, string] => one[1] !== undefined)),
-    };
-    if (whole === undefined && Object.keys(atBoxes).length === 0)
-      return { values: values as unknown as Texts<B>, errors: {} };
+    const { values, errors } = readForm(options, texts);
+    if (values) return { values: values as unknown as Texts<B>, errors: {} };
+    const { '': whole, ...atBoxes } = errors;
     return {
       values: {},
       errors: { ...nested(atBoxes), ...(whole === undefined ? {} : { root: { type: 'typed', message: whole } }) },
@@ -116,6 +130,7 @@ export function useFields<B extends Boxes>(options: Options<B>): Fields<B> {
   });
   return {
     texts,
+    read: () => readForm(options, texts),
     control,
     errorAt,
     busy: formState.isSubmitting,

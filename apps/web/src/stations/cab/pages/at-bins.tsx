@@ -163,9 +163,7 @@ export function AtBins({
         />
       )}
       {sheet === 'sample' && <SamplePad farm={farm} onClose={() => setSheet(null)} onKeep={keep} />}
-      {sheet === 'fans' && notebook && (
-        <Fans farm={farm} notebook={notebook} onClose={() => setSheet(null)} onKeep={keep} />
-      )}
+      {sheet === 'fans' && <Fans farm={farm} notebook={notebook} onClose={() => setSheet(null)} onKeep={keep} />}
       {sheet === 'late' && <ReportDelay farm={farm} link="pit" onClose={() => setSheet(null)} onKeep={keep} />}
       {sheet === 'climb' && <ClimbSheet farm={farm} name={name} onClose={() => setSheet(null)} />}
       {against && (
@@ -353,19 +351,21 @@ function Fans({
   onKeep,
 }: {
   farm: Farm;
-  notebook: FieldRecords;
+  notebook: FieldRecords | undefined;
   onClose: () => void;
   onKeep: (command: Command, what: string) => void;
 }) {
   const store = useBinSetups().data;
   const now = farm.clock();
+  // Without a signal since this device was begun, it has not heard yet which bins have one.
+  const known = notebook !== undefined && store !== undefined;
   const bins = farm.data.places.filter(
-    ({ id, kind }) => kind === 'bin' && (notebook.settings.binFan[id] || store?.settings.aeration[id]),
+    ({ id, kind }) => kind === 'bin' && (notebook?.settings.binFan[id] || store?.settings.aeration[id]),
   );
   return (
     <Drawer open title={say('fans')} onClose={onClose}>
       <div className="space-y-3 px-4 py-4">
-        {bins.length === 0 && <p className="text-lg">{say('noFans')}</p>}
+        {bins.length === 0 && <p className="text-lg">{say(known ? 'noFans' : 'fansNotHeard')}</p>}
         {bins.map((bin) => {
           const { on } = fanHours(switchesOf(store?.logs.fanSwitch ?? [], bin.id), now, now);
           return (

@@ -1,5 +1,6 @@
 import { WifiOff } from 'lucide-react';
 import type { Farm } from '../../../data/farm';
+import { useOutbox } from '../../../data/outbox';
 import { clock } from '../../../quantity/time';
 import { ThemeButton } from '../../../ui/theme';
 import { ClockNote } from '../../../widgets/clock-note';
@@ -23,6 +24,7 @@ export function CabHead({
   onLeave: () => void;
 }) {
   const { timeZone } = farm.data.farm;
+  const waiting = useOutbox().waiting.filter(({ farmId }) => farmId === farm.id);
   return (
     <>
       <header className="flex items-center justify-between gap-3 border-b border-ink px-4">
@@ -38,12 +40,18 @@ export function CabHead({
           <span className="text-2xl font-bold">{clock(farm.clock(), timeZone)}</span>
         </span>
       </header>
-      {offline && (
-        <p role="status" className="bg-foot px-4 py-2 text-on-foot">
-          {say('offline', { time: clock(farm.data.now, timeZone) })}
-        </p>
-      )}
-      <QueueBar />
+      {/* Always there and always as high: what is said here comes and goes with every load, and moves no target from under a thumb. */}
+      <div className="flex h-14 shrink-0 items-stretch overflow-hidden border-b border-rule text-sm leading-tight">
+        {offline && (
+          <p role="status" className="flex flex-[1.4] items-center bg-foot px-4 text-on-foot">
+            {say('offline', { time: clock(farm.data.now, timeZone) })}
+          </p>
+        )}
+        <QueueBar roomy />
+        {!offline && waiting.length === 0 && (
+          <p className="flex items-center px-4 text-base text-muted">● {say('allSent')}</p>
+        )}
+      </div>
       <ClockNote />
       <NewerNote />
       <NextNote />

@@ -6,7 +6,6 @@ import {
   fieldFacts,
   kernelGramsOfRule,
   type LossCount,
-  type LossFrame,
   type Symptom,
   SYMPTOMS,
   windowFor,
@@ -16,7 +15,6 @@ import { type ReactNode, useState } from 'react';
 import { toast } from '../../../ui/toast';
 import { ulid } from 'ulid';
 import { useRefreshFarm } from '../../../data/farm';
-import { useSend } from '../../../data/use-send';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import {
@@ -34,7 +32,10 @@ import {
 import { type CutGiven, LOSS_WARNING_WORDS } from '../words';
 import { logged } from '../../../data/records';
 import { write } from '../../../data/outbox';
+import { type Box, oneOf, rows, yesNo } from '../../../ui/form/box';
+import { useFields } from '../../../ui/form/use-fields';
 import { useKept } from '../../../ui/use-kept';
+import { between, figureBox } from '../../../widgets/record-boxes';
 import { CheckBox } from '../../../ui/check-box';
 import { Callout } from '../../../ui/callout';
 
@@ -43,26 +44,43 @@ const USUAL_FRAME = 0.9290304;
 const LEAST_FRAME = USUAL_FRAME / 50;
 const MOST_FRAME = USUAL_FRAME * 200;
 
+/** One id until it is recorded, over a reload too: sent again, it stays one check. */
 interface Draft {
-  /** One id until it is recorded, over a reload too: sent again, it stays one check. */
   readonly id: string;
   readonly step: number;
-  readonly frame: string;
-  readonly perFoot: string;
-  readonly price: string;
-  readonly left: string;
-  readonly before: readonly Frame[];
-  readonly atHeader: readonly Frame[];
-  readonly behind: readonly Frame[];
-  readonly stands: boolean;
-  readonly unthreshed: '' | '0' | '0.15' | '0.5' | '0.85';
-  readonly symptom: string;
 }
-interface Frame {
-  readonly kernels: number;
-  /** m² */
-  readonly area: number;
-}
+type Unthreshed = '' | '0' | '0.15' | '0.5' | '0.85';
+
+/** Kernels that were counted in a frame. */
+const kernelsBox: Box<number> = {
+  read: (typed) => {
+    const kernels = parseNumber(typed);
+    if (typed.trim() === '' || Number.isNaN(kernels)) return { error: 'How many kernels? A whole number' };
+    if (kernels < 0) return { error: 'A count cannot be less than zero' };
+    if (!Number.isInteger(kernels)) return { error: 'Kernels are counted whole' };
+    if (kernels > 100_000) return { error: 'That is more than lies in a frame; check the digits' };
+    return { value: kernels };
+  },
+  control: { inputMode: 'numeric' },
+};
+/** m², as it was when the frame was laid down. */
+const areaBox: Box<number> = { read: (typed) => ({ value: Number(typed) }) };
+const frames = rows(() => ({ kernels: kernelsBox, area: areaBox }));
+type FrameTexts = { kernels: string; area: string }[];
+
+const countBoxes = (per: number) => ({
+  frame: figureBox(between(LEAST_FRAME, MOST_FRAME), frameArea),
+  perFoot: figureBox(between(0.1, 5000), kernelsOfLoss, { per }),
+  price: figureBox(between(0, 1000), price, { per }),
+  left: figureBox(between(0, 1_000_000), areaWhole),
+  before: frames,
+  atHeader: frames,
+  behind: frames,
+  stands: yesNo,
+  unthreshed: oneOf<Unthreshed>(),
+  symptom: oneOf<Symptom | ''>(),
+});
+const SET_UP = ['frame', 'perFoot', 'price', 'left'] as const;
 
 const STEPS = ['Frame', 'Before harvest', 'Stop', 'At the header', 'Behind', 'Look'] as const;
 type Counted = 'before' | 'atHeader' | 'behind';
@@ -79,152 +97,129 @@ export function CountLoss({
   onDone,
 }: CutGiven & { lotId: string; settingsId: string | undefined; speed: number | undefined; onDone: () => void }) {
   const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
   const lot = farm.lot(lotId);
   const crop = cropOf(lot?.crop ?? '') ?? CROPS.corn;
   const per = farm.kgPerBu(crop.id);
-  const [draft, setDraft, done] = useKept<Draft>(`loss.${farm.id}.${machineId}.${lotId}.${system()}`, () => {
-    // The same field again: its frame, its terms and what lay there before harvest stay true.
-    const [last] = checksOf(farm, notebook, machineId).filter((one) => one.body.lotId === lotId);
-    const standing = fieldFacts(farm, rows, notebook).filter((f) => f.crop.id === crop.id);
-    return {
-      id: ulid(),
-      step: 0,
-      frame: frameArea.text(USUAL_FRAME),
-      perFoot: kernelsOfLoss.text(
-        last
-          ? kernelGramsOfRule(1, crop.legalPounds) / last.body.kernelGrams
-          : (crop.kernelsPerFootOfBushel ?? kernelGramsOfRule(1, crop.legalPounds) / crop.kernelGrams),
-        per,
-      ),
-      price: price.text(last?.body.pricePerBu ?? windowFor(notebook, crop.id, null)?.value.price, per),
-      left: areaWhole.text(last?.body.acresLeft ?? Math.round(standing.reduce((sum, f) => sum + f.acresLeft, 0))),
-      before: last?.body.before ?? [],
-      atHeader: [],
-      behind: [],
-      stands: false,
-      unthreshed: '',
-      symptom: '',
-    };
+  const name = `${farm.id}.${machineId}.${lotId}`;
+  const [draft, setDraft, done] = useKept<Draft>(`loss.step.${name}`, () => ({ id: ulid(), step: 0 }));
+  const go = (step: number) => setDraft({ ...draft, step });
+  const form = useFields({
+    boxes: countBoxes(per),
+    keptAs: `loss.${name}.${system()}`,
+    start: () => {
+      // The same field again: its frame, its terms and what lay there before harvest stay true.
+      const [last] = checksOf(farm, notebook, machineId).filter((one) => one.body.lotId === lotId);
+      const standing = fieldFacts(farm, rows, notebook).filter((f) => f.crop.id === crop.id);
+      return {
+        frame: frameArea.text(USUAL_FRAME),
+        perFoot: kernelsOfLoss.text(
+          last
+            ? kernelGramsOfRule(1, crop.legalPounds) / last.body.kernelGrams
+            : (crop.kernelsPerFootOfBushel ?? kernelGramsOfRule(1, crop.legalPounds) / crop.kernelGrams),
+          per,
+        ),
+        price: price.text(last?.body.pricePerBu ?? windowFor(notebook, crop.id, null)?.value.price, per),
+        left: areaWhole.text(last?.body.acresLeft ?? Math.round(standing.reduce((sum, f) => sum + f.acresLeft, 0))),
+        before: (last?.body.before ?? []).map(({ kernels, area }) => ({
+          kernels: String(kernels),
+          area: String(area),
+        })),
+        atHeader: [],
+        behind: [],
+        stands: false,
+        unthreshed: '' as const,
+        symptom: '' as const,
+      };
+    },
+    save: async () => {
+      if (!body) return false;
+      const at = new Date(farm.clock()).toISOString();
+      await write(farm.id, logged(farm.id, 'lossCheck', { ...body, at }), 'a loss check');
+      return undefined;
+    },
+    close: () => {
+      done();
+      toast('Loss check recorded');
+      void refresh();
+      onDone();
+    },
   });
-  const set = (change: Partial<Draft>) => setDraft({ ...draft, ...change });
+  const { texts } = form;
   const [wrong, setWrong] = useState<Record<string, string>>({});
-
-  const frame = frameArea.read(draft.frame, { least: LEAST_FRAME, most: MOST_FRAME, wanted: true });
-  const perFoot = kernelsOfLoss.read(draft.perFoot, { least: 0.1, most: 5000, per, wanted: true });
-  const paid = price.read(draft.price, { least: 0, most: 1000, per, wanted: true });
-  const left = areaWhole.read(draft.left, { least: 0, most: 1_000_000, wanted: true });
-  const setupErrors: Record<string, string> = {
-    ...(frame.error ? { frame: frame.error } : {}),
-    ...(perFoot.error ? { perFoot: perFoot.error } : {}),
-    ...(paid.error ? { price: paid.error } : {}),
-    ...(left.error ? { left: left.error } : {}),
-  };
-  const frames = (which: readonly Frame[]): LossFrame[] => [...which];
+  const { values, errors } = form.read();
   const body: LossCount | null =
-    draft.behind.length > 0 && Object.keys(setupErrors).length === 0
+    values && values.behind.length > 0
       ? {
           id: draft.id,
           at: '',
           machineId,
           lotId,
-          behind: frames(draft.behind),
-          before: frames(draft.before),
-          atHeader: frames(draft.atHeader),
-          kernelGrams: kernelGramsOfRule(perFoot.value!, crop.legalPounds),
-          pricePerBu: paid.value!,
-          acresLeft: left.value!,
-          ...(draft.unthreshed === '' ? {} : { unthreshed: Number(draft.unthreshed) }),
-          ...(draft.symptom === '' ? {} : { symptom: draft.symptom as Symptom }),
+          behind: values.behind,
+          before: values.before,
+          atHeader: values.atHeader,
+          kernelGrams: kernelGramsOfRule(values.perFoot, crop.legalPounds),
+          pricePerBu: values.price,
+          acresLeft: values.left,
+          ...(values.unthreshed === '' ? {} : { unthreshed: Number(values.unthreshed) }),
+          ...(values.symptom === '' ? {} : { symptom: values.symptom }),
           ...(settingsId === undefined ? {} : { settingsId }),
         }
       : null;
   const check = body ? checkOf(farm, body, notebook.settings.combineProfile[machineId]?.value, speed) : null;
 
   const forward = (): void => {
-    if (draft.step === 0) {
-      setWrong(setupErrors);
-      if (Object.keys(setupErrors).length > 0) return;
-    }
-    if (draft.step === 2 && !draft.stands)
+    if (draft.step === 0 && SET_UP.some((box) => errors[box] !== undefined)) return setWrong(errors);
+    if (draft.step === 2 && !texts.stands)
       return setWrong({ stands: 'Stay out from behind the machine until it has stopped' });
-    if (draft.step === 4 && draft.behind.length === 0)
+    if (draft.step === 4 && texts.behind.length === 0)
       return setWrong({ behind: 'Count at least one frame behind the machine' });
     setWrong({});
-    set({ step: draft.step + 1 });
-  };
-  const record = async (): Promise<void> => {
-    if (!body) return;
-    const at = new Date(farm.clock()).toISOString();
-    if (!(await sending.send(() => write(farm.id, logged(farm.id, 'lossCheck', { ...body, at }), 'a loss check'))))
-      return;
-    done();
-    toast('Loss check recorded');
-    await refresh();
-    onDone();
+    go(draft.step + 1);
   };
   const counter = (which: Counted, words: ReactNode) => (
     <Counter
       key={which}
-      frames={draft[which]}
-      area={frame.value ?? 0}
+      frames={texts[which]}
+      area={frameArea.read(texts.frame).value ?? 0}
       error={wrong[which]}
       onChange={(next) => {
         setWrong({});
-        set({ [which]: next });
+        form.set(which, next);
       }}
     >
       {words}
     </Counter>
   );
-  const name = STEPS[draft.step]!;
+  /** Said once he went on, and gone as soon as it is put right. */
+  const setUp = (box: (typeof SET_UP)[number]) => ({
+    ...form.box(box),
+    error: wrong[box] === undefined ? undefined : errors[box],
+  });
+  const step = STEPS[draft.step]!;
   return (
     <Drawer open title="Loss check" onClose={onDone}>
       <div className="flex min-h-full flex-col">
-        <section aria-label={`Loss check: ${name}`} className="flex-1 px-5 py-4">
+        <section aria-label={`Loss check: ${step}`} className="flex-1 px-5 py-4">
           <p className="text-sm text-muted">
             {lot?.fieldName}, step {draft.step + 1} of {STEPS.length}
           </p>
-          <h2 className="text-2xl">{name}</h2>
+          <h2 className="text-2xl">{step}</h2>
           <div className="mt-3">
             {draft.step === 0 && (
               <div className="grid grid-cols-2 gap-3">
-                <TextBox
-                  label="Frame"
-                  unit={frameArea.unit}
-                  inputMode="decimal"
-                  value={draft.frame}
-                  error={wrong.frame}
-                  onChange={(e) => set({ frame: e.target.value })}
-                />
+                <TextBox label="Frame" {...setUp('frame')} />
                 <TextBox
                   label={kernelsOfLossWords()}
-                  inputMode="decimal"
-                  value={draft.perFoot}
-                  error={wrong.perFoot}
+                  {...setUp('perFoot')}
+                  unit={undefined}
                   hint={
                     crop.kernelsPerFootOfBushel === null
                       ? 'by this crop’s kernel mass; count a thousand for a better one'
                       : 'rule of the trade; a count of a thousand is better'
                   }
-                  onChange={(e) => set({ perFoot: e.target.value })}
                 />
-                <TextBox
-                  label="Price"
-                  unit={price.unit}
-                  inputMode="decimal"
-                  value={draft.price}
-                  error={wrong.price}
-                  onChange={(e) => set({ price: e.target.value })}
-                />
-                <TextBox
-                  label={`Left of ${crop.short}`}
-                  unit={areaWhole.unit}
-                  inputMode="decimal"
-                  value={draft.left}
-                  error={wrong.left}
-                  onChange={(e) => set({ left: e.target.value })}
-                />
+                <TextBox label="Price" {...setUp('price')} />
+                <TextBox label={`Left of ${crop.short}`} {...setUp('left')} />
               </div>
             )}
             {draft.step === 1 &&
@@ -245,10 +240,10 @@ export function CountLoss({
                 <CheckBox
                   large
                   className="text-xl font-semibold"
-                  checked={draft.stands}
+                  checked={texts.stands}
                   onChange={(on) => {
                     setWrong({});
-                    set({ stands: on });
+                    form.set('stands', on);
                   }}
                 >
                   The machine stands, the key is in my pocket
@@ -274,22 +269,14 @@ export function CountLoss({
               )}
             {draft.step === 5 && (
               <div className="space-y-4">
-                <SelectBox
-                  label="Of those behind, still on cobs, heads or in pods"
-                  value={draft.unthreshed}
-                  onChange={(e) => set({ unthreshed: e.target.value as Draft['unthreshed'] })}
-                >
+                <SelectBox label="Of those behind, still on cobs, heads or in pods" {...form.box('unthreshed')}>
                   <option value="">not looked at</option>
                   <option value="0">none</option>
                   <option value="0.15">a few</option>
                   <option value="0.5">about half</option>
                   <option value="0.85">most</option>
                 </SelectBox>
-                <SelectBox
-                  label="What is seen"
-                  value={draft.symptom}
-                  onChange={(e) => set({ symptom: e.target.value })}
-                >
+                <SelectBox label="What is seen" {...form.box('symptom')}>
                   <option value="">nothing special</option>
                   {Object.entries(SYMPTOMS).map(([symptom, words]) => (
                     <option key={symptom} value={symptom}>
@@ -319,17 +306,14 @@ export function CountLoss({
               <span className="text-muted">The loss stands here from the first frame behind the machine.</span>
             )}
           </p>
-          <Problem className="mb-2">{sending.message}</Problem>
+          <Problem className="mb-2">{form.problem}</Problem>
           <div className="mt-2 flex flex-wrap gap-3">
-            <Button
-              className="min-h-16 flex-1"
-              onClick={() => (draft.step === 0 ? onDone() : set({ step: draft.step - 1 }))}
-            >
+            <Button className="min-h-16 flex-1" onClick={() => (draft.step === 0 ? onDone() : go(draft.step - 1))}>
               {draft.step === 0 ? 'Not now' : 'Back'}
             </Button>
             {draft.step < STEPS.length - 1 ? (
               <Button look="do" className="min-h-16 flex-[2] text-lg" onClick={forward}>
-                {(draft.step === 1 && draft.before.length === 0) || (draft.step === 3 && draft.atHeader.length === 0)
+                {(draft.step === 1 && texts.before.length === 0) || (draft.step === 3 && texts.atHeader.length === 0)
                   ? 'Skip it'
                   : 'Go on'}
               </Button>
@@ -337,8 +321,8 @@ export function CountLoss({
               <Button
                 look="do"
                 className="min-h-16 flex-[2] text-lg"
-                disabled={!body || sending.busy}
-                onClick={() => void record()}
+                disabled={!body || form.busy}
+                onClick={() => void form.submit()}
               >
                 Record the count
               </Button>
@@ -352,47 +336,39 @@ export function CountLoss({
 
 /** Frames by a keypad that gloves can hit; the keyboard works too. */
 function Counter({
-  frames,
+  frames: counted,
   area,
   error,
   onChange,
   children,
 }: {
-  frames: readonly Frame[];
+  frames: FrameTexts;
   /** m² of the frame that is laid down now */
   area: number;
   error: string | undefined;
-  onChange: (frames: Frame[]) => void;
+  onChange: (frames: FrameTexts) => void;
   children: ReactNode;
 }) {
-  const [text, setText] = useState('');
-  const [wrong, setWrong] = useState<string | undefined>();
-  const type = (next: string) => {
-    setText(next);
-    setWrong(undefined);
-  };
-  const add = (): void => {
-    const kernels = parseNumber(text);
-    if (text.trim() === '' || Number.isNaN(kernels)) return setWrong('How many kernels? A whole number');
-    if (kernels < 0) return setWrong('A count cannot be less than zero');
-    if (!Number.isInteger(kernels)) return setWrong('Kernels are counted whole');
-    if (kernels > 100_000) return setWrong('That is more than lies in a frame; check the digits');
-    onChange([...frames, { kernels, area }]);
-    setText('');
-  };
+  const form = useFields({
+    boxes: { kernels: kernelsBox },
+    start: () => ({ kernels: '' }),
+    save: ({ kernels }) => Promise.resolve(onChange([...counted, { kernels: String(kernels), area: String(area) }])),
+  });
+  const type = (next: string) => form.set('kernels', next);
+  const { kernels } = form.texts;
   return (
     <div className="space-y-3">
       <div>
         <p className="text-lg">{children}</p>
         <ol className="mt-3 flex flex-wrap gap-2" aria-label="Frames counted">
-          {frames.map((frame, i) => (
+          {counted.map((frame, i) => (
             <li key={i} className="flex items-center border border-ink">
               <span className="px-3 text-xl font-bold">{frame.kernels}</span>
-              <span className="pr-1 text-sm text-muted">{frameArea(frame.area).text}</span>
+              <span className="pr-1 text-sm text-muted">{frameArea(Number(frame.area)).text}</span>
               <button
                 type="button"
                 aria-label={`Take frame ${i + 1} out`}
-                onClick={() => onChange(frames.filter((_, k) => k !== i))}
+                onClick={() => onChange(counted.filter((_, k) => k !== i))}
                 className="flex min-h-11 min-w-11 items-center justify-center"
               >
                 ×
@@ -406,27 +382,20 @@ function Counter({
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
-          add();
+          void form.submit();
         }}
       >
-        <TextBox
-          label={`Kernels in frame ${frames.length + 1}`}
-          inputMode="numeric"
-          autoComplete="off"
-          value={text}
-          error={wrong}
-          onChange={(event) => type(event.target.value)}
-        />
+        <TextBox label={`Kernels in frame ${counted.length + 1}`} autoComplete="off" {...form.box('kernels')} />
         <div className="mt-2 grid grid-cols-3 gap-1.5">
           {['1', '2', '3', '4', '5', '6', '7', '8', '9'].map((digit) => (
-            <Button key={digit} className="min-h-16 !text-2xl" onClick={() => type(text + digit)}>
+            <Button key={digit} className="min-h-16 !text-2xl" onClick={() => type(kernels + digit)}>
               {digit}
             </Button>
           ))}
-          <Button className="min-h-16" aria-label="Last digit out" onClick={() => type(text.slice(0, -1))}>
+          <Button className="min-h-16" aria-label="Last digit out" onClick={() => type(kernels.slice(0, -1))}>
             <Delete size={24} aria-hidden="true" />
           </Button>
-          <Button className="min-h-16 !text-2xl" onClick={() => type(`${text}0`)}>
+          <Button className="min-h-16 !text-2xl" onClick={() => type(`${kernels}0`)}>
             0
           </Button>
           <Button type="submit" className="min-h-16 bg-sand font-bold">

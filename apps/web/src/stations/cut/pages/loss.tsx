@@ -45,6 +45,7 @@ import { ACT_WORDS, PASSED_WORDS, WHY_WORDS } from '../advice-words';
 import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
 import { capital } from '../../../words';
+import { Ago } from '../../../widgets/ago';
 
 /** What it leaves behind, the one thing to change, and what each change did. */
 export function LossChecks({ farm, notebook, rows, machineId }: CutGiven) {
@@ -170,7 +171,7 @@ function Newest({ farm, note, accepted }: { farm: Farm; note: CheckedLoss; accep
       <Verdict
         about={
           <>
-            Counted {day(body.at, farm.data.farm.timeZone)}, {clock(body.at, farm.data.farm.timeZone)}, {note.by},{' '}
+            Counted <Ago at={body.at} />, {note.by},{' '}
             {body.behind.length} {body.behind.length === 1 ? 'frame' : 'frames'}
           </>
         }

@@ -57,6 +57,7 @@ import { TakeBack } from '../../../widgets/take-back';
 import { Working } from '../../../widgets/working';
 import { SampleDrawer } from '../forms/dryer-logs';
 import { DryerSetupDrawer, USUAL_DRYER } from '../forms/dryer-setup';
+import { Ago } from '../../../widgets/ago';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -479,7 +480,7 @@ function StepNote({ farm, notebook, mostStep }: { farm: Farm; notebook: FieldRec
         </p>
         {heard ? (
           <span>
-            ● heard by <b>{heard.by}</b>, {clock(heard.body.at, farm.data.farm.timeZone)}
+            ● heard by <b>{heard.by}</b> <Ago at={heard.body.at} />
           </span>
         ) : (
           <Button look="do" disabled={sending.busy} onClick={() => void hear()}>

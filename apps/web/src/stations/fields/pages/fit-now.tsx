@@ -20,6 +20,7 @@ import { Loading } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
 import { type WorkedFrom, Working } from '../../../widgets/working';
 import { forecastAt, Moments } from './forecast-moments';
+import { Ago } from '../../../widgets/ago';
 
 export function isWet(weather: readonly WeatherHourInfo[], nowMs: number): boolean {
   return weather.some((hour) => hour.wet && Date.parse(hour.at) <= nowMs && Date.parse(hour.at) > nowMs - HOUR_MS);
@@ -135,7 +136,7 @@ export function Fit(given: Given) {
               : now.source === 'combine'
                 ? 'off the combine, '
                 : 'read '}
-            {weekday(now.atMs, timeZone)}, {clock(now.atMs, timeZone)}
+            <Ago at={now.atMs} />
             {Math.abs(now.moisture - now.read) > 5e-5 ? ', as the buyer would test it' : ''}
           </p>
         </div>

@@ -1,5 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { atBuyer, boxesOf, readDay, readSizes, type Texts } from './trucks-form';
+import type { OwnTimes } from '@fanega/core';
+import { readForm } from '../../../ui/form/use-fields';
+import {
+  atBuyer,
+  dayErrors,
+  dayOf,
+  groupsOf,
+  rateOf,
+  readSizes,
+  type Texts,
+  trucksBoxes,
+  unasked,
+} from './trucks-form';
 
 /** kg of a bushel of corn */
 const CORN = 25.40117272;
@@ -28,9 +40,22 @@ const TEXTS: Texts = {
   combineCost: '300',
 };
 
+/** As the page reads it. */
+function readDay(texts: Texts, to: string, times: OwnTimes | null) {
+  const { values, errors } = readForm(
+    {
+      boxes: trucksBoxes(CORN),
+      unasked: () => unasked(to, times ? 'tickets' : 'typed'),
+      together: (read) => dayErrors(read, to, CORN),
+    },
+    texts,
+  );
+  return { day: values && dayOf(values, to, times, SHEET), errors, rate: values ? rateOf(values) : 0 };
+}
+
 describe('the day that the boxes describe', () => {
   it('goes to the buyer with its hours, each truck its own size, the rate out of yield and acres', () => {
-    const { day, errors, rate } = readDay(TEXTS, 'redbud', null, SHEET, CORN);
+    const { day, errors, rate } = readDay(TEXTS, 'redbud', null);
     expect([errors, rate]).toEqual([{}, 1500]);
     expect(day!.combines.map(({ bushelsPerHour, tank }) => [bushelsPerHour, tank])).toEqual([[1500, 350], [1500, 350]]); // prettier-ignore
     expect(day!.trucks.map(({ capacity }) => capacity)).toEqual([940, 940, 960]);
@@ -46,7 +71,7 @@ describe('the day that the boxes describe', () => {
     });
   });
   it('goes home with leg, wet bin and dryer, and asks for nothing of a buyer', () => {
-    const { day } = readDay({ ...TEXTS, unload: 'x', closes: '' }, '', null, SHEET, CORN);
+    const { day } = readDay({ ...TEXTS, unload: 'x', closes: '' }, '', null);
     expect(day!.destination).toEqual({
       kind: 'home',
       dump: { mean: 4, cv: 0.3 },
@@ -55,15 +80,13 @@ describe('the day that the boxes describe', () => {
       wetBinHolds: 900,
       dryerPerHour: 430,
     });
-    expect(readDay({ ...TEXTS, wetHolds: '5000' }, '', null, SHEET, CORN).errors.wetHolds).toBe('More than it holds');
-    expect(readDay({ ...TEXTS, wetBin: '900', wetHolds: '0' }, '', null, SHEET, CORN).errors.wetBin).toBe(
-      'At least one load',
-    );
-    expect(boxesOf('', 'typed').flatMap(({ boxes }) => boxes.map(({ key }) => key))).not.toContain('closes');
+    expect(readDay({ ...TEXTS, wetHolds: '5000' }, '', null).errors.wetHolds).toBe('More than it holds');
+    expect(readDay({ ...TEXTS, wetBin: '900', wetHolds: '0' }, '', null).errors.wetBin).toBe('At least one load');
+    expect(groupsOf('', 'typed').flatMap(({ keys }) => keys)).not.toContain('closes');
   });
   it('takes line and pit from the farm’s own rounds: they hold the others’ line already', () => {
     const times = { rounds: 14, toTicket: { mean: 46, cv: 0.25 }, back: null };
-    const { day } = readDay({ ...TEXTS, others: 'many' }, 'redbud', times, SHEET, CORN);
+    const { day } = readDay({ ...TEXTS, others: 'many' }, 'redbud', times);
     // 46 minutes from the last grain to the ticket, 3 of tarp, 24 of road: 19 there, of which scale and pit take 11.
     expect(atBuyer(times, SHEET, 24)).toEqual({ pit: { mean: 11, cv: 0.35 }, lineMin: 8 });
     expect(day!.destination).toMatchObject({ unload: { mean: 11 }, othersPerHour: 0 });
@@ -71,7 +94,7 @@ describe('the day that the boxes describe', () => {
     expect(atBuyer(times, SHEET, 60)).toEqual({ pit: { mean: 1, cv: 0.35 }, lineMin: 0 });
   });
   it('says at its box what does not fit', () => {
-    const wrong = (more: Partial<Texts>) => readDay({ ...TEXTS, ...more }, 'redbud', null, SHEET, CORN).errors;
+    const wrong = (more: Partial<Texts>) => readDay({ ...TEXTS, ...more }, 'redbud', null).errors;
     expect(wrong({ carts: '1.5' })).toEqual({ carts: 'A whole number from 0 to 10' });
     expect(wrong({ trucks: '940, none' })).toEqual({ trucks: 'What each holds, like 940, 940, 960' });
     expect(wrong({ ends: '9' })).toEqual({ ends: 'After it begins' });

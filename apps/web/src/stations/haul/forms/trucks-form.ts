@@ -18,6 +18,8 @@ import {
   USUAL_HOME_PIT,
 } from '@fanega/core';
 import type { Farm } from '../../../data/farm';
+import type { Box, Values } from '../../../ui/form/box';
+import { between, figureBox } from '../../../widgets/record-boxes';
 import {
   areaRate,
   bushels,
@@ -57,82 +59,107 @@ export type Key =
   | 'closes'
   | 'truckCost'
   | 'combineCost';
-export type Texts = Readonly<Record<Key, string>>;
+export type Texts = Record<Key, string>;
 
-export interface Box {
-  readonly key: Key;
-  readonly label: string;
-  readonly kind: Kind;
-  readonly least: number;
-  readonly most: number;
-  readonly whole?: boolean;
-}
+/** The boxes as they stand on the page; which of them are asked depends on where the loads go. */
+const GROUPS = {
+  'Field and combines': ['yield', 'acres', 'combines', 'tank'],
+  'Carts and trucks': ['carts', 'cart', 'road'],
+  'At home': ['dump', 'leg', 'wetBin', 'wetHolds', 'dryer'],
+  'At the buyer': ['unload', 'others', 'opens', 'closes'],
+  'The day': ['begins', 'ends', 'truckCost', 'combineCost'],
+} as const satisfies Readonly<Record<string, readonly Key[]>>;
 
-const box = (key: Key, label: string, kind: Kind, least: number, most: number, whole = false): Box => ({
-  key,
-  label,
-  kind,
-  least,
-  most,
-  whole,
-});
+export const LABELS: Readonly<Record<Key, string>> = {
+  yield: 'Yield as it is',
+  acres: 'Each cuts',
+  combines: 'Combines',
+  tank: 'Tank',
+  carts: 'Carts',
+  cart: 'Cart',
+  trucks: 'Trucks, what each holds',
+  road: 'Road, one way',
+  dump: 'Weigh and open',
+  leg: 'Leg',
+  wetBin: 'Wet bin',
+  wetHolds: 'in it now',
+  dryer: 'Dryer',
+  unload: 'Scale and pit',
+  others: 'Other trucks an hour',
+  opens: 'Opens',
+  closes: 'Closes',
+  begins: 'Cutting from',
+  ends: 'until',
+  truckCost: 'A truck and driver cost',
+  combineCost: 'A combine and driver cost',
+};
 
-/** The boxes by what they are about; which of them are asked depends on where the loads go. */
-export function boxesOf(
+/** Boxes that are not asked: of a buyer at home and the other way about, and what own tickets tell. */
+export const unasked = (to: To, times: TimesFrom): readonly Key[] =>
+  to === ''
+    ? GROUPS['At the buyer']
+    : [...GROUPS['At home'], ...(times === 'tickets' ? (['unload', 'others'] as const) : [])];
+
+export function groupsOf(
   to: To,
   times: TimesFrom,
-): readonly { readonly title: string; readonly boxes: readonly Box[] }[] {
-  const home = to === '';
-  return [
-    {
-      title: 'Field and combines',
-      boxes: [
-        box('yield', 'Yield as it is', cropYield, 5, 400),
-        box('acres', 'Each cuts', areaRate, 0.5, 60),
-        box('combines', 'Combines', count, 1, 10, true),
-        box('tank', 'Tank', bushels, 20, 2000),
-      ],
-    },
-    {
-      title: 'Carts and trucks',
-      boxes: [
-        box('carts', 'Carts', count, 0, 10, true),
-        box('cart', 'Cart', bushels, 50, 5000),
-        box('road', 'Road, one way', minutes, 1, 300),
-      ],
-    },
-    home
-      ? {
-          title: 'At home',
-          boxes: [
-            box('dump', 'Weigh and open', minutes, 0, 120),
-            box('leg', 'Leg', grainRate, 100, 60_000),
-            box('wetBin', 'Wet bin', bushels, 50, 500_000),
-            box('wetHolds', 'in it now', bushels, 0, 500_000),
-            box('dryer', 'Dryer', grainRate, 0, 20_000),
-          ],
-        }
-      : {
-          title: 'At the buyer',
-          boxes: [
-            ...(times === 'typed'
-              ? [box('unload', 'Scale and pit', minutes, 1, 240), box('others', 'Other trucks an hour', count, 0, 60)]
-              : []),
-            box('opens', 'Opens', hours, 0, 23),
-            box('closes', 'Closes', hours, 1, 24),
-          ],
-        },
-    {
-      title: 'The day',
-      boxes: [
-        box('begins', 'Cutting from', hours, 0, 23),
-        box('ends', 'until', hours, 1, 24),
-        box('truckCost', 'A truck and driver cost', dollarsTyped, 0, 2000),
-        box('combineCost', 'A combine and driver cost', dollarsTyped, 0, 5000),
-      ],
-    },
-  ];
+): readonly { readonly title: string; readonly keys: readonly Key[] }[] {
+  const not = unasked(to, times);
+  return Object.entries(GROUPS)
+    .map(([title, keys]) => ({ title, keys: keys.filter((key) => !not.includes(key)) }))
+    .filter(({ keys }) => keys.length > 0);
 }
+
+const counted = (least: number, most: number): Box<number> => {
+  const one = figureBox(between(least, most), count);
+  return {
+    ...one,
+    read: (typed) => {
+      const got = one.read(typed);
+      return got.value !== undefined && !Number.isInteger(got.value)
+        ? { error: `A whole number from ${least} to ${most}` }
+        : got;
+    },
+  };
+};
+
+/** @param per kg of a bushel of what is cut */
+export function trucksBoxes(per: number) {
+  const figure = (kind: Kind, least: number, most: number) => figureBox(between(least, most), kind, { per });
+  const sizes: Box<number[]> = {
+    read: (typed) => {
+      const value = readSizes(typed, per);
+      return value.length > 0
+        ? { value }
+        : { error: `What each holds, like ${[940, 940, 960].map((size) => bushels.text(size, per)).join(', ')}` };
+    },
+    control: { unit: bushels.unit, inputMode: 'decimal' },
+  };
+  return {
+    yield: figure(cropYield, 5, 400),
+    acres: figure(areaRate, 0.5, 60),
+    combines: counted(1, 10),
+    tank: figure(bushels, 20, 2000),
+    carts: counted(0, 10),
+    cart: figure(bushels, 50, 5000),
+    trucks: sizes,
+    road: figure(minutes, 1, 300),
+    dump: figure(minutes, 0, 120),
+    leg: figure(grainRate, 100, 60_000),
+    wetBin: figure(bushels, 50, 500_000),
+    wetHolds: figure(bushels, 0, 500_000),
+    dryer: figure(grainRate, 0, 20_000),
+    unload: figure(minutes, 1, 240),
+    others: figure(count, 0, 60),
+    opens: figure(hours, 0, 23),
+    closes: figure(hours, 1, 24),
+    begins: figure(hours, 0, 23),
+    ends: figure(hours, 1, 24),
+    truckCost: figure(dollarsTyped, 0, 2000),
+    combineCost: figure(dollarsTyped, 0, 5000),
+  };
+}
+type DayValues = Values<ReturnType<typeof trucksBoxes>>;
 
 const whole = (value: number): string => plain(value, 0);
 const USUAL = { tank: 300, cart: 1000, truck: 900, rate: 1500, yieldBu: 180 };
@@ -224,52 +251,38 @@ export function atBuyer(
   return { pit: { mean: pit, cv: 0.35 }, lineMin: there - pit };
 }
 
-export interface DayRead {
-  /** Null where something does not fit. */
-  readonly day: HaulingDay | null;
-  readonly errors: Partial<Record<Key, string>>;
-  /** bu/h that each combine brings */
-  readonly rate: number;
+/** bu/h that each combine brings */
+export const rateOf = (value: Pick<DayValues, 'yield' | 'acres'>): number => value.yield * value.acres;
+
+/** What does not fit together, by its box. */
+export function dayErrors(value: DayValues, to: To, per: number): Partial<Record<Key, string>> {
+  const rate = rateOf(value);
+  return {
+    ...(value.ends <= value.begins ? { ends: 'After it begins' } : {}),
+    ...(to !== '' && value.closes <= value.opens ? { closes: 'After it opens' } : {}),
+    ...(to === '' && value.wetHolds > value.wetBin ? { wetHolds: 'More than it holds' } : {}),
+    ...(to === '' && value.trucks.some((size) => size > value.wetBin) ? { wetBin: 'At least one load' } : {}),
+    ...(rate >= 50 && rate <= 8900
+      ? {}
+      : { acres: `That is no rate of a combine: ${grainRate.figure(50, per)} to ${grainRate(8900, per)}` }),
+  };
 }
 
-/** The simulated day that the boxes describe, or what is wrong at which of them. */
-export function readDay(
-  texts: Texts,
+/** The simulated day that the boxes describe. */
+export function dayOf(
+  value: DayValues,
   to: To,
   times: OwnTimes | null,
   sheet: Pick<HaulTimes, 'tarpMin' | 'unloadMin' | 'loadMin'>,
-  /** kg of a bushel of what is cut */
-  per: number,
-): DayRead {
-  const errors: Partial<Record<Key, string>> = {};
-  const value = {} as Record<Key, number>;
-  for (const { key, kind, least, most, whole: isWhole } of boxesOf(to, times ? 'tickets' : 'typed').flatMap(
-    ({ boxes }) => boxes,
-  )) {
-    const { value: typed, error } = kind.read(texts[key], { least, most, per, wanted: true });
-    value[key] = typed ?? NaN;
-    if (error) errors[key] = error;
-    else if (isWhole && !Number.isInteger(typed)) errors[key] = `A whole number from ${least} to ${most}`;
-  }
-  const sizes = readSizes(texts.trucks, per);
-  if (sizes.length === 0)
-    errors.trucks = `What each holds, like ${[940, 940, 960].map((size) => bushels.text(size, per)).join(', ')}`;
-  if (!errors.ends && !errors.begins && value.ends <= value.begins) errors.ends = 'After it begins';
-  if (to !== '' && !errors.closes && !errors.opens && value.closes <= value.opens) errors.closes = 'After it opens';
-  if (to === '' && !errors.wetHolds && !errors.wetBin && value.wetHolds > value.wetBin)
-    errors.wetHolds = 'More than it holds';
-  if (to === '' && !errors.wetBin && sizes.some((size) => size > value.wetBin)) errors.wetBin = 'At least one load';
-  const rate = value.yield * value.acres;
-  if (!errors.yield && !errors.acres && !(rate >= 50 && rate <= 8900))
-    errors.acres = `That is no rate of a combine: ${grainRate.figure(50, per)} to ${grainRate(8900, per)}`;
-  if (Object.keys(errors).length > 0) return { day: null, errors, rate };
+): HaulingDay {
+  const sizes = value.trucks;
   const capacity = sizes.reduce((sum, size) => sum + size, 0) / sizes.length;
   const there = times && to !== '' ? atBuyer(times, sheet, value.road) : null;
-  const day: HaulingDay = {
+  return {
     startHour: value.begins,
     stopHour: value.ends,
     combines: Array.from({ length: value.combines }, () => ({
-      bushelsPerHour: rate,
+      bushelsPerHour: rateOf(value),
       rateCv: 0.15,
       tank: value.tank,
       unloadPerHour: COMBINE_UNLOADS_PER_HOUR,
@@ -306,7 +319,6 @@ export function readDay(
             othersPerHour: there ? 0 : value.others,
           },
   };
-  return { day, errors, rate };
 }
 
 /** Own rounds to a buyer, where there are enough of them. */

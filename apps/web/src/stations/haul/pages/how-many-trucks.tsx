@@ -14,7 +14,7 @@ import {
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
 } from '@fanega/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Bar, BarChart, CartesianGrid, Cell, XAxis, YAxis } from 'recharts';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
@@ -29,7 +29,6 @@ import {
   bushels,
   dollarsTyped,
   grainRate,
-  minutes,
   money,
   number,
   percent,
@@ -39,15 +38,19 @@ import {
 import { hourText, spanText } from '../../../quantity/time';
 import {
   atBuyer,
-  boxesOf,
-  type Key,
+  dayErrors,
+  dayOf,
+  groupsOf,
+  LABELS,
   ownRounds,
-  readDay,
+  rateOf,
   startTexts,
-  type Texts,
   type TimesFrom,
+  trucksBoxes,
+  unasked,
 } from '../forms/trucks-form';
 import { ChartFrame } from '../../../ui/chart-frame';
+import { useFields } from '../../../ui/form/use-fields';
 import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
 import { LoadsGoTo, useLoadsGoTo } from '../../../widgets/loads-go-to';
@@ -73,20 +76,36 @@ export default function HowManyTrucks({
   const loads = useLoadsGoTo(farm, notebook);
   const to = loads.to.buyerId;
   const per = farm.kgPerBu(cropCut(rows));
-  const [texts, setTexts] = useState<Texts>(() => startTexts(farm, notebook, rows, sheet, to));
-  // Another place, said here or on another page, brings its own road and hours.
-  const [textsOf, setTextsOf] = useState(to);
-  if (textsOf !== to) {
-    setTextsOf(to);
-    const { road, opens, closes } = startTexts(farm, notebook, rows, sheet, to);
-    setTexts({ ...texts, road, opens, closes });
-  }
   const own = ownRounds(haul, to);
   const [from, setFrom] = useState<TimesFrom>('tickets');
   const times = from === 'tickets' && to !== '' ? own : null;
-  const { day, errors, rate } = useMemo(() => readDay(texts, to, times, sheet, per), [texts, to, times, sheet, per]);
-  const truckPerHour = dollarsTyped.read(texts.truckCost).value ?? 0;
-  const combinePerHour = dollarsTyped.read(texts.combineCost).value ?? 0;
+  const asked: TimesFrom = times ? 'tickets' : 'typed';
+  const start = () => startTexts(farm, notebook, rows, sheet, to);
+  const form = useFields({
+    boxes: trucksBoxes(per),
+    unasked: () => unasked(to, asked),
+    start,
+    together: (values) => dayErrors(values, to, per),
+    // Worked out as one types, and not sent; what a truck costs is kept by a button of its own.
+    save: () => Promise.resolve(false),
+  });
+  // Another place, said here or on another page, brings its own road and hours.
+  const broughtBy = useRef(to);
+  useEffect(() => {
+    if (broughtBy.current === to) return;
+    broughtBy.current = to;
+    const { road, opens, closes } = start();
+    form.set('road', road);
+    form.set('opens', opens);
+    form.set('closes', closes);
+  });
+  const { values, errors } = form.read();
+  // The worker is asked anew where what is typed says another day, not at each drawing.
+  const said = JSON.stringify(values);
+  const day = useMemo(() => (values ? dayOf(values, to, times, sheet) : null), [said, to, times, sheet]); // eslint-disable-line react-hooks/exhaustive-deps -- `said` is `values`
+  const rate = values ? rateOf(values) : 0;
+  const truckPerHour = dollarsTyped.read(form.texts.truckCost).value ?? 0;
+  const combinePerHour = dollarsTyped.read(form.texts.combineCost).value ?? 0;
   const input = useMemo(
     () =>
       day && {
@@ -99,8 +118,7 @@ export default function HowManyTrucks({
     [day, truckPerHour, combinePerHour],
   );
   const { data, error, isValidating, done } = useWorker('trucks', input);
-  const there = times && day ? atBuyer(times, sheet, minutes.read(texts.road).value ?? 0) : null;
-  const set = (key: Key, text: string): void => setTexts({ ...texts, [key]: text });
+  const there = times && day ? atBuyer(times, sheet, values?.road ?? 0) : null;
   return (
     <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
       <Section label="Trucks">
@@ -154,31 +172,26 @@ export default function HowManyTrucks({
             )}
           </div>
         )}
-        {boxesOf(to, times ? 'tickets' : 'typed').map(({ title, boxes }) => (
+        {groupsOf(to, asked).map(({ title, keys }) => (
           <fieldset key={title}>
             <legend className="mb-1 font-bold">{title}</legend>
             <div className="grid grid-cols-2 gap-3">
-              {boxes.map(({ key, label, kind }) => (
+              {keys.map((key) => (
                 <TextBox
                   key={key}
-                  label={label}
-                  unit={kind.unit || undefined}
-                  inputMode="decimal"
-                  value={texts[key]}
+                  label={LABELS[key]}
+                  {...form.box(key)}
                   error={errors[key]}
                   hint={key === 'acres' && rate >= 50 ? `${grainRate(rate, per)} each` : undefined}
-                  onChange={(event) => set(key, event.target.value)}
                 />
               ))}
               {title === 'Carts and trucks' && (
                 <div className="col-span-2">
                   <TextBox
-                    label="Trucks, what each holds"
-                    unit={bushels.unit}
-                    value={texts.trucks}
+                    label={LABELS.trucks}
+                    {...form.box('trucks')}
                     error={errors.trucks}
                     hint="more than these are like the first"
-                    onChange={(event) => set('trucks', event.target.value)}
                   />
                 </div>
               )}

@@ -8,9 +8,10 @@ import { useSend } from '../../../data/use-send';
 import { day } from '../../../quantity/time';
 import { Button, Problem, TextBox } from '../../../ui';
 import { Form } from '../../../ui/form/form';
-import { NewPasswordBox } from '../../../ui/form/new-password';
+import { NewPasswordBox } from '../../../widgets/password/new-password';
+import { PasswordBox } from '../../../widgets/password/password-box';
 import { words } from '../../../ui/form/box';
-import { LEAST_SECRET, secret } from '../../../ui/form/secret';
+import { newSecret, secret } from '../../../widgets/password/secret';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { Section } from '../../../ui/page';
@@ -30,7 +31,7 @@ export default function Account({ farm }: { farm: Farm }) {
         <div className="lg:grid lg:grid-cols-2">
           <Section label="Name and password">
             <Name profile={data} onDone={again} />
-            {data.hasPassword && <Password onDone={again} />}
+            {data.hasPassword && <Password profile={data} onDone={again} />}
             <Farms farm={farm} />
           </Section>
           <Section title="Signed in on" className="border-t border-ink lg:border-t-0 lg:border-l">
@@ -62,12 +63,12 @@ function Name({ profile, onDone }: { profile: ProfileAnswer; onDone: () => void 
   );
 }
 
-function Password({ onDone }: { onDone: () => void }) {
+function Password({ profile, onDone }: { profile: ProfileAnswer; onDone: () => void }) {
   const [round, setRound] = useState(0);
   const form = useFields({
     boxes: {
       old: secret('The old password is missing'),
-      password: secret('The new password is missing', LEAST_SECRET),
+      password: newSecret('The new password is missing'),
     },
     start: () => ({ old: '', password: '' }),
     close: onDone,
@@ -85,8 +86,13 @@ function Password({ onDone }: { onDone: () => void }) {
       small
       className="mt-6 space-y-4 border-t border-rule pt-4"
     >
-      <TextBox label="Old password" type="password" autoComplete="current-password" {...form.box('old')} />
-      <NewPasswordBox label="New password" {...form.box('password')} />
+      <PasswordBox label="Old password" autoComplete="current-password" {...form.box('old')} />
+      <NewPasswordBox
+        label="New password"
+        typed={form.texts.password}
+        own={[profile.name, profile.email]}
+        {...form.box('password')}
+      />
     </Form>
   );
 }

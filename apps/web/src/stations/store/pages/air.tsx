@@ -247,9 +247,13 @@ function BinAir({
             <>
               <h2 className="font-semibold">No cables hang in it</h2>
               <p className="mt-1 text-muted">
-                {warmth.measuredMs === null
-                  ? 'Nobody measured this grain: it counts as warm as the air was.'
-                  : `Measured ${moment(warmth.measuredMs, timeZone)}: ${temperature(warmth.celsius).text}.`}
+                {warmth.measuredMs === null ? (
+                  'Nobody measured this grain: it counts as warm as the air was.'
+                ) : (
+                  <>
+                    Measured <Ago at={warmth.measuredMs} />: {temperature(warmth.celsius).text}.
+                  </>
+                )}
               </p>
             </>
           ) : (
