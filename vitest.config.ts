@@ -17,6 +17,9 @@ export default defineConfig({
             'apps/devices/src/**/*.spec.ts',
           ],
           testTimeout: 60_000,
+          maxWorkers: 2,
+          // The core is read once, and not for each of its two hundred files.
+          isolate: false,
         },
       },
       { test: { name: 'start', include: ['scripts/**/*.spec.ts'], testTimeout: 150_000, fileParallelism: false } },

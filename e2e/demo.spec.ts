@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { DEMO, enterDemo, find, foreignUnit, openPage, PAGES, record, tape } from './pages';
+import { DEMO, enterDemo, find, foreignUnit, openPage, PAGES, record, tape, walkTo } from './pages';
 
 /** A line on which entries arrive and their answers do not, until it is mended; a try under way is not cut off by the mending. */
 async function answersLost(page: Page): Promise<{ mend: () => void }> {
@@ -243,8 +243,9 @@ test.describe('on a phone', () => {
     test.setTimeout(240_000);
     await enterDemo(page);
     await page.evaluate(() => localStorage.setItem('fanega.units', 'metric'));
+    await openPage(page, '/');
     for (const path of PAGES) {
-      await openPage(page, path);
+      await walkTo(page, path);
       expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
       expect(await foreignUnit(page, 'metric'), path).toBeNull();
     }

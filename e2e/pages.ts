@@ -86,6 +86,21 @@ export async function openPage(page: Page, path: string, address = DEMO): Promis
   await expect(page.getByRole('progressbar')).toHaveCount(0);
 }
 
+/** Goes on to another page as a link does, without loading the program again; waits as `openPage` does. */
+export async function walkTo(page: Page, path: string): Promise<void> {
+  const inFrame = page.locator('#station');
+  // The cab has no frame to go on from or into.
+  if (path === '/cab' || (await inFrame.count()) === 0) return openPage(page, path);
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: null }));
+  }, path);
+  await expect(inFrame).toHaveAttribute('data-page', path);
+  await expect(page.locator('main h1').first()).toBeAttached();
+  await expect(page.locator('.animate-spin')).toHaveCount(0);
+  await expect(page.getByRole('progressbar')).toHaveCount(0);
+}
+
 /** Finds a thing to do by typing, once the finder listens. */
 export async function find(page: Page, words: string): Promise<void> {
   await page.keyboard.press('/');

@@ -96,31 +96,34 @@ try {
   await ensureMariadb();
   if (doing('e2e')) await ensureChromium();
   await buildAll();
-  if (doing('types')) {
-    await check('types of the pages', bin('tsc'), ['-p', 'apps/web']);
-    await check('types of the worker without a signal', bin('tsc'), ['-p', 'apps/web/tsconfig.sw.json']);
-    await check('types of the tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
-  }
-  if (doing('lint')) {
-    await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-    await check('import rules', bin('depcruise'), [
-      '--config',
-      '.dependency-cruiser.cjs',
-      '--output-type',
-      'err',
-      'packages/core/src',
-      'packages/core/cli',
-      'packages/core/solver',
-      'packages/contract/src',
-      'apps/server/src',
-      'apps/devices/src',
-      'apps/web/src',
-      'demo/src',
-      'e2e',
-    ]);
-  }
+  const types = async () => {
+    if (doing('types')) {
+      await check('types of the pages', bin('tsc'), ['-p', 'apps/web']);
+      await check('types of the worker without a signal', bin('tsc'), ['-p', 'apps/web/tsconfig.sw.json']);
+      await check('types of the tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
+    }
+    if (doing('lint')) {
+      await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
+      await check('import rules', bin('depcruise'), [
+        '--config',
+        '.dependency-cruiser.cjs',
+        '--output-type',
+        'err',
+        'packages/core/src',
+        'packages/core/cli',
+        'packages/core/solver',
+        'packages/contract/src',
+        'apps/server/src',
+        'apps/devices/src',
+        'apps/web/src',
+        'demo/src',
+        'e2e',
+      ]);
+    }
+  };
+  // A start mostly waits for what it started; what is read meanwhile waits for nothing.
+  await Promise.all([types(), doing('start') && vitest('start', { FANEGA_DATABASE_URL: '' })]);
   if (doing('unit')) await vitest('unit');
-  if (doing('start')) await vitest('start', { FANEGA_DATABASE_URL: '' });
   if (doing('server') || doing('e2e')) database = await startDatabase(path.join(work, 'db'), { quiet: true });
   if (doing('server'))
     await check('types and routes of the web against the server', process.execPath, ['scripts/api.mjs', '--check']);
@@ -144,18 +147,19 @@ try {
     };
     /** A server for each browser, by spaces. */
     const each = async (name, demo) => {
-      const addresses = [];
-      for (let i = 0; i < BROWSERS; i++) addresses.push(await serve(`${name}_${i}`, demo));
-      return addresses.join(' ');
+      const numbers = Array.from({ length: BROWSERS }, (_, i) => i);
+      return (await Promise.all(numbers.map((i) => serve(`${name}_${i}`, demo)))).join(' ');
     };
+    const empty = await serve('fanega_farm', false);
+    const [haul, day] = await Promise.all([serve('fanega_haul', true), serve('fanega_day', true)]);
     const env = {
       FANEGA_E2E_WORKERS: String(BROWSERS),
       FANEGA_E2E_CODE: SET_UP_CODE,
       FANEGA_E2E_DEMO: await each('fanega_demo', true),
-      FANEGA_E2E_EMPTY: await serve('fanega_farm', false),
       FANEGA_E2E_OWN: await each('fanega_own', false),
-      FANEGA_E2E_HAUL: await serve('fanega_haul', true),
-      FANEGA_E2E_DAY: await serve('fanega_day', true),
+      FANEGA_E2E_EMPTY: empty,
+      FANEGA_E2E_HAUL: haul,
+      FANEGA_E2E_DAY: day,
       FANEGA_CHROMIUM: has('chromium'),
     };
     await browser(env);

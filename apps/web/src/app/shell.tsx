@@ -157,6 +157,8 @@ export function Shell({ offline, children }: { offline: boolean; children: React
       </aside>
       <main
         id="station"
+        // Which page is drawn: another one is asked for a moment before it is there.
+        data-page={pathname}
         tabIndex={-1}
         className={`min-w-0 pb-16 outline-none lg:min-h-0 lg:overflow-y-auto lg:pb-8 ${tapeOpen ? 'hidden lg:block' : ''}`}
       >
