@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { type ChildProcess, spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -31,6 +31,44 @@ it.each([
     expect(status).toBe(1);
     const lines = stderr.split('\n').filter((line) => line !== '');
     expect([lines.length, lines[0]], stderr).toEqual([1, expect.stringMatching(said)]);
+  }
+});
+
+it('no line of the log holds a cookie, a token or the secret of a link, whatever is asked and answered', async () => {
+  const database = await startDatabase(join(dir, 'log'), { quiet: true });
+  const url = database.url('fanega_log');
+  await prepareDatabase(url, true);
+  const server = await startServer({
+    url,
+    port: await anyFreePort(),
+    env: { FANEGA_LOG: 'info', FANEGA_SET_UP_CODE: 'log' },
+    stdio: 'pipe',
+  });
+  let log = '';
+  const { stdout, stderr } = server.child as ChildProcess;
+  for (const stream of [stdout, stderr]) stream!.on('data', (part) => (log += String(part)));
+  try {
+    const entered = await fetch(`${server.address}/api/auth/demo`, { method: 'POST', headers: { Origin: server.address } }); // prettier-ignore
+    const cookie = entered.headers.get('set-cookie')!.split(';')[0]!;
+    const secret = 's'.repeat(10) + 'ecret-of_a_link_that_is_as_long_x';
+    const token = 'fg_' + 't'.repeat(43);
+    const asked = [
+      `/api/farms/kestrel-levee/header`,
+      `/api/farms/kestrel-levee/nothing`,
+      ...['origin', 'grain', 'invites', 'jobs'].map((door) => `/api/${door}/${secret}`),
+      `/api/auth/me?token=${secret}`,
+      '/api/device/names',
+    ];
+    for (const path of asked)
+      for (const headers of [{ Cookie: cookie }, { Authorization: `Bearer ${token}` }] as Record<string, string>[])
+        await fetch(server.address + path, { headers });
+    await expect.poll(() => log.split('\n').filter((line) => line.includes('"req"')).length).toBeGreaterThan(asked.length); // prettier-ignore
+    await expect.poll(() => log).toContain('/api/device/names');
+    for (const hidden of [cookie.split('=')[1]!, secret, token]) expect(log).not.toContain(hidden);
+    expect(log).toContain('/api/jobs/…');
+  } finally {
+    await server.stop();
+    await database.stop();
   }
 });
 

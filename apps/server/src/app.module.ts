@@ -28,6 +28,9 @@ import { Jobs } from './platform/jobs.js';
 import { HealthController } from './platform/health.controller.js';
 import { VersionsRepository } from './platform/versions.js';
 
+/** Tokens are longer than any id. */
+const withoutSecrets = (url: string): string => url.replace(/[\w-]{40,}/g, '…');
+
 @Global()
 @Module({})
 class PlatformModule {
@@ -53,6 +56,15 @@ export class AppModule {
           pinoHttp: {
             level: config.logLevel,
             genReqId: (request) => String(request.headers['x-request-id'] ?? randomUUID()),
+            // A link's secret stands in its path: no line says it.
+            serializers: {
+              req: (request: { url: string; params?: unknown; query?: unknown }) => ({
+                ...request,
+                url: withoutSecrets(request.url),
+                params: undefined,
+                query: undefined,
+              }),
+            },
             redact: ['req.headers.cookie', 'req.headers.authorization', 'res.headers["set-cookie"]'],
             customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : 'info'),
           },

@@ -48,9 +48,15 @@ it('a saved book goes into an empty farm and is the same book again; into a begu
   const long = { ...saved, entries: [], places: [{ id: 'x'.repeat(60), kind: 'bin' }] };
   expect((await client.post(`/farms/${farmId}/book`, long)).status).toBe(422);
   expect((await client.post(`/farms/${farmId}/book`, { format: 'something' })).status).toBe(422);
-  expect((await client.post<{ entries: number }>(`/farms/${farmId}/book`, saved)).body).toEqual({
-    entries: saved.entries.length,
-  });
+  // How far it is, line by line, and at the end how many came.
+  const { length } = saved.entries;
+  const lines = String((await client.post<string>(`/farms/${farmId}/book`, saved)).body)
+    .trim()
+    .split('\n');
+  expect(lines.map((line) => JSON.parse(line) as object)).toEqual([
+    { doing: 'entries', done: 500, of: length },
+    { entries: length },
+  ]);
   expect((await client.get<object>(`/farms/${farmId}/book`)).body).toEqual(saved);
   expect((await client.get<object>(`/farms/${farmId}/accounts`)).body).toEqual(
     (await visitor.get<object>('/farms/kestrel-levee/accounts')).body,

@@ -17,14 +17,7 @@ import type {
   WetPlace,
 } from '@fanega/core';
 import type { BackupInfo, BackupsAnswer, BroughtLine } from './backup.js';
-import type {
-  AppendAnswer,
-  BookCheckAnswer,
-  FingerprintAnswer,
-  RestoreAnswer,
-  RevisionAnswer,
-  RevisionInfo,
-} from './book.js';
+import type { AppendAnswer, BookCheckAnswer, FingerprintAnswer, RevisionAnswer, RevisionInfo } from './book.js';
 import type {
   DeviceAnswer,
   DeviceHello,
@@ -152,7 +145,6 @@ export interface Api {
   PlaceAnswer: PlaceAnswer;
   Positions: Positions;
   ReadingInfo: ReadingInfo;
-  RestoreAnswer: RestoreAnswer;
   RevisionAnswer: RevisionAnswer;
   RevisionChange: RevisionChange;
   RevisionInfo: RevisionInfo;

@@ -291,8 +291,3 @@ export interface BookCheckAnswer {
 export interface FingerprintAnswer {
   readonly seq: number | null;
 }
-
-/** How many entries came in with a book file. */
-export interface RestoreAnswer {
-  readonly entries: number;
-}

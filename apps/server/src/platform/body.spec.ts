@@ -1,3 +1,4 @@
+import { isLong } from './errors.filter.js';
 import { describe, expect, it } from 'vitest';
 import { findWrong } from './body.js';
 
@@ -24,5 +25,13 @@ describe('what no body has', () => {
   it('is in no ordinary one', () => {
     for (const body of [undefined, null, {}, [], 'text', 0, { a: [{ b: '😀 ü' }], c: null }, deep(32)])
       expect(findWrong(body)).toBeUndefined();
+  });
+});
+
+describe('what is still being sent', () => {
+  it('is long by what it says, or where it does not say; a request without a body never is', () => {
+    const of = (headers: Record<string, string>): boolean => isLong({ headers });
+    expect([of({ 'content-length': '65537' }), of({ 'transfer-encoding': 'chunked' })]).toEqual([true, true]);
+    expect([of({ 'content-length': '65536' }), of({ 'content-length': '0' }), of({})]).toEqual([false, false, false]);
   });
 });

@@ -7,6 +7,7 @@ import { ACCESS, type Access, type CalledRequest } from './access.js';
 import { Refused } from './refused.js';
 
 const BODY = 'fanega:body';
+/** `book` and `archive` are taken in by their routes as they come, piece by piece. */
 type Large = 'book' | 'photo' | 'archive';
 
 /** A route that takes more than a megabyte. */
@@ -23,9 +24,9 @@ interface Taking {
 const plain = (limit: string, patienceMs: number): Taking => ({ read: json({ limit, inflate: false }), patienceMs });
 const STRANGER = plain('16kb', 10_000);
 const MEMBER = plain('1mb', 60_000);
-const LARGE: Readonly<Record<Exclude<Large, 'archive'>, Taking>> = {
-  book: plain('256mb', 600_000),
-  photo: { read: raw({ type: () => true, limit: MOST_PHOTO_BYTES, inflate: false }), patienceMs: 120_000 },
+const PHOTO: Taking = {
+  read: raw({ type: () => true, limit: MOST_PHOTO_BYTES, inflate: false }),
+  patienceMs: 120_000,
 };
 
 /** Reads the body of a request once it is known who sends it, and no more of it than he may send. Stands behind the guard of access. */
@@ -40,9 +41,8 @@ export class BodyGuard implements CanActivate {
     const targets = [context.getHandler(), context.getClass()];
     const access = this.reflector.getAllAndOverride<Access | undefined>(ACCESS, targets);
     const large = this.reflector.getAllAndOverride<Large | undefined>(BODY, targets);
-    // Its route takes it in as it comes, piece by piece.
-    if (large === 'archive') return true;
-    await readBody(request, http.getResponse(), large ? LARGE[large] : access === 'public' ? STRANGER : MEMBER);
+    if (large === 'archive' || large === 'book') return true;
+    await readBody(request, http.getResponse(), large ? PHOTO : access === 'public' ? STRANGER : MEMBER);
     if (large === 'photo') return true;
     const body: unknown = request.body;
     if (body !== undefined && !isRecord(body)) throw new Refused('body_wrong', 'The body is not an object.');

@@ -85,7 +85,9 @@ export class ErrorsFilter implements ExceptionFilter {
 
 /** A short body is read away; its line is of use for the next request. */
 const SHORT_BYTES = 65_536;
-const isLong = (request: Request): boolean => !(Number(request.headers['content-length'] ?? Infinity) <= SHORT_BYTES);
+/** A request without a body is no long one, though its end may not have been seen yet: whatever comes next on its line is another. */
+export const isLong = ({ headers }: Pick<Request, 'headers'>): boolean =>
+  headers['transfer-encoding'] !== undefined || Number(headers['content-length'] ?? 0) > SHORT_BYTES;
 
 /** Long enough for an answer to arrive on a slow line. */
 const LINGER_MS = 500;

@@ -14,6 +14,7 @@ const STATUS = {
   not_a_member: 403,
   role_too_low: 403,
   not_found: 404,
+  too_large: 413,
   id_used_otherwise: 409,
   name_used: 409,
   book_begun: 409,

@@ -6742,9 +6742,6 @@ export interface components {
       /** @description h */
       readonly truckHoursPerDay: number;
     };
-    readonly RestoreAnswer: {
-      readonly entries: number;
-    };
     readonly Revision: {
       readonly id: string;
       readonly at: string;
@@ -9004,7 +9001,7 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content: {
-          readonly 'application/json': components['schemas']['RestoreAnswer'];
+          readonly 'application/json': components['schemas']['BroughtLine'];
         };
       };
     };

@@ -1,3 +1,4 @@
+import type { Progress } from '../../platform/lines.js';
 import { Inject, Injectable } from '@nestjs/common';
 import type { Book } from '@fanega/core';
 import type { Writable } from 'node:stream';
@@ -8,7 +9,7 @@ import { FarmRow } from '../../platform/entities/farm.entity.js';
 import { Refused } from '../../platform/refused.js';
 import { ArchiveReader } from './archive.js';
 import { dumpFarm } from './dump.repository.js';
-import { bringBack, migrationsFor, type Progress } from './rows.repository.js';
+import { bringBack, migrationsFor } from './rows.repository.js';
 import { schemaOf } from './tables.repository.js';
 
 /** Whole farms out of the database and into it. */

@@ -1,3 +1,4 @@
+import type { Progress } from '../../platform/lines.js';
 import { createWriteStream } from 'node:fs';
 import { mkdir, mkdtemp, readdir, rename, rm, stat } from 'node:fs/promises';
 import os from 'node:os';
@@ -14,7 +15,7 @@ import { Refused } from '../../platform/refused.js';
 import { LedgerService } from '../ledger/index.js';
 import { MOST_UNPACKED } from './archive.js';
 import { BackupRepository } from './backup.repository.js';
-import { bringBack, hasNothing, type Progress } from './rows.repository.js';
+import { bringBack, hasNothing } from './rows.repository.js';
 import { keptBackups } from './rotation.js';
 
 const HOUR_MS = 3_600_000;

@@ -1,18 +1,16 @@
 import { createReadStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
-import type { BackupInfo, BackupsAnswer, BroughtLine } from '@fanega/contract';
+import type { BackupInfo, BackupsAnswer } from '@fanega/contract';
 import { Controller, Get, HttpCode, Inject, Logger, Module, Param, Post, Req, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { Allow } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { TakesBody } from '../../platform/body.js';
-import { Refused } from '../../platform/refused.js';
+import { answerInLines } from '../../platform/lines.js';
 import { LedgerModule } from '../ledger/index.js';
 import { BackupRepository } from './backup.repository.js';
 import { BackupService } from './backup.service.js';
-
-const SAID_EVERY_MS = 250;
 
 @ApiTags('backup')
 @Controller('farms/:farmId')
@@ -68,31 +66,8 @@ export class BackupController {
   @Answers('BroughtLine')
   async bring(@Param('farmId') farmId: string, @Req() request: Request, @Res() response: Response): Promise<void> {
     const { bring, drop } = await this.backups.receive(farmId, request);
-    const say = (line: BroughtLine): void => {
-      // With the first line it is an answer; until then it may still be refused.
-      if (!response.headersSent) response.type('application/x-ndjson');
-      response.write(`${JSON.stringify(line)}\n`);
-    };
-    try {
-      let last = 0;
-      const entries = await bring((doing, done, of) => {
-        if (Date.now() - last < SAID_EVERY_MS) return;
-        last = Date.now();
-        say({ doing, done, of });
-      });
-      say({ entries });
-      response.end();
-    } catch (error) {
-      if (!response.headersSent) throw error;
-      this.log.error(String(error));
-      say({
-        problem:
-          error instanceof Refused ? error.message : 'The backup could not be brought back. Nothing was changed.',
-      });
-      response.end();
-    } finally {
-      await drop();
-    }
+    const failed = 'The backup could not be brought back. Nothing was changed.';
+    await answerInLines(response, this.log, failed, async (tell) => ({ entries: await bring(tell) })).finally(drop);
   }
 }
 

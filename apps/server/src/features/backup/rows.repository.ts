@@ -1,3 +1,4 @@
+import type { Progress } from '../../platform/lines.js';
 import type { DataSource, EntityManager } from 'typeorm';
 import { Refused } from '../../platform/refused.js';
 import type { ArchiveReader } from './archive.js';
@@ -9,7 +10,6 @@ const AT_ONCE = 500;
 const FROM_THE_START = new Set(['farm_topics', 'farm_trust', 'memberships']);
 
 /** What is being done, and how far it is. */
-export type Progress = (doing: string, done: number, of: number) => void;
 
 type Row = Record<string, unknown>;
 

@@ -4,7 +4,6 @@ import {
   type BookCheckAnswer,
   CorrectionBody,
   type FingerprintAnswer,
-  type RestoreAnswer,
   type RevisionAnswer,
   RevisionBody,
   type RevisionInfo,
@@ -17,6 +16,7 @@ import {
   Headers,
   HttpCode,
   Inject,
+  Logger,
   type MessageEvent,
   Param,
   Post,
@@ -33,6 +33,8 @@ import { TakesBody } from '../../platform/body.js';
 import { Answers } from '../../platform/answer.js';
 import { beating } from '../../platform/beat.js';
 import { FeedService } from '../../platform/feed.service.js';
+import { readLargeJson } from '../../platform/large-json.js';
+import { answerInLines } from '../../platform/lines.js';
 import { wholeNumber } from '../../platform/query.js';
 import { Refused } from '../../platform/refused.js';
 import { versionText } from '../../platform/versions.js';
@@ -40,10 +42,13 @@ import { asEntry } from './as-entry.js';
 import { LedgerService } from './ledger.service.js';
 
 const MOST_SEQ = 4_000_000_000;
+const MOST_BOOK_BYTES = 256 * 1024 * 1024;
+const BOOK_PATIENCE_MS = 600_000;
 
 @ApiTags('ledger')
 @Controller('farms/:farmId')
 export class LedgerController {
+  private readonly log = new Logger('book');
   constructor(
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(FeedService) private readonly feed: FeedService,
@@ -172,13 +177,16 @@ export class LedgerController {
   @HttpCode(200)
   @Allow('owner')
   @TakesBody('book')
-  @Answers('RestoreAnswer')
-  restore(
+  @Answers('BroughtLine')
+  async restore(
     @Param('farmId') farmId: string,
     @Req() request: Request,
+    @Res() response: Response,
     @CallerOf() caller: Caller,
-  ): Promise<RestoreAnswer> {
-    return this.ledgers.restore(farmId, request.body, caller);
+  ): Promise<void> {
+    const json = await readLargeJson(request, MOST_BOOK_BYTES, BOOK_PATIENCE_MS);
+    const failed = 'The book could not be brought in. Nothing was changed.';
+    await answerInLines(response, this.log, failed, (tell) => this.ledgers.restore(farmId, json, caller, tell));
   }
 
   /** Server-sent events, one for each change, and a `beat` in between; `Last-Event-ID` or `after` names the state that is known. */

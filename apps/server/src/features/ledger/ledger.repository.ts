@@ -23,6 +23,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager, MoreThan } from 'typeorm';
 import { FarmRow } from '../../platform/entities/farm.entity.js';
 import { INSERT_AT_ONCE, insertAll, insertRecords, readRecords, SETTING_TABLES } from '../../platform/record-table.js';
+import type { Progress } from '../../platform/lines.js';
 import type { Connection } from '../../platform/versions.js';
 import {
   BaseRow,
@@ -138,14 +139,20 @@ export class LedgerRepository {
   }
 
   /** Stores entries under the numbers that follow, chained; the farm's row is locked by the caller, and `farm` goes on with it. */
-  async insert(tx: EntityManager, farm: BookEnd, entries: readonly NewEntry[], receivedMs: number): Promise<void> {
+  async insert(
+    tx: EntityManager,
+    farm: BookEnd,
+    entries: readonly NewEntry[],
+    receivedMs: number,
+    told?: (written: number) => void,
+  ): Promise<void> {
     let { seq, chain } = farm;
     const rows = entries.map(({ entry, userId }) => {
       chain = linkOf(chain, entry);
       return rowOf(farm.id, ++seq, entry, userId, receivedMs, chain);
     });
     // Raw, as they are read: a busy evening is tens of thousands of rows.
-    for (let i = 0; i < rows.length; i += INSERT_AT_ONCE)
+    for (let i = 0; i < rows.length; i += INSERT_AT_ONCE) {
       await tx.query(
         'INSERT INTO entries (farm_id, seq, id, type, at_ms, lot_id, from_id, to_id, ref_id, body, user_id, received_ms, link) VALUES ?',
         [
@@ -157,6 +164,8 @@ export class LedgerRepository {
             ]),
         ],
       );
+      told?.(Math.min(rows.length, i + INSERT_AT_ONCE));
+    }
     await tx.update(FarmRow, { id: farm.id }, { seq, chain });
     Object.assign(farm, { seq, chain });
   }
@@ -290,7 +299,14 @@ export class LedgerRepository {
   }
 
   /** Puts a book's fields, lots, places, entries and revisions into a farm that has none yet. */
-  async restore(tx: EntityManager, farm: FarmRow, book: Book, userId: string, receivedMs: number): Promise<void> {
+  async restore(
+    tx: EntityManager,
+    farm: FarmRow,
+    book: Book,
+    userId: string,
+    receivedMs: number,
+    tell: Progress,
+  ): Promise<void> {
     const farmId = farm.id;
     const fields = new Map<string, { name: string; acres: number }>();
     const lots = book.lots.map((lot) => {
@@ -371,14 +387,16 @@ export class LedgerRepository {
     // Entries and revisions take their numbers in the order in which they arrived.
     const ordered = targetsFirst(book.entries).map((entry) => ({ entry, userId }));
     let done = 0;
+    const { length: of } = ordered;
+    const upTo = (after: number) => (more: number) => tell('entries', after + more, of);
     let header: BookHeader = { defaults: book.defaults, lots: book.lots, places: book.places };
     for (const { after, ...revision } of book.revisions ?? []) {
-      if (after > done) await this.insert(tx, farm, ordered.slice(done, after), receivedMs);
+      if (after > done) await this.insert(tx, farm, ordered.slice(done, after), receivedMs, upTo(done));
       done = after;
       await this.revise(tx, farm, revision, userId, header);
       header = LedgerRepository.readWith(await this.header(farmId, tx));
     }
-    if (done < ordered.length) await this.insert(tx, farm, ordered.slice(done), receivedMs);
+    if (done < ordered.length) await this.insert(tx, farm, ordered.slice(done), receivedMs, upTo(done));
   }
 }
 

@@ -48,6 +48,7 @@ import { Clock } from '../../platform/clock.js';
 import { type FarmWrite, FarmWrites } from '../../platform/farm-write.js';
 import { notItsJob, onJob } from '../../platform/jobs.js';
 import { setBounded } from '../../platform/bounded.js';
+import type { Progress } from '../../platform/lines.js';
 import { bookRefuses, Refused } from '../../platform/refused.js';
 import { troubleOf } from '../../platform/trouble.js';
 import { requireSensible } from '../../platform/sensible-time.js';
@@ -605,7 +606,7 @@ export class LedgerService {
   }
 
   /** Brings a whole book file into a farm that has no book yet; checked whole before anything is written. */
-  async restore(farmId: string, json: unknown, caller: Caller): Promise<{ entries: number }> {
+  async restore(farmId: string, json: unknown, caller: Caller, tell: Progress): Promise<{ entries: number }> {
     let book: Book;
     try {
       book = bookFromJson(json);
@@ -632,7 +633,7 @@ export class LedgerService {
       await this.writing(farmId, async ({ tx, farm, changed }) => {
         if (!(await this.repository.isEmpty(tx, farm)))
           throw new Refused('book_begun', 'This farm has a book already; a file goes into an empty one only.');
-        await this.repository.restore(tx, farm, book, caller.id, this.clock.now());
+        await this.repository.restore(tx, farm, book, caller.id, this.clock.now(), tell);
         changed('book');
         changed('header');
         changed('store');

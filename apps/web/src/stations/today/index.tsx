@@ -2,9 +2,9 @@ import { firstHour, type LoadStep, type NextStep } from '@fanega/core';
 import { lazy, Suspense, useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { Link } from 'react-router';
-import { ApiError, post } from '../../data/api';
+import { ApiError } from '../../data/api';
 import { type Farm, useAnswer, useFarm, useMe } from '../../data/farm';
-import { bringBackup, type Bringing } from '../../data/bring-backup';
+import { bringFile, type Bringing } from '../../data/bring-file';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Problem } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
@@ -16,7 +16,6 @@ import { clock, weekday } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
 import { FIRST_NAMES, FIRST_QUESTIONS, startAddress } from '../../widgets/start-words';
 import { describe } from './words';
-import { write } from '../../data/outbox';
 import { Callout } from '../../ui/callout';
 import { Section } from '../../ui/page';
 import { Progress } from '../../ui/progress';
@@ -341,12 +340,8 @@ function BringBack() {
     if (!file) return;
     setState({ bringing: { doing: 'sending', done: 0 } });
     try {
-      if (file.name.endsWith('.json'))
-        await write(farm.id, {
-          ...post('/api/farms/{farmId}/book', { path: { farmId: farm.id } }),
-          body: JSON.parse(await file.text()),
-        });
-      else await bringBackup(farm.id, file, (bringing) => setState({ bringing }));
+      const what = file.name.endsWith('.json') ? 'book' : 'backup';
+      await bringFile(farm.id, what, file, (bringing) => setState({ bringing }));
       await mutate(() => true);
     } catch (error) {
       setState({ problem: error instanceof ApiError ? error.message : 'This file is not a grain book.' });

@@ -171,8 +171,8 @@ function Newest({ farm, note, accepted }: { farm: Farm; note: CheckedLoss; accep
       <Verdict
         about={
           <>
-            Counted <Ago at={body.at} />, {note.by},{' '}
-            {body.behind.length} {body.behind.length === 1 ? 'frame' : 'frames'}
+            Counted <Ago at={body.at} />, {note.by}, {body.behind.length}{' '}
+            {body.behind.length === 1 ? 'frame' : 'frames'}
           </>
         }
         bad={check.noResult === null && machine.kgPerHa > accepted}

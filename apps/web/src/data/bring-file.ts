@@ -13,11 +13,16 @@ export interface Bringing {
  * how much of a body has gone out.
  * @returns the number that the book has come to
  */
-export function bringBackup(farmId: string, file: Blob, tell: (how: Bringing) => void): Promise<number> {
+export function bringFile(
+  farmId: string,
+  what: 'backup' | 'book',
+  file: Blob,
+  tell: (how: Bringing) => void,
+): Promise<number> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
-    request.open('POST', `/api/farms/${encodeURIComponent(farmId)}/backup`);
-    request.setRequestHeader('Content-Type', 'application/octet-stream');
+    request.open('POST', `/api/farms/${encodeURIComponent(farmId)}/${what}`);
+    request.setRequestHeader('Content-Type', what === 'book' ? 'application/json' : 'application/octet-stream');
     request.upload.onprogress = ({ loaded, total }) => tell({ doing: 'sending', done: loaded / Math.max(1, total) });
     const lines = (): BroughtLine[] =>
       request.responseText
