@@ -55,6 +55,8 @@ export class AppModule {
           forRoutes: [{ path: '{*path}', method: RequestMethod.ALL }],
           pinoHttp: {
             level: config.logLevel,
+            // Nothing is made of a request for a log that does not want it.
+            autoLogging: ['trace', 'debug', 'info'].includes(config.logLevel),
             genReqId: (request) => String(request.headers['x-request-id'] ?? randomUUID()),
             // A link's secret stands in its path: no line says it.
             serializers: {
@@ -70,8 +72,10 @@ export class AppModule {
           },
         }),
         PlatformModule.with(config, db),
-        PeopleModule,
+        // The router looks from the top: what machines call many times a second, then the book.
+        DevicesModule,
         LedgerModule,
+        PeopleModule,
         RecordsModule,
         ...[
           TodayModule,
@@ -84,7 +88,6 @@ export class AppModule {
           TraceModule,
           ShedModule,
         ],
-        DevicesModule,
         BackupModule,
       ],
       controllers: [HealthController],

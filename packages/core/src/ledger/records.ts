@@ -158,6 +158,9 @@ export class Records {
     return lo;
   }
 
+  /** Whether what was claimed last took the place of an id of the book: a rare refusal, and the only one that costs a look at all of it. */
+  private displaced = false;
+
   /** Takes the ids of new entries; returns the index of each whose id is taken already. */
   claim(entries: readonly Entry[]): number[] {
     const first = this.entries.length;
@@ -166,12 +169,14 @@ export class Records {
       this.byId.set(entries[i]!.id, first + i);
       if (this.byId.size < first + i + 1 - twice.length) twice.push(i);
     }
+    this.displaced = twice.length > 0;
     return twice;
   }
 
   /** Gives claimed ids back after a refusal. */
   unclaim(entries: readonly Entry[]): void {
     for (const entry of entries) this.byId.delete(entry.id);
+    if (!this.displaced) return;
     // An id that was already in the book was pointed at the new entry.
     this.entries.forEach((entry, r) => {
       if (!this.byId.has(entry.id)) this.byId.set(entry.id, r);
