@@ -98,7 +98,7 @@ test.describe('behind the combine', () => {
 
     const next = page.getByRole('region', { name: 'What next' });
     await expect(next).toContainText('Ground speed 4.3 mph → 3.8 mph');
-    await next.getByRole('button', { name: 'It is changed: write it down' }).click();
+    await next.getByRole('button', { name: 'Changed: write it down' }).click();
     await expect(next).toContainText('Count again first');
     await page.getByRole('button', { name: 'Count again' }).click();
     await countLoss(page, '10', [13, 17, 14, 16, 15]);
@@ -112,7 +112,7 @@ test.describe('behind the combine', () => {
     await expect(next.getByText('Next change, this one only')).toBeVisible();
     await next.getByLabel('What is seen').selectOption('cracked');
     await expect(next).toContainText('400 rpm → 370 rpm');
-    await next.getByRole('button', { name: 'It is changed: write it down' }).click();
+    await next.getByRole('button', { name: 'Changed: write it down' }).click();
     await expect(next).toContainText('Count again first');
     await page.getByRole('button', { name: 'Count again' }).click();
     await countLoss(page, '10', [34, 33, 35, 34, 34]);
@@ -164,7 +164,7 @@ test('M6: one speed for the rate, by yield and head; none before the head is con
   await expect(speed.getByLabel('Drive')).toHaveText('6.5 mph (limit)');
   await expect(speed).toContainText('the rate alone would ask for 7.2 mph');
   await page.getByLabel('Yield here').fill('many');
-  await expect(page.getByText('“many” is no number')).toBeVisible();
+  await expect(page.getByText('“many” is not a number')).toBeVisible();
   // The tank under it.
   await page.getByLabel('In the tank now').fill('180');
   await page.getByLabel('Yield here').fill('235');
@@ -242,7 +242,7 @@ test('a calibration from five loads, and the restatement of what only the displa
   await expect(season).toContainText('Lantern Ridge: 300 bu on the display, 288 bu restated');
   await season.getByRole('button', { name: 'Restate them in the book …' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Restate 1 load in the book' }).click();
-  await expect(season).toContainText('nothing hangs on the display');
+  await expect(season).toContainText('nothing depends on the display');
   await expect(tape(page).first()).toContainText('288 bu');
   await expect(page.getByText('Book balances')).toBeVisible();
 });

@@ -248,6 +248,12 @@ test.describe('on a phone', () => {
       await walkTo(page, path);
       expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
       expect(await foreignUnit(page, 'metric'), path).toBeNull();
+      // A desk of 1280 × 800 whose reader has doubled all letters.
+      await page.setViewportSize({ width: 640, height: 400 });
+      expect(await page.evaluate(() => document.documentElement.scrollWidth), `${path} at 200 %`).toBeLessThanOrEqual(
+        640,
+      );
+      await page.setViewportSize({ width: 390, height: 844 });
     }
     await page.getByRole('button', { name: 'Tape' }).tap();
     await expect(tape(page).first()).toBeVisible();

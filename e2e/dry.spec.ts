@@ -46,10 +46,10 @@ test('M3: two bins for a load of a wanted moisture, and no old ratio after a ret
   await bins.getByLabel('The load').fill('6,000');
   await expect(blend).toContainText(/Bin 71 runs out: at this ratio it makes 5,\d\d\d bu at most/);
   await bins.getByLabel('Wanted').fill('wet');
-  await expect(bins.getByText('“wet” is no number')).toBeVisible();
+  await expect(bins.getByText('“wet” is not a number')).toBeVisible();
   // For test weight: by space, from what somebody weighed.
   await bins.getByText('Test weight', { exact: true }).click();
-  await expect(blend).toContainText('Type what each bin reads, and what is wanted.');
+  await expect(blend).toContainText('Type what each bin tests and what you want.');
   await bins.getByLabel('Bin 71 reads').fill('58');
   await bins.getByLabel('Bin 72 reads').fill('52');
   await bins.getByLabel('Wanted').fill('56');
@@ -182,7 +182,7 @@ test('the dryer is down: the ways out by bushels, hours and dollars, planned ane
   await page.goto(`${DEMO}/dry/down`);
   const ways = page.getByRole('region', { name: 'Ways out' });
   const repair = page.getByRole('region', { name: 'The repair' });
-  await repair.getByLabel('It runs again in').fill('6');
+  await repair.getByLabel('Back up in').fill('6');
   await expect(ways).toContainText('Wait for the repair');
   const table = ways.getByRole('table', { name: 'Ways side by side' });
   await expect(table.getByRole('row').filter({ hasText: 'Haul wet to Whistling Duck Feed Mill' })).toContainText(
@@ -190,14 +190,14 @@ test('the dryer is down: the ways out by bushels, hours and dollars, planned ane
   );
   await expect(table.getByRole('row').filter({ hasText: 'Stop the combines' })).toContainText('-$');
   // Longer than the grain lasts: the loads must go, and it says by when to start.
-  await repair.getByLabel('It runs again in').fill('120');
+  await repair.getByLabel('Back up in').fill('120');
   await expect(ways).toContainText(/Haul wet to Whistling Duck Feed Mill\s*Start by [\d:]+ pm: \d loads/);
   await expect(table.getByRole('row').nth(1)).toContainText('Haul wet to Whistling Duck Feed Mill');
   // A neighbor's dryer is one more way.
   await repair.getByLabel('It does').fill('900');
   await expect(table.getByRole('row').filter({ hasText: 'The other dryer' })).toBeVisible();
-  await repair.getByLabel('It runs again in').fill('soon');
-  await expect(repair.getByText('“soon” is no number')).toBeVisible();
+  await repair.getByLabel('Back up in').fill('soon');
+  await expect(repair.getByText('“soon” is not a number')).toBeVisible();
   await expect(ways).toContainText('fans off first');
 
   await page.goto(`${DEMO}/dry/cost`);

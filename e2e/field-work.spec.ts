@@ -157,7 +157,7 @@ test.describe('in the field at 390 px', () => {
     await sheet.getByRole('button', { name: 'Record it' }).tap();
     const alarms = page.getByRole('region', { name: 'What cannot wait' });
     await expect(alarms).toContainText('Old combine, Feeder bearing: stop, cool, look');
-    await alarms.getByRole('listitem').filter({ hasText: 'Feeder bearing' }).getByRole('button', { name: 'I see to it' }).tap(); // prettier-ignore
+    await alarms.getByRole('listitem').filter({ hasText: 'Feeder bearing' }).getByRole('button', { name: 'I’ll take care of it' }).tap(); // prettier-ignore
     await expect(alarms.filter({ hasText: 'Feeder bearing' })).toBeHidden();
 
     // Handed over: the next one reads it once, with what is in it.
@@ -219,7 +219,7 @@ test('rain before night: lids that do not close yet, closed by two people on two
   await alarms.getByRole('button', { name: 'Rain tank: Closed' }).click();
   await expect(alarms).toContainText('Rain tank closed');
   // Somebody sees to the rest: quiet for all.
-  await alarms.getByRole('listitem').filter({ hasText: 'Rain about' }).getByRole('button', { name: 'I see to it' }).click(); // prettier-ignore
+  await alarms.getByRole('listitem').filter({ hasText: 'Rain about' }).getByRole('button', { name: 'I’ll take care of it' }).click(); // prettier-ignore
   await expect(page.getByText(/^Rain about/)).toHaveCount(0);
   await expect(his.filter({ hasText: 'Rain about' })).toBeHidden();
   await other.close();
@@ -302,8 +302,8 @@ test('a wear part against the grain that it saves, and the crew of the farm', as
     ['Left to cut', '640'],
     ['Price', '4.40'],
     ['The part costs', '1500'],
-    ['Putting it on takes', '6'],
-    ['An hour of hands', '30'],
+    ['Time to put it on', '6'],
+    ['An hour of labor', '30'],
   ] as const)
     // prettier-ignore
     await page.getByLabel(label, { exact: true }).fill(text);
@@ -318,7 +318,7 @@ test('a wear part against the grain that it saves, and the crew of the farm', as
   await expect(page.getByLabel('Give or take', { exact: true })).toHaveValue('0.9');
 
   await page.goto(`${OWN}/shed/crew`);
-  await page.getByRole('button', { name: /Tell who works here|Change the crew/ }).click();
+  await page.getByRole('button', { name: /Enter who works here|Change the crew/ }).click();
   const sheet = page.getByRole('dialog');
   const box = sheet.getByLabel(/^Name \d+$/).last();
   await box.fill('Sunday help');

@@ -296,7 +296,7 @@ test('a field’s name and acres and a truck’s size are mended where they were
   await sheet.getByLabel('Variety').fill('KL 1201');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   // At its box, once more above the button, and the first of them is gone to.
-  await expect(sheet.getByText('“sixty” is no number')).toBeVisible();
+  await expect(sheet.getByText('“sixty” is not a number')).toBeVisible();
   await expect(sheet.getByText('2 boxes need a look: Name, Area.')).toBeVisible();
   await expect(sheet.getByLabel('Name')).toBeFocused();
   await sheet.getByLabel('Name').fill('Crane Marsh');

@@ -69,10 +69,10 @@ test('two small signs point to one part by what hangs on what; what was mended i
     await heat.getByRole('button', { name: 'Add a part' }).click();
     const drawer = page.getByRole('dialog');
     await drawer.getByLabel('This part').fill(part);
-    await drawer.getByLabel('hangs on').fill(part);
+    await drawer.getByLabel('is driven or carried by').fill(part);
     await drawer.getByRole('button', { name: 'Keep it' }).click();
-    await expect(drawer.getByText('A part does not hang on itself').first()).toBeVisible();
-    await drawer.getByLabel('hangs on').fill(on);
+    await expect(drawer.getByText('A part does not drive itself').first()).toBeVisible();
+    await drawer.getByLabel('is driven or carried by').fill(on);
     await drawer.getByRole('button', { name: 'Keep it' }).click();
     await expect(drawer).toBeHidden();
   };
@@ -90,6 +90,6 @@ test('two small signs point to one part by what hangs on what; what was mended i
   await page.goto(`${OWN}/`);
   const alarms = page.getByRole('region', { name: 'What cannot wait' });
   await expect(alarms).toContainText('Sign combine: Feeder chain jumped was mended in the night by Oona. Look at it again by daylight'); // prettier-ignore
-  await alarms.getByRole('listitem').filter({ hasText: 'Feeder chain' }).getByRole('button', { name: 'I see to it' }).click(); // prettier-ignore
+  await alarms.getByRole('listitem').filter({ hasText: 'Feeder chain' }).getByRole('button', { name: 'I’ll take care of it' }).click(); // prettier-ignore
   await expect(alarms.filter({ hasText: 'Feeder chain' })).toBeHidden();
 });

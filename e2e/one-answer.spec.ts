@@ -215,7 +215,7 @@ test('how long grain keeps: two tables, the cautious one in heat, and what stand
   await about.getByLabel('Moisture').fill('36');
   await expect(answer).toContainText('No table says');
   await about.getByLabel('Moisture').fill('lots');
-  await expect(about.getByText('“lots” is no number')).toBeVisible();
+  await expect(about.getByText('“lots” is not a number')).toBeVisible();
 });
 
 test('stay or switch before the rain: both ways in dollars, and from how many dry hours on the switch pays', async ({

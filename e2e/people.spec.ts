@@ -106,7 +106,7 @@ test('a hired driver’s phone is paired by a link, records its truck without a 
   await his.goto(link);
   await expect(his.getByRole('heading', { name: 'Paired truck’s phone' })).toBeVisible();
   await his.getByRole('button', { name: 'Start' }).click();
-  await expect(his.getByText('Your name stands with every load').first()).toBeVisible();
+  await expect(his.getByText('Your name goes with every load').first()).toBeVisible();
   await his.getByLabel('Your name').fill('Ana');
   await his.getByRole('button', { name: 'Start' }).click();
   await expect(his.getByRole('heading', { level: 1, name: 'Cab: Paired truck' })).toBeAttached();

@@ -57,7 +57,7 @@ test('a settlement’s file: mistakes found, disputed, corrected; known the seco
   await drawer.getByLabel('Buyer', { exact: true }).selectOption(buyer);
   await drawer.getByLabel('CSV or XLSX').setInputFiles(file);
   await expect(drawer.getByRole('status')).toContainText(/4 new, 0 known already, 0 different, 1 that cannot be read/);
-  await expect(drawer).toContainText('Line 6: “many” is no figure for the paid bushels');
+  await expect(drawer).toContainText('Line 6: “many” is not a number for the paid bushels');
   await drawer.getByRole('button', { name: 'Take in 4 lines' }).click();
   await expect(drawer).toBeHidden();
   await expect(top).toContainText(/\$163\.39\s*short on 2 tickets/);

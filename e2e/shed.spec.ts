@@ -49,7 +49,7 @@ test('a part whose lead time passes the first day of harvest: days short, altern
   await sheet.getByRole('button', { name: 'Add the machine' }).click();
   await expect(sheet.getByText('The machine needs a name')).toBeVisible();
   await sheet.getByLabel('Name').fill('Flex platform');
-  await sheet.getByLabel('Who sees to it').fill('Ruiz');
+  await sheet.getByLabel('Who takes care of it').fill('Ruiz');
   await sheet.getByRole('button', { name: 'Add the machine' }).click();
   await expect(page.getByRole('heading', { name: /Flex platform/ })).toBeVisible();
 
@@ -58,7 +58,7 @@ test('a part whose lead time passes the first day of harvest: days short, altern
   await sheet.getByLabel('Which part, if any').fill('Knife drive gearbox');
   await sheet.getByLabel('Lead time').fill('soon');
   await sheet.getByRole('button', { name: 'Save the line' }).click();
-  await expect(sheet.getByText('“soon” is no number')).toBeVisible();
+  await expect(sheet.getByText('“soon” is not a number')).toBeVisible();
   await expect(sheet.getByLabel('Which part, if any')).toHaveValue('Knife drive gearbox');
   await sheet.getByLabel('Lead time').fill('12');
   await sheet.getByRole('button', { name: 'Save the line' }).click();

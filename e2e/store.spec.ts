@@ -148,7 +148,7 @@ test('routes: set by a tap, a load for another bin is asked about, and a leg tha
   await say(false, 1);
   await expect(other.getByRole('alert')).toContainText('Leg 97 has stopped and is still fed', { timeout: 3000 });
   await expect(other.getByRole('alert')).toContainText('Stop now, in this order: Pit 97.');
-  await other.getByRole('button', { name: 'I see to it' }).click();
+  await other.getByRole('button', { name: 'I’ll take care of it' }).click();
   await expect(other.getByRole('alert')).toBeHidden();
   await say(true, 2);
   await other.context().close();
@@ -271,7 +271,7 @@ test('a pile: loads in and out, spoiled with its reason, measured against the bo
     ],
   });
   await page.goto(`${OWN}/store/piles?pile=${pile}`);
-  const lies = page.getByRole('region', { name: 'What lies in it' });
+  const lies = page.getByRole('region', { name: 'What is in it' });
   await expect(lies).toContainText(/43,749\s*bu left by the book/);
   const course = lies.getByRole('table', { name: 'In and out' });
   await expect(course).toContainText(/Came in\s*44,649 bu/);

@@ -74,7 +74,7 @@ test('fields of a spreadsheet and of a map: taken in, undone, taken in again; wh
   const csv = ['Field;Acres;Crop;Landlord;Landlord share', 'File One;40,5;Corn;;', 'File Two;62;Milo;Ida Renfro;33', 'File Three;x;Corn;;', ';10;Corn;;'].join('\r\n'); // prettier-ignore
   await open('plan.csv', csv);
   await expect(drawer.getByRole('status')).toContainText(/2 new/);
-  await expect(drawer).toContainText('Line 4: “x” is no area');
+  await expect(drawer).toContainText('Line 4: “x” is not an area');
   await expect(drawer).toContainText('Line 5: it has no name');
   await drawer.getByRole('button', { name: 'Take in 2 fields' }).click();
   await expect(drawer).toBeHidden();
@@ -127,7 +127,7 @@ test('a cart’s export: columns matched, only new loads taken in, undone as one
   const drawer = page.getByRole('dialog');
   await open([line(1, '12000'), line(2, '"11,500"'), `3,someday,Export Bottom,12000,17,Export cart`]);
   await expect(drawer.getByRole('status')).toContainText(/2 loads can be read, 1 line cannot\. 2 new, 0 known already/);
-  await expect(drawer).toContainText('Line 4: “someday” is no date and time');
+  await expect(drawer).toContainText('Line 4: “someday” is not a date and time');
   await drawer.getByRole('button', { name: 'Take in 2 loads' }).click();
   await expect(drawer).toBeHidden();
   await open([line(1, '12000'), line(2, '11900'), line(3, '12100')]);

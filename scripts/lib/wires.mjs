@@ -20,7 +20,7 @@ export async function enterDemo(address) {
     return answer;
   };
   const { farms } = await call('GET', '/auth/me');
-  return { farmId: farms[0].id, call };
+  return { farmId: farms[0].id, call, cookie };
 }
 
 /** Puts the day's devices on the farm's wire, says where each stands, and writes their tokens into a file that only we read. */

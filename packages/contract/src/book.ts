@@ -227,8 +227,8 @@ export class RevisionBody {
   @Matches(ULID, { message: 'id must be a ULID: 26 letters and digits' })
   id: string;
 
-  @ApiProperty({ description: 'why: it stands in the book for good' })
-  @Fits(REVISION_REASON, 'say why: it stands in the book for good')
+  @ApiProperty({ description: 'why: it stays in the book for good' })
+  @Fits(REVISION_REASON, 'say why: it stays in the book for good')
   reason: string;
 
   @ApiProperty({

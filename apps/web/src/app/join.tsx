@@ -67,7 +67,7 @@ export default function Join({ secret }: { secret: string }) {
 function NewAccount({ secret, farm }: { secret: string; farm: string }) {
   const form = useFields({
     boxes: {
-      name: textBox(PEOPLE_NAMES.name, 'Your name, as it stands with what you record'),
+      name: textBox(PEOPLE_NAMES.name, 'Your name, as it goes with what you record'),
       email: words(ADDRESS, 'The address is missing'),
       password: newSecret('The password is missing'),
     },

@@ -3,13 +3,15 @@ import type { Topic } from '@fanega/contract';
 
 /** What every answer depends on, and whether a place without a signal keeps it. */
 export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]; readonly keep: boolean }>> = {
+  '/api/farms/{farmId}/devices': { topics: ['devices'], keep: true },
+  '/api/farms/{farmId}/positions': { topics: ['book', 'header'], keep: false },
+  '/api/farms/{farmId}/entries': { topics: ['book', 'header'], keep: true },
+  '/api/farms/{farmId}/entries/{entryId}': { topics: ['book', 'header'], keep: true },
+  '/api/farms/{farmId}/revisions': { topics: ['header'], keep: false },
   '/api/auth/me': { topics: [], keep: true },
   '/api/farms/{farmId}/members/phones': { topics: ['header'], keep: false },
   '/api/farms/{farmId}/members': { topics: ['header'], keep: false },
   '/api/farms/{farmId}/members/invites': { topics: ['header'], keep: false },
-  '/api/farms/{farmId}/entries': { topics: ['book', 'header'], keep: true },
-  '/api/farms/{farmId}/entries/{entryId}': { topics: ['book', 'header'], keep: true },
-  '/api/farms/{farmId}/revisions': { topics: ['header'], keep: false },
   '/api/farms/{farmId}/fields/records': { topics: ['fields'], keep: true },
   '/api/farms/{farmId}/cut/records': { topics: ['cut'], keep: true },
   '/api/farms/{farmId}/haul/records': { topics: ['haul'], keep: true },
@@ -33,7 +35,6 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/owner-links': { topics: ['store'], keep: false },
   '/api/farms/{farmId}/kept-shares': { topics: ['store'], keep: false },
   '/api/farms/{farmId}/deliveries': { topics: ['book', 'header'], keep: true },
-  '/api/farms/{farmId}/positions': { topics: ['book', 'header'], keep: false },
   '/api/farms/{farmId}/accounts': { topics: ['book', 'header'], keep: false },
   '/api/farms/{farmId}/lots/{lotId}/trace': { topics: ['book', 'header', 'fields'], keep: true },
   '/api/farms/{farmId}/search': { topics: ['book', 'header'], keep: false },
@@ -47,7 +48,6 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/year/costs': { topics: ['book', 'header', 'dry', 'haul'], keep: false },
   '/api/farms/{farmId}/fuel': { topics: ['shed', 'book'], keep: true },
   '/api/farms/{farmId}/wheel': { topics: ['shed', 'book'], keep: true },
-  '/api/farms/{farmId}/devices': { topics: ['devices'], keep: true },
 };
 
 /** What a farm's changes are counted by. */

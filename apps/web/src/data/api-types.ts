@@ -16,6 +16,390 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/devices': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['DevicesController_list'];
+    readonly put?: never;
+    readonly post: operations['DevicesController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/devices/{deviceId}/revoke': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DevicesController_revoke'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/hello': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['DeviceController_hello'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/weather': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_weather'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/readings': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_reading'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/weights': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_weights'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/flows': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_flows'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/positions': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_positions'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/cables': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_cables'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/dryer': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_dryer'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/levels': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_levels'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/bids': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_bids'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/motors': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_motors'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/names': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['DeviceController_names'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/device/entries': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DeviceController_entries'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/positions': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TraceController_positions'];
+    readonly put?: never;
+    readonly post: operations['PositionsController_tell'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/entries': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_tape'];
+    readonly put?: never;
+    readonly post: operations['LedgerController_append'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/corrections': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['LedgerController_correct'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/entries/{entryId}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_entry'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/revisions': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_revisions'];
+    readonly put?: never;
+    readonly post: operations['LedgerController_revise'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/book': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_book'];
+    readonly put?: never;
+    readonly post: operations['LedgerController_restore'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/book/check': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_check'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/book/fingerprint': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_fingerprint'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/feed': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['LedgerController_follow'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/auth/me': {
     readonly parameters: {
       readonly query?: never;
@@ -506,134 +890,6 @@ export interface paths {
     readonly get?: never;
     readonly put?: never;
     readonly post: operations['ProfileController_others'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/farms/{farmId}/entries': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get: operations['LedgerController_tape'];
-    readonly put?: never;
-    readonly post: operations['LedgerController_append'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/farms/{farmId}/corrections': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['LedgerController_correct'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/farms/{farmId}/entries/{entryId}': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get: operations['LedgerController_entry'];
-    readonly put?: never;
-    readonly post?: never;
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/farms/{farmId}/revisions': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get: operations['LedgerController_revisions'];
-    readonly put?: never;
-    readonly post: operations['LedgerController_revise'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/farms/{farmId}/book': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get: operations['LedgerController_book'];
-    readonly put?: never;
-    readonly post: operations['LedgerController_restore'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/farms/{farmId}/book/check': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get: operations['LedgerController_check'];
-    readonly put?: never;
-    readonly post?: never;
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/farms/{farmId}/book/fingerprint': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get: operations['LedgerController_fingerprint'];
-    readonly put?: never;
-    readonly post?: never;
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/farms/{farmId}/feed': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get: operations['LedgerController_follow'];
-    readonly put?: never;
-    readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -3168,22 +3424,6 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
-  readonly '/api/farms/{farmId}/positions': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get: operations['TraceController_positions'];
-    readonly put?: never;
-    readonly post: operations['PositionsController_tell'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
   readonly '/api/farms/{farmId}/accounts': {
     readonly parameters: {
       readonly query?: never;
@@ -3722,246 +3962,6 @@ export interface paths {
     readonly get: operations['AtWheelController_today'];
     readonly put?: never;
     readonly post?: never;
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/farms/{farmId}/devices': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get: operations['DevicesController_list'];
-    readonly put?: never;
-    readonly post: operations['DevicesController_add'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/farms/{farmId}/devices/{deviceId}/revoke': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DevicesController_revoke'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/hello': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get: operations['DeviceController_hello'];
-    readonly put?: never;
-    readonly post?: never;
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/weather': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DeviceController_weather'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/readings': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DeviceController_reading'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/weights': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DeviceController_weights'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/flows': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DeviceController_flows'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/positions': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DeviceController_positions'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/cables': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DeviceController_cables'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/dryer': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DeviceController_dryer'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/levels': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DeviceController_levels'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/bids': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DeviceController_bids'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/motors': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DeviceController_motors'];
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/names': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get: operations['DeviceController_names'];
-    readonly put?: never;
-    readonly post?: never;
-    readonly delete?: never;
-    readonly options?: never;
-    readonly head?: never;
-    readonly patch?: never;
-    readonly trace?: never;
-  };
-  readonly '/api/device/entries': {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly get?: never;
-    readonly put?: never;
-    readonly post: operations['DeviceController_entries'];
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -5537,7 +5537,10 @@ export interface components {
         readonly [key: string]: components['schemas']['OwnTimes'];
       };
       readonly tared: readonly {
-        readonly entry: components['schemas']['Entry'];
+        readonly entry: {
+          readonly id: string;
+          readonly at: string;
+        };
         readonly truck: string;
         readonly grossKg: number;
         readonly tareKg: number;
@@ -7626,6 +7629,192 @@ export interface components {
       readonly lastMoisture: number;
       readonly zoneId: string | null;
     };
+    readonly DeviceBody: {
+      readonly name: string;
+      /** @enum {string} */
+      readonly kind:
+        | 'weather'
+        | 'cartScale'
+        | 'truckScale'
+        | 'monitor'
+        | 'tester'
+        | 'elevator'
+        | 'dryer'
+        | 'binCables'
+        | 'motors'
+        | 'level'
+        | 'bids'
+        | 'tracker';
+    };
+    readonly WeatherHourBody: {
+      /** @description start of the hour */
+      readonly at: string;
+      /** @description °C */
+      readonly temperature: number;
+      /** @description relative humidity, fraction */
+      readonly humidity: number;
+      /** @description m/s */
+      readonly wind: number;
+      /** @description chance of rain in the hour, fraction */
+      readonly rainChance: number;
+      /** @description dew or rain on the crop */
+      readonly wet: boolean;
+      readonly forecast: boolean;
+    };
+    readonly WeatherBody: {
+      readonly hours: readonly components['schemas']['WeatherHourBody'][];
+    };
+    readonly ScaleSampleBody: {
+      readonly at: string;
+      /** @description as the cell shows it, before any zero of ours */
+      readonly kg: number;
+    };
+    readonly WeightsBody: {
+      readonly samples: readonly components['schemas']['ScaleSampleBody'][];
+    };
+    readonly FlowSampleBody: {
+      readonly at: string;
+      /** @description kg/s into the tank */
+      readonly flow: number;
+      /** @description wet-basis fraction */
+      readonly moisture: number;
+      /** @description m/s over ground */
+      readonly speed: number;
+      /** @description kg/ha as the display works it out */
+      readonly yieldKgPerHa?: number;
+    };
+    readonly FlowsBody: {
+      readonly samples: readonly components['schemas']['FlowSampleBody'][];
+    };
+    readonly PositionSampleBody: {
+      readonly at: string;
+      /** @description ° east */
+      readonly lon: number;
+      /** @description ° north */
+      readonly lat: number;
+      /** @description m: it is within so far of it */
+      readonly accuracy: number;
+    };
+    readonly PositionsBody: {
+      readonly samples: readonly components['schemas']['PositionSampleBody'][];
+    };
+    readonly CableReadingBody: {
+      readonly placeId: string;
+      /** @description which of the bin’s cables, from 0 */
+      readonly cable: number;
+      readonly at: string;
+      /** @description °C from the lowest sensor up; null for one that says nothing */
+      readonly celsius: readonly (number | null)[];
+    };
+    readonly CableReadingsBody: {
+      readonly readings: readonly components['schemas']['CableReadingBody'][];
+    };
+    readonly DryerSaysBody: {
+      /** @description made by the device: the same again changes nothing */
+      readonly id: string;
+      readonly placeId: string;
+      readonly at: string;
+      /** @description it burns and moves grain: a run begins with the first, and ends with the first that says no */
+      readonly running: boolean;
+      /** @description wet-basis fraction */
+      readonly moistureIn?: number;
+      /** @description wet-basis fraction */
+      readonly moistureOut?: number;
+      /** @description °C */
+      readonly plenum?: number;
+      /** @description wet, into it */
+      readonly bushelsPerHour?: number;
+      /** @description as the meter stands */
+      readonly fuelMeter?: number;
+      /** @enum {string} */
+      readonly alarm?: 'out of grain' | 'flame' | 'overheat' | 'unload stopped';
+    };
+    readonly DryerSaysListBody: {
+      readonly samples: readonly components['schemas']['DryerSaysBody'][];
+    };
+    readonly LevelBody: {
+      readonly placeId: string;
+      readonly at: string;
+      /** @description m from the eave down to the grain at the sensor */
+      readonly belowEave: number;
+    };
+    readonly LevelsBody: {
+      readonly levels: readonly components['schemas']['LevelBody'][];
+    };
+    readonly BidsBody: {
+      readonly bids: readonly components['schemas']['BidRecord'][];
+    };
+    readonly MotorBody: {
+      /** @description the machine’s id in the list of the site */
+      readonly machineId: string;
+      readonly at: string;
+      readonly running: boolean;
+      /** @description of its full load */
+      readonly load?: number;
+    };
+    readonly MotorsBody: {
+      readonly motors: readonly components['schemas']['MotorBody'][];
+    };
+    readonly EntryBody: {
+      /** @enum {string} */
+      readonly type: 'harvest' | 'move' | 'condition' | 'loss' | 'measure' | 'witness' | 'void';
+      /** @description ULID made by the device that wrote the entry */
+      readonly id: string;
+      /** @description when it happened */
+      readonly at: string;
+      readonly recordedAt?: string;
+      readonly by?: string;
+      readonly device?: string;
+      /** @enum {string} */
+      readonly method?: 'ticket' | 'bridge' | 'cartScale' | 'volume' | 'monitor' | 'estimate';
+      readonly note?: string;
+      readonly lot?: string;
+      /** @description the part of the field that a harvest came off */
+      readonly zone?: string;
+      readonly from?: string;
+      readonly to?: string;
+      readonly place?: string;
+      /** @description wet kg; left out in a move: all of it */
+      readonly wetKg?: number;
+      /** @description wet-basis fraction */
+      readonly moisture?: number;
+      readonly emptied?: boolean;
+      /** @description fraction of the dry matter lost in drying */
+      readonly dryLoss?: number;
+      readonly reason?: string;
+      /** @description the harvest or move that a witness measured */
+      readonly of?: string;
+      /** @description the entry that never happened */
+      readonly voids?: string;
+      /** @description ticket number */
+      readonly ticket?: string;
+      readonly grossKg?: number;
+      readonly tareKg?: number;
+      /** @description dollars a bushel */
+      readonly pricePerBu?: number;
+    };
+    readonly AppendBody: {
+      readonly entries: readonly components['schemas']['EntryBody'][];
+    };
+    readonly PhonePositionsBody: {
+      readonly samples: readonly components['schemas']['PositionSampleBody'][];
+      /** @description the machine that it rides in: combine, cart or truck */
+      readonly placeId: string;
+    };
+    readonly CorrectionBody: {
+      /** @description of type void */
+      readonly void: components['schemas']['EntryBody'];
+      readonly entry?: components['schemas']['EntryBody'];
+    };
+    readonly RevisionBody: {
+      readonly id: string;
+      /** @description why: it stays in the book for good */
+      readonly reason: string;
+      /** @description shares of a lot, the order of trust, the default or a base moisture, or how grain comes out of a place */
+      readonly change: {
+        readonly [key: string]: unknown;
+      };
+    };
     readonly SignInBody: {
       readonly email: string;
       readonly password: string;
@@ -7708,61 +7897,6 @@ export interface components {
       readonly password: string;
       readonly old: string;
     };
-    readonly EntryBody: {
-      /** @enum {string} */
-      readonly type: 'harvest' | 'move' | 'condition' | 'loss' | 'measure' | 'witness' | 'void';
-      /** @description ULID made by the device that wrote the entry */
-      readonly id: string;
-      /** @description when it happened */
-      readonly at: string;
-      readonly recordedAt?: string;
-      readonly by?: string;
-      readonly device?: string;
-      /** @enum {string} */
-      readonly method?: 'ticket' | 'bridge' | 'cartScale' | 'volume' | 'monitor' | 'estimate';
-      readonly note?: string;
-      readonly lot?: string;
-      /** @description the part of the field that a harvest came off */
-      readonly zone?: string;
-      readonly from?: string;
-      readonly to?: string;
-      readonly place?: string;
-      /** @description wet kg; left out in a move: all of it */
-      readonly wetKg?: number;
-      /** @description wet-basis fraction */
-      readonly moisture?: number;
-      readonly emptied?: boolean;
-      /** @description fraction of the dry matter lost in drying */
-      readonly dryLoss?: number;
-      readonly reason?: string;
-      /** @description the harvest or move that a witness measured */
-      readonly of?: string;
-      /** @description the entry that never happened */
-      readonly voids?: string;
-      /** @description ticket number */
-      readonly ticket?: string;
-      readonly grossKg?: number;
-      readonly tareKg?: number;
-      /** @description dollars a bushel */
-      readonly pricePerBu?: number;
-    };
-    readonly AppendBody: {
-      readonly entries: readonly components['schemas']['EntryBody'][];
-    };
-    readonly CorrectionBody: {
-      /** @description of type void */
-      readonly void: components['schemas']['EntryBody'];
-      readonly entry?: components['schemas']['EntryBody'];
-    };
-    readonly RevisionBody: {
-      readonly id: string;
-      /** @description why: it stands in the book for good */
-      readonly reason: string;
-      /** @description shares of a lot, the order of trust, the default or a base moisture, or how grain comes out of a place */
-      readonly change: {
-        readonly [key: string]: unknown;
-      };
-    };
     readonly ShareBody: {
       readonly owner: string;
       /** @description fraction of every bushel */
@@ -7814,24 +7948,6 @@ export interface components {
       readonly tag: string;
       /** @description left out: as it is */
       readonly acres?: number;
-    };
-    readonly WeatherHourBody: {
-      /** @description start of the hour */
-      readonly at: string;
-      /** @description °C */
-      readonly temperature: number;
-      /** @description relative humidity, fraction */
-      readonly humidity: number;
-      /** @description m/s */
-      readonly wind: number;
-      /** @description chance of rain in the hour, fraction */
-      readonly rainChance: number;
-      /** @description dew or rain on the crop */
-      readonly wet: boolean;
-      readonly forecast: boolean;
-    };
-    readonly WeatherBody: {
-      readonly hours: readonly components['schemas']['WeatherHourBody'][];
     };
     readonly WeighTicketBody: {
       readonly id: string;
@@ -7946,119 +8062,6 @@ export interface components {
       readonly method: 'cartScale' | 'monitor' | 'bridge' | 'estimate';
       readonly loads: readonly components['schemas']['ImportedLoadBody'][];
     };
-    readonly DeviceBody: {
-      readonly name: string;
-      /** @enum {string} */
-      readonly kind:
-        | 'weather'
-        | 'cartScale'
-        | 'truckScale'
-        | 'monitor'
-        | 'tester'
-        | 'elevator'
-        | 'dryer'
-        | 'binCables'
-        | 'motors'
-        | 'level'
-        | 'bids'
-        | 'tracker';
-    };
-    readonly ScaleSampleBody: {
-      readonly at: string;
-      /** @description as the cell shows it, before any zero of ours */
-      readonly kg: number;
-    };
-    readonly WeightsBody: {
-      readonly samples: readonly components['schemas']['ScaleSampleBody'][];
-    };
-    readonly FlowSampleBody: {
-      readonly at: string;
-      /** @description kg/s into the tank */
-      readonly flow: number;
-      /** @description wet-basis fraction */
-      readonly moisture: number;
-      /** @description m/s over ground */
-      readonly speed: number;
-      /** @description kg/ha as the display works it out */
-      readonly yieldKgPerHa?: number;
-    };
-    readonly FlowsBody: {
-      readonly samples: readonly components['schemas']['FlowSampleBody'][];
-    };
-    readonly PositionSampleBody: {
-      readonly at: string;
-      /** @description ° east */
-      readonly lon: number;
-      /** @description ° north */
-      readonly lat: number;
-      /** @description m: it is within so far of it */
-      readonly accuracy: number;
-    };
-    readonly PositionsBody: {
-      readonly samples: readonly components['schemas']['PositionSampleBody'][];
-    };
-    readonly CableReadingBody: {
-      readonly placeId: string;
-      /** @description which of the bin’s cables, from 0 */
-      readonly cable: number;
-      readonly at: string;
-      /** @description °C from the lowest sensor up; null for one that says nothing */
-      readonly celsius: readonly (number | null)[];
-    };
-    readonly CableReadingsBody: {
-      readonly readings: readonly components['schemas']['CableReadingBody'][];
-    };
-    readonly DryerSaysBody: {
-      /** @description made by the device: the same again changes nothing */
-      readonly id: string;
-      readonly placeId: string;
-      readonly at: string;
-      /** @description it burns and moves grain: a run begins with the first, and ends with the first that says no */
-      readonly running: boolean;
-      /** @description wet-basis fraction */
-      readonly moistureIn?: number;
-      /** @description wet-basis fraction */
-      readonly moistureOut?: number;
-      /** @description °C */
-      readonly plenum?: number;
-      /** @description wet, into it */
-      readonly bushelsPerHour?: number;
-      /** @description as the meter stands */
-      readonly fuelMeter?: number;
-      /** @enum {string} */
-      readonly alarm?: 'out of grain' | 'flame' | 'overheat' | 'unload stopped';
-    };
-    readonly DryerSaysListBody: {
-      readonly samples: readonly components['schemas']['DryerSaysBody'][];
-    };
-    readonly LevelBody: {
-      readonly placeId: string;
-      readonly at: string;
-      /** @description m from the eave down to the grain at the sensor */
-      readonly belowEave: number;
-    };
-    readonly LevelsBody: {
-      readonly levels: readonly components['schemas']['LevelBody'][];
-    };
-    readonly BidsBody: {
-      readonly bids: readonly components['schemas']['BidRecord'][];
-    };
-    readonly MotorBody: {
-      /** @description the machine’s id in the list of the site */
-      readonly machineId: string;
-      readonly at: string;
-      readonly running: boolean;
-      /** @description of its full load */
-      readonly load?: number;
-    };
-    readonly MotorsBody: {
-      readonly motors: readonly components['schemas']['MotorBody'][];
-    };
-    readonly PhonePositionsBody: {
-      readonly samples: readonly components['schemas']['PositionSampleBody'][];
-      /** @description the machine that it rides in: combine, cart or truck */
-      readonly placeId: string;
-    };
   };
   responses: never;
   parameters: never;
@@ -8073,6 +8076,662 @@ export interface operations {
       readonly query?: never;
       readonly header?: never;
       readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
+      };
+    };
+  };
+  readonly DevicesController_list: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['DeviceInfo'][];
+        };
+      };
+    };
+  };
+  readonly DevicesController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['DeviceBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['NewDevice'];
+        };
+      };
+    };
+  };
+  readonly DevicesController_revoke: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly deviceId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['DeviceAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_hello: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['DeviceHello'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_weather: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['WeatherBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['WeatherAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_reading: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['DeviceReadingAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_weights: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['WeightsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_flows: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['FlowsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_positions: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['PositionsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_cables: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['CableReadingsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_dryer: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['DryerSaysListBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_levels: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['LevelsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_bids: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['BidsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_motors: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['MotorsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_names: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['DeviceNames'];
+        };
+      };
+    };
+  };
+  readonly DeviceController_entries: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['AppendBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['AppendAnswer'];
+        };
+      };
+    };
+  };
+  readonly TraceController_positions: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['Positions'];
+        };
+      };
+    };
+  };
+  readonly PositionsController_tell: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['PhonePositionsBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SamplesAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_tape: {
+    readonly parameters: {
+      readonly query?: {
+        readonly before?: string;
+        readonly limit?: string;
+        readonly types?: string;
+        readonly places?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['TapeLine'][];
+        };
+      };
+    };
+  };
+  readonly LedgerController_append: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['AppendBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['AppendAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_correct: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['CorrectionBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['AppendAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_entry: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly entryId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['TapeLine'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_revisions: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['RevisionInfo'][];
+        };
+      };
+    };
+  };
+  readonly LedgerController_revise: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['RevisionBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['RevisionAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_book: {
+    readonly parameters: {
+      readonly query?: {
+        readonly asOf?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['Book'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_restore: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['BroughtLine'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_check: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['BookCheckAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_fingerprint: {
+    readonly parameters: {
+      readonly query?: {
+        readonly text?: string;
+      };
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['FingerprintAnswer'];
+        };
+      };
+    };
+  };
+  readonly LedgerController_follow: {
+    readonly parameters: {
+      readonly query?: {
+        readonly after?: string;
+      };
+      readonly header: {
+        readonly 'last-event-id': string;
+      };
+      readonly path: {
+        readonly farmId: string;
+      };
       readonly cookie?: never;
     };
     readonly requestBody?: never;
@@ -8811,261 +9470,6 @@ export interface operations {
     readonly requestBody?: never;
     readonly responses: {
       readonly 204: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content?: never;
-      };
-    };
-  };
-  readonly LedgerController_tape: {
-    readonly parameters: {
-      readonly query?: {
-        readonly before?: string;
-        readonly limit?: string;
-        readonly types?: string;
-        readonly places?: string;
-      };
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': readonly components['schemas']['TapeLine'][];
-        };
-      };
-    };
-  };
-  readonly LedgerController_append: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['AppendBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['AppendAnswer'];
-        };
-      };
-    };
-  };
-  readonly LedgerController_correct: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['CorrectionBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['AppendAnswer'];
-        };
-      };
-    };
-  };
-  readonly LedgerController_entry: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-        readonly entryId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['TapeLine'];
-        };
-      };
-    };
-  };
-  readonly LedgerController_revisions: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': readonly components['schemas']['RevisionInfo'][];
-        };
-      };
-    };
-  };
-  readonly LedgerController_revise: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['RevisionBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['RevisionAnswer'];
-        };
-      };
-    };
-  };
-  readonly LedgerController_book: {
-    readonly parameters: {
-      readonly query?: {
-        readonly asOf?: string;
-      };
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['Book'];
-        };
-      };
-    };
-  };
-  readonly LedgerController_restore: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['BroughtLine'];
-        };
-      };
-    };
-  };
-  readonly LedgerController_check: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['BookCheckAnswer'];
-        };
-      };
-    };
-  };
-  readonly LedgerController_fingerprint: {
-    readonly parameters: {
-      readonly query?: {
-        readonly text?: string;
-      };
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['FingerprintAnswer'];
-        };
-      };
-    };
-  };
-  readonly LedgerController_follow: {
-    readonly parameters: {
-      readonly query?: {
-        readonly after?: string;
-      };
-      readonly header: {
-        readonly 'last-event-id': string;
-      };
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
         headers: {
           readonly [name: string]: unknown;
         };
@@ -13074,52 +13478,6 @@ export interface operations {
       };
     };
   };
-  readonly TraceController_positions: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['Positions'];
-        };
-      };
-    };
-  };
-  readonly PositionsController_tell: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['PhonePositionsBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['SamplesAnswer'];
-        };
-      };
-    };
-  };
   readonly TraceController_accounts: {
     readonly parameters: {
       readonly query?: never;
@@ -13899,361 +14257,6 @@ export interface operations {
         };
         content: {
           readonly 'application/json': readonly components['schemas']['AtWheelInfo'][];
-        };
-      };
-    };
-  };
-  readonly DevicesController_list: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': readonly components['schemas']['DeviceInfo'][];
-        };
-      };
-    };
-  };
-  readonly DevicesController_add: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['DeviceBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['NewDevice'];
-        };
-      };
-    };
-  };
-  readonly DevicesController_revoke: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path: {
-        readonly farmId: string;
-        readonly deviceId: string;
-      };
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['DeviceAnswer'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_hello: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['DeviceHello'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_weather: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['WeatherBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['WeatherAnswer'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_reading: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['DeviceReadingAnswer'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_weights: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['WeightsBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['SamplesAnswer'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_flows: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['FlowsBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['SamplesAnswer'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_positions: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['PositionsBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['SamplesAnswer'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_cables: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['CableReadingsBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['SamplesAnswer'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_dryer: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['DryerSaysListBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['SamplesAnswer'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_levels: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['LevelsBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['SamplesAnswer'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_bids: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['BidsBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['SamplesAnswer'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_motors: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['MotorsBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['SamplesAnswer'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_names: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody?: never;
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['DeviceNames'];
-        };
-      };
-    };
-  };
-  readonly DeviceController_entries: {
-    readonly parameters: {
-      readonly query?: never;
-      readonly header?: never;
-      readonly path?: never;
-      readonly cookie?: never;
-    };
-    readonly requestBody: {
-      readonly content: {
-        readonly 'application/json': components['schemas']['AppendBody'];
-      };
-    };
-    readonly responses: {
-      readonly 200: {
-        headers: {
-          readonly [name: string]: unknown;
-        };
-        content: {
-          readonly 'application/json': components['schemas']['AppendAnswer'];
         };
       };
     };

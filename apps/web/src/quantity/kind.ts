@@ -114,7 +114,7 @@ export function kind(definition: KindOf): Kind {
     let value = keptIn(unitOf(), got.value, per);
     if (got.rest !== '') {
       const unit = named(got.rest);
-      if (unit === undefined) return { error: `“${got.rest}” is no unit of this; it is typed in ${unitOf().name}` };
+      if (unit === undefined) return { error: `“${got.rest}” is not a unit for this; type it in ${unitOf().name}` };
       value = typeof unit === 'object' ? keptIn(unit, got.value, per) : got.value * size(unit, per);
     }
     // As many digits as a person can mean: 16.1 % is 0.161, not 0.16100000000000003.

@@ -59,7 +59,7 @@ export function readNumber(text: string): NumberRead {
   if (digits === '')
     return {
       rest: text.trim(),
-      error: sign === '' ? `“${text.trim()}” is no number` : 'There is a sign and no number',
+      error: sign === '' ? `“${text.trim()}” is not a number` : 'There is a sign but no number',
     };
   if (/^e[+\-−]?\d/i.test(rest)) return { rest, error: 'Write the number out, without an e' };
   if (!PLAIN.test(digits) && !THOUSANDS.test(digits)) {

@@ -145,9 +145,9 @@ describe('every quantity', () => {
     const message = (text: string, limits = {}) => area.read(text, limits).error;
     expect(message('18,0')).toBe('Write the part after a point: 18.0');
     expect(message('1e9')).toBe('Write the number out, without an e');
-    expect(message('-')).toBe('There is a sign and no number');
+    expect(message('-')).toBe('There is a sign but no number');
     expect(message('1.2.3')).toBe('“1.2.3” is not one number');
-    expect(message('12x')).toBe('“12x” is no unit of this; it is typed in ac'.replace('12x', 'x'));
+    expect(message('12x')).toBe('“12x” is not a unit for this; type it in ac'.replace('12x', 'x'));
     expect(message('', { wanted: true })).toBe('How many ac?');
     expect(message('700', { least: 1, most: 640 })).toBe('From 1 to 640 ac');
     setReadersSystem('metric');

@@ -410,7 +410,7 @@ export function readWeight(text: string, unit: WeightUnit, kgPerBushel: number):
   const named = rest === '' ? unit : WEIGHT_UNITS.find((one) => one === rest.toLowerCase().replace(/^lbs$/, 'lb'));
   if (typed === undefined || error !== undefined || named === undefined)
     return {
-      error: `A weight is a number like ${system() === 'us' ? '52,400' : '23.77'}. ${error ?? `“${rest}” is no unit of it`}`,
+      error: `A weight is a number like ${system() === 'us' ? '52,400' : '23.77'}. ${error ?? `“${rest}” is not a unit for it`}`,
     };
   if (typed < 0) return { error: 'A weight cannot be less than zero' };
   const kg = Number((typed * kgOfUnit(named, kgPerBushel)).toPrecision(15));

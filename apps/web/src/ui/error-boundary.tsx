@@ -24,8 +24,8 @@ export class ErrorBoundary extends Component<
     if (!error) return this.props.children;
     return (
       <div role="alert" className="max-w-xl p-6">
-        <h1 className="text-2xl">This page has stumbled</h1>
-        <p className="mt-2">Nothing that was recorded is lost. It says: {error.message}</p>
+        <h1 className="text-2xl">This page ran into a problem</h1>
+        <p className="mt-2">Nothing you recorded is lost. It says: {error.message}</p>
         <Button className="mt-4" onClick={() => this.setState({ error: null })}>
           Try again
         </Button>

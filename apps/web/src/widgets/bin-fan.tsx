@@ -113,7 +113,7 @@ export function BinFanDrawer({
         <TextBox label="Drier air is under" hint="for the second way" {...form.box('mostHumidity')} />
         <TextBox label="Efficiency" hint="50 % is usual" {...form.box('efficiency')} />
         <TextBox label="Heater" hint="0 without one" {...form.box('heater')} />
-        <TextBox label="Stirrer once around in" hint="empty: none" {...form.box('stirHours')} />
+        <TextBox label="Stirrer once around in" hint="blank: none" {...form.box('stirHours')} />
         <TextBox label="Price of a kWh" unit="$" {...form.box('powerPrice')} />
         <TextBox label="Price of a kWh of heat" unit="$" {...form.box('heatPrice')} />
       </div>

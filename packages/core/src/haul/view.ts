@@ -17,7 +17,7 @@ export interface HaulView {
   readonly times: Readonly<Record<string, OwnTimes>>;
   /** Loads that the own truck scale weighed with an empty weight, typed without a ticket. */
   readonly tared: readonly {
-    readonly entry: Entry;
+    readonly entry: Pick<Entry, 'id' | 'at'>;
     readonly truck: string;
     readonly grossKg: number;
     readonly tareKg: number;
@@ -93,7 +93,7 @@ export function haulView({ ledger, lots: allLots, places }: FarmBook): HaulView 
     tared: ownScale
       .sort((a, b) => instantOf(b.at) - instantOf(a.at))
       .map((entry) => ({
-        entry,
+        entry: { id: entry.id, at: entry.at },
         truck: entry.from,
         grossKg: entry.grossKg!,
         tareKg: entry.tareKg!,

@@ -48,11 +48,11 @@ export default function Haul() {
           index
           element={
             <>
-              <QueryBoundary answer={notebook} tall what="Looking down the chain">
+              <QueryBoundary answer={notebook} tall what="Working out what stops first">
                 {(book) => (
-                  <QueryBoundary answer={fields} tall what="Looking down the chain">
+                  <QueryBoundary answer={fields} tall what="Working out what stops first">
                     {(rows) => (
-                      <QueryBoundary answer={haul} tall what="Looking down the chain">
+                      <QueryBoundary answer={haul} tall what="Working out what stops first">
                         {(answer) => <OnWheels farm={farm} notebook={book} haul={answer} rows={rows} />}
                       </QueryBoundary>
                     )}
@@ -66,9 +66,9 @@ export default function Haul() {
         <Route
           path="last-load"
           element={
-            <QueryBoundary answer={notebook} what="Looking at the clock">
+            <QueryBoundary answer={notebook} what="Working out the last load">
               {(book) => (
-                <QueryBoundary answer={fields} what="Looking at the clock">
+                <QueryBoundary answer={fields} what="Working out the last load">
                   {(rows) => <LastLoadPage farm={farm} notebook={book} rows={rows} weather={weather.data ?? []} />}
                 </QueryBoundary>
               )}
@@ -98,11 +98,11 @@ export default function Haul() {
         <Route
           path="scales"
           element={
-            <QueryBoundary answer={notebook} what="Listening to the scales">
+            <QueryBoundary answer={notebook} what="Reading the scales">
               {(book) => (
-                <QueryBoundary answer={haul} what="Listening to the scales">
+                <QueryBoundary answer={haul} what="Reading the scales">
                   {(answer) => (
-                    <QueryBoundary answer={devices} what="Listening to the scales">
+                    <QueryBoundary answer={devices} what="Reading the scales">
                       {(list) => (
                         <Suspense fallback={<Loading what="Opening" />}>
                           <Scales farm={farm} notebook={book} haul={answer} devices={list} />

@@ -289,7 +289,7 @@ function Nothing({ farm }: { farm: Farm }) {
   return (
     <Empty title="Nothing waits.">
       <p>
-        No vessel is full, no truck stands loaded, and the book has no open question. Last entry{' '}
+        No tank or cart is full, no truck is loaded, and the book has no open question. Last entry{' '}
         {farm.data.tape[0] ? <Ago at={farm.data.tape[0].entry.at} /> : 'none yet'}.
       </p>
     </Empty>

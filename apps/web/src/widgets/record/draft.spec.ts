@@ -238,11 +238,11 @@ describe('what is wrong is said at its field', () => {
     ],
     [
       { kind: 'move' as const, from: 'cart', to: 'mill', price: 'cheap' },
-      { price: 'A price is dollars a bushel, like 4.62. “cheap” is no number' },
+      { price: 'A price is dollars a bushel, like 4.62. “cheap” is not a number' },
     ],
     [
       { kind: 'measure' as const, place: 'cart', weight: '12x' },
-      { weight: 'A weight is a number like 52,400. “x” is no unit of it' },
+      { weight: 'A weight is a number like 52,400. “x” is not a unit for it' },
     ],
     [{ kind: 'measure' as const, place: 'cart', weight: '-5' }, { weight: 'A weight cannot be less than zero' }],
     [

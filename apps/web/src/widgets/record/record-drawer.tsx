@@ -477,7 +477,7 @@ function MoreDetails({ farm, draft, errors, set }: PartProps) {
       <div className="space-y-4 pt-1">
         <TextBox
           label="Time on the farm"
-          hint={`leave empty for now; “${clock(farm.clock(), timeZone)}” or “${momentTyped(farm.clock(), timeZone)}” for another time`}
+          hint={`leave blank for now; “${clock(farm.clock(), timeZone)}” or “${momentTyped(farm.clock(), timeZone)}” for another time`}
           autoComplete="off"
           value={draft.time}
           error={errors.time}

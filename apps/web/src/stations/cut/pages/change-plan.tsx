@@ -48,7 +48,7 @@ import { between, figureBox, figureOrNone } from '../../../widgets/record-boxes'
 import { Working } from '../../../widgets/working';
 import type { CutGiven } from '../words';
 
-const missing = 'This figure is missing';
+const missing = 'This number is missing';
 /** Head, sieves and cleaning out, where nobody timed it, h. Common practice, no source. */
 const CHANGE_HOURS = 1.5;
 const ROAD_HOURS = 0.4;
@@ -133,7 +133,7 @@ export default function ChangePlan({ farm, notebook, rows, machineId }: CutGiven
     start: () => start(stayId, otherId) as Record<string, string>,
     save: () => Promise.resolve(false),
   });
-  if (standing.length < 2) return <Empty title="Less than two fields stand: there is nothing to choose between." />;
+  if (standing.length < 2) return <Empty title="Fewer than two fields are left: nothing to choose between." />;
   const texts = form.texts as Readonly<Record<string, string>>;
   const [stay, other] = [texts.stay ?? stayId, texts.other ?? otherId];
   const boxes = boxesFor(stay, other);
@@ -186,12 +186,12 @@ export default function ChangePlan({ farm, notebook, rows, machineId }: CutGiven
               unit={found.better === 'even' ? undefined : found.better === 'stay' ? `in ${nameOf(stay)}` : `to ${nameOf(other)}`} // prettier-ignore
             >
               {found.better === 'even'
-                ? 'Both bring the same.'
+                ? 'Both come out the same.'
                 : `It brings ${dollars(Math.abs(found.difference))} more in these hours.`}{' '}
               {found.paysFrom === null
-                ? 'However long it stays dry, the switch does not bring more.'
+                ? 'No matter how long it stays dry, switching does not pay.'
                 : found.paysFrom === 0
-                  ? 'However short it stays dry, the switch brings as much.'
+                  ? 'No matter how soon it rains, switching pays as well.'
                   : `The switch pays from ${spanText(Math.round(60 * found.paysFrom))} of dry hours on.`}
             </Verdict>
             <table className="mt-5 w-full max-w-2xl text-left" aria-label="Both ways">
@@ -280,7 +280,7 @@ export default function ChangePlan({ farm, notebook, rows, machineId }: CutGiven
               <TextBox label="Yield" {...shown(`${side}_yieldBu`)} />
               <TextBox label="Price after moisture" {...shown(`${side}_price`)} />
               <TextBox label="Lost if it stands through the rain" {...shown(`${side}_lost`)} unit="%" />
-              <TextBox label="Dryer or buyer take" hint="empty: all of it" {...shown(`${side}_takes`)} />
+              <TextBox label="Dryer or buyer take" hint="blank: all of it" {...shown(`${side}_takes`)} />
             </div>
           </fieldset>
         ))}

@@ -495,7 +495,7 @@ function NextChange({
           disabled={busy}
           onClick={() => onMade({ ...values, [setting]: to })}
         >
-          It is changed: write it down
+          Changed: write it down
         </Button>
       )}
     </>

@@ -283,10 +283,10 @@ function Worth({ farm, own, crop }: { farm: Farm; own: MonitorView; crop: string
         </section>
       </div>
       <section aria-label="Restatement" className="border-t border-ink px-5 py-5 lg:px-6">
-        <h2 className="text-xl">What it makes of the season</h2>
+        <h2 className="text-xl">What it does to the season</h2>
         {restated.length === 0 ? (
           <p className="mt-1 text-muted">
-            Every load of this machine was weighed on a scale: nothing hangs on the display.
+            Every load of this machine was weighed on a scale: nothing depends on the display.
           </p>
         ) : (
           <>

@@ -24,7 +24,7 @@ import { moment } from '../../../quantity/time';
 import type { CutGiven } from '../words';
 
 const TYPED = 'typed';
-const missing = 'This figure is missing';
+const missing = 'This number is missing';
 const VERDICTS: Readonly<Record<WearPartResult['verdict'], { readonly shape: string; readonly figure: string }>> = {
   'this season': { shape: '●', figure: 'It pays this season' },
   'over its life': { shape: '●', figure: 'It pays over its life' },
@@ -150,9 +150,9 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
               ))}
             </dl>
             <p className="mt-2 text-sm text-muted">
-              The last two lines are the two schools: what this season wears off the new part, against the grain lost
-              with the old one and its breaking as often as you say, part and standing. The machine’s book rules on what
-              must not run worn.
+              The last two lines are the two ways farmers do it: what this season wears off the new part, against the
+              grain lost with the old one and its breaking as often as you say, part and standing. The machine’s book
+              rules on what must not run worn.
             </p>
             <Working
               what="Does the part pay?"
@@ -224,11 +224,11 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
           <TextBox label="The part lasts" {...shown('acresLife')} />
           <TextBox label="Price" {...shown('price')} />
           <TextBox label="The part costs" {...shown('part')} />
-          <TextBox label="Putting it on takes" {...shown('hours')} />
-          <TextBox label="An hour of hands" {...shown('hourly')} />
+          <TextBox label="Time to put it on" {...shown('hours')} />
+          <TextBox label="An hour of labor" {...shown('hourly')} />
           <TextBox label="The old one breaks this season" hint="of 100 like it" {...shown('breaks')} unit="%" />
-          <TextBox label="Then the harvest stands" {...shown('standsHours')} />
-          <TextBox label="An hour of standing" {...shown('standsHourly')} />
+          <TextBox label="Then harvest is down for" {...shown('standsHours')} />
+          <TextBox label="An hour of downtime" {...shown('standsHourly')} />
         </div>
       </form>
     </div>

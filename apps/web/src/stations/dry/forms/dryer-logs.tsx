@@ -74,7 +74,7 @@ export function SampleDrawer({
         <TextBox label="Plenum" {...form.box('plenum')} />
         <TextBox label="It does" {...form.box('bushelsPerHour')} />
         <TextBox label="Fuel meter" unit={meterUnit} {...form.box('fuelMeter')} />
-        <TextBox label="When" hint="empty: now" {...form.box('at')} />
+        <TextBox label="When" hint="blank: now" {...form.box('at')} />
       </div>
       <TextBox label="Note" {...form.box('note')} />
     </FormDrawer>

@@ -108,11 +108,11 @@ export function DryerSetupDrawer({
       </SelectBox>
       <div className="grid grid-cols-2 gap-3">
         <TextBox label="It takes" className="pr-20" {...form.box('bushelPointsPerHour')} />
-        <TextBox label="Unloads at most" hint="empty: no limit" {...form.box('mostBushelsPerHour')} />
+        <TextBox label="Unloads at most" hint="blank: no limit" {...form.box('mostBushelsPerHour')} />
         <TextBox label="Dry to" {...form.box('dryTo')} />
-        <TextBox label="Nothing is turned within" hint="points either way" {...form.box('band')} />
+        <TextBox label="Leave it alone within" hint="points either way" {...form.box('band')} />
         <TextBox label="Takes a step of at most" unit="points" {...form.box('mostStep')} />
-        <TextBox label="Shuts off without wet grain after" hint="empty: not known" {...form.box('refillMin')} />
+        <TextBox label="Shuts off without wet grain after" hint="blank: not known" {...form.box('refillMin')} />
       </div>
       <fieldset className="space-y-3 border-t border-rule pt-4">
         <legend className="font-semibold">What it burns</legend>

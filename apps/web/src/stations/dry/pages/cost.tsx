@@ -130,7 +130,7 @@ export default function Cost({ farm }: { farm: Farm }) {
     <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
       <Section label="Dry it or sell it wet">
         {!answer || !advice ? (
-          <p className="text-lg text-muted">A figure at the right does not fit.</p>
+          <p className="text-lg text-muted">A number on the right needs fixing.</p>
         ) : answer.problem !== null ? (
           <p className="text-lg text-clay">{answer.problem}</p>
         ) : (
@@ -156,7 +156,7 @@ export default function Cost({ farm }: { farm: Farm }) {
                 unit={answer.dock.better === 'dry at home' ? `to ${percent(advice.target)}` : undefined}
               >
                 {answer.dock.better === 'even' ? (
-                  'Both bring the same.'
+                  'Both come out the same.'
                 ) : (
                   <>
                     That brings <b>{dollars(Math.abs(answer.dock.difference))}</b> more,{' '}

@@ -172,10 +172,10 @@ function Ways({
       <Section label="Ways out">
         {own.length === 0 ? (
           <Verdict small shape="●" figure="Nothing wet">
-            The dryer may stand: nothing waits for it.
+            The dryer can stay down: nothing is waiting for it.
           </Verdict>
         ) : problem !== null || !best ? (
-          <p className="text-lg text-clay">{problem ?? 'A figure at the right does not fit.'}</p>
+          <p className="text-lg text-clay">{problem ?? 'A number on the right needs fixing.'}</p>
         ) : (
           <>
             <Verdict
@@ -196,7 +196,7 @@ function Ways({
                 )
               ) : best.leftBushels >= 1 ? (
                 <>
-                  <b>{bushels(best.leftBushels, per).text} do not last that long.</b>
+                  <b>{bushels(best.leftBushels, per).text} will not keep that long.</b>
                 </>
               ) : (
                 <>It lasts with air through it: the last of it is dry about {at(best.lastMs)}.</>
@@ -241,8 +241,8 @@ function Ways({
               </table>
             </div>
             <p className="mt-2 text-sm text-muted">
-              Stopping the combines costs their hours and saves no wet grain, but brings no more of it. Grain that does
-              not last is counted at half its value: what a buyer will take it for, nobody knows.
+              Stopping the combines costs their hours and saves none of the wet grain, but adds no more of it. Grain
+              that will not keep is counted at half its value; what a buyer would give for it is a guess.
             </p>
             <Working
               what={wayTitle(best)}
@@ -287,7 +287,7 @@ function Ways({
         className="space-y-4 border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6"
       >
         <TextBox
-          label="It runs again in"
+          label="Back up in"
           unit="h"
           inputMode="decimal"
           value={shownRepair}
@@ -296,13 +296,13 @@ function Ways({
             text.repair === undefined
               ? reported
                 ? `as ${reported.by} reported it`
-                : 'nobody reported it: a guess'
+                : 'not reported: a guess'
               : undefined
           }
           onChange={(event) => setText({ ...text, repair: event.target.value })}
         />
         <fieldset className="space-y-3 border-t border-rule pt-4">
-          <legend className="font-bold">Another dryer, if somebody offers one</legend>
+          <legend className="font-bold">Another dryer, if one is offered</legend>
           <div className="grid grid-cols-2 gap-3">
             <TextBox
               label="It does"

@@ -295,7 +295,7 @@ function Dryer({
                   ]
                 : []),
             ]}
-            not="the hands, the shrink of handling, and what a breakdown costs."
+            not="labor, handling shrink, and what a breakdown costs."
           />
           <div className="mt-3 flex flex-wrap gap-3">
             <Button look="do" onClick={() => setOpen('sample')}>
@@ -461,7 +461,7 @@ function StepNote({ farm, notebook, mostStep }: { farm: Farm; notebook: FieldRec
   const hear = async (): Promise<void> => {
     const body = { id: ulid(), at: new Date(farm.clock()).toISOString(), noticeId: notice.id };
     if (!(await sending.send(() => write(farm.id, logged(farm.id, 'stepHeard', body), 'the step was heard')))) return;
-    toast('Those who cut see that you heard it');
+    toast('The combines see that you heard it');
     await refresh();
   };
   return (
@@ -557,7 +557,7 @@ function Runs({
       <Problem>{sending.message}</Problem>
       {runs.length === 0 ? (
         <p className="text-muted">
-          A run is a stretch in which it burns: samples and dried grain of that time belong to it.
+          A run is from burner on to burner off: samples and dried grain of that time belong to it.
         </p>
       ) : (
         <ul className="mt-1">

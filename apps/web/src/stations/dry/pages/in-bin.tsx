@@ -171,7 +171,7 @@ function Plan({
     <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
       <Section label="Dry in the bin">
         {wrong !== undefined ? (
-          <p className="text-lg text-muted">A figure at the right does not fit.</p>
+          <p className="text-lg text-muted">A number on the right needs fixing.</p>
         ) : already ? (
           <Verdict small shape="●" figure="Dry enough" about={bin.name}>
             All of it is at {percent(target.value!)} or below. Cool it, and keep it cool.

@@ -58,7 +58,7 @@ const said = (kept: Pick<SafeDays, 'days' | 'bound'>): string => {
 const MEASURE: Readonly<Record<SafeDays['table'], string>> = {
   cautious: 'Then half a percent of its dry matter is gone, about one grade.',
   standard: 'Then half a percent of its dry matter is gone, about one grade.',
-  germination: 'Then 5 of 100 kernels less will sprout.',
+  germination: 'Then 5 in 100 fewer kernels will sprout.',
 };
 const TABLE: Readonly<Record<SafeDays['table'], string>> = {
   cautious: 'By the cautious table.',
@@ -135,7 +135,7 @@ export default function Keeps({ farm }: { farm: Farm }) {
     <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
       <Section label="How long it keeps">
         {wrong !== undefined ? (
-          <p className="text-lg text-muted">A figure at the right does not fit.</p>
+          <p className="text-lg text-muted">A number on the right needs fixing.</p>
         ) : typeof kept === 'string' ? (
           <>
             <Verdict small bad figure="No table says" unit={`for ${usedCrop.short} like this`}>
@@ -250,7 +250,7 @@ export default function Keeps({ farm }: { farm: Farm }) {
               {place.name}
             </option>
           ))}
-          <option value="">none of the book</option>
+          <option value="">not from the book</option>
         </SelectBox>
         {heldCrop === undefined && (
           <CropBox
@@ -294,7 +294,7 @@ export default function Keeps({ farm }: { farm: Farm }) {
                 inputMode="decimal"
                 value={text.broken ?? ''}
                 error={broken.error}
-                hint="empty: as combined corn is"
+                hint="blank: as combined corn is"
                 onChange={(event) => setText({ ...text, broken: event.target.value })}
               />
               <TextBox
@@ -303,7 +303,7 @@ export default function Keeps({ farm }: { farm: Farm }) {
                 inputMode="decimal"
                 value={text.other ?? ''}
                 error={other.error}
-                hint="fungicide or hybrid; empty: 1"
+                hint="fungicide or hybrid; blank: 1"
                 onChange={(event) => setText({ ...text, other: event.target.value })}
               />
             </>
@@ -400,8 +400,8 @@ function Schools({ rules, soybeans }: { rules: ReturnType<typeof useRules>; soyb
         />
       )}
       <p className="text-sm text-muted">
-        Two families of tables are in print. They agree in cool grain; in heat the cautious one gives far fewer days.
-        Until chosen otherwise it counts above {temperature(WARM_FROM).text}.
+        Two sets of tables are in print. They agree in cool grain; in heat the cautious one gives far fewer days. Until
+        chosen otherwise it counts above {temperature(WARM_FROM).text}.
       </p>
       <Problem>{rules.message}</Problem>
     </fieldset>

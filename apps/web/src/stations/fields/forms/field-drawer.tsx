@@ -51,7 +51,7 @@ export function FieldDrawer({ farm, lot, onClose }: { farm: Farm; lot: LotInfo; 
       </div>
       <TextBox label="Variety" {...form.box('variety')} />
       <p className="text-sm text-muted">
-        {cropOf(lot.crop)?.name ?? CROPS.corn.name}, {lot.season}: crop and season stay, what was recorded hangs on
+        {cropOf(lot.crop)?.name ?? CROPS.corn.name}, {lot.season}: crop and season stay, what was recorded depends on
         them.
       </p>
     </FormDrawer>

@@ -91,7 +91,7 @@ export function FactsSheet({
       <TextBox label="Expected yield" className="pr-20" {...form.box('yieldKgPerHa')} />
       <TextBox
         label="Dries standing"
-        hint="leave empty to go by its readings"
+        hint="leave blank to go by its readings"
         {...form.box('pointsPerDay')}
         unit="points/day"
       />

@@ -26,7 +26,7 @@ export function OwnersDrawer({ farm, lot, onClose }: { farm: Farm; lot: LotInfo;
         owner: textBox(FIELD_NAMES.owner, 'Whose part?'),
         part: figureBox(FIELD_NAMES.part, share, { was: others[i]?.part }),
       })),
-      reason: textBox(REVISION_REASON, 'Say why: it stands in the book for good'),
+      reason: textBox(REVISION_REASON, 'Say why: it stays in the book for good'),
     },
     start: () => ({
       owners: others.map(({ owner, part }) => ({ owner, part: share.text(part) })),

@@ -101,7 +101,7 @@ export function TakeReading({
       </div>
       <TextBox
         label="Read at"
-        hint={`leave empty for now; “${momentTyped(farm.clock(), farm.data.farm.timeZone)}” for another time`}
+        hint={`leave blank for now; “${momentTyped(farm.clock(), farm.data.farm.timeZone)}” for another time`}
         autoComplete="off"
         {...form.box('when')}
       />

@@ -127,7 +127,7 @@ export function ZoneForm({
           the typed size is right
         </CheckBox>
       )}
-      <DayBox label="Leave it until" hint="empty: it can be cut" {...form.picked('leaveUntil')} />
+      <DayBox label="Leave it until" hint="blank: it can be cut" {...form.picked('leaveUntil')} />
       <DayBox label="Read it again" {...form.picked('retestOn')} />
       <TextBox label="Variety" hint="where it is another" {...form.box('variety')} />
       <TextBox label="Why" {...form.box('why')} />

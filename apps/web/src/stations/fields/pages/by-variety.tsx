@@ -46,7 +46,7 @@ export default function ByVariety({
         rows={found}
         columns={columns}
         rowId={({ crop, variety }) => `${crop} ${variety}`}
-        empty={<Empty title="Nothing is cut whole yet." />}
+        empty={<Empty title="No field is finished yet." />}
       />
       <p className="px-5 py-3 text-sm text-muted lg:px-6">
         Over ground that is cut whole, with strips where loads name them. Different ground and different days: it is no

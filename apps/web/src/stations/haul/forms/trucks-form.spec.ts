@@ -98,7 +98,7 @@ describe('the day that the boxes describe', () => {
     expect(wrong({ carts: '1.5' })).toEqual({ carts: 'A whole number from 0 to 10' });
     expect(wrong({ trucks: '940, none' })).toEqual({ trucks: 'What each holds, like 940, 940, 960' });
     expect(wrong({ ends: '9' })).toEqual({ ends: 'After it begins' });
-    expect(wrong({ yield: '400', acres: '60' })).toEqual({ acres: 'That is no rate of a combine: 50 to 8,900 bu/h' });
+    expect(wrong({ yield: '400', acres: '60' })).toEqual({ acres: 'No combine runs at that rate: 50 to 8,900 bu/h' });
   });
   it('reads sizes as people write them', () => {
     expect([

@@ -264,7 +264,7 @@ export function dayErrors(value: DayValues, to: To, per: number): Partial<Record
     ...(to === '' && value.trucks.some((size) => size > value.wetBin) ? { wetBin: 'At least one load' } : {}),
     ...(rate >= 50 && rate <= 8900
       ? {}
-      : { acres: `That is no rate of a combine: ${grainRate.figure(50, per)} to ${grainRate(8900, per)}` }),
+      : { acres: `No combine runs at that rate: ${grainRate.figure(50, per)} to ${grainRate(8900, per)}` }),
   };
 }
 

@@ -143,7 +143,7 @@ export function VehicleForm({
         <TextBox label="Tandem" {...form.box('tandemLb')} />
         <TextBox label="Gross" {...form.box('grossLb')} />
       </div>
-      <TextBox label="Permit, as it is headed" hint="leave empty without one" {...form.box('permit')} />
+      <TextBox label="Permit, as it is headed" hint="leave blank without one" {...form.box('permit')} />
       {form.texts.permit.trim() !== '' && (
         <div className="grid grid-cols-2 gap-3">
           <TextBox label="On axles" {...form.box('percentAxles')} unit="%" />

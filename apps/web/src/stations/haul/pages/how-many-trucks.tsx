@@ -143,7 +143,7 @@ export default function HowManyTrucks({
             line={there?.lineMin ?? 0}
           />
         ) : (
-          !isValidating && !error && <p className="text-muted">A figure at the right does not fit.</p>
+          !isValidating && !error && <p className="text-muted">A number on the right needs fixing.</p>
         )}
       </Section>
       <section
@@ -278,8 +278,8 @@ function Fleets({
             value: grainRate(result.bushelsPerHour.mean, per).text,
             from: `the mean of ${REPLICATIONS} simulated days`,
           },
-          { name: 'A truck and driver', value: `${money(costs.truckPerHour)} an hour`, from: 'typed at the right' },
-          { name: 'A combine and driver', value: `${money(costs.combinePerHour)} an hour`, from: 'typed at the right' },
+          { name: 'A truck and driver', value: `${money(costs.truckPerHour)} an hour`, from: 'typed on the right' },
+          { name: 'A combine and driver', value: `${money(costs.combinePerHour)} an hour`, from: 'typed on the right' },
         ]}
         worked={[
           `(${day.combines.length} × ${money(costs.combinePerHour)} + ${worth} × ${money(costs.truckPerHour)}) ÷ ${grainRate(result.bushelsPerHour.mean, per).text} = ${priceText(best.costPerBushel, per)}`,

@@ -193,7 +193,7 @@ export function LastLoadPage({
         {answer ? (
           <Answer answer={answer} now={value.now} closes={value.closes} truck={text.truck || 'The truck'} per={per} />
         ) : (
-          <p className="text-lg text-muted">{problem ?? 'Fill in what is missing at the right.'}</p>
+          <p className="text-lg text-muted">{problem ?? 'Fill in what is missing on the right.'}</p>
         )}
       </Section>
       <section aria-label="As it stands" className="border-t border-ink px-5 py-5 lg:border-t-0 lg:border-l lg:px-6">

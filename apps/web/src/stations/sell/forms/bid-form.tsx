@@ -124,7 +124,7 @@ export function BidForm({
       <div className="grid grid-cols-2 gap-3">
         <DayBox label="For grain from" {...form.picked('from')} />
         <DayBox label="until" {...form.picked('until')} />
-        <DayBox label="The bid stands until" hint="empty: until the next" {...form.picked('validUntil')} />
+        <DayBox label="The bid stands until" hint="blank: until the next" {...form.picked('validUntil')} />
       </div>
     </FormDrawer>
   );

@@ -139,7 +139,7 @@ export function BuyerForm({
       <TextBox label="Whom to call" hint="name and number" {...form.box('call')} />
       <div className="grid grid-cols-2 gap-3">
         <TextBox label="His tester" {...form.box('tester')} />
-        <TextBox label="Most on his road or scale" hint="gross; empty: the law" {...form.box('grossLimitLb')} />
+        <TextBox label="Most on his road or scale" hint="gross; blank: the law" {...form.box('grossLimitLb')} />
       </div>
       <fieldset className="space-y-2">
         <legend className="font-semibold">He takes grain</legend>

@@ -195,14 +195,14 @@ export function ContractForm({
         {kind !== 'flat' && (
           <TextBox
             label="Futures"
-            hint={kind === 'basisFixed' ? 'empty: not fixed yet' : undefined}
+            hint={kind === 'basisFixed' ? 'blank: not fixed yet' : undefined}
             {...form.box('futures')}
           />
         )}
         {kind !== 'flat' && (
           <TextBox
             label="Basis"
-            hint={kind === 'futuresFixed' ? 'empty: not fixed yet' : 'under the futures: with a minus'}
+            hint={kind === 'futuresFixed' ? 'blank: not fixed yet' : 'under the futures: with a minus'}
             {...form.box('basis')}
           />
         )}
@@ -220,7 +220,7 @@ export function ContractForm({
             </option>
           ))}
         </SelectBox>
-        <TextBox label="At its price beyond it" hint="tolerance; empty: none" {...form.box('tolerance')} />
+        <TextBox label="At its price beyond it" hint="tolerance; blank: none" {...form.box('tolerance')} />
         <SelectBox label="Whose grain counts" {...form.box('counts')}>
           {CONTRACT_COUNTS.map((one) => (
             <option key={one} value={one}>
@@ -238,9 +238,9 @@ export function ContractForm({
         <fieldset key={i} className="grid grid-cols-2 gap-3 border-t border-rule pt-3">
           <legend className="font-semibold">Changed since</legend>
           <DayBox label="From" {...form.picked(`changes.${i}.on` as never)} />
-          <DayBox label="Delivered until" hint="empty: as it was" {...form.picked(`changes.${i}.closes` as never)} />
-          <TextBox label="Bushels" hint="empty: as it was" {...form.box(`changes.${i}.bushels` as never)} />
-          <TextBox label="Fee for it" hint="empty: none" {...form.box(`changes.${i}.fee` as never)} />
+          <DayBox label="Delivered until" hint="blank: as it was" {...form.picked(`changes.${i}.closes` as never)} />
+          <TextBox label="Bushels" hint="blank: as it was" {...form.box(`changes.${i}.bushels` as never)} />
+          <TextBox label="Fee for it" hint="blank: none" {...form.box(`changes.${i}.fee` as never)} />
           <TextBox label="What was agreed" {...form.box(`changes.${i}.note` as never)} />
           <Button
             look="quiet"

@@ -45,9 +45,9 @@ function problemWords({ what, column, text }: FileProblem): string {
     case 'no_ticket':
       return 'it has no ticket number';
     case 'no_figure':
-      return `“${text}” is no figure for the ${name}`;
+      return `“${text}” is not a number for the ${name}`;
     case 'no_day':
-      return `“${text}” is no day`;
+      return `“${text}” is not a day`;
     case 'twice':
       return `ticket ${text} stands twice on this check`;
   }

@@ -87,8 +87,8 @@ export function FixForm({
           hint={`${bushels(Math.round(open[part]), per).text} of it are open`}
           {...form.box('bushels')}
         />
-        <TextBox label="Fee" hint="empty: none" {...form.box('fee')} />
-        <TextBox label="When" hint={`empty: now, ${momentTyped(farm.clock(), timeZone)}`} {...form.box('at')} />
+        <TextBox label="Fee" hint="blank: none" {...form.box('fee')} />
+        <TextBox label="When" hint={`blank: now, ${momentTyped(farm.clock(), timeZone)}`} {...form.box('at')} />
       </div>
       <TextBox label="Note" {...form.box('note')} />
       {fixes.length > 0 && (

@@ -110,7 +110,7 @@ export function HedgeForm({
         {form.texts.what !== 'futures' && <TextBox label="Strike" {...form.box('strike')} />}
         <TextBox label="Fee" {...form.box('fee')} />
         <DayBox label="Made on" {...form.picked('on')} />
-        <DayBox label="Closed on" hint="empty: open" {...form.picked('closedOn')} />
+        <DayBox label="Closed on" hint="blank: open" {...form.picked('closedOn')} />
         <TextBox label="Closed at" {...form.box('closedPrice')} />
       </div>
     </FormDrawer>

@@ -92,7 +92,7 @@ export function LeaseForm({
             <option value="owner">he bears them</option>
             <option value="farm">the farm bears them</option>
           </SelectBox>
-          <TextBox label="He pays for hauling" hint="empty: nothing" {...form.box('haulingPerBu')} />
+          <TextBox label="He pays for hauling" hint="blank: nothing" {...form.box('haulingPerBu')} />
         </>
       ) : (
         <TextBox label="Rent for the season" {...form.box('rent')} />

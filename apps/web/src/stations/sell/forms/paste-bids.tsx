@@ -17,9 +17,9 @@ const USUAL_DAYS = 30;
 
 const WORDS: Readonly<Record<BidProblem['what'], (text: string) => string>> = {
   no_buyer: (text) => `no buyer, or more than one, is called “${text}”`,
-  no_crop: (text) => `“${text}” is no crop`,
-  no_price: (text) => `“${text}” is no price`,
-  no_day: (text) => `“${text}” is no day`,
+  no_crop: (text) => `“${text}” is not a crop`,
+  no_price: (text) => `“${text}” is not a price`,
+  no_day: (text) => `“${text}” is not a day`,
   ends_first: () => 'it ends before it begins',
 };
 

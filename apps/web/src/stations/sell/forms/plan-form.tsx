@@ -51,10 +51,10 @@ export function PlanForm({
   });
   return (
     <FormDrawer form={form} title={`${cropOf(crop)?.name ?? crop} ${season}`} button="Keep it">
-      <TextBox label="Insured" hint="bushels that the policy makes good; empty: none" {...form.box('insured')} />
+      <TextBox label="Insured" hint="bushels that the policy makes good; blank: none" {...form.box('insured')} />
       <TextBox
         label="Expected"
-        hint={`empty: by the fields, ${bushels(Math.round(byFields), per).text}`}
+        hint={`blank: by the fields, ${bushels(Math.round(byFields), per).text}`}
         {...form.box('expected')}
       />
     </FormDrawer>

@@ -159,7 +159,7 @@ export function SettlementForm({
         <TextBox label="Check or sheet number" {...form.box('number')} />
         <BuyerBox farm={farm} {...form.box('buyerId')} />
         <DayBox label="Paid on" {...form.picked('paidOn')} />
-        <DayBox label="Deferred until" hint="empty: paid at once" {...form.picked('deferredTo')} />
+        <DayBox label="Deferred until" hint="blank: paid at once" {...form.picked('deferredTo')} />
       </div>
       {!corrects && unpaid.length > 0 && (
         <p className="text-sm">
@@ -245,7 +245,7 @@ export function SettlementForm({
       </fieldset>
       <TextBox
         label="The check"
-        hint={added === null ? 'empty: what its lines come to' : `its lines come to ${money(added)}; empty: that`}
+        hint={added === null ? 'blank: what its lines come to' : `its lines come to ${money(added)}; blank: that`}
         {...form.box('net')}
       />
     </FormDrawer>

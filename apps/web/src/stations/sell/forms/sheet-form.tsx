@@ -220,7 +220,7 @@ export function SheetForm({
         <div className="grid grid-cols-2 gap-3">
           {texts.shrink === 'flat' && <TextBox label="Shrink a point" {...form.box('shrinkPerPoint')} unit="%" />}
           {texts.shrink !== 'none' && <TextBox label="Handling besides" {...form.box('handling')} />}
-          <TextBox label="Drying a point" hint="on wet bushels; empty: none" {...form.box('dryingPerPoint')} />
+          <TextBox label="Drying a point" hint="on wet bushels; blank: none" {...form.box('dryingPerPoint')} />
           <TextBox label="in steps of" hint="each started one counts" {...form.box('dryingStep')} unit="points" />
           <TextBox label="Moisture is rounded to" {...form.box('moistureStep')} />
           <SelectBox label="rounded" {...form.box('moistureRounding')}>
@@ -296,7 +296,7 @@ export function SheetForm({
               </SelectBox>
               <TextBox
                 label="each"
-                hint={band.step === '' ? 'empty: once' : undefined}
+                hint={band.step === '' ? 'blank: once' : undefined}
                 {...box(`factors.${i}.bands.${k}.step`)}
               />
             </div>

@@ -184,7 +184,7 @@ export default function Hold({ farm }: { farm: Farm }) {
     <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
       <Section label="Hold or sell">
         {!answer || !own || more === undefined ? (
-          <p className="text-lg text-muted">{problem ?? 'A figure at the right does not fit.'}</p>
+          <p className="text-lg text-muted">{problem ?? 'A number on the right needs fixing.'}</p>
         ) : (
           <>
             <Verdict
@@ -237,7 +237,7 @@ export default function Hold({ farm }: { farm: Farm }) {
           </>
         )}
         <Callout className="mt-4 px-3 py-2 text-sm">
-          Nobody here knows where prices go. One way is held against one other; figures are before tax.
+          This page does not predict prices. It compares one way with another; figures are before tax.
         </Callout>
       </Section>
       <section

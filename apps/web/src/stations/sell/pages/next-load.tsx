@@ -83,7 +83,7 @@ function OneLoad({
     <div className="lg:grid lg:grid-cols-[1.45fr_1fr]">
       <Section label="The next load">
         {much.value === undefined ? (
-          <p className="text-lg text-muted">The bushels at the right do not fit.</p>
+          <p className="text-lg text-muted">The bushels on the right need fixing.</p>
         ) : !best ? (
           <Verdict small figure="No price known">
             No buyer has a contract or a price for {crop.short}: set his window in Fields, or add a contract.
@@ -290,7 +290,7 @@ function Crossing({ farm, way, per }: { farm: Farm; way: Way; per: number }) {
           To {farm.placeName(way.buyerId)} it crosses the end of {contract.contract.number}:
         </b>{' '}
         {said(crossing.onContract)} on it, <b>{said(crossing.over)} over</b>. All of it on the contract would be{' '}
-        {money(crossing.allOnContract)}: {money(crossing.atStake)} hang on his rule. Signed: what is beyond goes{' '}
+        {money(crossing.allOnContract)}: {money(crossing.atStake)} depend on his rule. Signed: what is beyond goes{' '}
         {OVERAGE_WORDS[contract.contract.overage]}.
       </p>
       <ul className="mt-2 list-inside list-disc" aria-label="What may be done">

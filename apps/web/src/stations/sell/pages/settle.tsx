@@ -83,7 +83,7 @@ export default function Settle({ farm, season }: { farm: Farm; season: number | 
         ) : (
           <Verdict small shape="●" figure="Every paid ticket adds up">
             {settled.over > ROUNDS
-              ? `${money(settled.over)} came too much: he will want it back.`
+              ? `${money(settled.over)} came in over: he will want it back.`
               : 'What came is what was due, to the cent.'}
           </Verdict>
         )}
@@ -92,7 +92,7 @@ export default function Settle({ farm, season }: { farm: Farm; season: number | 
         )}
         {twice.length > 0 && (
           <Callout icon className="mt-3 px-3 py-2">
-            Paid twice: {twice.map(({ ticket }) => ticket).join(', ')}. He will find it too; say it first.
+            Paid twice: {twice.map(({ ticket }) => ticket).join(', ')}. He will find it too; tell him first.
           </Callout>
         )}
         <dl className="mt-4 flex flex-wrap gap-x-10 gap-y-2">

@@ -87,7 +87,7 @@ export default function WaitingPhotos({
                 ))}
               </ul>
             )}
-            <TakeBack of="ticketPhoto" id={open.id} label="It is no ticket: leave it out" />
+            <TakeBack of="ticketPhoto" id={open.id} label="Not a ticket: leave it out" />
           </div>
         </Drawer>
       )}

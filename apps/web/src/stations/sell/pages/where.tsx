@@ -139,7 +139,7 @@ function Compare({
             No buyer’s terms are known for {crop.short}: <Link to="/fields">set the window in Fields</Link>.
           </p>
         ) : !answer ? (
-          <p className="text-lg text-muted">A figure at the right does not fit.</p>
+          <p className="text-lg text-muted">A number on the right needs fixing.</p>
         ) : !best ? (
           <Verdict small bad figure="Nobody takes it">
             At {percent(read.moisture.value!)} every buyer refuses it: dry it first.

@@ -52,7 +52,7 @@ function Name({ profile, onDone }: { profile: ProfileAnswer; onDone: () => void 
     save: async (values) => {
       await send(put('/api/profile/name', {}, values));
       await me.mutate();
-      toast.success('Kept: it stands with what you record from now on.');
+      toast.success('Saved: it goes with what you record from now on.');
     },
   });
   return (

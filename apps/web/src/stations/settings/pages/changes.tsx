@@ -27,7 +27,7 @@ function Lines({ farm }: { farm: Farm }) {
     [timeZone],
   );
   return (
-    <QueryBoundary answer={useAudit()} tall what="Looking who changed what">
+    <QueryBoundary answer={useAudit()} tall what="Getting the list of changes">
       {(lines) =>
         lines.length === 0 ? (
           <Empty title="Nothing was changed yet." />

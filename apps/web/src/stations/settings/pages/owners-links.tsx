@@ -42,7 +42,7 @@ export function OwnersLinks({ farm }: { farm: Farm }) {
         </p>
         {owners.length > 0 && <Button onClick={() => setGiving(true)}>Give a link</Button>}
       </div>
-      <QueryBoundary answer={useOwnerLinks()} what="Looking which links were given">
+      <QueryBoundary answer={useOwnerLinks()} what="Getting the links">
         {(links) =>
           links.length === 0 ? null : (
             <ul aria-label="Links of owners" className="border-t border-rule">

@@ -48,7 +48,7 @@ export default function People({ farm }: { farm: Farm }) {
 
 function Members({ farm, own }: { farm: Farm; own: Role }) {
   return (
-    <QueryBoundary answer={useMembers()} what="Looking who works here">
+    <QueryBoundary answer={useMembers()} what="Getting the list of people">
       {(members) => (
         <ul aria-label="Members" className="border-t border-ink">
           {members.map((member) => (

@@ -31,7 +31,7 @@ export function Phones({ farm }: { farm: Farm }) {
         </p>
         <Button onClick={() => setPairing(true)}>Pair a phone</Button>
       </div>
-      <QueryBoundary answer={usePhones()} what="Looking which phones are paired">
+      <QueryBoundary answer={usePhones()} what="Getting the paired phones">
         {(phones) => <List farm={farm} phones={phones} />}
       </QueryBoundary>
       {pairing && <Pair farm={farm} onClose={() => setPairing(false)} />}
@@ -154,7 +154,7 @@ function Pair({ farm, onClose }: { farm: Farm; onClose: () => void }) {
         <option value={BINS}>the bins</option>
         <option value={GATE}>the truck scale</option>
       </SelectBox>
-      <TextBox label="The phone is called" hint="stands behind the driver’s name on each load" {...form.box('label')} />
+      <TextBox label="The phone is called" hint="goes behind the driver’s name on each load" {...form.box('label')} />
       <DaysBox label="For how long" days={DAYS} {...form.box('days')} />
     </OnceDrawer>
   );

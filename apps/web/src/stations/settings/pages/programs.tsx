@@ -31,8 +31,8 @@ export default function Programs({ farm }: { farm: Farm }) {
           <a href="/api/docs" className="underline underline-offset-4">
             the described interface
           </a>
-          . It may what you may, within its scope, on this farm, until it ends. New entries come as they are recorded by
-          the event stream; examples/follow.mjs shows how.
+          . It can do what you can, within its scope, on this farm, until it ends. New entries come as they are recorded
+          by the event stream; examples/follow.mjs shows how.
         </p>
         <Button onClick={() => setAdding(true)}>Make a token</Button>
       </div>

@@ -57,7 +57,7 @@ export function AddMachine({ farm, shed, onClose }: { farm: Farm; shed: ShedReco
         ))}
       </SelectBox>
       <TextBox label="Name" {...form.box('name')} />
-      <TextBox label="Who sees to it" {...form.box('owner')} />
+      <TextBox label="Who takes care of it" {...form.box('owner')} />
       <fieldset>
         <legend className="text-sm font-semibold">Only for (none: for all crops)</legend>
         {grown.map((crop, i) => (

@@ -84,8 +84,8 @@ export function CountersDrawer({ farm, shed, onClose }: { farm: Farm; shed: Shed
           </div>
           <TextBox label="Monday to Friday" hint="like 7 am to 5:30 pm" {...form.box(`counters.${i}.week`)} />
           <div className="grid grid-cols-2 gap-3">
-            <TextBox label="Saturday" hint="empty: shut" {...form.box(`counters.${i}.saturday`)} />
-            <TextBox label="Sunday" hint="empty: shut" {...form.box(`counters.${i}.sunday`)} />
+            <TextBox label="Saturday" hint="blank: shut" {...form.box(`counters.${i}.saturday`)} />
+            <TextBox label="Sunday" hint="blank: shut" {...form.box(`counters.${i}.sunday`)} />
           </div>
           <Button
             look="quiet"

@@ -62,7 +62,7 @@ export function CoverDrawer({
           </option>
         ))}
       </SelectBox>
-      <TextBox label="Closes up to" hint="heaped higher it does not; empty: always" {...form.box('closesUpTo')} />
+      <TextBox label="Closes up to" hint="heaped higher it does not; blank: always" {...form.box('closesUpTo')} />
       <TextBox label="Closing it takes" {...form.box('minutes')} />
       <TextBox label="Who closes it" {...form.box('who')} />
     </FormDrawer>

@@ -57,7 +57,7 @@ export function CrewDrawer({
     together: ({ people, quietFrom, quietTo }): Record<string, string> => {
       const names = people.map(({ name }) => name.trim().toLowerCase());
       const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
-      if (twice >= 0) return { [`people.${twice}.name`]: 'Somebody is called the same: add a letter' };
+      if (twice >= 0) return { [`people.${twice}.name`]: 'Somebody already has that name: add a letter' };
       if ((quietFrom === undefined) !== (quietTo === undefined))
         return { [quietFrom === undefined ? 'quietFrom' : 'quietTo']: 'From and to, or neither' };
       return {};

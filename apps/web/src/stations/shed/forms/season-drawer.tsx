@@ -64,7 +64,7 @@ export function SeasonDrawer({ farm, shed, onClose }: { farm: Farm; shed: ShedRe
       ))}
       <TextBox
         label="Fire index at which we stop"
-        hint={`the local authority’s limit; empty: ${FIRE_STOP}`}
+        hint={`the local authority’s limit; blank: ${FIRE_STOP}`}
         {...form.box('fireStopAt')}
       />
       <fieldset className="border-t border-rule pt-4">

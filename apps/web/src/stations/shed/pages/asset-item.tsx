@@ -115,7 +115,7 @@ export function Item({
         </div>
       </div>
       {needed && !done && !finished && (
-        <p className="mt-1 pl-10 text-sm text-muted">Done can be said once the caution is acknowledged.</p>
+        <p className="mt-1 pl-10 text-sm text-muted">Mark it done once the caution is acknowledged.</p>
       )}
     </li>
   );
@@ -216,13 +216,13 @@ export function ItemSheet({
             {!onHand.value && (
               <div className="grid grid-cols-2 gap-3">
                 <TextBox label="Lead time" {...form.box('leadDays')} unit="days" />
-                <DayBox label="Ordered on" hint="empty: not yet" {...form.picked('orderedOn')} />
+                <DayBox label="Ordered on" hint="blank: not yet" {...form.picked('orderedOn')} />
               </div>
             )}
           </>
         )}
       </fieldset>
-      <TextBox label="Left out this year, because" hint="empty: it is not left out" {...form.box('skipped')} />
+      <TextBox label="Left out this year, because" hint="blank: it is not left out" {...form.box('skipped')} />
     </FormDrawer>
   );
 }

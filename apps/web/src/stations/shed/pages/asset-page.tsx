@@ -41,7 +41,7 @@ export function AssetPage({
   >(null);
   const asset = assets.find(({ id }) => id === assetId);
   if (!kept || !asset)
-    return <Empty title={kept ? 'This machine has left the shed.' : 'There is no such machine in the shed.'} />;
+    return <Empty title={kept ? 'This machine has left the shed.' : 'No such machine in the shed.'} />;
   const { machine: sheet, by, readiness } = asset;
   const today = farmDay(farm);
   const edit = (make: (sheet: Machine) => Machine): Promise<boolean> => sending.change(make, kept);

@@ -105,8 +105,8 @@ export function WearSheet({ sheet, onClose, onEdit }: SheetProps) {
       <TextBox label="Where on the machine" {...form.box('position')} />
       <TextBox label="Separator hours when it was fitted" {...form.box('hoursAtFit')} />
       <TextBox label="The machine had cut then" {...form.box('acresAtFit')} />
-      <TextBox label="Lasts, hours (empty: not known)" {...form.box('lastsHours')} />
-      <TextBox label="Lasts, area (empty: not known)" {...form.box('lastsAcres')} />
+      <TextBox label="Lasts, hours (blank: not known)" {...form.box('lastsHours')} />
+      <TextBox label="Lasts, area (blank: not known)" {...form.box('lastsAcres')} />
     </FormDrawer>
   );
 }

@@ -244,7 +244,7 @@ export function BreakdownSheet({
       </div>
       <TextBox
         label="Spare that was not there"
-        hint="empty: it was, or none was wanted"
+        hint="blank: it was, or none was wanted"
         {...form.box('missingSpare')}
       />
       <CheckBox checked={mended.value} onChange={mended.onChange}>

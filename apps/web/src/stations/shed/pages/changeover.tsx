@@ -35,7 +35,7 @@ export function ChangeoverPage({ farm, shed, assetId }: { farm: Farm; shed: Shed
   const crops = [...CROP_IDS].sort((a, b) => Number(isGrown(b)) - Number(isGrown(a)));
   const [from, setFrom] = useState<CropId | ''>(kept.value.from ?? '');
   const [to, setTo] = useState(kept.value.to);
-  if (!asset) return <Empty title="There is no such machine in the shed." />;
+  if (!asset) return <Empty title="No such machine in the shed." />;
   const { value: sheet } = kept;
   const running = kept.revision > 0;
   const steps = changeoverSteps(sheet.from, sheet.to);
@@ -117,7 +117,7 @@ export function ChangeoverPage({ farm, shed, assetId }: { farm: Farm; shed: Shed
         </ol>
       )}
       <Section label="First thirty steps">
-        <h3 className="text-xl">Then cut thirty steps, stop, and look</h3>
+        <h3 className="text-xl">Then cut thirty steps, stop, and check</h3>
         <ol className="mt-2 list-decimal space-y-1 pl-6">
           {FIRST_HUNDRED_FEET.map((words) => (
             <li key={words}>{words}</li>

@@ -52,7 +52,7 @@ export function CrewPage({ farm, shed }: { farm: Farm; shed: ShedRecords }) {
           ) : (
             <p className="text-xl">Nothing recorded today.</p>
           )}
-          <Button onClick={() => setEditing('crew')}>{crew ? 'Change the crew' : 'Tell who works here'}</Button>
+          <Button onClick={() => setEditing('crew')}>{crew ? 'Change the crew' : 'Enter who works here'}</Button>
         </div>
         <ul aria-label="People" className="mt-4 max-w-3xl divide-y divide-rule border-t border-rule">
           {people.map(({ name, member, wheel }) => (
@@ -112,7 +112,8 @@ export function CrewPage({ farm, shed }: { farm: Farm; shed: ShedRecords }) {
           <h2 className="text-xl">Handed over</h2>
           {handed.length === 0 ? (
             <p className="mt-2 text-muted">
-              Who leaves a machine says in its cab what the next one must know (Not the usual, Hand over the machine).
+              Whoever leaves a machine says in its cab what the next driver must know (Not the usual, Hand over the
+              machine).
             </p>
           ) : (
             <ul aria-label="Handovers" className="mt-2 divide-y divide-rule">

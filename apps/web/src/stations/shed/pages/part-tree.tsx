@@ -39,21 +39,21 @@ export function PartTreeList({
   return (
     <div className="mt-4 border-t border-rule pt-3">
       <div className="flex flex-wrap items-center justify-between gap-3">
-        <h4 className="text-lg">What hangs on what</h4>
+        <h4 className="text-lg">What drives what</h4>
         <Button onClick={() => setAdding(true)}>Add a part</Button>
       </div>
       {cause && (
         <p role="status" className="mt-1 text-lg font-semibold">
-          ◐ {cause.explains.join(' and ')}: look at {cause.part} first, they hang on it.
+          ◐ {cause.explains.join(' and ')}: look at {cause.part} first: it drives them.
         </p>
       )}
       <Problem>{sending.message}</Problem>
       {tree.hangs.length === 0 ? (
         <p className="text-muted">
-          A belt on its shaft, the shaft on its bearing: told once, two small signs point to one part.
+          The shaft drives the belt, the bearing carries the shaft: told once, two small signs point to one part.
         </p>
       ) : (
-        <ul aria-label="What hangs on what" className="mt-1 max-w-2xl divide-y divide-rule">
+        <ul aria-label="What drives what" className="mt-1 max-w-2xl divide-y divide-rule">
           {tree.hangs.map(({ part, on }, i) => (
             <li key={`${part} ${on}`} className="flex flex-wrap items-center gap-x-4 py-1">
               <span className="flex-1">
@@ -94,17 +94,17 @@ function AddPart({
   onKeep: (one: PartTree['hangs'][number]) => Promise<boolean>;
 }) {
   const form = useFields({
-    boxes: { part: textBox(HANGING_PART.part, 'Which part?'), on: textBox(HANGING_PART.on, 'What does it hang on?') },
+    boxes: { part: textBox(HANGING_PART.part, 'Which part?'), on: textBox(HANGING_PART.on, 'What drives it?') },
     start: () => ({ part: '', on: '' }),
     together: ({ part, on }): Record<string, string> =>
-      part.trim().toLowerCase() === on.trim().toLowerCase() ? { on: 'A part does not hang on itself' } : {},
+      part.trim().toLowerCase() === on.trim().toLowerCase() ? { on: 'A part does not drive itself' } : {},
     close: onClose,
     save: ({ part, on }) => onKeep({ part, on }),
   });
   return (
-    <FormDrawer form={form} title="What hangs on what" button="Keep it">
+    <FormDrawer form={form} title="What drives what" button="Keep it">
       <TextBox label="This part" list="tree-parts" {...form.box('part')} />
-      <TextBox label="hangs on" list="tree-parts" {...form.box('on')} />
+      <TextBox label="is driven or carried by" list="tree-parts" {...form.box('on')} />
       <datalist id="tree-parts">
         {known.map((part) => (
           <option key={part} value={part} />

@@ -66,8 +66,8 @@ export function AerationDrawer({
         <TextBox label="Never cooled below" {...form.box('leastCelsius')} />
       </div>
       <p className="text-sm text-muted">
-        Some run a fan without a stop until the front is through: more hours, and no front stands half way. Others only
-        in the hours that cool and do not wet: fewer hours, and a longer time.
+        Some run a fan nonstop until the front is through: more hours, and no front stuck half way. Others run only the
+        hours that cool and do not wet: fewer hours over a longer time.
       </p>
     </FormDrawer>
   );

@@ -23,7 +23,7 @@ export function BinForm({
         <TextBox label="Diameter" {...box('diameter')} />
         <TextBox label="Wall to the eave" hint="empty for a pile" {...box('eave')} />
         <TextBox label="Roof" hint="its pitch" {...box('roofDegrees')} unit="°" />
-        <TextBox label="Hopper, deep" hint="empty: flat floor" {...box('hopper')} />
+        <TextBox label="Hopper, deep" hint="blank: flat floor" {...box('hopper')} />
       </div>
       <div className="grid grid-cols-2 gap-3">
         <SelectBox label="Floor" {...box('floor')}>
@@ -42,7 +42,7 @@ export function BinForm({
         </SelectBox>
       </div>
       <div className="grid grid-cols-2 gap-3">
-        <TextBox label="Packs by" hint="measured here; empty: by depth and crop" {...box('packFactor')} unit="×" />
+        <TextBox label="Packs by" hint="measured here; blank: by depth and crop" {...box('packFactor')} unit="×" />
         <TextBox label="Unloads" hint="its gate or auger" {...box('unloadPerHour')} />
       </div>
       {holds !== null && (

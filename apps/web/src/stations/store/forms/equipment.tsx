@@ -114,12 +114,12 @@ export function EquipmentDrawer({
                 </option>
               ))}
             </SelectBox>
-            <TextBox label="Moves" hint="empty: as much as comes" {...form.box(`machines.${i}.rate`)} />
+            <TextBox label="Moves" hint="blank: as much as comes" {...form.box(`machines.${i}.rate`)} />
           </div>
           <TextBox label="Feeds" hint="machines and places, with ; between" {...form.box(`machines.${i}.feeds`)} />
           <TextBox
             label="A place that feeds it"
-            hint="the dryer, a bin; empty: none"
+            hint="the dryer, a bin; blank: none"
             {...form.box(`machines.${i}.fedBy`)}
           />
           <Button

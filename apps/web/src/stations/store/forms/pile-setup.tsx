@@ -79,7 +79,7 @@ export function PileSetupDrawer({
         <option value="no">no</option>
         <option value="yes">yes</option>
       </SelectBox>
-      <TextBox label="The strip is wide" hint="empty: a round pile" {...form.box('width')} />
+      <TextBox label="The strip is wide" hint="blank: a round pile" {...form.box('width')} />
       <TextBox label="Note" {...form.box('note')} />
     </FormDrawer>
   );

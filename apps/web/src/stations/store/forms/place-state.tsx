@@ -65,8 +65,8 @@ export function PlaceStateDrawer({
       <fieldset className="space-y-3 border-t border-rule pt-4">
         <legend className="font-semibold">Out of service</legend>
         <div className="grid grid-cols-2 gap-3">
-          <TextBox label="From" hint="empty: it serves" {...form.box('outFrom')} />
-          <TextBox label="Until" hint="empty: nobody knows yet" {...form.box('outUntil')} />
+          <TextBox label="From" hint="blank: it serves" {...form.box('outFrom')} />
+          <TextBox label="Until" hint="blank: not known yet" {...form.box('outUntil')} />
         </div>
         <TextBox label="Why" {...form.box('why')} />
         {form.texts.outFrom === '' && (

@@ -140,7 +140,7 @@ function PlaceForm({
       ...binBoxes(bin?.value),
       capacityBu: capacityBox(farm, place.capacityBu),
       withdrawal: oneOf<Withdrawal>(),
-      reason: textBox(REVISION_REASON, 'Say why: it stands in the book for good'),
+      reason: textBox(REVISION_REASON, 'Say why: it stays in the book for good'),
     },
     unasked: ({ withdrawal }) => (withdrawal === place.withdrawal ? ['reason'] : []),
     start: () => ({
@@ -189,7 +189,7 @@ function PlaceForm({
           label="Holds"
           hint={
             bushelsOfBin(setup) === null
-              ? ['struck; leave empty where nobody knows', capacityHint()].filter(Boolean).join('; ')
+              ? ['struck level; leave blank if not known', capacityHint()].filter(Boolean).join('; ')
               : texts.capacityBu.trim() === ''
                 ? 'by its geometry; a figure typed here stands above it'
                 : 'typed: it stands above the geometry'

@@ -59,7 +59,7 @@ export default function Air({ farm }: { farm: Farm }) {
     bins.find(({ id }) => id === params.get('bin')) ??
     [...bins].filter((one) => farm.bushels(farm.held(one.id).wetLots) >= 1).sort((a, b) => rank(b) - rank(a))[0] ??
     bins[0];
-  if (!bin) return <Empty title="No bin is in the book yet: add one, and its air is reckoned here." />;
+  if (!bin) return <Empty title="No bin is in the book yet: add one, and its air is figured here." />;
   return (
     <BinAir
       key={bin.id}
@@ -155,7 +155,7 @@ function BinAir({
         <Section label="The fan">
           {held.wetKg <= 1 ? (
             <Verdict small shape="●" figure="Empty" about={bin.name}>
-              No grain lies in it.
+              It is empty.
             </Verdict>
           ) : plan === null ? (
             <Loading what="Looking at the air ahead" />
@@ -248,7 +248,7 @@ function BinAir({
               <h2 className="font-semibold">No cables hang in it</h2>
               <p className="mt-1 text-muted">
                 {warmth.measuredMs === null ? (
-                  'Nobody measured this grain: it counts as warm as the air was.'
+                  'This grain was never measured: it is taken to be as warm as the air was.'
                 ) : (
                   <>
                     Measured <Ago at={warmth.measuredMs} />: {temperature(warmth.celsius).text}.
@@ -396,7 +396,7 @@ function FanAnswer({
     case 'no forecast':
       return (
         <Verdict about={about} small figure="No forecast">
-          Without the weather ahead nobody can say: a weather station is added in Shed, Devices.
+          It takes a forecast to say: a weather station is added in Shed, Devices.
         </Verdict>
       );
   }

@@ -158,7 +158,7 @@ export default function Blend({ farm }: { farm: Farm }) {
         ) : !found ? (
           <p className="text-lg text-muted">
             {problem ??
-              (readings ? 'A figure at the right does not fit.' : 'Type what each bin reads, and what is wanted.')}
+              (readings ? 'A number on the right needs fixing.' : 'Type what each bin tests and what you want.')}
           </p>
         ) : found.kind === 'out_of_reach' ? (
           <Verdict small bad figure="Out of reach">
@@ -356,7 +356,7 @@ export default function Blend({ farm }: { farm: Farm }) {
           />
         </div>
         <Callout icon className="px-3 py-2 text-sm">
-          Nobody in a bin while it unloads: locked out first, never alone. A blend hides no musty or hot grain; many
+          No one in a bin while it unloads: locked out first, never alone. A blend hides no musty or hot grain; many
           buyers and rules forbid mixing to hide damage.
         </Callout>
       </section>

@@ -110,10 +110,10 @@ function OnePile({
   return (
     <div className="lg:grid lg:grid-cols-[1.35fr_1fr]">
       <div className="min-w-0">
-        <Section label="What lies in it">
+        <Section label="What is in it">
           {held.wetKg < 1 ? (
             <Verdict small shape="●" figure="Nothing" about={pile.name}>
-              {history.sinceMs === null ? 'No pile lies there.' : 'It is hauled away.'}
+              {history.sinceMs === null ? 'There is no pile there.' : 'It is hauled away.'}
             </Verdict>
           ) : (
             <Verdict
@@ -334,7 +334,7 @@ function Measured({
             bad={differs && bookKg > 1}
           >
             {bookKg <= 1
-              ? 'The book has nothing in it.'
+              ? 'The book has it empty.'
               : differs
                 ? `The book has ${grain(bookKg, per).text}: ${grain(Math.abs(kg - bookKg), per).text} (${percent(Math.abs(kg - bookKg) / bookKg, 0)}) ${kg > bookKg ? 'more' : 'less'} lies there.`
                 : `The book has ${grain(bookKg, per).text} and agrees within the ${percent(SHAPE_ERROR, 0)} that a shape can be off.`}{' '}
@@ -417,7 +417,7 @@ function SizeFor({ crop, per, start, width }: { crop: Crop; per: number; start: 
         />
         <TextBox
           label="Strip, wide"
-          hint="empty: round"
+          hint="blank: round"
           unit={length.unit}
           inputMode="decimal"
           value={text.width ?? length.text(width)}

@@ -155,13 +155,13 @@ export default function Rest({ farm }: { farm: Farm }) {
           {error ? (
             <Problem>{error.message}</Problem>
           ) : !fits ? (
-            <p className="text-lg text-muted">A figure at the right does not fit.</p>
+            <p className="text-lg text-muted">A number on the right needs fixing.</p>
           ) : !question || !answer ? (
             <Loading what="Trying every place" />
           ) : question.sources.length === 0 ? (
             <Verdict small shape="●" figure="Nothing stands">
               {question.unknown.length > 0
-                ? `Nobody knows what ${question.unknown.join(', ')} will bring: type a yield in Which field next.`
+                ? `${question.unknown.join(', ')}: no expected yield yet. Type one in Which field next.`
                 : 'All that grew is in or gone.'}
             </Verdict>
           ) : (
@@ -200,7 +200,7 @@ export default function Rest({ farm }: { farm: Farm }) {
             'days',
             'Days until all is in',
             'days',
-            question && read.days.value === undefined ? `empty: ${question.days}, by the combines` : undefined,
+            question && read.days.value === undefined ? `blank: ${question.days}, by the combines` : undefined,
           )}
           {box('storedWorth', 'A stored bushel brings more by', price.unit, 'after keeping it')}
           {box('dryerHoursPerDay', 'The dryer runs a day', hours.unit)}
@@ -270,8 +270,7 @@ function Answer({
       </Verdict>
       {question.unknown.length > 0 && (
         <Callout className="mt-3 px-3 py-2">
-          Not counted: {question.unknown.join(', ')}. Nobody knows what they will bring; type a yield in Which field
-          next.
+          Not counted: {question.unknown.join(', ')}. They have no expected yield yet; type one in Which field next.
         </Callout>
       )}
       {question.noPrice.length > 0 && (
@@ -305,7 +304,7 @@ function Answer({
             from:
               one.expected === null
                 ? 'the book: on wheels or wet'
-                : `${area(one.acres).text} × ${cropYield(one.expected, perOf(one.crop)).text}, at ${percent(one.moisture)}${one.guessed ? ' (nobody read it)' : ''}`,
+                : `${area(one.acres).text} × ${cropYield(one.expected, perOf(one.crop)).text}, at ${percent(one.moisture)}${one.guessed ? ' (not read yet)' : ''}`,
           })),
           {
             name: 'Room in the bins',

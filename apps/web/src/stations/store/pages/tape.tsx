@@ -128,7 +128,7 @@ function Check({
             </Verdict>
           </>
         ) : !found ? (
-          <p className="text-lg text-muted">{problem ?? 'A figure at the right does not fit.'}</p>
+          <p className="text-lg text-muted">{problem ?? 'A number on the right needs fixing.'}</p>
         ) : (
           <Found farm={farm} binId={binId} found={found} per={per} bookKg={held.wetKg} seen={seen} by={text.by} />
         )}

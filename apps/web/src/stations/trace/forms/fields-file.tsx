@@ -35,10 +35,10 @@ export const FIELD_COLUMN_WORDS: Readonly<Record<FieldColumn, string>> = {
 };
 const PROBLEMS: Readonly<Record<FieldFileProblem, (text: string) => string>> = {
   no_name: () => 'it has no name',
-  no_acres: (text) => (text === '' ? 'it has neither an area nor a boundary' : `“${text}” is no area`),
+  no_acres: (text) => (text === '' ? 'it has neither an area nor a boundary' : `“${text}” is not an area`),
   no_crop: () => 'it names no crop: choose one for all of them below',
-  crop_unknown: (text) => `“${text}” is no crop of this program`,
-  share_wrong: (text) => `“${text}” is no share`,
+  crop_unknown: (text) => `“${text}” is not a crop this program knows`,
+  share_wrong: (text) => `“${text}” is not a share`,
   twice: (text) => `${text} stands twice in the file`,
   too_few_points: (text) => `the boundary of ${text} has too few corners`,
   too_many_points: (text) => `the boundary of ${text} has more than 5,000 corners`,

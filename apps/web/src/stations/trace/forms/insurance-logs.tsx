@@ -134,7 +134,7 @@ export function NoticeForm({
       />
       <DayBox
         label="The insurer was told on"
-        hint="empty: not yet"
+        hint="blank: not yet"
         value={texts.toldOn}
         error={form.box('toldOn').error}
         onChange={(day) => set('toldOn', day)}

@@ -37,7 +37,7 @@ export function LinkDrawer({ farm, subject, onClose }: { farm: Farm; subject: Or
       {secret === null ? (
         <Form form={form} button="Make the link">
           <p className="text-muted">
-            Whoever has the link sees where this grain came from, as the book has it now, and nothing else of the farm.
+            Anyone with the link sees where this grain came from, as the book has it now, and nothing else on the farm.
             No account is needed.
           </p>
           <TextBox label="For whom" {...form.box('givenTo')} />

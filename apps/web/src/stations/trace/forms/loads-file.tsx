@@ -40,9 +40,9 @@ const PROBLEMS: Readonly<Record<LoadFileProblem, (text: string) => string>> = {
   no_field: () => 'it names no field: choose one below',
   field_unknown: (text) => `no field is called “${text}”`,
   no_season: (text) => `${text}: the field is not in that season`,
-  no_time: (text) => `“${text}” is no date and time`,
-  no_weight: (text) => `“${text}” is no weight of a load`,
-  no_moisture: (text) => (text === '' ? 'it has no moisture: type one for all below' : `“${text}” is no moisture`),
+  no_time: (text) => `“${text}” is not a date and time`,
+  no_weight: (text) => `“${text}” is not a load’s weight`,
+  no_moisture: (text) => (text === '' ? 'it has no moisture: type one for all below' : `“${text}” is not a moisture`),
   place_unknown: (text) => `no place is called “${text}”`,
   in_future: (text) => `${text} has not come yet`,
 };

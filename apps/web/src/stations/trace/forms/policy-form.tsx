@@ -139,7 +139,7 @@ export function PolicyForm({
       {area(
         'testWeights',
         'Its test weight table',
-        'pounds a bushel and factor; empty: actual over legal',
+        'pounds a bushel and factor; blank: actual over legal',
         '50 0.893\n54 0.964',
       )}
       <div className="grid grid-cols-2 gap-3">

@@ -130,8 +130,8 @@ export function UnitForm({
       </fieldset>
       <div className="grid grid-cols-2 gap-3">
         <TextBox label="Approved yield" {...form.box('approvedYield')} />
-        <TextBox label="Insured acres" hint="empty: those of its fields" {...form.box('acres')} />
-        <TextBox label="Quality factor" hint="by the adjuster’s table; empty: 100" {...form.box('quality')} />
+        <TextBox label="Insured acres" hint="blank: those of its fields" {...form.box('acres')} />
+        <TextBox label="Quality factor" hint="by the adjuster’s table; blank: 100" {...form.box('quality')} />
       </div>
     </FormDrawer>
   );

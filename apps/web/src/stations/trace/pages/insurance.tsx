@@ -209,7 +209,8 @@ function Total({ units, onUnit }: { units: readonly UnitProduction[]; onUnit: ()
           ' short of the guarantee.'
         : `Every unit that is cut is above its guarantee.`}
       {still > 0 && ` ${still === 1 ? 'One unit is' : `${still} units are`} not cut to the end, and no account yet.`}
-      {open && ' Some of it lies in bins that nobody measured: it counts by the farm’s own scales until they are.'}
+      {open &&
+        ' Some of it lies in bins that have not been measured: it counts by the farm’s own scales until they are.'}
     </Verdict>
   );
 }
@@ -422,7 +423,7 @@ function Missing({ insurance: { inNoUnit, inSeveral } }: { insurance: InsuranceA
     <>
       {inNoUnit.length > 0 && (
         <p className="mt-4">
-          ◐ In no unit: {inNoUnit.map(({ fieldName }) => fieldName).join(', ')}. Their grain counts for nobody.
+          ◐ In no unit: {inNoUnit.map(({ fieldName }) => fieldName).join(', ')}. Their grain counts in no unit.
         </p>
       )}
       {inSeveral.length > 0 && (

@@ -106,7 +106,7 @@ function OneOwner({
       <div className="lg:grid lg:grid-cols-[1.5fr_1fr]">
         <Section label="Statement">
           {statement === null ? (
-            <p className="text-lg text-muted">The days at the right do not fit.</p>
+            <p className="text-lg text-muted">The days on the right need fixing.</p>
           ) : (
             <>
               <Verdict

@@ -36,7 +36,7 @@ export function TraceSearch({ farm }: { farm: Farm }) {
           {error ? (
             <p>{error.message}</p>
           ) : nothing ? (
-            <p className="text-muted">Nothing fits every one of these words.</p>
+            <p className="text-muted">Nothing matches all of these words.</p>
           ) : data ? (
             <>
               {(data.fields.length > 0 || data.places.length > 0) && (

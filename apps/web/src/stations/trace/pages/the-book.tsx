@@ -42,8 +42,8 @@ export function TheBook() {
 
 function reasonOf({ sound, records, changed, header, broken }: BookCheckAnswer): string {
   if (sound) return `All ${number(records)} records are as they were first written down.`;
-  if (changed?.missing) return `Records are missing or were added from number ${number(changed.seq)} on. Somebody changed the database by hand.`; // prettier-ignore
-  if (changed) return `Record ${number(changed.seq)} is not what was first written down. Somebody changed the database by hand. Bring back a backup from before, or ask whoever runs the server.`; // prettier-ignore
+  if (changed?.missing) return `Records are missing or were added from number ${number(changed.seq)} on. The database was changed by hand.`; // prettier-ignore
+  if (changed) return `Record ${number(changed.seq)} is not what was first written down. The database was changed by hand. Bring back a backup from before, or ask whoever runs the server.`; // prettier-ignore
   if (header.length > 0) return `What the book is read with was changed by hand: ${header.join(', ')}. Set it again under the field or place.`; // prettier-ignore
   return broken.length === 1 ? 'One record cannot be read. It counts nowhere.' : `${number(broken.length)} records cannot be read. They count nowhere.`; // prettier-ignore
 }
@@ -66,7 +66,7 @@ function Checked({ farm, answer, again }: { farm: Farm; answer: BookCheckAnswer;
         <p className="text-sm font-semibold">Fingerprint</p>
         <p className="font-mono text-xl">{fingerprint}</p>
         <p className="mt-1 max-w-prose text-muted">
-          Every printed ticket carries it. Change one record, and the fingerprint is another: paper proves the book.
+          Every printed ticket carries it. Change one record and the fingerprint changes: the paper proves the book.
         </p>
       </div>
       <OfPaper farm={farm} />
