@@ -83,7 +83,7 @@ describe('limits', () => {
           `${where} = ${limit} is refused`,
         ).toBe(false);
     }
-  });
+  }, 240_000);
 });
 
 describe('constants', () => {

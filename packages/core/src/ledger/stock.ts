@@ -5,6 +5,9 @@ import type { ReplayLog } from './replay-log.js';
 export const Out = { Mixed: 0, FirstIn: 1, LastIn: 2, Buyer: 3 } as const;
 export type Out = (typeof Out)[keyof typeof Out];
 
+/** Slots that a stock begins with. */
+const FEWEST_SLOTS = 16;
+
 /** Scales outside these are folded into the row before they can run out of range. */
 const LEAST_SCALE = 1e-100;
 const MOST_SCALE = 1e100;
@@ -22,15 +25,15 @@ const MOST_SCALE = 1e100;
  * keeps its own water while grain is only mixed, and drying brings all of them to one moisture.
  */
 export class Stock {
-  wet = new Float64Array(16);
+  wet: Float64Array;
   /** 1 - moisture */
-  dryFraction = new Float64Array(16);
-  scale = new Float64Array(16);
-  wetScale = new Float64Array(16);
+  dryFraction: Float64Array;
+  scale: Float64Array;
+  wetScale: Float64Array;
   readonly stride: number;
-  lo = new Int32Array(16);
-  hi = new Int32Array(16);
-  layerId = new Int32Array(16);
+  lo: Int32Array;
+  hi: Int32Array;
+  layerId: Int32Array;
   rows: Float64Array;
   private free: number[] = [];
   private used = 0;
@@ -52,12 +55,21 @@ export class Stock {
   /** Positions replayed. */
   position = 0;
 
+  /** @param slots how many it is made for; it grows beyond them */
   constructor(
     readonly lots: number,
     readonly places: number,
+    slots = FEWEST_SLOTS,
   ) {
     this.stride = 2 * lots;
-    this.rows = new Float64Array(16 * this.stride);
+    this.wet = new Float64Array(slots);
+    this.dryFraction = new Float64Array(slots);
+    this.scale = new Float64Array(slots);
+    this.wetScale = new Float64Array(slots);
+    this.lo = new Int32Array(slots);
+    this.hi = new Int32Array(slots);
+    this.layerId = new Int32Array(slots);
+    this.rows = new Float64Array(slots * this.stride);
     this.layers = Array.from({ length: places }, () => []);
     this.head = new Int32Array(places);
     this.harvested = new Float64Array(lots);
@@ -266,7 +278,9 @@ export class Stock {
 
   /** A copy that shares nothing, packed to what is in use. */
   snapshot(): Stock {
-    const copy = new Stock(this.lots, this.places);
+    let slots = FEWEST_SLOTS;
+    for (let p = 0; p < this.places; p++) slots += this.count(p);
+    const copy = new Stock(this.lots, this.places, slots);
     for (let p = 0; p < this.places; p++) {
       const to = copy.layers[p]!;
       for (const slot of this.slotsOf(p)) to.push(copy.adopt(this, slot));
@@ -291,11 +305,13 @@ export class Stock {
     const lo = (this.lo[own] = from.lo[slot]!);
     const hi = (this.hi[own] = from.hi[slot]!);
     this.wetScale[own] = from.wetScale[slot]!;
-    for (const [a, b] of [
-      [lo, hi],
-      [this.lots + lo, this.lots + hi],
-    ] as const) {
-      this.rows.set(from.rows.subarray(slot * this.stride + a, slot * this.stride + b), own * this.stride + a);
+    const rows = this.rows;
+    const { lots } = this;
+    const shift = (slot - own) * this.stride;
+    const end = own * this.stride + hi;
+    for (let i = own * this.stride + lo; i < end; i++) {
+      rows[i] = from.rows[i + shift]!;
+      rows[i + lots] = from.rows[i + lots + shift]!;
     }
     return own;
   }
