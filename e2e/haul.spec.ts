@@ -300,6 +300,7 @@ test('M17: two phones without a signal in the hour that comes twice: two loads, 
   // 58 minutes after the first, and the clock shows two minutes less.
   await load(onCart.page, cart, truck, '50,960', '11/1/2026 1:38 am second');
   await expect(onCart.page.getByRole('button', { name: 'Entries that wait' })).toContainText('2 entries wait');
+  await expect(onTruck.page.getByRole('button', { name: 'Entries that wait' })).toContainText('1 entry waits');
   for (const phone of [onTruck, onCart]) {
     phone.signal(true);
     await expect(phone.page.getByRole('button', { name: 'Entries that wait' })).toBeHidden({ timeout: 60_000 });
@@ -366,6 +367,8 @@ test('two phones that disagree by more than 1 %: both stay, nobody guesses, and 
   const time = (minutesAgo: number): string => wall.format(Date.now() - minutesAgo * 60_000).replace(' ', 'T');
   await load(phones[0].page, cart, truck, '41,000', time(12));
   await load(phones[1].page, cart, truck, '41,900', time(10));
+  for (const phone of phones)
+    await expect(phone.page.getByRole('button', { name: 'Entries that wait' })).toContainText('1 entry waits');
   for (const phone of phones) {
     phone.signal(true);
     await expect(phone.page.getByRole('button', { name: 'Entries that wait' })).toBeHidden({ timeout: 60_000 });

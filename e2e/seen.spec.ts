@@ -21,7 +21,7 @@ test('what machines saw and are not sure of is asked once: yes is a tap, somethi
   const asked = page.getByRole('region', { name: 'Was this a load?' });
   await expect(asked.getByRole('heading')).toContainText('(3)');
   await expect(asked.getByRole('listitem').first()).toContainText(
-    /Seen cart took on 300 bu at [\d:]+ [ap]m\.\s*Two stood beside it/,
+    /Seen cart took on 300 bu at [\d:]+ [ap]m\.\s*Two stood next to it/,
   );
   await asked.getByRole('button', { name: 'Yes: Seen Sixty → Seen cart' }).first().click();
   await expect(asked.getByRole('heading')).toContainText('(2)');

@@ -69,7 +69,7 @@ test('M12: the next load crosses the end of a contract; a late one comes first; 
   await expect(next).toContainText(/433\.1\d? bu over/);
   await expect(next).toContainText('$9,837.89');
   await expect(next).toContainText('$10,084.75');
-  await expect(next).toContainText('$246.87 hang on his rule');
+  await expect(next).toContainText('$246.87 depend on his rule');
   await expect(next).toContainText('Load 517 bu only');
   // A window that is over with bushels missing comes before everything.
   await page.goto(`${OWN}/sell/contracts`);

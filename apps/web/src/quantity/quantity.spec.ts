@@ -222,7 +222,7 @@ describe('what is said', () => {
       { seed: 5, numRuns: 200 },
     );
     expect(quantity.readWeight('4 t', 'bu', CORN).kg).toBe(4000);
-    expect(quantity.readWeight('312 ha', 'bu', CORN).error).toContain('no unit');
+    expect(quantity.readWeight('312 ha', 'bu', CORN).error).toContain('not a unit');
     expect(quantity.readWeight('18,0', 't', CORN).error).toContain('18.0');
     expect(quantity.readWeight('-4', 't', CORN).error).toBe('A weight cannot be less than zero');
   });
