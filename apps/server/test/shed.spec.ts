@@ -198,7 +198,7 @@ describe('breakdowns and acknowledgements', () => {
   });
   it('are refused for a machine that is not there, a cause that is none, a cost below zero', async () => {
     expect((await post('shed/breakdown', broke({ assetId: 'none' }))).body.message).toBe(
-      'No such machine in the shed.',
+      'There is no such machine in the shed.',
     );
     expect((await post('shed/breakdown', broke({ cost: -3 }))).body.message).toMatch(/The cost is from 0/);
     expect((await post('shed/breakdown', broke({ cause: 'ghosts' }))).status).toBe(400);
