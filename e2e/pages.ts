@@ -81,6 +81,10 @@ export const PAGES = [
 /** Opens a page and waits until nothing of it is on its way any more. */
 export async function openPage(page: Page, path: string, address = DEMO): Promise<void> {
   await page.goto(address + path);
+  await settled(page);
+}
+
+async function settled(page: Page): Promise<void> {
   await expect(page.locator('main h1').first()).toBeAttached();
   await expect(page.locator('.animate-spin')).toHaveCount(0);
   await expect(page.getByRole('progressbar')).toHaveCount(0);
@@ -96,9 +100,7 @@ export async function walkTo(page: Page, path: string): Promise<void> {
     dispatchEvent(new PopStateEvent('popstate', { state: null }));
   }, path);
   await expect(inFrame).toHaveAttribute('data-page', path);
-  await expect(page.locator('main h1').first()).toBeAttached();
-  await expect(page.locator('.animate-spin')).toHaveCount(0);
-  await expect(page.getByRole('progressbar')).toHaveCount(0);
+  await settled(page);
 }
 
 /** Finds a thing to do by typing, once the finder listens. */

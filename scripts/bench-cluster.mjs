@@ -7,6 +7,7 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { buildAll } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
+import { judge, wait } from './lib/holds.mjs';
 import { ensureMariadb } from './lib/packages.mjs';
 import { anyFreePort, until } from './lib/run.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
@@ -17,7 +18,6 @@ const SECONDS = Math.max(20, Number(values.seconds));
 const DEVICES = 30;
 const PAUSE_MS = 5000;
 const AGREE_MS = 1000;
-const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 await ensureMariadb();
 await buildAll();
@@ -25,11 +25,7 @@ const { ulid } = await import('ulid');
 const log = path.join(os.tmpdir(), `fanega-cluster-${process.pid}.log`);
 const cluster = await startCluster(mkdtempSync(path.join(os.tmpdir(), 'fanega-cluster-')));
 const servers = [];
-const failures = [];
-const check = (holds, what) => {
-  console.log(`${holds ? '●' : '■'} ${what}`);
-  if (!holds) failures.push(what);
-};
+const { check, failures } = judge();
 
 try {
   console.log('three nodes stand');

@@ -1,11 +1,12 @@
 // npm run bench:server [-- --seconds 60]: fifty devices that write twenty entries a second in all, and a server killed in the middle of
 // writing. Figures, and an exit code that says whether every acknowledged entry is there, none twice, and the book balances.
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { buildAll } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
+import { judge, memoryOf, wait } from './lib/holds.mjs';
 import { ensureMariadb } from './lib/packages.mjs';
 import { anyFreePort, ROOT, run } from './lib/run.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
@@ -19,7 +20,6 @@ const LIMIT_MS = 250;
 /** Single entries a second, as fast as it goes. */
 const FAST = 1000;
 const FLOOD = path.join(ROOT, 'scripts/lib/flood.mjs');
-const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 await ensureMariadb();
 await buildAll();
@@ -38,11 +38,7 @@ const databaseSays = async (sql) => {
   await connection.end();
   return rows;
 };
-const failures = [];
-const check = (holds, what) => {
-  console.log(`${holds ? '●' : '■'} ${what}`);
-  if (!holds) failures.push(what);
-};
+const { check, failures } = judge();
 
 try {
   const { farmId, call } = await enterDemo(server.address);
@@ -176,7 +172,7 @@ try {
 
   console.log('a flood: 100 strangers send large bodies at once, for 10 s');
   {
-    const rss = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.child.pid}/status`, 'utf8'))[1]) / 1024;
+    const rss = () => memoryOf(server.child.pid);
     const before = rss();
     let most = before;
     const ends = performance.now() + 10_000;

@@ -1,11 +1,12 @@
 // npm run soak [-- --minutes 30 --clients 20]: a farm's day of work, again and again: entries, readings, pages and their streams. Memory must
 // stay flat, nothing may be lost, no answer may be the server's fault. Figures, and an exit code that says whether it held.
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { buildServer } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
+import { judge, memoryOf, wait } from './lib/holds.mjs';
 import { ensureMariadb } from './lib/packages.mjs';
 import { anyFreePort } from './lib/run.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
@@ -22,7 +23,6 @@ const BREATH_MS = 1000;
 const WARM_SHARE = 1 / 3;
 /** How much more memory the last third may have than the middle one. */
 const MOST_GROWTH = 0.1;
-const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 await ensureMariadb();
 await buildServer();
@@ -32,11 +32,7 @@ const database = await startDatabase(dir, { quiet: true });
 const url = database.url('fanega_soak');
 await prepareDatabase(url, true);
 const server = await startServer({ url, port: await anyFreePort(), env: { FANEGA_LOG: 'error' } });
-let failed = 0;
-const check = (holds, what) => {
-  console.log(`${holds ? '●' : '■'} ${what}`);
-  if (!holds) failed++;
-};
+const { check, failures } = judge();
 
 try {
   const began = performance.now();
@@ -66,26 +62,12 @@ try {
       const k = made++;
       const at = new Date(now + 60_000 + k * 10).toISOString();
       // A few entries a second, as a large farm writes on its busiest evening: the book itself grows by little.
-      const cut = {
-        type: 'harvest',
-        id: ulid(),
-        at,
-        lot,
-        to: 'cart-1',
-        wetKg: 500,
-        moisture: 0.18,
-        method: 'cartScale',
-      };
-      const haul = {
-        type: 'move',
-        id: ulid(),
-        at: new Date(Date.parse(at) + 1).toISOString(),
-        from: 'cart-1',
-        to: 'truck-3',
-        wetKg: 500,
-      };
-      if (k % 10 === 0 && (await timed(() => call('POST', `/farms/${farmId}/entries`, { entries: [cut, haul] }))))
-        written += 2;
+      if (k % 10 === 0) {
+        const cut = { type: 'harvest', id: ulid(), at, lot, to: 'cart-1', wetKg: 500, moisture: 0.18, method: 'cartScale' }; // prettier-ignore
+        const after = new Date(Date.parse(at) + 1).toISOString();
+        const haul = { type: 'move', id: ulid(), at: after, from: 'cart-1', to: 'truck-3', wetKg: 500 };
+        if (await timed(() => call('POST', `/farms/${farmId}/entries`, { entries: [cut, haul] }))) written += 2;
+      }
       if (k % 50 === 0)
         await timed(() =>
           call('POST', `/farms/${farmId}/fields/reading`, { id: ulid(), at, fieldId, source: 'hand', moisture: 0.18 }),
@@ -103,7 +85,7 @@ try {
   const memory = [];
   const watch = async () => {
     for (let last = 0; goesOn();) {
-      const mb = Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.child.pid}/status`, 'utf8'))[1]) / 1024;
+      const mb = memoryOf(server.child.pid);
       const share = (performance.now() - began) / ENDS_MS;
       memory.push({ share, mb });
       if (share - last > 0.1) {
@@ -138,4 +120,4 @@ try {
   await database.stop();
   rmSync(dir, { recursive: true, force: true });
 }
-process.exit(failed > 0 ? 1 : 0);
+process.exit(failures.length > 0 ? 1 : 0);

@@ -7,8 +7,8 @@ import { ACCESS, type Access, type CalledRequest } from './access.js';
 import { Refused } from './refused.js';
 
 const BODY = 'fanega:body';
-/** `book` and `archive` are taken in by their routes as they come, piece by piece. */
-type Large = 'book' | 'photo' | 'archive';
+/** A `stream` is taken in by its route as it comes, piece by piece. */
+type Large = 'photo' | 'stream';
 
 /** A route that takes more than a megabyte. */
 export const TakesBody = (kind: Large) => SetMetadata(BODY, kind);
@@ -41,7 +41,7 @@ export class BodyGuard implements CanActivate {
     const targets = [context.getHandler(), context.getClass()];
     const access = this.reflector.getAllAndOverride<Access | undefined>(ACCESS, targets);
     const large = this.reflector.getAllAndOverride<Large | undefined>(BODY, targets);
-    if (large === 'archive' || large === 'book') return true;
+    if (large === 'stream') return true;
     await readBody(request, http.getResponse(), large ? PHOTO : access === 'public' ? STRANGER : MEMBER);
     if (large === 'photo') return true;
     const body: unknown = request.body;

@@ -1,5 +1,5 @@
 import { CloudOff, TriangleAlert } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
 import { useFarm } from '../data/farm';
 import { useOutbox } from '../data/outbox';
 import { clock } from '../quantity/time';
@@ -12,17 +12,18 @@ const QueueList = lazy(() => import('./queue-list'));
 const LATE_MS = 1500;
 
 /**
- * How many entries wait on this device, since when; one tap shows them. Nothing while none waits.
- * @param roomy its room is kept where it stands: it comes at once
+ * How many entries wait on this device, since when; one tap shows them.
+ * @param none stands in its place while none waits: its room is kept, and it comes at once; without it there is nothing, and it comes late
  */
-export function QueueBar({ roomy = false }: { roomy?: boolean }) {
+export function QueueBar({ none }: { none?: ReactNode }) {
+  const roomy = none !== undefined;
   const farm = useFarm();
   const { waiting } = useOutbox();
   const [open, setOpen] = useState(false);
   const own = waiting.filter((item) => item.farmId === farm.id);
   const refused = own.filter((item) => item.refused !== undefined).length;
   const late = useLasting(own.length > 0);
-  if (own.length === 0 || !(late || roomy || refused > 0)) return null;
+  if (own.length === 0 || !(late || roomy || refused > 0)) return none ?? null;
   const Icon = refused > 0 ? TriangleAlert : CloudOff;
   return (
     <>

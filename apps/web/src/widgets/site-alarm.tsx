@@ -14,7 +14,7 @@ export default function SiteAlarm() {
   const farm = useFarm();
   useTicking();
   const all = siteAlarms(farm, useSite(farm), farm.clock());
-  // Who takes care of it is asked only where something is the matter.
+  // Who sees to it is asked only where something is the matter.
   return all.length === 0 ? null : <Banner farm={farm} alarms={all} />;
 }
 

@@ -1,4 +1,3 @@
-import type { Progress } from '../../platform/lines.js';
 import { Inject, Injectable } from '@nestjs/common';
 import type { Book } from '@fanega/core';
 import type { Writable } from 'node:stream';
@@ -6,6 +5,7 @@ import path from 'node:path';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { ulid } from 'ulid';
 import { FarmRow } from '../../platform/entities/farm.entity.js';
+import type { Progress } from '../../platform/lines.js';
 import { Refused } from '../../platform/refused.js';
 import { ArchiveReader } from './archive.js';
 import { dumpFarm } from './dump.repository.js';

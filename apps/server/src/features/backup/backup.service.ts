@@ -1,4 +1,3 @@
-import type { Progress } from '../../platform/lines.js';
 import { createWriteStream } from 'node:fs';
 import { mkdir, mkdtemp, readdir, rename, rm, stat } from 'node:fs/promises';
 import os from 'node:os';
@@ -11,6 +10,7 @@ import { ulid } from 'ulid';
 import { Clock } from '../../platform/clock.js';
 import { CONFIG, type Config } from '../../platform/config.js';
 import { FarmWrites } from '../../platform/farm-write.js';
+import type { Progress } from '../../platform/lines.js';
 import { Refused } from '../../platform/refused.js';
 import { LedgerService } from '../ledger/index.js';
 import { MOST_UNPACKED } from './archive.js';

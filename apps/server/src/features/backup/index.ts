@@ -62,7 +62,7 @@ export class BackupController {
   @Post('backup')
   @HttpCode(200)
   @Allow('owner')
-  @TakesBody('archive')
+  @TakesBody('stream')
   @Answers('BroughtLine')
   async bring(@Param('farmId') farmId: string, @Req() request: Request, @Res() response: Response): Promise<void> {
     const { bring, drop } = await this.backups.receive(farmId, request);

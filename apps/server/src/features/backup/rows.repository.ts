@@ -1,5 +1,5 @@
-import type { Progress } from '../../platform/lines.js';
 import type { DataSource, EntityManager } from 'typeorm';
+import type { Progress } from '../../platform/lines.js';
 import { Refused } from '../../platform/refused.js';
 import type { ArchiveReader } from './archive.js';
 import type { Packed } from './dump.repository.js';
@@ -8,8 +8,6 @@ import { farmTables, schemaOf } from './tables.repository.js';
 const AT_ONCE = 500;
 /** Every farm has these from its first moment on. */
 const FROM_THE_START = new Set(['farm_topics', 'farm_trust', 'memberships']);
-
-/** What is being done, and how far it is. */
 
 type Row = Record<string, unknown>;
 

@@ -176,7 +176,7 @@ export class LedgerController {
   @Post('book')
   @HttpCode(200)
   @Allow('owner')
-  @TakesBody('book')
+  @TakesBody('stream')
   @Answers('BroughtLine')
   async restore(
     @Param('farmId') farmId: string,

@@ -17,7 +17,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock, isoOf } from '../../platform/clock.js';
-import type { InviteRow } from '../../platform/entities/identity.entity.js';
+import type { InviteRow, UserRow } from '../../platform/entities/identity.entity.js';
 import { FarmWrites, type Tx } from '../../platform/farm-write.js';
 import { Refused } from '../../platform/refused.js';
 import { hashToken, mayBeToken, newToken } from '../../platform/tokens.js';
@@ -30,6 +30,8 @@ const PASSWORD_DAYS = 2;
 const MOST_TOKENS = 100;
 const AUDIT_PAGE = 200;
 const rank = (role: Role): number => ROLES.indexOf(role);
+/** What others know of somebody, and try first. */
+const knownOf = (user: Pick<UserRow, 'name' | 'email'> | null): string[] => (user ? [user.name, user.email] : []);
 /** Of an invitation or a job that is shut. */
 export const noLink = (): Refused => new Refused('not_found', 'This link was used, has ended, or there never was one like it. Ask for a new one.'); // prettier-ignore
 
@@ -160,8 +162,7 @@ export class MembersService {
     const row = await this.open(secret);
     if (row.kind !== 'password' || row.userId === null) throw noLink();
     const { userId } = row;
-    const user = await this.people.user(userId);
-    const passwordHash = await this.passwords.choose(password, [user?.name ?? '', user?.email ?? '']);
+    const passwordHash = await this.passwords.choose(password, knownOf(await this.people.user(userId)));
     await this.through(row, row.givenTo, async (tx) => {
       await this.people.setPassword(tx, userId, passwordHash);
       await this.people.endSessions(tx, userId);
@@ -245,11 +246,7 @@ export class MembersService {
     const isRight = await this.passwords.isRight(user?.passwordHash, old);
     if (!isRight)
       throw new Refused('sign_in_wrong', 'The old password is wrong.', [{ field: 'old', code: 'sign_in_wrong', message: 'the old password is wrong' }]); // prettier-ignore
-    await this.people.setPassword(
-      null,
-      caller.id,
-      await this.passwords.choose(password, [user?.name ?? '', user?.email ?? '']),
-    );
+    await this.people.setPassword(null, caller.id, await this.passwords.choose(password, knownOf(user)));
     await this.people.endOthers(caller.id, tokenHash);
   }
 

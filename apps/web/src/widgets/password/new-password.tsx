@@ -21,7 +21,7 @@ export function NewPasswordBox({
     short || strength === null
       ? `${PASSWORD_LETTERS.least} characters or more; a few words are easily kept in mind`
       : strength.wrong === null
-        ? `${WORDS[strength.score as 2 | 3 | 4]}`
+        ? WORDS[strength.score as keyof typeof WORDS]
         : `Too easy: ${strength.wrong}`;
   return (
     <div>

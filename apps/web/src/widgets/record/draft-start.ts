@@ -20,7 +20,7 @@ export interface Draft {
   /** ULID of the entry to be; the same for every try to send it. */
   readonly id: string;
   readonly lot: string;
-  /** Part of the field; blank: none told. */
+  /** Part of the field; empty: none told. */
   readonly zone: string;
   readonly from: string;
   readonly to: string;
@@ -36,14 +36,14 @@ export interface Draft {
   readonly ticket: string;
   readonly price: string;
   readonly reason: string;
-  /** Wall time on the farm; blank: now. */
+  /** Wall time on the farm; empty: now. */
   readonly time: string;
   /** It was long ago, and that is no slip of the year. */
   readonly longAgo: boolean;
-  /** Why it goes where something speaks against it; blank: nobody said. */
+  /** Why it goes where something speaks against it; empty: nobody said. */
   readonly anyway: string;
   readonly note: string;
-  /** Who it was, where that is not who is signed in; blank: who is. */
+  /** Who it was, where that is not who is signed in; empty: who is. */
   readonly by: string;
   /** The entry that this one replaces. */
   readonly replaces: string;

@@ -1,6 +1,5 @@
 import { WifiOff } from 'lucide-react';
 import type { Farm } from '../../../data/farm';
-import { useOutbox } from '../../../data/outbox';
 import { clock } from '../../../quantity/time';
 import { ThemeButton } from '../../../ui/theme';
 import { ClockNote } from '../../../widgets/clock-note';
@@ -24,7 +23,6 @@ export function CabHead({
   onLeave: () => void;
 }) {
   const { timeZone } = farm.data.farm;
-  const waiting = useOutbox().waiting.filter(({ farmId }) => farmId === farm.id);
   return (
     <>
       <header className="flex items-center justify-between gap-3 border-b border-ink px-4">
@@ -47,10 +45,9 @@ export function CabHead({
             {say('offline', { time: clock(farm.data.now, timeZone) })}
           </p>
         )}
-        <QueueBar roomy />
-        {!offline && waiting.length === 0 && (
-          <p className="flex items-center px-4 text-base text-muted">● {say('allSent')}</p>
-        )}
+        <QueueBar
+          none={offline ? null : <p className="flex items-center px-4 text-base text-muted">● {say('allSent')}</p>}
+        />
       </div>
       <ClockNote />
       <NewerNote />

@@ -105,7 +105,8 @@ export function CountLoss({
   const go = (step: number) => setDraft({ ...draft, step });
   const form = useFields({
     boxes: countBoxes(per),
-    keptAs: `loss.${name}.${system()}`,
+    // Another name than before: what an older program kept here has other boxes.
+    keptAs: `loss.count.${name}.${system()}`,
     start: () => {
       // The same field again: its frame, its terms and what lay there before harvest stay true.
       const [last] = checksOf(farm, notebook, machineId).filter((one) => one.body.lotId === lotId);

@@ -13,7 +13,7 @@ import {
   windowFor,
 } from '@fanega/core';
 import { SelectBox, TextBox } from '../../../ui';
-import { oneOf, readBoxes } from '../../../ui/form/box';
+import { oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
@@ -60,9 +60,15 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
     standsHours: figureBox(between(0, 10_000), hours, { missing }),
     standsHourly: figureBox(between(0, 1_000_000), dollarsTyped, { missing }),
   };
+  /** The two loss counts that are compared; null where they are typed. */
+  const comparedBy = ({ oldCount, newCount }: { oldCount: string; newCount: string }) => {
+    const [before, after] = [oldCount, newCount].map((id) => checks.find(({ body }) => body.id === id));
+    return before && after && before !== after ? compareLoss(before.check, after.check, { pricePerBu: 1, areaLeft: 1 }) : null; // prettier-ignore
+  };
   const form = useFields({
     keptAs: `wear.${farm.id}.${machineId}.${crop.id}`,
     boxes,
+    unasked: (typed) => (comparedBy(typed) ? ['gain', 'uncertainty'] : []),
     start: () => ({
       oldCount: checks[1]?.body.id ?? TYPED,
       newCount: checks[1] ? checks[0]!.body.id : TYPED,
@@ -81,13 +87,12 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
     save: () => Promise.resolve(false),
   });
   const { texts } = form;
-  const [before, after] = [texts.oldCount, texts.newCount].map((id) => checks.find(({ body }) => body.id === id));
-  const counted = before && after && before !== after ? compareLoss(before.check, after.check, { pricePerBu: 1, areaLeft: 1 }) : null; // prettier-ignore
-  const { values, errors } = readBoxes(boxes, texts, counted ? ['gain', 'uncertainty'] : []);
+  const counted = comparedBy(texts);
+  const { values, errors } = form.read();
   let input: WearPartInput | null = null;
   let found: WearPartResult | null = null;
   let refused: string | null = null;
-  if (Object.keys(errors).length === 0) {
+  if (values) {
     input = {
       gain: counted ? counted.gain : values.gain,
       uncertainty: counted ? counted.uncertainty : values.uncertainty,

@@ -14,7 +14,7 @@ import {
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
 } from '@fanega/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useLayoutEffect, useMemo, useState } from 'react';
 import { Bar, BarChart, CartesianGrid, Cell, XAxis, YAxis } from 'recharts';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
@@ -90,17 +90,19 @@ export default function HowManyTrucks({
     save: () => Promise.resolve(false),
   });
   // Another place, said here or on another page, brings its own road and hours.
-  const broughtBy = useRef(to);
-  useEffect(() => {
-    if (broughtBy.current === to) return;
-    broughtBy.current = to;
+  const [textsOf, setTextsOf] = useState(to);
+  useLayoutEffect(() => {
+    if (textsOf === to) return;
+    setTextsOf(to);
     const { road, opens, closes } = start();
     form.set('road', road);
     form.set('opens', opens);
     form.set('closes', closes);
-  });
-  const { values, errors } = form.read();
-  // The worker is asked anew where what is typed says another day, not at each drawing.
+  }, [to, textsOf]); // eslint-disable-line react-hooks/exhaustive-deps -- only another place brings its own
+  const { values: read, errors } = form.read();
+  // No day is simulated with the road of the place before.
+  const values = textsOf === to ? read : null;
+  // Two hundred days are simulated again only when the boxes say another day.
   const said = JSON.stringify(values);
   const day = useMemo(() => (values ? dayOf(values, to, times, sheet) : null), [said, to, times, sheet]); // eslint-disable-line react-hooks/exhaustive-deps -- `said` is `values`
   const rate = values ? rateOf(values) : 0;
