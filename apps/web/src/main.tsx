@@ -24,7 +24,6 @@ createRoot(document.getElementById('root')!).render(
         keepPreviousData: true,
         revalidateOnFocus: true,
         errorRetryInterval: 3000,
-        dedupingInterval: 200,
       }}
     >
       <BrowserRouter>

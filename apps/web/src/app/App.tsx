@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect } from 'react';
+import { lazy, Suspense, useDeferredValue, useEffect } from 'react';
 import { Route, Routes, useLocation } from 'react-router';
 import { Toaster } from '../ui/toast';
 import { keepLastFarm, lastFarm } from '../data/early';
@@ -114,9 +114,11 @@ function FarmPages({ farmId, job = false }: { farmId: string; job?: boolean }) {
   useReadersClock();
   useEffect(() => keepLastFarm(farmId), [farmId]);
   const { farm, error, offline, retry } = useFarmState(farmId);
+  // The first drawing of a page is the longest: in slices, between which the browser answers.
+  const begun = useDeferredValue(farm !== undefined);
   const { pathname } = useLocation();
   const inCab = job || pathname.startsWith('/cab');
-  if (!farm) {
+  if (!farm || !begun) {
     if (!error) return <Loading what="Opening the book" />;
     return <Failure message={error.message} unreachable={error.unreachable} onRetry={retry} />;
   }

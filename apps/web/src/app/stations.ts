@@ -19,22 +19,37 @@ export const STATIONS = {
 type Station = keyof typeof STATIONS;
 
 const of = <const T extends string>(...names: T[]) => names.map((name) => `/api/farms/{farmId}/${name}` as const);
-const BAR = of('shed/records');
-const NOTEBOOK = of('fields/records', 'cut/records', 'haul/records');
+const BAR = of('shed/records', 'store/records', 'motors');
+const NOTEBOOK = of('fields/records', 'cut/records', 'haul/records', 'dry/records');
 /** What a station's pages open with; a hint to ask early, and no more. */
 const ANSWERS: Readonly<Record<Station, readonly GetPath[]>> = {
-  today: BAR,
+  today: [...BAR, ...NOTEBOOK, ...of('wet', 'haul', 'fuel', 'sell/records', 'deliveries')],
   fields: [...of('lots'), ...NOTEBOOK, ...BAR],
   field: [...of('lots'), ...NOTEBOOK, ...BAR],
   nextField: [...of('lots'), ...NOTEBOOK, ...BAR],
   cab: [...NOTEBOOK, ...of('haul', 'lots')],
   cut: [...of('lots'), ...NOTEBOOK, ...BAR],
-  dry: [...NOTEBOOK, ...BAR],
+  dry: [...NOTEBOOK, ...BAR, ...of('wet')],
   haul: [...of('haul', 'lots'), ...NOTEBOOK, ...of('devices'), ...BAR],
   store: BAR,
-  sell: [...of('deliveries'), ...BAR],
+  sell: [...of('deliveries', 'sell/records'), ...BAR],
   shed: BAR,
   trace: [...of('lots', 'deliveries'), ...BAR],
+};
+
+/** What a page draws behind its station's frame, begun with it and not only once the frame is drawn; a hint, and no more. */
+const BEHIND: Readonly<Record<string, () => Promise<unknown>>> = {
+  '/': () =>
+    Promise.all([import('../widgets/alarm-list'), import('../widgets/seen-questions'), import('../stations/today/gaps')]),
+  '/dry': () => import('../stations/dry/pages/dryer'),
+  '/dry/deadlines': () => import('../stations/dry/pages/deadlines'),
+  '/dry/bin': () => import('../stations/dry/pages/in-bin'),
+  '/haul/weights': () => import('../stations/haul/pages/scale-comparison'),
+  '/sell/next': () => import('../stations/sell/pages/next-load'),
+  '/sell/where': () => import('../stations/sell/pages/where'),
+  '/sell/position': () => import('../stations/sell/pages/position'),
+  '/store/air': () => import('../stations/store/pages/air'),
+  '/store/routes': () => import('../stations/store/pages/routes'),
 };
 
 function stationOf(pathname: string): Station | undefined {
@@ -55,5 +70,6 @@ export function preloadStation(pathname: string): void {
   const station = stationOf(pathname);
   if (station === undefined) return;
   void STATIONS[station]();
+  void BEHIND[pathname]?.();
   askForFarm(ANSWERS[station]);
 }
