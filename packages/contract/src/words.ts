@@ -57,6 +57,8 @@ const RULES: Readonly<Record<string, string>> = {
   shares_whole: 'the shares of the axles must come to the whole',
   permit_ends_first: 'the permit ends before it begins',
   sample_without_figure: 'a sample needs at least one figure',
+  points_rise: 'each row takes off more points than the one above',
+  rate_falls: 'more points take longer: each row takes less than the one above',
   ends_before_it_begins: 'it ends before it begins',
   out_without_reason: 'say why it is out of service',
   machine_twice: 'each machine needs an id of its own',

@@ -377,6 +377,16 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
   ],
   dryingCost: [job],
   quickDryingCost: [10, 0.02, 1.8, 0.01, 0.12],
+  bushelPointsAt: [
+    {
+      bushelPointsPerHour: 2600,
+      byPoints: [
+        { points: 5, bushelsPerHour: 700 },
+        { points: 10, bushelsPerHour: 400 },
+      ],
+    },
+    7,
+  ],
   dryerRate: [2600, 5, 2000],
   dryTo: [corn, { moisture: 0.2, months: 10, buyerBase: 0.15, damagedPoints: 0.5 }],
   dryOrDock: [

@@ -4258,6 +4258,8 @@ export interface components {
       readonly crop?:
         'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
       readonly packFactor?: number;
+      readonly sideDraw?: boolean;
+      readonly sweep?: boolean;
       /** @description bu/h */
       readonly unloadPerHour?: number;
       readonly note?: string;
@@ -5089,6 +5091,14 @@ export interface components {
       readonly type: 'continuous' | 'batch' | 'in bin' | 'natural air';
       /** @description bu·points/h */
       readonly bushelPointsPerHour: number;
+      readonly byPoints?: readonly {
+        /** @description points */
+        readonly points: number;
+        /** @description bu/h */
+        readonly bushelsPerHour: number;
+      }[];
+      /** @description °C */
+      readonly mostPlenum?: number;
       /** @description bu/h */
       readonly mostBushelsPerHour?: number;
       /** @enum {string} */

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { CROPS } from '../crops/index.js';
 import { fahrenheitToCelsius } from '../units/index.js';
-import { deadlines, dryerNow, type DryerNowInput, dryerOf, type WetPlace } from './index.js';
+import { DRYER_SETUP } from '../records/index.js';
+import { bushelPointsAt, deadlines, dryerNow, type DryerNowInput, dryerOf, type WetPlace } from './index.js';
 
 const NOW = Date.UTC(2026, 8, 8, 20);
 const HOUR = 3_600_000;
@@ -58,6 +59,24 @@ describe('the dryer now', () => {
     const dry = dryerNow(input({ readPerHour: 1000, moistureOut: [0.14, 0.141, 0.142] }));
     expect(dry.setPerHour).toBeCloseTo((1000 * 2.7) / 1.8, 6);
     expect(dryerNow(input({ moistureOut: [0.152, 0.154] })).setPerHour).toBeNull();
+  });
+  it('takes by its own table between its rows, and as its end’s points say beyond them', () => {
+    const byPoints = [
+      { points: 5, bushelsPerHour: 700 },
+      { points: 10, bushelsPerHour: 400 },
+    ];
+    const dryer = { bushelPointsPerHour: 2600, byPoints };
+    expect(bushelPointsAt(dryer, 5)).toBe(3500);
+    // Half way between the rows it takes 550 bu/h.
+    expect(bushelPointsAt(dryer, 7.5) / 7.5).toBeCloseTo(550, 9);
+    expect(bushelPointsAt(dryer, 20) / 20).toBeCloseTo(200, 9);
+    expect(bushelPointsAt(dryer, 2.5) / 2.5).toBeCloseTo(1400, 9);
+    expect(bushelPointsAt({ bushelPointsPerHour: 2600 }, 7)).toBe(2600);
+    const broken = (rows: readonly object[]) =>
+      DRYER_SETUP.rules.map((rule) => rule.broken({ byPoints: rows } as never)).filter((field) => field !== null);
+    expect(broken(byPoints)).toEqual([]);
+    expect(broken([...byPoints].reverse())).toContain('byPoints.1.points');
+    expect(broken([byPoints[0]!, { points: 10, bushelsPerHour: 800 }])).toEqual(['byPoints.1.bushelsPerHour']);
   });
   it('takes what it can from its own sheet, else from what Which field next? was told', () => {
     const plan = { bushelPointsPerHour: 2600, dryTo: 0.15, mostStep: 2 };

@@ -34,7 +34,7 @@ export {
 export { wetView, WET_ABOVE, type WetLayer, type WetPlace } from './view.js';
 export { dryerCry, type DryerCry } from './dryer-cry.js';
 export { deadlines, keepsFor, type Deadline, type GrainWarmth } from './deadlines.js';
-export { dryerOf, type DryerAbility } from './dryer-of.js';
+export { bushelPointsAt, dryerOf, type DryerAbility } from './dryer-of.js';
 export { DRYER_NOW, dryerNow, type DryerNow, type DryerNowInput } from './dryer-now.js';
 export {
   BIN_PLAN,

@@ -11,7 +11,7 @@ import {
   WEEKDAYS,
 } from '../records/index.js';
 import type { ChainNow, Elsewhere } from './chain.js';
-import { dryerOf } from '../dry/index.js';
+import { bushelPointsAt, dryerOf } from '../dry/index.js';
 import { machineRate } from './machine-rate.js';
 import { USUAL_CART_DRIVE_MIN, USUAL_HOME_PIT } from './usual.js';
 import type { HaulView } from './view.js';
@@ -418,7 +418,7 @@ export function chainNow(
       ? Math.min(
           50_000,
           dryer.mostBushelsPerHour ?? Infinity,
-          dryer.bushelPointsPerHour / (100 * (moisture - dryer.dryTo)),
+          bushelPointsAt(dryer, 100 * (moisture - dryer.dryTo)) / (100 * (moisture - dryer.dryTo)),
         )
       : 50_000;
   const binRoom = farm.data.places

@@ -1,34 +1,65 @@
-import { choice, flag, idOf, instant, moistureField, number, optional, text } from './field.js';
+import { choice, flag, idOf, instant, list, moistureField, number, optional, record, text } from './field.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 
 export const DRYER_TYPES = ['continuous', 'batch', 'in bin', 'natural air'] as const;
 export const DRYER_FUELS = ['propane', 'naturalGas', 'electric'] as const;
 
+/** A row of a dryer's table: what it takes in an hour where so many points come off. */
+export const DRYER_ROW = { points: number(0.5, 40, 'points'), bushelsPerHour: number(1, 100_000, 'bu/h') };
+
 /** A dryer: what it takes in an hour, what it burns, and what it cannot do without. */
-export const DRYER_SETUP = settingKind('dryerSetup', 'dry', 'dryer_setups', 'places', {
-  type: choice(DRYER_TYPES),
-  /** wet bushels an hour times points, at its rating */
-  bushelPointsPerHour: number(1, 1e6, 'bu·points/h'),
-  /** what its unload takes at most */
-  mostBushelsPerHour: optional(number(1, 100_000, 'bu/h')),
-  fuel: choice(DRYER_FUELS),
-  /** of a gallon, a therm or a kWh */
-  fuelPrice: number(0, 1000, '$'),
-  /** gallons, therms or kWh of heat for a point and wet bushel; its own records beat every table */
-  fuelPerPointBushel: number(0.0001, 2, 'units'),
-  kWhPerPointBushel: number(0, 1, 'kWh'),
-  powerPrice: number(0, 10, '$/kWh'),
-  /** after which it shuts off when no wet grain comes */
-  refillMin: optional(number(1, 600, 'min')),
-  /** points that the moisture may jump */
-  mostStep: number(0, 20, 'points'),
-  /** it should come out at */
-  dryTo: moistureField(),
-  /** within which of it nothing is turned */
-  band: number(0.001, 0.03, 'fraction'),
-  /** it comes out hot and is cooled in the bin */
-  coolsInBin: flag(),
-});
+export const DRYER_SETUP = settingKind(
+  'dryerSetup',
+  'dry',
+  'dryer_setups',
+  'places',
+  {
+    type: choice(DRYER_TYPES),
+    /** wet bushels an hour times points, at its rating */
+    bushelPointsPerHour: number(1, 1e6, 'bu·points/h'),
+    /** its maker's table, or the farm's own, by rising points; it counts before the rating */
+    byPoints: optional(list(record(DRYER_ROW), 2, 6)),
+    /** air above which its book allows no grain */
+    mostPlenum: optional(number(20, 200, '°C')),
+    /** what its unload takes at most */
+    mostBushelsPerHour: optional(number(1, 100_000, 'bu/h')),
+    fuel: choice(DRYER_FUELS),
+    /** of a gallon, a therm or a kWh */
+    fuelPrice: number(0, 1000, '$'),
+    /** gallons, therms or kWh of heat for a point and wet bushel; its own records beat every table */
+    fuelPerPointBushel: number(0.0001, 2, 'units'),
+    kWhPerPointBushel: number(0, 1, 'kWh'),
+    powerPrice: number(0, 10, '$/kWh'),
+    /** after which it shuts off when no wet grain comes */
+    refillMin: optional(number(1, 600, 'min')),
+    /** points that the moisture may jump */
+    mostStep: number(0, 20, 'points'),
+    /** it should come out at */
+    dryTo: moistureField(),
+    /** within which of it nothing is turned */
+    band: number(0.001, 0.03, 'fraction'),
+    /** it comes out hot and is cooled in the bin */
+    coolsInBin: flag(),
+  },
+  [
+    {
+      name: 'points_rise',
+      broken: ({ byPoints = [] }) => {
+        const wrong = byPoints.findIndex(({ points }, i) => i > 0 && points <= byPoints[i - 1]!.points);
+        return wrong < 0 ? null : `byPoints.${wrong}.points`;
+      },
+    },
+    {
+      name: 'rate_falls',
+      broken: ({ byPoints = [] }) => {
+        const wrong = byPoints.findIndex(
+          ({ bushelsPerHour }, i) => i > 0 && bushelsPerHour >= byPoints[i - 1]!.bushelsPerHour,
+        );
+        return wrong < 0 ? null : `byPoints.${wrong}.bushelsPerHour`;
+      },
+    },
+  ],
+);
 export type DryerSetup = SettingOf<typeof DRYER_SETUP>;
 
 /** What a dryer's control cries out. */

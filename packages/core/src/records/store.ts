@@ -23,6 +23,10 @@ export const BIN_SETUP = settingKind(
     crop: optional(choice(CROP_IDS)),
     /** packed over loose density: a measured factor of the farm's own bin beats every table */
     packFactor: optional(number(0.9, 1.4, '')),
+    /** a spout in its wall lets the upper grain out */
+    sideDraw: optional(flag()),
+    /** an auger sweeps its floor */
+    sweep: optional(flag()),
     /** of its gate or auger */
     unloadPerHour: optional(number(1, 60_000, 'bu/h')),
     note: optional(text(200)),

@@ -233,6 +233,7 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
   const recorder = useRecorder();
   const navigate = useNavigate();
   const kept = useBinSetups().data?.settings.placeState[place.id];
+  const setup = useBinSetups().data?.settings.binSetup[place.id]?.value;
   const state = placeNow(kept?.value, farm.data.now);
   const [stating, setStating] = useState(false);
   const held = farm.held(place.id);
@@ -358,6 +359,17 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
               ? 'Flat floor, center sump: the newest comes out first.'
               : 'Hopper: the oldest comes out first.'}
           </p>
+          {setup?.sideDraw && (
+            <p className="mt-1 text-sm text-muted">
+              It has a side draw: that lets the upper grain out and loads one side of the wall. Draw the core down
+              first, as the bin&rsquo;s book says.
+            </p>
+          )}
+          {setup?.sweep === false && (
+            <p className="mt-1 text-sm text-muted">
+              No sweep: what stays on the floor is shoveled, with every auger locked out and a second person outside.
+            </p>
+          )}
         </div>
       )}
       {layers.length === 1 && place.withdrawal === 'mixed' && (

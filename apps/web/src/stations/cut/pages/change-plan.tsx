@@ -6,6 +6,7 @@ import {
   cropOf,
   CROPS,
   cuttableAcres,
+  bushelPointsAt,
   dryerOf,
   fieldFacts,
   type FieldFacts,
@@ -97,7 +98,7 @@ export default function ChangePlan({ farm, notebook, rows, machineId }: CutGiven
       yieldBu: cropYield.text(perAcre, k),
       price: price.text(paid, k),
       lost: '0',
-      takes: dryer && points > 0.5 ? grainRate.text(dryer.bushelPointsPerHour / points, k) : '',
+      takes: dryer && points > 0.5 ? grainRate.text(bushelPointsAt(dryer, points) / points, k) : '',
     };
   };
   const boxesOf = (id: string) => ({

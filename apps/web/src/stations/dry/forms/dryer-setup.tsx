@@ -1,8 +1,17 @@
-import { DRYER_FUELS, DRYER_SETUP, DRYER_TYPES, type DryerSetup, FUELS, type FuelId } from '@fanega/core';
+import { DRYER_FUELS, DRYER_ROW, DRYER_SETUP, DRYER_TYPES, type DryerSetup, FUELS, type FuelId } from '@fanega/core';
 import { useFarm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
-import { count, dollarsTyped, dryingRate, grainRate, minutes, moisture, number } from '../../../quantity/quantity';
+import {
+  count,
+  dollarsTyped,
+  dryingRate,
+  grainRate,
+  minutes,
+  moisture,
+  number,
+  temperature,
+} from '../../../quantity/quantity';
 import { SelectBox, TextBox } from '../../../ui';
 import { oneOf, yesNo } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
@@ -36,6 +45,51 @@ export const USUAL_DRYER: DryerSetup = {
   coolsInBin: false,
 };
 
+const ROWS = [0, 1, 2, 3] as const;
+type Row = (typeof ROWS)[number];
+
+const rowBoxes = (per: number) => {
+  const points = figureOrNone(DRYER_ROW.points, count);
+  const rate = figureOrNone(DRYER_ROW.bushelsPerHour, grainRate, { per });
+  return { p0: points, p1: points, p2: points, p3: points, r0: rate, r1: rate, r2: rate, r3: rate };
+};
+function rowTexts({ byPoints = [] }: DryerSetup, per: number) {
+  const p = (i: Row): string => count.text(byPoints[i]?.points);
+  const r = (i: Row): string => grainRate.text(byPoints[i]?.bushelsPerHour, per);
+  return { p0: p(0), p1: p(1), p2: p(2), p3: p(3), r0: r(0), r1: r(1), r2: r(2), r3: r(3) };
+}
+interface Rows {
+  readonly points: readonly (number | undefined)[];
+  readonly rates: readonly (number | undefined)[];
+}
+const typedRows = (v: Readonly<Partial<Record<`${'p' | 'r'}${Row}`, number>>>): Rows => ({
+  points: [v.p0, v.p1, v.p2, v.p3],
+  rates: [v.r0, v.r1, v.r2, v.r3],
+});
+/** What is wrong between the rows, at its box. */
+function rowErrors({ points, rates }: Rows): Record<string, string> {
+  const errors: Record<string, string> = {};
+  let before: Row | null = null;
+  for (const i of ROWS) {
+    const [off, takes] = [points[i], rates[i]];
+    if (off === undefined && takes === undefined) continue;
+    if (off === undefined) errors[`p${i}`] = 'How many points?';
+    else if (takes === undefined) errors[`r${i}`] = 'How much an hour?';
+    else {
+      if (before !== null && off <= points[before]!) errors[`p${i}`] = 'More points than the row above';
+      else if (before !== null && takes >= rates[before]!)
+        errors[`r${i}`] = 'Less than the row above: more points take longer';
+      before = i;
+    }
+  }
+  if (before === 0 && Object.keys(errors).length === 0) errors.p1 = 'A table has two rows at least';
+  return errors;
+}
+const rowsOf = ({ points, rates }: Rows) =>
+  ROWS.flatMap((i) =>
+    points[i] === undefined || rates[i] === undefined ? [] : [{ points: points[i], bushelsPerHour: rates[i] }],
+  );
+
 /** What the dryer can, what it burns, and what it cannot do without. */
 export function DryerSetupDrawer({
   placeId,
@@ -62,6 +116,8 @@ export function DryerSetupDrawer({
       band: figureBox(fields.band, moisture),
       mostStep: figureBox(fields.mostStep, count),
       refillMin: figureOrNone(fields.refillMin, minutes),
+      mostPlenum: figureOrNone(fields.mostPlenum, temperature),
+      ...rowBoxes(kgPerBu),
       fuel: oneOf<FuelId>(),
       fuelPrice: figureBox(fields.fuelPrice, dollarsTyped),
       fuelPerPointBushel: figureBox(fields.fuelPerPointBushel, count),
@@ -77,6 +133,8 @@ export function DryerSetupDrawer({
       band: moisture.text(was.band),
       mostStep: count.text(was.mostStep),
       refillMin: minutes.text(was.refillMin),
+      mostPlenum: temperature.text(was.mostPlenum),
+      ...rowTexts(was, kgPerBu),
       fuel: was.fuel,
       fuelPrice: dollarsTyped.text(was.fuelPrice),
       fuelPerPointBushel: count.text(was.fuelPerPointBushel),
@@ -84,10 +142,14 @@ export function DryerSetupDrawer({
       powerPrice: count.text(was.powerPrice),
       coolsInBin: was.coolsInBin,
     }),
+    together: (values) => rowErrors(typedRows(values as never)),
     close: onClose,
-    save: async ({ mostBushelsPerHour, refillMin, ...rest }) => {
+    save: async ({ mostBushelsPerHour, refillMin, mostPlenum, p0, p1, p2, p3, r0, r1, r2, r3, ...rest }) => {
+      const byPoints = rowsOf(typedRows({ p0, p1, p2, p3, r0, r1, r2, r3 } as never));
       const value: DryerSetup = {
         ...rest,
+        ...(byPoints.length === 0 ? {} : { byPoints }),
+        ...(mostPlenum === undefined ? {} : { mostPlenum }),
         ...(mostBushelsPerHour === undefined ? {} : { mostBushelsPerHour }),
         ...(refillMin === undefined ? {} : { refillMin }),
       };
@@ -113,7 +175,20 @@ export function DryerSetupDrawer({
         <TextBox label="Leave it alone within" hint="points either way" {...form.box('band')} />
         <TextBox label="Takes a step of at most" unit="points" {...form.box('mostStep')} />
         <TextBox label="Shuts off without wet grain after" hint="blank: not known" {...form.box('refillMin')} />
+        <TextBox label="Plenum at most" hint="its book's limit; blank: not known" {...form.box('mostPlenum')} />
       </div>
+      <fieldset className="space-y-3 border-t border-rule pt-4">
+        <legend className="font-semibold">Its table, where you have one</legend>
+        <p className="text-muted">
+          What it takes an hour by points taken off, fewest points first. It counts before the one figure above.
+        </p>
+        {ROWS.map((i) => (
+          <div key={i} className="grid grid-cols-2 gap-3">
+            <TextBox label={`Points off, row ${i + 1}`} unit="points" {...form.box(`p${i}`)} />
+            <TextBox label={`Takes, row ${i + 1}`} {...form.box(`r${i}`)} />
+          </div>
+        ))}
+      </fieldset>
       <fieldset className="space-y-3 border-t border-rule pt-4">
         <legend className="font-semibold">What it burns</legend>
         <SelectBox label="Fuel" {...form.box('fuel')}>

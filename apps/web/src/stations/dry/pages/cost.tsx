@@ -2,6 +2,7 @@ import {
   baseMoistureOf,
   cropOf,
   CROPS,
+  bushelPointsAt,
   dryerOf,
   dryingCost,
   type DryingJob,
@@ -72,7 +73,7 @@ export default function Cost({ farm }: { farm: Farm }) {
   const advice = fits ? dryTo(crop, { moisture: m.value!, months: Number(months), buyerBase: base }) : null;
   const answer = fits && advice ? compare(m.value!, advice.target, much.value!, paid.value!) : null;
   const points = advice && m.value !== undefined ? Math.max(0, 100 * (m.value - advice.target)) : 0;
-  const hours = points > 0 && fits ? (much.value! * points) / setup.bushelPointsPerHour : 0;
+  const hours = points > 0 && fits ? (much.value! * points) / bushelPointsAt(setup, points) : 0;
   const aPoint = quickDryingCost(
     1,
     setup.fuelPerPointBushel,

@@ -5,6 +5,7 @@ import {
   CROPS,
   DRYER_DOWN,
   dryerDown,
+  bushelPointsAt,
   dryerOf,
   delaysNow,
   type FieldRecords,
@@ -145,7 +146,7 @@ function Ways({
         dryTo: setup.dryTo,
         dryingPerPointBushel: perPoint,
         dryPrice: Math.max(0, ownWindow?.price ?? 0, ...buyers.map(({ price }) => price)),
-        dryerBushelsPerHour: setup.bushelPointsPerHour / points,
+        dryerBushelsPerHour: bushelPointsAt(setup, points) / points,
         ...(rate.value === undefined
           ? {}
           : {

@@ -6,6 +6,7 @@ import {
   CROPS,
   DRYER_NOW,
   dryerNow,
+  bushelPointsAt,
   dryerOf,
   energyOfFuelPerPointBushel,
   dryerCry,
@@ -32,17 +33,18 @@ import { write } from '../../../data/outbox';
 import { logged, takenBack } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
 import {
-  fuelText,
   bushels,
   dollars,
   dryingRate,
+  fuelText,
   grain,
   grainRate,
   mass,
-  money,
   moisture,
+  money,
   number,
   percent,
+  temperature,
 } from '../../../quantity/quantity';
 import { clock, day, DAY_MS, moment, soon, spanText } from '../../../quantity/time';
 import { Button, Problem } from '../../../ui';
@@ -161,9 +163,11 @@ function Dryer({
       : null;
   const coming = chain ? chain.chain.combines.reduce((sum, one) => sum + one.bushelsPerHour, 0) : 0;
   const readPerHour = newest('bushelsPerHour');
+  const points = moistureIn === null ? null : Math.max(0, 100 * (moistureIn - setup.dryTo));
+  const bushelPoints = bushelPointsAt(setup, points ?? 0);
   const input = {
     now,
-    bushelPointsPerHour: setup.bushelPointsPerHour,
+    bushelPointsPerHour: bushelPoints,
     ...(setup.mostBushelsPerHour === undefined ? {} : { mostBushelsPerHour: setup.mostBushelsPerHour }),
     dryTo: setup.dryTo,
     band: setup.band,
@@ -177,10 +181,10 @@ function Dryer({
     ...(setup.refillMin === undefined ? {} : { refillMin: setup.refillMin }),
   };
   const answer = dryerNow(input);
+  const plenum = samples.find(({ body }) => body.plenum !== undefined && fresh(body.at))?.body.plenum;
   const known = kept !== undefined || able !== null;
   const at = (ms: number | null): string => (ms === null ? '' : soon(ms, now, timeZone));
   const rate = answer.perHour === null ? null : grainRate(answer.perHour, per);
-  const points = moistureIn === null ? null : Math.max(0, 100 * (moistureIn - setup.dryTo));
   const cost =
     points === null
       ? null
@@ -241,6 +245,12 @@ function Dryer({
             </Fact>
             <Fact name="Costs">{cost === null ? '–' : `${money(cost)} a bushel, ${number(points!, 1)} points`}</Fact>
           </ul>
+          {plenum !== undefined && setup.mostPlenum !== undefined && plenum > setup.mostPlenum && (
+            <Callout icon role="alert" className="mt-3 px-3 py-2">
+              Plenum {temperature(plenum).text}, its limit is {temperature(setup.mostPlenum).text}. Turn the burner down
+              by the machine&rsquo;s book: too hot scorches grain and can set it on fire.
+            </Callout>
+          )}
           {answer.setPerHour !== null && (
             <Callout icon className="mt-3 px-3 py-2">
               It comes out {number(Math.abs(answer.driftPoints!), 1)} points{' '}
@@ -255,8 +265,14 @@ function Dryer({
             inputs={[
               {
                 name: 'It takes',
-                value: dryingRate(setup.bushelPointsPerHour, per).text,
-                from: kept ? 'its own sheet' : able ? 'as Which field next? was told' : 'assumed',
+                value: dryingRate(bushelPoints, per).text,
+                from: setup.byPoints
+                  ? 'its table, at these points'
+                  : kept
+                    ? 'its own sheet'
+                    : able
+                      ? 'as Which field next? was told'
+                      : 'assumed',
                 ...(kept ? {} : { enter: '/dry' }),
               },
               {
@@ -281,7 +297,7 @@ function Dryer({
             ]}
             worked={[
               ...(points !== null && points > 0 && answer.limitedBy !== 'read' && rate
-                ? [`${dryingRate(setup.bushelPointsPerHour, per).text} ÷ ${number(points, 1)} points = ${rate.text}`]
+                ? [`${dryingRate(bushelPoints, per).text} ÷ ${number(points, 1)} points = ${rate.text}`]
                 : []),
               ...(answer.fullMs !== null
                 ? [

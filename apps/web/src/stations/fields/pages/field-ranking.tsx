@@ -27,6 +27,7 @@ import {
   type Criterion,
   cuttableAcres,
   cutLast,
+  bushelPointsAt,
   dryerOf,
   type CuttingWindow,
   fieldFacts,
@@ -199,7 +200,7 @@ export function Ranking(given: Given) {
   const dryer =
     able.bushelPointsPerHour > 0 && combineBushelsPerHour > 0 && wetLoads !== null
       ? {
-          bushelPointsPerHour: able.bushelPointsPerHour,
+          bushelPointsPerHour: bushelPointsAt(able, Math.max(0, 100 * (wetLoads - able.dryTo))),
           dryTo: able.dryTo,
           combineBushelsPerHour,
           roomBushels,

@@ -5,6 +5,7 @@ import {
   combineRate,
   cropCut,
   cutLast,
+  bushelPointsAt,
   dryerOf,
   fieldFacts,
   type FieldRecords,
@@ -192,7 +193,9 @@ export function startTexts(
   const moisture = current?.lastMoisture?.moisture ?? 0.18;
   const able = dryerOf(notebook);
   const dryer =
-    able && moisture > able.dryTo + 0.002 ? able.bushelPointsPerHour / (100 * (moisture - able.dryTo)) : 1000;
+    able && moisture > able.dryTo + 0.002
+      ? bushelPointsAt(able, 100 * (moisture - able.dryTo)) / (100 * (moisture - able.dryTo))
+      : 1000;
   const hours = closesAt(farm, notebook, facts?.crop.id ?? 'corn', to);
   return {
     yield: about(cropYield, wetYield),

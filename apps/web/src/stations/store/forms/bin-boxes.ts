@@ -6,6 +6,8 @@ import { figureOrNone } from '../../../widgets/record-boxes';
 /** An auger's bushels are by volume: of corn, whatever lies there. */
 const CORN = kilogramsPerBushel(56);
 
+type Told = 'yes' | 'no' | '';
+const told = (flag: boolean | undefined): Told => (flag === undefined ? '' : flag ? 'yes' : 'no');
 type Floor = NonNullable<BinSetup['floor']>;
 
 /** The boxes of a bin's geometry: all may stay empty where it is no bin, or nobody measured it. */
@@ -19,6 +21,8 @@ export function binBoxes(was: BinSetup | undefined) {
     floor: oneOf<Floor | ''>(),
     crop: oneOf<CropId | ''>(),
     packFactor: figureOrNone(fields.packFactor, count, { was: was?.packFactor }),
+    sideDraw: oneOf<Told>(),
+    sweep: oneOf<Told>(),
     unloadPerHour: figureOrNone(fields.unloadPerHour, grainRate, { per: CORN, was: was?.unloadPerHour }),
   };
 }
@@ -34,12 +38,14 @@ export const binTexts = (was: BinSetup | undefined): BinTexts => ({
   floor: (was?.floor ?? '') as Floor | '',
   crop: (was?.crop ?? '') as CropId | '',
   packFactor: count.text(was?.packFactor),
+  sideDraw: told(was?.sideDraw),
+  sweep: told(was?.sweep),
   unloadPerHour: grainRate.text(was?.unloadPerHour, CORN),
 });
 
 /** The record of what was read; none where no diameter was. */
 export function binOf(
-  { diameter, eave, roofDegrees, hopper, floor, crop, packFactor, unloadPerHour }: BinValues,
+  { diameter, eave, roofDegrees, hopper, floor, crop, packFactor, sideDraw, sweep, unloadPerHour }: BinValues,
   note?: string,
 ) {
   if (diameter === undefined) return undefined;
@@ -51,6 +57,8 @@ export function binOf(
     ...(floor === '' ? {} : { floor }),
     ...(crop === '' ? {} : { crop }),
     ...(packFactor === undefined ? {} : { packFactor }),
+    ...(sideDraw === '' ? {} : { sideDraw: sideDraw === 'yes' }),
+    ...(sweep === '' ? {} : { sweep: sweep === 'yes' }),
     ...(unloadPerHour === undefined ? {} : { unloadPerHour }),
     ...(note === undefined ? {} : { note }),
   };

@@ -21,7 +21,7 @@ export function BinForm({
       <legend className="font-semibold">Its geometry</legend>
       <div className="grid grid-cols-2 gap-3">
         <TextBox label="Diameter" {...box('diameter')} />
-        <TextBox label="Wall to the eave" hint="empty for a pile" {...box('eave')} />
+        <TextBox label="Wall to the eave" hint="blank for a pile" {...box('eave')} />
         <TextBox label="Roof" hint="its pitch" {...box('roofDegrees')} unit="°" />
         <TextBox label="Hopper, deep" hint="blank: flat floor" {...box('hopper')} />
       </div>
@@ -45,6 +45,14 @@ export function BinForm({
         <TextBox label="Packs by" hint="measured here; blank: by depth and crop" {...box('packFactor')} unit="×" />
         <TextBox label="Unloads" hint="its gate or auger" {...box('unloadPerHour')} />
       </div>
+      <div className="grid grid-cols-2 gap-3">
+        <SelectBox label="Side draw" {...box('sideDraw')}>
+          <Told />
+        </SelectBox>
+        <SelectBox label="Sweep auger" {...box('sweep')}>
+          <Told />
+        </SelectBox>
+      </div>
       {holds !== null && (
         <p aria-label="By its geometry">
           Level with the eave, packed: <b>{bushels(holds, kilogramsPerBushel(crop.legalPounds)).text}</b>
@@ -53,3 +61,11 @@ export function BinForm({
     </fieldset>
   );
 }
+
+const Told = () => (
+  <>
+    <option value="">not known</option>
+    <option value="yes">yes</option>
+    <option value="no">no</option>
+  </>
+);

@@ -201,7 +201,10 @@ export default function Blend({ farm }: { farm: Farm }) {
               </p>
             )}
             <p className="mt-3">
-              Makes {said(read.wanted.value!)}. Test the load: what comes out of a bin is a guess until it is tested.
+              Makes {said(read.wanted.value!)}.{' '}
+              {[first, second].some((id) => setups[id]?.value.sideDraw) &&
+                'By a side draw the upper grain comes first, whatever is said here. '}
+              Test the load: what comes out of a bin is a guess until it is tested.
             </p>
             <Working
               what={`${bushels(found.firstBu, per).text} and ${bushels(found.secondBu, per).text}`}
