@@ -51,6 +51,7 @@ import { OwnerLinks1792500000000 } from './migrations/1792500000000-owner-links.
 import { SafetyWords1792600000000 } from './migrations/1792600000000-safety-words.js';
 import { SeenLoads1792900000000 } from './migrations/1792900000000-seen-loads.js';
 import { SiteFacts1793000000000 } from './migrations/1793000000000-site-facts.js';
+import { LaterPrices1793100000000 } from './migrations/1793100000000-later-prices.js';
 import { CabAndField1792800000000 } from './migrations/1792800000000-cab-and-field.js';
 import { Fuel1792700000000 } from './migrations/1792700000000-fuel.js';
 import { databaseAt, DatabaseHosts, useHosts } from './platform/database-hosts.js';
@@ -136,6 +137,7 @@ export function dataSourceOptions(url: string, nodes?: DatabaseHosts): DataSourc
       CabAndField1792800000000,
       SeenLoads1792900000000,
       SiteFacts1793000000000,
+      LaterPrices1793100000000,
     ],
     synchronize: false,
     poolSize: 10,

@@ -808,6 +808,8 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
           lineMin: 5,
         },
       ],
+      grade: { foreignMaterial: 0.01, factors: { testWeight: 53 } },
+      acre: { yield: 190, bushels: 930 },
       times: { loadMin: 6, tarpMin: 3, unloadMin: 10 },
       truckCostPerHour: 90,
     },

@@ -58,6 +58,7 @@ describe('no science answers with NaN', () => {
         'sell/book-of',
         'sell/ticket-gaps',
         'sell/price-parts',
+        'sell/storage-charge',
         'sell/offer',
         'sell/dues',
         'sell/settle',

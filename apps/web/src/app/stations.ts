@@ -40,7 +40,11 @@ const ANSWERS: Readonly<Record<Station, readonly GetPath[]>> = {
 /** What a page draws behind its station's frame, begun with it and not only once the frame is drawn; a hint, and no more. */
 const BEHIND: Readonly<Record<string, () => Promise<unknown>>> = {
   '/': () =>
-    Promise.all([import('../widgets/alarm-list'), import('../widgets/seen-questions'), import('../stations/today/gaps')]),
+    Promise.all([
+      import('../widgets/alarm-list'),
+      import('../widgets/seen-questions'),
+      import('../stations/today/gaps'),
+    ]),
   '/dry': () => import('../stations/dry/pages/dryer'),
   '/dry/deadlines': () => import('../stations/dry/pages/deadlines'),
   '/dry/bin': () => import('../stations/dry/pages/in-bin'),

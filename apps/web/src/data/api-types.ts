@@ -4668,7 +4668,7 @@ export interface components {
       readonly crop:
         'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
       /** @enum {string} */
-      readonly kind: 'flat' | 'basisFixed' | 'futuresFixed' | 'bothFixed';
+      readonly kind: 'flat' | 'basisFixed' | 'futuresFixed' | 'bothFixed' | 'delayed' | 'storage';
       /** @description $/bu */
       readonly price?: number;
       /** @description $/bu */
@@ -4688,7 +4688,13 @@ export interface components {
       /** @enum {string} */
       readonly overage: 'spot' | 'contract' | 'next' | 'refused';
       /** @enum {string} */
-      readonly counts?: 'all' | 'own';
+      readonly counts?: 'all' | 'own' | 'named';
+      readonly owners?: readonly string[];
+      /** @description $/bu */
+      readonly chargePerMonth?: number;
+      /** Format: date */
+      readonly freeUntil?: string;
+      readonly quality?: string;
       readonly changes?: readonly {
         /** Format: date */
         readonly on: string;
@@ -6599,7 +6605,7 @@ export interface components {
       readonly at: string;
       readonly contractId: string;
       /** @enum {string} */
-      readonly part: 'futures' | 'basis';
+      readonly part: 'futures' | 'basis' | 'cash';
       /** @description $/bu */
       readonly price: number;
       /** @description bu */

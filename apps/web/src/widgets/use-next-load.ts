@@ -6,10 +6,13 @@ import {
   CROPS,
   dryBushels,
   type HaulTimes,
+  type KnownGrade,
   legalView,
   nextLoad,
   type NextLoad,
   type Offers,
+  type OwnerPart,
+  ownerParts,
   type PlaceInfo,
   RangeRefusal,
   USUAL_HARVEST_COSTS,
@@ -45,13 +48,27 @@ export function waysOf(
   book: SellBook,
   offers: Offers,
   crop: Crop,
-  load: { readonly bushels: number; readonly kg: number; readonly moisture: number; readonly ownPart: number },
+  load: {
+    readonly bushels: number;
+    readonly kg: number;
+    readonly moisture: number;
+    readonly ownPart: number;
+    readonly owners?: readonly OwnerPart[];
+    readonly grade?: KnownGrade;
+    /** dry bushels an acre of its field */
+    readonly yield?: number;
+  },
   times: HaulTimes,
   plan: { readonly buyerId?: string; readonly lineMin: number } | undefined,
   costPerHour: number,
 ): LoadWays {
   const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer').map(({ id }) => id);
-  const of = { crop: crop.id, bushels: load.bushels, ownPart: load.ownPart };
+  const of = {
+    crop: crop.id,
+    bushels: load.bushels,
+    ownPart: load.ownPart,
+    ...(load.owners === undefined ? {} : { owners: load.owners }),
+  };
   const found = nextLoad(of, buyers, book.contracts, (buyerId) => spotOf(book, offers, crop.id, buyerId));
   const ahead = found.flatMap(({ buyerId, money }): BuyerAhead[] => {
     const offer = offers(crop.id, buyerId);
@@ -76,6 +93,10 @@ export function waysOf(
         loadKg: load.kg,
         kgPerBu: farm.kgPerBu(crop.id),
         buyers: ahead,
+        ...(load.grade === undefined ? {} : { grade: load.grade }),
+        ...(load.yield === undefined || load.bushels <= 0
+          ? {}
+          : { acre: { yield: load.yield, bushels: load.bushels } }),
         times,
         truckCostPerHour: costPerHour,
       });
@@ -106,7 +127,7 @@ export function useNextLoad(farm: Farm, truck: PlaceInfo, typed?: number) {
     const byBook = Math.round(100 * dryBushels(held.dryKg, crop.legalPounds, base)) / 100;
     const bushels = typed ?? byBook;
     const times = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;
-    const load = { crop: crop.id, bushels, ownPart: farm.ownPart(held.lots) };
+    const load = { crop: crop.id, bushels, ownPart: farm.ownPart(held.lots), owners: ownerParts(farm, held.lots) };
     const { ways } =
       bushels > 0
         ? waysOf(

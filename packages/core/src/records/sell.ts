@@ -17,13 +17,16 @@ import {
 import { sumOfMoney } from '../units/index.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 
-/** What of a price is fixed: all of it, the local difference, the futures, or both parts apart. */
-export const CONTRACT_KINDS = ['flat', 'basisFixed', 'futuresFixed', 'bothFixed'] as const;
+/**
+ * What of a price is fixed: all of it, the local difference, the futures, or both parts apart. Delayed price: the buyer's from the dump on,
+ * priced later; storage: the farm's own at the buyer's until it is sold.
+ */
+export const CONTRACT_KINDS = ['flat', 'basisFixed', 'futuresFixed', 'bothFixed', 'delayed', 'storage'] as const;
 /** What the buyer does with bushels beyond a contract. */
 export const OVERAGE_RULES = ['spot', 'contract', 'next', 'refused'] as const;
 
-/** Whose grain counts on a contract: every owner's in the load, or the farm's own part alone. */
-export const CONTRACT_COUNTS = ['all', 'own'] as const;
+/** Whose grain counts on a contract: every owner's in the load, the farm's own part alone, or that of owners who are named. */
+export const CONTRACT_COUNTS = ['all', 'own', 'named'] as const;
 
 /** A contract with a buyer, as it was signed. */
 export const CONTRACT = settingKind(
@@ -50,6 +53,13 @@ export const CONTRACT = settingKind(
     overage: choice(OVERAGE_RULES),
     /** left out: all */
     counts: optional(choice(CONTRACT_COUNTS)),
+    /** whose, where they are named */
+    owners: optional(list(text(60, 1), 1, 20)),
+    /** for a delayed price or storage: taken for a bushel and month from `freeUntil`, or the dump, until it is priced */
+    chargePerMonth: optional(number(0, 5, '$/bu')),
+    freeUntil: optional(day()),
+    /** what was agreed of its grade */
+    quality: optional(text(120)),
     /** its terms were changed since it was signed, each from a day on: rolled, enlarged, set to another month */
     changes: optional(
       list(
@@ -84,6 +94,10 @@ export const CONTRACT = settingKind(
         const wrong = changes.findIndex(({ closes }) => closes !== undefined && closes < opens);
         return wrong < 0 ? null : `changes.${wrong}.closes`;
       },
+    },
+    {
+      name: 'part_missing',
+      broken: ({ counts, owners = [] }) => (counts === 'named' && owners.length === 0 ? 'owners' : null),
     },
     { name: 'part_missing', broken: ({ kind, price }) => (kind === 'flat' && price === undefined ? 'price' : null) },
     {
@@ -129,10 +143,10 @@ export const CONTRACT_LOAD = logKind('contractLoad', 'sell', 'contract_loads', {
 });
 export type ContractLoad = LogOf<typeof CONTRACT_LOAD>;
 
-/** Part of a contract's open price fixed on a day: futures or the local difference, for so many of its bushels. */
+/** Part of a contract's open price fixed on a day: futures, the local difference, or both by a cash price, for so many of its bushels. */
 export const PRICE_FIX = logKind('priceFix', 'sell', 'price_fixes', {
   contractId: text(40, 1),
-  part: choice(['futures', 'basis']),
+  part: choice(['futures', 'basis', 'cash']),
   /** a basis may lie under nothing */
   price: number(-20, 1000, '$/bu'),
   bushels: number(1, 1e8, 'bu'),

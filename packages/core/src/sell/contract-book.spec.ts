@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Contract, LogEntry } from '../records/index.js';
-import { contractBook, nextLoad } from './index.js';
+import { contractBook, nextLoad, notOnContract, partOn, storageCharge } from './index.js';
 import type { SoldDelivery } from './view.js';
 
 const DAY = 86_400_000;
@@ -49,6 +49,75 @@ describe('contracts and what is delivered on them', () => {
     const [one, two] = book.contracts;
     expect(one).toMatchObject({ delivered: 1200, left: 0, state: 'over', loads: [{ entryId: 'b', said: true }] });
     expect(two).toMatchObject({ delivered: 900, loads: [{ entryId: 'a', said: false }] });
+  });
+
+  it('takes the grain of owners who are named, and leaves the rest of the load to the others', () => {
+    const owners = [
+      { owner: 'Farm', part: 0.5, own: true },
+      { owner: 'Ida', part: 0.3, own: false },
+      { owner: 'Otto', part: 0.2, own: false },
+    ];
+    const book = contractBook(
+      {
+        ida: contract({ counts: 'named', owners: ['Ida', 'Otto'], bushels: 400, closes: '2026-10-20' }),
+        own: contract({ number: '131', counts: 'own', closes: '2026-12-31' }),
+      },
+      [],
+      [{ ...sold('a', 2, 1000), ownPart: 0.5, owners }],
+      NOW,
+    );
+    // 500 are Ida's and Otto's, 400 of them fit; 500 are the farm's; 100 are left over.
+    expect(book.contracts.map(({ delivered }) => delivered)).toEqual([400, 500]);
+    expect(book.spot).toMatchObject([{ entryId: 'a', bushels: expect.closeTo(100, 9) as number }]);
+    const [ida] = book.contracts;
+    expect(partOn(ida!.contract, { owners })).toBeCloseTo(0.5, 12);
+    expect(partOn(ida!.contract, {})).toBe(0);
+    expect(notOnContract({ ...ida!, left: 100, state: 'open' }, { crop: 'soybean', buyerId: 'mill' })).toBe(
+      'othersGrain',
+    );
+  });
+
+  it('what is priced later is open until a cash price fixes it, and the buyer charges for the days until then', () => {
+    const fix = (id: string, daysAgo: number, bushels: number, at: number): LogEntry<'priceFix'> => ({
+      body: {
+        id,
+        at: new Date(NOW - daysAgo * DAY).toISOString(),
+        contractId: 'one',
+        part: 'cash',
+        price: at,
+        bushels,
+      },
+      by: 'Oona',
+      voided: false,
+    });
+    const fixes = [fix('f', 10, 400, 10.4)];
+    const book = contractBook(
+      { one: contract({ kind: 'delayed', opens: '2026-07-01', bushels: 1000, chargePerMonth: 0.05 }) },
+      [],
+      [sold('a', 70, 400), sold('b', 40, 600)],
+      NOW,
+      { soybean: { cash: 10 } },
+      fixes,
+    );
+    const [one] = book.contracts;
+    expect(one!.parts).toMatchObject({ priced: 400, futures: { average: 10.4 }, basis: { average: 0 } });
+    expect(one!.price).toMatchObject({ price: null, today: (400 * 10.4 + 600 * 10) / 1000 });
+    const charge = storageCharge(
+      one!,
+      fixes.map(({ body }) => body),
+      NOW,
+    );
+    // 400 bu for 60 days and 600 bu for 40, at 5 cents a month of 30 days.
+    expect(charge.soFar).toBeCloseTo(0.05 * (400 * 2 + (600 * 40) / 30), 9);
+    expect(charge).toMatchObject({ open: 600, aDay: (0.05 / 30) * 600 });
+    // Nothing is taken until the free date is over.
+    const free = { ...one!, contract: { ...one!.contract, freeUntil: '2026-12-31' } };
+    expect(storageCharge(free, [], NOW)).toEqual({ soFar: 0, aDay: 0, open: 1000 });
+  });
+
+  it('nobody must bring anything into storage: it is never late', () => {
+    const [one] = contractBook({ s: contract({ kind: 'storage', closes: '2026-10-01' }) }, [], [], NOW).contracts;
+    expect(one!.state).toBe('open');
   });
 
   it('late, soon, ahead and done by its window', () => {

@@ -1,8 +1,8 @@
 import { type Contract, contractOn, type LogEntry, living } from '../records/index.js';
 import { groupBy, requireFinite } from '../kernel/index.js';
 import { type ContractCrossing, type ContractPrice, crossContract } from './contracts.js';
-import { fixesByContract, type PriceParts, priceOfParts, priceParts } from './price-parts.js';
-import type { SoldDelivery } from './view.js';
+import { fixesByContract, pricedLater, type PriceParts, priceOfParts, priceParts } from './price-parts.js';
+import type { OwnerPart, SoldDelivery } from './view.js';
 
 /** Part of a delivery that counts on a contract. */
 export interface OnContract {
@@ -61,7 +61,7 @@ export function contractBook(
   loads: readonly LogEntry<'contractLoad'>[],
   sold: readonly SoldDelivery[],
   nowMs: number,
-  market: Readonly<Record<string, { readonly futures?: number; readonly basis?: number }>> = {},
+  market: Readonly<Record<string, { readonly futures?: number; readonly basis?: number; readonly cash?: number }>> = {},
   fixes: readonly LogEntry<'priceFix'>[] = [],
 ): {
   readonly contracts: readonly ContractNow[];
@@ -91,7 +91,7 @@ export function contractBook(
     .map((one) => ({ ...one, atMs: Date.parse(one.delivery.entry.at) }))
     .sort((a, b) => a.atMs - b.atMs || a.delivery.entry.id.localeCompare(b.delivery.entry.id));
   // What somebody said is first on all of them: the order of tickets must not take its room away.
-  const rest = ordered.map(({ delivery, crop, bushels, paid, ownPart = 1, atMs }) => {
+  const rest = ordered.map(({ delivery, crop, bushels, paid, ownPart, owners, atMs }) => {
     const whole = paid ?? bushels;
     let left = whole;
     for (const { contractId, bushels: much } of said.get(delivery.entry.id) ?? []) {
@@ -101,7 +101,7 @@ export function contractBook(
       put(one, delivery.entry.id, atMs, part, true);
       left -= part;
     }
-    return { entryId: delivery.entry.id, to: delivery.to, crop, atMs, left, own: left * ownPart };
+    return { entryId: delivery.entry.id, to: delivery.to, crop, atMs, left, owners: partsOf({ ownPart, owners }) };
   });
   // By buyer and crop, as ten seasons of contracts stand in the book and a ticket is for a few of them.
   const kindOf = (buyerId: string, crop: string | undefined): string => JSON.stringify([buyerId, crop]);
@@ -110,23 +110,25 @@ export function contractBook(
     ({ one: { contract } }) => kindOf(contract.buyerId, contract.crop),
   );
   const spot: { entryId: string; bushels: number }[] = [];
-  for (const { entryId, to, crop, atMs, left: whole, own: ownWhole } of rest) {
+  for (const { entryId, to, crop, atMs, left: whole, owners } of rest) {
     let left = whole;
-    let own = ownWhole;
+    const leftOf = owners.map(({ part }) => whole * part);
     for (const { one, fromMs } of taking.get(kindOf(to, crop)) ?? []) {
       if (left <= 0) break;
       if (atMs < fromMs) continue;
-      const ownOnly = one.contract.counts === 'own';
+      const theirs = owners.map((owner) => countsOn(one.contract, owner));
       const open = one.contract.bushels - one.delivered;
       if (open <= 1e-9) continue;
-      const much = ownOnly ? own : left;
+      const much = leftOf.reduce((sum, bu, i) => (theirs[i] ? sum + bu : sum), 0);
       const part = Math.min(much, open + beyond(one.contract));
       if (part <= 1e-9) continue;
       put(one, entryId, atMs, part, false);
-      own -= ownOnly ? part : (part / left) * own;
+      // From each of its owners as much as is his.
+      for (const [i, bu] of leftOf.entries()) if (theirs[i]) leftOf[i] = bu * (1 - part / much);
       left -= part;
       // What is beyond its end goes as it was signed: only where the next contract is to take it does it look further.
-      if (part < much - 1e-9 && one.contract.overage !== 'next') break;
+      if (part < much - 1e-9 && one.contract.overage !== 'next')
+        for (const i of leftOf.keys()) if (theirs[i]) leftOf[i] = 0;
     }
     if (left > 1e-6) spot.push({ entryId, bushels: left });
   }
@@ -143,13 +145,18 @@ export function contractBook(
             ? 'filled'
             : contract.done
               ? 'done'
-              : daysLeft < 0
-                ? 'late'
-                : nowMs < dayMs(contract.opens) - DAY
+              : // Nobody must bring anything into storage.
+                contract.kind === 'storage'
+                ? nowMs < dayMs(contract.opens) - DAY
                   ? 'ahead'
-                  : daysLeft <= SOON_DAYS
-                    ? 'soon'
-                    : 'open';
+                  : 'open'
+                : daysLeft < 0
+                  ? 'late'
+                  : nowMs < dayMs(contract.opens) - DAY
+                    ? 'ahead'
+                    : daysLeft <= SOON_DAYS
+                      ? 'soon'
+                      : 'open';
       return { id, contract, loads: on, delivered, left, price: priceOfParts(contract, parts, market[contract.crop] ?? {}), parts, state, daysLeft }; // prettier-ignore
     }),
     spot,
@@ -162,7 +169,26 @@ export interface LoadAhead {
   readonly bushels: number;
   /** The farm's own part of it; left out: all of it. */
   readonly ownPart?: number;
+  /** Whose it is, by name; left out: the farm's own part, and others nobody named. */
+  readonly owners?: readonly OwnerPart[];
 }
+
+const ALL_OWN: readonly OwnerPart[] = [{ owner: '', part: 1, own: true }];
+/** Whose a load is, in parts that sum to one. */
+function partsOf({ ownPart = 1, owners }: Pick<Partial<LoadAhead>, 'ownPart' | 'owners'>): readonly OwnerPart[] {
+  if (owners !== undefined && owners.length > 0) return owners;
+  return ownPart === 1
+    ? ALL_OWN
+    : [...ALL_OWN.map((one) => ({ ...one, part: ownPart })), { owner: '', part: 1 - ownPart, own: false }];
+}
+/** Whether a contract counts an owner's grain. */
+const countsOn = ({ counts = 'all', owners = [] }: Contract, { owner, own }: OwnerPart): boolean =>
+  counts === 'all' || (counts === 'own' ? own : owners.includes(owner));
+/** How much of a load a contract counts, 0 to 1. */
+export const partOn = (contract: Contract, load: Pick<Partial<LoadAhead>, 'ownPart' | 'owners'>): number =>
+  contract.counts === undefined || contract.counts === 'all'
+    ? 1
+    : partsOf(load).reduce((sum, owner) => (countsOn(contract, owner) ? sum + owner.part : sum), 0);
 
 /** Why a contract does not take a load. */
 export type NotOnContract = 'otherBuyer' | 'otherCrop' | 'othersGrain' | 'notOpen' | 'done' | 'full';
@@ -170,11 +196,14 @@ export type NotOnContract = 'otherBuyer' | 'otherCrop' | 'othersGrain' | 'notOpe
 /** Whether a contract takes a load: its buyer, crop, owners and window; null where it does. */
 export function notOnContract(
   { contract, left, state }: Pick<ContractNow, 'contract' | 'left' | 'state'>,
-  load: { readonly crop: string | undefined; readonly buyerId: string; readonly ownPart?: number },
+  load: Pick<Partial<LoadAhead>, 'ownPart' | 'owners'> & {
+    readonly crop: string | undefined;
+    readonly buyerId: string;
+  },
 ): NotOnContract | null {
   if (contract.buyerId !== load.buyerId) return 'otherBuyer';
   if (contract.crop !== load.crop) return 'otherCrop';
-  if (contract.counts === 'own' && (load.ownPart ?? 1) <= 0) return 'othersGrain';
+  if (partOn(contract, load) <= 0) return 'othersGrain';
   if (contract.done) return 'done';
   if (state === 'ahead') return 'notOpen';
   return left < FILLED_BU ? 'full' : null;
@@ -216,7 +245,7 @@ export function nextLoad(
           others: 0,
           money: spot === null ? null : load.bushels * spot,
         };
-      const mine = first.contract.counts === 'own' ? load.bushels * (load.ownPart ?? 1) : load.bushels;
+      const mine = load.bushels * partOn(first.contract, load);
       const beside = load.bushels - mine;
       if (beside > 1e-9 && spot === null)
         return { buyerId, contract: first, crossing: null, others: beside, money: null };

@@ -48,7 +48,7 @@ export {
   type Shadow,
   type Source,
 } from './allocation.js';
-export { moistureSchedule, valueOfMoisture, type MoistureTerms } from './moisture-schedule.js';
+export { type KnownGrade, moistureSchedule, valueOfMoisture, type MoistureTerms } from './moisture-schedule.js';
 export {
   type Papers,
   papersIn,
@@ -57,17 +57,20 @@ export {
   soldDelivery,
   type SellView,
   type SoldDelivery,
+  type OwnerPart,
+  ownerParts,
   type SoldOf,
 } from './view.js';
 export { FACTOR_WORDS, papersOf, scheduleOf, SHEET_SCHOOLS, type Sheets, sheetsOf, ticketInputOf } from './sheet.js';
 export {
   type FixedPart,
   fixesByContract,
+  pricedLater,
   priceOfParts,
   type PriceParts,
   priceParts,
-  termsOfContract,
 } from './price-parts.js';
+export { STORAGE_CHARGE, type StorageCharge, storageCharge } from './storage-charge.js';
 export { marketOf, ownersOf, type SellBook, sellBookOf } from './book-of.js';
 export { type BidLine, type BidProblem, readBidLines } from './bid-lines.js';
 export {
@@ -98,6 +101,7 @@ export { type EarlierTicket, ticketQuestions, type TicketQuestion, ticketsOnTape
 export {
   contractBook,
   notOnContract,
+  partOn,
   type NotOnContract,
   nextLoad,
   type ContractNow,

@@ -1,6 +1,6 @@
 import { requireInRange, within } from '../kernel/index.js';
 import { MOISTURE, PRICE } from '../units/index.js';
-import { type BuyerSchedule, computeTicket } from './ticket.js';
+import { type BuyerSchedule, computeTicket, type TicketInput } from './ticket.js';
 
 /** What a buyer does about moisture alone, as his sheet says it. */
 export interface MoistureTerms {
@@ -48,15 +48,22 @@ export function moistureSchedule(terms: MoistureTerms): BuyerSchedule {
 
 const LOAD_KG = 25_000;
 
+/** What of a load's grade is known, in the units of a ticket; what is left out costs nothing. */
+export type KnownGrade = Pick<TicketInput, 'dockage' | 'foreignMaterial' | 'factors'>;
+
 /**
  * What a kg over the buyer's scale brings at a moisture, $; null where he refuses it. Rounded as a ticket of one load is.
  * Range and source: {@link TICKET}.
  */
-export function valueOfMoisture(terms: MoistureTerms, pricePerBu: number): (moisture: number) => number | null {
+export function valueOfMoisture(
+  terms: MoistureTerms,
+  pricePerBu: number,
+  grade: KnownGrade = {},
+): (moisture: number) => number | null {
   const schedule = moistureSchedule(terms);
   within(PRICE, pricePerBu);
   return (moisture) => {
-    const ticket = computeTicket({ grossKg: LOAD_KG, tareKg: 0, moisture, price: pricePerBu }, schedule);
+    const ticket = computeTicket({ ...grade, grossKg: LOAD_KG, tareKg: 0, moisture, price: pricePerBu }, schedule);
     return ticket.refused.length > 0 ? null : ticket.money / LOAD_KG;
   };
 }

@@ -68,6 +68,20 @@ describe('what is sold and not sold', () => {
     expect(corn!.average).toBeCloseTo((5000 * 4.8 + 2000 * 4.4) / 7000, 10);
   });
 
+  it('what lies in a buyer’s storage is delivered and still unsold, until it is priced', () => {
+    const kept = contractBook(
+      { kept: { value: contract({ kind: 'storage', bushels: 6000 }) } },
+      [{ body: { id: 'c', at: new Date(NOW).toISOString(), entryId: 'e', contractId: 'kept', bushels: 2000 }, by: 'Oona', voided: false }],
+      [{ delivery: { entry: { id: 'e', at: new Date(NOW - 9e8).toISOString() }, to: 'mill' }, crop: 'corn', bushels: 2000, money: null } as never],
+      NOW,
+      { corn: { cash: 4.4 } },
+      [{ body: { id: 'f', at: new Date(NOW - 1e8).toISOString(), contractId: 'kept', part: 'cash', price: 4.5, bushels: 500 }, by: 'Oona', voided: false }],
+    ).contracts; // prettier-ignore
+    const [at] = positionOf({ farm, season: 2026, facts: [facts('own', 15_000, 25)], accounts: [account(2000, 4.5, 'kept')], contracts: kept, plans: [], hedges: [], market: { corn: { cash: 4.4 } } }); // prettier-ignore
+    expect(at).toMatchObject({ atBuyers: 1500, contracted: 500, priced: 500, average: 4.5, onContractLeft: 0 });
+    expect(at!.unsold).toBeCloseTo(20_000 - 2000 + 1500, 6);
+  });
+
   it('ten cents: what is unsold and what has its futures open, less what the hedge account sold', () => {
     expect(corn!.tenCents).toBeCloseTo(0.1 * (15_000 + 3000 - 5000), 6);
     expect(corn!.hedgeGain).toBeCloseTo(5000 * 0.3, 6);

@@ -36,6 +36,8 @@ export interface CropPosition {
   readonly harvested: number;
   readonly standing: number;
   readonly stored: number;
+  /** In buyers' storage, not priced: delivered, and still the farm's. */
+  readonly atBuyers: number;
   readonly delivered: number;
   /** Delivered, and on a buyer's sheet. */
   readonly paid: number;
@@ -134,12 +136,21 @@ export function positionOf(input: {
     const plan = input.plans.find((one) => one.crop === crop && one.season === season);
     const expected = plan?.expected ?? sum.harvested + sum.standing;
     // A contract that is done counts for what came on it.
-    const signed = ({ contract, delivered }: ContractNow): number =>
-      contract.done ? delivered : Math.max(contract.bushels, delivered);
-    const left = (one: ContractNow): number => (one.contract.done ? 0 : one.left);
+    // What lies in a buyer's storage is sold once it is priced.
+    const signed = ({ contract, delivered, parts }: ContractNow): number =>
+      contract.kind === 'storage'
+        ? Math.min(parts.priced, delivered)
+        : contract.done
+          ? delivered
+          : Math.max(contract.bushels, delivered);
+    const left = (one: ContractNow): number => (one.contract.done || one.contract.kind === 'storage' ? 0 : one.left);
     const total = (figure: (one: ContractNow) => number): number => own.reduce((all, one) => all + figure(one), 0);
     const share = (one: ContractNow, bushels: number): number =>
-      one.contract.bushels > 0 ? Math.min(1, bushels / one.contract.bushels) * signed(one) : 0;
+      one.contract.kind === 'storage'
+        ? Math.min(bushels, signed(one))
+        : one.contract.bushels > 0
+          ? Math.min(1, bushels / one.contract.bushels) * signed(one)
+          : 0;
     const priced = total((one) => share(one, one.parts.priced));
     const futuresOpen = total((one) => signed(one) - share(one, one.parts.futures.bushels));
     const basisOpen = total((one) => signed(one) - share(one, one.parts.basis.bushels));
@@ -151,7 +162,8 @@ export function positionOf(input: {
     });
     const pricedAll = priced + sum.spotPriced;
     const leftAll = total(left);
-    const unsold = expected - sum.delivered - leftAll;
+    const atBuyers = total((one) => (one.contract.kind === 'storage' ? one.delivered - signed(one) : 0));
+    const unsold = expected - sum.delivered - leftAll + atBuyers;
     const now = market[crop] ?? {};
     const positions = input.hedges.filter((hedge) => hedge.crop === crop && hedge.what === 'futures' && hedge.closedOn === undefined); // prettier-ignore
     const hedged = positions.reduce((all, { side, bushels }) => all + (side === 'sold' ? bushels : -bushels), 0);
@@ -183,6 +195,7 @@ export function positionOf(input: {
       harvested: sum.harvested,
       standing: sum.standing,
       stored: sum.stored,
+      atBuyers,
       delivered: sum.delivered,
       paid: sum.paid,
       contracted: total(signed),

@@ -1,6 +1,6 @@
 import { groupBy } from '../kernel/index.js';
 import { type Contract, type LogEntry, living, type PriceFix } from '../records/index.js';
-import { type ContractPrice, contractPrice, type ContractTerms } from './contracts.js';
+import { type ContractPrice, contractPrice } from './contracts.js';
 
 /** How much of a contract's futures or local difference is fixed, and at what. */
 export interface FixedPart {
@@ -16,6 +16,9 @@ export interface PriceParts {
   readonly priced: number;
 }
 
+/** Nothing of its price is fixed when it is signed: it is the cash price of a day that comes later. */
+export const pricedLater = ({ kind }: Pick<Contract, 'kind'>): boolean => kind === 'delayed' || kind === 'storage';
+
 /** Less is the rounding of a bushel, not an open rest. */
 const CRUMB_BU = 0.005;
 
@@ -25,9 +28,13 @@ const CRUMB_BU = 0.005;
  */
 export function priceParts(contract: Contract, fixes: readonly PriceFix[]): PriceParts {
   const { kind, bushels, fee = 0 } = contract;
+  if (pricedLater(contract)) {
+    const cash = since('cash');
+    return { futures: cash, basis: { ...cash, average: cash.average === null ? null : 0 }, priced: cash.bushels };
+  }
   const whole = (average: number | undefined): FixedPart | null =>
     average === undefined ? null : { bushels, average };
-  const since = (part: PriceFix['part']): FixedPart => {
+  function since(part: PriceFix['part']): FixedPart {
     let fixed = 0;
     let sum = 0;
     for (const one of [...fixes].sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || a.id.localeCompare(b.id))) {
@@ -38,7 +45,7 @@ export function priceParts(contract: Contract, fixes: readonly PriceFix[]): Pric
       sum += counts * (one.price - (one.fee ?? 0));
     }
     return fixed === 0 ? { bushels: 0, average: null } : { bushels: fixed, average: sum / fixed };
-  };
+  }
   if (kind === 'flat') return { futures: whole(contract.price)!, basis: { bushels, average: 0 }, priced: bushels };
   const futures = whole(contract.futures) ?? since('futures');
   const basis = whole(contract.basis) ?? since('basis');
@@ -54,17 +61,18 @@ export function priceParts(contract: Contract, fixes: readonly PriceFix[]): Pric
 export function priceOfParts(
   contract: Contract,
   parts: PriceParts,
-  market: { readonly futures?: number; readonly basis?: number } = {},
+  market: { readonly futures?: number; readonly basis?: number; readonly cash?: number } = {},
 ): ContractPrice {
-  if (contract.kind === 'flat') return contractPrice(termsOfContract(contract), market);
+  if (contract.kind === 'flat') return contractPrice({ kind: 'flat', price: contract.price ?? 0 }, market);
   const { bushels } = contract;
   const now = ({ bushels: fixed, average }: FixedPart, open: number | undefined): number | null => {
     if (bushels - fixed <= CRUMB_BU) return average;
     if (open === undefined) return null;
     return ((average ?? 0) * fixed + open * (bushels - fixed)) / bushels;
   };
-  const futures = now(parts.futures, market.futures);
-  const basis = now(parts.basis, market.basis);
+  const later = pricedLater(contract);
+  const futures = now(parts.futures, later ? market.cash : market.futures);
+  const basis = now(parts.basis, later ? 0 : market.basis);
   const open =
     bushels - parts.futures.bushels > CRUMB_BU
       ? 'futures'
@@ -73,22 +81,6 @@ export function priceOfParts(
         : 'nothing';
   const today = futures === null || basis === null ? null : futures + basis;
   return { price: open === 'nothing' ? today : null, open, today };
-}
-
-/** A contract's price as it was signed, in the terms of the formulas. */
-export function termsOfContract({ kind, price, futures, basis, fee }: Contract): ContractTerms {
-  const some = <K extends string>(key: K, value: number | undefined): Partial<Record<K, number>> =>
-    value === undefined ? {} : ({ [key]: value } as Record<K, number>);
-  switch (kind) {
-    case 'flat':
-      return { kind, price: price ?? 0 };
-    case 'basisFixed':
-      return { kind, basis: basis ?? 0, ...some('futures', futures) };
-    case 'futuresFixed':
-      return { kind, futures: futures ?? 0, ...some('basis', basis), ...some('fee', fee) };
-    case 'bothFixed':
-      return { kind, futures: futures ?? 0, basis: basis ?? 0, ...some('fee', fee) };
-  }
 }
 
 /** What was fixed of each contract since it was signed. */

@@ -21,6 +21,16 @@ export interface SoldDelivery {
   readonly sheetId: string | null;
   /** The farm's own part of it, by the shares of its fields; left out: all of it. */
   readonly ownPart?: number;
+  /** Whose it is, by name. */
+  readonly owners?: readonly OwnerPart[];
+}
+
+/** An owner's part of a load, 0 to 1. */
+export interface OwnerPart {
+  readonly owner: string;
+  readonly part: number;
+  /** the farm's own */
+  readonly own: boolean;
 }
 
 /** What tickets are worked out with beside the book: posted sheets, and the papers of the tickets. */
@@ -108,14 +118,22 @@ export function soldDelivery(
   };
 }
 
+/** Whose grain is, in parts that sum to one, by the shares of its fields; none of nothing. */
+export function ownerParts(farm: FarmView, byLot: Readonly<Record<string, number>>): OwnerPart[] {
+  const all = farm.owners(byLot);
+  const whole = all.reduce((sum, { kg }) => sum + kg, 0);
+  return whole > 0 ? all.map(({ owner, own, kg }) => ({ owner, own, part: kg / whole })) : [];
+}
+
 /** Each delivery with its bushels at the farm's own base, and what it brings. */
 export function soldDeliveries(farm: FarmView, delivered: readonly Delivery[], papers?: Papers): SoldDelivery[] {
   const { defaults } = farm.data.farm;
   return delivered.map((delivery) => {
     const crop = farm.cropOf(delivery.lots);
     const sold = soldDelivery(delivery, crop, baseMoistureOf(crop ?? '', defaults), papers);
-    const ownPart = farm.ownPart(delivery.lots);
-    return ownPart === 1 ? sold : { ...sold, ownPart };
+    const owners = ownerParts(farm, delivery.lots);
+    const ownPart = owners.reduce((sum, { own, part }) => (own ? sum + part : sum), 0);
+    return owners.length === 0 ? sold : { ...sold, owners, ...(ownPart === 1 ? {} : { ownPart }) };
   });
 }
 

@@ -31,6 +31,30 @@ describe('where a load brings most', () => {
     expect(wet.rows[2]).toMatchObject({ refused: true, net: null, perHour: null });
     expect(wet.notTheHighestBid).toBe(false);
   });
+  it('grade counts by the sheet of each buyer, and an acre brings what its yield makes of a load', () => {
+    const sheet = {
+      legalPounds: 56,
+      shrink: { kind: 'none' as const, base: 0.15 },
+      refuseMoistureAbove: 0.2,
+      factors: [
+        {
+          factor: 'testWeight',
+          worse: 'below' as const,
+          bands: [{ from: 54, per: 'bu' as const, amount: 0.02, step: 1 }],
+          steps: 'started' as const,
+          cumulative: true,
+        },
+      ],
+    };
+    const load = { moisture: 0.15, loadKg: 900 * KG, kgPerBu: KG, times: { loadMin: 0, tarpMin: 0, unloadMin: 0 }, truckCostPerHour: 0 }; // prettier-ignore
+    const buyers = [buyer('strict', 4.42, 0, { sheet }), buyer('mild', 4.4, 0)];
+    expect(whereItBringsMost({ ...load, buyers }).rows[0]!.id).toBe('strict');
+    // Three started pounds under 54 are 6 cents a bushel.
+    const light = whereItBringsMost({ ...load, buyers, grade: { factors: { testWeight: 51.5 } }, acre: { yield: 180, bushels: 900 } }); // prettier-ignore
+    expect(light.rows.map(({ id }) => id)).toEqual(['mild', 'strict']);
+    expect(light.rows[1]!.paid).toBeCloseTo(900 * 4.36, 0);
+    expect(light.rows[0]!.perAcre).toBeCloseTo(4.4 * 180, 1);
+  });
   it('a road that nobody knows takes nothing off, and is said', () => {
     const [first] = ask([buyer('x', 4.4, null)]).rows;
     expect(first).toMatchObject({ roadUnknown: true });

@@ -1,6 +1,6 @@
 import { type Formula, quantity, requireInRange, within } from '../kernel/index.js';
 import { MASS, MOISTURE, PRICE } from '../units/index.js';
-import { type MoistureTerms, valueOfMoisture } from './moisture-schedule.js';
+import { type KnownGrade, type MoistureTerms, valueOfMoisture } from './moisture-schedule.js';
 
 const MINUTES = quantity('minutes', 0, 1440, 'min');
 const COST = quantity('truck with its driver', 0, 2000, '$/h');
@@ -13,7 +13,7 @@ export const WHERE_MOST: Formula = {
   equation:
     'net = paid by the buyer’s own terms - hours × cost of the truck; hours = 2 × road + loading + tarp + line + dumping',
   inputs: [MASS, MOISTURE, PRICE, MINUTES, COST],
-  note: 'The highest bid is the worst where its dock and its road take more than it is ahead. Test weight, damage and foreign material are left out: they cost the same share at most buyers, and are on the ticket.',
+  note: 'The highest bid is the worst where its dock and its road take more than it is ahead. Test weight, damage and foreign material count where they are typed, by each buyer’s posted sheet; a buyer without one is counted without them.',
 };
 
 export interface BuyerAhead {
@@ -45,6 +45,8 @@ export interface WhereRow {
   readonly net: number | null;
   readonly perWetBushel: number | null;
   readonly perHour: number | null;
+  /** null where the field's yield is not known */
+  readonly perAcre: number | null;
   readonly highestBid: boolean;
   /** The road is not known: no cost of it is taken off. */
   readonly roadUnknown: boolean;
@@ -70,6 +72,10 @@ export function whereItBringsMost(input: {
   readonly moisture: number;
   readonly loadKg: number;
   readonly kgPerBu: number;
+  /** What else is known of it; counts where a buyer's sheet docks it. */
+  readonly grade?: KnownGrade;
+  /** Dry bushels an acre of its field, and those of the load, for what an acre brings. */
+  readonly acre?: { readonly yield: number; readonly bushels: number };
   readonly buyers: readonly BuyerAhead[];
   readonly times: { readonly loadMin: number; readonly tarpMin: number; readonly unloadMin: number };
   readonly truckCostPerHour: number;
@@ -83,9 +89,21 @@ export function whereItBringsMost(input: {
   const bidOf = ({ bid, price }: BuyerAhead): number => within(PRICE, bid ?? price);
   const most = Math.max(...buyers.map(bidOf));
   const wetBushels = loadKg / input.kgPerBu;
+  const { acre, grade = {} } = input;
+  for (const [name, value] of Object.entries({
+    ...grade.factors,
+    ...(grade.dockage === undefined ? {} : { dockage: grade.dockage }),
+    'foreign material, as a share': grade.foreignMaterial ?? 0,
+  }))
+    requireInRange(name, value, 0, 200, '');
+  const acres =
+    acre === undefined
+      ? null
+      : requireInRange('bushels of the load', acre.bushels, 1e-6, 1e6, 'bu') /
+        requireInRange('bushels an acre', acre.yield, 0.1, 2000, 'bu/ac');
   const rows = buyers.map((buyer): WhereRow => {
     const { id, terms, price, roadMin, lineMin } = buyer;
-    const aKg = valueOfMoisture(terms, price)(moisture);
+    const aKg = valueOfMoisture(terms, price, input.grade)(moisture);
     const hours = (2 * minutes(roadMin ?? 0) + minutes(lineMin) + minutes(times.loadMin) + minutes(times.tarpMin) + minutes(times.unloadMin)) / 60; // prettier-ignore
     const road = hours * cost;
     const paid = (aKg ?? 0) * loadKg;
@@ -100,6 +118,7 @@ export function whereItBringsMost(input: {
       road,
       net,
       perWetBushel: net === null || wetBushels === 0 ? null : net / wetBushels,
+      perAcre: net === null || acres === null ? null : net / acres,
       perHour: net === null || hours === 0 ? null : net / hours,
       highestBid: bidOf(buyer) === most,
       roadUnknown: roadMin === null,
@@ -113,7 +132,7 @@ export function whereItBringsMost(input: {
   const perDollar =
     next === undefined || nextTerms === undefined
       ? 0
-      : valueOfMoisture(nextTerms, next.price + 1)(moisture)! * loadKg - next.paid;
+      : valueOfMoisture(nextTerms, next.price + 1, input.grade)(moisture)! * loadKg - next.paid;
   return {
     rows,
     ahead,

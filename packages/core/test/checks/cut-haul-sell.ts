@@ -15,6 +15,8 @@ import {
   computeTicket,
   CONTRACT_PRICE,
   contractPrice,
+  STORAGE_CHARGE,
+  storageCharge,
   crossContract,
   ERLANG_C,
   feetToMetres,
@@ -862,6 +864,27 @@ export const harvestHaulingSelling = [
         : what === 'futuresFixed'
           ? contractPrice({ kind: 'futuresFixed', futures: 4.5, basis: -0.25, fee: 0.03 }).price!
           : contractPrice({ kind: 'basisFixed', basis: -0.2, futures: 4.72 }).price!,
+  ),
+  table(
+    {
+      formula: STORAGE_CHARGE,
+      title: '1,000 bu at 5 cents a month, days since the dump',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 1e-9,
+      unit: '$',
+    },
+    [
+      [60, 100],
+      [15, 25],
+      [0, 0],
+    ],
+    (days: number) =>
+      storageCharge(
+        { contract: { chargePerMonth: 0.05 } as never, loads: [{ atMs: 0, bushels: 1000 } as never] },
+        [],
+        days * 86_400_000,
+      ).soFar,
   ),
   table(
     {

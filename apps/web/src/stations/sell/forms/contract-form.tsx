@@ -5,7 +5,9 @@ import {
   CONTRACT_KINDS,
   type Contract,
   type CropId,
+  landOwners,
   OVERAGE_RULES,
+  pricedLater,
 } from '@fanega/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
@@ -15,7 +17,7 @@ import { setting } from '../../../data/records';
 import { bushels, price } from '../../../quantity/quantity';
 import { dayTyped } from '../../../quantity/time';
 import { Button, SelectBox, TextBox } from '../../../ui';
-import { oneOf, rows } from '../../../ui/form/box';
+import { oneOf, rows, words } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { AnyCropBox, BuyerBox } from '../../../widgets/buyer-box';
@@ -27,6 +29,8 @@ export const KIND_WORDS: Readonly<Record<Contract['kind'], string>> = {
   basisFixed: 'basis fixed, futures open',
   futuresFixed: 'futures fixed, basis open',
   bothFixed: 'futures and basis fixed',
+  delayed: 'delayed price: theirs now, priced later',
+  storage: 'storage: ours there until it is sold',
 };
 export const OVERAGE_WORDS: Readonly<Record<Contract['overage'], string>> = {
   spot: 'at the day’s price',
@@ -38,7 +42,15 @@ export const OVERAGE_WORDS: Readonly<Record<Contract['overage'], string>> = {
 const COUNTS_WORDS: Readonly<Record<(typeof CONTRACT_COUNTS)[number], string>> = {
   all: 'every owner’s in the load',
   own: 'the farm’s own share only',
+  named: 'owners named below',
 };
+
+const LATER = ['chargePerMonth', 'freeUntil'] as const;
+const namesOf = (typed = ''): string[] =>
+  typed
+    .split(',')
+    .map((name) => name.trim())
+    .filter((name) => name !== '');
 
 /** A contract as it was signed: whose, what, how much, when, and which parts of its price are fixed. */
 export function ContractForm({
@@ -58,6 +70,7 @@ export function ContractForm({
   const today = calendarDay(farm.clock(), farm.data.farm.timeZone);
   const [crop, setCrop] = useState<CropId>(was?.crop ?? 'corn');
   const per = farm.kgPerBu(crop);
+  const known = [...new Set([farm.data.farm.name, ...landOwners(farm.data.lots)])];
   const form = useFields({
     keptAs: `contract.${farm.id}.${kept?.id ?? 'new'}`,
     boxes: {
@@ -70,7 +83,11 @@ export function ContractForm({
       fee: figureOrNone(fields.fee, price, { per, was: was?.fee }),
       bushels: figureBox(fields.bushels, bushels, { per, was: was?.bushels }),
       tolerance: figureOrNone(fields.tolerance, bushels, { per, was: was?.tolerance }),
-      counts: oneOf<'all' | 'own'>(),
+      counts: oneOf<(typeof CONTRACT_COUNTS)[number]>(),
+      owners: words(1300),
+      chargePerMonth: figureOrNone(fields.chargePerMonth, price, { per, was: was?.chargePerMonth }),
+      freeUntil: dayBox(today),
+      quality: textBox(fields.quality),
       opens: dayBox(today, 'From which day on?'),
       closes: dayBox(today, 'Until which day?'),
       overage: oneOf<Contract['overage']>(),
@@ -87,8 +104,16 @@ export function ContractForm({
         ),
       })),
     },
-    unasked: ({ kind }) =>
-      kind === 'flat' ? ['futures', 'basis', 'fee'] : kind === 'basisFixed' ? ['price', 'fee'] : ['price'],
+    unasked: ({ kind, counts }) => [
+      ...(kind === 'delayed' || kind === 'storage'
+        ? (['price', 'futures', 'basis', 'fee'] as const)
+        : kind === 'flat'
+          ? (['futures', 'basis', 'fee', ...LATER] as const)
+          : kind === 'basisFixed'
+            ? (['price', 'fee', ...LATER] as const)
+            : (['price', ...LATER] as const)),
+      ...(counts === 'named' ? [] : (['owners'] as const)),
+    ],
     start: () => ({
       number: was?.number ?? '',
       buyerId: was?.buyerId ?? buyers[0]?.id ?? '',
@@ -100,6 +125,10 @@ export function ContractForm({
       bushels: bushels.text(was?.bushels, per),
       tolerance: bushels.text(was?.tolerance, per),
       counts: was?.counts ?? ('all' as const),
+      owners: (was?.owners ?? []).join(', '),
+      chargePerMonth: price.text(was?.chargePerMonth, per),
+      freeUntil: dayTyped(was?.freeUntil),
+      quality: was?.quality ?? '',
       opens: dayTyped(was?.opens),
       closes: dayTyped(was?.closes),
       overage: was?.overage ?? 'spot',
@@ -113,7 +142,19 @@ export function ContractForm({
         note: one.note,
       })),
     }),
-    together: (values) => recordErrors(CONTRACT, contractOf(values)),
+    together: (values) => {
+      const stranger = namesOf(values.owners).find((name) => !known.includes(name));
+      return {
+        ...recordErrors(CONTRACT, contractOf(values)),
+        ...(values.counts !== 'named' || values.owners === undefined
+          ? {}
+          : values.owners.trim() === ''
+            ? { owners: 'Whose?' }
+            : stranger === undefined
+              ? {}
+              : { owners: `No field has an owner ${stranger}` }),
+      };
+    },
     close: onClose,
     save: async (values) => {
       await write(
@@ -134,7 +175,11 @@ export function ContractForm({
     readonly fee?: number | undefined;
     readonly bushels: number;
     readonly tolerance?: number | undefined;
-    readonly counts: 'all' | 'own';
+    readonly counts: (typeof CONTRACT_COUNTS)[number];
+    readonly owners?: string | undefined;
+    readonly chargePerMonth?: number | undefined;
+    readonly freeUntil?: string | undefined;
+    readonly quality: string;
     readonly opens: string;
     readonly closes: string;
     readonly overage: Contract['overage'];
@@ -148,7 +193,8 @@ export function ContractForm({
       readonly note: string;
     }[];
   }): Contract {
-    const { price: flat, futures, basis, fee, tolerance, counts, done, note, number, changes, ...rest } = values;
+    const { price: flat, futures, basis, fee, tolerance, counts, done, note, number, changes, ...all } = values;
+    const { owners, chargePerMonth, freeUntil, quality, ...rest } = all;
     return {
       ...rest,
       number: number.trim(),
@@ -159,7 +205,11 @@ export function ContractForm({
       ...(basis === undefined ? {} : { basis }),
       ...(fee === undefined ? {} : { fee }),
       ...(tolerance === undefined ? {} : { tolerance }),
-      ...(counts === 'own' ? { counts } : {}),
+      ...(counts === 'all' ? {} : { counts }),
+      ...(counts === 'named' && namesOf(owners).length > 0 ? { owners: namesOf(owners) } : {}),
+      ...(chargePerMonth === undefined ? {} : { chargePerMonth }),
+      ...(freeUntil === undefined || freeUntil === '' ? {} : { freeUntil }),
+      ...(quality.trim() === '' ? {} : { quality: quality.trim() }),
       ...(note.trim() === '' ? {} : { note: note.trim() }),
       ...(changes.length === 0
         ? {}
@@ -175,6 +225,7 @@ export function ContractForm({
     };
   }
   const { kind } = form.texts;
+  const later = pricedLater({ kind });
   return (
     <FormDrawer form={form} title={kept ? `Contract ${kept.value.number}` : 'A contract'} button="Keep it">
       <div className="grid grid-cols-2 gap-3">
@@ -192,14 +243,14 @@ export function ContractForm({
       </SelectBox>
       <div className="grid grid-cols-2 gap-3">
         {kind === 'flat' && <TextBox label="Price" {...form.box('price')} />}
-        {kind !== 'flat' && (
+        {kind !== 'flat' && !later && (
           <TextBox
             label="Futures"
             hint={kind === 'basisFixed' ? 'blank: not fixed yet' : undefined}
             {...form.box('futures')}
           />
         )}
-        {kind !== 'flat' && (
+        {kind !== 'flat' && !later && (
           <TextBox
             label="Basis"
             hint={kind === 'futuresFixed' ? 'blank: not fixed yet' : 'under the futures: with a minus'}
@@ -207,6 +258,8 @@ export function ContractForm({
           />
         )}
         {(kind === 'futuresFixed' || kind === 'bothFixed') && <TextBox label="Fee" {...form.box('fee')} />}
+        {later && <TextBox label="Charge a month" hint="blank: none" {...form.box('chargePerMonth')} />}
+        {later && <DayBox label="Free until" hint="blank: from the dump on" {...form.picked('freeUntil')} />}
       </div>
       <div className="grid grid-cols-2 gap-3">
         <DayBox label="Delivered from" {...form.picked('opens')} />
@@ -233,6 +286,10 @@ export function ContractForm({
           <option value="done">done: nothing more goes on it</option>
         </SelectBox>
       </div>
+      {form.texts.counts === 'named' && (
+        <TextBox label="Owners" hint={`with commas: ${known.join(', ')}`} {...form.box('owners')} />
+      )}
+      <TextBox label="Grade agreed" hint="blank: as the buyer’s sheet says" {...form.box('quality')} />
       <TextBox label="Note" {...form.box('note')} />
       {form.texts.changes.map((_, i) => (
         <fieldset key={i} className="grid grid-cols-2 gap-3 border-t border-rule pt-3">

@@ -16,7 +16,12 @@ export function CountsOn({ farm, book, due }: { farm: Farm; book: SellBook; due:
   const refresh = useRefreshFarm(farm.id);
   const { sold, entryId } = due;
   const per = farm.kgPerBu(sold.crop);
-  const load = { crop: sold.crop, buyerId: due.buyerId, ownPart: sold.ownPart ?? 1 };
+  const load = {
+    crop: sold.crop,
+    buyerId: due.buyerId,
+    ownPart: sold.ownPart ?? 1,
+    ...(sold.owners === undefined ? {} : { owners: sold.owners }),
+  };
   const own = book.contracts.filter(({ contract }) => contract.buyerId === due.buyerId && contract.crop === sold.crop);
   const takes = own.filter((one) => {
     const why = notOnContract(one, load);

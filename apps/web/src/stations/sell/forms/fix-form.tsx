@@ -1,4 +1,4 @@
-import { type ContractNow, PRICE_FIX, type PriceFix } from '@fanega/core';
+import { type ContractNow, pricedLater, PRICE_FIX, type PriceFix } from '@fanega/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
@@ -11,6 +11,12 @@ import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { TakeBack } from '../../../widgets/take-back';
 import { figureBox, figureOrNone, pastBox, textBox } from '../../../widgets/record-boxes';
+
+const PART_WORDS: Readonly<Record<PriceFix['part'], { readonly label: string; readonly said: string }>> = {
+  futures: { label: 'Futures', said: 'futures' },
+  basis: { label: 'Basis', said: 'basis' },
+  cash: { label: 'Cash price', said: 'sold' },
+};
 
 /** Fixes what is open of a contract's price, for all of its bushels or a part of them; one fix after the other. */
 export function FixForm({
@@ -31,8 +37,12 @@ export function FixForm({
   const open = {
     futures: Math.max(0, contract.bushels - parts.futures.bushels),
     basis: Math.max(0, contract.bushels - parts.basis.bushels),
+    // A cash price fixes both.
+    cash: Math.max(0, contract.bushels - parts.priced),
   };
-  const [part, setPart] = useState<PriceFix['part']>(open.futures > 0 ? 'futures' : 'basis');
+  const [part, setPart] = useState<PriceFix['part']>(
+    pricedLater(contract) ? 'cash' : open.futures > 0 ? 'futures' : 'basis',
+  );
   const { timeZone } = farm.data.farm;
   const form = useFields({
     keptAs: `fix.${farm.id}.${one.id}`,
@@ -63,10 +73,10 @@ export function FixForm({
       await refresh();
     },
   });
-  const words = part === 'futures' ? 'Futures' : 'Basis';
+  const words = PART_WORDS[part];
   return (
     <FormDrawer form={form} title={`Fix the price of ${contract.number}`} button="Fix it">
-      {open.futures > 0 && open.basis > 0 && (
+      {part !== 'cash' && open.futures > 0 && open.basis > 0 && (
         <Choices
           label="What is fixed"
           value={part}
@@ -81,7 +91,7 @@ export function FixForm({
         />
       )}
       <div className="grid grid-cols-2 gap-3">
-        <TextBox label={words} {...form.box('price')} />
+        <TextBox label={words.label} {...form.box('price')} />
         <TextBox
           label="Bushels"
           hint={`${bushels(Math.round(open[part]), per).text} of it are open`}
@@ -96,8 +106,8 @@ export function FixForm({
           {fixes.map((fix) => (
             <li key={fix.id} className="flex flex-wrap items-baseline justify-between gap-x-4 py-1">
               <span>
-                {moment(fix.at, timeZone)}: {bushels(fix.bushels, per).text},{' '}
-                {fix.part === 'futures' ? 'futures' : 'basis'} at {price(fix.price, per).text}
+                {moment(fix.at, timeZone)}: {bushels(fix.bushels, per).text}, {PART_WORDS[fix.part].said} at{' '}
+                {price(fix.price, per).text}
               </span>
               <TakeBack of="priceFix" id={fix.id} />
             </li>

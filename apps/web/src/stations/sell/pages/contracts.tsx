@@ -1,7 +1,16 @@
-import { CONTRACT_PRICE, fixesByContract, type ContractNow, type ContractState, cropOf } from '@fanega/core';
+import {
+  CONTRACT_PRICE,
+  type ContractNow,
+  type ContractState,
+  cropOf,
+  fixesByContract,
+  pricedLater,
+  type PriceFix,
+  storageCharge,
+} from '@fanega/core';
 import { useState } from 'react';
 import type { Farm } from '../../../data/farm';
-import { bushels, number, price, priceText } from '../../../quantity/quantity';
+import { bushels, money, number, price, priceText } from '../../../quantity/quantity';
 import { dayText } from '../../../quantity/time';
 import { Button, Empty, Loading } from '../../../ui';
 import { Section } from '../../../ui/page';
@@ -56,7 +65,14 @@ export default function Contracts({ farm }: { farm: Farm }) {
           </Section>
           <ul aria-label="All contracts" className="border-t border-ink">
             {sorted.map((one) => (
-              <Line key={one.id} farm={farm} one={one} onOpen={() => setOpen(one.id)} onFix={() => setFixing(one.id)} />
+              <Line
+                key={one.id}
+                farm={farm}
+                one={one}
+                fixes={fixes.get(one.id) ?? []}
+                onOpen={() => setOpen(one.id)}
+                onFix={() => setFixing(one.id)}
+              />
             ))}
           </ul>
           {book.spot.length > 0 && (
@@ -149,7 +165,20 @@ function First({ farm, first }: { farm: Farm; first: ContractNow }) {
   }
 }
 
-function Line({ farm, one, onOpen, onFix }: { farm: Farm; one: ContractNow; onOpen: () => void; onFix: () => void }) {
+function Line({
+  farm,
+  one,
+  fixes,
+  onOpen,
+  onFix,
+}: {
+  farm: Farm;
+  one: ContractNow;
+  fixes: readonly PriceFix[];
+  onOpen: () => void;
+  onFix: () => void;
+}) {
+  const charge = pricedLater(one.contract) ? storageCharge(one, fixes, farm.data.now) : null;
   const { contract, delivered, left, state, price: now, parts } = one;
   const per = farm.kgPerBu(contract.crop);
   const part = Math.min(1, delivered / contract.bushels);
@@ -176,7 +205,9 @@ function Line({ farm, one, onOpen, onFix }: { farm: Farm; one: ContractNow; onOp
           </span>
           <span>
             {now.price === null
-              ? `${KIND_WORDS[contract.kind]}${contract.kind === 'basisFixed' ? ` at ${price(contract.basis ?? 0, per).text}` : ` at ${price(contract.futures ?? 0, per).text}`}`
+              ? pricedLater(contract)
+                ? KIND_WORDS[contract.kind]
+                : `${KIND_WORDS[contract.kind]}${contract.kind === 'basisFixed' ? ` at ${price(contract.basis ?? 0, per).text}` : ` at ${price(contract.futures ?? 0, per).text}`}`
               : priceText(now.price, per)}
           </span>
         </span>
@@ -197,16 +228,31 @@ function Line({ farm, one, onOpen, onFix }: { farm: Farm; one: ContractNow; onOp
         <p className="flex flex-wrap items-baseline gap-x-5 px-5 pb-3 text-sm lg:px-6">
           <span>
             {now.price !== null
-              ? 'Both parts are fixed.'
+              ? pricedLater(contract)
+                ? 'All of it is priced.'
+                : 'Both parts are fixed.'
               : openPart.bushels > 0
                 ? `${said(openPart.bushels)} fixed at a mean of ${price(openPart.average!, per).text}, ${said(contract.bushels - openPart.bushels)} open.`
-                : 'Nothing of the open part is fixed yet.'}
+                : pricedLater(contract)
+                  ? 'Nothing of it is priced yet.'
+                  : 'Nothing of the open part is fixed yet.'}
             {now.price === null && now.today !== null && ` At today’s market: ${priceText(now.today, per)}.`}
           </span>
           <Button look="quiet" className="!px-0 text-sm" onClick={onFix}>
-            {now.price === null ? `Fix the ${now.open}` : 'What was fixed'}
+            {now.price !== null ? 'What was fixed' : pricedLater(contract) ? 'Price it' : `Fix the ${now.open}`}
           </Button>
         </p>
+      )}
+      {charge && contract.chargePerMonth !== undefined && (
+        <p className="px-5 pb-3 text-sm lg:px-6">
+          {said(charge.open)} lie there unpriced at {price(contract.chargePerMonth, per).text} a month
+          {contract.freeUntil === undefined ? '' : `, free until ${dayText(contract.freeUntil)}`}:{' '}
+          <b>{money(charge.soFar)} so far</b>, {money(charge.aDay)} more each day.
+        </p>
+      )}
+      {contract.quality !== undefined && <p className="px-5 pb-3 text-sm lg:px-6">Grade agreed: {contract.quality}</p>}
+      {contract.counts === 'named' && (
+        <p className="px-5 pb-3 text-sm lg:px-6">Counts only grain of {contract.owners?.join(', ')}.</p>
       )}
     </li>
   );

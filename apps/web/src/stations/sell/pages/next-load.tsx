@@ -7,6 +7,7 @@ import {
   type NextLoad as Way,
   type NotOnContract,
   notOnContract,
+  type OwnerPart,
   type PlaceInfo,
 } from '@fanega/core';
 import { useState } from 'react';
@@ -254,7 +255,7 @@ function NotOn({
   farm: Farm;
   book: readonly ContractNow[];
   ways: readonly Way[];
-  load: { readonly crop: string; readonly ownPart?: number };
+  load: { readonly crop: string; readonly ownPart?: number; readonly owners?: readonly OwnerPart[] };
 }) {
   const lines = ways.flatMap(({ buyerId }) =>
     book

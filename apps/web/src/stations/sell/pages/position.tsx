@@ -229,6 +229,7 @@ function Crop({
             ['Expected', `${said(one.expected)}${one.standing >= 1 ? `, ${said(one.standing)} standing` : ''}`],
             ['Insured', one.insured === null ? 'not entered' : said(one.insured)],
             ['Stored', said(one.stored)],
+            ...(one.atBuyers > 0 ? [['In buyers’ storage', said(one.atBuyers)] as const] : []),
             ['On a settlement', said(one.paid)],
             ['Basis open', said(one.basisOpen)],
             ['Futures open', said(one.futuresOpen)],

@@ -1,11 +1,16 @@
 import {
   baseMoistureOf,
   dryBushels,
+  dryerOf,
+  fieldFacts,
+  quickDryingCost,
   type FieldRecords,
+  type KnownGrade,
   legalView,
   cropOf,
   CROPS,
   type Offers,
+  ownerParts,
   type PlaceInfo,
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
@@ -14,7 +19,7 @@ import {
 } from '@fanega/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { type Farm, useNotebook } from '../../../data/farm';
+import { type Farm, useFields, useNotebook } from '../../../data/farm';
 import { useOffers } from '../../../widgets/use-offers';
 import { waysOf } from '../../../widgets/use-next-load';
 import { type SellBook, useSellBook } from '../../../widgets/use-sell-book';
@@ -24,11 +29,14 @@ import {
   dollarsTyped,
   mass,
   money,
+  moneyPerArea,
   moisture,
   number,
   percent,
   price,
   priceText,
+  share,
+  testWeight,
 } from '../../../quantity/quantity';
 import { spanText } from '../../../quantity/time';
 import { Empty, Loading, SelectBox, TextBox } from '../../../ui';
@@ -76,7 +84,8 @@ function Compare({
   onFrom: (id: string) => void;
 }) {
   const notebook = useNotebook().data!;
-  const [text, setText] = useState<{ readonly moisture?: string; readonly load?: string; readonly truck?: string }>({});
+  const rows = useFields().data;
+  const [text, setText] = useState<Readonly<Partial<Record<'moisture' | 'load' | 'truck' | GradeBox, string>>>>({});
   const held = farm.held(from.id);
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
   const per = farm.kgPerBu(crop.id);
@@ -85,17 +94,37 @@ function Compare({
   const trucks = farm.data.places.filter(({ kind, capacityBu }) => kind === 'truck' && capacityBu !== null);
   const usual =
     trucks.length === 0 ? 900 : trucks.reduce((sum, { capacityBu }) => sum + capacityBu!, 0) / trucks.length;
+  const seen = gradeSeen(book, held.lots);
   const shown = {
+    testWeight: text.testWeight ?? testWeight.text(seen?.factors.testWeight),
+    damage: text.damage ?? share.text(fraction(seen?.factors.damage)),
+    foreignMaterial: text.foreignMaterial ?? share.text(fraction(seen?.factors.foreignMaterial)),
     moisture: text.moisture ?? moisture.text(Math.round(1000 * (held.moisture ?? base)) / 1000),
     load: text.load ?? bushels.text(Math.round(Math.min(usual, farm.bushels(held.wetLots))), per),
     truck: text.truck ?? dollarsTyped.text(times.truckCostPerHour ?? USUAL_HARVEST_COSTS.truckPerHour),
   };
   const read = {
+    testWeight: testWeight.read(shown.testWeight, { least: 20, most: 80 }),
+    damage: share.read(shown.damage, { least: 0, most: 1 }),
+    foreignMaterial: share.read(shown.foreignMaterial, { least: 0, most: 0.4 }),
     moisture: moisture.read(shown.moisture, { least: 0.03, most: 0.5, wanted: true }),
     load: bushels.read(shown.load, { least: 1, most: 5000, per, wanted: true }),
     truck: dollarsTyped.read(shown.truck, { least: 0, most: 2000, wanted: true }),
   };
-  const fits = Object.values(read).every(({ value }) => value !== undefined);
+  const wanted = read.moisture.value !== undefined && read.load.value !== undefined && read.truck.value !== undefined;
+  const fits = wanted && Object.values(read).every(({ error }) => error === undefined);
+  const factors = {
+    ...(read.testWeight.value === undefined ? {} : { testWeight: read.testWeight.value }),
+    ...(read.damage.value === undefined ? {} : { damage: 100 * read.damage.value }),
+    ...(read.foreignMaterial.value === undefined ? {} : { foreignMaterial: 100 * read.foreignMaterial.value }),
+  };
+  const graded = Object.keys(factors).length > 0;
+  // The yield of the field that most of it came from.
+  const [mainLot] = Object.entries(held.lots).sort((a, b) => b[1] - a[1])[0] ?? [];
+  const field = rows && fieldFacts(farm, rows, notebook).find(({ row }) => row.lot.id === mainLot);
+  const cutAcres = field ? field.row.lot.acres - field.acresLeft : 0;
+  const yieldBu =
+    field && cutAcres > 0.5 ? dryBushels(field.row.cutDryKg, field.crop.legalPounds, base) / cutAcres : undefined;
   const kg = (read.load.value ?? 0) * per;
   const found = fits
     ? waysOf(
@@ -108,6 +137,9 @@ function Compare({
           kg,
           moisture: read.moisture.value!,
           ownPart: farm.ownPart(held.lots),
+          owners: ownerParts(farm, held.lots),
+          ...(graded ? { grade: gradeOf(factors) } : {}),
+          ...(yieldBu === undefined || yieldBu < 0.1 ? {} : { yield: yieldBu }),
         },
         times,
         notebook.settings.haulPlan.farm?.value,
@@ -120,6 +152,10 @@ function Compare({
   const best = answer?.rows.find(({ refused }) => !refused);
   const next = answer?.rows.filter(({ refused }) => !refused)[1];
   const unknownRoads = (answer?.rows ?? []).filter(({ roadUnknown }) => roadUnknown);
+  const unposted = (answer?.rows ?? []).filter(({ id }) => offers(crop.id, id)?.by !== 'sheet');
+  const saved = fits ? dryingSaved(notebook, read.moisture.value!, kg / per) : null;
+  const gradeHint = (name: GradeBox): string =>
+    text[name] === undefined && seen?.factors[name] !== undefined ? `ticket ${seen.ticket}` : 'blank: not counted';
   const box = (name: keyof typeof shown, label: string, unit: string, hint?: string) => (
     <TextBox
       label={label}
@@ -209,12 +245,30 @@ function Compare({
               worked={[
                 `paid ${money(best.paid)} − ${number(best.hours, 2)} h × ${dollars(read.truck.value!)} = ${money(best.net!)}`,
               ]}
-              not="test weight, damage and foreign material, and waiting longer than usual."
+              not={`${graded ? 'grade at buyers without a posted sheet' : 'test weight, damage and foreign material, which you can type beside'}, and waiting longer than usual.`}
             />
           </>
         )}
         {answer && answer.rows.length > 0 && <Rows farm={farm} rows={answer.rows} onContract={onContract} per={per} />}
         {best && <Permit farm={farm} notebook={notebook} crop={crop.id} best={best} loadKg={kg} />}
+        {graded && unposted.length > 0 && (
+          <p className="mt-2 text-sm text-muted">
+            {unposted.map(({ id }) => farm.placeName(id)).join(', ')}: no posted sheet, so grade is not docked there.{' '}
+            <Link to="/sell/buyers">Enter it under Buyers.</Link>
+          </p>
+        )}
+        {saved && (
+          <p className="mt-2">
+            Sold as it is, your own dryer saves <b>{dollars(saved.money)}</b> on this load: {number(saved.points, 1)}{' '}
+            points down to {percent(saved.dryTo)}. <Link to="/dry/cost">Dry it or sell it wet</Link> holds both against
+            each other.
+          </p>
+        )}
+        {best && (
+          <p className="mt-2 text-sm text-muted">
+            What keeping it at home would bring is in <Link to="/sell/hold">Hold or sell</Link>.
+          </p>
+        )}
         {unknownRoads.length > 0 && (
           <p className="mt-2 text-sm text-muted">
             The road to {unknownRoads.map(({ id }) => farm.placeName(id)).join(', ')} is not known: nothing is taken off
@@ -237,10 +291,53 @@ function Compare({
           {box('moisture', 'Moisture', moisture.unit, text.moisture === undefined ? 'by the book' : undefined)}
           {box('load', 'A load', bushels.unit)}
           {box('truck', 'Truck and driver', '$/h')}
+          {box('testWeight', 'Test weight', testWeight.unit, gradeHint('testWeight'))}
+          {box('damage', 'Damage', '%', gradeHint('damage'))}
+          {box('foreignMaterial', 'Foreign material', '%', gradeHint('foreignMaterial'))}
         </div>
       </section>
     </div>
   );
+}
+
+type GradeBox = 'testWeight' | 'damage' | 'foreignMaterial';
+const fraction = (percentOf: number | undefined): number | undefined =>
+  percentOf === undefined ? undefined : percentOf / 100;
+
+/** A load's grade in the units of a ticket: what is taken off the weight apart from what is docked. */
+function gradeOf(factors: Readonly<Partial<Record<GradeBox, number>>>): KnownGrade {
+  const { foreignMaterial } = factors;
+  return { factors, ...(foreignMaterial === undefined ? {} : { foreignMaterial: foreignMaterial / 100 }) };
+}
+
+/** The grade on the newest ticket of grain from the same fields; null where no paper says one. */
+function gradeSeen(
+  book: SellBook,
+  lots: Readonly<Record<string, number>>,
+): { readonly ticket: string; readonly factors: Readonly<Partial<Record<GradeBox, number>>> } | null {
+  const newest = [...book.sold].sort((a, b) => Date.parse(b.delivery.entry.at) - Date.parse(a.delivery.entry.at));
+  for (const { delivery } of newest) {
+    if (!Object.keys(delivery.lots).some((lot) => (lots[lot] ?? 0) > 0)) continue;
+    const factors = book.papers.papers.get(delivery.entry.id)?.factors ?? {};
+    if (factors.testWeight !== undefined || factors.damage !== undefined || factors.foreignMaterial !== undefined)
+      return { ticket: delivery.ticket ?? '', factors };
+  }
+  return null;
+}
+
+/** $ that drying a load at home would cost; null where it is dry, or nobody said what the dryer burns. */
+function dryingSaved(notebook: FieldRecords, wet: number, bushelsOf: number) {
+  const setup = dryerOf(notebook)?.setup;
+  if (!setup || wet <= setup.dryTo + 0.002) return null;
+  const points = 100 * (wet - setup.dryTo);
+  const a = quickDryingCost(
+    points,
+    setup.fuelPerPointBushel,
+    setup.fuelPrice,
+    setup.kWhPerPointBushel,
+    setup.powerPrice,
+  );
+  return { points, dryTo: setup.dryTo, money: a * bushelsOf };
 }
 
 /** What a truck's permit is worth on the best road: the grain that it lets on more, for the same hours. */
@@ -337,7 +434,12 @@ function Rows({
                   </td>
                   <td className="px-2 text-right">{money(row.net!)}</td>
                   <td className="px-2 text-right">{money(row.perWetBushel!)}</td>
-                  <td className="py-1 pl-2 text-right">{row.perHour === null ? '–' : dollars(row.perHour)}</td>
+                  <td className="py-1 pl-2 text-right">
+                    {row.perHour === null ? '–' : dollars(row.perHour)}
+                    {row.perAcre !== null && (
+                      <span className="block text-sm whitespace-nowrap text-muted">{moneyPerArea(row.perAcre)}</span>
+                    )}
+                  </td>
                 </>
               )}
             </tr>
