@@ -4927,6 +4927,7 @@ export interface components {
       readonly loads: readonly components['schemas']['TraceLoad'][];
       readonly moves: readonly components['schemas']['TraceLoad'][];
       readonly path: components['schemas']['TracePath'];
+      readonly weighed: readonly components['schemas']['WeighedBefore'][];
     };
     readonly DeviceAnswer: {
       readonly deviceId: string;
@@ -7580,6 +7581,12 @@ export interface components {
       readonly entryId: string | null;
       readonly by: string;
       readonly voided: boolean;
+    };
+    readonly WeighedBefore: {
+      readonly method: string;
+      readonly ticketKg: number;
+      readonly saidKg: number;
+      readonly part: number;
     };
     readonly WeightRulesKept: {
       readonly revision: number;

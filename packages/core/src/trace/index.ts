@@ -1,7 +1,14 @@
 export { traceDelivery, tracePlace, type Contributions, type DeliveryTrace } from './sweep.js';
 export { searchBook, type TraceFound } from './search.js';
 export { deliveryPath, gathered, lotPath, type TracePath, type TraceLink, type TraceStop } from './trace-path.js';
-export { deliveryTraceView, type DeliveryTraceView, lotTraceView, type LotTraceView, type TraceLoad } from './view.js';
+export {
+  deliveryTraceView,
+  type DeliveryTraceView,
+  lotTraceView,
+  type LotTraceView,
+  type TraceLoad,
+  type WeighedBefore,
+} from './view.js';
 export {
   DIVISIONS,
   type Division,

@@ -8,7 +8,7 @@ import {
   type TicketLine,
   type TicketPaper,
 } from '@fanega/core';
-import type { Farm } from '../../../data/farm';
+import { type Farm, useDeliveryTrace } from '../../../data/farm';
 import { bushelsFine, mass, money, number, percent, price, priceText } from '../../../quantity/quantity';
 import { day, dayText } from '../../../quantity/time';
 import { Drawer } from '../../../ui/drawer';
@@ -69,6 +69,7 @@ export function TicketDrawer({
   const audit = paperCheck(book, due);
   const account = book.settled.accounts.find((one) => one.due.entryId === entryId);
   const contractNo = (id: string): string => book.kept[id]?.value.number ?? id;
+  const before = useDeliveryTrace(entryId).data?.weighed ?? [];
   const weights = delivery.witnesses.filter((witness) => 'wetKg' in witness && witness.wetKg !== undefined);
   const bu = (value: number): string => bushelsFine(value, per).text;
   return (
@@ -157,17 +158,22 @@ export function TicketDrawer({
             }
           />
         )}
-        {weights.length > 0 && (
+        {(weights.length > 0 || before.length > 0) && (
           <div>
-            <h3 className="font-semibold">The same grain, weighed again</h3>
+            <h3 className="font-semibold">The same grain, weighed before</h3>
             <ul>
+              {before.map(({ method, ticketKg, saidKg, part }) => (
+                <li key={method}>
+                  {methodWords(method)}: {mass(saidKg).text}, <Off of={saidKg / ticketKg - 1} />
+                  {part < 0.98 && ` (${percent(part, 0)} of the load)`}
+                </li>
+              ))}
               {weights.map((witness) => {
                 const kg = (witness as { wetKg: number }).wetKg;
-                const off = delivery.netKg > 0 ? kg / delivery.netKg - 1 : 0;
                 return (
                   <li key={witness.id}>
-                    {methodWords(witness.method)}: {mass(kg).text}, {off >= 0 ? '+' : '−'}
-                    {number(100 * Math.abs(off), 2)} % of the ticket
+                    {methodWords(witness.method)}: {mass(kg).text},{' '}
+                    <Off of={delivery.netKg > 0 ? kg / delivery.netKg - 1 : 0} />
                   </li>
                 );
               })}
@@ -204,3 +210,11 @@ export function TicketDrawer({
     </Drawer>
   );
 }
+
+/** How far a scale is off the ticket. */
+const Off = ({ of }: { of: number }) => (
+  <>
+    {of >= 0 ? '+' : '−'}
+    {number(100 * Math.abs(of), 2)} % of the ticket
+  </>
+);
