@@ -256,6 +256,63 @@ describe('files that come in', () => {
   });
 });
 
+describe('rows of other files', () => {
+  type Answer = { states: string[]; taken: number };
+  const importer =
+    (kind: string, list: string) =>
+    (rows: object[], look = false, importId = ulid()) =>
+      post<Answer>(`imports/${kind}`, { importId, file: `${kind}.csv`, look, [list]: rows });
+
+  it('tickets of a buyer become deliveries, a second time nothing, undone as one', async () => {
+    const send = importer('tickets', 'tickets');
+    const rows = [60, 61].map((n) => ({ ticket: `F-${n}`, at: `2026-10-2${n - 58}T15:00:00Z`, from: p.cart, to: p.mill, wetKg: 900 + n, moisture: 0.15, pricePerBu: 4.2 })); // prettier-ignore
+    expect((await send(rows, true)).body).toEqual({ states: ['new', 'new'], taken: 0 });
+    const importId = ulid();
+    expect((await send(rows, false, importId)).body).toEqual({ states: ['new', 'new'], taken: 2 });
+    const deliveries = async () => (await client.get<{ ticket: string | null; netKg: number }[]>(`/farms/${farmId}/deliveries?season=2026`)).body.filter(({ ticket }) => ticket?.startsWith('F-')); // prettier-ignore
+    expect((await deliveries()).map(({ netKg }) => Math.round(netKg)).sort()).toEqual([960, 961]);
+    expect((await send([rows[0]!, { ...rows[1]!, wetKg: 1200 }])).body).toEqual({
+      states: ['known', 'different'],
+      taken: 0,
+    });
+    expect((await send([{ ...rows[0]!, to: p.cart }])).status).toBe(400);
+    expect((await post(`imports/${importId}/undo`, {})).body).toEqual({ undone: 2 });
+    expect(await deliveries()).toEqual([]);
+    expect((await send(rows)).body.taken).toBe(2);
+  });
+
+  it('levels set the book right, hours of weather and cables are rows that go again with their file', async () => {
+    const level = importer('levels', 'levels');
+    const one = { place: p.cart, at: '2026-10-29T12:00:00Z', wetKg: 1234 };
+    const importId = ulid();
+    expect((await level([one], false, importId)).body).toEqual({ states: ['new'], taken: 1 });
+    expect((await level([one, { ...one, wetKg: 999 }])).body.states).toEqual(['known', 'different']);
+    const positions = (await client.get<Record<string, { wetKg: number }>>(`/farms/${farmId}/positions`)).body;
+    expect(positions[p.cart]!.wetKg).toBeCloseTo(1234, 3);
+    expect((await post(`imports/${importId}/undo`, {})).body).toEqual({ undone: 1 });
+
+    const weather = importer('weather', 'hours');
+    const hour = { at: '2026-03-01T10:20:00Z', temperature: 4.2, humidity: 0.61, wind: 3, rainChance: 0, wet: false, forecast: false }; // prettier-ignore
+    const read = async () => (await client.get<{ temperature: number }[]>(`/farms/${farmId}/weather?from=2026-03-01T00:00:00Z&to=2026-03-02T00:00:00Z`)).body; // prettier-ignore
+    const file = ulid();
+    expect((await weather([hour, { ...hour, at: '2026-03-01T11:00:00Z' }], false, file)).body).toEqual({ states: ['new', 'new'], taken: 2 }); // prettier-ignore
+    expect(await read()).toMatchObject([{ temperature: 4.2 }, { temperature: 4.2 }]);
+    expect((await weather([hour, { ...hour, at: '2026-03-01T11:00:00Z', temperature: 9 }])).body.states).toEqual(['known', 'different']); // prettier-ignore
+    // What a station measures over it is no file's any more.
+    await post('weather', { hours: [{ ...hour, temperature: 5 }] });
+    expect((await post(`imports/${file}/undo`, {})).body).toEqual({ undone: 1 });
+    expect(await read()).toMatchObject([{ temperature: 5 }]);
+
+    const cables = importer('cables', 'readings');
+    const reading = { placeId: p.cart, cable: 0, at: '2026-03-01T10:00:00Z', celsius: [8, 8.5, null] };
+    const hung = ulid();
+    expect((await cables([reading], false, hung)).body).toEqual({ states: ['new'], taken: 1 });
+    expect((await cables([reading, { ...reading, celsius: [9] }])).body.states).toEqual(['known', 'different']);
+    expect((await post(`imports/${hung}/undo`, {})).body).toEqual({ undone: 1 });
+    expect((await cables([{ ...reading, placeId: 'nowhere' }])).status).toBe(400);
+  });
+});
+
 describe('what goes out in other programs’ formats', () => {
   const raw = async (what: string): Promise<Uint8Array> => {
     const response = await fetch(`${harness.address()}/api/farms/${farmId}/out/${what}`, { headers: { cookie: client.cookie } }); // prettier-ignore

@@ -64,6 +64,7 @@ import type {
   ImportUndone,
   InsuranceAnswer,
   LoadsImportAnswer,
+  RowsImportAnswer,
   MovedLoadsAnswer,
   OriginLinkInfo,
   SharedOrigin,
@@ -123,6 +124,7 @@ export interface Api {
   FileImportInfo: FileImportInfo;
   ImportUndone: ImportUndone;
   LoadsImportAnswer: LoadsImportAnswer;
+  RowsImportAnswer: RowsImportAnswer;
   InsuranceAnswer: InsuranceAnswer;
   MovedLoadsAnswer: MovedLoadsAnswer;
   LinkAnswer: LinkAnswer;

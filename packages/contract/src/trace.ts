@@ -21,9 +21,10 @@ import {
   Max,
   Min,
 } from 'class-validator';
-import { SeasonLotBody } from './fields.js';
+import { SeasonLotBody, WeatherHourBody } from './fields.js';
 import { LinkBody, type LinkInfo } from './links.js';
 import type { ClockStyle, UnitSystem } from './people.js';
+import { CableReadingBody } from './store.js';
 import { Each, Fits, IsBetween, IsInstant, IsMoisture, ULID } from './rules.js';
 
 export const ORIGIN_KINDS = ['delivery', 'place'] as const;
@@ -204,7 +205,132 @@ export class LoadsImportBody extends ImportBody {
   loads: ImportedLoadBody[];
 }
 
+export class ImportedTicketBody {
+  @ApiProperty()
+  @IsString()
+  @Length(1, 40)
+  ticket: string;
+
+  @ApiProperty()
+  @IsInstant()
+  at: string;
+
+  @ApiProperty({ description: 'the truck or bin that it came from' })
+  @IsString()
+  @Length(1, 40)
+  from: string;
+
+  @ApiProperty({ description: 'the buyer' })
+  @IsString()
+  @Length(1, 40)
+  to: string;
+
+  @ApiProperty({ description: 'net, kg' })
+  @IsBetween(0.001, 100_000, 'a load weighs up to 100,000 kg')
+  wetKg: number;
+
+  @ApiPropertyOptional()
+  @IsOptional()
+  @IsBetween(0, 200_000, 'a gross weight is up to 200,000 kg')
+  grossKg?: number;
+
+  @ApiPropertyOptional()
+  @IsOptional()
+  @IsBetween(0, 200_000, 'an empty weight is up to 200,000 kg')
+  tareKg?: number;
+
+  @ApiProperty()
+  @IsMoisture()
+  moisture: number;
+
+  @ApiPropertyOptional({ description: '$/bu' })
+  @IsOptional()
+  @IsBetween(0, 1000, 'a price is up to $1,000 a bushel')
+  pricePerBu?: number;
+}
+
+/** Some tickets of a buyer's file; `look` says only which are known already. */
+export class TicketsImportBody extends ImportBody {
+  @ApiProperty()
+  @IsBoolean()
+  look: boolean;
+
+  @ApiProperty({ type: [ImportedTicketBody] })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(1000)
+  @Each(() => ImportedTicketBody)
+  tickets: ImportedTicketBody[];
+}
+
+export class ImportedLevelBody {
+  @ApiProperty()
+  @IsString()
+  @Length(1, 40)
+  place: string;
+
+  @ApiProperty()
+  @IsInstant()
+  at: string;
+
+  @ApiProperty({ description: 'what lay there, kg' })
+  @IsBetween(0, 1e9, 'a bin holds up to a million tonnes')
+  wetKg: number;
+
+  @ApiPropertyOptional()
+  @IsOptional()
+  @IsMoisture()
+  moisture?: number;
+}
+
+/** Some levels of a file, each of which sets the book right; `look` says only which are known already. */
+export class LevelsImportBody extends ImportBody {
+  @ApiProperty()
+  @IsBoolean()
+  look: boolean;
+
+  @ApiProperty({ type: [ImportedLevelBody] })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(1000)
+  @Each(() => ImportedLevelBody)
+  levels: ImportedLevelBody[];
+}
+
+/** Some hours of measured weather out of a file. */
+export class WeatherImportBody extends ImportBody {
+  @ApiProperty()
+  @IsBoolean()
+  look: boolean;
+
+  @ApiProperty({ type: [WeatherHourBody] })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(1000)
+  @Each(() => WeatherHourBody)
+  hours: WeatherHourBody[];
+}
+
+/** Some readings of temperature cables out of a file. */
+export class CablesImportBody extends ImportBody {
+  @ApiProperty()
+  @IsBoolean()
+  look: boolean;
+
+  @ApiProperty({ type: [CableReadingBody] })
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(1000)
+  @Each(() => CableReadingBody)
+  readings: CableReadingBody[];
+}
+
 export type ImportState = 'new' | 'known' | 'different';
+export interface RowsImportAnswer {
+  /** One for each row that was sent. */
+  readonly states: readonly ImportState[];
+  readonly taken: number;
+}
 export interface LoadsImportAnswer {
   /** One for each load that was sent. */
   readonly states: readonly ImportState[];
@@ -216,7 +342,7 @@ export interface FieldsImportAnswer {
 
 export interface FileImportInfo {
   readonly id: string;
-  readonly kind: 'fields' | 'loads';
+  readonly kind: 'fields' | 'loads' | 'tickets' | 'levels' | 'weather' | 'cables';
   readonly file: string;
   readonly by: string;
   readonly at: string;

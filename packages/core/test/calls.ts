@@ -794,6 +794,14 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
     6,
   ],
   carry: [{ cash: 4.2, months: 5, interest: 0.08, storagePerMonth: 0.04, extra: 0.01, deferred: 4.6 }],
+  lineByHour: [{ trips: [{ atMs: 1_789_000_000_000, minutes: 48 }] }, { tarpMin: 4 }, 22, 'America/Chicago'],
+  lineThen: [
+    { trips: [48, 40, 61].map((minutes, i) => ({ atMs: 1_789_000_000_000 + i * 1_800_000, minutes })) },
+    { tarpMin: 4 },
+    22,
+    'America/Chicago',
+    1_789_000_000_000,
+  ],
   whereItBringsMost: [
     {
       moisture: 0.16,

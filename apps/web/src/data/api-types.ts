@@ -3840,6 +3840,70 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/imports/tickets': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ImportsController_tickets'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/imports/levels': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ImportsController_levels'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/imports/weather': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ImportsController_weather'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/imports/cables': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['ImportsController_cables'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/imports/{importId}/undo': {
     readonly parameters: {
       readonly query?: never;
@@ -4093,7 +4157,7 @@ export interface components {
         readonly second: string;
       }[];
     };
-    readonly Appraisal: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275'];
+    readonly Appraisal: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7439_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7439_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7439'];
     readonly AppraisalKept: {
       readonly body: components['schemas']['AppraisalRecord'];
       readonly by: string;
@@ -4216,7 +4280,7 @@ export interface components {
       /** @description h */
       readonly stirHours?: number;
     };
-    readonly BinMeasurement: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275'];
+    readonly BinMeasurement: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7439_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7439_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7439'];
     readonly BinMeasurementKept: {
       readonly body: components['schemas']['BinMeasurementRecord'];
       readonly by: string;
@@ -5398,7 +5462,7 @@ export interface components {
     readonly FileImportInfo: {
       readonly id: string;
       /** @enum {string} */
-      readonly kind: 'fields' | 'loads';
+      readonly kind: 'fields' | 'loads' | 'tickets' | 'levels' | 'weather' | 'cables';
       readonly file: string;
       readonly by: string;
       readonly at: string;
@@ -5411,24 +5475,15 @@ export interface components {
     };
     readonly FileMatchRecord: {
       readonly heads: readonly {
-        /** @enum {string} */
-        readonly column:
-          | 'field'
-          | 'at'
-          | 'weight'
-          | 'moisture'
-          | 'to'
-          | 'ticket'
-          | 'acres'
-          | 'crop'
-          | 'variety'
-          | 'tag'
-          | 'owner'
-          | 'share';
+        readonly column: string;
         readonly head: string;
       }[];
       /** @enum {string} */
       readonly unit?: 'kilograms' | 'pounds' | 'tonnes' | 'bushels';
+      /** @enum {string} */
+      readonly degrees?: 'F' | 'C';
+      /** @enum {string} */
+      readonly wind?: 'mph' | 'km/h' | 'm/s' | 'knots';
       readonly dayFirst?: boolean;
     };
     readonly FingerprintAnswer: {
@@ -5684,7 +5739,7 @@ export interface components {
       readonly insurance: components['schemas']['Insurance'];
       readonly wrong: readonly components['schemas']['WrongFieldLoad'][];
     };
-    readonly InsurancePolicy: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275'];
+    readonly InsurancePolicy: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7439_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7439'];
     readonly InsurancePolicyKept: {
       readonly revision: number;
       readonly value: components['schemas']['InsurancePolicyRecord'];
@@ -5720,7 +5775,7 @@ export interface components {
       readonly agent?: string;
       readonly phone?: string;
     };
-    readonly InsuranceUnit: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275'];
+    readonly InsuranceUnit: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7439_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7439'];
     readonly InsuranceUnitKept: {
       readonly revision: number;
       readonly value: components['schemas']['InsuranceUnitRecord'];
@@ -5841,8 +5896,8 @@ export interface components {
     readonly LogAnswer: {
       readonly id: string;
     };
-    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275: components['schemas']['RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275'];
-    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275: components['schemas']['RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275'];
+    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7439_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7439_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7439: components['schemas']['RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7439_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7439'];
+    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7439_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7439_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7439: components['schemas']['RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7439_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7439'];
     readonly LossCheckKept: {
       readonly body: components['schemas']['LossCheckRecord'];
       readonly by: string;
@@ -6375,6 +6430,10 @@ export interface components {
         readonly mean: number;
         readonly cv: number;
       };
+      readonly trips: readonly {
+        readonly atMs: number;
+        readonly minutes: number;
+      }[];
       readonly back: {
         readonly mean: number;
         readonly cv: number;
@@ -6686,15 +6745,15 @@ export interface components {
     };
     /** @enum {string} */
     readonly ReadingSource: 'hand' | 'combine' | 'elevator' | 'bench' | 'bite';
-    readonly RecordOf_structure_61938389_1560_1673_61938389_1529_1674_61938389_1529_1676_61938389_1521_1676_61938389_1521_1688_61938389_1493_1689_61938389_1438_1690_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275: {
+    readonly RecordOf_structure_61938389_1560_1673_61938389_1529_1674_61938389_1529_1676_61938389_1521_1676_61938389_1521_1688_61938389_1493_1689_61938389_1438_1690_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7439: {
       readonly moisture: number;
       readonly factor: number;
     };
-    readonly RecordOf_structure_61938389_1780_1895_61938389_1749_1896_61938389_1749_1898_61938389_1741_1898_61938389_1741_1910_61938389_1713_1911_61938389_1690_1912_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275: {
+    readonly RecordOf_structure_61938389_1780_1895_61938389_1749_1896_61938389_1749_1898_61938389_1741_1898_61938389_1741_1910_61938389_1713_1911_61938389_1690_1912_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7439: {
       readonly testWeight: number;
       readonly factor: number;
     };
-    readonly RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275: {
+    readonly RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7439: {
       readonly acres?: number;
       readonly quality?: number;
       readonly policy: string;
@@ -6705,7 +6764,7 @@ export interface components {
       readonly share: number;
       readonly approvedYield: number;
     };
-    readonly RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7275: {
+    readonly RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7439_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7439: {
       readonly note?: string;
       /** @description Failed to correctly infer type */
       readonly id?: unknown;
@@ -6717,7 +6776,7 @@ export interface components {
       readonly acres: number;
       readonly perAcre: number;
     };
-    readonly RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7275: {
+    readonly RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7439_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7439: {
       readonly note?: string;
       /** @description Failed to correctly infer type */
       readonly id?: unknown;
@@ -6730,10 +6789,10 @@ export interface components {
       readonly moisture: number;
       readonly testWeight: number;
     };
-    readonly RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275: {
+    readonly RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7439: {
       readonly perTenth?: number;
-      readonly moistureFactors?: readonly components['schemas']['RecordOf_structure_61938389_1560_1673_61938389_1529_1674_61938389_1529_1676_61938389_1521_1676_61938389_1521_1688_61938389_1493_1689_61938389_1438_1690_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275'][];
-      readonly testWeightFactors?: readonly components['schemas']['RecordOf_structure_61938389_1780_1895_61938389_1749_1896_61938389_1749_1898_61938389_1741_1898_61938389_1741_1910_61938389_1713_1911_61938389_1690_1912_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275'][];
+      readonly moistureFactors?: readonly components['schemas']['RecordOf_structure_61938389_1560_1673_61938389_1529_1674_61938389_1529_1676_61938389_1521_1676_61938389_1521_1688_61938389_1493_1689_61938389_1438_1690_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7439'][];
+      readonly testWeightFactors?: readonly components['schemas']['RecordOf_structure_61938389_1780_1895_61938389_1749_1896_61938389_1749_1898_61938389_1741_1898_61938389_1741_1910_61938389_1713_1911_61938389_1690_1912_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7439'][];
       readonly agent?: string;
       readonly phone?: string;
       readonly number: string;
@@ -6824,6 +6883,10 @@ export interface components {
       readonly at: string;
       readonly from: string;
       readonly path: readonly string[];
+    };
+    readonly RowsImportAnswer: {
+      readonly states: readonly components['schemas']['ImportState'][];
+      readonly taken: number;
     };
     readonly RowsLeftKept: {
       readonly body: components['schemas']['RowsLeftRecord'];
@@ -7043,8 +7106,8 @@ export interface components {
     readonly SettingAnswer: {
       readonly revision: number;
     };
-    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275: components['schemas']['RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7275'];
-    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275: components['schemas']['RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7275'];
+    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7439_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7439: components['schemas']['RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7439'];
+    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7439_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7439: components['schemas']['RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7439'];
     readonly SettingsEntryKept: {
       readonly body: components['schemas']['SettingsEntryRecord'];
       readonly by: string;
@@ -8084,6 +8147,52 @@ export interface components {
        */
       readonly method: 'cartScale' | 'monitor' | 'bridge' | 'estimate';
       readonly loads: readonly components['schemas']['ImportedLoadBody'][];
+    };
+    readonly ImportedTicketBody: {
+      readonly ticket: string;
+      readonly at: string;
+      /** @description the truck or bin that it came from */
+      readonly from: string;
+      /** @description the buyer */
+      readonly to: string;
+      /** @description net, kg */
+      readonly wetKg: number;
+      readonly grossKg?: number;
+      readonly tareKg?: number;
+      readonly moisture: number;
+      /** @description $/bu */
+      readonly pricePerBu?: number;
+    };
+    readonly TicketsImportBody: {
+      readonly importId: string;
+      readonly file: string;
+      readonly look: boolean;
+      readonly tickets: readonly components['schemas']['ImportedTicketBody'][];
+    };
+    readonly ImportedLevelBody: {
+      readonly place: string;
+      readonly at: string;
+      /** @description what lay there, kg */
+      readonly wetKg: number;
+      readonly moisture?: number;
+    };
+    readonly LevelsImportBody: {
+      readonly importId: string;
+      readonly file: string;
+      readonly look: boolean;
+      readonly levels: readonly components['schemas']['ImportedLevelBody'][];
+    };
+    readonly WeatherImportBody: {
+      readonly importId: string;
+      readonly file: string;
+      readonly look: boolean;
+      readonly hours: readonly components['schemas']['WeatherHourBody'][];
+    };
+    readonly CablesImportBody: {
+      readonly importId: string;
+      readonly file: string;
+      readonly look: boolean;
+      readonly readings: readonly components['schemas']['CableReadingBody'][];
     };
   };
   responses: never;
@@ -14086,6 +14195,106 @@ export interface operations {
         };
         content: {
           readonly 'application/json': components['schemas']['LoadsImportAnswer'];
+        };
+      };
+    };
+  };
+  readonly ImportsController_tickets: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['TicketsImportBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['RowsImportAnswer'];
+        };
+      };
+    };
+  };
+  readonly ImportsController_levels: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['LevelsImportBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['RowsImportAnswer'];
+        };
+      };
+    };
+  };
+  readonly ImportsController_weather: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['WeatherImportBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['RowsImportAnswer'];
+        };
+      };
+    };
+  };
+  readonly ImportsController_cables: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['CablesImportBody'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['RowsImportAnswer'];
         };
       };
     };

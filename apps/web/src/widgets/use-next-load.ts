@@ -5,13 +5,17 @@ import {
   cropOf,
   CROPS,
   dryBushels,
+  type FieldRecords,
   type HaulTimes,
+  type LineThen,
+  lineThen,
   type KnownGrade,
   legalView,
   nextLoad,
   type NextLoad,
   type Offers,
   type OwnerPart,
+  type OwnTimes,
   ownerParts,
   type PlaceInfo,
   RangeRefusal,
@@ -21,7 +25,7 @@ import {
   whereItBringsMost,
 } from '@fanega/core';
 import { useMemo } from 'react';
-import { type Farm, useNotebook } from '../data/farm';
+import { type Farm, useNotebook, useHaul } from '../data/farm';
 import { useOffers } from './use-offers';
 import { type SellBook, useSellBook } from './use-sell-book';
 
@@ -59,7 +63,7 @@ export function waysOf(
     readonly yield?: number;
   },
   times: HaulTimes,
-  plan: { readonly buyerId?: string; readonly lineMin: number } | undefined,
+  lineOf: (buyerId: string) => number,
   costPerHour: number,
 ): LoadWays {
   const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer').map(({ id }) => id);
@@ -81,7 +85,7 @@ export function waysOf(
         price: money / load.bushels,
         ...(bid === null ? {} : { bid }),
         roadMin: times.roadMin[buyerId] ?? null,
-        lineMin: plan?.buyerId === buyerId ? plan.lineMin : 0,
+        lineMin: lineOf(buyerId),
       },
     ];
   });
@@ -111,6 +115,24 @@ export function waysOf(
   return { ways, where };
 }
 
+/** Minutes that a load which leaves now waits in line at a buyer: as somebody said for today, else by own loads at that hour; 0: not known. */
+export function lineAt(
+  farm: Farm,
+  notebook: FieldRecords,
+  haul: { readonly times: Readonly<Record<string, OwnTimes>> },
+  buyerId: string,
+): { readonly minutes: number; readonly by: 'said' | LineThen | null } {
+  const plan = notebook.settings.haulPlan.farm?.value;
+  if (plan?.buyerId === buyerId) return { minutes: plan.lineMin, by: 'said' };
+  const times = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;
+  const road = times.roadMin[buyerId];
+  if (road === undefined) return { minutes: 0, by: null };
+  const arrives = farm.data.now + road * 60_000;
+  const then = lineThen(haul.times[buyerId], times, road, farm.data.farm.timeZone, arrives);
+  // The dump itself is in the times of hauling.
+  return { minutes: then === null ? 0 : Math.max(0, Math.round(then.minutes - times.unloadMin)), by: then };
+}
+
 /**
  * Where a loaded truck's grain would count if it left now, best first, and what the law says on each road; null while the farm is asked.
  * @param typed bushels as the contract counts them, where somebody typed others than the book's
@@ -119,8 +141,9 @@ export function useNextLoad(farm: Farm, truck: PlaceInfo, typed?: number) {
   const book = useSellBook(farm);
   const offers = useOffers(farm);
   const notebook = useNotebook().data;
+  const haul = useHaul().data;
   return useMemo(() => {
-    if (!book || !offers || !notebook) return null;
+    if (!book || !offers || !notebook || !haul) return null;
     const held = farm.held(truck.id);
     const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
     const base = baseMoistureOf(crop.id, farm.data.farm.defaults);
@@ -138,7 +161,7 @@ export function useNextLoad(farm: Farm, truck: PlaceInfo, typed?: number) {
             // Other bushels than the book's weigh more or less in their proportion.
             { ...load, kg: byBook > 0 ? (held.wetKg * bushels) / byBook : held.wetKg, moisture: held.moisture ?? base },
             times,
-            notebook.settings.haulPlan.farm?.value,
+            (buyerId) => lineAt(farm, notebook, haul, buyerId).minutes,
             times.truckCostPerHour ?? USUAL_HARVEST_COSTS.truckPerHour,
           )
         : { ways: [] };
@@ -159,5 +182,5 @@ export function useNextLoad(farm: Farm, truck: PlaceInfo, typed?: number) {
       legalTo,
       best: ways.find(({ net }) => net !== null) ?? ways.find(({ money }) => money !== null),
     };
-  }, [farm, truck, book, offers, notebook, typed]);
+  }, [haul, farm, truck, book, offers, notebook, typed]);
 }

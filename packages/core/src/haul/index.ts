@@ -156,3 +156,4 @@ export {
   rainBegins,
   type ToClose,
 } from './covers.js';
+export { type HourAtBuyer, LINE_BY_HOUR, lineByHour, type LineThen, lineThen } from './line-by-hour.js';

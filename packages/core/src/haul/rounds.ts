@@ -202,12 +202,16 @@ export interface OwnTimes {
   readonly rounds: number;
   /** From the last grain on to the ticket: tarp, road, line and pit. */
   readonly toTicket: { readonly mean: number; readonly cv: number };
+  /** The newest of them by the moment of the ticket: from the last grain on, minutes. */
+  readonly trips: readonly { readonly atMs: number; readonly minutes: number }[];
   /** From the ticket to the next grain on; null where no truck came back the same day. */
   readonly back: { readonly mean: number; readonly cv: number } | null;
 }
 
 /** Longer is a night or a rest, no round. */
 const LONGEST_MIN = 240;
+/** So many tell of the hours of a day; older ones are of another line. */
+const MOST_TRIPS = 120;
 
 /** Minutes of a farm's own rounds to one place, by its tickets; null with fewer than three. */
 export function ownTimes(rounds: readonly Round[], to: string): OwnTimes | null {
@@ -222,5 +226,11 @@ export function ownTimes(rounds: readonly Round[], to: string): OwnTimes | null 
     const spread = Math.sqrt(values.reduce((sum, v) => sum + (v - middle) ** 2, 0) / Math.max(1, values.length - 1));
     return { mean: middle, cv: middle > 0 ? spread / middle : 0 };
   };
-  return { rounds: there.length, toTicket: describe(there), back: back.length < 3 ? null : describe(back) };
+  const trips = own
+    .flatMap(({ loadedMs, emptiedMs }) =>
+      minutes(loadedMs, emptiedMs).map((one) => ({ atMs: emptiedMs, minutes: one })),
+    )
+    .sort((a, b) => b.atMs - a.atMs)
+    .slice(0, MOST_TRIPS);
+  return { rounds: there.length, trips, toTicket: describe(there), back: back.length < 3 ? null : describe(back) };
 }

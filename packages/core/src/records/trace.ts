@@ -151,7 +151,7 @@ export const FIELD_BOUNDARY = settingKind('fieldBoundary', 'trace', 'field_bound
 export type FieldBoundary = SettingOf<typeof FIELD_BOUNDARY>;
 
 /** Columns of a file of loads that are understood. */
-export const LOAD_COLUMNS = ['field', 'at', 'weight', 'moisture', 'to', 'ticket'] as const;
+export const LOAD_COLUMNS = ['field', 'at', 'weight', 'moisture', 'to', 'ticket', 'crop'] as const;
 export type LoadColumn = (typeof LOAD_COLUMNS)[number];
 /** Columns of a file of fields that are understood. */
 export const FIELD_COLUMNS = ['field', 'acres', 'crop', 'variety', 'tag', 'owner', 'share'] as const;
@@ -159,9 +159,13 @@ export type FieldColumn = (typeof FIELD_COLUMNS)[number];
 
 /** Which column of a file is which, by its head, as somebody matched them once for files of that kind. */
 export const FILE_MATCH = settingKind('fileMatch', 'trace', 'file_matches', 'own', {
-  heads: list(record({ column: choice([...new Set([...LOAD_COLUMNS, ...FIELD_COLUMNS])]), head: text(80, 1) }), 0, 20),
+  /** columns by the names that the import of that kind has for them */
+  heads: list(record({ column: text(12, 1), head: text(80, 1) }), 0, 20),
   /** of weights */
   unit: optional(choice(['kilograms', 'pounds', 'tonnes', 'bushels'])),
+  /** of temperatures and of the wind */
+  degrees: optional(choice(['F', 'C'])),
+  wind: optional(choice(['mph', 'km/h', 'm/s', 'knots'])),
   /** day before month in dates */
   dayFirst: optional(flag()),
 });

@@ -1,7 +1,7 @@
 import { type Contract, contractOn, type LogEntry, living } from '../records/index.js';
 import { groupBy, requireFinite } from '../kernel/index.js';
 import { type ContractCrossing, type ContractPrice, crossContract } from './contracts.js';
-import { fixesByContract, pricedLater, type PriceParts, priceOfParts, priceParts } from './price-parts.js';
+import { fixesByContract, type PriceParts, priceOfParts, priceParts } from './price-parts.js';
 import type { OwnerPart, SoldDelivery } from './view.js';
 
 /** Part of a delivery that counts on a contract. */

@@ -1,3 +1,15 @@
+export {
+  planRows,
+  type PlannedRow,
+  ROW_COLUMNS,
+  ROW_FILES,
+  type RowColumn,
+  type RowFile,
+  type RowPlan,
+  type RowProblem,
+  type RowUnits,
+  sensorHeads,
+} from './row-file.js';
 export { traceDelivery, tracePlace, type Contributions, type DeliveryTrace } from './sweep.js';
 export { searchBook, type TraceFound } from './search.js';
 export { deliveryPath, gathered, lotPath, type TracePath, type TraceLink, type TraceStop } from './trace-path.js';
@@ -75,6 +87,7 @@ export {
   type LoadFileProblem,
   type LoadPlan,
   planLoads,
+  type MissingLot,
   type PlannedLoad,
   weightUnitOf,
 } from './load-file.js';

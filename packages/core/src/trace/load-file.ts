@@ -2,7 +2,8 @@ import { plainName } from '../kernel/index.js';
 import { kgPerBushelOf, type LotInfo, type PlaceInfo } from '../ledger/index.js';
 import type { FileMatch, LoadColumn } from '../records/index.js';
 import { KG_PER_LB, MAX_MOISTURE } from '../units/index.js';
-import { decimalComma, figureIn, momentIn } from './file-words.js';
+import type { CropId } from '../crops/index.js';
+import { cropIn, decimalComma, figureIn, momentIn } from './file-words.js';
 
 /** What carts' and displays' exports call their columns; common practice, no source. */
 export const LOAD_HEADS: Readonly<Record<LoadColumn, readonly RegExp[]>> = {
@@ -12,6 +13,7 @@ export const LOAD_HEADS: Readonly<Record<LoadColumn, readonly RegExp[]>> = {
   moisture: [/^(moisture|moist|mc|h2o|water)( ?\(?%\)?)?$/, /moist|humid/],
   to: [/^(to|destination|unloaded (to|into)|truck|into)$/, /dest|truck|vehicle/],
   ticket: [/^(ticket|load|load id|id)( ?(no|number|#))?$/, /ticket|load/],
+  crop: [/^crop/, /crop|commodity/],
 }; // prettier-ignore
 
 /** A load of a file as it would be taken in. */
@@ -31,6 +33,16 @@ export type LoadFileProblem = 'no_field' | 'field_unknown' | 'no_season' | 'no_t
 export interface LoadPlan {
   readonly loads: readonly PlannedLoad[];
   readonly problems: readonly { readonly row: number; readonly what: LoadFileProblem; readonly text: string }[];
+  /** Fields that are not in the season of their loads yet: with them the rows could be read. */
+  readonly missing: readonly MissingLot[];
+}
+
+/** A field that has no place in a season; its crop then where the file says it. */
+export interface MissingLot {
+  readonly fieldId: string;
+  readonly fieldName: string;
+  readonly season: number;
+  readonly crop: CropId | null;
 }
 
 const KG: Readonly<Record<'kilograms' | 'pounds' | 'tonnes', number>> = {
@@ -72,7 +84,7 @@ export function planLoads(
   },
 ): LoadPlan {
   const at = (column: LoadColumn): number => (match[column] === undefined ? -1 : heads.indexOf(match[column]));
-  const index = { field: at('field'), at: at('at'), weight: at('weight'), moisture: at('moisture'), to: at('to'), ticket: at('ticket') }; // prettier-ignore
+  const index = { field: at('field'), at: at('at'), weight: at('weight'), moisture: at('moisture'), to: at('to'), ticket: at('ticket'), crop: at('crop') }; // prettier-ignore
   const byName = new Map<string, LotInfo[]>();
   for (const lot of farm.lots)
     for (const name of [plainName(lot.fieldName), plainName(lot.tag)])
@@ -82,6 +94,7 @@ export function planLoads(
   const commas = { weight: decimalComma(cells(index.weight)), moisture: decimalComma(cells(index.moisture)) };
   const own = options.lot === null ? undefined : farm.lots.find(({ id }) => id === options.lot);
   const loads: PlannedLoad[] = [];
+  const missing = new Map<string, MissingLot>();
   const problems: { row: number; what: LoadFileProblem; text: string }[] = [];
   rows.forEach((row, i) => {
     if (row.every((cell) => cell.trim() === '')) return;
@@ -97,7 +110,11 @@ export function planLoads(
       if (!named) return wrong('field_unknown', text(index.field));
       const year = new Date(ms).getUTCFullYear();
       lot = named.find(({ season }) => season === year);
-      if (!lot) return wrong('no_season', `${text(index.field)}, ${year}`);
+      if (!lot) {
+        const { fieldId, fieldName } = named[0]!;
+        missing.set(`${fieldId} ${year}`, { fieldId, fieldName, season: year, crop: cropIn(text(index.crop)) });
+        return wrong('no_season', `${text(index.field)}, ${year}`);
+      }
     }
     if (!lot) return wrong('no_field', '');
     const figure = figureIn(text(index.weight), commas.weight);
@@ -111,5 +128,5 @@ export function planLoads(
     if (to === undefined) return wrong('place_unknown', text(index.to));
     loads.push({ row: line, lot: lot.id, at: ms, wetKg: Number(wetKg.toFixed(3)), moisture: Number(moisture.toFixed(5)), to, ticket: text(index.ticket).slice(0, 40) }); // prettier-ignore
   });
-  return { loads, problems };
+  return { loads, problems, missing: [...missing.values()] };
 }

@@ -15,6 +15,8 @@ import {
   computeTicket,
   CONTRACT_PRICE,
   contractPrice,
+  LINE_BY_HOUR,
+  lineByHour,
   STORAGE_CHARGE,
   storageCharge,
   crossContract,
@@ -864,6 +866,22 @@ export const harvestHaulingSelling = [
         : what === 'futuresFixed'
           ? contractPrice({ kind: 'futuresFixed', futures: 4.5, basis: -0.25, fee: 0.03 }).price!
           : contractPrice({ kind: 'basisFixed', basis: -0.2, futures: 4.72 }).price!,
+  ),
+  table(
+    {
+      formula: LINE_BY_HOUR,
+      title: 'Tarp 4 min, road 22 min; minutes from the last grain on to the ticket',
+      source: 'Worked by hand',
+      standing: 'computed',
+      allowed: 1e-9,
+      unit: 'min',
+    },
+    [
+      [48, 22],
+      [20, 0],
+    ],
+    (minutes: number) =>
+      lineByHour({ trips: [{ atMs: 1_789_000_000_000, minutes }] }, { tarpMin: 4 }, 22, 'UTC')[0]!.minutes,
   ),
   table(
     {

@@ -11,4 +11,6 @@ export class WeatherRow {
   @Column('double', { name: 'rain_chance' }) rainChance: number;
   @Column('boolean') wet: boolean;
   @Column('boolean') forecast: boolean;
+  /** The file that brought it. */
+  @Column({ name: 'import_id', type: 'char', length: 26, nullable: true }) importId?: string | null;
 }

@@ -237,4 +237,6 @@ export const weatherRow = (farmId: string, { at, ...hour }: WeatherHourInfo): We
   farmId,
   atMs: Math.floor(instantOf(at) / HOUR) * HOUR,
   ...hour,
+  // What is measured again is no file's any more.
+  importId: null,
 });

@@ -33,6 +33,7 @@ export class CablesService {
           cable,
           atMs: instantOf(at),
           celsius: packed(celsius),
+          importId: null,
         })),
       );
       // What stations measured, like the weather: it comes by the hour, and no sheet of the farm changed.

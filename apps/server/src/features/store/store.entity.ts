@@ -10,6 +10,8 @@ export class CableReadingRow {
   @PrimaryColumn({ name: 'at_ms', ...INSTANT }) atMs: number;
   @PrimaryColumn('smallint', { unsigned: true }) cable: number;
   @Column('varbinary', { length: 80 }) celsius: Buffer;
+  /** The file that brought it. */
+  @Column({ name: 'import_id', type: 'char', length: 26, nullable: true }) importId?: string | null;
 }
 
 /** What a motor of the bin site does, as its device said last. */

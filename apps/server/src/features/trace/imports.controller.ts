@@ -5,6 +5,11 @@ import {
   type ImportUndone,
   type LoadsImportAnswer,
   LoadsImportBody,
+  CablesImportBody,
+  LevelsImportBody,
+  type RowsImportAnswer,
+  TicketsImportBody,
+  WeatherImportBody,
 } from '@fanega/contract';
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
@@ -48,6 +53,58 @@ export class ImportsController {
     @CallerOf() caller: Caller,
   ): Promise<LoadsImportAnswer> {
     return this.service.loads(farmId, body, caller);
+  }
+
+  /** Some tickets of a buyer's file; with `look` nothing is written. */
+  @Post('tickets')
+  @HttpCode(200)
+  @Allow('manager')
+  @Answers('RowsImportAnswer')
+  tickets(
+    @Param('farmId') farmId: string,
+    @Body() body: TicketsImportBody,
+    @CallerOf() caller: Caller,
+  ): Promise<RowsImportAnswer> {
+    return this.service.tickets(farmId, body, caller);
+  }
+
+  /** Some levels of bins; with `look` nothing is written. */
+  @Post('levels')
+  @HttpCode(200)
+  @Allow('manager')
+  @Answers('RowsImportAnswer')
+  levels(
+    @Param('farmId') farmId: string,
+    @Body() body: LevelsImportBody,
+    @CallerOf() caller: Caller,
+  ): Promise<RowsImportAnswer> {
+    return this.service.levels(farmId, body, caller);
+  }
+
+  /** Some hours of measured weather; with `look` nothing is written. */
+  @Post('weather')
+  @HttpCode(200)
+  @Allow('manager')
+  @Answers('RowsImportAnswer')
+  weather(
+    @Param('farmId') farmId: string,
+    @Body() body: WeatherImportBody,
+    @CallerOf() caller: Caller,
+  ): Promise<RowsImportAnswer> {
+    return this.service.weather(farmId, body, caller);
+  }
+
+  /** Some readings of temperature cables; with `look` nothing is written. */
+  @Post('cables')
+  @HttpCode(200)
+  @Allow('manager')
+  @Answers('RowsImportAnswer')
+  cables(
+    @Param('farmId') farmId: string,
+    @Body() body: CablesImportBody,
+    @CallerOf() caller: Caller,
+  ): Promise<RowsImportAnswer> {
+    return this.service.cables(farmId, body, caller);
   }
 
   /** All that a file brought is taken back as one. */

@@ -1,8 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { DataSource } from 'typeorm';
+import { DataSource, In } from 'typeorm';
 import type { Tx } from '../../platform/farm-write.js';
 import { insertAll, insertRecords, readRecords, removeRecord, SETTING_TABLES } from '../../platform/record-table.js';
+import { WeatherRow } from '../fields/index.js';
 import { FieldRow, LotRow, LotShareRow, shareRows } from '../ledger/index.js';
+import { CableReadingRow } from '../store/index.js';
 import { FileImportFieldRow, FileImportRow } from './trace.entity.js';
 
 interface NewLot extends Omit<LotRow, 'farmId'> {
@@ -31,6 +33,30 @@ export class ImportsRepository {
 
   async undone(tx: Tx, farmId: string, id: string): Promise<void> {
     await tx.update(FileImportRow, { farmId, id }, { undone: true });
+  }
+
+  weather(tx: Tx, farmId: string, atMs: readonly number[]): Promise<WeatherRow[]> {
+    return tx.findBy(WeatherRow, { farmId, atMs: In([...atMs]) });
+  }
+
+  async putWeather(tx: Tx, rows: readonly WeatherRow[]): Promise<void> {
+    await tx.upsert(WeatherRow, [...rows], ['farmId', 'atMs']);
+  }
+
+  /** Those of the same bins and moments. */
+  cables(tx: Tx, farmId: string, rows: readonly { placeId: string; atMs: number }[]): Promise<CableReadingRow[]> {
+    const [placeIds, moments] = [new Set(rows.map(({ placeId }) => placeId)), new Set(rows.map(({ atMs }) => atMs))];
+    return tx.findBy(CableReadingRow, { farmId, placeId: In([...placeIds]), atMs: In([...moments]) });
+  }
+
+  async putCables(tx: Tx, rows: readonly CableReadingRow[]): Promise<void> {
+    await tx.upsert(CableReadingRow, [...rows], ['farmId', 'placeId', 'atMs', 'cable']);
+  }
+
+  /** Takes out what a file brought, as far as nothing was measured over it; how many rows. */
+  async removeRows(tx: Tx, kind: 'weather' | 'cables', farmId: string, importId: string): Promise<number> {
+    const { affected } = await tx.delete(kind === 'weather' ? WeatherRow : CableReadingRow, { farmId, importId });
+    return affected ?? 0;
   }
 
   async fieldsAndLots(tx: Tx, farmId: string, season: number): Promise<{ fields: FieldRow[]; lots: LotRow[] }> {

@@ -7,9 +7,15 @@ import type {
   ImportUndone,
   LoadsImportAnswer,
   LoadsImportBody,
+  CablesImportBody,
+  LevelsImportBody,
+  RowsImportAnswer,
+  TicketsImportBody,
+  WeatherImportBody,
 } from '@fanega/contract';
 import {
   boundaryProblem,
+  deliveries,
   type Entry,
   type HarvestEntry,
   instantOf,
@@ -21,10 +27,11 @@ import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
-import { FarmWrites } from '../../platform/farm-write.js';
+import { FarmWrites, type Tx } from '../../platform/farm-write.js';
 import { Refused, unlessNameUsed, unlessPointedTo } from '../../platform/refused.js';
 import { FarmClock, LedgerService } from '../ledger/index.js';
-import { removeFields } from '../fields/index.js';
+import { removeFields, weatherRow } from '../fields/index.js';
+import { packed } from '../store/index.js';
 import { ImportsRepository } from './imports.repository.js';
 
 /** What entries of a file name as their device: by it they are undone as one. */
@@ -34,7 +41,7 @@ const MINUTE = 60_000;
 const SAME_KG = 0.6;
 const AT_ONCE = 1000;
 
-/** Files of fields and of loads: looked at, taken in, undone as one; the same file again doubles nothing. */
+/** Files of fields, loads, tickets, levels, weather and cables: looked at, taken in, undone as one; the same file again doubles nothing. */
 @Injectable()
 export class ImportsService {
   constructor(
@@ -64,7 +71,7 @@ export class ImportsService {
         const tags = new Set(lots.map(({ tag }) => tag));
         const made: Parameters<ImportsRepository['made']>[1][number][] = [];
         const boundaries: { fieldId: string; points: NonNullable<ImportedFieldBody['boundary']> }[] = [];
-        await this.imports.took(tx, { farmId, id: body.importId, kind: 'fields', name: body.file, byName: caller.name, atMs: this.clock.now(), taken: body.fields.length, undone: false }); // prettier-ignore
+        await this.took(tx, farmId, body, 'fields', body.fields.length, caller);
         for (const [i, one] of body.fields.entries()) {
           const wrong = (field: string, message: string): never => {
             throw new Refused('body_wrong', `${one.name}: ${message}.`, [{ field: `fields[${i}].${field}`, code: field, message }]); // prettier-ignore
@@ -118,13 +125,7 @@ export class ImportsService {
       throw new Refused('body_wrong', `Load ${strange + 1}: ${message}.`, [{ field: `loads[${strange}].${field}`, code: 'not_found', message }]); // prettier-ignore
     }
     const known = knownLoads(book.ledger);
-    const states = body.loads.map((load): ImportState => {
-      const same = known.get(keyOf(load.lot, load.to, instantOf(load.at)));
-      const state = same === undefined ? 'new' : same.some((kg) => Math.abs(kg - load.wetKg) <= SAME_KG) ? 'known' : 'different'; // prettier-ignore
-      // Two of the same minute in one file are one.
-      if (state === 'new') known.set(keyOf(load.lot, load.to, instantOf(load.at)), [load.wetKg]);
-      return state;
-    });
+    const states = statesOf(body.loads, ({ lot, to, at }) => keyOf(lot, to, instantOf(at)), ({ wetKg }) => wetKg, known, SAME_KG); // prettier-ignore
     const fresh = body.loads.filter((_, i) => states[i] === 'new');
     if (body.look || fresh.length === 0) return { states, taken: 0 };
     const entries = fresh.map((load): HarvestEntry => ({
@@ -134,20 +135,149 @@ export class ImportsService {
       device: deviceOf(body.importId),
       ...(load.ticket ? { note: `load ${load.ticket} of the file` } : {}),
     }));
-    // Written down first: what is in the book can always be undone.
+    await this.intoBook(farmId, body, 'loads', entries, caller);
+    return { states, taken: entries.length };
+  }
+
+  /** Tickets of a buyer: deliveries by his weights. */
+  async tickets(farmId: string, body: TicketsImportBody, caller: Caller): Promise<RowsImportAnswer> {
+    const book = await this.ledgers.open(farmId);
+    const kinds = new Map(book.places.map(({ id, kind }) => [id, kind]));
+    for (const [i, { from, to }] of body.tickets.entries()) {
+      if (kinds.get(to) !== 'buyer') refusePlace('tickets', i, 'to', 'there is no such buyer');
+      if (!kinds.has(from) || kinds.get(from) === 'buyer') refusePlace('tickets', i, 'from', 'there is no such place');
+    }
+    const known = new Map<string, number[]>();
+    const nameOf = (to: string, ticket: string): string => `${to}\n${plainName(ticket)}`;
+    for (const { to, ticket, netKg } of deliveries(book)) if (ticket !== null) add(known, nameOf(to, ticket), netKg);
+    const states = statesOf(
+      body.tickets,
+      ({ to, ticket }) => nameOf(to, ticket),
+      ({ wetKg }) => wetKg,
+      known,
+      SAME_KG,
+    );
+    const fresh = body.tickets.filter((_, i) => states[i] === 'new');
+    if (body.look || fresh.length === 0) return { states, taken: 0 };
+    const entries = fresh.map(({ at, ...one }): Entry => ({
+      ...one,
+      ...{ id: ulid(), type: 'move', method: 'ticket', device: deviceOf(body.importId) },
+      at: new Date(instantOf(at)).toISOString(),
+    }));
+    await this.intoBook(farmId, body, 'tickets', entries, caller);
+    return { states, taken: entries.length };
+  }
+
+  /** Levels of bins: each sets the book right, as a tape does. */
+  async levels(farmId: string, body: LevelsImportBody, caller: Caller): Promise<RowsImportAnswer> {
+    const book = await this.ledgers.open(farmId);
+    const kinds = new Map(book.places.map(({ id, kind }) => [id, kind]));
+    for (const [i, { place }] of body.levels.entries())
+      if (!kinds.has(place) || kinds.get(place) === 'buyer')
+        refusePlace('levels', i, 'place', 'there is no such place');
+    const known = new Map<string, number[]>();
+    const nameOf = (place: string, atMs: number): string => `${place}\n${Math.floor(atMs / MINUTE)}`;
+    for (const entry of book.ledger.entriesFrom(0))
+      if (entry.type === 'measure') add(known, nameOf(entry.place, instantOf(entry.at)), entry.wetKg);
+    const states = statesOf(body.levels, ({ place, at }) => nameOf(place, instantOf(at)), ({ wetKg }) => wetKg, known, SAME_KG); // prettier-ignore
+    const fresh = body.levels.filter((_, i) => states[i] === 'new');
+    if (body.look || fresh.length === 0) return { states, taken: 0 };
+    const entries = fresh.map(({ at, ...one }): Entry => ({
+      ...one,
+      ...{ id: ulid(), type: 'measure', method: 'volume', device: deviceOf(body.importId) },
+      at: new Date(instantOf(at)).toISOString(),
+    }));
+    await this.intoBook(farmId, body, 'levels', entries, caller);
+    return { states, taken: entries.length };
+  }
+
+  /** Measured hours of weather; an hour that was measured already stays as it is. */
+  weather(farmId: string, body: WeatherImportBody, caller: Caller): Promise<RowsImportAnswer> {
+    return this.writes.run(farmId, async ({ tx, changed }) => {
+      const rows = body.hours.map((hour) => ({
+        ...weatherRow(farmId, { ...hour, forecast: false }),
+        importId: body.importId,
+      }));
+      const kept = new Map((await this.imports.weather(tx, farmId, rows.map(({ atMs }) => atMs))).map((row) => [row.atMs, row])); // prettier-ignore
+      const states = rows.map((row): ImportState => {
+        const was = kept.get(row.atMs);
+        if (!was || was.forecast) return (kept.set(row.atMs, row), 'new');
+        return Math.abs(was.temperature - row.temperature) < 0.06 && Math.abs(was.humidity - row.humidity) < 0.006 ? 'known' : 'different'; // prettier-ignore
+      });
+      const fresh = rows.filter((_, i) => states[i] === 'new');
+      if (body.look || fresh.length === 0) return { states, taken: 0 };
+      await this.took(tx, farmId, body, 'weather', fresh.length, caller);
+      await this.imports.putWeather(tx, fresh);
+      changed('weather');
+      changed('trace');
+      return { states, taken: fresh.length };
+    });
+  }
+
+  /** Readings of temperature cables; those of a moment that is there stay as they are. */
+  async cables(farmId: string, body: CablesImportBody, caller: Caller): Promise<RowsImportAnswer> {
+    const { places } = await this.ledgers.open(farmId);
+    const ids = new Set(places.map(({ id }) => id));
+    for (const [i, { placeId }] of body.readings.entries())
+      if (!ids.has(placeId)) refusePlace('readings', i, 'placeId', 'there is no such place');
+    return this.writes.run(farmId, async ({ tx, changed }) => {
+      const rows = body.readings.map(({ placeId, cable, at, celsius }) => ({ farmId, placeId, cable, atMs: instantOf(at), celsius: packed(celsius), importId: body.importId })); // prettier-ignore
+      const nameOf = (row: { placeId: string; cable: number; atMs: number }): string => `${row.placeId} ${row.cable} ${row.atMs}`; // prettier-ignore
+      const kept = new Map((await this.imports.cables(tx, farmId, rows)).map((row) => [nameOf(row), row.celsius]));
+      const states = rows.map((row): ImportState => {
+        const was = kept.get(nameOf(row));
+        if (was === undefined) return (kept.set(nameOf(row), row.celsius), 'new');
+        return was.equals(row.celsius) ? 'known' : 'different';
+      });
+      const fresh = rows.filter((_, i) => states[i] === 'new');
+      if (body.look || fresh.length === 0) return { states, taken: 0 };
+      await this.took(tx, farmId, body, 'cables', fresh.length, caller);
+      await this.imports.putCables(tx, fresh);
+      changed('weather');
+      changed('trace');
+      return { states, taken: fresh.length };
+    });
+  }
+
+  /** Written down first: what is in the book can always be undone. */
+  private async intoBook(
+    farmId: string,
+    body: { readonly importId: string; readonly file: string },
+    kind: FileImportInfo['kind'],
+    entries: readonly Entry[],
+    caller: Caller,
+  ): Promise<void> {
     await this.writes.run(farmId, async ({ tx, changed }) => {
-      await this.imports.took(tx, { farmId, id: body.importId, kind: 'loads', name: body.file, byName: caller.name, atMs: this.clock.now(), taken: entries.length, undone: false }); // prettier-ignore
+      await this.took(tx, farmId, body, kind, entries.length, caller);
       changed('trace');
     });
-    await this.ledgers.append(farmId, entries, { id: caller.id, name: caller.name });
-    return { states, taken: entries.length };
+    await this.ledgers.append(farmId, [...entries], { id: caller.id, name: caller.name });
+  }
+
+  private took(
+    tx: Tx,
+    farmId: string,
+    { importId, file }: { readonly importId: string; readonly file: string },
+    kind: FileImportInfo['kind'],
+    taken: number,
+    caller: Caller,
+  ): Promise<void> {
+    return this.imports.took(tx, { farmId, id: importId, kind, name: file, byName: caller.name, atMs: this.clock.now(), taken, undone: false }); // prettier-ignore
   }
 
   async undo(farmId: string, importId: string): Promise<ImportUndone> {
     const [row] = (await this.imports.list(farmId)).filter(({ id }) => id === importId);
     if (!row) throw new Refused('not_found', 'No such file was taken in.');
     if (row.undone) return { undone: 0 };
-    return row.kind === 'loads' ? this.undoLoads(farmId, importId) : this.undoFields(farmId, importId);
+    switch (row.kind) {
+      case 'fields':
+        return this.undoFields(farmId, importId);
+      case 'weather':
+      case 'cables':
+        return this.undoRows(farmId, importId, row.kind);
+      default:
+        return this.undoLoads(farmId, importId);
+    }
   }
 
   private async undoLoads(farmId: string, importId: string): Promise<ImportUndone> {
@@ -186,6 +316,16 @@ export class ImportsService {
     return unlessPointedTo(work, new Refused('id_used_otherwise', 'Something was recorded for one of these fields since; they stay.')); // prettier-ignore
   }
 
+  private undoRows(farmId: string, importId: string, kind: 'weather' | 'cables'): Promise<ImportUndone> {
+    return this.writes.run(farmId, async ({ tx, changed }) => {
+      const undone = await this.imports.removeRows(tx, kind, farmId, importId);
+      await this.imports.undone(tx, farmId, importId);
+      changed('weather');
+      changed('trace');
+      return { undone };
+    });
+  }
+
   private markUndone(farmId: string, importId: string): Promise<void> {
     return this.writes.run(farmId, async ({ tx, changed }) => {
       await this.imports.undone(tx, farmId, importId);
@@ -194,14 +334,37 @@ export class ImportsService {
   }
 }
 
+function refusePlace(list: string, i: number, field: string, message: string): never {
+  throw new Refused('body_wrong', `Line ${i + 1}: ${message}.`, [{ field: `${list}[${i}].${field}`, code: 'not_found', message }]); // prettier-ignore
+}
+
+const add = (known: Map<string, number[]>, name: string, kg: number): void =>
+  void known.set(name, [...(known.get(name) ?? []), kg]);
+
+/** Which rows are new, known or different from what is known by their names; two of one name in a file are one. */
+function statesOf<Row>(
+  rows: readonly Row[],
+  nameOf: (row: Row) => string,
+  kgOf: (row: Row) => number,
+  known: Map<string, number[]>,
+  sameKg: number,
+): ImportState[] {
+  return rows.map((row) => {
+    const same = known.get(nameOf(row));
+    if (same !== undefined) return same.some((kg) => Math.abs(kg - kgOf(row)) <= sameKg) ? 'known' : 'different';
+    known.set(nameOf(row), [kgOf(row)]);
+    return 'new';
+  });
+}
+
 const keyOf = (lot: string, to: string, atMs: number): string => `${lot}\n${to}\n${Math.floor(atMs / MINUTE)}`;
 
 /** Weights of living loads by field, place and minute; made again when the book has grown. */
-const indexes = new WeakMap<Ledger, { size: number; known: Map<string, readonly number[]> }>();
-function knownLoads(ledger: Ledger): Map<string, readonly number[]> {
+const indexes = new WeakMap<Ledger, { size: number; known: Map<string, number[]> }>();
+function knownLoads(ledger: Ledger): Map<string, number[]> {
   const kept = indexes.get(ledger);
   if (kept?.size === ledger.size) return new Map(kept.known);
-  const known = new Map<string, readonly number[]>();
+  const known = new Map<string, number[]>();
   for (const entry of ledger.entriesFrom(0)) {
     if (entry.type !== 'harvest') continue;
     const key = keyOf(entry.lot, entry.to, instantOf(entry.at));

@@ -1,3 +1,4 @@
+import type { FileImportInfo } from '@fanega/contract';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 import { LinkRow } from '../../platform/entities/link.entity.js';
 import { FARM, ID, INSTANT, TEXT, ULID } from '../../platform/columns.js';
@@ -16,7 +17,7 @@ export class OriginLinkRow extends LinkRow {
 export class FileImportRow {
   @PrimaryColumn(FARM) farmId: string;
   @PrimaryColumn(ULID) id: string;
-  @Column({ type: 'varchar', length: 8 }) kind: 'fields' | 'loads';
+  @Column({ type: 'varchar', length: 8 }) kind: FileImportInfo['kind'];
   @Column(TEXT) name: string;
   @Column({ name: 'by_name', ...TEXT }) byName: string;
   @Column({ name: 'at_ms', ...INSTANT }) atMs: number;

@@ -85,7 +85,7 @@ describe('the day that the boxes describe', () => {
     expect(groupsOf('', 'typed').flatMap(({ keys }) => keys)).not.toContain('closes');
   });
   it('takes line and pit from the farm’s own rounds: they hold the others’ line already', () => {
-    const times = { rounds: 14, toTicket: { mean: 46, cv: 0.25 }, back: null };
+    const times = { rounds: 14, toTicket: { mean: 46, cv: 0.25 }, back: null, trips: [] };
     const { day } = readDay({ ...TEXTS, others: 'many' }, 'redbud', times);
     // 46 minutes from the last grain to the ticket, 3 of tarp, 24 of road: 19 there, of which scale and pit take 11.
     expect(atBuyer(times, SHEET, 24)).toEqual({ pit: { mean: 11, cv: 0.35 }, lineMin: 8 });

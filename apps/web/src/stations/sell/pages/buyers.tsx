@@ -11,12 +11,17 @@ import {
   living,
   type LogEntry,
   type PlaceInfo,
+  type HaulTimes,
+  lineByHour,
+  type OwnTimes,
+  USUAL_HAUL_TIMES,
 } from '@fanega/core';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { CartesianGrid, Line, LineChart, XAxis, YAxis } from 'recharts';
-import { type Farm, useContracts, useNotebook } from '../../../data/farm';
+import { type Farm, useContracts, useHaul, useNotebook } from '../../../data/farm';
 import { aBushel, count, dollars, mass, money, number, percent, price, priceText } from '../../../quantity/quantity';
-import { day, DAY_MS, dayText, hourText } from '../../../quantity/time';
+import { day, DAY_MS, dayText, hourText, spanText } from '../../../quantity/time';
 import { Button, Loading } from '../../../ui';
 import { AXIS, ChartFrame, SeriesMark, seriesLine } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
@@ -40,6 +45,7 @@ export default function Buyers({ farm }: { farm: Farm }) {
   const records = useContracts().data;
   const offers = useOffers(farm);
   const haul = useNotebook().data;
+  const rounds = useHaul().data;
   const cropsHere = [...new Set(farm.data.lots.map(({ crop }) => crop))];
   const [chosen, setCrop] = useState<string>(cropsHere[0] ?? 'corn');
   const [open, setOpen] = useState<Open | null>(null);
@@ -114,6 +120,14 @@ export default function Buyers({ farm }: { farm: Farm }) {
                 </p>
               )}
               <Hours facts={facts[buyer.id]?.value} today={today} />
+              {rounds?.times[buyer.id] && (
+                <LineHours
+                  farm={farm}
+                  times={rounds.times[buyer.id]!}
+                  haul={haul.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES}
+                  buyerId={buyer.id}
+                />
+              )}
               <div className="flex flex-wrap gap-x-5">
                 <Button look="quiet" className="!px-0" onClick={() => setOpen({ what: 'bid', buyerId: buyer.id })}>
                   Enter a bid
@@ -285,5 +299,42 @@ function Bids({
         ))}
       </ul>
     </Section>
+  );
+}
+
+/** How long own loads took there, by the hour of the ticket: line and dump together. */
+function LineHours({ farm, times, haul, buyerId }: { farm: Farm; times: OwnTimes; haul: HaulTimes; buyerId: string }) {
+  const road = haul.roadMin[buyerId];
+  if (road === undefined)
+    return (
+      <p className="text-sm text-muted">
+        How long the line is follows from your own loads once the road is known:{' '}
+        <Link to="/haul/trucks">type it in Haul</Link>.
+      </p>
+    );
+  const hours = lineByHour(times, haul, road, farm.data.farm.timeZone);
+  const most = Math.max(1, ...hours.map(({ minutes }) => minutes));
+  const loads = hours.reduce((sum, one) => sum + one.loads, 0);
+  return (
+    <figure>
+      <figcaption className="text-sm text-muted">
+        Line and dump by the hour of the ticket, {number(loads)} own loads
+      </figcaption>
+      <ol
+        className="mt-1 flex flex-wrap items-end gap-x-3 gap-y-2"
+        aria-label={`Line by the hour at ${farm.placeName(buyerId)}`}
+      >
+        {hours.map(({ hour, minutes, loads: count }) => (
+          <li key={hour} className="w-14 text-center text-sm">
+            <b className="block whitespace-nowrap">{spanText(Math.round(minutes))}</b>
+            <span className="block bg-clay" style={{ height: Math.max(2, (28 * minutes) / most) }} aria-hidden="true" />
+            <span className="block whitespace-nowrap">{hourText(hour)}</span>
+            <span className="block text-muted">
+              {number(count)} {count === 1 ? 'load' : 'loads'}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </figure>
   );
 }

@@ -17,11 +17,12 @@ import {
   WHERE_MOST,
   type WhereRow,
 } from '@fanega/core';
+import type { HaulAnswer } from '@fanega/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { type Farm, useFields, useNotebook } from '../../../data/farm';
+import { type Farm, useFields, useHaul, useNotebook } from '../../../data/farm';
 import { useOffers } from '../../../widgets/use-offers';
-import { waysOf } from '../../../widgets/use-next-load';
+import { lineAt, waysOf } from '../../../widgets/use-next-load';
 import { type SellBook, useSellBook } from '../../../widgets/use-sell-book';
 import {
   bushels,
@@ -51,12 +52,13 @@ export default function Where({ farm }: { farm: Farm }) {
   const notebook = useNotebook().data;
   const offers = useOffers(farm);
   const book = useSellBook(farm);
+  const haul = useHaul().data;
   const holders = farm.data.places
     .filter(({ id, kind }) => FROM.includes(kind) && farm.bushels(farm.held(id).wetLots) >= 1)
     .sort((a, b) => FROM.indexOf(a.kind) - FROM.indexOf(b.kind));
   const [chosen, setChosen] = useState('');
   const from = holders.find(({ id }) => id === chosen) ?? holders[0];
-  if (!notebook || !offers || !book) return <Loading what="Opening" />;
+  if (!notebook || !offers || !book || !haul) return <Loading what="Opening" />;
   if (!from)
     return (
       <Empty title="No grain is in the book.">
@@ -64,7 +66,16 @@ export default function Where({ farm }: { farm: Farm }) {
       </Empty>
     );
   return (
-    <Compare key={from.id} farm={farm} offers={offers} book={book} from={from} holders={holders} onFrom={setChosen} />
+    <Compare
+      key={from.id}
+      farm={farm}
+      offers={offers}
+      book={book}
+      haul={haul}
+      from={from}
+      holders={holders}
+      onFrom={setChosen}
+    />
   );
 }
 
@@ -72,6 +83,7 @@ function Compare({
   farm,
   offers,
   book,
+  haul,
   from,
   holders,
   onFrom,
@@ -79,6 +91,7 @@ function Compare({
   farm: Farm;
   offers: Offers;
   book: SellBook;
+  haul: HaulAnswer;
   from: PlaceInfo;
   holders: readonly PlaceInfo[];
   onFrom: (id: string) => void;
@@ -142,7 +155,7 @@ function Compare({
           ...(yieldBu === undefined || yieldBu < 0.1 ? {} : { yield: yieldBu }),
         },
         times,
-        notebook.settings.haulPlan.farm?.value,
+        (buyerId) => lineAt(farm, notebook, haul, buyerId).minutes,
         read.truck.value!,
       )
     : null;
@@ -233,6 +246,7 @@ function Compare({
                   from: 'hauling times (Haul)',
                   ...(best.roadUnknown ? { enter: '/haul/trucks' } : {}),
                 },
+                { name: 'Line there', ...lineText(lineAt(farm, notebook, haul, best.id)) },
                 {
                   name: 'Truck and driver',
                   value: `${dollars(read.truck.value!)} an hour`,
@@ -299,6 +313,17 @@ function Compare({
     </div>
   );
 }
+
+/** How long the line likely is, and who says so. */
+const lineText = ({ minutes, by }: ReturnType<typeof lineAt>): { readonly value: string; readonly from: string } => ({
+  value: by === null ? 'not known' : spanText(minutes),
+  from:
+    by === null
+      ? 'fewer than three own loads there'
+      : by === 'said'
+        ? 'as somebody said for today (Haul)'
+        : `${number(by.loads)} own loads${by.ofHour ? ' at about that hour' : ''}, less the dump`,
+});
 
 type GradeBox = 'testWeight' | 'damage' | 'foreignMaterial';
 const fraction = (percentOf: number | undefined): number | undefined =>

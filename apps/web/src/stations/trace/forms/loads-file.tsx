@@ -9,6 +9,10 @@ import {
   matchHeads,
   planLoads,
   weightUnitOf,
+  type CropId,
+  CROPS,
+  type MissingLot,
+  tagFor,
 } from '@fanega/core';
 import type { ImportState } from '@fanega/contract';
 import { useMemo, useState } from 'react';
@@ -35,6 +39,7 @@ const WORDS: Readonly<Record<LoadColumn, string>> = {
   moisture: 'Moisture',
   to: 'Unloaded into',
   ticket: 'Load number',
+  crop: 'Crop',
 };
 const PROBLEMS: Readonly<Record<LoadFileProblem, (text: string) => string>> = {
   no_field: () => 'it names no field: choose one below',
@@ -253,6 +258,7 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
               most={SHOWN}
               lines={plan.problems.map(({ row, what, text }) => `Line ${number(row)}: ${PROBLEMS[what](text)}`)}
             />
+            {plan.missing.length > 0 && <IntoSeasons farm={farm} missing={plan.missing} file={file.name} />}
             {different.length > 0 && (
               <p className="text-sm">
                 Different: the book has a load of that field, place and minute with another weight. They stay as they
@@ -305,5 +311,64 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
         )}
       </div>
     </Drawer>
+  );
+}
+
+/** Fields that were not in the season of their loads: last years' totals come with them. */
+function IntoSeasons({ farm, missing, file }: { farm: Farm; missing: readonly MissingLot[]; file: string }) {
+  const refresh = useRefreshFarm(farm.id);
+  const sending = useSend();
+  const [crop, setCrop] = useState<CropId | ''>('');
+  const unsaid = missing.filter((one) => one.crop === null);
+  const put = async (): Promise<void> => {
+    const done = await sending.send(async () => {
+      for (const season of new Set(missing.map((one) => one.season))) {
+        const tags = new Set(farm.data.lots.filter((lot) => lot.season === season).map(({ tag }) => tag));
+        const fields = missing
+          .filter((one) => one.season === season)
+          .map(({ fieldId, fieldName, crop: said }) => {
+            const tag = tagFor(fieldName, tags);
+            tags.add(tag);
+            const acres = farm.data.lots.find((lot) => lot.fieldId === fieldId)?.acres ?? 1;
+            return { name: fieldName, acres, crop: (said ?? crop) as CropId, tag };
+          });
+        const body = { importId: ulid(), file, season, fields };
+        await send(post('/api/farms/{farmId}/imports/fields', { path: { farmId: farm.id } }, body));
+      }
+      return true;
+    });
+    if (done) await refresh();
+  };
+  return (
+    <div className="space-y-2 border border-rule px-3 py-3">
+      <p>
+        {number(missing.length)} {missing.length === 1 ? 'field is' : 'fields are'} not in the season of their loads
+        yet:{' '}
+        {missing
+          .slice(0, 6)
+          .map(({ fieldName, season }) => `${fieldName} ${season}`)
+          .join(', ')}
+        {missing.length > 6 && ' …'}. Put there with the acres they have now, these lines can be read too.
+      </p>
+      {unsaid.length > 0 && (
+        <SelectBox
+          label="Their crop then, where the file does not say it"
+          value={crop}
+          onChange={(event) => setCrop(event.target.value as CropId | '')}
+        >
+          <option value="">which?</option>
+          {Object.values(CROPS).map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </SelectBox>
+      )}
+      <Problem>{sending.message}</Problem>
+      <Button disabled={sending.busy || (unsaid.length > 0 && crop === '')} onClick={() => void put()}>
+        Put {missing.length === 1 ? 'it' : 'them'} into {missing.length === 1 ? 'its' : 'their'}{' '}
+        {new Set(missing.map(({ season }) => season)).size === 1 ? 'season' : 'seasons'}
+      </Button>
+    </div>
   );
 }

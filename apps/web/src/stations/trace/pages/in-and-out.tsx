@@ -8,17 +8,39 @@ import { write } from '../../../data/outbox';
 import { useSend } from '../../../data/use-send';
 import { number } from '../../../quantity/quantity';
 import { moment } from '../../../quantity/time';
+import type { RowFile } from '@fanega/core';
 import { Button, Problem } from '../../../ui';
 import { Section } from '../../../ui/page';
 
 const FieldsFile = lazy(async () => ({ default: (await import('../forms/fields-file')).FieldsFile }));
 const LoadsFile = lazy(async () => ({ default: (await import('../forms/loads-file')).LoadsFile }));
 
+const RowsFile = lazy(async () => ({ default: (await import('../forms/rows-file')).RowsFile }));
+
+const ROWS: readonly { readonly kind: RowFile; readonly name: string; readonly what: string }[] = [
+  { kind: 'tickets', name: 'A buyer’s tickets', what: 'CSV or XLSX: each is a delivery by his weights.' },
+  { kind: 'levels', name: 'Bin levels', what: 'CSV or XLSX: each sets the book right for its bin.' },
+  {
+    kind: 'weather',
+    name: 'Weather hours',
+    what: 'CSV or XLSX of a station: what was measured stays over a forecast.',
+  },
+  { kind: 'cables', name: 'Cable temperatures', what: 'CSV or XLSX: one line for a cable and a time.' },
+];
+const TAKEN_WORDS: Readonly<Record<FileImportInfo['kind'], string>> = {
+  fields: 'fields',
+  loads: 'loads',
+  tickets: 'tickets',
+  levels: 'levels',
+  weather: 'weather hours',
+  cables: 'cable readings',
+};
+
 const LOOK = 'inline-flex min-h-11 items-center gap-2 font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink'; // prettier-ignore
 
 /** Everything that goes out of the book and comes into it, and in which format. */
 export default function InAndOut({ farm, season }: { farm: Farm; season: number | undefined }) {
-  const [open, setOpen] = useState<'fields' | 'loads' | null>(null);
+  const [open, setOpen] = useState<'fields' | 'loads' | RowFile | null>(null);
   const of = { farmId: farm.id };
   const newest = Math.max(0, ...farm.data.lots.map((lot) => lot.season)) || new Date(farm.clock()).getFullYear();
   const years = season === undefined ? '' : `?season=${season}`;
@@ -146,9 +168,20 @@ export default function InAndOut({ farm, season }: { farm: Farm; season: number 
               </button>
             </dt>
             <dd className="text-sm text-muted">
-              CSV or XLSX: columns matched once and remembered; the same file again doubles nothing.
+              CSV or XLSX: columns matched once and remembered; the same file again doubles nothing. Last years’ totals
+              too, one line for a field and year.
             </dd>
           </div>
+          {ROWS.map(({ kind, name, what }) => (
+            <div key={kind}>
+              <dt>
+                <button type="button" className={LOOK} onClick={() => setOpen(kind)}>
+                  {name}
+                </button>
+              </dt>
+              <dd className="text-sm text-muted">{what}</dd>
+            </div>
+          ))}
           <div>
             <dt>
               <Link to="/sell/settle" className={LOOK}>
@@ -186,6 +219,9 @@ export default function InAndOut({ farm, season }: { farm: Farm; season: number 
       </Section>
       <Suspense fallback={null}>
         {open === 'fields' && <FieldsFile farm={farm} season={season ?? newest} onClose={() => setOpen(null)} />}
+        {open !== null && open !== 'fields' && open !== 'loads' && (
+          <RowsFile key={open} farm={farm} kind={open} onClose={() => setOpen(null)} />
+        )}
         {open === 'loads' && <LoadsFile farm={farm} season={season ?? newest} onClose={() => setOpen(null)} />}
       </Suspense>
     </div>
@@ -218,7 +254,7 @@ function One({ farm, one }: { farm: Farm; one: FileImportInfo }) {
   return (
     <li className="border-b border-rule py-2">
       <span className={one.undone ? 'text-muted line-through' : ''}>
-        <b>{one.file}</b>: {number(one.taken)} {one.kind}
+        <b>{one.file}</b>: {number(one.taken)} {TAKEN_WORDS[one.kind]}
       </span>
       , {moment(one.at, farm.data.farm.timeZone)}, {one.by}
       {one.undone ? (
