@@ -141,6 +141,57 @@ test('a cart’s export: columns matched, only new loads taken in, undone as one
   await expect(drawer.getByRole('status')).toContainText(/1 new/);
 });
 
+test('tickets of a buyer’s file and last years’ totals are taken in, and undone as one', async ({ page }) => {
+  const farm = await ownFarm(page);
+  await addField(farm, 'Totals Bottom', 'TB1', 80, 'corn');
+  await addPlace(farm, 'Totals truck', 'truck', 1000);
+  await addPlace(farm, 'Totals mill', 'buyer');
+  const csv = (name: string, lines: readonly string[]) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) }); // prettier-ignore
+  await page.goto(`${OWN}/trace/data`);
+  const drawer = page.getByRole('dialog');
+  await page.getByRole('button', { name: 'A buyer’s tickets' }).click();
+  await drawer
+    .getByLabel('CSV or XLSX of a buyer or an elevator')
+    .setInputFiles(
+      csv('mill.csv', [
+        'Ticket #,Date,Elevator,Truck,Gross (lb),Tare (lb),Net (lb),Moisture',
+        `T-1,${season}-01-05 14:05,Totals mill,Totals truck,80000,28000,52000,15.1`,
+        `T-2,${season}-01-05 16:05,Totals mill,Totals truck,80000,28000,52000,15.3`,
+        `T-3,${season}-01-05 17:05,Nobody,Totals truck,80000,28000,52000,15.3`,
+      ]),
+    );
+  await expect(drawer.getByRole('status')).toContainText('2 tickets can be read, 1 line cannot');
+  await expect(drawer).toContainText('Line 4, Buyer: nothing is called “Nobody”');
+  await drawer.getByRole('button', { name: 'Look which are new' }).click();
+  await drawer.getByRole('button', { name: 'Take in 2 tickets' }).click();
+  await expect(drawer).toBeHidden();
+  const taken = page.getByRole('list', { name: 'Files taken in' });
+  const tickets = taken.getByRole('listitem').filter({ hasText: 'mill.csv' });
+  await expect(tickets).toContainText('2 tickets');
+
+  // A year before the field was in the book: it is put into that season with its crop then.
+  await page.getByRole('button', { name: 'Loads of a cart or a display' }).click();
+  await drawer
+    .getByLabel('CSV or XLSX of a cart or a display')
+    .setInputFiles(
+      csv('totals.csv', [
+        'Field,Date,Weight (bu),Moisture,Unloaded into,Crop',
+        `Totals Bottom,${season - 1}-10-15,14400,15,Totals mill,Corn`,
+      ]),
+    );
+  await expect(drawer.getByRole('status')).toContainText('0 loads can be read');
+  await drawer.getByRole('button', { name: 'Put it into its season' }).click();
+  await expect(drawer).toContainText('is not a load’s weight');
+  await drawer.getByLabel('Each line is a field’s whole harvest of a year').check();
+  await expect(drawer.getByRole('status')).toContainText('1 load can be read');
+  await drawer.getByRole('button', { name: 'Look which are new' }).click();
+  await drawer.getByRole('button', { name: 'Take in 1 load' }).click();
+  await expect(drawer).toBeHidden();
+
+  await tickets.getByRole('button', { name: 'Undo' }).click();
+  await expect(tickets).toContainText('undone');
+});
+
 test('an insured unit: three loads filed wrong are moved, a bin is measured, and the sheet is printed', async ({
   page,
 }) => {

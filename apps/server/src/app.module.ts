@@ -20,6 +20,7 @@ import { TraceModule } from './features/trace/index.js';
 import { AccessGuard, ApiTokens, DeviceTokens, Sessions } from './platform/access.js';
 import { BodyGuard } from './platform/body.js';
 import { Clock } from './platform/clock.js';
+import { Mail } from './platform/mail.js';
 import { CONFIG, type Config } from './platform/config.js';
 import { ErrorsFilter } from './platform/errors.filter.js';
 import { FarmWrites } from './platform/farm-write.js';
@@ -35,7 +36,7 @@ const withoutSecrets = (url: string): string => url.replace(/[\w-]{40,}/g, '…'
 @Module({})
 class PlatformModule {
   static with(config: Config, db: DataSource): DynamicModule {
-    const shared = [Clock, ApiTokens, Jobs, Sessions, DeviceTokens, VersionsRepository, FeedService, FarmWrites];
+    const shared = [Clock, Mail, ApiTokens, Jobs, Sessions, DeviceTokens, VersionsRepository, FeedService, FarmWrites];
     return {
       module: PlatformModule,
       providers: [...shared, { provide: CONFIG, useValue: config }, { provide: DataSource, useValue: db }],

@@ -104,6 +104,7 @@ export class Harness {
       webRoot: null,
       backups: null,
       tls: null,
+      mail: null,
       ...config,
     });
     if (sql !== '') {

@@ -40,6 +40,7 @@ import type {
   PairShown,
   Me,
   MemberAnswer,
+  MailAnswer,
   MemberInfo,
   NewToken,
   ProfileAnswer,
@@ -113,6 +114,7 @@ export interface Api {
   PairedInfo: PairedInfo;
   PairShown: PairShown;
   MemberAnswer: MemberAnswer;
+  MailAnswer: MailAnswer;
   MemberInfo: MemberInfo;
   NewToken: NewToken;
   ProfileAnswer: ProfileAnswer;

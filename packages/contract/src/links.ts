@@ -20,6 +20,8 @@ export class LinkBody {
 export interface NewLink {
   readonly id: string;
   readonly secret: string;
+  /** It was mailed, or could not be; left out where nobody asked for it. */
+  readonly mailed?: boolean;
 }
 
 /** A link that was given, and how often it was opened. */

@@ -224,6 +224,16 @@ export class InviteBody {
   @Min(1)
   @Max(90)
   days: number;
+
+  @ApiPropertyOptional({ description: 'where the link is mailed to, where the server has a mail server' })
+  @IsOptional()
+  @IsEmail({}, { message: 'that is no address' })
+  @Length(3, 254)
+  email?: string;
+}
+/** Whether links can be mailed. */
+export interface MailAnswer {
+  readonly on: boolean;
 }
 export interface InviteInfo {
   readonly id: string;

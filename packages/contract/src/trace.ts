@@ -168,7 +168,7 @@ export class ImportedLoadBody {
   at: string;
 
   @ApiProperty()
-  @IsBetween(0.001, 100_000, 'a load weighs up to 100,000 kg')
+  @IsBetween(0.001, 14_000_000, 'a load, or a field’s whole harvest, weighs up to 14,000,000 kg')
   wetKg: number;
 
   @ApiProperty()

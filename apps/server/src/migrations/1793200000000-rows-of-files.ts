@@ -12,7 +12,7 @@ export class RowsOfFiles1793200000000 implements MigrationInterface {
         `ALTER TABLE ${table} ADD COLUMN import_id ${ULID} NULL, ADD KEY by_import (farm_id, import_id)`,
       );
     await runner.query('ALTER TABLE file_matches_heads MODIFY `column` VARCHAR(12) NOT NULL');
-    await runner.query('ALTER TABLE file_matches ADD COLUMN degrees VARCHAR(1) NULL, ADD COLUMN wind VARCHAR(5) NULL');
+    await runner.query('ALTER TABLE file_matches ADD COLUMN degrees VARCHAR(1) NULL, ADD COLUMN wind VARCHAR(10) NULL');
   }
 
   async down(runner: QueryRunner): Promise<void> {

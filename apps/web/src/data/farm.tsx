@@ -396,6 +396,8 @@ export const useKeptShares = () => useOfFarm('/api/farms/{farmId}/kept-shares');
 export const useJob = () => useMe().data?.job ?? null;
 export const usePhones = () => useOfFarm('/api/farms/{farmId}/members/phones');
 export const useMembers = () => useOfFarm('/api/farms/{farmId}/members');
+/** Whether invitations can be mailed. */
+export const useMail = () => useOfFarm('/api/farms/{farmId}/members/mail');
 export const useInvites = () => useOfFarm('/api/farms/{farmId}/members/invites');
 export const useTokens = () => useOfFarm('/api/farms/{farmId}/tokens');
 export const useAudit = (before?: string) =>

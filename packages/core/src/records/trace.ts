@@ -165,7 +165,7 @@ export const FILE_MATCH = settingKind('fileMatch', 'trace', 'file_matches', 'own
   unit: optional(choice(['kilograms', 'pounds', 'tonnes', 'bushels'])),
   /** of temperatures and of the wind */
   degrees: optional(choice(['F', 'C'])),
-  wind: optional(choice(['mph', 'km/h', 'm/s', 'knots'])),
+  wind: optional(choice(['miles', 'kilometers', 'meters', 'knots'])),
   /** day before month in dates */
   dayFirst: optional(flag()),
 });

@@ -45,6 +45,10 @@ export interface MissingLot {
   readonly crop: CropId | null;
 }
 
+const MOST_LOAD_KG = 100_000;
+/** Two thousand acres at 250 bu of 60 lb. */
+const MOST_FIELD_KG = 14_000_000;
+
 const KG: Readonly<Record<'kilograms' | 'pounds' | 'tonnes', number>> = {
   kilograms: 1,
   pounds: KG_PER_LB,
@@ -81,6 +85,8 @@ export function planLoads(
     readonly to: string;
     readonly moisture: number | null;
     readonly now: number;
+    /** each line is a field's whole harvest, and no single load */
+    readonly totals?: boolean;
   },
 ): LoadPlan {
   const at = (column: LoadColumn): number => (match[column] === undefined ? -1 : heads.indexOf(match[column]));
@@ -119,7 +125,8 @@ export function planLoads(
     if (!lot) return wrong('no_field', '');
     const figure = figureIn(text(index.weight), commas.weight);
     const wetKg = figure === null ? null : figure * (options.unit === 'bushels' ? kgPerBushelOf(lot.crop) : KG[options.unit]); // prettier-ignore
-    if (wetKg === null || !(wetKg > 0) || wetKg > 100_000) return wrong('no_weight', text(index.weight));
+    if (wetKg === null || !(wetKg > 0) || wetKg > (options.totals ? MOST_FIELD_KG : MOST_LOAD_KG))
+      return wrong('no_weight', text(index.weight));
     const read = index.moisture < 0 || text(index.moisture) === '' ? options.moisture : figureIn(text(index.moisture), commas.moisture); // prettier-ignore
     // 16.5 and 0.165 are both met.
     const moisture = read === null ? null : read > 1 ? read / 100 : read;

@@ -7,6 +7,7 @@ import {
   InviteBody,
   type InviteInfo,
   type InviteShown,
+  type MailAnswer,
   type MemberAnswer,
   type MemberInfo,
   NameBody,
@@ -59,6 +60,14 @@ export class MembersController {
   }
 
   /** A link that lets one person in, once. */
+  /** Whether an invitation can be mailed. */
+  @Get('mail')
+  @Allow('manager')
+  @Answers('MailAnswer')
+  mail(): MailAnswer {
+    return { on: this.service.mails };
+  }
+
   @Post('invites')
   @Allow('manager')
   @Answers('NewLink')
@@ -67,8 +76,9 @@ export class MembersController {
     @Body() body: InviteBody,
     @CallerOf() caller: Caller,
     @RoleOf() role: Role,
+    @Req() request: Request,
   ): Promise<NewLink> {
-    return this.service.invite(farmId, body, caller, role);
+    return this.service.invite(farmId, body, caller, role, `${request.protocol}://${request.get('host') ?? ''}`);
   }
 
   @Post('invites/:inviteId/revoke')

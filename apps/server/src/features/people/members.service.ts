@@ -17,6 +17,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import type { Caller } from '../../platform/access.js';
 import { Clock, isoOf } from '../../platform/clock.js';
+import { Mail } from '../../platform/mail.js';
 import type { InviteRow, UserRow } from '../../platform/entities/identity.entity.js';
 import { FarmWrites, type Tx } from '../../platform/farm-write.js';
 import { Refused } from '../../platform/refused.js';
@@ -44,6 +45,7 @@ export class MembersService {
     @Inject(Passwords) private readonly passwords: Passwords,
     @Inject(FarmWrites) private readonly writes: FarmWrites,
     @Inject(Clock) private readonly clock: Clock,
+    @Inject(Mail) private readonly mail: Mail,
   ) {}
 
   async members(farmId: string, caller: Caller): Promise<MemberInfo[]> {
@@ -66,9 +68,23 @@ export class MembersService {
     if (rank(role) > rank(own)) throw new Refused('role_too_low', `As ${own} you cannot make somebody ${role}.`);
   }
 
-  invite(farmId: string, body: InviteBody, caller: Caller, own: Role): Promise<NewLink> {
+  /** Whether invitations can be mailed. */
+  get mails(): boolean {
+    return this.mail.on;
+  }
+
+  /** @param address of this server as the caller reached it: its Host was checked before */
+  async invite(farmId: string, body: InviteBody, caller: Caller, own: Role, address: string): Promise<NewLink> {
     this.mayGive(own, body.role);
-    return this.door(farmId, { kind: 'join', role: body.role, userId: null, givenTo: body.givenTo.trim(), byName: caller.name }, body.days); // prettier-ignore
+    const link = await this.door(farmId, { kind: 'join', role: body.role, userId: null, givenTo: body.givenTo.trim(), byName: caller.name }, body.days); // prettier-ignore
+    if (body.email === undefined || !this.mail.on) return link;
+    const farm = (await this.people.farm(farmId))?.name ?? 'a farm';
+    const text = [
+      `${caller.name} invites you to the grain book of ${farm}.`,
+      `Open this link within ${body.days} ${body.days === 1 ? 'day' : 'days'}; it works once:`,
+      `${address}/join/${link.secret}`,
+    ].join('\n\n');
+    return { ...link, mailed: await this.mail.send(body.email, `${farm}: your way into the grain book`, text) };
   }
 
   private async door(

@@ -1,7 +1,8 @@
 import type { InviteInfo, MemberInfo, Role } from '@fanega/contract';
 import { useState } from 'react';
 import { post, put } from '../../../data/api';
-import { type Farm, useInvites, useMembers, useRefreshFarm, useRole } from '../../../data/farm';
+import { toast } from '../../../ui/toast';
+import { type Farm, useInvites, useMail, useMembers, useRefreshFarm, useRole } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { useSend } from '../../../data/use-send';
 import { day } from '../../../quantity/time';
@@ -214,15 +215,19 @@ const DAYS = { '1': 'today', '7': 'for a week', '30': 'for a month' } as const;
 
 function Invite({ farm, own, onClose }: { farm: Farm; own: Role; onClose: () => void }) {
   const [secret, tell] = useToldOnce(farm);
+  const mail = useMail().data;
   const form = useFields({
-    boxes: { givenTo: words(120, 'Who is it for?'), role: oneOf<Role>(), days: daysBox },
-    start: () => ({ givenTo: '', role: 'operator' as Role, days: '7' }),
+    boxes: { givenTo: words(120, 'Who is it for?'), role: oneOf<Role>(), days: daysBox, email: words(254) },
+    start: () => ({ givenTo: '', role: 'operator' as Role, days: '7', email: '' }),
     close: onClose,
-    save: async (body) => {
+    save: async ({ email, ...body }) => {
+      const to = email.trim();
       const sent = await write(
         farm.id,
-        post('/api/farms/{farmId}/members/invites', { path: { farmId: farm.id } }, body),
+        post('/api/farms/{farmId}/members/invites', { path: { farmId: farm.id } }, { ...body, ...(to === '' ? {} : { email: to }) }), // prettier-ignore
       );
+      if (!sent.waits && sent.answer.mailed !== undefined)
+        toast(sent.answer.mailed ? `Mailed to ${to}` : `It could not be mailed to ${to}: hand over the link`);
       return tell(sent.waits ? null : sent.answer.secret);
     },
   });
@@ -237,6 +242,9 @@ function Invite({ farm, own, onClose }: { farm: Farm; own: Role; onClose: () => 
         ))}
       </SelectBox>
       <DaysBox label="It opens" days={DAYS} {...form.box('days')} />
+      {mail?.on && (
+        <TextBox label="Mail it to" type="email" hint="blank: you hand the link over" {...form.box('email')} />
+      )}
     </OnceDrawer>
   );
 }

@@ -74,6 +74,7 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
     to?: string;
     moisture?: string;
     method?: Method;
+    totals?: boolean;
   }>({});
   const [states, setStates] = useState<readonly ImportState[] | null>(null);
   const [done, setDone] = useState<number | null>(null);
@@ -109,8 +110,8 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
   const plan = useMemo((): LoadPlan | null => {
     if (!file) return null;
     const of = { lots: farm.data.lots, places: farm.everyPlace, timeZone: farm.data.farm.timeZone };
-    return planLoads(file.table.heads, file.table.rows, match, of, { first: file.table.first, unit, dayFirst, lot: asked.lot ?? null, to, moisture: typed.value ?? null, now: farm.clock() }); // prettier-ignore
-  }, [file, match, farm, unit, dayFirst, asked.lot, to, typed.value]);
+    return planLoads(file.table.heads, file.table.rows, match, of, { first: file.table.first, unit, dayFirst, lot: asked.lot ?? null, to, moisture: typed.value ?? null, now: farm.clock(), totals: asked.totals ?? false }); // prettier-ignore
+  }, [file, match, farm, unit, dayFirst, asked.lot, to, typed.value, asked.totals]);
   const loads = plan?.loads ?? [];
   const change = (more: typeof asked): void => {
     setAsked({ ...asked, ...more });
@@ -122,7 +123,13 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
     for (let i = 0; i < loads.length; i += AT_ONCE) {
       setDone(i);
       const piece = loads.slice(i, i + AT_ONCE).map(({ lot, at, wetKg, moisture: wet, to: into, ticket }) => ({ lot, at: new Date(at).toISOString(), wetKg, moisture: wet, to: into, ...(ticket === '' ? {} : { ticket }) })); // prettier-ignore
-      const body = { importId, file: file!.name, look, method: asked.method ?? ('cartScale' as const), loads: piece };
+      const body = {
+        importId,
+        file: file!.name,
+        look,
+        method: asked.method ?? (asked.totals ? ('estimate' as const) : ('cartScale' as const)),
+        loads: piece,
+      };
       all.push(...(await send(post('/api/farms/{farmId}/imports/loads', { path: { farmId: farm.id } }, body))).states);
     }
     return all;
@@ -189,7 +196,7 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
               </SelectBox>
               <SelectBox
                 label="Weighed by"
-                value={asked.method ?? 'cartScale'}
+                value={asked.method ?? (asked.totals ? 'estimate' : 'cartScale')}
                 onChange={(event) => change({ method: event.target.value as Method })}
               >
                 {(Object.keys(METHODS) as Method[]).map((one) => (
@@ -235,8 +242,14 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
             <CheckBox checked={dayFirst} onChange={(on) => change({ dayFirst: on })}>
               Dates have the day first
             </CheckBox>
+            <CheckBox checked={asked.totals ?? false} onChange={(on) => change({ totals: on })}>
+              Each line is a field’s whole harvest of a year, not a single load
+            </CheckBox>
             <p className="text-xl" role="status">
-              <b>{number(loads.length)} loads</b> can be read
+              <b>
+                {number(loads.length)} {loads.length === 1 ? 'load' : 'loads'}
+              </b>{' '}
+              can be read
               {plan.problems.length > 0 && (
                 <>
                   ,{' '}

@@ -68,7 +68,8 @@ const PROBLEMS: Readonly<Record<RowProblem, (text: string) => string>> = {
   no_sensors: () => 'has no sensor with a number',
 };
 const MASSES = ['pounds', 'kilograms', 'tonnes', 'bushels'] as const;
-const WINDS = { mph: mphToMetresPerSecond(1), 'km/h': 1 / 3.6, 'm/s': 1, knots: 1852 / 3600 } as const;
+const WINDS = { miles: mphToMetresPerSecond(1), kilometers: 1 / 3.6, meters: 1, knots: 1852 / 3600 } as const;
+const WIND_WORDS = { miles: 'miles an hour', kilometers: 'kilometers an hour', meters: 'meters a second', knots: 'knots' } as const; // prettier-ignore
 type Wind = keyof typeof WINDS;
 const AT_ONCE = 500;
 const SHOWN = 10;
@@ -127,7 +128,7 @@ export function RowsFile({ farm, kind, onClose }: { farm: Farm; kind: RowFile; o
   const headSays = (name: string, what: RegExp): boolean => what.test(match[name] ?? '');
   const unit = asked.unit ?? kept?.value.unit ?? (headSays('net', /kg|kilo/i) || headSays('level', /kg|kilo/i) ? 'kilograms' : kind === 'levels' ? 'bushels' : metric ? 'kilograms' : 'pounds'); // prettier-ignore
   const degrees = asked.degrees ?? kept?.value.degrees ?? (headSays('temperature', /°?c\)?$|celsius/i) ? 'C' : metric ? 'C' : 'F'); // prettier-ignore
-  const speed: Wind = asked.wind ?? kept?.value.wind ?? (metric ? 'km/h' : 'mph');
+  const speed: Wind = asked.wind ?? kept?.value.wind ?? (metric ? 'kilometers' : 'miles');
   const dayFirst = asked.dayFirst ?? (file ? dayComesFirst(columnOf('at')) : false);
   const holders = farm.data.places.filter((place) => place.kind !== 'buyer');
   const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
@@ -267,12 +268,7 @@ export function RowsFile({ farm, kind, onClose }: { farm: Farm; kind: RowFile; o
                 )}{' '}
               {/* prettier-ignore */}
               {has('speed') &&
-                select(
-                  'Wind is in',
-                  speed,
-                  Object.keys(WINDS).map((one) => [one, one]),
-                  (next) => change({ wind: next as Wind }),
-                )}{' '}
+                select('Wind is in', speed, Object.entries(WIND_WORDS), (next) => change({ wind: next as Wind }))}{' '}
               {/* prettier-ignore */}
               {has('place') &&
                 select(
