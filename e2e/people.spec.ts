@@ -172,7 +172,7 @@ test('the other family of a shared bin site sees its grain by a link, and keeps 
   await expect(hers.getByRole('heading', { level: 1 })).toContainText(`Willow Bend: your grain at ${farm.name}`);
   await expect(hers.getByRole('main')).toContainText('500 bu corn');
   await expect(hers.getByRole('button', { name: /Store$/ })).toHaveCount(0);
-  expect(await hers.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await expect.poll(() => hers.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await elsewhere.close();
 
   // The same person has a farm of her own here: there it stands beside her own bins.

@@ -53,6 +53,7 @@ import { SeenLoads1792900000000 } from './migrations/1792900000000-seen-loads.js
 import { SiteFacts1793000000000 } from './migrations/1793000000000-site-facts.js';
 import { LaterPrices1793100000000 } from './migrations/1793100000000-later-prices.js';
 import { RowsOfFiles1793200000000 } from './migrations/1793200000000-rows-of-files.js';
+import { RoadHome1793300000000 } from './migrations/1793300000000-road-home.js';
 import { CabAndField1792800000000 } from './migrations/1792800000000-cab-and-field.js';
 import { Fuel1792700000000 } from './migrations/1792700000000-fuel.js';
 import { databaseAt, DatabaseHosts, useHosts } from './platform/database-hosts.js';
@@ -140,6 +141,7 @@ export function dataSourceOptions(url: string, nodes?: DatabaseHosts): DataSourc
       SiteFacts1793000000000,
       LaterPrices1793100000000,
       RowsOfFiles1793200000000,
+      RoadHome1793300000000,
     ],
     synchronize: false,
     poolSize: 10,

@@ -5555,6 +5555,8 @@ export interface components {
       readonly burnPerHour?: number;
       /** @description fraction */
       readonly reserve: number;
+      /** @description min */
+      readonly homeMin?: number;
     };
     readonly GrainTemperatureKept: {
       readonly body: components['schemas']['GrainTemperatureRecord'];

@@ -125,9 +125,12 @@ export const moneyOfArea = kind({
   metric: { name: '$/ha', of: 1 / ACRES_OF_HA, decimals: 2 },
 });
 
+/** What an area is of, in a sentence. */
+export const anArea = (): string => (system() === 'us' ? 'an acre' : 'a hectare');
+
 /** "$7.21 an acre", in a sentence. */
 export const moneyPerArea = (perAcre: number): string =>
-  `${dollars(moneyOfArea.shown(perAcre))} ${system() === 'us' ? 'an acre' : 'a hectare'}`;
+  `${dollars(moneyOfArea.shown(perAcre))} ${anArea()}`;
 
 const AREAS = { acres: 1, acre: 1, hectares: ACRES_OF_HA };
 

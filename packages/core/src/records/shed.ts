@@ -117,6 +117,8 @@ export const FUEL_TANK = settingKind('fuelTank', 'shed', 'fuel_tanks', 'places',
   burnPerHour: optional(number(0.2, 100, 'gal/h')),
   /** of the tank, which is not to be burned */
   reserve: number(0, 0.5, 'fraction'),
+  /** the road home, which is still to be driven */
+  homeMin: optional(number(0, 240, 'min')),
 });
 export type FuelTank = SettingOf<typeof FUEL_TANK>;
 

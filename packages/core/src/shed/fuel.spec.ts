@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type FuelAdded, fuelNow, fuelPerBushel, ownBurn, workedHours } from './fuel.js';
+import { type FuelAdded, fuelNow, fuelPerAcre, fuelPerBushel, ownBurn, workedHours } from './fuel.js';
 
 const T0 = Date.parse('2026-09-08T13:00:00Z');
 const at = (hours: number): number => T0 + hours * 3_600_000;
@@ -54,6 +54,8 @@ describe('fuel of a machine', () => {
     expect(fuelNow({ ...input, fills: [...input.fills, { atMs: at(5), gallons: 30, full: false }] })!.leftGallons).toBeCloseTo(210, 9); // prettier-ignore
     expect(fuelNow({ ...input, fills: [...input.fills, { atMs: at(5), gallons: 900, full: false }] })!.leftGallons).toBe(300); // prettier-ignore
     // On the reserve: now, and not in the past.
+    // Half an hour of road home leaves half an hour less of work.
+    expect(fuelNow({ ...input, homeMin: 30 })!.hoursLeft).toBeCloseTo(7, 9);
     const late = fuelNow({ ...input, moments: loads(0, 14), nowMs: at(14) })!;
     expect(late.hoursLeft).toBeLessThan(0);
     expect(late.fillByMs).toBe(at(14));
@@ -72,5 +74,11 @@ describe('fuel of a machine', () => {
     expect(fuelPerBushel([full(0, 100), full(8, 140)], 12_000)).toBe(0.02);
     expect(fuelPerBushel([], 1)).toBeNull();
     expect(fuelPerBushel([full(0, 10)], 0)).toBeNull();
+  });
+
+  it('an acre takes what its bushels take', () => {
+    expect(fuelPerAcre(0.02, 200)).toBeCloseTo(4, 12);
+    expect(fuelPerAcre(null, 200)).toBeNull();
+    expect(fuelPerAcre(0.02, null)).toBeNull();
   });
 });

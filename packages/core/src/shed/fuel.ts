@@ -14,6 +14,8 @@ export interface FuelInput {
   readonly burnPerHour: number | null;
   /** fraction of the tank that is not to be burned */
   readonly reserve: number;
+  /** min; the road home is driven on what is left */
+  readonly homeMin?: number;
   /** in any order */
   readonly fills: readonly FuelAdded[];
   /** when the machine took or gave grain by the book, ms, in order */
@@ -31,7 +33,7 @@ export interface FuelState {
   readonly pairs: number;
   /** hours of work since the last full tank */
   readonly workedHours: number;
-  /** hours of work until only the reserve is left; below 0 when it is being burned */
+  /** hours of work until only the reserve, and the road home, is left; below 0 when that is being burned */
   readonly hoursLeft: number;
   /** when that is, working on without a break, ms */
   readonly fillByMs: number;
@@ -96,7 +98,7 @@ export function fuelNow(input: FuelInput): FuelState | null {
   const worked = workedHours(moments, full.atMs, nowMs);
   const added = since.reduce((sum, { gallons }) => sum + gallons, 0);
   const leftGallons = Math.min(tankGallons, Math.max(0, tankGallons + added - worked * burnPerHour));
-  const hoursLeft = (leftGallons - reserve * tankGallons) / burnPerHour;
+  const hoursLeft = (leftGallons - reserve * tankGallons) / burnPerHour - (input.homeMin ?? 0) / 60;
   return {
     ...{
       leftGallons,
@@ -116,3 +118,10 @@ export function fuelPerBushel(fills: readonly FuelAdded[], bushels: number): num
   const gallons = fills.reduce((sum, fill) => sum + fill.gallons, 0);
   return gallons > 0 && bushels > 0 ? gallons / bushels : null;
 }
+
+/**
+ * Gallons an acre: what a bushel takes, times the bushels of an acre; null where one of them is not known.
+ * @param bushelsPerAcre as they were cut
+ */
+export const fuelPerAcre = (perBushel: number | null, bushelsPerAcre: number | null): number | null =>
+  perBushel === null || bushelsPerAcre === null || !(bushelsPerAcre > 0) ? null : perBushel * bushelsPerAcre;

@@ -17,7 +17,7 @@ export {
   type WearStanding,
 } from './readiness.js';
 export { READINESS_TEMPLATES, type TemplateLine } from './templates.js';
-export { type FuelAdded, fuelNow, type FuelState, fuelPerBushel, ownBurn, workedHours } from './fuel.js';
+export { type FuelAdded, fuelNow, type FuelState, fuelPerAcre, fuelPerBushel, ownBurn, workedHours } from './fuel.js';
 export { SAFETY_CARDS, SAFETY_CARDS_ES, CARD_FOOT, CARD_FOOT_ES, type SafetyCard } from './safety.js';
 export { changeoverSteps, FIRST_HUNDRED_FEET, type ChangeoverStep } from './changeover.js';
 export { CAUSES, breakdownSummary, type Breakdown, type BreakdownSum, type BreakdownSummary } from './breakdowns.js';

@@ -1,5 +1,14 @@
 import type { FuelInfo } from '@fanega/contract';
-import { currentSeason, fuelNow, fuelPerBushel, type FuelTank, instantOf, kgPerBushelOf, placesOf } from '@fanega/core';
+import {
+  currentSeason,
+  type DryerSetup,
+  fuelNow,
+  fuelPerBushel,
+  type FuelTank,
+  instantOf,
+  kgPerBushelOf,
+  placesOf,
+} from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { FarmClock, LedgerService, type OpenBook } from '../ledger/index.js';
 import { RecordsRepository } from '../records/index.js';
@@ -25,16 +34,29 @@ export class FuelService {
     const fills = kept
       .filter(({ row }) => !row.voided)
       .map(({ row, body }) => ({ ...(body as { placeId: string; gallons: number; full: boolean }), atMs: Number(row.at_ms), season: Number(row.season) })); // prettier-ignore
+    const dryers = new Map((await this.records.settings(farmId, 'dryerSetup')).map(({ row, body: sheet }) => [String(row.id), sheet as unknown as DryerSetup])); // prettier-ignore
     const used = await this.ledgers.answer(farmId, 'machines used', (now) => usedOf(now, season));
     return tanks.map(({ row, body }) => {
       const placeId = String(row.id);
-      const { gallons, burnPerHour, reserve } = body as unknown as FuelTank;
+      const { gallons, burnPerHour, reserve, homeMin } = body as unknown as FuelTank;
+      // A dryer burns by its own sheet what it takes in an hour, until its fills say it.
+      const dryer = dryers.get(placeId);
+      const likely =
+        burnPerHour ?? (dryer?.fuel === 'propane' ? dryer.bushelPointsPerHour * dryer.fuelPerPointBushel : null);
       const own = fills.filter((fill) => fill.placeId === placeId);
       const { moments, bushels } = used.get(placeId) ?? { moments: [], bushels: 0 };
       const here = own.filter((fill) => fill.season === season);
       return {
         placeId,
-        state: fuelNow({ tankGallons: gallons, burnPerHour: burnPerHour ?? null, reserve, fills: own, moments, nowMs }),
+        state: fuelNow({
+          tankGallons: gallons,
+          burnPerHour: likely,
+          reserve,
+          ...(homeMin === undefined ? {} : { homeMin }),
+          fills: own,
+          moments,
+          nowMs,
+        }),
         gallons: here.reduce((sum, fill) => sum + fill.gallons, 0),
         perBushel: fuelPerBushel(here, bushels),
       };

@@ -1,9 +1,9 @@
-import { FUEL_TANK, living, type ShedRecords } from '@fanega/core';
+import { fieldFacts, FUEL_TANK, fuelPerAcre, living, type ShedRecords } from '@fanega/core';
 import { useState } from 'react';
-import { type Farm, useFuel, useRefreshFarm } from '../../../data/farm';
+import { type Farm, useFields as useFieldRows, useFuel, useNotebook, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
-import { bushels, count, gaugeText, number, volume } from '../../../quantity/quantity';
+import { anArea, area, bushels, count, gaugeText, minutes, number, volume } from '../../../quantity/quantity';
 import { clock, dated } from '../../../quantity/time';
 import { Button, TextBox } from '../../../ui';
 import { useFields } from '../../../ui/form/use-fields';
@@ -22,6 +22,13 @@ export function AssetFuel({ farm, shed, placeId }: { farm: Farm; shed: ShedRecor
   const { timeZone } = farm.data.farm;
   const fills = living(shed.logs.fuelFill).filter(({ body }) => body.placeId === placeId);
   const state = info?.state;
+  const rows = useFieldRows().data;
+  const notebook = useNotebook().data;
+  const cut = rows && notebook ? fieldFacts(farm, rows, notebook) : [];
+  const sum = (figure: (one: (typeof cut)[number]) => number): number => cut.reduce((all, one) => all + figure(one), 0);
+  const acres = sum(({ row, acresLeft }) => (row.cutWetKg > 0 ? row.lot.acres - acresLeft : 0));
+  const wet = sum(({ row, crop }) => row.cutWetKg / farm.kgPerBu(crop.id));
+  const anAcre = fuelPerAcre(info?.perBushel ?? null, acres > 1 ? wet / acres : null);
   return (
     <Section label="Fuel" className="border-t border-ink lg:col-span-2">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -36,7 +43,9 @@ export function AssetFuel({ farm, shed, placeId }: { farm: Farm; shed: ShedRecor
         <>
           <p className="mt-1 text-2xl font-bold">
             {state.hoursLeft <= 0
-              ? 'Fill it now: it is on the reserve'
+              ? kept.value.homeMin
+                ? 'Fill it now: what is left is for the road home'
+                : 'Fill it now: it is on the reserve'
               : `Fill by ${clock(state.fillByMs, timeZone)} if it works on`}
           </p>
           <p>
@@ -61,6 +70,8 @@ export function AssetFuel({ farm, shed, placeId }: { farm: Farm; shed: ShedRecor
           This season {gaugeText(info.gallons)}
           {info.perBushel !== null &&
             `, ${gaugeText(info.perBushel * 1000, 1)} for every ${bushels(1000, farm.kgPerBu(undefined)).text} cut`}
+          {anAcre !== null &&
+            `, about ${gaugeText(anAcre / area.shown(1), 1)} ${anArea()}`}
           .
         </p>
       )}
@@ -105,16 +116,23 @@ function TankForm({
     boxes: {
       gallons: figureBox(fields.gallons, volume, { was: was?.gallons, missing: 'How much does it hold?' }),
       burnPerHour: figureOrNone(fields.burnPerHour, volume, { was: was?.burnPerHour }),
+      homeMin: figureOrNone(fields.homeMin, minutes, { was: was?.homeMin }),
       reserve: figureBox(fields.reserve, count, { times: 0.01, was: was?.reserve, missing: 'Which part stays?' }),
     },
     start: () => ({
       gallons: volume.text(was?.gallons),
       burnPerHour: volume.text(was?.burnPerHour),
+      homeMin: minutes.text(was?.homeMin),
       reserve: count.text(Math.round((was?.reserve ?? 0.1) * 100)),
     }),
     close: onClose,
-    save: async ({ gallons, burnPerHour, reserve }) => {
-      const value = { gallons, reserve, ...(burnPerHour === undefined ? {} : { burnPerHour }) };
+    save: async ({ gallons, burnPerHour, reserve, homeMin }) => {
+      const value = {
+        gallons,
+        reserve,
+        ...(burnPerHour === undefined ? {} : { burnPerHour }),
+        ...(homeMin === undefined ? {} : { homeMin }),
+      };
       await write(farm.id, setting(farm.id, 'fuelTank', placeId, { revision: kept?.revision ?? 0, value }));
       await refresh();
     },
@@ -123,6 +141,7 @@ function TankForm({
     <FormDrawer form={form} title={`Fuel of ${farm.placeName(placeId)}`} button="Keep it">
       <TextBox label="The tank holds" {...form.box('gallons')} />
       <TextBox label="It burns an hour" hint="until two full tanks say it" {...form.box('burnPerHour')} />
+      <TextBox label="Road home" hint="driven on what is left; blank: none" {...form.box('homeMin')} />
       <TextBox label="Reserve" hint="of the tank, not to be burned" {...form.box('reserve')} unit="%" />
     </FormDrawer>
   );
