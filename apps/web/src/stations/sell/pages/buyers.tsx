@@ -325,7 +325,7 @@ function LineHours({ farm, times, haul, buyerId }: { farm: Farm; times: OwnTimes
         aria-label={`Line by the hour at ${farm.placeName(buyerId)}`}
       >
         {hours.map(({ hour, minutes, loads: count }) => (
-          <li key={hour} className="w-14 text-center text-sm">
+          <li key={hour} className="w-17 text-center text-sm">
             <b className="block whitespace-nowrap">{spanText(Math.round(minutes))}</b>
             <span className="block bg-clay" style={{ height: Math.max(2, (28 * minutes) / most) }} aria-hidden="true" />
             <span className="block whitespace-nowrap">{hourText(hour)}</span>

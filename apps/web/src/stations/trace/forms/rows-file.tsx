@@ -375,7 +375,7 @@ function said(farm: Farm, kind: RowFile, { text, figures, sensors }: PlannedRow)
     case 'levels':
       return `${name(text.place)}: ${grain(figures.level!, farm.kgPerBu(farm.cropOf(farm.held(text.place!).lots))).text}`;
     case 'weather':
-      return `${temperature(figures.temperature!).text}, ${percent(figures.humidity!, 0)} damp${figures.wind === undefined ? '' : `, wind ${windOf(figures.wind).text}`}${(figures.rain ?? 0) > 0 ? ', rain' : ''}`;
+      return `${temperature(figures.temperature!).text}, ${percent(figures.humidity!, 0)} humidity${figures.wind === undefined ? '' : `, wind ${windOf(figures.wind).text}`}${(figures.rain ?? 0) > 0 ? ', rain' : ''}`;
     case 'cables':
       return `${name(text.place)}, cable ${text.cable}: ${sensors.map((one) => temperature(one).text).join(', ')}`;
   }
