@@ -100,6 +100,7 @@ export const EN = {
   leftRound: 'The tank takes a round there and back',
   leftRoundNot: 'The tank is full after {length}: unload on the way',
   fill_box: 'its box is full',
+  fill_cover: 'its tarp no longer closes',
   fill_law: 'the law',
   fill_rating: 'what it may weigh',
   fillMore: '{place}: {much} more until {what}',

@@ -112,6 +112,7 @@ export const ES: Readonly<Record<WordKey, string>> = {
   leftRound: 'El tanque aguanta la ida y la vuelta',
   leftRoundNot: 'El tanque se llena a los {length}: descargue en el camino',
   fill_box: 'se llena la caja',
+  fill_cover: 'la lona ya no cierra',
   fill_law: 'el límite legal',
   fill_rating: 'lo que aguanta',
   fillMore: '{place}: {much} más hasta {what}',

@@ -127,9 +127,9 @@ export const HEAPED: Formula = {
 export const heapedKg = (bushelsOfSpace: number, testWeight: number): number =>
   poundsToKilograms(within(SPACE, bushelsOfSpace) * within(TEST_WEIGHT, testWeight));
 
-/** What fills first: the box, or a limit of weight. */
+/** What fills first: the box, what its cover closes over, or a limit of weight. */
 export interface FillLimit {
-  readonly name: 'box' | 'law' | 'rating';
+  readonly name: 'box' | 'cover' | 'law' | 'rating';
   /** kg of grain at which it binds */
   readonly kg: number;
 }

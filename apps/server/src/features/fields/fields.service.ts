@@ -193,7 +193,7 @@ export class FieldsService {
 
   async weather(farmId: string, fromMs: number, toMs: number): Promise<WeatherHourInfo[]> {
     const rows = await this.fields.weather(farmId, fromMs, toMs);
-    return rows.map(({ farmId: _, atMs, wet, forecast, ...row }) => ({
+    return rows.map(({ farmId: _, importId: __, atMs, wet, forecast, ...row }) => ({
       ...row,
       at: new Date(atMs).toISOString(),
       wet: Boolean(wet),

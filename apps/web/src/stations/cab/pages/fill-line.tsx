@@ -5,7 +5,7 @@ import { grain } from '../../../quantity/quantity';
 import { spanText } from '../../../quantity/time';
 import { say } from '../../../words';
 
-/** Straight into a truck: how much still goes on until its box or the law is first, and how long cutting takes for it. */
+/** Straight into a truck: how much still goes on until its box, its tarp or the law is first, and how long cutting takes for it. */
 export default function FillLine({
   farm,
   truckId,
@@ -27,6 +27,8 @@ export default function FillLine({
     const view = legalView(farm, notebook, devices ?? [], () => undefined, truckId, crop.id, crop.testWeight);
     const limits: FillLimit[] = [];
     if (truck.capacityBu !== null) limits.push({ name: 'box', kg: heapedKg(Math.min(10_000, truck.capacityBu), crop.testWeight) }); // prettier-ignore
+    const cover = notebook.settings.cover[truckId]?.value.closesUpTo;
+    if (cover !== undefined) limits.push({ name: 'cover', kg: heapedKg(Math.min(10_000, cover), crop.testWeight) });
     if (view.legal) limits.push({ name: 'law', kg: Math.max(0, view.legal.mostKg) });
     if (limits.length === 0) return null;
     return fillsFirst(view.onKg, limits, machineRate(farm, notebook, rows, machineId, crop.id)?.inField ?? 0);
