@@ -54,6 +54,7 @@ import { SiteFacts1793000000000 } from './migrations/1793000000000-site-facts.js
 import { LaterPrices1793100000000 } from './migrations/1793100000000-later-prices.js';
 import { RowsOfFiles1793200000000 } from './migrations/1793200000000-rows-of-files.js';
 import { RoadHome1793300000000 } from './migrations/1793300000000-road-home.js';
+import { FanTable1793400000000 } from './migrations/1793400000000-fan-table.js';
 import { CabAndField1792800000000 } from './migrations/1792800000000-cab-and-field.js';
 import { Fuel1792700000000 } from './migrations/1792700000000-fuel.js';
 import { databaseAt, DatabaseHosts, useHosts } from './platform/database-hosts.js';
@@ -142,6 +143,7 @@ export function dataSourceOptions(url: string, nodes?: DatabaseHosts): DataSourc
       LaterPrices1793100000000,
       RowsOfFiles1793200000000,
       RoadHome1793300000000,
+      FanTable1793400000000,
     ],
     synchronize: false,
     poolSize: 10,

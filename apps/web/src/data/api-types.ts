@@ -4282,6 +4282,12 @@ export interface components {
       readonly highPressure: number;
       /** @description m³/s */
       readonly highFlow: number;
+      readonly between?: readonly {
+        /** @description Pa */
+        readonly pressure: number;
+        /** @description m³/s */
+        readonly flow: number;
+      }[];
       readonly efficiency: number;
       /** @description kW */
       readonly heater: number;

@@ -1,5 +1,7 @@
+import { Fragment } from 'react';
 import {
   BIN_FAN,
+  FAN_ROW,
   type BinFan,
   cfmToCubicMetresPerSecond,
   FALL_AIR,
@@ -36,6 +38,32 @@ export const USUAL_FAN: BinFan = {
   mostHumidity: 0.75,
 };
 
+type BetweenTyped = Readonly<Partial<Record<'p0' | 'p1' | 'p2' | 'f0' | 'f1' | 'f2', number | undefined>>>;
+const typedBetween = ({ p0, p1, p2, f0, f1, f2 }: BetweenTyped) =>
+  [[p0, f0], [p1, f1], [p2, f2]] as const; // prettier-ignore
+const betweenOf = (typed: BetweenTyped) =>
+  typedBetween(typed).flatMap(([rise, flow]) =>
+    rise === undefined || flow === undefined ? [] : [{ pressure: rise, flow }],
+  );
+
+/** What is wrong with the rows between, at its box. */
+function betweenErrors(
+  typed: BetweenTyped,
+  ends: Pick<BinFan, 'lowPressure' | 'lowFlow' | 'highPressure' | 'highFlow'>,
+): Record<string, string> {
+  const errors: Record<string, string> = {};
+  let [pressureBefore, flowBefore] = [ends.lowPressure, ends.lowFlow];
+  for (const [i, [rise, flow]] of typedBetween(typed).entries()) {
+    if (rise === undefined && flow === undefined) continue;
+    if (rise === undefined) errors[`p${i}`] = 'Against what?';
+    else if (flow === undefined) errors[`f${i}`] = 'How much does it move?';
+    else if (rise <= pressureBefore || rise >= ends.highPressure) errors[`p${i}`] = 'Between the rows beside it';
+    else if (flow >= flowBefore || flow <= ends.highFlow) errors[`f${i}`] = 'Between the rows beside it';
+    else [pressureBefore, flowBefore] = [rise, flow];
+  }
+  return errors;
+}
+
 /** The fan under a bin, by two rows of its maker's table; its heater, its stirrer, and when it runs. */
 export function BinFanDrawer({
   placeId,
@@ -57,6 +85,12 @@ export function BinFanDrawer({
       lowFlow: figureBox(fields.lowFlow, airflow),
       highPressure: figureBox(fields.highPressure, pressure),
       highFlow: figureBox(fields.highFlow, airflow),
+      p0: figureOrNone(FAN_ROW.pressure, pressure),
+      p1: figureOrNone(FAN_ROW.pressure, pressure),
+      p2: figureOrNone(FAN_ROW.pressure, pressure),
+      f0: figureOrNone(FAN_ROW.flow, airflow),
+      f1: figureOrNone(FAN_ROW.flow, airflow),
+      f2: figureOrNone(FAN_ROW.flow, airflow),
       efficiency: figureBox(fields.efficiency, share),
       heater: figureBox(fields.heater, power),
       powerPrice: figureBox(fields.powerPrice, count),
@@ -70,6 +104,12 @@ export function BinFanDrawer({
       lowFlow: airflow.text(was.lowFlow),
       highPressure: pressure.text(was.highPressure),
       highFlow: airflow.text(was.highFlow),
+      p0: pressure.text(was.between?.[0]?.pressure),
+      p1: pressure.text(was.between?.[1]?.pressure),
+      p2: pressure.text(was.between?.[2]?.pressure),
+      f0: airflow.text(was.between?.[0]?.flow),
+      f1: airflow.text(was.between?.[1]?.flow),
+      f2: airflow.text(was.between?.[2]?.flow),
       efficiency: share.text(was.efficiency),
       heater: power.text(was.heater),
       powerPrice: count.text(was.powerPrice),
@@ -78,15 +118,21 @@ export function BinFanDrawer({
       mostHumidity: share.text(was.mostHumidity),
       stirHours: hours.text(was.stirHours),
     }),
-    together: ({ lowPressure, highPressure, lowFlow, highFlow }): Record<string, string> => ({
+    together: ({ lowPressure, highPressure, lowFlow, highFlow, ...rest }): Record<string, string> => ({
+      ...betweenErrors(rest, { lowPressure, highPressure, lowFlow, highFlow }),
       ...(highPressure <= lowPressure ? { highPressure: 'This row must be at the higher pressure' } : {}),
       ...(highFlow >= lowFlow
         ? { highFlow: 'A fan moves less against more pressure: this must be under the first row’s' }
         : {}),
     }),
     close: onClose,
-    save: async ({ stirHours, ...rest }) => {
-      const value: BinFan = { ...rest, ...(stirHours === undefined ? {} : { stirHours }) };
+    save: async ({ stirHours, p0, p1, p2, f0, f1, f2, ...rest }) => {
+      const between = betweenOf({ p0, p1, p2, f0, f1, f2 });
+      const value: BinFan = {
+        ...rest,
+        ...(between.length === 0 ? {} : { between }),
+        ...(stirHours === undefined ? {} : { stirHours }),
+      };
       await write(farm.id, setting(farm.id, 'binFan', placeId, { revision: kept?.revision ?? 0, value }));
       await refresh();
     },
@@ -101,6 +147,17 @@ export function BinFanDrawer({
           <TextBox label="Against more" className="pr-24" {...form.box('highPressure')} />
           <TextBox label="it moves only" {...form.box('highFlow')} />
         </div>
+        <details>
+          <summary className="cursor-pointer font-semibold">More rows between them</summary>
+          <div className="mt-3 grid grid-cols-2 gap-3">
+            {([0, 1, 2] as const).map((i) => (
+              <Fragment key={i}>
+                <TextBox label={`Against, row ${i + 1}`} className="pr-24" {...form.box(`p${i}`)} />
+                <TextBox label={`it moves, row ${i + 1}`} {...form.box(`f${i}`)} />
+              </Fragment>
+            ))}
+          </div>
+        </details>
       </fieldset>
       <SelectBox label="It runs" {...form.box('control')}>
         {FAN_CONTROLS.map((one) => (

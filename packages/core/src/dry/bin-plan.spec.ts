@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { CROPS } from '../crops/index.js';
 import { operatingPoint } from '../grain/index.js';
 import { seededRandom } from '../kernel/index.js';
-import type { BinFan } from '../records/index.js';
+import { BIN_FAN, type BinFan } from '../records/index.js';
 import { cfmToCubicMetresPerSecond, fahrenheitToCelsius, inchesOfWaterToPascals } from '../units/index.js';
 import { binPlan, type BinPlanInput, fallWeather, fanOfRows } from './index.js';
 
@@ -44,6 +44,13 @@ describe('a fan by two rows of its table', () => {
     expect(fan.pressureAt(FAN.highFlow)).toBeCloseTo(FAN.highPressure, 6);
   });
   it('refuses a table that is not falling', () => {
+    // A row between: straight from row to row, and not the curve through the two.
+    const between = [{ pressure: inchesOfWaterToPascals(4), flow: cfmToCubicMetresPerSecond(12_500) }];
+    const table = fanOfRows({ ...FAN, between });
+    expect(table.pressureAt(between[0]!.flow)).toBeCloseTo(between[0]!.pressure, 6);
+    expect(table.pressureAt(cfmToCubicMetresPerSecond(13_250))).toBeCloseTo(inchesOfWaterToPascals(3), 6);
+    expect(BIN_FAN.rules.flatMap((rule) => rule.broken({ ...FAN, between } as never) ?? [])).toEqual([]);
+    expect(BIN_FAN.rules.flatMap((rule) => rule.broken({ ...FAN, between: [{ ...between[0]!, flow: 1 }] } as never) ?? [])).toEqual(['between.0.flow']); // prettier-ignore
     expect(() => fanOfRows({ ...FAN, highFlow: FAN.lowFlow })).toThrow(/flow at the higher pressure/);
     expect(() => fanOfRows({ ...FAN, highPressure: FAN.lowPressure })).toThrow(/higher pressure/);
   });

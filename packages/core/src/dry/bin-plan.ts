@@ -4,6 +4,7 @@ import {
   type FanCurve,
   fanAtSpeed,
   fanFromModel,
+  fanFromTable,
   operatingPoint,
   type OperatingPoint,
   type StorageLifeOptions,
@@ -41,7 +42,8 @@ const STIRRED = 0.5;
 const BIGGER = 1.25;
 
 /**
- * The curve of a fan through two rows of its maker's table: P = P0 - k Q², see `fanFromModel`.
+ * The curve of a fan through two rows of its maker's table: P = P0 - k Q², see `fanFromModel`; straight between its rows where there are
+ * more of them, see `fanFromTable`.
  * @throws RangeRefusal where flow does not fall with pressure
  */
 export function fanOfRows({
@@ -49,11 +51,18 @@ export function fanOfRows({
   lowFlow,
   highPressure,
   highFlow,
-}: Pick<BinFan, 'lowPressure' | 'lowFlow' | 'highPressure' | 'highFlow'>): FanCurve {
+  between = [],
+}: Pick<BinFan, 'lowPressure' | 'lowFlow' | 'highPressure' | 'highFlow' | 'between'>): FanCurve {
   const above = requireInRange('the lower pressure', lowPressure, 0, 5000, 'Pa');
   const under = requireInRange('flow at the lower pressure', lowFlow, 0.01, 200, 'm³/s');
   requireInRange('the higher pressure', highPressure, above + 1, 6000, 'Pa');
   requireInRange('flow at the higher pressure', highFlow, 0, 0.999 * under, 'm³/s');
+  if (between.length > 0)
+    return fanFromTable('the fan', [
+      { flow: lowFlow, pressure: lowPressure },
+      ...between,
+      { flow: highFlow, pressure: highPressure },
+    ]);
   const k = (highPressure - lowPressure) / (lowFlow ** 2 - highFlow ** 2);
   const shutOff = lowPressure + k * lowFlow ** 2;
   return fanFromModel('the fan', shutOff, Math.sqrt(shutOff / k));

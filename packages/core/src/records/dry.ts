@@ -140,6 +140,9 @@ export type StepHeard = LogOf<typeof STEP_HEARD>;
 /** When a bin's fan runs, see `FanControl`: schools of the trade, a setting. */
 export const FAN_CONTROLS = ['always', 'humidity', 'equilibrium'] as const;
 
+/** A row between the two of a fan's table. */
+export const FAN_ROW = { pressure: number(0, 6000, 'Pa'), flow: number(0, 200, 'm³/s') };
+
 /** The fan under a bin that grain is dried in, by two rows of its maker's table; heater and stirrer with it. */
 export const BIN_FAN = settingKind(
   'binFan',
@@ -153,6 +156,8 @@ export const BIN_FAN = settingKind(
     /** … and the one at the higher */
     highPressure: number(1, 6000, 'Pa'),
     highFlow: number(0, 200, 'm³/s'),
+    /** the table's rows between them, by rising pressure; left out: a curve through the two */
+    between: optional(list(record(FAN_ROW), 1, 8)),
     /** static, of the fan */
     efficiency: number(0.2, 0.85, ''),
     /** of burner or heater while the fan runs; 0 without one */
@@ -172,6 +177,20 @@ export const BIN_FAN = settingKind(
       broken: ({ lowPressure, highPressure }) => (highPressure > lowPressure ? null : 'highPressure'),
     },
     { name: 'flow_not_falling', broken: ({ lowFlow, highFlow }) => (highFlow < lowFlow ? null : 'highFlow') },
+    {
+      name: 'pressure_not_rising',
+      broken: ({ lowPressure, highPressure, between = [] }) => {
+        const wrong = between.findIndex(({ pressure }, i) => pressure <= (between[i - 1]?.pressure ?? lowPressure) || pressure >= highPressure); // prettier-ignore
+        return wrong < 0 ? null : `between.${wrong}.pressure`;
+      },
+    },
+    {
+      name: 'flow_not_falling',
+      broken: ({ lowFlow, highFlow, between = [] }) => {
+        const wrong = between.findIndex(({ flow }, i) => flow >= (between[i - 1]?.flow ?? lowFlow) || flow <= highFlow);
+        return wrong < 0 ? null : `between.${wrong}.flow`;
+      },
+    },
   ],
 );
 export type BinFan = SettingOf<typeof BIN_FAN>;
