@@ -162,7 +162,7 @@ test('a phone that opened the program once, for the first time, opens it again w
       ),
     );
   await expect
-    .poll(kept)
+    .poll(kept, { timeout: 60_000 })
     .toEqual(
       expect.arrayContaining([
         '/api/auth/me',

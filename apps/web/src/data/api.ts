@@ -152,6 +152,9 @@ export function askEarly<P extends GetPath>(path: P, params: ParamsOf<P>): Promi
   return answer;
 }
 
+/** What was asked for early is asked for again: the worker that keeps answers was not there yet. */
+export const forgetEarly = (): void => early.clear();
+
 /** The one place that fetches. */
 export async function get<P extends GetPath>(path: P, params: ParamsOf<P>): Promise<AnswerOf<P>> {
   const name = nameOf(path, params);

@@ -1,10 +1,13 @@
-import { get, type GetPath } from './api';
+import { forgetEarly, get, type GetPath } from './api';
 import { ROUTES } from './api-routes';
 import { DAY_MS, HOUR_MS } from '../quantity/time';
 import { everyPage, type RecordsPath } from './record-pages';
 
 /** Answers that a page opens with and that need nothing but the farm to be asked for. */
 const OF_FARM = Object.keys(ROUTES).filter((route) => ROUTES[route]!.keep && !/\{(?!farmId\})/.test(route));
+
+/** A browser has six connections for an address; the page needs some of them. */
+const AT_ONCE = 3;
 
 const WEATHER = '/api/farms/{farmId}/weather';
 
@@ -22,10 +25,12 @@ export const isOpening = (route: string): boolean => OF_FARM.includes(route);
 
 /**
  * Asks once for everything that a page opens with, for the worker to keep: on a first visit the answers came before it had the page, and a
- * phone that goes out of reach after that would find nothing. One after the other, behind what the page itself asks for.
+ * phone that goes out of reach after that would find nothing. A few at a time, beside what the page itself asks for.
  */
 export async function keepAnswers(farmId: string, nowMs: number): Promise<void> {
-  for (const route of OF_FARM) {
+  forgetEarly();
+  const waiting = [...OF_FARM];
+  const ask = async (route: string): Promise<void> => {
     const asked = route.endsWith('/records')
       ? everyPage(route as RecordsPath, farmId)
       : get(
@@ -34,5 +39,9 @@ export async function keepAnswers(farmId: string, nowMs: number): Promise<void> 
         );
     // What cannot be had now is kept when its page is opened.
     await asked.catch(() => undefined);
-  }
+  };
+  const lane = async (): Promise<void> => {
+    for (let route = waiting.shift(); route !== undefined; route = waiting.shift()) await ask(route);
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, lane));
 }
