@@ -173,7 +173,7 @@ export function DryerSetupDrawer({
         <TextBox label="Unloads at most" hint="blank: no limit" {...form.box('mostBushelsPerHour')} />
         <TextBox label="Dry to" {...form.box('dryTo')} />
         <TextBox label="Leave it alone within" hint="points either way" {...form.box('band')} />
-        <TextBox label="Takes a step of at most" unit="points" {...form.box('mostStep')} />
+        <TextBox label="Takes a step of at most" {...form.box('mostStep')} unit="points" />
         <TextBox label="Shuts off without wet grain after" hint="blank: not known" {...form.box('refillMin')} />
         <TextBox label="Plenum at most" hint="its book's limit; blank: not known" {...form.box('mostPlenum')} />
       </div>
@@ -184,7 +184,7 @@ export function DryerSetupDrawer({
         </p>
         {ROWS.map((i) => (
           <div key={i} className="grid grid-cols-2 gap-3">
-            <TextBox label={`Points off, row ${i + 1}`} unit="points" {...form.box(`p${i}`)} />
+            <TextBox label={`Points off, row ${i + 1}`} {...form.box(`p${i}`)} unit="points" />
             <TextBox label={`Takes, row ${i + 1}`} {...form.box(`r${i}`)} />
           </div>
         ))}
@@ -207,7 +207,7 @@ export function DryerSetupDrawer({
             {...form.box('fuelPerPointBushel')}
           />
           <TextBox label="Electricity a point and bushel" unit="kWh" {...form.box('kWhPerPointBushel')} />
-          <TextBox label="Price of a kWh" unit="$" {...form.box('powerPrice')} />
+          <TextBox label="Price of a kWh" {...form.box('powerPrice')} unit="$" />
         </div>
       </fieldset>
       <CheckBox checked={cools.value} onChange={cools.onChange}>
