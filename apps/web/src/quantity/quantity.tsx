@@ -129,8 +129,7 @@ export const moneyOfArea = kind({
 export const anArea = (): string => (system() === 'us' ? 'an acre' : 'a hectare');
 
 /** "$7.21 an acre", in a sentence. */
-export const moneyPerArea = (perAcre: number): string =>
-  `${dollars(moneyOfArea.shown(perAcre))} ${anArea()}`;
+export const moneyPerArea = (perAcre: number): string => `${dollars(moneyOfArea.shown(perAcre))} ${anArea()}`;
 
 const AREAS = { acres: 1, acre: 1, hectares: ACRES_OF_HA };
 

@@ -59,7 +59,6 @@ export class MembersController {
     return this.service.invites(farmId);
   }
 
-  /** A link that lets one person in, once. */
   /** Whether an invitation can be mailed. */
   @Get('mail')
   @Allow('manager')
@@ -68,6 +67,7 @@ export class MembersController {
     return { on: this.service.mails };
   }
 
+  /** A link that lets one person in, once. */
   @Post('invites')
   @Allow('manager')
   @Answers('NewLink')

@@ -232,8 +232,9 @@ function History({ farm, place }: { farm: Farm; place: PlaceInfo }) {
 function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
   const recorder = useRecorder();
   const navigate = useNavigate();
-  const kept = useBinSetups().data?.settings.placeState[place.id];
-  const setup = useBinSetups().data?.settings.binSetup[place.id]?.value;
+  const settings = useBinSetups().data?.settings;
+  const kept = settings?.placeState[place.id];
+  const setup = settings?.binSetup[place.id]?.value;
   const state = placeNow(kept?.value, farm.data.now);
   const [stating, setStating] = useState(false);
   const held = farm.held(place.id);

@@ -70,9 +70,7 @@ export function AssetFuel({ farm, shed, placeId }: { farm: Farm; shed: ShedRecor
           This season {gaugeText(info.gallons)}
           {info.perBushel !== null &&
             `, ${gaugeText(info.perBushel * 1000, 1)} for every ${bushels(1000, farm.kgPerBu(undefined)).text} cut`}
-          {anAcre !== null &&
-            `, about ${gaugeText(anAcre / area.shown(1), 1)} ${anArea()}`}
-          .
+          {anAcre !== null && `, about ${gaugeText(anAcre / area.shown(1), 1)} ${anArea()}`}.
         </p>
       )}
       {fills.length > 0 && (
