@@ -58,6 +58,43 @@ test('M3: two bins for a load of a wanted moisture, and no old ratio after a ret
   await expect(blend).toContainText(/from Bin 71\s*656\s*bu\s*69\.0 %/);
   await bins.getByLabel('Wanted').fill('60');
   await expect(blend).toContainText('Both are lighter than 60.0 lb/bu: the nearest is 58.0 lb/bu');
+
+  // One of them has a side draw: only what lies above its spout can come by it.
+  await page.goto(`${OWN}/store`);
+  const sheet = page.getByRole('dialog');
+  await page.getByRole('button', { name: 'Names and sizes' }).click();
+  await sheet.getByRole('button', { name: /^Bin 71/ }).click();
+  await sheet.getByLabel('Diameter').fill('30');
+  await sheet.getByLabel('Wall to the eave').fill('20');
+  await expect(sheet.getByLabel('Its height')).toBeHidden();
+  await sheet.getByLabel('Side draw').selectOption('yes');
+  await sheet.getByLabel('Its height').fill('21');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText(/side draw is in the wall/i).first()).toBeVisible();
+  await sheet.getByLabel('Its height').fill('2');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await page.keyboard.press('Escape');
+  await page.goto(`${OWN}/store/${wet}`);
+  const kept = page.getByRole('region', { name: 'Bin 71' });
+  await expect(kept).toContainText(/1,[89]\d\d bu at most by the side draw/);
+  await kept.getByRole('button', { name: 'Take out' }).click();
+  await sheet.getByRole('checkbox', { name: /By its side draw/ }).click();
+  await sheet.getByLabel('To', { exact: true }).selectOption(dry);
+  await sheet.getByText('Net', { exact: true }).click();
+  await sheet.getByLabel('Weight').fill('6,000');
+  await sheet.getByRole('button', { name: 'Record it' }).click();
+  await expect(sheet).toBeHidden();
+  const [line] = await farm.get<{ entry: object }[]>('entries?limit=1');
+  expect(line?.entry).toMatchObject({ type: 'move', sideDraw: true });
+  await page.goto(`${OWN}/store/blend`);
+  await bins.getByLabel('First bin').selectOption(wet);
+  await bins.getByLabel('Second bin').selectOption(dry);
+  await bins.getByLabel('Wanted').fill('12.9');
+  await bins.getByLabel('The load').fill('4,000');
+  await expect(blend).not.toContainText('runs out');
+  await bins.getByRole('checkbox', { name: /Bin 71 by its side draw/ }).click();
+  await expect(blend).toContainText('Bin 71 runs out');
+  await expect(blend).toContainText('A side draw loads one side of the wall');
 });
 
 test('a night at the dryer: what it takes, samples, the drift that is set, a run, and the step that is heard', async ({
@@ -140,6 +177,23 @@ test('a night at the dryer: what it takes, samples, the drift that is set, a run
   await step.getByRole('button', { name: 'I heard it, the dryer is set' }).click();
   await expect(step).toContainText('● heard by Oona');
   await takeBack(farm, 'nextFieldNotice', notice);
+  // With its maker's table that counts: a row that does not fall is refused at its box.
+  await dryer.getByRole('button', { name: 'What it takes' }).click();
+  for (const [row, points, rate] of [
+    [1, '1', '2,000'],
+    [2, '5', '2,100'],
+  ] as const) {
+    await sheet.getByLabel(`Points off, row ${row}`).fill(points);
+    await sheet.getByLabel(`Takes, row ${row}`).fill(rate);
+  }
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('Less than the row above')).toBeVisible();
+  await sheet.getByLabel('Takes, row 2').fill('400');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet).toBeHidden();
+  await dryer.getByRole('button', { name: 'How it is worked out' }).click();
+  await expect(page.getByRole('dialog')).toContainText('its table, at these points');
+  await page.keyboard.press('Escape');
 });
 
 test('deadlines of wet grain, the nearest one on Today, Haul and in its cab; measured warmth changes them', async ({
@@ -253,6 +307,13 @@ test('dry in the bin: by its own fan, whether the front is faster than the spoil
   await sheet.getByLabel('it moves', { exact: true }).fill('300');
   await sheet.getByLabel('Against more').fill('0.6');
   await sheet.getByLabel('it moves only').fill('80');
+  // More rows of it lie between those two.
+  await sheet.getByText('More rows between them').click();
+  await sheet.getByLabel('Against, row 1').fill('0.4');
+  await sheet.getByLabel('it moves, row 1').fill('320');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('Between the rows beside it')).toBeVisible();
+  await sheet.getByLabel('it moves, row 1').fill('230');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   await expect(sheet).toBeHidden();
   await about.getByLabel('Grain is deep').fill('16');

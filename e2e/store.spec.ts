@@ -146,7 +146,7 @@ test('routes: set by a tap, a load for another bin is asked about, and a leg tha
   await say(true, 0);
   await expect(other.getByRole('alert')).toBeHidden();
   await say(false, 1);
-  await expect(other.getByRole('alert')).toContainText('Leg 97 has stopped and is still fed', { timeout: 3000 });
+  await expect(other.getByRole('alert')).toContainText('Leg 97 has stopped and is still fed');
   await expect(other.getByRole('alert')).toContainText('Stop now, in this order: Pit 97.');
   await other.getByRole('button', { name: 'I’ll take care of it' }).click();
   await expect(other.getByRole('alert')).toBeHidden();

@@ -55,6 +55,7 @@ import { LaterPrices1793100000000 } from './migrations/1793100000000-later-price
 import { RowsOfFiles1793200000000 } from './migrations/1793200000000-rows-of-files.js';
 import { RoadHome1793300000000 } from './migrations/1793300000000-road-home.js';
 import { FanTable1793400000000 } from './migrations/1793400000000-fan-table.js';
+import { SideDrawAt1793500000000 } from './migrations/1793500000000-side-draw-at.js';
 import { CabAndField1792800000000 } from './migrations/1792800000000-cab-and-field.js';
 import { Fuel1792700000000 } from './migrations/1792700000000-fuel.js';
 import { databaseAt, DatabaseHosts, useHosts } from './platform/database-hosts.js';
@@ -144,6 +145,7 @@ export function dataSourceOptions(url: string, nodes?: DatabaseHosts): DataSourc
       RowsOfFiles1793200000000,
       RoadHome1793300000000,
       FanTable1793400000000,
+      SideDrawAt1793500000000,
     ],
     synchronize: false,
     poolSize: 10,

@@ -265,7 +265,7 @@ describe('rows of other files', () => {
 
   it('tickets of a buyer become deliveries, a second time nothing, undone as one', async () => {
     const send = importer('tickets', 'tickets');
-    const rows = [60, 61].map((n) => ({ ticket: `F-${n}`, at: `2026-10-2${n - 58}T15:00:00Z`, from: p.cart, to: p.mill, wetKg: 900 + n, moisture: 0.15, pricePerBu: 4.2 })); // prettier-ignore
+    const rows = [60, 61].map((n) => ({ ticket: `F-${n}`, at: `2026-10-2${n - 58}T15:00:00Z`, from: p.cart, to: p.mill, wetKg: 900 + n, moisture: 0.15, pricePerBu: 4.2, ...(n === 60 ? { factors: { testWeight: 54.5, foreignMaterial: 2.1 } } : {}) })); // prettier-ignore
     expect((await send(rows, true)).body).toEqual({ states: ['new', 'new'], taken: 0 });
     const importId = ulid();
     expect((await send(rows, false, importId)).body).toEqual({ states: ['new', 'new'], taken: 2 });
@@ -276,6 +276,9 @@ describe('rows of other files', () => {
       taken: 0,
     });
     expect((await send([{ ...rows[0]!, to: p.cart }])).status).toBe(400);
+    expect((await send([{ ...rows[0]!, ticket: 'F-62', factors: { damage: 140 } as never }])).status).toBe(400);
+    const { logs } = (await client.get<{ logs: { ticketPaper: { body: { factors: object } }[] } }>(`/farms/${farmId}/sell/records`)).body; // prettier-ignore
+    expect(logs.ticketPaper.map(({ body }) => body.factors)).toContainEqual({ testWeight: 54.5, foreignMaterial: 2.1 });
     expect((await post(`imports/${importId}/undo`, {})).body).toEqual({ undone: 2 });
     expect(await deliveries()).toEqual([]);
     expect((await send(rows)).body.taken).toBe(2);
@@ -365,6 +368,10 @@ describe('what goes out in other programs’ formats', () => {
     const { data } = Papa.parse<Record<string, string>>(csv.body.replace(/^\ufeff/, ''), { header: true, skipEmptyLines: true }); // prettier-ignore
     const cut = data.filter(({ what }) => what === 'cut').reduce((sum, line) => sum + Number(line.dry_kg), 0);
     expect(cut).toBeCloseTo(account.harvestedDryKg, 6);
+    // What its part of each ticket is worth sums to what the sheet says.
+    const due = data.reduce((sum, line) => sum + Number(line.due), 0);
+    expect(due).toBeGreaterThan(0);
+    expect(text).toContain(`$${due.toLocaleString('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`);
     expect((await client.get(`/farms/${farmId}/lots/nowhere/statement/pdf`)).status).toBe(404);
     const day = await fetch(`${harness.address()}/api/farms/${farmId}/day/pdf?day=2026-10-12`, { headers: { cookie: client.cookie } }); // prettier-ignore
     expect(day.headers.get('content-type')).toBe('application/pdf');

@@ -156,6 +156,11 @@ export class EntryBody {
   @IsBoolean()
   emptied?: boolean;
 
+  @ApiPropertyOptional({ description: 'through the spout in its wall: the newest comes first' })
+  @IsOptional()
+  @IsBoolean()
+  sideDraw?: boolean;
+
   @ApiPropertyOptional({ description: 'fraction of the dry matter lost in drying' })
   @IsOptional()
   @IsNumber(number)

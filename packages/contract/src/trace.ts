@@ -25,7 +25,7 @@ import { SeasonLotBody, WeatherHourBody } from './fields.js';
 import { LinkBody, type LinkInfo } from './links.js';
 import type { ClockStyle, UnitSystem } from './people.js';
 import { CableReadingBody } from './store.js';
-import { Each, Fits, IsBetween, IsInstant, IsMoisture, ULID } from './rules.js';
+import { Each, One, Fits, IsBetween, IsInstant, IsMoisture, ULID } from './rules.js';
 
 export const ORIGIN_KINDS = ['delivery', 'place'] as const;
 
@@ -205,6 +205,36 @@ export class LoadsImportBody extends ImportBody {
   loads: ImportedLoadBody[];
 }
 
+const Factor =
+  (words: string, most = 100): PropertyDecorator =>
+  (target, property) => {
+    for (const rule of [ApiPropertyOptional({ description: words }), IsOptional(), IsBetween(0, most, `$property is from 0 to ${most}`)]) rule(target, property); // prettier-ignore
+  };
+
+/** What a buyer tested, per cent; test weight in lb/bu. */
+export class TicketFactorsBody {
+  @Factor('lb/bu', 80)
+  testWeight?: number;
+
+  @Factor('%')
+  foreignMaterial?: number;
+
+  @Factor('%')
+  damage?: number;
+
+  @Factor('%')
+  heat?: number;
+
+  @Factor('%')
+  splits?: number;
+
+  @Factor('%')
+  broken?: number;
+
+  @Factor('%')
+  dockage?: number;
+}
+
 export class ImportedTicketBody {
   @ApiProperty()
   @IsString()
@@ -247,6 +277,11 @@ export class ImportedTicketBody {
   @IsOptional()
   @IsBetween(0, 1000, 'a price is up to $1,000 a bushel')
   pricePerBu?: number;
+
+  @ApiPropertyOptional({ type: TicketFactorsBody })
+  @IsOptional()
+  @One(() => TicketFactorsBody)
+  factors?: TicketFactorsBody;
 }
 
 /** Some tickets of a buyer's file; `look` says only which are known already. */

@@ -71,6 +71,7 @@ const RULES: Readonly<Record<string, string>> = {
   refused_before_docked: 'it would be refused before it is docked',
   ticket_twice: 'this ticket is paid twice on one sheet',
   paid_before: 'it would be paid before the check is written',
+  side_draw_not_in_the_wall: 'a side draw is in the wall: above the floor and below the eave',
   hopper_deeper_than_wide: 'a hopper is not that deep: check the digits',
 };
 

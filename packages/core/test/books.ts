@@ -89,6 +89,7 @@ const draft: fc.Arbitrary<Draft> = fc.oneof(
         to: anywhere,
         wetKg: maybe(mass),
         emptied: maybe(fc.boolean()),
+        sideDraw: maybe(fc.boolean()),
         moisture: maybe(moisture),
         method,
       })

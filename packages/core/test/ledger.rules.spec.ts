@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   type BookRefused,
+  comesOutFirst,
   type Entry,
   findTwins,
   joinTwins,
@@ -56,6 +57,26 @@ describe('how grain comes out', () => {
     const ledger = open(b);
     expect(rounded(traceDelivery(ledger, d)!.lots)).toEqual({ B: 135 });
     expect(ledger.layers('flat').map((l) => rounded(l.lots))).toEqual([{ A: 80 }, { B: 135 }]);
+  });
+
+  it('through a side draw the newest comes first, whatever the bin empties by else; below, its order stays', () => {
+    const b = filled('hopper');
+    b.harvest('A', 'hopper', 50, 0.2);
+    const d = b.move('hopper', 'mill', { wetKg: 150, sideDraw: true });
+    const after = b.move('hopper', 'mill', { wetKg: 100 });
+    const ledger = open(b);
+    expect(rounded(traceDelivery(ledger, d)!.lots)).toEqual({ A: 40, B: 90 });
+    expect(rounded(traceDelivery(ledger, after)!.lots)).toEqual({ A: 80 });
+    expect(ledger.layers('hopper').map((l) => rounded(l.lots))).toEqual([{ B: 180 }]);
+    expect(() => b.move('hopper', 'mill', { sideDraw: 'yes' as never }) && open(b)).toThrow(/sideDraw/);
+  });
+
+  it('says what comes out first', () => {
+    const layers = [{ moisture: 0.2 }, { moisture: 0.1 }];
+    const of = (withdrawal: string, sideDraw?: boolean) => comesOutFirst({ withdrawal, layers, moisture: 0.125 }, sideDraw); // prettier-ignore
+    expect([of('firstIn'), of('lastIn'), of('mixed')]).toEqual([0.2, 0.1, 0.125]);
+    expect(of('firstIn', true)).toBe(0.1);
+    expect(comesOutFirst({ withdrawal: 'firstIn', layers: [], moisture: null })).toBeNull();
   });
 
   it('a layer taken to the last kilogram leaves no empty layer behind', () => {

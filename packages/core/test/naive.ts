@@ -105,6 +105,7 @@ export class NaiveBook {
     wetKg: number | undefined,
     all: boolean,
     moisture: number | undefined,
+    sideDraw = false,
   ): NaiveLayer | undefined {
     const layers = this.layers.get(placeId)!;
     const held = layers.reduce((a, l) => a + wet(l), 0);
@@ -121,7 +122,7 @@ export class NaiveBook {
       const withdrawal = this.places.get(placeId)!.withdrawal ?? 'mixed';
       let rest = wetKg;
       while (rest > 1e-9) {
-        const i = withdrawal === 'lastIn' ? layers.length - 1 : 0;
+        const i = sideDraw || withdrawal === 'lastIn' ? layers.length - 1 : 0;
         const layer = layers[i]!;
         const k = Math.min(1, rest / wet(layer));
         const piece = part(layer, k);
@@ -161,7 +162,13 @@ export class NaiveBook {
       }
       case 'move': {
         const all = entry.wetKg === undefined || entry.emptied === true;
-        const parcel = this.take(entry.from, this.counting(entry, 'wetKg'), all, this.counting(entry, 'moisture'));
+        const parcel = this.take(
+          entry.from,
+          this.counting(entry, 'wetKg'),
+          all,
+          this.counting(entry, 'moisture'),
+          entry.sideDraw,
+        );
         if (parcel) this.put(entry.to, { ...parcel, moves: { ...parcel.moves, [entry.id]: sum(parcel.dry) } }, entry);
         return;
       }

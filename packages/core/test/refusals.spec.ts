@@ -58,6 +58,8 @@ describe('no science answers with NaN', () => {
         'sell/book-of',
         'sell/ticket-gaps',
         'sell/price-parts',
+        'sell/field-money',
+        'store/fan-in-bin',
         'sell/storage-charge',
         'sell/offer',
         'sell/dues',

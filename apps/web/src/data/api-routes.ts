@@ -45,7 +45,7 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/insurance': { topics: ['book', 'header', 'trace'], keep: true },
   '/api/farms/{farmId}/imports': { topics: ['trace'], keep: false },
   '/api/farms/{farmId}/day': { topics: ['book', 'header', 'sell', 'trace'], keep: true },
-  '/api/farms/{farmId}/year/costs': { topics: ['book', 'header', 'dry', 'haul'], keep: false },
+  '/api/farms/{farmId}/year/costs': { topics: ['book', 'header', 'dry', 'haul', 'store', 'sell'], keep: false },
   '/api/farms/{farmId}/fuel': { topics: ['shed', 'book'], keep: true },
   '/api/farms/{farmId}/wheel': { topics: ['shed', 'book'], keep: true },
 };

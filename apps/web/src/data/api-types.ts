@@ -4345,6 +4345,8 @@ export interface components {
         'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
       readonly packFactor?: number;
       readonly sideDraw?: boolean;
+      /** @description m */
+      readonly sideDrawAt?: number;
       readonly sweep?: boolean;
       /** @description bu/h */
       readonly unloadPerHour?: number;
@@ -4852,6 +4854,11 @@ export interface components {
       readonly hauledBu: number;
       readonly loads: number;
       readonly roadUnknown: number;
+      readonly fans: number;
+      readonly fanHours: number;
+      readonly fansUnknown: number;
+      readonly storedBu: number;
+      readonly storedAtBuyers: number;
     };
     readonly CutRecords: {
       readonly of: readonly number[];
@@ -6227,6 +6234,7 @@ export interface components {
       readonly to: string;
       readonly wetKg?: number;
       readonly emptied?: boolean;
+      readonly sideDraw?: boolean;
       readonly moisture?: number;
       readonly ticket?: string;
       readonly grossKg?: number;
@@ -7893,6 +7901,8 @@ export interface components {
       /** @description wet-basis fraction */
       readonly moisture?: number;
       readonly emptied?: boolean;
+      /** @description through the spout in its wall: the newest comes first */
+      readonly sideDraw?: boolean;
       /** @description fraction of the dry matter lost in drying */
       readonly dryLoss?: number;
       readonly reason?: string;
@@ -8178,6 +8188,22 @@ export interface components {
       readonly method: 'cartScale' | 'monitor' | 'bridge' | 'estimate';
       readonly loads: readonly components['schemas']['ImportedLoadBody'][];
     };
+    readonly TicketFactorsBody: {
+      /** @description lb/bu */
+      readonly testWeight?: number;
+      /** @description % */
+      readonly foreignMaterial?: number;
+      /** @description % */
+      readonly damage?: number;
+      /** @description % */
+      readonly heat?: number;
+      /** @description % */
+      readonly splits?: number;
+      /** @description % */
+      readonly broken?: number;
+      /** @description % */
+      readonly dockage?: number;
+    };
     readonly ImportedTicketBody: {
       readonly ticket: string;
       readonly at: string;
@@ -8192,6 +8218,7 @@ export interface components {
       readonly moisture: number;
       /** @description $/bu */
       readonly pricePerBu?: number;
+      readonly factors?: components['schemas']['TicketFactorsBody'];
     };
     readonly TicketsImportBody: {
       readonly importId: string;

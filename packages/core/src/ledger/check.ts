@@ -109,8 +109,9 @@ const TYPE_CHECKS: Record<Entry['type'], (o: Fields, names: Names, report: Repor
     placeField(o.to, 'to', names, true, report);
     mass(o.wetKg, 'wetKg', false, report);
     moisture(o.moisture, 'moisture', false, report);
-    if (!absent(o.emptied) && typeof o.emptied !== 'boolean')
-      report('field_of_wrong_type', 'emptied', o.emptied, 'true or false');
+    for (const field of ['emptied', 'sideDraw'] as const)
+      if (!absent(o[field]) && typeof o[field] !== 'boolean')
+        report('field_of_wrong_type', field, o[field], 'true or false');
     net(o, report);
   },
   condition(o, names, report) {

@@ -108,4 +108,5 @@ export {
 } from './queries.js';
 export { deviceMayWrite, type DeviceRefusal, WRITING_DEVICES } from './devices.js';
 export { type FarmState, farmView, type FarmView } from './farm-view.js';
+export { comesOutFirst, type Emptying } from './comes-out.js';
 export { likelyMethod, likelyWitness } from './likely-method.js';

@@ -67,6 +67,8 @@ export interface MoveEntry extends EntryBase {
   readonly to: string;
   readonly wetKg?: number;
   readonly emptied?: boolean;
+  /** Through the spout in its wall: the newest comes first, whatever the place empties by else. */
+  readonly sideDraw?: boolean;
   readonly moisture?: number;
   /** What a printed ticket says beside the net weight; carried, not computed with. */
   readonly ticket?: string;

@@ -15,6 +15,8 @@ const STEP_KINDS: Partial<Record<Entry['type'], Kind>> = {
 
 export const FLAG_TAKE_ALL = 1;
 export const FLAG_DEAD = 2;
+/** Out through the spout in the wall. */
+export const FLAG_SIDE_DRAW = 4;
 
 function grow<T extends Float64Array | Int32Array | Uint8Array>(array: T, length: number): T {
   const next = new (array.constructor as new (n: number) => T)(length);
@@ -242,6 +244,7 @@ export class Records {
         this.wet[r] = entry.wetKg ?? NaN;
         this.moist[r] = entry.moisture ?? NaN;
         if (entry.emptied === true || (entry.wetKg ?? null) === null) this.flags[r] = FLAG_TAKE_ALL;
+        if (entry.sideDraw === true) this.flags[r] = this.flags[r]! | FLAG_SIDE_DRAW;
         break;
       case 'condition':
         this.source[r] = this.placeIndex.get(entry.place)!;

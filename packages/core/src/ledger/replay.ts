@@ -1,5 +1,5 @@
 import { NO_GRAIN_KG } from './model.js';
-import { FLAG_DEAD, FLAG_TAKE_ALL, Kind, type Records } from './records.js';
+import { FLAG_DEAD, FLAG_SIDE_DRAW, FLAG_TAKE_ALL, Kind, type Records } from './records.js';
 import { Out, type Stock } from './stock.js';
 import type { ReplayLog } from './replay-log.js';
 
@@ -43,13 +43,13 @@ export function replay(
    * Returns the slot or -1; `factor` holds what its dry matter was multiplied by.
    */
   const factor = new Float64Array(1); // a captured `let` would be boxed anew at every write
-  const take = (place: number, weight: number, all: boolean, moisture: number): number => {
+  const take = (place: number, out: Out, weight: number, all: boolean, moisture: number): number => {
     factor[0] = 1;
     const weighed = !Number.isNaN(weight);
     if (stock.count(place) === 0) {
       return weighed && weight > NO_GRAIN_KG ? unknownParcel(weight, moisture) : -1;
     }
-    const slot = stock.take(place, outs[place]! as Out, all || !weighed ? Infinity : weight, tape);
+    const slot = stock.take(place, out, all || !weighed ? Infinity : weight, tape);
     if (slot < 0) return -1;
     let wetFactor = 1;
     if (weighed && stock.count(place) === 0) {
@@ -85,7 +85,8 @@ export function replay(
             slot = stock.single(source[r]!, wet[r]!, 1 - moist[r]!);
             stock.post(stock.harvested, slot, 1);
           } else {
-            slot = take(source[r]!, wet[r]!, (flags[r]! & FLAG_TAKE_ALL) !== 0, moist[r]!);
+            const out = (flags[r]! & FLAG_SIDE_DRAW) !== 0 ? Out.LastIn : (outs[source[r]!]! as Out);
+            slot = take(source[r]!, out, wet[r]!, (flags[r]! & FLAG_TAKE_ALL) !== 0, moist[r]!);
             restated = factor[0]!;
           }
           if (slot < 0) break;
@@ -125,7 +126,7 @@ export function replay(
           break;
         }
         case Kind.Loss: {
-          const slot = take(source[r]!, wet[r]!, false, NaN);
+          const slot = take(source[r]!, outs[source[r]!]! as Out, wet[r]!, false, NaN);
           restated = factor[0]!;
           if (slot < 0) break;
           outWet = stock.wet[slot]!;

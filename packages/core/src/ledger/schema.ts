@@ -132,6 +132,7 @@ export const bookSchema = {
               to: text,
               wetKg: kg,
               emptied: { type: 'boolean' },
+              sideDraw: { type: 'boolean' },
               moisture,
               ticket: { type: 'string' },
               grossKg: kg,

@@ -25,13 +25,22 @@ export const BIN_SETUP = settingKind(
     packFactor: optional(number(0.9, 1.4, '')),
     /** a spout in its wall lets the upper grain out */
     sideDraw: optional(flag()),
+    /** of that spout above the floor, or above the tip of a hopper */
+    sideDrawAt: optional(number(0.3, 40, 'm')),
     /** an auger sweeps its floor */
     sweep: optional(flag()),
     /** of its gate or auger */
     unloadPerHour: optional(number(1, 60_000, 'bu/h')),
     note: optional(text(200)),
   },
-  [{ name: 'hopper_deeper_than_wide', broken: ({ hopper, diameter }) => (hopper <= 1.5 * diameter ? null : 'hopper') }],
+  [
+    { name: 'hopper_deeper_than_wide', broken: ({ hopper, diameter }) => (hopper <= 1.5 * diameter ? null : 'hopper') },
+    {
+      name: 'side_draw_not_in_the_wall',
+      broken: ({ sideDrawAt, eave, hopper }) =>
+        sideDrawAt === undefined || (sideDrawAt > hopper && sideDrawAt < hopper + eave) ? null : 'sideDrawAt',
+    },
+  ],
 );
 export type BinSetup = SettingOf<typeof BIN_SETUP>;
 

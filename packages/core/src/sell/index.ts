@@ -70,6 +70,7 @@ export {
   type PriceParts,
   priceParts,
 } from './price-parts.js';
+export { fieldMoney, type FieldMoney } from './field-money.js';
 export { STORAGE_CHARGE, type StorageCharge, storageCharge } from './storage-charge.js';
 export { marketOf, ownersOf, type SellBook, sellBookOf } from './book-of.js';
 export { type BidLine, type BidProblem, readBidLines } from './bid-lines.js';

@@ -1,6 +1,6 @@
 import { type Crop, cropOf, CROPS } from '../crops/index.js';
 import type { BinSetup } from '../records/index.js';
-import { capacityOf, heightOf, type RoundBin } from './bins.js';
+import { capacityOf, fillOf, heightOf, type RoundBin } from './bins.js';
 import { massOfFill, packFactor, spaceOfMass } from './pack.js';
 
 /** A bin's geometry as the formulas want it: a hopper's depth is its steepness. */
@@ -38,14 +38,33 @@ export function binCapacity(setup: BinSetup): number | null {
  */
 export function bookLevel(setup: BinSetup, crop: Crop, moisture: number, wetKg: number): number | null {
   if (setup.eave < 1) return null;
-  const bin = roundBinOf(setup);
-  const loose = heightOf(bin, spaceOfMass(wetKg, crop, moisture, 1));
-  const pack = packFactor({
+  return heightOf(roundBinOf(setup), spaceOfMass(wetKg, crop, moisture, packOfHeld(setup, crop, moisture, wetKg)));
+}
+
+/** Packed over loose density of so much grain in a bin. */
+function packOfHeld(setup: BinSetup, crop: Crop, moisture: number, wetKg: number): number {
+  const loose = heightOf(roundBinOf(setup), spaceOfMass(wetKg, crop, moisture, 1));
+  const { factor } = packFactor({
     crop,
     diameter: setup.diameter,
     depth: Math.max(0.3, loose),
     moisture,
     ...(setup.packFactor === undefined ? {} : { own: setup.packFactor }),
   });
-  return heightOf(bin, spaceOfMass(wetKg, crop, moisture, pack.factor));
+  return factor;
+}
+
+/**
+ * kg that can still leave a bin through the spout in its wall: what lies above it, were the surface level. The funnel that the grain flows
+ * in leaves a slope behind: it is the most, not what surely comes. Null where nobody said how high the spout is.
+ * Range and source: {@link BIN_VOLUME} and {@link PACKING}.
+ * @param moisture wet-basis fraction
+ * @param wetKg in the bin
+ */
+export function aboveSideDraw(setup: BinSetup, crop: Crop, moisture: number, wetKg: number): number | null {
+  const { sideDrawAt } = setup;
+  if (sideDrawAt === undefined || setup.sideDraw === false) return null;
+  if (wetKg <= 0) return 0;
+  const below = fillOf(roundBinOf(setup), { kind: 'level', height: sideDrawAt });
+  return Math.max(0, wetKg - massOfFill(below, crop, moisture, packOfHeld(setup, crop, moisture, wetKg)).wetKg);
 }

@@ -26,7 +26,8 @@ export {
 } from './pack.js';
 export { pileSize, coneDiameterFor, windrowLengthFor, type Pile, type PileSize } from './piles.js';
 export { grainOfOwner, landOwners, type OwnersGrain, type OwnersPart } from './owners-grain.js';
-export { binCapacity, bookLevel, roundBinOf } from './bin-capacity.js';
+export { fanInBin, wireKilowatts } from './fan-in-bin.js';
+export { aboveSideDraw, binCapacity, bookLevel, roundBinOf } from './bin-capacity.js';
 export { type Coming, comingOf, intakeQuestions, type IntakeQuestion } from './intake.js';
 export {
   TAPE_CHECK,

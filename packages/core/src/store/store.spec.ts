@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CROPS, CROP_IDS } from '../crops/index.js';
+import { BIN_SETUP, checkRecord } from '../records/index.js';
 import { wetBushels } from '../units/index.js';
 import { capacityOf, eaveHeight, fillOf, heightOf, levelFor, type RoundBin, type Storage } from './bins.js';
 import { coneDiameterFor, pileSize, windrowLengthFor } from './piles.js';
+import { aboveSideDraw, bookLevel } from './bin-capacity.js';
 import { massOfFill, packFactor, packFromScale, spaceOfMass } from './pack.js';
 
 const RUNS = { seed: 20261123, numRuns: 300 };
@@ -230,5 +232,30 @@ describe('piles', () => {
     expect(windrow).toEqual(cone);
     expect(cone.ground).toBeCloseTo(Math.PI * 100, 9);
     expect(cone.surface).toBeCloseTo(cone.ground / Math.cos((23 * Math.PI) / 180), 9);
+  });
+});
+
+describe('a side draw', () => {
+  const setup = { diameter: 9, eave: 8, hopper: 0, packFactor: 1, sideDraw: true, sideDrawAt: 3 };
+  const corn = CROPS.corn;
+  const kg = (m: number) => massOfFill({ cubicMetres: Math.PI * 4.5 ** 2 * m }, corn, 0.15, 1).wetKg;
+
+  it('lets out what lies above it: 8 m of grain and a spout at 3 m leave 5 m', () => {
+    expect(bookLevel(setup, corn, 0.15, kg(8))).toBeCloseTo(8, 6);
+    expect(aboveSideDraw(setup, corn, 0.15, kg(8))).toBeCloseTo(kg(5), 4);
+    expect(aboveSideDraw(setup, corn, 0.15, kg(3))).toBeCloseTo(0, 4);
+    expect(aboveSideDraw(setup, corn, 0.15, kg(1))).toBe(0);
+    expect(aboveSideDraw(setup, corn, 0.15, 0)).toBe(0);
+    expect(aboveSideDraw({ ...setup, sideDrawAt: undefined }, corn, 0.15, kg(8))).toBeNull();
+    expect(aboveSideDraw({ ...setup, sideDraw: false }, corn, 0.15, kg(8))).toBeNull();
+  });
+
+  it('is in the wall, not in the hopper nor in the roof', () => {
+    const wrong = (sideDrawAt: number, hopper = 0) =>
+      checkRecord(BIN_SETUP, { diameter: 9, eave: 8, hopper, sideDraw: true, sideDrawAt }).map(({ field }) => field);
+    expect(wrong(3)).toEqual([]);
+    expect(wrong(9)).toEqual(['sideDrawAt']);
+    expect(wrong(2, 3)).toEqual(['sideDrawAt']);
+    expect(wrong(10, 3)).toEqual([]);
   });
 });

@@ -95,4 +95,4 @@ export { aboutInBushels, bookTables, type CalendarEvent, calendarOf, fieldsGeoJs
 export { type ClosedSeason, withoutReason } from './closing.js';
 export { type DayLine, type DayReport, dayReport } from './day.js';
 export { type LotLine, type LotSetting, type LotStatement, lotStatement } from './lot-statement.js';
-export { type CropCosts, YEAR_COSTS, yearCosts } from './year-costs.js';
+export { type CropCosts, storagePaid, type Storing, type StoringFan, YEAR_COSTS, yearCosts } from './year-costs.js';

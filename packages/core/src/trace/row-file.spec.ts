@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { PlaceInfo } from '../ledger/index.js';
-import { planRows, type RowFile, sensorHeads } from './index.js';
+import { matchHeads } from '../kernel/index.js';
+import { planRows, ROW_COLUMNS, type RowFile, sensorHeads } from './index.js';
 
 const places = [
   { id: 'truck-1', name: 'Truck 1', kind: 'truck' },
@@ -8,7 +9,13 @@ const places = [
   { id: 'mill', name: 'Redbud Elevator', kind: 'buyer' },
 ] as unknown as PlaceInfo[];
 const NOW = Date.UTC(2026, 10, 30);
-const plan = (kind: RowFile, heads: string[], rows: string[][], match: Record<string, string>, more: object = {}) =>
+const plan = (
+  kind: RowFile,
+  heads: string[],
+  rows: string[][],
+  match: Partial<Record<string, string>>,
+  more: object = {},
+) =>
   planRows(
     kind,
     heads,
@@ -57,6 +64,22 @@ describe('rows of a file', () => {
       [7, 'net', 'no_weight'],
       [8, 'moisture', 'out_of_range'],
     ]);
+  });
+
+  it('the factors that a ticket prints come along, a test weight in lb/bu from kg/hl too', () => {
+    const heads = ['Ticket', 'Date', 'Net', 'Moisture', 'Test Wt', 'FM %', 'DMG', 'Dockage'];
+    const match = matchHeads(heads, Object.fromEntries(Object.entries(ROW_COLUMNS.tickets).map(([name, { heads: of }]) => [name, of])), {}); // prettier-ignore
+    expect(match).toMatchObject({ testWeight: 'Test Wt', foreign: 'FM %', damage: 'DMG', dockage: 'Dockage' });
+    const row = ['40300', '10/5/2026', '50,000', '15.2', '54.5', '2.1', '', '0.4'];
+    const { rows, problems } = plan('tickets', heads, [row, ['40301', '10/5/2026', '50,000', '15', '95', '', '', '']], match, { buyer: 'mill' }); // prettier-ignore
+    expect(rows).toHaveLength(1);
+    expect(rows[0]!.figures).toMatchObject({ testWeight: 54.5, foreign: 2.1, dockage: 0.4 });
+    expect(rows[0]!.figures.damage).toBeUndefined();
+    expect(problems).toEqual([{ row: 3, column: 'testWeight', what: 'out_of_range', text: '95' }]);
+    // 56 lb/bu are 72.08 kg/hl (by the definitions of pound and bushel).
+    const metric = [...heads.slice(0, 4), 'kg/hl'];
+    const read = plan('tickets', metric, [['40302', '10/5/2026', '50,000', '15', '72.08']], { ...match, testWeight: 'kg/hl' }, { buyer: 'mill' }); // prettier-ignore
+    expect(read.rows[0]!.figures.testWeight).toBeCloseTo(56, 2);
   });
 
   it('an hour of weather in its own units: °F, per cent, mph; a forecast of next week may stand there', () => {

@@ -1,5 +1,6 @@
 import { plainName } from '../kernel/index.js';
 import type { PlaceInfo } from '../ledger/index.js';
+import type { PAPER_FACTORS } from '../records/index.js';
 import { decimalComma, figureIn, momentIn } from './file-words.js';
 
 /** Files of rows beside fields and loads: tickets of buyers, levels of bins, hours of weather, temperatures of cables. */
@@ -9,11 +10,15 @@ export type RowFile = (typeof ROW_FILES)[number];
 /** What a column holds, and within which limits; figures are in the file's own unit until `per` makes them the book's. */
 export interface RowColumn {
   readonly must: boolean;
-  readonly is: 'time' | 'text' | 'place' | 'buyer' | 'figure' | 'share' | 'mass' | 'celsius' | 'speed';
+  readonly is: 'time' | 'text' | 'place' | 'buyer' | 'figure' | 'percent' | 'density' | 'share' | 'mass' | 'celsius' | 'speed'; // prettier-ignore
   readonly least?: number;
   readonly most?: number;
   readonly heads: readonly RegExp[];
+  /** Of a ticket's paper: the factor of grade that the column has. */
+  readonly factor?: (typeof PAPER_FACTORS)[number];
 }
+
+const PERCENT = { must: false, is: 'percent', least: 0, most: 100 } as const;
 
 const TIME: RowColumn = {
   must: true,
@@ -22,6 +27,9 @@ const TIME: RowColumn = {
 };
 const MOISTURE: RowColumn = { must: false, is: 'share', least: 0.02, most: 0.6, heads: [/^(moisture|moist|mc|h2o)/, /moist/] }; // prettier-ignore
 const WEIGHT = { is: 'mass', least: 0, most: 100_000 } as const;
+
+/** kg/hl of one lb/bu: 0.45359237 kg in 35.23907 L, both by definition. */
+const KG_PER_HL_OF_POUND = 45.359237 / 35.23907016688;
 
 /** What such files call their columns; common practice, no source. */
 export const ROW_COLUMNS = {
@@ -35,6 +43,13 @@ export const ROW_COLUMNS = {
     tare: { must: false, ...WEIGHT, heads: [/^tare/, /tare|empty/] },
     moisture: { ...MOISTURE, must: true },
     price: { must: false, is: 'figure', least: 0, most: 1000, heads: [/^(price|cash price|\$\/bu)/, /price/] },
+    testWeight: { must: false, is: 'density', least: 10, most: 80, factor: 'testWeight', heads: [/^(test ?weight|test wt|tw)\b/, /test ?w/] }, // prettier-ignore
+    foreign: { ...PERCENT, factor: 'foreignMaterial', heads: [/^(fm|bcfm|foreign ?(material|matter)?)\b/, /foreign/] },
+    damage: { ...PERCENT, factor: 'damage', heads: [/^(dmg|dam|damage|damaged|total damage|tot dmg)\b/, /damage/] },
+    heat: { ...PERCENT, factor: 'heat', heads: [/^(heat|heat ?damage[d]?|ht)\b/, /\bheat\b/] },
+    splits: { ...PERCENT, factor: 'splits', heads: [/^(splits?|spl)\b/, /split/] },
+    broken: { ...PERCENT, factor: 'broken', heads: [/^(broken|shrunken)\b/, /broken/] },
+    dockage: { ...PERCENT, factor: 'dockage', heads: [/^(dockage|dkg|dock ?%)/, /dockage/] },
   },
   levels: {
     place: { must: true, is: 'place', heads: [/^(bin|place|location|tank)/, /bin|place/] },
@@ -72,7 +87,7 @@ export interface PlannedRow {
   /** ms since 1970 */
   readonly at: number;
   readonly text: Readonly<Record<string, string>>;
-  /** kg, fractions, °C and m/s */
+  /** kg, fractions, °C and m/s; factors of grade in per cent, test weight in lb/bu */
   readonly figures: Readonly<Record<string, number>>;
   /** °C from the lowest sensor up, for cables */
   readonly sensors: readonly number[];
@@ -183,7 +198,9 @@ export function planRows(
               ? toCelsius(figure)
               : column.is === 'speed'
                 ? figure * options.units.speed
-                : figure;
+                : column.is === 'density' && /hl|hecto/i.test(match[name] ?? '')
+                  ? figure / KG_PER_HL_OF_POUND
+                  : figure;
       if (value < (column.least ?? -Infinity) || value > (column.most ?? Infinity)) return wrong(name, 'out_of_range', typed); // prettier-ignore
       figures[name] = Number(value.toPrecision(12));
     }

@@ -1,4 +1,4 @@
-import { currentSeason, deliveries, type Delivery, type FarmView, sellBookOf, type SellRecords } from '@fanega/core';
+import { currentSeason, deliveries, type Delivery, type FarmView } from '@fanega/core';
 import { Controller, Get, Inject, Injectable, Module, Param, Query, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow } from '../../platform/access.js';
@@ -10,6 +10,7 @@ import type { Response } from 'express';
 import { Refused } from '../../platform/refused.js';
 import { FarmClock, farmAsPrinted, LedgerModule, LedgerService, letterhead } from '../ledger/index.js';
 import { RecordsModule, RecordsService } from '../records/index.js';
+import { SellBooks } from './sell-books.js';
 import { type Print, PRINTS, printSelling, printStatement } from './print.js';
 
 @Injectable()
@@ -17,6 +18,7 @@ class SellPrints {
   constructor(
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(RecordsService) private readonly records: RecordsService,
+    @Inject(SellBooks) private readonly books: SellBooks,
     @Inject(FarmClock) private readonly clock: FarmClock,
     @Inject(Clock) private readonly time: Clock,
   ) {}
@@ -25,11 +27,7 @@ class SellPrints {
   async print(farmId: string, what: Print, asked: number | undefined): Promise<Uint8Array> {
     const { farm, letter } = await this.of(farmId);
     const season = asked ?? currentSeason(farm.data.lots) ?? new Date(this.time.now()).getUTCFullYear();
-    const [own, earlier] = await Promise.all(
-      [season, season - 1].map((of) => this.ledgers.answer(farmId, `deliveries ${of}`, (book) => deliveries(book, of))),
-    );
-    const records = (await this.records.station(farmId, 'sell', undefined, 1)) as unknown as SellRecords;
-    return printSelling(what, letter, farm, season, sellBookOf(farm, records, season, own!, earlier));
+    return printSelling(what, letter, farm, season, await this.books.of(farmId, farm, season));
   }
 
   /** A statement out of its own lines: whatever was corrected since, it is the same. */
@@ -93,5 +91,11 @@ class SellController {
   }
 }
 
-@Module({ imports: [LedgerModule, RecordsModule], controllers: [SellController], providers: [SellPrints] })
+@Module({
+  imports: [LedgerModule, RecordsModule],
+  controllers: [SellController],
+  providers: [SellBooks, SellPrints],
+  exports: [SellBooks],
+})
 export class SellModule {}
+export { SellBooks };

@@ -22,6 +22,7 @@ import {
   type Ledger,
   plainName,
   ringsOf,
+  type TicketPaper,
 } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
@@ -30,6 +31,7 @@ import { Clock } from '../../platform/clock.js';
 import { FarmWrites, type Tx } from '../../platform/farm-write.js';
 import { Refused, unlessNameUsed, unlessPointedTo } from '../../platform/refused.js';
 import { FarmClock, LedgerService } from '../ledger/index.js';
+import { RecordsService } from '../records/index.js';
 import { removeFields, weatherRow } from '../fields/index.js';
 import { packed } from '../store/index.js';
 import { ImportsRepository } from './imports.repository.js';
@@ -49,6 +51,7 @@ export class ImportsService {
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(FarmWrites) private readonly writes: FarmWrites,
     @Inject(FarmClock) private readonly farmClock: FarmClock,
+    @Inject(RecordsService) private readonly records: RecordsService,
     @Inject(Clock) private readonly clock: Clock,
   ) {}
 
@@ -159,12 +162,22 @@ export class ImportsService {
     );
     const fresh = body.tickets.filter((_, i) => states[i] === 'new');
     if (body.look || fresh.length === 0) return { states, taken: 0 };
-    const entries = fresh.map(({ at, ...one }): Entry => ({
-      ...one,
-      ...{ id: ulid(), type: 'move', method: 'ticket', device: deviceOf(body.importId) },
-      at: new Date(instantOf(at)).toISOString(),
-    }));
+    const papers: TicketPaper[] = [];
+    const entries = fresh.map(({ at, factors, ...one }): Entry => {
+      const id = ulid();
+      if (factors && Object.keys(factors).length > 0)
+        papers.push({ id: ulid(), at: new Date(this.clock.now()).toISOString(), entryId: id, factors: { ...factors } });
+      return {
+        ...one,
+        ...{ id, type: 'move', method: 'ticket', device: deviceOf(body.importId) },
+        at: new Date(instantOf(at)).toISOString(),
+      };
+    });
     await this.intoBook(farmId, body, 'tickets', entries, caller);
+    if (papers.length > 0)
+      await this.writes.run(farmId, async (write) => {
+        for (const paper of papers) await this.records.addIn(write, 'ticketPaper', paper, caller);
+      });
     return { states, taken: entries.length };
   }
 

@@ -3,6 +3,9 @@ import {
   type DeliveryTraceView,
   type FieldRecords,
   type LotStatement,
+  fieldMoney,
+  type FieldMoney,
+  type LotInfo,
   lotStatement,
   deliveryTraceView,
   type LotTraceView,
@@ -19,8 +22,9 @@ import { sendSheet } from '../../platform/print.js';
 import { Answers } from '../../platform/answer.js';
 import { Refused } from '../../platform/refused.js';
 import { FieldsModule, FieldsService } from '../fields/index.js';
-import { LedgerModule, LedgerService, letterhead } from '../ledger/index.js';
+import { FarmClock, farmAsPrinted, LedgerModule, LedgerService, letterhead } from '../ledger/index.js';
 import { RecordsModule, RecordsService } from '../records/index.js';
+import { SellBooks, SellModule } from '../sell/index.js';
 import { csvOf } from './formats.js';
 import { printLot } from './print-lot.js';
 import type { Response } from 'express';
@@ -43,6 +47,8 @@ class TraceController {
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(FieldsService) private readonly fields: FieldsService,
     @Inject(RecordsService) private readonly records: RecordsService,
+    @Inject(SellBooks) private readonly books: SellBooks,
+    @Inject(FarmClock) private readonly farmClock: FarmClock,
     @Inject(Clock) private readonly clock: Clock,
   ) {}
 
@@ -84,7 +90,8 @@ class TraceController {
     @Res() response: Response,
   ): Promise<void> {
     const letter = await letterhead(this.ledgers, farmId, this.clock.now());
-    const pdf = await printLot(letter, await this.lotStatement(farmId, lotId), await this.names(farmId));
+    const statement = await this.lotStatement(farmId, lotId);
+    const pdf = await printLot(letter, statement, await this.lotMoney(farmId, statement.lot), await this.names(farmId));
     sendSheet(response, 'field', pdf);
   }
 
@@ -96,9 +103,10 @@ class TraceController {
     @Param('lotId') lotId: string,
     @Res() response: Response,
   ): Promise<void> {
-    const { lines } = await this.lotStatement(farmId, lotId);
-    const heads = ['at', 'what', 'from', 'to', 'ticket', 'wet_kg', 'dry_kg', 'part', 'moisture', 'method', 'by', 'id'];
-    const rows = lines.map((one) => [one.at, one.what, one.from, one.to, one.ticket, one.wetKg, one.dryKg, one.part, one.moisture, one.method, one.by, one.id]); // prettier-ignore
+    const { lot, lines } = await this.lotStatement(farmId, lotId);
+    const money = (await this.lotMoney(farmId, lot)).lines;
+    const heads = ['at', 'what', 'from', 'to', 'ticket', 'wet_kg', 'dry_kg', 'part', 'moisture', 'method', 'by', 'due', 'paid', 'id']; // prettier-ignore
+    const rows = lines.map((one) => [one.at, one.what, one.from, one.to, one.ticket, one.wetKg, one.dryKg, one.part, one.moisture, one.method, one.by, money.get(one.id)?.due ?? null, money.get(one.id)?.paid ?? null, one.id]); // prettier-ignore
     response
       .type('text/csv')
       .attachment('field.csv')
@@ -110,6 +118,11 @@ class TraceController {
     const statement = lotStatement(await this.ledgers.open(farmId), lotId, records.logs);
     if (!statement) throw new Refused('not_found', 'There is no such field in the book.');
     return statement;
+  }
+
+  private async lotMoney(farmId: string, { id, season }: LotInfo): Promise<FieldMoney> {
+    const farm = await farmAsPrinted(this.ledgers, farmId, await this.farmClock.now(farmId));
+    return fieldMoney((await this.books.of(farmId, farm, season)).accounts, id);
   }
 
   private async names(farmId: string): Promise<(id: string) => string> {
@@ -143,7 +156,7 @@ class TraceController {
 }
 
 @Module({
-  imports: [LedgerModule, FieldsModule, RecordsModule],
+  imports: [LedgerModule, FieldsModule, RecordsModule, SellModule],
   controllers: [
     TraceController,
     OutController,

@@ -1,7 +1,15 @@
-import { cropOf, CROPS, dryBushels, kgPerBushelOf, type LotLine, type LotStatement } from '@fanega/core';
+import {
+  cropOf,
+  CROPS,
+  dryBushels,
+  kgPerBushelOf,
+  type LotLine,
+  type LotStatement,
+  type FieldMoney,
+} from '@fanega/core';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { figure, head, type Letterhead, moment, printSheet } from '../../platform/print.js';
-import { areaOf, percent, plain, table, unitsOf } from '../../platform/print-parts.js';
+import { areaOf, dollars, percent, plain, table, unitsOf } from '../../platform/print-parts.js';
 
 const WHAT: Readonly<Record<LotLine['what'], string>> = { cut: 'cut', moved: 'moved', delivered: 'delivered', lost: 'lost' }; // prettier-ignore
 const heading = (text: string): Content => ({ text, bold: true, fontSize: 11, margin: [0, 12, 0, 3] });
@@ -10,6 +18,7 @@ const heading = (text: string): Content => ({ text, bold: true, fontSize: 11, ma
 export function printLot(
   letter: Letterhead,
   { lot, account, balance, lines, stock, settings }: LotStatement,
+  money: FieldMoney,
   nameOf: (id: string) => string,
 ): Promise<Uint8Array> {
   const crop = cropOf(lot.crop) ?? CROPS.corn;
@@ -69,6 +78,25 @@ export function printLot(
               text: `Lies in ${Object.entries(stock)
                 .map(([id, kg]) => `${nameOf(id)} (${dry(kg)})`)
                 .join(', ')}.`,
+              margin: [0, 4, 0, 0],
+            } satisfies Content,
+          ]
+        : []),
+      ...(money.lines.size > 0
+        ? [
+            heading('Money, by its part of each ticket'),
+            table(
+              ['*', 90],
+              [head('', '', false), head('$')],
+              [
+                [`Due, after discounts${money.mean === null ? '' : `: ${of.price(money.mean)} a ${letter.units === 'us' ? 'bushel' : 'tonne'}`}`, figure(dollars(money.due)) as TableCell], // prettier-ignore
+                ['Paid', figure(dollars(money.paid)) as TableCell],
+                ['Open', figure(dollars(money.open)) as TableCell],
+              ],
+            ),
+            {
+              text: `${money.unpricedBu >= 0.5 ? `${of.grain(money.unpricedBu)} ${of.grainUnit} have no price yet. ` : ''}What a buyer takes off a whole check is of no field and is not in it.`,
+              fontSize: 9,
               margin: [0, 4, 0, 0],
             } satisfies Content,
           ]

@@ -41,6 +41,7 @@ export function printYear(
           ['Due for it, paid of it', `${dollars(one.due)}, ${dollars(one.paid)}`],
           ['Mean price', one.average === null ? 'nothing is priced' : of.price(one.average)],
           ['Drying', cost ? a(cost.drying, cost.driedBu) : '–'],
+          ['Storing, fans and buyers’ storage', cost ? a(cost.fans + cost.storedAtBuyers, cost.storedBu) : '–'],
           ['Hauling', cost ? a(cost.hauling, cost.hauledBu) : '–'],
           ['Cut + restated − lost = in store + delivered', one.balances ? 'it closes' : 'it does not close'],
         ];

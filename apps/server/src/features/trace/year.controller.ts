@@ -1,11 +1,11 @@
 import {
   type CropCosts,
   currentSeason,
-  deliveries,
-  type DryerSetup,
   type HaulTimes,
-  sellBookOf,
-  type SellRecords,
+  storagePaid,
+  type StoreRecords,
+  type StoringFan,
+  switchesOf,
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
   yearCosts,
@@ -22,9 +22,8 @@ import { seasonIn } from '../../platform/query.js';
 import { FieldsService } from '../fields/index.js';
 import { FarmClock, farmAsPrinted, LedgerService, letterhead } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
+import { SellBooks } from '../sell/index.js';
 import { printYear } from './print-year.js';
-
-type Settings<T> = { readonly settings: Readonly<Record<string, Readonly<Record<string, { readonly value: T }>>>> };
 
 /** What a year came to, and what it cost on its way. */
 @Injectable()
@@ -33,6 +32,7 @@ export class YearService {
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(FieldsService) private readonly fields: FieldsService,
     @Inject(RecordsService) private readonly records: RecordsService,
+    @Inject(SellBooks) private readonly books: SellBooks,
     @Inject(FarmClock) private readonly farmClock: FarmClock,
     @Inject(Clock) private readonly clock: Clock,
   ) {}
@@ -40,23 +40,31 @@ export class YearService {
   async costs(farmId: string, asked: number | undefined): Promise<CropCosts[]> {
     const book = await this.ledgers.open(farmId);
     const season = asked ?? currentSeason(book.lots) ?? 0;
-    const [dry, haul] = await Promise.all([
-      this.records.station(farmId, 'dry', [], 1) as unknown as Promise<Settings<DryerSetup>>,
-      this.records.station(farmId, 'haul', [], 1) as unknown as Promise<Settings<HaulTimes>>,
+    const nowMs = await this.farmClock.now(farmId);
+    const [dry, haul, store, sold] = await Promise.all([
+      this.records.settingsOf(farmId, 'dryerSetup'),
+      this.records.settingsOf(farmId, 'haulTimes'),
+      this.records.everything(farmId, 'store') as unknown as Promise<StoreRecords>,
+      farmAsPrinted(this.ledgers, farmId, nowMs).then((farm) => this.books.of(farmId, farm, season)),
     ]);
-    const setups = Object.fromEntries(
-      Object.entries(dry.settings.dryerSetup ?? {}).map(([id, { value }]) => [id, value]),
+    const fansOf = await this.records.settingsOf(farmId, 'binFan');
+    const setups = Object.fromEntries(Object.entries(dry).map(([id, { value }]) => [id, value]));
+    const fans = Object.fromEntries(
+      book.places.flatMap(({ id }): [string, StoringFan][] => {
+        const switches = switchesOf(store.logs.fanSwitch, id);
+        return switches.length === 0 ? [] : [[id, { switches, fan: fansOf[id]?.value, setup: store.settings.binSetup[id]?.value }]]; // prettier-ignore
+      }),
     );
-    const times = haul.settings.haulTimes?.farm?.value ?? (USUAL_HAUL_TIMES as HaulTimes);
-    return yearCosts(book, setups, times, times.truckCostPerHour ?? USUAL_HARVEST_COSTS.truckPerHour, season);
+    const times = haul.farm?.value ?? (USUAL_HAUL_TIMES as HaulTimes);
+    const perHour = times.truckCostPerHour ?? USUAL_HARVEST_COSTS.truckPerHour;
+    return yearCosts(book, setups, times, perHour, season, { fans, nowMs, paid: storagePaid(sold.settled.sheets) });
   }
 
   async print(farmId: string, asked: number | undefined): Promise<Uint8Array> {
     const book = await this.ledgers.open(farmId);
     const season = asked ?? currentSeason(book.lots) ?? 0;
     const farm = await farmAsPrinted(this.ledgers, farmId, await this.farmClock.now(farmId));
-    const records = (await this.records.everything(farmId, 'sell')) as unknown as SellRecords;
-    const sold = sellBookOf(farm, records, season, deliveries(book, season), deliveries(book, season - 1));
+    const sold = await this.books.of(farmId, farm, season);
     const [rows, before] = [await this.fields.rows(farmId, season), await this.fields.rows(farmId, season - 1)];
     const year = yearOf(farm, rows, before, sold.accounts);
     const letter = await letterhead(this.ledgers, farmId, this.clock.now());
@@ -69,10 +77,10 @@ export class YearService {
 export class YearController {
   constructor(@Inject(YearService) private readonly service: YearService) {}
 
-  /** Drying and hauling of a season by crop. */
+  /** Drying, storing and hauling of a season by crop. */
   @Get('costs')
   @Allow('viewer')
-  @Answers('CropCosts[]', { topics: ['book', 'header', 'dry', 'haul'] })
+  @Answers('CropCosts[]', { topics: ['book', 'header', 'dry', 'haul', 'store', 'sell'] })
   costs(@Param('farmId') farmId: string, @Query('season') season?: string): Promise<CropCosts[]> {
     return this.service.costs(farmId, seasonIn(season));
   }

@@ -1,4 +1,4 @@
-import { cropOf, CROPS, dryBushels, placeNow, type PlaceInfo } from '@fanega/core';
+import { aboveSideDraw, cropOf, CROPS, dryBushels, placeNow, type PlaceInfo } from '@fanega/core';
 import { lazy, Suspense, useLayoutEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type Farm, useBinSetups, useFarm } from '../../data/farm';
@@ -311,6 +311,12 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
         ) : (
           <p className="text-4xl leading-tight font-bold">nothing</p>
         )}
+        {setup?.sideDraw && (
+          <SideDraw
+            above={held.moisture === null ? null : aboveSideDraw(setup, crop, held.moisture, held.wetKg)}
+            per={farm.kgPerBu(crop.id)}
+          />
+        )}
         <div className="mt-4 flex flex-wrap gap-3">
           <Button disabled={held.wetKg === 0} onClick={() => recorder.open({ kind: 'move', from: place.id })}>
             Take out
@@ -360,12 +366,6 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
               ? 'Flat floor, center sump: the newest comes out first.'
               : 'Hopper: the oldest comes out first.'}
           </p>
-          {setup?.sideDraw && (
-            <p className="mt-1 text-sm text-muted">
-              It has a side draw: that lets the upper grain out and loads one side of the wall. Draw the core down
-              first, as the bin&rsquo;s book says.
-            </p>
-          )}
           {setup?.sweep === false && (
             <p className="mt-1 text-sm text-muted">
               No sweep: what stays on the floor is shoveled, with every auger locked out and a second person outside.
@@ -379,5 +379,21 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
         </p>
       )}
     </section>
+  );
+}
+
+/** What can leave through the spout in a bin's wall, with the caution where it is met; common practice, no source. */
+function SideDraw({ above, per }: { above: number | null; per: number }) {
+  return (
+    <p className="mt-3 text-sm text-muted">
+      {above !== null && above > 0 && (
+        <>
+          <b className="font-semibold text-ink">{bushels(above / per, per).text} at most by the side draw</b>: what lies
+          above its spout.{' '}
+        </>
+      )}
+      {above === 0 && 'Nothing lies above its side draw. '}A side draw lets the newest grain out first and loads one
+      side of the wall. Draw the core down first, as the bin&rsquo;s book says.
+    </p>
   );
 }

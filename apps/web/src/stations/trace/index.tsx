@@ -38,6 +38,7 @@ import { ShareList } from '../../widgets/share-list';
 import { clock, day, stamp } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
 import { HowSure } from './pages/how-sure';
+import { LotMoney } from './pages/lot-money';
 import { TraceSearch } from './pages/search';
 import { TheBook } from './pages/the-book';
 import { WayDrawing } from './pages/way-drawing';
@@ -390,6 +391,7 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceView }) {
           <WayDrawing farm={farm} way={path} crop={lot.crop} />
         )}
       </section>
+      {deliveries.length > 0 && <LotMoney farm={farm} lotId={lot.id} season={lot.season} crop={lot.crop} />}
       <section aria-label="Its tickets" className="py-4">
         <h2 className="px-5 text-xl lg:px-6">
           On {deliveries.length} {deliveries.length === 1 ? 'ticket' : 'tickets'}

@@ -31,6 +31,8 @@ export interface Draft {
   readonly gross: string;
   readonly tare: string;
   readonly emptied: boolean;
+  /** Out through the spout in its wall. */
+  readonly sideDraw: boolean;
   readonly moisture: string;
   readonly method: Method | '';
   readonly ticket: string;
@@ -77,6 +79,7 @@ export function emptyDraft(newId: () => string, given: Partial<Draft> = {}): Dra
     gross: '',
     tare: '',
     emptied: false,
+    sideDraw: false,
     moisture: '',
     method: '',
     ticket: '',

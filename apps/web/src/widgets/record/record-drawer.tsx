@@ -1,5 +1,5 @@
 import { useGates } from '../site';
-import { type EarlierTicket, type Entry, METHODS } from '@fanega/core';
+import { aboveSideDraw, cropOf, CROPS, type EarlierTicket, type Entry, METHODS } from '@fanega/core';
 import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { ApiError } from '../../data/api';
@@ -281,6 +281,24 @@ function PlaceNote({ placeId }: { placeId: string }) {
   ) : null;
 }
 
+/** A bin with a spout in its wall: by that the newest grain leaves first, and none from below it. */
+function SideDrawBox({ farm, draft, set }: Omit<PartProps, 'errors'>) {
+  const setup = useBinSetups().data?.settings.binSetup[draft.from]?.value;
+  if (!setup?.sideDraw && !draft.sideDraw) return null;
+  const held = farm.held(draft.from);
+  const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
+  const above =
+    setup === undefined || held.moisture === null ? null : aboveSideDraw(setup, crop, held.moisture, held.wetKg);
+  return (
+    <CheckBox checked={draft.sideDraw} onChange={(sideDraw) => set({ sideDraw })}>
+      By its side draw{' '}
+      <span className="text-muted">
+        (the newest first{above === null ? '' : `; ${grain(above, farm.kgPerBu(crop.id)).text} lie above it`})
+      </span>
+    </CheckBox>
+  );
+}
+
 function WhatAndWhere({ farm, draft, errors, set }: PartProps) {
   const choose = <option value="">choose …</option>;
   if (draft.kind === 'harvest' || draft.kind === 'move') {
@@ -305,7 +323,7 @@ function WhatAndWhere({ farm, draft, errors, set }: PartProps) {
             label="From"
             value={draft.from}
             error={errors.from}
-            onChange={(e) => set({ from: e.target.value })}
+            onChange={(e) => set({ from: e.target.value, sideDraw: false })}
           >
             {choose}
             <PlaceOptions farm={farm} chosen={draft.from} holdingFirst />
@@ -315,6 +333,7 @@ function WhatAndWhere({ farm, draft, errors, set }: PartProps) {
           <ZoneBox farm={farm} lotId={draft.lot} value={draft.zone} onChange={(zone) => set({ zone })} />
         )}
         {draft.kind === 'move' && <PlaceNote placeId={draft.from} />}
+        {draft.kind === 'move' && <SideDrawBox farm={farm} draft={draft} set={set} />}
         <SelectBox
           label="To"
           value={draft.to}

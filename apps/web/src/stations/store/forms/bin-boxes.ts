@@ -22,6 +22,7 @@ export function binBoxes(was: BinSetup | undefined) {
     crop: oneOf<CropId | ''>(),
     packFactor: figureOrNone(fields.packFactor, count, { was: was?.packFactor }),
     sideDraw: oneOf<Told>(),
+    sideDrawAt: figureOrNone(fields.sideDrawAt, length, { was: was?.sideDrawAt }),
     sweep: oneOf<Told>(),
     unloadPerHour: figureOrNone(fields.unloadPerHour, grainRate, { per: CORN, was: was?.unloadPerHour }),
   };
@@ -39,13 +40,26 @@ export const binTexts = (was: BinSetup | undefined): BinTexts => ({
   crop: (was?.crop ?? '') as CropId | '',
   packFactor: count.text(was?.packFactor),
   sideDraw: told(was?.sideDraw),
+  sideDrawAt: length.text(was?.sideDrawAt),
   sweep: told(was?.sweep),
   unloadPerHour: grainRate.text(was?.unloadPerHour, CORN),
 });
 
 /** The record of what was read; none where no diameter was. */
 export function binOf(
-  { diameter, eave, roofDegrees, hopper, floor, crop, packFactor, sideDraw, sweep, unloadPerHour }: BinValues,
+  {
+    diameter,
+    eave,
+    roofDegrees,
+    hopper,
+    floor,
+    crop,
+    packFactor,
+    sideDraw,
+    sideDrawAt,
+    sweep,
+    unloadPerHour,
+  }: BinValues,
   note?: string,
 ) {
   if (diameter === undefined) return undefined;
@@ -58,6 +72,7 @@ export function binOf(
     ...(crop === '' ? {} : { crop }),
     ...(packFactor === undefined ? {} : { packFactor }),
     ...(sideDraw === '' ? {} : { sideDraw: sideDraw === 'yes' }),
+    ...(sideDrawAt === undefined ? {} : { sideDrawAt }),
     ...(sweep === '' ? {} : { sweep: sweep === 'yes' }),
     ...(unloadPerHour === undefined ? {} : { unloadPerHour }),
     ...(note === undefined ? {} : { note }),

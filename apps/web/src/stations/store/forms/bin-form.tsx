@@ -8,9 +8,11 @@ type BoxProps = Partial<Parameters<typeof TextBox>[0]> & Partial<Parameters<type
 /** Size, roof, hopper, floor and crop of a bin; what it holds follows from them. */
 export function BinForm({
   box,
+  hasSideDraw,
   setup,
 }: {
   box: (name: keyof BinTexts) => BoxProps;
+  hasSideDraw: boolean;
   /** As it is typed just now, where it is one. */
   setup: BinSetup | undefined;
 }) {
@@ -49,6 +51,7 @@ export function BinForm({
         <SelectBox label="Side draw" {...box('sideDraw')}>
           <Told />
         </SelectBox>
+        {hasSideDraw && <TextBox label="Its height" hint="of the spout above the floor" {...box('sideDrawAt')} />}
         <SelectBox label="Sweep auger" {...box('sweep')}>
           <Told />
         </SelectBox>

@@ -142,7 +142,10 @@ function PlaceForm({
       withdrawal: oneOf<Withdrawal>(),
       reason: textBox(REVISION_REASON, 'Say why: it stays in the book for good'),
     },
-    unasked: ({ withdrawal }) => (withdrawal === place.withdrawal ? ['reason'] : []),
+    unasked: ({ withdrawal, sideDraw }) => [
+      ...(withdrawal === place.withdrawal ? (['reason'] as const) : []),
+      ...(sideDraw === 'yes' ? [] : (['sideDrawAt'] as const)),
+    ],
     start: () => ({
       name: place.name,
       ...binTexts(bin?.value),
@@ -183,7 +186,7 @@ function PlaceForm({
   return (
     <FormDrawer form={form} title={place.name} button="Keep it">
       <TextBox label="Name" {...form.box('name')} />
-      {isBin && <BinForm box={form.box} setup={setup} />}
+      {isBin && <BinForm box={form.box} hasSideDraw={texts.sideDraw === 'yes'} setup={setup} />}
       {place.kind !== 'buyer' && (
         <TextBox
           label="Holds"

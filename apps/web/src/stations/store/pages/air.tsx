@@ -8,15 +8,15 @@ import {
   CROPS,
   cycleBegan,
   fanHours,
-  fanOfRows,
+  fanInBin,
   keepsFor,
   type FieldRecords,
-  operatingPoint,
   type PlaceInfo,
   RangeRefusal,
   type SensorNow,
   switchesOf,
   USUAL_AERATION,
+  wireKilowatts,
 } from '@fanega/core';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -100,8 +100,6 @@ function BinAir({
   const held = farm.held(bin.id);
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
   const setup = store.settings.binSetup[bin.id]?.value;
-  const level = setup && held.wetKg > 1 ? bookLevel(setup, crop, held.moisture ?? crop.baseMoisture, held.wetKg) : null;
-  const keptFan = notebook.settings.binFan[bin.id];
   const keptRules = store.settings.aeration[bin.id];
   const rules = keptRules?.value ?? USUAL_AERATION;
   const switches = switchesOf(store.logs.fanSwitch, bin.id);
@@ -110,22 +108,14 @@ function BinAir({
   const celsius = cables?.mean ?? warmth.celsius;
   const warmFrom = typeof cables?.mean === 'number' ? 'cables' : warmth.measuredMs !== null ? 'measured' : 'air';
   const hot = cables?.spots.find(({ verdict }) => verdict === 'hot') ?? null;
-  const point = pointOf();
+  const keptFan = notebook.settings.binFan[bin.id];
+  const level = setup && held.wetKg > 1 ? bookLevel(setup, crop, held.moisture ?? crop.baseMoisture, held.wetKg) : null;
+  const point =
+    keptFan && setup
+      ? fanInBin(keptFan.value, setup, { crop, moisture: held.moisture ?? crop.baseMoisture, wetKg: held.wetKg })
+      : null;
   const plan = planOf();
 
-  function pointOf() {
-    if (!keptFan || !setup || level === null || level < 0.3) return null;
-    try {
-      return operatingPoint(
-        fanOfRows(keptFan.value),
-        { crop, floorArea: (Math.PI / 4) * setup.diameter ** 2, depth: level },
-        keptFan.value.efficiency,
-      );
-    } catch (error) {
-      if (error instanceof RangeRefusal) return null;
-      throw error;
-    }
-  }
   function planOf(): AerationPlan | string | null {
     if (held.moisture === null || weather === undefined) return null;
     try {
@@ -139,7 +129,7 @@ function BinAir({
         fanHeat: point?.heatKelvin ?? 1,
         cfmPerBushel: point && point.cfmPerBushel > 0.01 && point.cfmPerBushel < 5 ? point.cfmPerBushel : null,
         hoursRun: ran.hours,
-        kilowatts: point ? point.shaftWatts / 850 : 0,
+        kilowatts: point ? wireKilowatts(point) : 0,
         powerPrice: (keptFan?.value ?? USUAL_FAN).powerPrice,
         nowMs: now,
       });

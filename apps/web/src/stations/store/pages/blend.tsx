@@ -1,8 +1,10 @@
 import {
+  aboveSideDraw,
   baseMoistureOf,
   BLEND,
   type BlendFor,
   blendToTarget,
+  comesOutFirst,
   cropOf,
   CROPS,
   type PlaceInfo,
@@ -14,19 +16,16 @@ import { type Farm, useBinSetups } from '../../../data/farm';
 import { bushels, grainRate, type Kind, moisture, percent, share, testWeight } from '../../../quantity/quantity';
 import { Button, Choices, Empty, SelectBox, TextBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
+import { CheckBox } from '../../../ui/check-box';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
 import { Working } from '../../../widgets/working';
 
 const KINDS = ['bin', 'overhead', 'pile', 'wetBin'];
 
-/** What comes out of a place first, by the way it empties: its top, its bottom, or the mean of all. */
-function comesOut(farm: Farm, place: PlaceInfo): number | null {
-  const layers = farm.data.layers[place.id] ?? [];
-  const held = farm.held(place.id);
-  if (layers.length < 2 || place.withdrawal === 'mixed') return held.moisture;
-  return (place.withdrawal === 'lastIn' ? layers.at(-1) : layers[0])!.moisture;
-}
+/** What comes out of a place first, by the way it empties. */
+const comesOut = (farm: Farm, { id, withdrawal }: PlaceInfo, sideDraw = false): number | null =>
+  comesOutFirst({ withdrawal, layers: farm.data.layers[id] ?? [], moisture: farm.held(id).moisture }, sideDraw);
 
 const SIDE: Readonly<Record<BlendFor, { readonly both_wetter: string; readonly both_drier: string }>> = {
   moisture: { both_wetter: 'wetter', both_drier: 'drier' },
@@ -65,6 +64,8 @@ export default function Blend({ farm }: { farm: Farm }) {
   const [first, setFirst] = useState(pair?.[0].id ?? places[0]?.id ?? '');
   const [second, setSecond] = useState(pair?.[1]?.id ?? places[1]?.id ?? '');
   const [text, setText] = useState<Readonly<Record<string, string>>>({});
+  /** Bins that are let out through the spout in their wall. */
+  const [sideDraws, setSideDraws] = useState<readonly string[]>([]);
   const [by, setBy] = useState<BlendFor>('moisture');
   const [third, setThird] = useState('');
   const [begun, setBegun] = useState<{ readonly of: string; readonly share: number } | null>(null);
@@ -80,12 +81,19 @@ export default function Blend({ farm }: { farm: Farm }) {
   const per = farm.kgPerBu(crop.id);
   const trucks = farm.data.places.filter(({ kind, capacityBu }) => kind === 'truck' && capacityBu !== null);
   const load = trucks.length === 0 ? 900 : trucks.reduce((sum, { capacityBu }) => sum + capacityBu!, 0) / trucks.length;
+  /** What a bin can give: through the spout in its wall no more than lies above that. */
+  const available = (id: string): number => {
+    const { wetKg, moisture: held } = farm.held(id);
+    const setup = setups[id]?.value;
+    if (!sideDraws.includes(id) || setup === undefined || held === null) return wetKg;
+    return aboveSideDraw(setup, cropOf(cropIn(id) ?? '') ?? CROPS.corn, held, wetKg) ?? wetKg;
+  };
   const { kind, limits } = FOR[by];
   /** The book knows moistures; weights and foreign material are of somebody's test. */
   const reads = (id: string): string =>
     text[`${by} ${id}`] ??
     (by === 'moisture' && id !== ''
-      ? moisture.text(Math.round(1000 * (comesOut(farm, farm.place(id)!) ?? 0.15)) / 1000)
+      ? moisture.text(Math.round(1000 * (comesOut(farm, farm.place(id)!, sideDraws.includes(id)) ?? 0.15)) / 1000)
       : '');
   const said = (value: number): string => (by === 'testWeight' ? testWeight(value).text : percent(value));
   const shown = {
@@ -126,10 +134,10 @@ export default function Blend({ farm }: { farm: Farm }) {
     try {
       found = blendToTarget({
         by,
-        first: { reading: read.first.value!, availableKg: farm.held(first).wetKg, ...perSecond(read.rateFirst.value) },
+        first: { reading: read.first.value!, availableKg: available(first), ...perSecond(read.rateFirst.value) },
         second: {
           reading: read.second.value!,
-          availableKg: farm.held(second).wetKg,
+          availableKg: available(second),
           ...perSecond(read.rateSecond.value),
         },
         ...(withThird ? { third: { reading: read.third.value!, kg: read.thirdMuch.value! * per } } : {}),
@@ -202,8 +210,8 @@ export default function Blend({ farm }: { farm: Farm }) {
             )}
             <p className="mt-3">
               Makes {said(read.wanted.value!)}.{' '}
-              {[first, second].some((id) => setups[id]?.value.sideDraw) &&
-                'By a side draw the upper grain comes first, whatever is said here. '}
+              {[first, second].some((id) => sideDraws.includes(id)) &&
+                'A side draw loads one side of the wall: draw the core down first, as the bin’s book says. '}
               Test the load: what comes out of a bin is a guess until it is tested.
             </p>
             <Working
@@ -285,6 +293,14 @@ export default function Blend({ farm }: { farm: Farm }) {
                 </option>
               ))}
             </SelectBox>
+            {setups[id]?.value.sideDraw && (
+              <CheckBox
+                checked={sideDraws.includes(id)}
+                onChange={(on) => setSideDraws(on ? [...sideDraws, id] : sideDraws.filter((one) => one !== id))}
+              >
+                {farm.placeName(id)} by its side draw <span className="text-muted">(the newest first)</span>
+              </CheckBox>
+            )}
             <div className="grid grid-cols-2 gap-3">
               <TextBox
                 label={`${farm.placeName(id)} reads`}

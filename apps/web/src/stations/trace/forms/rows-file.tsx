@@ -48,6 +48,13 @@ const COLUMN_WORDS: Readonly<Record<string, string>> = {
   tare: 'Empty weight',
   moisture: 'Moisture',
   price: 'Price',
+  testWeight: 'Test weight',
+  foreign: 'Foreign material',
+  damage: 'Damage',
+  heat: 'Heat damage',
+  splits: 'Splits',
+  broken: 'Broken',
+  dockage: 'Dockage',
   place: 'Bin',
   level: 'What lay there',
   temperature: 'Air temperature',
@@ -163,7 +170,7 @@ export function RowsFile({ farm, kind, onClose }: { farm: Farm; kind: RowFile; o
     const some = (row: PlannedRow, name: string, as = name): object => (row.figures[name] === undefined ? {} : { [as]: row.figures[name] }); // prettier-ignore
     switch (kind) {
       case 'tickets':
-        return send(post('/api/farms/{farmId}/imports/tickets', path, { ...common, tickets: piece.map((row) => ({ ticket: row.text.ticket!, at: at(row), from: row.text.from!, to: row.text.buyer!, wetKg: row.figures.net!, moisture: row.figures.moisture!, ...some(row, 'gross', 'grossKg'), ...some(row, 'tare', 'tareKg'), ...some(row, 'price', 'pricePerBu') })) })); // prettier-ignore
+        return send(post('/api/farms/{farmId}/imports/tickets', path, { ...common, tickets: piece.map((row) => ({ ticket: row.text.ticket!, at: at(row), from: row.text.from!, to: row.text.buyer!, wetKg: row.figures.net!, moisture: row.figures.moisture!, ...some(row, 'gross', 'grossKg'), ...some(row, 'tare', 'tareKg'), ...some(row, 'price', 'pricePerBu'), ...factorsOf(row) })) })); // prettier-ignore
       case 'levels':
         return send(post('/api/farms/{farmId}/imports/levels', path, { ...common, levels: piece.map((row) => ({ place: row.text.place!, at: at(row), wetKg: row.figures.level!, ...some(row, 'moisture') })) })); // prettier-ignore
       case 'weather':
@@ -361,6 +368,14 @@ export function RowsFile({ farm, kind, onClose }: { farm: Farm; kind: RowFile; o
       </div>
     </Drawer>
   );
+}
+
+/** What was tested, by the factor that its column stands for. */
+function factorsOf(row: PlannedRow): { factors?: Partial<Record<string, number>> } {
+  const found = Object.entries(ROW_COLUMNS.tickets).flatMap(([name, column]) =>
+    'factor' in column && row.figures[name] !== undefined ? [[column.factor, row.figures[name]] as const] : [],
+  );
+  return found.length === 0 ? {} : { factors: Object.fromEntries(found) };
 }
 
 /** Air as damp as that wets the crop; common practice, no source. */

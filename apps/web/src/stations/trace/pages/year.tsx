@@ -211,6 +211,10 @@ function Crop({
 }) {
   const each = (spent: number, bu: number): string =>
     bu < 1 ? '–' : `${money(spent)}, ${priceText(spent / bu, farm.kgPerBu(one.crop))}`;
+  const storing = ({ fans, fanHours, fansUnknown, storedAtBuyers, storedBu }: CropCosts): string =>
+    fanHours < 0.5 && storedAtBuyers === 0
+      ? 'no fan ran, nothing was taken'
+      : `${each(fans + storedAtBuyers, storedBu)}${fansUnknown < 0.5 ? '' : `; ${number(fansUnknown, 0)} h of fans that are not set up`}`;
   const per = farm.kgPerBu(one.crop);
   const said = (bu: number): string => bushels(Math.round(bu), per).text;
   const more = one.perAcre !== null && one.perAcreBefore !== null ? one.perAcre - one.perAcreBefore : null;
@@ -245,6 +249,7 @@ function Crop({
                 ? `${each(costs.drying, costs.driedBu)}${costs.withoutSetup >= 1 ? `; ${said(costs.withoutSetup)} where no dryer is set up` : ''}`
                 : '…',
             ],
+            ['Storing, fans and buyers’ storage', costs ? storing(costs) : '…'],
             ['Hauling, trucks and drivers', costs ? each(costs.hauling, costs.hauledBu) : '…'],
             ['Mean price', one.average === null ? 'nothing is priced' : priceText(one.average, per)],
           ] as const
