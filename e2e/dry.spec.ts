@@ -11,6 +11,7 @@ test('M3: two bins for a load of a wanted moisture, and no old ratio after a ret
   const { lotId } = await addField(farm, 'Blend Bottom', 'BL', 90, 'soybean');
   const wet = await addPlace(farm, 'Bin 71', 'bin', 6000);
   const dry = await addPlace(farm, 'Bin 72', 'bin', 6000);
+  const truck = await addPlace(farm, 'Truck 71', 'truck', 1200);
   const at = new Date().toISOString();
   await farm.post('entries', {
     entries: [
@@ -79,9 +80,9 @@ test('M3: two bins for a load of a wanted moisture, and no old ratio after a ret
   await expect(kept).toContainText(/1,[89]\d\d bu at most by the side draw/);
   await kept.getByRole('button', { name: 'Take out' }).click();
   await sheet.getByRole('checkbox', { name: /By its side draw/ }).click();
-  await sheet.getByLabel('To', { exact: true }).selectOption(dry);
+  await sheet.getByLabel('To', { exact: true }).selectOption(truck);
   await sheet.getByText('Net', { exact: true }).click();
-  await sheet.getByLabel('Weight').fill('6,000');
+  await sheet.getByLabel('Weight', { exact: true }).fill('6,000');
   await sheet.getByRole('button', { name: 'Record it' }).click();
   await expect(sheet).toBeHidden();
   const [line] = await farm.get<{ entry: object }[]>('entries?limit=1');

@@ -436,3 +436,61 @@ test('a ticket’s slips are asked about: the same number again, a weight, a moi
   await sheet.getByRole('button', { name: 'Record it' }).click();
   await expect(sheet).toBeHidden();
 });
+
+test('a crop of the farm’s own is added in Settings, grown, cut, forecast and counted like any other', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const bin = await addPlace(farm, 'Bin 77', 'bin', 6000);
+  await weather(farm);
+  await page.goto(`${OWN}/settings/farm`);
+  await page.getByRole('button', { name: 'Add a crop' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Name').fill('corn');
+  await sheet.getByLabel('Dries, keeps and airs like').selectOption({ label: 'Hard wheat' });
+  await sheet.getByLabel('A bushel is').fill('56');
+  await sheet.getByLabel('Dry at').fill('14');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('Corn is there already').first()).toBeVisible();
+  await sheet.getByLabel('Name').fill('Rye');
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('main')).toContainText(/Rye, like wheat: 56\.0 lb\/bu, dry at 14\.0 %/);
+  await page.goto(`${OWN}/fields`);
+  await page.getByRole('button', { name: 'Add a field' }).click();
+  await sheet.getByLabel('Name').fill('Rye Bottom');
+  await sheet.getByLabel('Area').fill('40');
+  await sheet.getByLabel('Tag').fill('RYB');
+  await sheet.getByLabel('Crop').selectOption({ label: 'Rye' });
+  await sheet.getByRole('button', { name: 'Add the field' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('main')).toContainText('Rye Bottom');
+  const lots = await farm.get<{ lot: { id: string; fieldId: string; crop: string } }[]>('lots');
+  const { id: lotId, fieldId, crop } = lots[0]!.lot;
+  await setUp(farm, 'cuttingWindow', crop, { tooDryBelow: 0.1, bestFrom: 0.12, bestTo: 0.15, refuseAbove: 0.2, price: 6, shrinkPerPoint: 1.2, dockPerPoint: 0.05 }); // prettier-ignore
+  const now = Date.now();
+  await keep(farm, 'reading', { id: ulid(), at: new Date(now - 2 * HOUR).toISOString(), fieldId, moisture: 0.19, source: 'hand' }); // prettier-ignore
+  // The worker knows it too: the forecast has a course.
+  await page.goto(`${OWN}/fields/${lotId}`);
+  await expect(
+    page.getByRole('img', { name: 'Moisture of Rye Bottom: 1 reading and the forecast', exact: true }),
+  ).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Moisture' })).toContainText('dashed: the likely course');
+  // 56 lb of it are a bushel: 560 bu of 14 % off the field.
+  await farm.post('entries', { entries: [{ id: ulid(), type: 'harvest', lot: lotId, to: bin, wetKg: 560 * 56 * 0.45359237, moisture: 0.14, at: new Date(now).toISOString() }] }); // prettier-ignore
+  await page.goto(`${OWN}/store/${bin}`);
+  await expect(page.getByRole('region', { name: 'Bin 77' })).toContainText(/560\s*bu/);
+  await page.goto(`${OWN}/trace/year`);
+  await expect(page.getByRole('main')).toContainText(/Rye\s*balances/);
+  await expect(page.getByRole('main')).toContainText('560 bu on 40.0 ac');
+  // Grown no more, it is offered nowhere, and what was recorded stays.
+  await page.goto(`${OWN}/settings/farm`);
+  await page.getByRole('button', { name: 'Change' }).last().click();
+  await sheet.getByRole('checkbox', { name: /Not grown any more/ }).click();
+  await sheet.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('main')).toContainText('not grown any more');
+  await page.goto(`${OWN}/fields`);
+  await expect(page.getByRole('main')).toContainText('Rye Bottom');
+  await page.getByRole('button', { name: 'Add a field' }).click();
+  await expect(sheet.getByLabel('Crop')).not.toContainText('Rye');
+});

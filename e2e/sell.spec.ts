@@ -71,6 +71,22 @@ test('M12: the next load crosses the end of a contract; a late one comes first; 
   await expect(next).toContainText('$10,084.75');
   await expect(next).toContainText('$246.87 depend on his rule');
   await expect(next).toContainText('Load 517 bu only');
+  // A pit that takes hopper bottoms only, and a truck that is an end dump: said before it leaves.
+  await page.goto(`${OWN}/sell/buyers`);
+  await page.getByRole('listitem').filter({ hasText: 'Mill 12' }).getByRole('button', { name: 'Hours and whom to call' }).click(); // prettier-ignore
+  const kinds = ['hopper bottoms', 'end dumps', 'side dumps', 'live floors', 'gravity wagons'];
+  for (const kind of kinds) await drawer.getByRole('checkbox', { name: kind }).click();
+  await drawer.getByRole('button', { name: 'Keep it' }).click();
+  await expect(drawer).toContainText('choose one at least');
+  await drawer.getByRole('checkbox', { name: 'hopper bottoms' }).click();
+  await drawer.getByRole('button', { name: 'Keep it' }).click();
+  await expect(drawer).toBeHidden();
+  await expect(page.getByRole('main')).toContainText('Takes hopper bottoms only.');
+  const axles = [{ at: 0, share: 0.2 }, { at: 5, share: 0.8 }]; // prettier-ignore
+  await setUp(farm, 'truckSetup', truck, { combination: 'Truck 12', body: 'endDump', axles, singleLb: 20_000, tandemLb: 34_000, grossLb: 80_000 }); // prettier-ignore
+  await page.goto(`${OWN}/sell/next`);
+  await expect(next).toContainText('Nobody takes this truck');
+  await expect(next.getByRole('table', { name: 'By buyer' })).toContainText('does not take this truck');
   // A window that is over with bushels missing comes before everything.
   await page.goto(`${OWN}/sell/contracts`);
   await contracts.getByRole('button', { name: /^118/ }).click();

@@ -57,6 +57,7 @@ export function demoHauling(farm: DemoFarm, seed = 20260911): DemoHauling {
     const combination = COMBINATION[truck.id]!;
     const body: TruckSetup = {
       combination,
+      body: 'hopper',
       axles: AXLES,
       singleLb: FEDERAL_RULES.single,
       tandemLb: FEDERAL_RULES.tandem,

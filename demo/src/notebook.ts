@@ -6,6 +6,7 @@ import {
   cfmToCubicMetresPerSecond,
   type CombineProfile,
   type CuttingWindow,
+  type BuyerFacts,
   type HaulTimes,
   type NextFieldPlan,
   type Reading,
@@ -535,6 +536,11 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
       { kind: 'binFan', subject: 'bin-d', body: fan(15_500, 10_200, { heater: 44, stirHours: 24 }) },
       { kind: 'binFan', subject: 'bin-f', body: fan(12_000, 7600, { control: 'equilibrium' }) },
       { kind: 'fallAir', subject: 'farm', body: { mean: 19, swing: 6.5, humidity: 0.66, fallsPerWeek: 1.4 } },
+      {
+        kind: 'buyerFacts',
+        subject: 'whistling-duck',
+        body: { takes: ['hopper', 'liveFloor'], hours: {}, exceptions: [] } satisfies BuyerFacts,
+      },
       {
         kind: 'haulTimes',
         subject: 'farm',

@@ -31,13 +31,14 @@ export interface DemoSell {
 const DAY = 86_400_000;
 const BY = 'Oona';
 
-/** Sold ahead: one nearly filled, one late, two with a part of their price open, one that has not begun. */
+/** Sold ahead: one nearly filled, one late, two with a part of their price open, one that has not begun, one that is priced later. */
 const CONTRACTS: readonly (readonly [id: string, Contract])[] = [
   ['contract-118', { number: '118', buyerId: 'redbud', crop: 'corn', kind: 'flat', price: 4.62, bushels: 10_450, opens: '2026-08-15', closes: '2026-10-15', overage: 'spot', done: false }],
   ['contract-2207', { number: '2207', buyerId: 'whistling-duck', crop: 'corn', kind: 'basisFixed', basis: -0.22, bushels: 12_000, opens: '2026-08-20', closes: '2026-12-15', overage: 'next', done: false }],
   ['contract-8814', { number: '88-14', buyerId: 'gar-hole', crop: 'sorghum', kind: 'futuresFixed', futures: 4.81, fee: 0.02, bushels: 6000, opens: '2026-08-15', closes: '2026-09-05', overage: 'spot', done: false, note: 'called Sep 3: they take it until the 12th' }],
   ['contract-s31', { number: 'S-31', buyerId: 'redbud', crop: 'soybean', kind: 'flat', price: 10.62, bushels: 10_000, opens: '2026-09-15', closes: '2026-11-15', overage: 'spot', done: false }],
   ['contract-s40', { number: 'S-40', buyerId: 'gar-hole', crop: 'soybean', kind: 'bothFixed', futures: 10.9, basis: -0.35, bushels: 5000, opens: '2026-09-01', closes: '2026-10-31', overage: 'refused', counts: 'own', done: false }],
+  ['contract-dp3', { number: 'DP-3', buyerId: 'gar-hole', crop: 'sorghum', kind: 'delayed', bushels: 4000, opens: '2026-08-25', closes: '2026-12-31', overage: 'spot', chargePerMonth: 0.03, freeUntil: '2026-10-15', done: false, note: 'price to be set by the end of the year' }],
 ]; // prettier-ignore
 
 const testWeight = (from: number): BuyerSheet['factors'][number] => ({

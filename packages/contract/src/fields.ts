@@ -5,7 +5,6 @@ import {
   ArrayMinSize,
   IsArray,
   IsBoolean,
-  IsIn,
   IsNumber,
   IsOptional,
   IsString,
@@ -14,7 +13,7 @@ import {
   Max,
   Min,
 } from 'class-validator';
-import { byRule, Each, Fits, IsInstant, isRecord, number, ULID } from './rules.js';
+import { byRule, Each, Fits, IsCrop, IsInstant, isRecord, number, ULID } from './rules.js';
 
 const IsWhole = byRule('isWhole', (value) => {
   const parts = Array.isArray(value) ? value.map((share: unknown) => (isRecord(share) ? Number(share.part) : NaN)) : [];
@@ -55,8 +54,8 @@ export class FieldBody extends FieldNames {
   @Fits(FIELD_NAMES.acres)
   acres: number;
 
-  @ApiProperty({ enum: Object.keys(CROPS) })
-  @IsIn(Object.keys(CROPS), { message: `crop must be one of ${Object.keys(CROPS).join(', ')}` })
+  @ApiProperty({ description: `${Object.keys(CROPS).join(', ')}, or the id of a crop of the farm's own` })
+  @IsCrop()
   crop: string;
 
   @ApiProperty()
@@ -123,8 +122,8 @@ export class NeighborRowsBody {
   @Fits(FIELD_NAMES.owner, 'whose rows?')
   owner: string;
 
-  @ApiProperty({ enum: Object.keys(CROPS) })
-  @IsIn(Object.keys(CROPS), { message: `crop must be one of ${Object.keys(CROPS).join(', ')}` })
+  @ApiProperty({ description: `${Object.keys(CROPS).join(', ')}, or the id of a crop of the farm's own` })
+  @IsCrop()
   crop: string;
 
   @ApiProperty()

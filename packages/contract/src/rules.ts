@@ -1,4 +1,4 @@
-import { checkField, type Field, type FieldRefusal, instantOf, ULID_FORM } from '@fanega/core';
+import { checkField, CROPS, type Field, type FieldRefusal, instantOf, isOwnCropId, ULID_FORM } from '@fanega/core';
 import { Type } from 'class-transformer';
 import { IsNumber, Max, Min, registerDecorator, ValidateNested } from 'class-validator';
 import { wordFieldRefusal } from './words.js';
@@ -63,6 +63,13 @@ export const IsBetweenEach =
 /** A wet-basis fraction. */
 export const IsMoisture = (): PropertyDecorator =>
   IsBetween(0, 0.6, '$property is a fraction from 0 to 0.6 (16.5 % is 0.165)');
+
+/** A crop that everybody has, or the id of one of a farm's own. */
+export const IsCrop = byRule('isCrop', (value, property) =>
+  typeof value === 'string' && (Object.keys(CROPS).includes(value) || isOwnCropId(value))
+    ? null
+    : `${property} must be one of ${Object.keys(CROPS).join(', ')}, or a crop of the farm’s own`,
+);
 
 const IsRecord = byRule('isRecord', (value, property) => (isRecord(value) ? null : `${property} is not an object`));
 const AreRecords = byRule('areRecords', (value, property) =>

@@ -10,6 +10,9 @@ import {
 
 type Schema = Record<string, unknown>;
 
+/** The id of a crop of the farm's own. */
+const OWN_CROP: Schema = { type: 'string', pattern: '^o[0-9a-hjkmnp-tv-z]{8}$' };
+
 function specSchema(spec: FieldSpec): Schema {
   switch (spec.kind) {
     case 'text':
@@ -33,7 +36,9 @@ function specSchema(spec: FieldSpec): Schema {
     case 'day':
       return { type: 'string', format: 'date' };
     case 'choice':
-      return { type: 'string', enum: [...spec.of] };
+      return spec.also
+        ? { anyOf: [{ type: 'string', enum: [...spec.of] }, OWN_CROP] }
+        : { type: 'string', enum: [...spec.of] };
     case 'record':
       return fieldsSchema(spec.fields);
     case 'list':
@@ -44,7 +49,7 @@ function specSchema(spec: FieldSpec): Schema {
         : {
             type: 'object',
             properties: Object.fromEntries(spec.keys.map((key) => [key, specSchema(spec.of)])),
-            additionalProperties: false,
+            additionalProperties: spec.also ? specSchema(spec.of) : false,
           };
   }
 }

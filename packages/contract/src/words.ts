@@ -72,6 +72,7 @@ const RULES: Readonly<Record<string, string>> = {
   ticket_twice: 'this ticket is paid twice on one sheet',
   paid_before: 'it would be paid before the check is written',
   side_draw_not_in_the_wall: 'a side draw is in the wall: above the floor and below the eave',
+  crop_is_there_already: 'this name is taken: choose that crop instead',
   hopper_deeper_than_wide: 'a hopper is not that deep: check the digits',
 };
 

@@ -33,7 +33,7 @@ const row = (id: string, acres: number, bushels: number): FieldRow =>
 const farm = (cutToday: Record<string, number> = {}) =>
   farmView({
     now: 0,
-    farm: { timeZone: 'America/Chicago' },
+    farm: { timeZone: 'America/Chicago', defaults: { moisture: 0.15, trust: [] } },
     lots: [],
     places: [],
     positions: {},

@@ -60,6 +60,8 @@ describe('no science answers with NaN', () => {
         'sell/price-parts',
         'sell/field-money',
         'store/fan-in-bin',
+        'haul/takes-truck',
+        'crops/own-crops',
         'sell/storage-charge',
         'sell/offer',
         'sell/dues',

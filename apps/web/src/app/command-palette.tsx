@@ -31,6 +31,7 @@ const GO = [
   ['/settings', 'Pair a phone or tablet: hired driver, trucker'],
   ['/start', 'Set the farm up: fields, machines, bins, buyers'],
   ['/settings/farm', 'Settings: units, time, base moisture'],
+  ['/settings/farm', 'Crops of your own: popcorn, rye, rice'],
   ['/settings/farm', 'Safety in your own words: lockout, whom to call'],
   ['/settings/account', 'My account: name, password, sessions'],
   ['/settings/programs', 'Programs: tokens for scripts'],

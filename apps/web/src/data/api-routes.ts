@@ -112,6 +112,7 @@ export const VOID_ROUTES = Object.fromEntries(
 export const SETTING_ROUTES = {
   cuttingWindow: '/api/farms/{farmId}/fields/cutting-window/{subject}',
   nextFieldPlan: '/api/farms/{farmId}/fields/next-field-plan/{subject}',
+  ownCrop: '/api/farms/{farmId}/fields/own-crop/{subject}',
   fieldZone: '/api/farms/{farmId}/fields/field-zone/{subject}',
   combineProfile: '/api/farms/{farmId}/cut/combine-profile/{subject}',
   truckSetup: '/api/farms/{farmId}/haul/truck-setup/{subject}',

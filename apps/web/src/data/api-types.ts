@@ -2256,6 +2256,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/fields/own-crop/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['OwnCropController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/fields/field-zone/{subject}': {
     readonly parameters: {
       readonly query?: never;
@@ -4173,7 +4189,7 @@ export interface components {
         readonly second: string;
       }[];
     };
-    readonly Appraisal: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450'];
+    readonly Appraisal: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2215_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450'];
     readonly AppraisalKept: {
       readonly body: components['schemas']['AppraisalRecord'];
       readonly by: string;
@@ -4302,7 +4318,7 @@ export interface components {
       /** @description h */
       readonly stirHours?: number;
     };
-    readonly BinMeasurement: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450'];
+    readonly BinMeasurement: components['schemas']['LogOf_def_interface_462761600_477_781_462761600_0_2215_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450'];
     readonly BinMeasurementKept: {
       readonly body: components['schemas']['BinMeasurementRecord'];
       readonly by: string;
@@ -4382,6 +4398,7 @@ export interface components {
       readonly bases?: {
         readonly [key: string]: number;
       };
+      readonly crops?: readonly components['schemas']['OwnCrop'][];
     };
     readonly BreakdownKept: {
       readonly body: components['schemas']['BreakdownRecord'];
@@ -4437,6 +4454,7 @@ export interface components {
       readonly tester?: string;
       /** @description lb */
       readonly grossLimitLb?: number;
+      readonly takes?: readonly ('hopper' | 'endDump' | 'sideDump' | 'liveFloor' | 'wagon')[];
       readonly hours: {
         readonly sun?: {
           readonly closed: boolean;
@@ -4705,6 +4723,8 @@ export interface components {
         readonly sunflower?: number;
         /** @description kg/ha */
         readonly canola?: number;
+      } & {
+        readonly [key: string]: number;
       };
       readonly heads?: readonly {
         readonly name: string;
@@ -4860,6 +4880,9 @@ export interface components {
       readonly storedBu: number;
       readonly storedAtBuyers: number;
     };
+    /** @enum {string} */
+    readonly CropId:
+      'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
     readonly CutRecords: {
       readonly of: readonly number[];
       readonly seasons: readonly number[];
@@ -5483,6 +5506,9 @@ export interface components {
         readonly nextFieldPlan: {
           readonly [key: string]: components['schemas']['NextFieldPlanKept'];
         };
+        readonly ownCrop: {
+          readonly [key: string]: components['schemas']['OwnCropKept'];
+        };
         readonly fieldZone: {
           readonly [key: string]: components['schemas']['FieldZoneKept'];
         };
@@ -5770,7 +5796,7 @@ export interface components {
       readonly insurance: components['schemas']['Insurance'];
       readonly wrong: readonly components['schemas']['WrongFieldLoad'][];
     };
-    readonly InsurancePolicy: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450'];
+    readonly InsurancePolicy: components['schemas']['SettingOf_def_interface_462761600_781_1189_462761600_0_2215_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450'];
     readonly InsurancePolicyKept: {
       readonly revision: number;
       readonly value: components['schemas']['InsurancePolicyRecord'];
@@ -5806,7 +5832,7 @@ export interface components {
       readonly agent?: string;
       readonly phone?: string;
     };
-    readonly InsuranceUnit: components['schemas']['SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450'];
+    readonly InsuranceUnit: components['schemas']['SettingOf_def_interface_462761600_781_1189_462761600_0_2215_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450'];
     readonly InsuranceUnitKept: {
       readonly revision: number;
       readonly value: components['schemas']['InsuranceUnitRecord'];
@@ -5927,8 +5953,8 @@ export interface components {
     readonly LogAnswer: {
       readonly id: string;
     };
-    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450: components['schemas']['RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450'];
-    readonly LogOf_def_interface_462761600_477_781_462761600_0_2202_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450: components['schemas']['RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450'];
+    readonly LogOf_def_interface_462761600_477_781_462761600_0_2215_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450_structure_61938389_3960_3995_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450: components['schemas']['RecordOf_structure_61938389_3588_3863_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450_structure_61938389_3865_3957_61938389_3588_3957_61938389_3559_3958_61938389_3559_3995_61938389_3548_3995_61938389_3542_3995_61938389_3402_3996_61938389_0_7450'];
+    readonly LogOf_def_interface_462761600_477_781_462761600_0_2215_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450_structure_61938389_5320_5355_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450: components['schemas']['RecordOf_structure_61938389_4747_5223_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450_structure_61938389_5225_5317_61938389_4747_5317_61938389_4718_5318_61938389_4718_5355_61938389_4701_5355_61938389_4695_5355_61938389_4599_5356_61938389_0_7450'];
     readonly LossCheckKept: {
       readonly body: components['schemas']['LossCheckRecord'];
       readonly by: string;
@@ -6460,6 +6486,43 @@ export interface components {
         };
     /** @enum {string} */
     readonly OriginSure: 'exact' | 'mixing' | 'unknown';
+    readonly OwnCrop: {
+      readonly id: string;
+      readonly name: string;
+      readonly short: string;
+      readonly like: components['schemas']['CropId'];
+      readonly legalPounds: number;
+      readonly baseMoisture: number;
+      readonly testWeight: number;
+      readonly insuredMoisture?: number;
+      readonly kernelGrams?: number;
+      readonly reposeDegrees?: number;
+      readonly putAway?: boolean;
+    };
+    readonly OwnCropKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['OwnCropRecord'];
+    };
+    readonly OwnCropRecord: {
+      readonly name: string;
+      readonly short: string;
+      /** @enum {string} */
+      readonly like:
+        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** @description lb/bu */
+      readonly legalPounds: number;
+      /** @description wb fraction */
+      readonly baseMoisture: number;
+      /** @description lb/bu */
+      readonly testWeight: number;
+      /** @description wb fraction */
+      readonly insuredMoisture?: number;
+      /** @description g */
+      readonly kernelGrams?: number;
+      /** @description ° */
+      readonly reposeDegrees?: number;
+      readonly putAway?: boolean;
+    };
     readonly OwnTimes: {
       readonly rounds: number;
       readonly toTicket: {
@@ -7006,6 +7069,8 @@ export interface components {
         readonly sunflower?: string;
         /** Format: date */
         readonly canola?: string;
+      } & {
+        readonly [key: string]: string;
       };
       readonly acknowledge: readonly (
         | 'headerLock'
@@ -7142,8 +7207,8 @@ export interface components {
     readonly SettingAnswer: {
       readonly revision: number;
     };
-    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450: components['schemas']['RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450'];
-    readonly SettingOf_def_interface_462761600_781_1176_462761600_0_2202_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450: components['schemas']['RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450'];
+    readonly SettingOf_def_interface_462761600_781_1189_462761600_0_2215_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450: components['schemas']['RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450'];
+    readonly SettingOf_def_interface_462761600_781_1189_462761600_0_2215_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450: components['schemas']['RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450'];
     readonly SettingsEntryKept: {
       readonly body: components['schemas']['SettingsEntryRecord'];
       readonly by: string;
@@ -7563,6 +7628,8 @@ export interface components {
     };
     readonly TruckSetupRecord: {
       readonly combination: string;
+      /** @enum {string} */
+      readonly body?: 'hopper' | 'endDump' | 'sideDump' | 'liveFloor' | 'wagon';
       readonly axles: readonly {
         /** @description m */
         readonly at: number;
@@ -8034,9 +8101,8 @@ export interface components {
       /** @description two or three letters that stand for it in drawings */
       readonly tag: string;
       readonly acres: number;
-      /** @enum {string} */
-      readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** @description corn, soybean, wheat, softWheat, sorghum, oats, barley, sunflower, canola, or the id of a crop of the farm's own */
+      readonly crop: string;
       readonly season: number;
       /** @description left out: the farm’s own */
       readonly shares?: readonly components['schemas']['ShareBody'][];
@@ -8045,9 +8111,8 @@ export interface components {
       readonly variety?: string;
       /** @description two or three letters that stand for it in drawings */
       readonly tag: string;
-      /** @enum {string} */
-      readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** @description corn, soybean, wheat, softWheat, sorghum, oats, barley, sunflower, canola, or the id of a crop of the farm's own */
+      readonly crop: string;
       /** @description left out: the farm’s own */
       readonly shares?: readonly components['schemas']['ShareBody'][];
       readonly fieldId: string;
@@ -8062,9 +8127,8 @@ export interface components {
       /** @description of the lot that its loads name */
       readonly id: string;
       readonly owner: string;
-      /** @enum {string} */
-      readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** @description corn, soybean, wheat, softWheat, sorghum, oats, barley, sunflower, canola, or the id of a crop of the farm's own */
+      readonly crop: string;
       readonly season: number;
     };
     readonly FieldChangeBody: {
@@ -8154,9 +8218,8 @@ export interface components {
       readonly variety?: string;
       /** @description two or three letters that stand for it in drawings */
       readonly tag: string;
-      /** @enum {string} */
-      readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      /** @description corn, soybean, wheat, softWheat, sorghum, oats, barley, sunflower, canola, or the id of a crop of the farm's own */
+      readonly crop: string;
       /** @description left out: the farm’s own */
       readonly shares?: readonly components['schemas']['ShareBody'][];
       readonly name: string;
@@ -11660,6 +11723,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['NextFieldPlanRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly OwnCropController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['OwnCropRecord'];
         };
       };
     };

@@ -28,7 +28,7 @@ const WRITES: Readonly<Record<string, readonly Topic[]>> = {
 export function changedBy({ path }: Pick<Command, 'path'>): readonly Topic[] {
   const [part = '', kind] = path.replace('/api/farms/{farmId}/', '').split('/');
   // A field is made at /fields, its records are written at /fields/reading and the like.
-  if (part === 'fields' && kind === undefined) return WRITES.lots!;
+  if (part === 'fields' && (kind === undefined || kind === 'own-crop')) return WRITES.lots!;
   return WRITES[part] ?? ((TOPICS as readonly string[]).includes(part) ? [part as Topic] : TOPICS);
 }
 

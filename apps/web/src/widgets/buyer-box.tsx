@@ -1,6 +1,6 @@
-import { type CropId, CROPS } from '@fanega/core';
+import type { CropId } from '@fanega/core';
 import type { ComponentProps } from 'react';
-import type { Farm } from '../data/farm';
+import { type Farm, useFarm } from '../data/farm';
 import { SelectBox } from '../ui';
 
 /** One of the farm's buyers. */
@@ -21,11 +21,12 @@ export function BuyerBox({
   );
 }
 
-/** One of all crops that the program knows. */
+/** One of all crops that the farm can grow. */
 export function AnyCropBox({ value, onChange }: { value: CropId; onChange: (crop: CropId) => void }) {
+  const farm = useFarm();
   return (
     <SelectBox label="Crop" value={value} onChange={(event) => onChange(event.target.value as CropId)}>
-      {Object.values(CROPS).map((one) => (
+      {farm.crops.map((one) => (
         <option key={one.id} value={one.id}>
           {one.name}
         </option>

@@ -1,5 +1,6 @@
 import {
   type CropId,
+  cropOf,
   CROPS,
   comingOf,
   type EarlierTicket,
@@ -27,7 +28,9 @@ export const anywayWords = (reason: (typeof ANYWAY)[number]): string =>
     `anyway_${reason.replaceAll(' ', '_') as 'It_runs_again' | 'On_purpose' | 'No_other_room' | 'The_book_is_wrong_here'}`,
   );
 
-const cropName = (crop: string): string => (crop in CROPS ? say(`crop_${crop as CropId}`) : crop);
+/** In the reader's language; a crop of the farm's own is called as the farm calls it. */
+const cropName = (crop: string): string =>
+  Object.keys(CROPS).includes(crop) ? say(`crop_${crop as CropId}`) : (cropOf(crop)?.short ?? crop);
 
 /** A vehicle of the load that is down by the shed's book. */
 function downWords(farm: Farm, entry: Entry, down: ReadonlyMap<string, string>): string[] {

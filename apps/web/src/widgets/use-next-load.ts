@@ -19,6 +19,7 @@ import {
   ownerParts,
   type PlaceInfo,
   RangeRefusal,
+  takesTruck,
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
   type Where,
@@ -39,7 +40,11 @@ export function spotOf(book: SellBook, offers: Offers, crop: string, buyerId: st
 
 /** Every buyer for a load: on which contract it would count, what that pays, and what is in hand after his terms and the road. */
 export interface LoadWays {
-  readonly ways: readonly (NextLoad & { readonly net: number | null })[];
+  readonly ways: readonly (NextLoad & {
+    readonly net: number | null;
+    /** his pit takes this truck */
+    readonly dumps: boolean;
+  })[];
   readonly where: Where | null;
 }
 
@@ -65,6 +70,7 @@ export function waysOf(
   times: HaulTimes,
   lineOf: (buyerId: string) => number,
   costPerHour: number,
+  dumps: (buyerId: string) => boolean = () => true,
 ): LoadWays {
   const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer').map(({ id }) => id);
   const of = {
@@ -109,9 +115,17 @@ export function waysOf(
     }
   const net = new Map(where?.rows.map((row) => [row.id, row.net]));
   const ways = found
-    .map((way) => ({ ...way, net: net.get(way.buyerId) ?? null }))
-    // In hand first; who refuses it or has no price stands last.
-    .sort((a, b) => (b.net ?? -Infinity) - (a.net ?? -Infinity) || (b.money ?? -1) - (a.money ?? -1));
+    .map((way) => {
+      const takes = dumps(way.buyerId);
+      return { ...way, dumps: takes, net: takes ? (net.get(way.buyerId) ?? null) : null };
+    })
+    // In hand first; who refuses it or has no price stands last, and behind him whose pit does not take the truck.
+    .sort(
+      (a, b) =>
+        Number(b.dumps) - Number(a.dumps) ||
+        (b.net ?? -Infinity) - (a.net ?? -Infinity) ||
+        (b.money ?? -1) - (a.money ?? -1),
+    );
   return { ways, where };
 }
 
@@ -163,6 +177,8 @@ export function useNextLoad(farm: Farm, truck: PlaceInfo, typed?: number) {
             times,
             (buyerId) => lineAt(farm, notebook, haul, buyerId).minutes,
             times.truckCostPerHour ?? USUAL_HARVEST_COSTS.truckPerHour,
+            (buyerId) =>
+              takesTruck(notebook.settings.buyerFacts[buyerId]?.value, notebook.settings.truckSetup[truck.id]?.value),
           )
         : { ways: [] };
     /** Of the truck as it stands, on the road to a buyer; null where its axles or its empty weight are not known. */
@@ -180,7 +196,7 @@ export function useNextLoad(farm: Farm, truck: PlaceInfo, typed?: number) {
       ways,
       spot: (buyerId: string) => spotOf(book, offers, crop.id, buyerId),
       legalTo,
-      best: ways.find(({ net }) => net !== null) ?? ways.find(({ money }) => money !== null),
+      best: ways.find(({ net }) => net !== null) ?? ways.find(({ money, dumps }) => dumps && money !== null),
     };
   }, [haul, farm, truck, book, offers, notebook, typed]);
 }

@@ -18,3 +18,4 @@ export {
   type SafeMoisture,
 } from './crops.js';
 export { GRADES, usGrade, US_GRADE, type Grade, type GradeFactor } from './grades.js';
+export { cropOfOwn, farmCrops, isOwnCropId, knowCrops, ownCropId, ownCropsKnown, type OwnCrop } from './own-crops.js';

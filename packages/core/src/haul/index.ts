@@ -157,3 +157,4 @@ export {
   type ToClose,
 } from './covers.js';
 export { type HourAtBuyer, LINE_BY_HOUR, lineByHour, type LineThen, lineThen } from './line-by-hour.js';
+export { takesTruck } from './takes-truck.js';

@@ -1,4 +1,5 @@
-import { isObject } from '../kernel/index.js';
+import { cropOfOwn, isOwnCropId, type OwnCrop } from '../crops/index.js';
+import { isObject, RangeRefusal, UnknownRefusal } from '../kernel/index.js';
 import { MAX_MOISTURE } from '../units/index.js';
 import {
   type Book,
@@ -269,6 +270,22 @@ function checkList(value: unknown, name: string, each: (o: Fields, report: Repor
   });
 }
 
+/** Each of the farm's own crops is one that a grain can be. */
+function ownCrops(crops: unknown, report: Report): void {
+  if (absent(crops)) return;
+  const wrong = (): void => report('field_of_wrong_type', 'crops', crops, 'a list of crops');
+  if (!Array.isArray(crops)) return wrong();
+  for (const one of crops as readonly unknown[]) {
+    if (!isObject(one) || !isOwnCropId(one.id) || typeof one.name !== 'string' || typeof one.short !== 'string') return wrong(); // prettier-ignore
+    try {
+      cropOfOwn(one as unknown as OwnCrop);
+    } catch (error) {
+      if (error instanceof RangeRefusal || error instanceof UnknownRefusal) return wrong();
+      throw error;
+    }
+  }
+}
+
 /** Lots, places and defaults, with the defaults filled in. Refusals are added to the list. */
 export function checkHeader(o: Record<string, unknown>, refusals: Refusal[]): BookHeader {
   checkList(o.lots, 'lots', () => undefined, refusals);
@@ -293,6 +310,7 @@ export function checkHeader(o: Record<string, unknown>, refusals: Refusal[]): Bo
   if (!absent(trust) && !(Array.isArray(trust) && trust.every((m) => typeof m === 'string'))) {
     report('field_of_wrong_type', 'trust', trust, 'a list of methods');
   }
+  ownCrops(given.crops, report);
   const filled: BookDefaults = {
     ...given,
     moisture: (given.moisture as number | null | undefined) ?? DEFAULT_MOISTURE,

@@ -1,3 +1,4 @@
+import { type Crop, farmCrops, knowCrops } from '../crops/index.js';
 import { type BookDefaults, UNKNOWN_LOT } from './model.js';
 import {
   bushelsByCrop,
@@ -46,6 +47,8 @@ export interface FarmView<State extends FarmState = FarmState> {
   /** Place in the row of colors and weaves; -1 for a lot that is not known. */
   readonly lotIndex: (id: string) => number;
   readonly tag: (id: string) => string;
+  /** Crops to choose from: those that everybody has, and the farm's own. */
+  readonly crops: readonly Crop[];
   /** Crop of most of the grain, or undefined where nobody knows. */
   readonly cropOf: (lots: Readonly<Record<string, number>>) => string | undefined;
   readonly kgPerBu: (crop: string | undefined) => number;
@@ -63,6 +66,7 @@ export interface FarmView<State extends FarmState = FarmState> {
 const EMPTY: Position = { wetKg: 0, dryKg: 0, moisture: null, layers: 0, lots: {}, wetLots: {} };
 
 export function farmView<State extends FarmState>(data: State): FarmView<State> {
+  knowCrops(data.farm.defaults.crops);
   const lots = new Map(data.lots.map((lot) => [lot.id, lot]));
   const places = new Map(data.places.map((place) => [place.id, place]));
   const order = new Map(data.lots.map((lot, i) => [lot.id, i]));
@@ -77,6 +81,7 @@ export function farmView<State extends FarmState>(data: State): FarmView<State> 
     placeName: (id) => places.get(id)?.name ?? id,
     lotIndex: (id) => order.get(id) ?? -1,
     tag: (id) => (id === UNKNOWN_LOT ? '?' : (lots.get(id)?.tag ?? '?')),
+    crops: farmCrops(data.farm.defaults.crops),
     cropOf: (byLot) => mainCrop(byLot, lots),
     kgPerBu: kgPerBushelOf,
     bushels: (wetLots) => bushelsOf(wetLots, lots),

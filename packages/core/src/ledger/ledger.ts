@@ -1,3 +1,4 @@
+import { knowCrops } from '../crops/index.js';
 import { invariant, tally } from '../kernel/index.js';
 import { checkEntry, checkReferences, duplicateId, MOST_VOIDS, namesOf, type Names } from './check.js';
 import { instantOf } from './instant.js';
@@ -89,6 +90,7 @@ export class Ledger {
   private readonly notBefore: { at: number; id: string } | null;
 
   constructor(header: BookHeader, from?: Checkpoint) {
+    knowCrops(header.defaults.crops);
     this.records = new Records(header);
     this.names = namesOf(header);
     this.outs = Uint8Array.from(header.places, (place) =>

@@ -1,3 +1,5 @@
+import type { OwnCrop } from '../crops/index.js';
+
 /** The grain book as people and devices write it. Everything else is derived from it by replay. */
 
 export const METHODS = ['ticket', 'bridge', 'cartScale', 'volume', 'monitor', 'estimate'] as const;
@@ -132,6 +134,8 @@ export interface BookDefaults {
   readonly trust: readonly string[];
   /** The farm's own base moistures by crop, where they are not the crop's usual one. */
   readonly bases?: Readonly<Record<string, number>>;
+  /** Crops of the farm's own. */
+  readonly crops?: readonly OwnCrop[];
 }
 
 export const DEFAULT_MOISTURE = 0.15;

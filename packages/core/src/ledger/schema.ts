@@ -1,3 +1,4 @@
+import { CROP_IDS } from '../crops/index.js';
 import { MAX_MOISTURE } from '../units/index.js';
 import { METHODS, WITHDRAWALS } from './model.js';
 
@@ -57,6 +58,23 @@ export const bookSchema = {
         moisture,
         trust: { type: 'array', items: text, description: 'methods, most trusted first' },
         bases: { type: 'object', additionalProperties: moisture, description: 'own base moistures by crop' },
+        crops: {
+          type: 'array',
+          description: "crops of the farm's own; lots name them by their id",
+          items: {
+            type: 'object',
+            properties: {
+              id: { type: 'string', pattern: '^o[0-9a-hjkmnp-tv-z]{8}$' },
+              name: text,
+              short: text,
+              like: { enum: [...CROP_IDS], description: 'whose drying, keeping and airflow it has' },
+              legalPounds: { type: 'number', description: 'lb in a bushel' },
+              baseMoisture: moisture,
+              testWeight: { type: 'number', description: 'lb in a level bushel of space' },
+            },
+            required: ['id', 'name', 'short', 'like', 'legalPounds', 'baseMoisture', 'testWeight'],
+          },
+        },
       },
     },
     lots: { type: 'array', items: { type: 'object', properties: { id: text }, required: ['id'] } },

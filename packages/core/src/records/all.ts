@@ -6,6 +6,7 @@ import {
   FIELD_ZONE,
   NEXT_FIELD_NOTICE,
   NEXT_FIELD_PLAN,
+  OWN_CROP,
   READING,
   ROWS_LEFT,
   TESTER_PAIR,
@@ -130,6 +131,7 @@ export type LogRecords = { readonly [K in LogName]: LogOf<(typeof LOG_KINDS)[K]>
 export const SETTING_KINDS = {
   cuttingWindow: CUTTING_WINDOW,
   nextFieldPlan: NEXT_FIELD_PLAN,
+  ownCrop: OWN_CROP,
   fieldZone: FIELD_ZONE,
   combineProfile: COMBINE_PROFILE,
   truckSetup: TRUCK_SETUP,

@@ -1,5 +1,18 @@
-import { CROP_IDS, type CropId, CROPS } from '../crops/index.js';
-import { choice, idOf, list, map, number, optional, moistureField, record, text, ulidField, whole } from './field.js';
+import {
+  byCrop,
+  choice,
+  crop,
+  idOf,
+  list,
+  map,
+  moistureField,
+  number,
+  optional,
+  record,
+  text,
+  ulidField,
+  whole,
+} from './field.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 import { SETTING_NAMES, SETTINGS, SYMPTOM_NAMES } from './settings.js';
 
@@ -75,7 +88,7 @@ export const COMBINE_HEAD = { name: text(40, 1), width: number(0.3, 30, 'm'), ro
 /** A load that a display and a scale both had, known without the book: "270 on the screen, 250 on the ticket". */
 export const DISPLAY_CHECK = logKind('displayCheck', 'cut', 'display_checks', {
   machineId: idOf('places'),
-  crop: choice(CROP_IDS),
+  crop: crop(),
   displayKg: number(1, 1_000_000, 'kg'),
   scaleKg: number(1, 1_000_000, 'kg'),
   /** of the display while it was cut */
@@ -88,7 +101,6 @@ export type DisplayCheck = LogOf<typeof DISPLAY_CHECK>;
 /** What a combine is and can do. */
 /** kg/ha of a crop. */
 export const ACCEPTED_LOSS = number(0, 5000, 'kg/ha');
-const CROP_NAMES = Object.keys(CROPS) as CropId[];
 
 export const COMBINE_PROFILE = settingKind(
   'combineProfile',
@@ -113,7 +125,7 @@ export const COMBINE_PROFILE = settingKind(
     /** least and most by setting */
     ranges: map(list(number(0, 2000, ''), 2, 2), SETTING_NAMES),
     /** loss that the farm accepts, by crop */
-    acceptedLoss: optional(map(ACCEPTED_LOSS, CROP_NAMES)),
+    acceptedLoss: optional(byCrop(ACCEPTED_LOSS)),
     heads: optional(list(record(COMBINE_HEAD), 0, 12)),
     headOn: optional(text(40)),
     concaves: optional(list(text(40), 0, 20)),

@@ -1,3 +1,4 @@
+import { CROP_IDS, type CropId, isOwnCropId } from '../crops/index.js';
 import { isObject } from '../kernel/index.js';
 import { instantOf } from '../ledger/index.js';
 import { MAX_MOISTURE } from '../units/index.js';
@@ -24,10 +25,16 @@ export type FieldSpec =
   | { readonly kind: 'flag' }
   | { readonly kind: 'instant' }
   | { readonly kind: 'day' }
-  | { readonly kind: 'choice'; readonly of: readonly string[] }
+  | { readonly kind: 'choice'; readonly of: readonly string[]; readonly also?: 'ownCrop' }
   | { readonly kind: 'record'; readonly fields: FieldSpecs }
   | { readonly kind: 'list'; readonly of: FieldSpec; readonly least: number; readonly most: number }
-  | { readonly kind: 'map'; readonly of: FieldSpec; readonly keys: readonly string[] | null; readonly most: number };
+  | {
+      readonly kind: 'map';
+      readonly of: FieldSpec;
+      readonly keys: readonly string[] | null;
+      readonly most: number;
+      readonly also?: 'ownCrop';
+    };
 
 export interface Field<T> {
   readonly spec: FieldSpec;
@@ -72,6 +79,11 @@ export const instant = (): Field<string> => field({ kind: 'instant' });
 /** A day of the farm's calendar, like 2026-08-11. */
 export const day = (): Field<string> => field({ kind: 'day' });
 export const choice = <const T extends string>(of: readonly T[]): Field<T> => field({ kind: 'choice', of });
+/** A crop: one that everybody has, or one of the farm's own. */
+export const crop = (): Field<CropId> => field({ kind: 'choice', of: CROP_IDS, also: 'ownCrop' });
+/** Values by crop. */
+export const byCrop = <T>(of: Field<T>): Field<Readonly<Partial<Record<CropId, T>>>> =>
+  field({ kind: 'map', of: of.spec, keys: CROP_IDS, also: 'ownCrop', most: 500 });
 export const record = <F extends Fields>(fields: F): Field<RecordOf<F>> => field({ kind: 'record', fields });
 export const list = <T>(of: Field<T>, least: number, most: number): Field<readonly T[]> =>
   field({ kind: 'list', of: of.spec, least, most });
@@ -150,7 +162,8 @@ function checkValue(spec: FieldSpec, value: unknown, path: string, name: string,
       if (!isDay(value)) refuse('date_is_none');
       return;
     case 'choice':
-      if (typeof value !== 'string' || !spec.of.includes(value)) refuse('not_in_list', { of: spec.of });
+      if (typeof value !== 'string' || !(spec.of.includes(value) || (spec.also && isOwnCropId(value))))
+        refuse('not_in_list', { of: spec.of });
       return;
     case 'record':
       if (!isObject(value)) refuse('field_of_wrong_type');
@@ -167,7 +180,7 @@ function checkValue(spec: FieldSpec, value: unknown, path: string, name: string,
       const entries = Object.entries(value);
       if (entries.length > spec.most) return refuse('too_long', { most: spec.most });
       for (const [key, item] of entries) {
-        if (spec.keys !== null && !spec.keys.includes(key))
+        if (spec.keys !== null && !spec.keys.includes(key) && !(spec.also && isOwnCropId(key)))
           refusals.push({ code: 'field_unknown', path: `${path}.${key}`, field: name, of: spec.keys });
         else if (spec.keys === null && (key.length === 0 || key.length > 40))
           refusals.push({ code: 'malformed', path: `${path}.${key.slice(0, 40)}`, field: name });

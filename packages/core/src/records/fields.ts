@@ -1,6 +1,7 @@
-import { CROP_IDS } from '../crops/index.js';
+import { CROP_IDS, CROPS, isOwnCropId } from '../crops/index.js';
 import {
   choice,
+  crop,
   day,
   flag,
   idOf,
@@ -122,7 +123,7 @@ export const TESTER_PAIR = logKind('testerPair', 'fields', 'tester_pairs', {
   testerMoisture: moistureField(),
   buyerMoisture: moistureField(),
   /** a meter reads each crop by its own curve */
-  crop: optional(choice(CROP_IDS)),
+  crop: optional(crop()),
   buyerId: optional(idOf('places')),
 });
 export type TesterPair = LogOf<typeof TESTER_PAIR>;
@@ -209,10 +210,45 @@ export const NEXT_FIELD_PLAN = settingKind('nextFieldPlan', 'fields', 'next_fiel
 });
 export type NextFieldPlan = SettingOf<typeof NEXT_FIELD_PLAN>;
 
+const plainCrop = (name: string): string => name.trim().toLowerCase();
+
+/** A crop that the program does not have: popcorn like corn, rice like wheat. The rest of it is as of the crop that it is like. */
+export const OWN_CROP = settingKind(
+  'ownCrop',
+  'fields',
+  'own_crops',
+  'ownCrops',
+  {
+    name: text(30, 1),
+    /** what people say at the bin */
+    short: text(20, 1),
+    /** whose drying, keeping and airflow it has */
+    like: choice(CROP_IDS),
+    legalPounds: number(10, 100, 'lb/bu'),
+    baseMoisture: number(0.03, 0.4, 'wb fraction'),
+    testWeight: number(5, 100, 'lb/bu'),
+    insuredMoisture: optional(number(0.03, 0.4, 'wb fraction')),
+    kernelGrams: optional(number(0.0005, 5, 'g')),
+    reposeDegrees: optional(number(10, 45, '°')),
+    /** grown no more: it is offered nowhere */
+    putAway: optional(flag()),
+  },
+  [
+    {
+      name: 'crop_is_there_already',
+      broken: ({ name, short }) => {
+        const taken = Object.values(CROPS).flatMap((one) => [one.name, one.short].map(plainCrop));
+        return taken.includes(plainCrop(name)) ? 'name' : taken.includes(plainCrop(short)) ? 'short' : null;
+      },
+    },
+  ],
+);
+export type OwnCropSetting = SettingOf<typeof OWN_CROP>;
+
 /** The subject of a window: a crop, or a crop and a buyer. */
 export function windowSubject(subject: string): { readonly crop: string; readonly buyerId: string | null } | null {
   const at = subject.indexOf('@');
   const crop = at < 0 ? subject : subject.slice(0, at);
-  if (!(CROP_IDS as readonly string[]).includes(crop)) return null;
+  if (!(CROP_IDS as readonly string[]).includes(crop) && !isOwnCropId(crop)) return null;
   return { crop, buyerId: at < 0 ? null : subject.slice(at + 1) };
 }

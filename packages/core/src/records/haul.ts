@@ -114,6 +114,10 @@ export const TRUCK_AXLE = {
   share: number(0, 1, 'fraction'),
 };
 
+/** How a truck is emptied: what a buyer's pit must be made for. */
+export const TRUCK_BODIES = ['hopper', 'endDump', 'sideDump', 'liveFloor', 'wagon'] as const;
+export type TruckBody = (typeof TRUCK_BODIES)[number];
+
 /** A truck on the road: its combination, its axles and what may be on them. */
 export const TRUCK_SETUP = settingKind(
   'truckSetup',
@@ -122,6 +126,8 @@ export const TRUCK_SETUP = settingKind(
   'places',
   {
     combination: text(60, 1),
+    /** left out: not known */
+    body: optional(choice(TRUCK_BODIES)),
     axles: list(record(TRUCK_AXLE), 2, 12),
     singleLb: number(1000, 100_000, 'lb'),
     tandemLb: number(1000, 200_000, 'lb'),
@@ -213,6 +219,8 @@ export const BUYER_FACTS = settingKind(
     tester: optional(text(80)),
     /** most on his road or his scale */
     grossLimitLb: optional(number(1000, 400_000, 'lb')),
+    /** the only trucks that his pit takes; left out: any */
+    takes: optional(list(choice(TRUCK_BODIES), 1, 5)),
     /** hours of the day between which grain is taken; a day that is left out is as his window says */
     hours: map(record({ closed: flag(), opens: number(0, 24, 'h'), closes: number(0, 24, 'h') }), WEEKDAYS),
     /** days that are otherwise */

@@ -18,7 +18,7 @@ export interface LogKind<F extends Fields = Fields> {
 /** Something that a farm sets for itself, for one subject: changed as a whole, by revision. */
 export interface SettingKind<F extends Fields = Fields> extends LogKind<F> {
   /** What it is set for: a place, a machine, a device, a crop (and buyer), a kind of machine, or the farm. */
-  readonly subject: 'farm' | 'places' | 'machines' | 'devices' | 'cropAndBuyer' | 'machineKind' | 'own';
+  readonly subject: 'farm' | 'places' | 'machines' | 'devices' | 'cropAndBuyer' | 'machineKind' | 'ownCrops' | 'own';
 }
 
 /** What every record of a log has: an id that its device made, so that sending it twice is harmless, and when it was. */

@@ -1,6 +1,6 @@
-import { CROP_IDS } from '../crops/index.js';
 import {
   choice,
+  crop,
   day,
   flag,
   idOf,
@@ -37,7 +37,7 @@ export const CONTRACT = settingKind(
   {
     number: text(40, 1),
     buyerId: idOf('places'),
-    crop: choice(CROP_IDS),
+    crop: crop(),
     kind: choice(CONTRACT_KINDS),
     /** flat */
     price: optional(number(0, 1000, '$/bu')),
@@ -162,7 +162,7 @@ export const BID = logKind(
   'bids',
   {
     buyerId: idOf('places'),
-    crop: choice(CROP_IDS),
+    crop: crop(),
     /** cash; left out where it is futures plus basis */
     price: optional(number(0, 1000, '$/bu')),
     futures: optional(number(0, 1000, '$/bu')),
@@ -214,7 +214,7 @@ export const BUYER_SHEET = settingKind(
   'own',
   {
     buyerId: idOf('places'),
-    crop: choice(CROP_IDS),
+    crop: crop(),
     from: day(),
     base: moistureField(),
     shrink: choice(SHRINK_WAYS),
@@ -426,7 +426,7 @@ export const HEDGE = settingKind(
   'hedges',
   'own',
   {
-    crop: choice(CROP_IDS),
+    crop: crop(),
     what: choice(['futures', 'put', 'call']),
     side: choice(['sold', 'bought']),
     month: text(20, 1),
@@ -453,7 +453,7 @@ export type Hedge = SettingOf<typeof HEDGE>;
 
 /** What a crop of a season is expected and insured for, where somebody says so. */
 export const SELL_PLAN = settingKind('sellPlan', 'sell', 'sell_plans', 'own', {
-  crop: choice(CROP_IDS),
+  crop: crop(),
   season: whole(1990, 2100),
   /** bushels that insurance makes good */
   insured: optional(number(0, 1e9, 'bu')),
@@ -504,7 +504,7 @@ export const STATEMENT = logKind(
         buyerId: text(40, 1),
         ticket: optional(text(40)),
         lot: optional(text(40)),
-        crop: optional(choice(CROP_IDS)),
+        crop: optional(crop()),
         bushels: number(-1e6, 1e6, 'bu'),
         account: choice(STATEMENT_ACCOUNTS),
         amount: number(-1e7, 1e7, '$'),

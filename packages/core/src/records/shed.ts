@@ -1,6 +1,7 @@
-import { CROP_IDS } from '../crops/index.js';
 import {
+  byCrop,
   choice,
+  crop,
   day,
   flag,
   idOf,
@@ -67,7 +68,7 @@ export const MACHINE = settingKind('machine', 'shed', 'machines', 'own', {
   /** its vessel in the book, where it holds grain: tank, box, column */
   placeId: optional(idOf('places')),
   /** crops that it works in; left out: all of them */
-  crops: optional(list(choice(CROP_IDS), 0, 20)),
+  crops: optional(list(crop(), 0, 20)),
   retired: flag(),
   engineHours: number(0, 100_000, 'h'),
   separatorHours: number(0, 100_000, 'h'),
@@ -97,7 +98,7 @@ export type ReadinessTemplate = SettingOf<typeof READINESS_TEMPLATE>;
 
 /** When each crop's harvest is expected to begin, and which cards must be acknowledged before their step. */
 export const SEASON_PLAN = settingKind('seasonPlan', 'shed', 'season_plans', 'farm', {
-  firstDays: map(day(), CROP_IDS),
+  firstDays: byCrop(day()),
   acknowledge: list(choice(CARD_NAMES), 0, 40),
   /** fire index at which harvest stops here: the local authority's limit */
   fireStopAt: optional(number(5, 100, '')),
@@ -199,8 +200,8 @@ export type Handover = LogOf<typeof HANDOVER>;
 
 /** A machine on its way from one crop to another. */
 export const CHANGEOVER = settingKind('changeover', 'shed', 'changeovers', 'machines', {
-  from: nullable(choice(CROP_IDS)),
-  to: choice(CROP_IDS),
+  from: nullable(crop()),
+  to: crop(),
   done: list(
     record({ step: ownId(), at: text(40), by: text(60), photo: optional(ulidField()), noPhoto: optional(text(120)) }),
     0,

@@ -1,5 +1,4 @@
-import { CROP_IDS } from '../crops/index.js';
-import { choice, flag, idOf, instant, list, number, optional, ownId, record, text, whole } from './field.js';
+import { choice, crop, flag, idOf, instant, list, number, optional, ownId, record, text, whole } from './field.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 
 export const BIN_FLOORS = ['full perforated', 'partly perforated', 'ducts', 'solid'] as const;
@@ -20,7 +19,7 @@ export const BIN_SETUP = settingKind(
     hopper: number(0, 20, 'm'),
     floor: optional(choice(BIN_FLOORS)),
     /** the crop that it is kept for */
-    crop: optional(choice(CROP_IDS)),
+    crop: optional(crop()),
     /** packed over loose density: a measured factor of the farm's own bin beats every table */
     packFactor: optional(number(0.9, 1.4, '')),
     /** a spout in its wall lets the upper grain out */

@@ -1,5 +1,4 @@
-import { CROP_IDS } from '../crops/index.js';
-import { choice, day, flag, idOf, list, moistureField, number, optional, record, text, whole } from './field.js';
+import { choice, crop, day, flag, idOf, list, moistureField, number, optional, record, text, whole } from './field.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 
 /** A harvest that is done with: what is written down later for a day before it was closed needs a reason. */
@@ -25,7 +24,7 @@ export const INSURANCE_POLICY = settingKind(
   'own',
   {
     number: text(40, 1),
-    crop: choice(CROP_IDS),
+    crop: crop(),
     season: whole(1990, 2100),
     /** of the guarantee */
     coverage: number(0.1, 1, ''),

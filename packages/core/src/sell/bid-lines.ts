@@ -1,4 +1,4 @@
-import { CROPS, type CropId } from '../crops/index.js';
+import { type Crop, CROPS, type CropId } from '../crops/index.js';
 import { plainName } from '../kernel/index.js';
 import { fileDay, fileFigure } from './buyer-file.js';
 
@@ -24,9 +24,9 @@ export interface BidProblem {
 /** What people call the crops beside their names; common practice, no source. */
 const ALSO: Readonly<Record<string, CropId>> = { beans: 'soybean', soybeans: 'soybean', milo: 'sorghum', sorghum: 'sorghum', 'yellow corn': 'corn', maize: 'corn' }; // prettier-ignore
 
-function cropNamed(text: string): CropId | undefined {
+function cropNamed(text: string, crops: readonly Crop[]): CropId | undefined {
   const plain = text.trim().toLowerCase();
-  const known = Object.values(CROPS).find(({ id, name, short }) => [id.toLowerCase(), name.toLowerCase(), short.toLowerCase()].includes(plain)); // prettier-ignore
+  const known = crops.find(({ id, name, short }) => [id.toLowerCase(), name.toLowerCase(), short.toLowerCase()].includes(plain)); // prettier-ignore
   return (known?.id as CropId | undefined) ?? ALSO[plain];
 }
 
@@ -40,6 +40,7 @@ export function readBidLines(
   buyers: readonly { readonly id: string; readonly name: string }[],
   from: string,
   until: string,
+  crops: readonly Crop[] = Object.values(CROPS),
 ): { readonly bids: readonly BidLine[]; readonly problems: readonly BidProblem[] } {
   const bids: BidLine[] = [];
   const problems: BidProblem[] = [];
@@ -58,7 +59,7 @@ export function readBidLines(
     const buyer =
       found.find(({ name }) => plainName(name) === plainName(who)) ?? (found.length === 1 ? found[0] : undefined);
     if (buyer === undefined || who === '') return wrong('no_buyer', who);
-    const crop = cropNamed(what);
+    const crop = cropNamed(what, crops);
     if (crop === undefined) return wrong('no_crop', what);
     const [first, second] = figures.map((word) => fileFigure(word)!);
     if (first === undefined || first < 0) return wrong('no_price', rest[0] ?? '');

@@ -1,4 +1,4 @@
-import { type CropId } from '../crops/index.js';
+import { type CropId, requireCrop } from '../crops/index.js';
 import type { CardId } from '../records/index.js';
 
 /** One place on the machine that a change of crop touches. */
@@ -28,6 +28,7 @@ const GROUP: Readonly<Record<CropId, Group>> = {
   barley: 'smallGrain',
   canola: 'smallSeed',
 };
+const groupOf = (crop: string): Group => GROUP[requireCrop(crop).like];
 
 interface Place {
   readonly id: string;
@@ -181,8 +182,8 @@ const PLACES: readonly Place[] = [
  */
 export function changeoverSteps(from: CropId | null, to: CropId): (ChangeoverStep & { readonly changes: boolean })[] {
   return PLACES.map((place) => {
-    const out = from === null ? 'whatever is in' : place.has[GROUP[from]];
-    const into = place.has[GROUP[to]];
+    const out = from === null ? 'whatever is in' : place.has[groupOf(from)];
+    const into = place.has[groupOf(to)];
     const cleaning = place.id === 'stoneTrap' || place.id === 'cleanGrain' || place.id === 'display';
     return {
       id: place.id,

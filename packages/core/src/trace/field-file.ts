@@ -1,4 +1,4 @@
-import { cropOf, type CropId } from '../crops/index.js';
+import { type Crop, cropOf, type CropId } from '../crops/index.js';
 import { plainName } from '../kernel/index.js';
 import type { LotInfo } from '../ledger/index.js';
 import { type FieldColumn } from '../records/index.js';
@@ -92,6 +92,7 @@ export function planFields(
     readonly crop: CropId | null;
     readonly farm: string;
     readonly known: ReadonlySet<string>;
+    readonly crops?: readonly Crop[];
   },
 ): FieldPlan {
   const byName = new Map<string, LotInfo[]>();
@@ -134,7 +135,8 @@ export function planFields(
     const all = byName.get(plainName(name)) ?? [];
     const own = all.find((lot) => lot.season === season);
     const last = all.reduce<LotInfo | undefined>((newest, lot) => (newest && newest.season >= lot.season ? newest : lot), undefined); // prettier-ignore
-    const crop = one.crop.trim() === '' ? ((own?.crop as CropId | undefined) ?? options.crop) : cropIn(one.crop);
+    const crop =
+      one.crop.trim() === '' ? ((own?.crop as CropId | undefined) ?? options.crop) : cropIn(one.crop, options.crops);
     if (crop === null || !cropOf(crop)) {
       wrong(one.crop.trim() === '' ? 'no_crop' : 'crop_unknown', one.crop);
       continue;

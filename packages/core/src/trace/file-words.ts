@@ -1,5 +1,5 @@
 import { fromWallTime } from '../kernel/index.js';
-import { type CropId, CROPS } from '../crops/index.js';
+import { type Crop, type CropId, CROPS } from '../crops/index.js';
 
 /**
  * Do figures of a column have a decimal comma? "12,5" has one, "12,500" may be either: a column with a point behind a comma, or only groups
@@ -77,9 +77,9 @@ const CALLED: Readonly<Record<string, CropId>> = {
   'soft wheat': 'softWheat',
 };
 
-/** A crop by its name, short name or what else it is called; null for none of ours. */
-export function cropIn(text: string): CropId | null {
+/** A crop by its name, short name or what else it is called; null for none of these. */
+export function cropIn(text: string, crops: readonly Crop[] = Object.values(CROPS)): CropId | null {
   const plain = text.trim().toLowerCase();
-  const own = Object.values(CROPS).find(({ id, name, short }) => [id, name, short].some((one) => one.toLowerCase() === plain)); // prettier-ignore
+  const own = crops.find(({ id, name, short }) => [id, name, short].some((one) => one.toLowerCase() === plain)); // prettier-ignore
   return (own?.id as CropId | undefined) ?? CALLED[plain] ?? null;
 }

@@ -2,7 +2,7 @@ import { plainName } from '../kernel/index.js';
 import { kgPerBushelOf, type LotInfo, type PlaceInfo } from '../ledger/index.js';
 import type { FileMatch, LoadColumn } from '../records/index.js';
 import { KG_PER_LB, MAX_MOISTURE } from '../units/index.js';
-import type { CropId } from '../crops/index.js';
+import type { Crop, CropId } from '../crops/index.js';
 import { cropIn, decimalComma, figureIn, momentIn } from './file-words.js';
 
 /** What carts' and displays' exports call their columns; common practice, no source. */
@@ -76,7 +76,12 @@ export function planLoads(
   heads: readonly string[],
   rows: readonly (readonly string[])[],
   match: Readonly<Partial<Record<LoadColumn, string>>>,
-  farm: { readonly lots: readonly LotInfo[]; readonly places: readonly PlaceInfo[]; readonly timeZone: string },
+  farm: {
+    readonly lots: readonly LotInfo[];
+    readonly places: readonly PlaceInfo[];
+    readonly timeZone: string;
+    readonly crops?: readonly Crop[];
+  },
   options: {
     readonly first: number;
     readonly unit: NonNullable<FileMatch['unit']>;
@@ -118,7 +123,12 @@ export function planLoads(
       lot = named.find(({ season }) => season === year);
       if (!lot) {
         const { fieldId, fieldName } = named[0]!;
-        missing.set(`${fieldId} ${year}`, { fieldId, fieldName, season: year, crop: cropIn(text(index.crop)) });
+        missing.set(`${fieldId} ${year}`, {
+          fieldId,
+          fieldName,
+          season: year,
+          crop: cropIn(text(index.crop), farm.crops),
+        });
         return wrong('no_season', `${text(index.field)}, ${year}`);
       }
     }

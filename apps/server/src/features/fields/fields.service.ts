@@ -21,7 +21,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import { FarmWrites } from '../../platform/farm-write.js';
 import { Refused, unlessNameUsed, unlessPointedTo } from '../../platform/refused.js';
-import { LedgerService } from '../ledger/index.js';
+import { LedgerService, requireCrops } from '../ledger/index.js';
 import type { WeatherRow } from './fields.entity.js';
 import { FieldsRepository, removeFields } from './fields.repository.js';
 
@@ -63,6 +63,7 @@ export class FieldsService {
   addField(farmId: string, body: FieldBody): Promise<{ fieldId: string; lotId: string }> {
     return unlessNameUsed(() =>
       this.writes.run(farmId, async ({ tx, farm, changed }) => {
+        await requireCrops(tx, farmId, [{ crop: body.crop, field: 'crop' }]);
         const [fieldId, lotId] = [ulid(), ulid()];
         await this.fields.add(
           tx,
@@ -105,6 +106,11 @@ export class FieldsService {
           tags.add(plain);
           return ulid();
         });
+        await requireCrops(
+          tx,
+          farmId,
+          body.lots.map(({ crop }, i) => ({ crop, field: `lots[${i}].crop` })),
+        );
         for (const [i, lot] of body.lots.entries())
           await this.fields.addLot(
             tx,
@@ -130,6 +136,7 @@ export class FieldsService {
           return { lotId };
         }
         const { fieldName, tag } = neighborRows(body.owner, await this.fields.namesAndTags(tx, farmId, body.season));
+        await requireCrops(tx, farmId, [{ crop: body.crop, field: 'crop' }]);
         // Nobody measured them yet.
         await this.fields.add(
           tx,

@@ -2,6 +2,7 @@ import { ULID } from '@fanega/contract';
 import {
   binCapacity,
   type BinSetup,
+  type OwnCropSetting,
   type Book,
   type BookHeader,
   type ClosedSeason,
@@ -68,7 +69,7 @@ export class LedgerRepository {
 
   async header(farmId: string, on: Connection = this.db): Promise<FarmHeader> {
     const farm = await on.getRepository(FarmRow).findOneByOrFail({ id: farmId });
-    const [fields, lots, shares, places, trust, bases, bins, states] = await Promise.all([
+    const [fields, lots, shares, places, trust, bases, bins, states, crops] = await Promise.all([
       on.getRepository(FieldRow).findBy({ farmId }),
       on.getRepository(LotRow).find({ where: { farmId }, order: { season: 'ASC', id: 'ASC' } }),
       on.getRepository(LotShareRow).find({ where: { farmId }, order: { place: 'ASC' } }),
@@ -77,6 +78,7 @@ export class LedgerRepository {
       on.getRepository(BaseRow).findBy({ farmId }),
       readRecords(on, SETTING_TABLES.binSetup, { farm_id: farmId }),
       readRecords(on, SETTING_TABLES.seasonState, { farm_id: farmId }),
+      readRecords(on, SETTING_TABLES.ownCrop, { farm_id: farmId }),
     ]);
     const fieldById = new Map(fields.map((field) => [field.id, field]));
     const sharesOf = new Map<string, { owner: string; part: number }[]>();
@@ -93,6 +95,7 @@ export class LedgerRepository {
         moisture: farm.defaultMoisture,
         trust: trust.map(({ method }) => method),
         ...(bases.length > 0 ? { bases: Object.fromEntries(bases.map(({ crop, moisture }) => [crop, moisture])) } : {}),
+        ...(crops.length > 0 ? { crops: crops.map(({ row, body }) => ({ id: row.id as string, ...(body as unknown as OwnCropSetting) })) } : {}), // prettier-ignore
       },
       lots: lots.map(({ farmId: _, ...lot }) => ({
         ...lot,
@@ -382,6 +385,11 @@ export class LedgerRepository {
       tx,
       BaseRow,
       Object.entries(book.defaults.bases ?? {}).map(([crop, moisture]) => ({ farmId, crop, moisture })),
+    );
+    await insertRecords(
+      tx,
+      SETTING_TABLES.ownCrop,
+      (book.defaults.crops ?? []).map(({ id, ...body }) => ({ body, key: { farm_id: farmId, id }, common: { revision: 1 } })), // prettier-ignore
     );
     await tx.update(FarmRow, { id: farmId }, { defaultMoisture: book.defaults.moisture });
     // Entries and revisions take their numbers in the order in which they arrived.

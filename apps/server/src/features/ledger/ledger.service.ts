@@ -14,6 +14,8 @@ import {
   bookFromJson,
   type BookHeader,
   BookRefused,
+  checkRecord,
+  OWN_CROP,
   canonicalJson,
   ChainWalk,
   checkChain,
@@ -620,6 +622,11 @@ export class LedgerService {
       if (error instanceof BookRefused) throw bookRefuses(error.refusals);
       throw error;
     }
+    for (const [i, { id: _, ...crop }] of (book.defaults.crops ?? []).entries())
+      if (checkRecord(OWN_CROP, crop).length > 0) {
+        const message = `crop ${i + 1} of the farm's own is not one: check its names and figures`;
+        throw new Refused('book_refuses', message, [{ index: i, field: 'crops', code: 'crop_wrong', message }]);
+      }
     for (const [what, list] of [
       ['entry', book.entries],
       ['revision', book.revisions ?? []],

@@ -17,6 +17,7 @@ import {
   usualWithdrawal,
   windowSubject,
   isCrop,
+  isOwnCropId,
   MACHINE_KIND_NAMES,
 } from '@fanega/core';
 import { instantOf, calendarDay } from '@fanega/core';
@@ -32,7 +33,7 @@ import { LOG_TABLES, sameRecord, SETTING_TABLES, unreadable } from '../../platfo
 import type { Row } from '../../platform/record-rows.js';
 import { Refused } from '../../platform/refused.js';
 import { requireSensible } from '../../platform/sensible-time.js';
-import { LedgerService, PlacesRepository } from '../ledger/index.js';
+import { LedgerService, PlacesRepository, requireCrops } from '../ledger/index.js';
 import { type Pointed, RecordsRepository } from './records.repository.js';
 
 /** Answers that are kept: some megabytes each at most. */
@@ -285,7 +286,8 @@ export class RecordsService {
     changed(SETTING_KINDS[name].station);
     // A bin's geometry is its capacity, which the header tells.
     // And a season that is closed is closed for whoever writes.
-    if (name === 'binSetup' || name === 'seasonState') changed('header');
+    // And a crop of the farm's own is one that every page can name.
+    if (name === 'binSetup' || name === 'seasonState' || name === 'ownCrop') changed('header');
     return { revision: kept + 1 };
   }
 
@@ -345,7 +347,8 @@ export class RecordsService {
         return {};
       case 'cropAndBuyer': {
         const of = windowSubject(subject);
-        if (!of || !isCrop(of.crop)) throw wrong('crop');
+        if (!of || !(isCrop(of.crop) || isOwnCropId(of.crop))) throw wrong('crop');
+        await requireCrops(tx, farm.id, [{ crop: of.crop, field: 'subject' }]);
         if (of.buyerId !== null && !(await this.places.isBuyer(tx, farm.id, of.buyerId))) throw wrong('buyer');
         return { crop: of.crop, buyer_id: of.buyerId };
       }
@@ -356,6 +359,9 @@ export class RecordsService {
         if (!(await this.records.isThere(tx, farm.id, what, subject))) throw wrong(WORD[what]);
         return {};
       }
+      case 'ownCrops':
+        if (!isOwnCropId(subject)) throw new Refused('body_wrong', 'The id of a crop is “o” and 8 letters and digits.');
+        return {};
       case 'machineKind':
         if (!(MACHINE_KIND_NAMES as readonly string[]).includes(subject)) throw wrong('kind of machine');
         return {};
@@ -369,6 +375,9 @@ export class RecordsService {
   /** Everything that a record names is there, said at its field. */
   private async pointsRight(tx: Tx, farm: FarmRow, name: LogName | SettingName, body: object): Promise<void> {
     const { layout } = name in LOG_TABLES ? LOG_TABLES[name as LogName] : SETTING_TABLES[name as SettingName];
+    const { crop, crops } = body as { readonly crop?: unknown; readonly crops?: unknown };
+    const named = [crop, ...(Array.isArray(crops) ? (crops as unknown[]) : [])];
+    await requireCrops(tx, farm.id, named.map((one, i) => ({ crop: one, field: i === 0 ? 'crop' : 'crops' }))); // prettier-ignore
     for (const { to, path } of layout.columns) {
       if (to === undefined) continue;
       const id = path.reduce<unknown>((inner, key) => (inner as Record<string, unknown> | undefined)?.[key], body);

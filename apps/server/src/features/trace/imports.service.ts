@@ -30,7 +30,7 @@ import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { FarmWrites, type Tx } from '../../platform/farm-write.js';
 import { Refused, unlessNameUsed, unlessPointedTo } from '../../platform/refused.js';
-import { FarmClock, LedgerService } from '../ledger/index.js';
+import { FarmClock, LedgerService, requireCrops } from '../ledger/index.js';
 import { RecordsService } from '../records/index.js';
 import { removeFields, weatherRow } from '../fields/index.js';
 import { packed } from '../store/index.js';
@@ -70,6 +70,11 @@ export class ImportsService {
         // It arrived once already.
         if (await this.imports.one(tx, farmId, body.importId)) return { taken: body.fields.length };
         const { fields, lots } = await this.imports.fieldsAndLots(tx, farmId, body.season);
+        await requireCrops(
+          tx,
+          farmId,
+          body.fields.map(({ crop }, i) => ({ crop, field: `fields[${i}].crop` })),
+        );
         const byName = new Map(fields.map((field) => [plainName(field.name), field]));
         const tags = new Set(lots.map(({ tag }) => tag));
         const made: Parameters<ImportsRepository['made']>[1][number][] = [];

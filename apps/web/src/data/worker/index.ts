@@ -1,3 +1,4 @@
+import { ownCropsKnown } from '@fanega/core';
 import { useState } from 'react';
 import useSWR from 'swr';
 import type { Task, TaskAnswer, TaskInput } from './tasks';
@@ -32,7 +33,8 @@ function ask<T extends Task>(task: T, input: TaskInput<T>, tell: (done: number) 
   const id = ++last;
   return new Promise((resolve, reject) => {
     waiting.set(id, { resolve: resolve as Waiting['resolve'], reject, tell });
-    worker!.postMessage({ id, task, input });
+    // The farm's own crops: the worker has heard of none.
+    worker!.postMessage({ id, task, input, crops: ownCropsKnown() });
   });
 }
 

@@ -14,6 +14,7 @@ const place = (id: string, name: string, kind: string) => ({
   hopperM: null,
 });
 const farm = farmOf('f', {
+  farm: { defaults: { moisture: 0.15, trust: [] } },
   now: 0,
   lots: [
     {

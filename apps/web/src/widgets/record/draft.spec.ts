@@ -7,7 +7,13 @@ const NOW = Date.UTC(2026, 8, 8, 19, 52);
 const lb = poundsToKilograms;
 
 const farm = farmOf('f', {
-  farm: { id: 'f', name: 'Test Levee', timeZone: 'America/Chicago', demo: false },
+  farm: {
+    id: 'f',
+    name: 'Test Levee',
+    timeZone: 'America/Chicago',
+    demo: false,
+    defaults: { moisture: 0.15, trust: [] },
+  },
   now: NOW,
   lots: [
     {

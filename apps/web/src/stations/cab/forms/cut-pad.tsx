@@ -1,4 +1,4 @@
-import { CROPS, FIELD_NAMES, type LotInfo } from '@fanega/core';
+import { FIELD_NAMES, type LotInfo } from '@fanega/core';
 import { ulid } from 'ulid';
 import { type Farm, useNotebook } from '../../../data/farm';
 import { Choices, SelectBox, TextBox } from '../../../ui';
@@ -129,7 +129,7 @@ export function CutPad({
             {...form.box('whose')}
           />
           <SelectBox label={say('crop')} {...form.box('crop')}>
-            {Object.values(CROPS).map((one) => (
+            {farm.crops.map((one) => (
               <option key={one.id} value={one.id}>
                 {one.name}
               </option>

@@ -1,4 +1,4 @@
-import { type CropId, CROPS, FIELD_NAMES } from '@fanega/core';
+import { type CropId, FIELD_NAMES } from '@fanega/core';
 import { post } from '../../../data/api';
 import { useFarm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
@@ -44,7 +44,7 @@ export function AddField({ onClose }: { onClose: () => void }) {
         <TextBox label="Tag" hint="two or three letters" {...form.box('tag')} />
       </div>
       <SelectBox label="Crop" {...form.box('crop')}>
-        {Object.values(CROPS).map((crop) => (
+        {farm.crops.map((crop) => (
           <option key={crop.id} value={crop.id}>
             {crop.name}
           </option>

@@ -1,4 +1,4 @@
-import { type CropId, cropOf, CROPS, FIELD_NAMES, nextSeason } from '@fanega/core';
+import { type CropId, cropOf, FIELD_NAMES, nextSeason } from '@fanega/core';
 import { useState } from 'react';
 import { post } from '../../../data/api';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
@@ -98,7 +98,7 @@ export function NextSeason({ farm, onClose }: { farm: Farm; onClose: () => void 
           {texts.lots[i]!.goesOn && (
             <div className="grid grid-cols-2 sm:grid-cols-[1.2fr_1fr_1.2fr_0.8fr] gap-3">
               <SelectBox label="Crop" {...box(`lots.${i}.crop`)}>
-                {Object.values(CROPS).map((crop) => (
+                {farm.crops.map((crop) => (
                   <option key={crop.id} value={crop.id}>
                     {crop.name}
                   </option>

@@ -367,7 +367,7 @@ function Field({
             from={from}
             to={to}
             timeZone={timeZone}
-            label={`Moisture of ${lot.fieldName}: ${known.readings.length} readings${forecast ? ' and the forecast' : ''}`}
+            label={`Moisture of ${lot.fieldName}: ${known.readings.length} ${known.readings.length === 1 ? 'reading' : 'readings'}${forecast ? ' and the forecast' : ''}`}
           />
         </div>
         {span === 'day' && (

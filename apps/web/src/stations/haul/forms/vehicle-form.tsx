@@ -3,6 +3,8 @@ import {
   FEDERAL_RULES,
   KG_PER_LB,
   M_PER_FT,
+  TRUCK_BODIES,
+  type TruckBody,
   TRUCK_AXLE,
   TRUCK_PERMIT,
   TRUCK_SETUP,
@@ -11,7 +13,7 @@ import {
 import { useFieldArray } from 'react-hook-form';
 import { toast } from '../../../ui/toast';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
-import { Button, TextBox } from '../../../ui';
+import { Button, SelectBox, TextBox } from '../../../ui';
 import { oneOf, rows, yesNo } from '../../../ui/form/box';
 import { CheckBox } from '../../../ui/check-box';
 import { useFields } from '../../../ui/form/use-fields';
@@ -20,6 +22,7 @@ import { count, length, mass, percent, share, system } from '../../../quantity/q
 import { dayTyped } from '../../../quantity/time';
 import { setting } from '../../../data/records';
 import { write } from '../../../data/outbox';
+import { BODY_WORDS } from '../../../widgets/body-words';
 import { DayBox, dayBox } from '../../../widgets/day-box';
 import { figureBox, recordErrors, textBox } from '../../../widgets/record-boxes';
 
@@ -61,6 +64,7 @@ export function VehicleForm({
     keptAs: `truck.${farm.id}.${truckId}.${system()}`,
     boxes: {
       combination: textBox(TRUCK_SETUP.fields.combination, 'Which tractor and trailer?'),
+      body: oneOf<TruckBody | ''>(),
       axles: rows((i) => ({
         at: figureBox(TRUCK_AXLE.at, length, { was: sheet.axles[i]?.at }),
         share: figureBox(TRUCK_AXLE.share, share, { was: sheet.axles[i]?.share }),
@@ -78,6 +82,7 @@ export function VehicleForm({
     unasked: (typed) => (typed.permit.trim() === '' ? ['percentAxles', 'percentGross', 'from', 'until'] : []),
     start: () => ({
       combination: sheet.combination,
+      body: (sheet.body ?? '') as TruckBody | '',
       axles: sheet.axles.map((axle) => ({ at: length.text(axle.at), share: share.text(axle.share) })),
       singleLb: mass.text(sheet.singleLb * KG_PER_LB),
       tandemLb: mass.text(sheet.tandemLb * KG_PER_LB),
@@ -110,6 +115,14 @@ export function VehicleForm({
   return (
     <FormDrawer form={form} title={farm.placeName(truckId)} button="Keep the truck">
       <TextBox label="Tractor and trailer" {...form.box('combination')} />
+      <SelectBox label="It is emptied as" {...form.box('body')}>
+        <option value="">not known</option>
+        {TRUCK_BODIES.map((body) => (
+          <option key={body} value={body}>
+            {BODY_WORDS[body].one}
+          </option>
+        ))}
+      </SelectBox>
       <fieldset>
         <legend className="mb-1 text-sm font-semibold">Axles, from the front</legend>
         {fields.map((axle, i) => (
@@ -187,8 +200,10 @@ function setupOf({
   from,
   until,
   roads,
-  ...rest
-}: Omit<TruckSetup, 'permit' | 'permitRoads'> & {
+  body,
+  ...others
+}: Omit<TruckSetup, 'permit' | 'permitRoads' | 'body'> & {
+  readonly body: TruckBody | '';
   readonly permit: string;
   readonly percentAxles: number;
   readonly percentGross: number;
@@ -196,6 +211,7 @@ function setupOf({
   readonly until: string;
   readonly roads: readonly { readonly buyer: string; readonly holds: boolean }[];
 }): TruckSetup {
+  const rest = { ...others, ...(body === '' ? {} : { body }) };
   if (permit === '') return rest;
   // All of them is as good as none named: a buyer who is added later is not forgotten.
   const named = roads.filter(({ holds }) => holds).map(({ buyer }) => buyer);

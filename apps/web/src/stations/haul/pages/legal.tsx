@@ -150,7 +150,7 @@ export default function Legal({
               setTestWeight(null);
             }}
           >
-            {Object.values(CROPS).map((one) => (
+            {farm.crops.map((one) => (
               <option key={one.id} value={one.id}>
                 {one.name}
               </option>

@@ -4,6 +4,8 @@ import {
   calendarDay,
   KG_PER_LB,
   type PlaceInfo,
+  TRUCK_BODIES,
+  type TruckBody,
   type Weekday,
   WEEKDAYS,
 } from '@fanega/core';
@@ -14,9 +16,10 @@ import { hours, mass } from '../../../quantity/quantity';
 import { dayTyped } from '../../../quantity/time';
 import { Button, TextBox } from '../../../ui';
 import { CheckBox } from '../../../ui/check-box';
-import { rows, yesNo } from '../../../ui/form/box';
+import { oneOf, rows, yesNo } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
+import { BODY_WORDS } from '../../../widgets/body-words';
 import { DayBox, dayBox } from '../../../widgets/day-box';
 import { between, figureOrNone, recordErrors, textBox } from '../../../widgets/record-boxes';
 
@@ -54,6 +57,7 @@ export function BuyerForm({
       call: textBox(fields.call),
       tester: textBox(fields.tester),
       grossLimitLb: figureOrNone(fields.grossLimitLb, mass, { times: 1 / KG_PER_LB, was: was?.grossLimitLb }),
+      takes: rows(() => ({ body: oneOf<TruckBody>(), yes: yesNo })),
       days: rows(() => ({ closed: yesNo, opens: hourBox, closes: hourBox })),
       exceptions: rows(() => ({
         on: dayBox(today, 'Which day?'),
@@ -67,6 +71,7 @@ export function BuyerForm({
       call: was?.call ?? '',
       tester: was?.tester ?? '',
       grossLimitLb: mass.text(was?.grossLimitLb === undefined ? undefined : was.grossLimitLb * KG_PER_LB),
+      takes: TRUCK_BODIES.map((body) => ({ body, yes: was?.takes?.includes(body) ?? true })),
       days: WEEKDAYS.map((name) => {
         const day = was?.hours[name];
         return {
@@ -89,6 +94,7 @@ export function BuyerForm({
       return Object.fromEntries(
         Object.entries(errors).map(([path, message]) => {
           const [list, name, box] = path.split('.');
+          if (list === 'takes') return ['', 'His pit takes some kind of truck: choose one at least'];
           return list === 'hours' ? [`days.${WEEKDAYS.indexOf(name as Weekday)}.${box}`, message] : [path, message];
         }),
       );
@@ -112,15 +118,19 @@ export function BuyerForm({
     readonly call: string;
     readonly tester: string;
     readonly grossLimitLb?: number | undefined;
+    readonly takes: readonly { readonly body: TruckBody; readonly yes: boolean }[];
     readonly days: readonly Hours[];
     readonly exceptions: readonly (Hours & { readonly on: string; readonly note: string })[];
   }): BuyerFacts {
-    const { call, tester, grossLimitLb, days, exceptions } = values;
+    const { call, tester, grossLimitLb, takes, days, exceptions } = values;
+    const bodies = takes.filter(({ yes }) => yes).map(({ body }) => body);
     const given = ({ closed, opens, closes }: Hours) => ({ closed, opens: closed ? 0 : (opens ?? 0), closes: closed ? 0 : (closes ?? 24) }); // prettier-ignore
     return {
       ...(call === '' ? {} : { call }),
       ...(tester === '' ? {} : { tester }),
       ...(grossLimitLb === undefined ? {} : { grossLimitLb }),
+      // All of them is as good as none named.
+      ...(bodies.length < takes.length ? { takes: bodies } : {}),
       // A day of which nothing is said is as his window says.
       hours: Object.fromEntries(
         days.flatMap((day, i) =>
@@ -141,6 +151,25 @@ export function BuyerForm({
         <TextBox label="His tester" {...form.box('tester')} />
         <TextBox label="Most on his road or scale" hint="gross; blank: the law" {...form.box('grossLimitLb')} />
       </div>
+      <fieldset>
+        <legend className="font-semibold">His pit takes</legend>
+        <div className="flex flex-wrap gap-x-5">
+          {texts.takes.map(({ body, yes }, i) => (
+            <CheckBox
+              key={body}
+              checked={yes}
+              onChange={(on) =>
+                set(
+                  'takes',
+                  texts.takes.map((one, k) => (k === i ? { ...one, yes: on } : one)),
+                )
+              }
+            >
+              {BODY_WORDS[body].many}
+            </CheckBox>
+          ))}
+        </div>
+      </fieldset>
       <fieldset className="space-y-2">
         <legend className="font-semibold">He takes grain</legend>
         <p className="text-sm text-muted">

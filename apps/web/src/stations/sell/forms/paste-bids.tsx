@@ -37,6 +37,7 @@ export function PasteBids({ farm, onClose }: { farm: Farm; onClose: () => void }
     buyers,
     today,
     calendarDay(farm.clock() + USUAL_DAYS * 86_400_000, timeZone),
+    farm.crops,
   );
   /** Typed as the reader's prices are, dollars a bushel or a tonne. */
   const perBu = (crop: string, figure: number | undefined): number | undefined =>

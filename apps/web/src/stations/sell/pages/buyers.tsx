@@ -28,6 +28,7 @@ import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
 import { CropBox } from '../../../widgets/crop-box';
 import { pricedBuyers, useOffers } from '../../../widgets/use-offers';
+import { BODY_WORDS } from '../../../widgets/body-words';
 import { BuyerForm } from '../forms/buyer-form';
 import { BidForm } from '../forms/bid-form';
 import { PasteBids } from '../forms/paste-bids';
@@ -194,6 +195,7 @@ function Hours({ facts, today }: { facts: BuyerFacts | undefined; today: string 
     ...(facts?.tester === undefined ? [] : [`tests with ${facts.tester}`]),
     ...(facts?.grossLimitLb === undefined ? [] : [`at most ${mass(facts.grossLimitLb * KG_PER_LB).text} gross`]),
   ];
+  if (facts?.takes) parts.push(`takes ${facts.takes.map((body) => BODY_WORDS[body].many).join(', ')} only`);
   const next = facts?.exceptions.find(({ on }) => on > today);
   if (next)
     parts.push(

@@ -77,7 +77,7 @@ function OneLoad({
   const much = typedBu ?? bushelsFine.read(shown, { least: 1, most: 5000, per, wanted: true });
   const ways = much.value === undefined ? [] : found.ways;
   const ranked = ways.filter(({ money: brings, net }) => brings !== null && net !== null);
-  const best = ranked[0] ?? ways.find(({ money: brings }) => brings !== null);
+  const best = ranked[0] ?? ways.find(({ money: brings, dumps }) => dumps && brings !== null);
   const next = ranked[1];
   const said = (bu: number): string => bushelsFine(bu, per).text;
   return (
@@ -86,8 +86,9 @@ function OneLoad({
         {much.value === undefined ? (
           <p className="text-lg text-muted">The bushels on the right need fixing.</p>
         ) : !best ? (
-          <Verdict small figure="No price known">
-            No buyer has a contract or a price for {crop.short}: set his window in Fields, or add a contract.
+          <Verdict small figure={ways.some(({ dumps }) => !dumps) ? 'Nobody takes this truck' : 'No price known'}>
+            {ways.some(({ dumps }) => !dumps) && `What their pits take stands in Sell, Buyers. `}No buyer has a contract
+            or a price for {crop.short}: set his window in Fields, or add a contract.
           </Verdict>
         ) : (
           <>
@@ -180,7 +181,13 @@ function OneLoad({
                   </td>
                   <td className="px-2 text-right">{way.money === null ? '–' : money(way.money)}</td>
                   <td className="py-1 pl-2 text-right font-semibold">
-                    {way.net !== null ? money(way.net) : way.money === null ? '–' : 'too wet'}
+                    {way.net !== null
+                      ? money(way.net)
+                      : !way.dumps
+                        ? 'does not take this truck'
+                        : way.money === null
+                          ? '–'
+                          : 'too wet'}
                   </td>
                 </tr>
               ))}

@@ -1,13 +1,13 @@
 import type { UnitSystem } from '@fanega/contract';
-import { baseMoistureOf, type CropId, cropOf, REVISION_REASON } from '@fanega/core';
+import { baseMoistureOf, type CropId, cropOf, CROPS, REVISION_REASON } from '@fanega/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { put, send } from '../../../data/api';
-import { type Farm, useRefreshFarm, useRole } from '../../../data/farm';
+import { type Farm, useNotebook, useRefreshFarm, useRole } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
 import { write } from '../../../data/outbox';
 import { revision } from '../../../data/records';
-import { moisture, percent } from '../../../quantity/quantity';
+import { moisture, percent, testWeight } from '../../../quantity/quantity';
 import { UNIT_NAMES } from '../../../quantity/system';
 import { CLOCK_STYLES, type ClockStyle } from '../../../quantity/time';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
@@ -15,6 +15,7 @@ import { useFields } from '../../../ui/form/use-fields';
 import { FormDrawer } from '../../../ui/form-drawer';
 import { moistureBox, textBox } from '../../../widgets/record-boxes';
 import { Section } from '../../../ui/page';
+import { type KeptCrop, OwnCropForm } from './own-crop';
 import { SafetyWords } from './safety';
 import { methodWords } from '../../../widgets/method-words';
 
@@ -31,6 +32,9 @@ export default function FarmSettings({ farm }: { farm: Farm }) {
     if (await sending.send(async () => (await send(put('/api/farms/{farmId}/settings', { path: { farmId: farm.id } }, next)), true))) await refresh(); // prettier-ignore
   };
   const [base, setBase] = useState<CropId | null>(null);
+  const [crop, setCrop] = useState<KeptCrop | 'new' | null>(null);
+  const kept = useNotebook().data?.settings.ownCrop ?? {};
+  const own = Object.entries(kept).map(([id, one]): KeptCrop => ({ id, ...one }));
   const crops = [...new Set(farm.data.lots.map(({ crop }) => crop))];
   return (
     <div className="lg:grid lg:grid-cols-2">
@@ -82,6 +86,31 @@ export default function FarmSettings({ farm }: { farm: Farm }) {
             ))}
           </div>
           <div>
+            <dt className="text-sm text-muted">Crops of your own</dt>
+            {own.map((one) => (
+              <dd key={one.id} className="flex flex-wrap items-center gap-x-3">
+                {one.value.name}, like {CROPS[one.value.like].short}: {testWeight(one.value.legalPounds).text}, dry at{' '}
+                {percent(one.value.baseMoisture)}
+                {one.value.putAway ? ', not grown any more' : ''}
+                {may && (
+                  <Button look="quiet" className="!px-0" onClick={() => setCrop(one)}>
+                    Change
+                  </Button>
+                )}
+              </dd>
+            ))}
+            {own.length === 0 && (
+              <dd className="text-muted">
+                None. Popcorn, rye, rice or peas can be added here and then grown like any other.
+              </dd>
+            )}
+            {may && (
+              <dd className="mt-1">
+                <Button onClick={() => setCrop('new')}>Add a crop</Button>
+              </dd>
+            )}
+          </div>
+          <div>
             <dt className="text-sm text-muted">Which weight counts, best first</dt>
             <dd>{defaults.trust.map(methodWords).join(', ')}</dd>
           </div>
@@ -107,6 +136,7 @@ export default function FarmSettings({ farm }: { farm: Farm }) {
         </ul>
       </Section>
       <SafetyWords farm={farm} may={may} />
+      {crop !== null && <OwnCropForm farm={farm} kept={crop === 'new' ? null : crop} onClose={() => setCrop(null)} />}
       {base !== null && <BaseForm farm={farm} crop={base} onClose={() => setBase(null)} />}
     </div>
   );

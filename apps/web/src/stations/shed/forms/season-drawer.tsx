@@ -1,6 +1,5 @@
 import {
   calendarDay,
-  CROP_IDS,
   type CropId,
   CROPS,
   type CardId,
@@ -31,7 +30,7 @@ export function SeasonDrawer({ farm, shed, onClose }: { farm: Farm; shed: ShedRe
   const season = kept?.value ?? { firstDays: {}, acknowledge: [] };
   const today = calendarDay(farm.clock(), farm.data.farm.timeZone);
   const crops = [...new Set([...farm.data.lots.map((lot) => lot.crop), ...Object.keys(season.firstDays)])].filter(
-    (crop): crop is CropId => (CROP_IDS as readonly string[]).includes(crop),
+    (crop): crop is CropId => farm.crops.some(({ id }) => id === crop),
   );
   const form = useFields({
     boxes: {

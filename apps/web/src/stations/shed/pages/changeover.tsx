@@ -1,7 +1,6 @@
 import {
   type ChangeoverStep,
   changeoverSteps,
-  CROP_IDS,
   type CropId,
   CROPS,
   type DoneStep,
@@ -32,7 +31,7 @@ export function ChangeoverPage({ farm, shed, assetId }: { farm: Farm; shed: Shed
   const sending = useSettingChange('changeover', assetId);
   // The farm's own crops first; a machine may come from elsewhere.
   const isGrown = (crop: CropId): boolean => farm.data.lots.some((lot) => lot.crop === crop);
-  const crops = [...CROP_IDS].sort((a, b) => Number(isGrown(b)) - Number(isGrown(a)));
+  const crops = farm.crops.map(({ id }) => id as CropId).sort((a, b) => Number(isGrown(b)) - Number(isGrown(a)));
   const [from, setFrom] = useState<CropId | ''>(kept.value.from ?? '');
   const [to, setTo] = useState(kept.value.to);
   if (!asset) return <Empty title="No such machine in the shed." />;

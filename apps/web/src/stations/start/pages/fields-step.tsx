@@ -31,7 +31,7 @@ export default function FieldsStep({ farm }: { farm: Farm }) {
   const [chosen, choose] = useKept<readonly CropId[]>(`start.crops.${farm.id}`, () => (grown.length > 0 ? grown : ['corn'])); // prettier-ignore
   const first = chosen[0] ?? 'corn';
   const start: GridRow<Column> = { field: '', acres: '', crop: first, variety: '' };
-  const order = [...new Set([...chosen, ...grown, ...(Object.keys(CROPS) as CropId[])])];
+  const order = [...new Set([...chosen, ...grown, ...farm.crops.map(({ id }) => id as CropId)])];
   const form = useFields({
     keptAs: `start.fields.${farm.id}.${system()}`,
     boxes: {
@@ -83,7 +83,7 @@ export default function FieldsStep({ farm }: { farm: Farm }) {
           name: 'crop',
           label: 'Crop',
           choices: order.map((id) => ({ value: id, label: CROPS[id].short })),
-          pasted: (text) => cropIn(text) ?? first,
+          pasted: (text) => cropIn(text, farm.crops) ?? first,
         },
         { name: 'variety', label: 'Variety', maxLength: 40, placeholder: 'may stay empty' },
       ]}
@@ -116,7 +116,7 @@ export default function FieldsStep({ farm }: { farm: Farm }) {
             onChange={(event) => choose([...chosen, event.target.value as CropId])}
           >
             <option value="">another …</option>
-            {Object.values(CROPS)
+            {farm.crops
               .filter(({ id }) => !USUAL.includes(id as CropId) && !chosen.includes(id as CropId))
               .map(({ id, name }) => (
                 <option key={id} value={id}>

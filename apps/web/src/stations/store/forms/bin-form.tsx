@@ -1,4 +1,5 @@
 import { BIN_FLOORS, type BinSetup, CROPS, kilogramsPerBushel } from '@fanega/core';
+import { useFarm } from '../../../data/farm';
 import { bushels } from '../../../quantity/quantity';
 import { SelectBox, TextBox } from '../../../ui';
 import { bushelsOfBin, type BinTexts } from './bin-boxes';
@@ -16,6 +17,7 @@ export function BinForm({
   /** As it is typed just now, where it is one. */
   setup: BinSetup | undefined;
 }) {
+  const farm = useFarm();
   const holds = bushelsOfBin(setup);
   const crop = setup?.crop ? CROPS[setup.crop] : CROPS.corn;
   return (
@@ -36,7 +38,7 @@ export function BinForm({
         </SelectBox>
         <SelectBox label="Kept for" {...box('crop')}>
           <option value="">any crop</option>
-          {Object.values(CROPS).map((one) => (
+          {farm.crops.map((one) => (
             <option key={one.id} value={one.id}>
               {one.name}
             </option>

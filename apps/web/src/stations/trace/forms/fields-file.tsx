@@ -1,6 +1,5 @@
 import {
   type CropId,
-  CROPS,
   cropOf,
   FIELD_COLUMNS,
   type FieldColumn,
@@ -83,7 +82,7 @@ export function FieldsFile({ farm, season, onClose }: { farm: Farm; season: numb
     if (!file || !records) return null;
     const known = new Set(Object.values(records.settings.fieldBoundary).map(({ value }) => value.field));
     const rows = isTable ? rowsOf(file.read, match) : file.read.rows;
-    return planFields(rows, farm.data.lots, season, { hectares: inHectares, crop: crop === '' ? null : crop, farm: farm.data.farm.name, known }); // prettier-ignore
+    return planFields(rows, farm.data.lots, season, { hectares: inHectares, crop: crop === '' ? null : crop, farm: farm.data.farm.name, known, crops: farm.crops }); // prettier-ignore
   }, [file, records, isTable, match, farm, season, inHectares, crop]);
   const wanted = plan?.fields.filter(({ state }) => state !== 'known') ?? [];
   const counts = { new: 0, season: 0, known: 0, different: 0 };
@@ -146,7 +145,7 @@ export function FieldsFile({ farm, season, onClose }: { farm: Farm; season: numb
               onChange={(event) => setCrop(event.target.value as CropId | '')}
             >
               <option value="">none: leave them out</option>
-              {Object.values(CROPS).map((one) => (
+              {farm.crops.map((one) => (
                 <option key={one.id} value={one.id}>
                   {one.name}
                 </option>

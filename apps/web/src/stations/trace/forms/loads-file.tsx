@@ -10,7 +10,6 @@ import {
   planLoads,
   weightUnitOf,
   type CropId,
-  CROPS,
   type MissingLot,
   tagFor,
 } from '@fanega/core';
@@ -109,7 +108,7 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
   const typed = moisture.read(asked.moisture ?? '', { least: 0.03, most: 0.5 });
   const plan = useMemo((): LoadPlan | null => {
     if (!file) return null;
-    const of = { lots: farm.data.lots, places: farm.everyPlace, timeZone: farm.data.farm.timeZone };
+    const of = { lots: farm.data.lots, places: farm.everyPlace, timeZone: farm.data.farm.timeZone, crops: farm.crops };
     return planLoads(file.table.heads, file.table.rows, match, of, { first: file.table.first, unit, dayFirst, lot: asked.lot ?? null, to, moisture: typed.value ?? null, now: farm.clock(), totals: asked.totals ?? false }); // prettier-ignore
   }, [file, match, farm, unit, dayFirst, asked.lot, to, typed.value, asked.totals]);
   const loads = plan?.loads ?? [];
@@ -370,7 +369,7 @@ function IntoSeasons({ farm, missing, file }: { farm: Farm; missing: readonly Mi
           onChange={(event) => setCrop(event.target.value as CropId | '')}
         >
           <option value="">which?</option>
-          {Object.values(CROPS).map(({ id, name }) => (
+          {farm.crops.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
             </option>

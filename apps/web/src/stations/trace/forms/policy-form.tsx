@@ -118,7 +118,7 @@ export function PolicyForm({
     <FormDrawer form={form} title={kept ? 'A policy' : `A policy for ${season}`} button="Keep it">
       <TextBox label="Policy number" {...form.box('number')} />
       <SelectBox label="Crop" {...form.box('crop')}>
-        {Object.values(CROPS).map((crop) => (
+        {farm.crops.map((crop) => (
           <option key={crop.id} value={crop.id}>
             {crop.name}
           </option>
