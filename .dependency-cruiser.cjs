@@ -16,7 +16,7 @@ const CORE = {
   store: [...SHARED, 'fields', 'dry', 'sell'],
   sell: SHARED,
   shed: SHARED,
-  trace: [...SHARED, 'fields', 'sell'],
+  trace: [...SHARED, 'fields', 'store', 'sell'],
   fields: [...SHARED, 'cut', 'dry', 'sell'],
   haul: [...SHARED, 'fields', 'cut', 'dry', 'store', 'sell'],
   today: [...SHARED, ...STATIONS],

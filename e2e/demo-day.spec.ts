@@ -59,6 +59,16 @@ test('a whole harvest day through the device interface: the screens live, the bo
     machineId: string;
   }[];
   expect(motors.map(({ machineId }) => machineId)).toEqual(['leg-1', 'pit']);
+  // And what the crew wrote down: the fuel stops, and the bearing that ran hot, was stopped for and greased.
+  const shed = (await (await page.request.get(`${DAY}/api/farms/${farmId}/shed/records`)).json()) as {
+    logs: Record<
+      'fuelFill' | 'partHeat',
+      { body: { at: string; gallons?: number; celsius?: number; greased?: boolean } }[]
+    >;
+  };
+  const today = (log: 'fuelFill' | 'partHeat') => shed.logs[log].filter(({ body }) => Date.parse(body.at) > before.now).map(({ body }) => body); // prettier-ignore
+  expect(today('fuelFill').map(({ gallons }) => gallons)).toEqual([148, 121]);
+  expect(today('partHeat').map(({ celsius, greased }) => [celsius, greased])).toEqual([[61, true], [97, false], [76, false], [58, false]]); // prettier-ignore
   await page.goto(`${DAY}/haul/weights`);
   await expect(page.getByRole('row').filter({ hasText: 'Combine 1: yield monitor' })).toContainText('■');
 });

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
-import { addField, addPlace, OWN, ownFarm, setUp } from './own-farm';
+import { addField, addPlace, OWN, ownFarm, records, setUp } from './own-farm';
 import { png } from './png';
 
 const LB = 0.45359237;
@@ -225,7 +225,22 @@ test.describe('with its own files kept', () => {
     await context.setOffline(true);
     await page.reload();
     await expect(next).toContainText('Goes to Coop 91, on contract K-91');
+    // What the yard's scale shows is photographed without a signal too: it waits in the queue.
+    await page.getByText('Photograph the scale').locator('..').locator('input[type=file]').setInputFiles({ name: 'scale.png', mimeType: 'image/png', buffer: png() }); // prettier-ignore
+    await expect(page.getByText('It waits at the desk to be typed').first()).toBeVisible();
     await context.setOffline(false);
+    await expect.poll(async () => (await records(farm, 'displayPhoto')).length).toBe(1);
+    await page.goto(`${OWN}/haul/weights`);
+    const displays = page.getByRole('region', { name: 'Photographed displays' });
+    await displays.getByRole('button', { name: /^Scale, Coop 91 truck, / }).click();
+    const typing = page.getByRole('dialog');
+    await expect(typing.getByRole('img', { name: 'The scale’s display' })).toBeVisible();
+    await typing.getByRole('list', { name: 'Loads near it' }).getByRole('button').first().click();
+    await typing.getByLabel('Weight').fill('50,120');
+    await typing.getByRole('button', { name: 'Put it beside' }).click();
+    await expect(displays).toBeHidden();
+    const [line] = await farm.get<{ witnesses: { wetKg: number }[] }[]>(`entries?limit=1&types=harvest&places=${truck.id}`); // prettier-ignore
+    expect(line!.witnesses.map(({ wetKg }) => Math.round(wetKg / LB))).toEqual([50_120]);
 
     await page.goto(`${OWN}/sell`);
     await page.getByRole('button', { name: /^Coop 91 truck, / }).click();

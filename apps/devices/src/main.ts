@@ -8,7 +8,8 @@ import { ulid } from 'ulid';
 import { CartScale, cartCurve } from './cart-scale.js';
 import { harvestDay } from './day/day.js';
 import { KESTREL_DAY } from './day/plan.js';
-import { play } from './day/play.js';
+import { play, type Sender } from './day/play.js';
+import { demoCrew } from './demo-crew.js';
 import { ElevatorDesk } from './elevator.js';
 import { Link } from './link.js';
 import { Display } from './monitor.js';
@@ -380,6 +381,9 @@ async function day(): Promise<void> {
   >;
   const wires = new Map(Object.entries(tokens).map(([key, token]) => [key, new Link(url, token, 40)]));
   const first = [...wires.values()][0] ?? usage('--wires has no wire');
+  const crew = await demoCrew(url);
+  if (crew === null) console.log('Nobody writes down fuel and bearings: this is no demo farm.');
+  const senders = new Map<string, Sender>(crew === null ? wires : [...wires, ['crew', crew]]);
   const [{ farm, now, timeZone }, names] = await Promise.all([first.hello(), first.names()]);
   const today = Date.parse(now);
   const offset = behindUtc(today, timeZone);
@@ -395,7 +399,7 @@ async function day(): Promise<void> {
   );
   let troubles = 0;
   const truth: object[] = [];
-  const { entries, figures } = await play(harvestDay({ names, plan: KESTREL_DAY, midnightMs, offset, seed }), wires, {
+  const { entries, figures } = await play(harvestDay({ names, plan: KESTREL_DAY, midnightMs, offset, seed }), senders, {
     speed,
     clock: () => performance.now(),
     wait: (ms) => wait(ms),

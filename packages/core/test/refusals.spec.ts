@@ -61,6 +61,7 @@ describe('no science answers with NaN', () => {
         'sell/field-money',
         'store/fan-in-bin',
         'haul/takes-truck',
+        'haul/display-photos',
         'crops/own-crops',
         'sell/storage-charge',
         'sell/offer',

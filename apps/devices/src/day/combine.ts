@@ -1,6 +1,7 @@
 import type { Random } from '@fanega/core';
 import { Wander } from '../chance.js';
 import { Display, type DisplayFaults } from '../monitor.js';
+import { stands } from './crew.js';
 import { Heap, type StandingField, type World } from './world.js';
 
 const ACRE_M2 = 4046.8564224;
@@ -101,7 +102,8 @@ export class Combine {
 
   private cuts(): boolean {
     const { world } = this;
-    if (world.minute < world.plan.cutFrom || !world.cutting || this.overnight) return false;
+    if (world.minute < world.plan.cutFrom || !world.cutting || this.overnight || stands(world, this.index))
+      return false;
     // A tank with another field's grain is emptied before the next field: it stays one field's load.
     if (this.at !== world.field) {
       if (this.tank.kg > REST_KG && this.at !== undefined) return false;

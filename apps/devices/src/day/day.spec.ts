@@ -95,8 +95,22 @@ describe('the simulated harvest day', () => {
     expect(day()).toEqual(events);
     expect(day(2)).not.toEqual(events);
     const wires = new Set(wiresOf(NAMES.places, KESTREL_DAY).map(({ key }) => key));
-    expect([...new Set(events.map(({ wire }) => wire))].filter((wire) => !wires.has(wire))).toEqual([]);
+    expect([...new Set(events.map(({ wire }) => wire))].filter((wire) => !wires.has(wire))).toEqual(['crew']);
     expect(wires.size).toBe(15);
+  });
+
+  it('has its fuel stops and a bearing that runs hot: the combine stands for them, and the crew writes them down', () => {
+    const records = of('crew', 'record');
+    expect(records.map(({ record }) => record).sort()).toEqual([...Array<string>(2).fill('shed/fuel-fill'), ...Array<string>(4).fill('shed/part-heat')].sort()); // prettier-ignore
+    const { bearing, fuel } = KESTREL_DAY;
+    const minuteOf = (atMs: number): number => (atMs - MIDNIGHT) / 60_000;
+    const moved = (combine: number, from: number, to: number): number =>
+      of(`display:combine-${combine + 1}`, 'flow').filter(({ atMs, flow }) => minuteOf(atMs) >= from && minuteOf(atMs) < to && flow.speed > 0).length; // prettier-ignore
+    for (const { combine, at, minutes } of fuel) expect(moved(combine, at, at + minutes)).toBe(0);
+    const hot = bearing.read.at(-1)!.at;
+    expect(moved(bearing.combine, hot - 120, hot)).toBeGreaterThan(100);
+    expect(moved(bearing.combine, hot, hot + bearing.minutes)).toBe(0);
+    expect(moved(bearing.combine, hot + bearing.minutes, hot + bearing.minutes + 120)).toBeGreaterThan(100);
   });
 
   it('the site reports itself: the leg never stands while the pit runs, the dryer’s control by its batches, cables by the hour', () => {

@@ -3,6 +3,7 @@ import { HandTester } from '../tester.js';
 import { stationWeather } from '../weather.js';
 import { Cart } from './cart.js';
 import { Combine } from './combine.js';
+import { Crew } from './crew.js';
 import { Dryer } from './dryer.js';
 import type { DayEvent } from './events.js';
 import { type DayPlan, placesOf } from './plan.js';
@@ -41,6 +42,7 @@ export function* harvestDay(input: {
   const tester = new HandTester(world.chance());
   // After all others: what it draws by chance changes nothing of theirs.
   const site = new Site(world, dryer, yard);
+  const crew = new Crew(world);
   const where = new Whereabouts(world, combines, carts, trucks, buyers);
   const seconds = (plan.ends - plan.begins) * 60;
   for (let second = 0; second < seconds; second++) {
@@ -79,6 +81,7 @@ export function* harvestDay(input: {
     for (const truck of trucks) truck.step();
     dryer.step();
     site.step(second);
+    crew.step(second);
     where.step(second);
     yield* world.drain();
   }

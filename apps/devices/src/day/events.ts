@@ -14,5 +14,7 @@ export type DayEvent = { readonly atMs: number; /** Which wire: its key in the p
   | { readonly what: 'dryer'; readonly sample: DryerSaysBody }
   | { readonly what: 'motors'; readonly motors: readonly MotorBody[] }
   | { readonly what: 'cables'; readonly readings: readonly CableReadingBody[] }
+  /** What a person wrote down: where it goes, and what it says. */
+  | { readonly what: 'record'; readonly record: string; readonly body: object }
   | { readonly what: 'weather'; readonly hours: readonly WeatherHourBody[] }
 );

@@ -48,6 +48,22 @@ export interface DayPlan {
   readonly tareKg: number;
   /** Minutes of the farm's day between which it rains, forecast since the morning. */
   readonly shower: { readonly from: number; readonly to: number; readonly chance: number };
+  /** A combine by its place in the row stands for fuel from a minute of the day on. */
+  readonly fuel: readonly {
+    readonly combine: number;
+    readonly at: number;
+    readonly minutes: number;
+    readonly gallons: number;
+  }[];
+  /** A bearing runs hot: read with an infrared thermometer by minutes of the day; at the last one it is stopped, cooled and greased. */
+  readonly bearing: {
+    readonly combine: number;
+    readonly part: string;
+    readonly airCelsius: number;
+    readonly read: readonly { readonly at: number; readonly celsius: number }[];
+    readonly minutes: number;
+    readonly after: number;
+  };
   /** Ids of pit and leg in the list of the site. */
   readonly motors: readonly [pit: string, leg: string];
   /** A bin with cables: how high grain lies, how warm and how long ago it was put in, and the spot that heats. */
@@ -101,6 +117,22 @@ export const KESTREL_DAY: DayPlan = {
   bins: ['Bin C', 'Bin A'],
   tareKg: 12_150,
   shower: { from: 19 * 60 + 40, to: 21 * 60, chance: 0.8 },
+  fuel: [
+    { combine: 0, at: 15 * 60, minutes: 12, gallons: 148 },
+    { combine: 1, at: 12 * 60 + 40, minutes: 10, gallons: 121 },
+  ],
+  bearing: {
+    combine: 1,
+    part: 'Beater bearing, left',
+    airCelsius: 27,
+    read: [
+      { at: 11 * 60 + 30, celsius: 58 },
+      { at: 16 * 60 + 25, celsius: 76 },
+      { at: 17 * 60 + 20, celsius: 97 },
+    ],
+    minutes: 25,
+    after: 61,
+  },
   motors: ['pit', 'leg-1'],
   cables: { name: 'Bin B', levelM: 5.7, celsius: 31, days: 41, spot: { height: 2.8, days: 10, perDay: 0.62 } },
 };

@@ -104,6 +104,9 @@ export async function play(
       case 'cables':
         await say(event, 'cables', { readings: event.readings });
         break;
+      case 'record':
+        await say(event, event.record, event.body);
+        break;
       case 'weather':
         await say(event, 'weather', { hours: event.hours });
         break;

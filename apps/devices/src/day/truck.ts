@@ -40,6 +40,8 @@ export class Yard {
   readonly wetBin: { readonly id: string; readonly capacityBu: number | null } | undefined;
   /** A truck is on the bridge. */
   busy = false;
+  /** The next one drives on from here: it stands behind the line until the one before is off and out of the way. */
+  clearMs = 0;
   /** Trucks that stand over the pit and let it run. */
   dumping = 0;
   constructor(private readonly world: World) {
@@ -62,6 +64,9 @@ export class Yard {
     this.wet.add(kg, moisture);
   }
 }
+
+/** ms between one truck off the platform and the next one on it. */
+const NEXT_AFTER_MS = 25_000;
 
 type Doing =
   | { readonly what: 'field' }
@@ -169,7 +174,7 @@ export class Truck {
         if (--doing.seconds <= 0) this.doing = { what: 'waits for the bridge' };
         break;
       case 'waits for the bridge':
-        if (!this.yard.busy) {
+        if (!this.yard.busy && this.world.now >= this.yard.clearMs) {
           this.yard.busy = true;
           const axles = LOAD_SHARES.map(
             (share, i) => this.held.kg * share * (1 + 0.01 * (this.random() - 0.5)) + this.tareKg * EMPTY_SHARES[i]!,
@@ -189,6 +194,7 @@ export class Truck {
         }
         if (doing.next >= doing.figures.length) {
           this.yard.busy = false;
+          this.yard.clearMs = this.world.now + NEXT_AFTER_MS;
           this.yard.dumping++;
           this.doing = { what: 'dumps', seconds: PIT };
         }

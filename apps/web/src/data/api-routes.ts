@@ -95,6 +95,8 @@ export const LOG_ROUTES = {
   bid: '/api/farms/{farmId}/sell/bid',
   ticketPaper: '/api/farms/{farmId}/sell/ticket-paper',
   ticketPhoto: '/api/farms/{farmId}/sell/ticket-photo',
+  displayPhoto: '/api/farms/{farmId}/haul/display-photo',
+  displayTyped: '/api/farms/{farmId}/haul/display-typed',
   settlement: '/api/farms/{farmId}/sell/settlement',
   statement: '/api/farms/{farmId}/sell/statement',
   appraisal: '/api/farms/{farmId}/trace/appraisal',

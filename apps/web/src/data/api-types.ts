@@ -1904,6 +1904,70 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/haul/display-photo': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DisplayPhotoController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/display-photo/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DisplayPhotoController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/display-typed': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DisplayTypedController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/display-typed/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['DisplayTypedController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/sell/settlement': {
     readonly parameters: {
       readonly query?: never;
@@ -5124,6 +5188,33 @@ export interface components {
       readonly flow?: number;
       readonly note?: string;
     };
+    readonly DisplayPhotoKept: {
+      readonly body: components['schemas']['DisplayPhotoRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly DisplayPhotoRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly photo: string;
+      /** @description of places */
+      readonly placeId: string;
+      /** @enum {string} */
+      readonly shows: 'scale' | 'tester';
+    };
+    readonly DisplayTypedKept: {
+      readonly body: components['schemas']['DisplayTypedRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly DisplayTypedRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly displayId: string;
+      readonly as: string;
+    };
     readonly Division: {
       readonly way: components['schemas']['DivisionWay'];
       readonly lots: {
@@ -5701,6 +5792,8 @@ export interface components {
         readonly alarmHeard: readonly components['schemas']['AlarmHeardKept'][];
         readonly fieldChange: readonly components['schemas']['FieldChangeKept'][];
         readonly seenLoad: readonly components['schemas']['SeenLoadKept'][];
+        readonly displayPhoto: readonly components['schemas']['DisplayPhotoKept'][];
+        readonly displayTyped: readonly components['schemas']['DisplayTypedKept'][];
       };
       readonly settings: {
         readonly truckSetup: {
@@ -11188,6 +11281,100 @@ export interface operations {
     };
   };
   readonly TicketPhotoController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly DisplayPhotoController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['DisplayPhotoRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly DisplayPhotoController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly DisplayTypedController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['DisplayTypedRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly DisplayTypedController_void: {
     readonly parameters: {
       readonly query?: never;
       readonly header?: never;

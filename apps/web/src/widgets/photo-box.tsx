@@ -25,7 +25,7 @@ async function scaled(file: File): Promise<Blob> {
   return new Promise((resolve) => canvas.toBlob((blob) => resolve(blob ?? file), 'image/jpeg', 0.85));
 }
 
-/** Takes or chooses a photograph and keeps it with the farm; its id goes to `onTaken`. */
+/** Takes or chooses a photograph and keeps it with the farm, without a signal in the queue; its id goes to `onTaken`. */
 export function PhotoBox({
   label,
   about,
@@ -54,7 +54,6 @@ export function PhotoBox({
           body: await scaled(file),
         },
         'a photograph',
-        { keep: false },
       ),
     );
     setBusy(false);

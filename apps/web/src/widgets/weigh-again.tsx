@@ -38,11 +38,13 @@ export function WeighAgain({
   entry,
   crop,
   onDone,
+  onSaved,
 }: {
   farm: Farm;
   entry: Entry;
   crop: string | undefined;
   onDone: () => void;
+  onSaved?: (witnessId: string) => Promise<void>;
 }) {
   const refresh = useRefreshFarm(farm.id);
   const [id] = useState(ulid);
@@ -103,6 +105,7 @@ export function WeighAgain({
         ...(pricePerBu === undefined ? {} : { pricePerBu }),
       };
       await write(farm.id, bookCommand(farm.id, [witness as Entry]), 'another measurement');
+      await onSaved?.(id);
       toast('Beside the first measurement');
       await refresh();
     },

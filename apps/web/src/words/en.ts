@@ -462,6 +462,8 @@ export const EN = {
   crossesEnd: 'It crosses the end of {number}: {over} over. {fills} fill it.',
   overLaw: '{much} over the law on this road. Take it off.',
   photographTicket: 'Photograph a ticket',
+  photographScale: 'Photograph the scale',
+  photographTester: 'Photograph the tester',
   ticketWaits: 'It waits at the desk to be typed',
   permitNotHere: '{permit} does not name this road.',
   goOn: 'Go on',

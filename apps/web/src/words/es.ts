@@ -474,6 +474,8 @@ export const ES: Readonly<Record<WordKey, string>> = {
   crossesEnd: 'Pasa el final de {number}: sobran {over}. Con {fills} queda lleno.',
   overLaw: '{much} sobre la ley en este camino. Quítelo.',
   photographTicket: 'Fotografiar un ticket',
+  photographScale: 'Fotografiar la báscula',
+  photographTester: 'Fotografiar el medidor',
   ticketWaits: 'Espera en la oficina a que lo escriban',
   permitNotHere: '{permit} no nombra este camino.',
   goOn: 'Seguir',

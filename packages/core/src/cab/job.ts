@@ -33,10 +33,10 @@ const EVERY_MACHINE = ['delay', 'fuelFill', 'coverMoved', 'partHeat', 'handover'
 
 /** What the job's person writes down beside the grain. */
 const LOGS: Readonly<Record<string, readonly LogName[]>> = {
-  combine: ['reading', 'fieldChange', 'rowsLeft', 'fieldPin', ...EVERY_MACHINE],
-  cart: ['reading', 'fieldChange', 'fieldPin', ...EVERY_MACHINE],
-  truck: ['ticketPhoto', 'fieldPin', ...EVERY_MACHINE],
-  dryer: ['dryerSample', 'dryerRun', 'grainTemperature', 'stepHeard', ...EVERY_MACHINE],
+  combine: ['reading', 'fieldChange', 'rowsLeft', 'fieldPin', 'displayPhoto', ...EVERY_MACHINE],
+  cart: ['reading', 'fieldChange', 'fieldPin', 'displayPhoto', ...EVERY_MACHINE],
+  truck: ['ticketPhoto', 'displayPhoto', 'fieldPin', ...EVERY_MACHINE],
+  dryer: ['dryerSample', 'dryerRun', 'grainTemperature', 'stepHeard', 'displayPhoto', ...EVERY_MACHINE],
   bins: [
     'delay',
     'alarmHeard',

@@ -158,3 +158,4 @@ export {
 } from './covers.js';
 export { type HourAtBuyer, LINE_BY_HOUR, lineByHour, type LineThen, lineThen } from './line-by-hour.js';
 export { takesTruck } from './takes-truck.js';
+export { displaysWaiting } from './display-photos.js';

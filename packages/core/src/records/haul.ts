@@ -1,4 +1,4 @@
-import { flag, day, choice, idOf, instant, list, map, number, optional, record, text } from './field.js';
+import { flag, day, choice, idOf, instant, list, map, number, optional, record, text, ulidField } from './field.js';
 import { type LogOf, logKind, settingKind, type SettingOf } from './kind.js';
 
 /** The links of a harvest day, from the field to where the grain stays. */
@@ -59,6 +59,24 @@ export const SEEN_LOAD = logKind('seenLoad', 'haul', 'seen_loads', {
   why: text(40, 1),
 });
 export type SeenLoadRecord = LogOf<typeof SEEN_LOAD>;
+
+/** What is photographed beside a load, where nothing is on a wire. */
+export const DISPLAY_KINDS = ['scale', 'tester'] as const;
+export type DisplayKind = (typeof DISPLAY_KINDS)[number];
+/** A scale's or a tester's display photographed where it stood, to be typed by somebody at a desk. */
+export const DISPLAY_PHOTO = logKind('displayPhoto', 'haul', 'display_photos', {
+  photo: ulidField(),
+  /** the machine that it was taken in */
+  placeId: idOf('places'),
+  shows: choice(DISPLAY_KINDS),
+});
+export type DisplayPhoto = LogOf<typeof DISPLAY_PHOTO>;
+/** A photographed display was typed: the measurement or the reading that stands for it. */
+export const DISPLAY_TYPED = logKind('displayTyped', 'haul', 'displays_typed', {
+  displayId: ulidField(),
+  /** its id in the book, or among the readings */
+  as: text(40, 1),
+});
 
 /** A place where trucks are emptied, and how far around it they stand. */
 export const TRUCK_YARD = {

@@ -48,7 +48,7 @@ async function enqueue(farmId: string, command: Command, what: string): Promise<
 /** The id that a device gave to what it writes: of the record, of the first entry. */
 function idOf({ body, params }: Command): string {
   const {
-    id = params.path?.id,
+    id = params.path?.id ?? params.path?.photoId,
     entries,
     void: undone,
     ticket,

@@ -31,7 +31,7 @@ import { Swatch } from '../../widgets/weave';
 import { AddField } from './forms/add-field';
 import { NextSeason } from './forms/next-season';
 import { Fitness } from './pages/fitness';
-import { TakeReading } from './forms/take-reading';
+import { TakeReading } from '../../widgets/take-reading';
 import { WeatherLine, WeatherNow } from './pages/weather-line';
 import { Page } from '../../ui/page';
 import { useInSlices } from '../../ui/use-soon';

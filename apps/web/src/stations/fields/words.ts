@@ -1,14 +1,4 @@
 import type { FireLevel } from '@fanega/core';
-import type { ReadingSource } from '@fanega/core';
-
-/** Where a moisture was read. */
-export const SOURCE_WORDS: Readonly<Record<ReadingSource, string>> = {
-  hand: 'Hand tester',
-  combine: 'Combine',
-  elevator: 'Elevator',
-  bench: 'Bench',
-  bite: 'Teeth',
-};
 
 /** What to do, by level: usual cautions, not an order. */
 export const FIRE_CARE: Readonly<Record<FireLevel, readonly string[]>> = {

@@ -12,6 +12,7 @@ import { Page } from '../../ui/page';
 const HowManyTrucks = lazy(() => import('./pages/how-many-trucks'));
 const Scales = lazy(() => import('./pages/scales'));
 const Legal = lazy(() => import('./pages/legal'));
+const Photographed = lazy(() => import('./pages/photographed'));
 const Weights = lazy(() => import('./pages/scale-comparison'));
 
 const PAGES = [
@@ -145,6 +146,7 @@ export default function Haul() {
                     <QueryBoundary answer={devices} what="Comparing the scales">
                       {() => (
                         <Suspense fallback={<Loading what="Opening" />}>
+                          <Photographed farm={farm} notebook={book} />
                           <Weights farm={farm} notebook={book} haul={answer} />
                         </Suspense>
                       )}

@@ -1,8 +1,8 @@
-import { type BookGap, bookGaps } from '@fanega/core';
+import { type BookGap, bookGaps, displaysWaiting } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { Farm } from '../../data/farm';
-import { money } from '../../quantity/quantity';
+import { type Farm, useNotebook } from '../../data/farm';
+import { money, number } from '../../quantity/quantity';
 import { Button } from '../../ui';
 import { EntryDrawer } from '../../widgets/entry-drawer';
 import { Ago } from '../../widgets/ago';
@@ -34,15 +34,25 @@ export default function Gaps({ farm }: { farm: Farm }) {
   const book = useSellBook(farm);
   const { steps } = farm.data as unknown as { steps: Parameters<typeof bookGaps>[2] };
   const gaps = useMemo(() => (book ? bookGaps(farm, book, steps) : []), [farm, book, steps]);
+  const notebook = useNotebook().data;
+  const displays = notebook ? displaysWaiting(notebook.logs.displayPhoto, notebook.logs.displayTyped).length : 0;
   const [all, setAll] = useState(false);
   const [open, setOpen] = useState<string | null>(null);
-  if (gaps.length === 0) return null;
+  if (gaps.length === 0 && displays === 0) return null;
   const risk = gaps.reduce((sum, gap) => sum + (gap.money ?? 0), 0);
   return (
     <section aria-label="Not matched yet" className="border-t border-ink px-5 py-4 lg:px-6">
       <h2 className="text-xl">
         Not matched yet{risk > 0 && <span className="font-normal text-muted">, {money(risk)} at risk</span>}
       </h2>
+      {displays > 0 && (
+        <p className="border-b border-rule">
+          <Link className={`inline-flex min-h-11 items-center ${LINK}`} to="/haul/weights">
+            {displays === 1 ? 'A photographed display waits' : `${number(displays)} photographed displays wait`} to be
+            typed
+          </Link>
+        </p>
+      )}
       <ul>
         {(all ? gaps : gaps.slice(0, SHOWN)).map((gap, i) => (
           <li

@@ -66,6 +66,7 @@ import { say } from '../../../words';
 /** Contracts and prices, and what goes with them, only for a loaded truck. */
 const NextLine = lazy(() => import('../../../widgets/next-line'));
 const PhotoTicket = lazy(() => import('../../../widgets/photo-ticket'));
+const PhotoDisplay = lazy(() => import('../../../widgets/photo-display'));
 /** What comes after the buttons, each with its own science. */
 const LeftLine = lazy(() => import('./left-line'));
 const FillLine = lazy(() => import('./fill-line'));
@@ -481,6 +482,9 @@ export function InCab({
               <PhotoTicket farm={farm} truck={me} />
             </Suspense>
           )}
+          <Suspense>
+            <PhotoDisplay farm={farm} machine={me} />
+          </Suspense>
           <Suspense>
             <AtWheel name={who.name} />
           </Suspense>

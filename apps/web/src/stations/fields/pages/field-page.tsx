@@ -40,7 +40,7 @@ import { Swatch } from '../../../widgets/weave';
 import { FieldDrawer } from '../forms/field-drawer';
 import { OwnersDrawer } from '../forms/owners-drawer';
 import { MoistureChart, SourceName } from './moisture-chart';
-import { TakeReading } from '../forms/take-reading';
+import { TakeReading } from '../../../widgets/take-reading';
 import { PairSheet, testerWords } from './testers';
 import { useOffers } from '../../../widgets/use-offers';
 import { useWaiting, Waiting } from './waiting';

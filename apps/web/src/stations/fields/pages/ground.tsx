@@ -27,7 +27,7 @@ import { useHere } from '../../../ui/use-here';
 import { TakeBack } from '../../../widgets/take-back';
 import { say } from '../../../words';
 import { PinForm } from '../forms/pin-form';
-import { TakeReading } from '../forms/take-reading';
+import { TakeReading } from '../../../widgets/take-reading';
 import { ZONE_WORDS, ZoneForm } from '../forms/zone-form';
 import { PartsTable } from './parts-table';
 import { useWalk } from './use-walk';

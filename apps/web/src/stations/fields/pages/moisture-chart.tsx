@@ -13,7 +13,7 @@ import {
   ZIndexLayer,
 } from 'recharts';
 import { clock, day, HOUR_MS } from '../../../quantity/time';
-import { SOURCE_WORDS } from '../words';
+import { SOURCE_WORDS } from '../../../widgets/source-words';
 import { moisture } from '../../../quantity/quantity';
 import { ChartFrame } from '../../../ui/chart-frame';
 

@@ -1,19 +1,19 @@
 import { currentSeason, READING, type ReadingSource } from '@fanega/core';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { ulid } from 'ulid';
-import { write } from '../../../data/outbox';
-import { logged } from '../../../data/records';
-import { useFarm, useRefreshFarm } from '../../../data/farm';
-import { keepTester, usualTester } from '../../../data/usual-tester';
-import { count } from '../../../quantity/quantity';
-import { momentTyped } from '../../../quantity/time';
-import { Choices, SelectBox, TextBox } from '../../../ui';
-import { oneOf } from '../../../ui/form/box';
-import { useFields } from '../../../ui/form/use-fields';
-import { FormDrawer } from '../../../ui/form-drawer';
-import { figureBox, pastBox, moistureBox, textBox } from '../../../widgets/record-boxes';
-import { useRecorded } from '../../../widgets/take-back';
-import { SOURCE_WORDS } from '../words';
+import { write } from '../data/outbox';
+import { logged } from '../data/records';
+import { useFarm, useRefreshFarm } from '../data/farm';
+import { keepTester, usualTester } from '../data/usual-tester';
+import { count } from '../quantity/quantity';
+import { momentTyped } from '../quantity/time';
+import { Choices, SelectBox, TextBox } from '../ui';
+import { oneOf } from '../ui/form/box';
+import { useFields } from '../ui/form/use-fields';
+import { FormDrawer } from '../ui/form-drawer';
+import { figureBox, pastBox, moistureBox, textBox } from './record-boxes';
+import { useRecorded } from './take-back';
+import { SOURCE_WORDS } from './source-words';
 
 const SOURCES = (Object.keys(SOURCE_WORDS) as ReadingSource[]).map((value) => ({ value, label: SOURCE_WORDS[value] }));
 
@@ -23,12 +23,20 @@ export function TakeReading({
   fieldId: given,
   tester: usual = '',
   zone,
+  readAt,
+  photo,
+  onSaved,
 }: {
   onClose: () => void;
   fieldId?: string;
   tester?: string;
   /** of a part of the field alone */
   zone?: { readonly id: string; readonly name: string };
+  /** when it was read, where that is known already; ISO */
+  readAt?: string;
+  /** of the display that is typed here */
+  photo?: ReactNode;
+  onSaved?: (readingId: string) => Promise<void>;
 }) {
   const farm = useFarm();
   const refresh = useRefreshFarm(farm.id);
@@ -56,7 +64,7 @@ export function TakeReading({
       cracked: '',
       tester: usualTester() ?? usual,
       spot: zone?.name ?? '',
-      when: '',
+      when: readAt === undefined ? '' : momentTyped(Date.parse(readAt), farm.data.farm.timeZone),
     }),
     together: ({ fieldId }): Record<string, string> =>
       fieldId === '' ? { '': 'No field stands this season: add one first' } : {},
@@ -77,11 +85,13 @@ export function TakeReading({
       await write(farm.id, logged(farm.id, 'reading', body), 'a reading');
       recorded('Reading recorded', 'reading', id);
       keepTester(tester);
+      await onSaved?.(id);
       await refresh();
     },
   });
   return (
     <FormDrawer form={form} title={zone ? `Read ${zone.name}` : 'Take a reading'} button="Record the reading">
+      {photo}
       <SelectBox label="Field" {...form.box('fieldId')}>
         {lots.map((lot) => (
           <option key={lot.id} value={lot.fieldId}>
