@@ -127,8 +127,8 @@ export const KESTREL_DAY: DayPlan = {
     airCelsius: 27,
     read: [
       { at: 11 * 60 + 30, celsius: 58 },
-      { at: 16 * 60 + 25, celsius: 76 },
-      { at: 17 * 60 + 20, celsius: 97 },
+      { at: 15 * 60 + 5, celsius: 76 },
+      { at: 16 * 60, celsius: 97 },
     ],
     minutes: 25,
     after: 61,
