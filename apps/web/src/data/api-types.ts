@@ -6580,6 +6580,9 @@ export interface components {
     /** @enum {string} */
     readonly OriginSure: 'exact' | 'mixing' | 'unknown';
     readonly OwnCrop: {
+      readonly insuredMoisture?: number;
+      readonly kernelGrams?: number;
+      readonly reposeDegrees?: number;
       readonly id: string;
       readonly name: string;
       readonly short: string;
@@ -6587,9 +6590,6 @@ export interface components {
       readonly legalPounds: number;
       readonly baseMoisture: number;
       readonly testWeight: number;
-      readonly insuredMoisture?: number;
-      readonly kernelGrams?: number;
-      readonly reposeDegrees?: number;
       readonly putAway?: boolean;
     };
     readonly OwnCropKept: {

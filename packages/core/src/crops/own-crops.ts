@@ -1,20 +1,11 @@
 import { RangeRefusal, UnknownRefusal } from '../kernel/index.js';
 import { type Crop, type CropId, cropOf, CROPS, defineCrop } from './crops.js';
 
-/** What a farm says of a crop of its own; the rest is as of the crop that it is like. */
-export interface OwnCrop {
-  /** see {@link ownCropId} */
-  readonly id: string;
-  readonly name: string;
-  /** What people say at the bin. */
-  readonly short: string;
-  readonly like: CropId;
-  readonly legalPounds: number;
-  readonly baseMoisture: number;
-  readonly testWeight: number;
-  readonly insuredMoisture?: number;
-  readonly kernelGrams?: number;
-  readonly reposeDegrees?: number;
+type Told = 'id' | 'name' | 'short' | 'like' | 'legalPounds' | 'baseMoisture' | 'testWeight';
+
+/** What a farm says of a crop of its own, its id as {@link ownCropId} makes it; the rest is as of the crop that it is like. */
+export interface OwnCrop
+  extends Pick<Crop, Told>, Partial<Pick<Crop, 'insuredMoisture' | 'kernelGrams' | 'reposeDegrees'>> {
   /** It is grown no more, and is offered nowhere. */
   readonly putAway?: boolean;
 }

@@ -383,6 +383,7 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceView }) {
           </p>
         )}
       </div>
+      {deliveries.length > 0 && <LotMoney farm={farm} lotId={lot.id} season={lot.season} crop={lot.crop} />}
       <section aria-label="Its way" className="border-b border-ink px-5 py-4 lg:px-6">
         <h2 className="text-sm text-muted">Its path, dry {bushels.unit}</h2>
         {path.links.length === 0 ? (
@@ -391,7 +392,6 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceView }) {
           <WayDrawing farm={farm} way={path} crop={lot.crop} />
         )}
       </section>
-      {deliveries.length > 0 && <LotMoney farm={farm} lotId={lot.id} season={lot.season} crop={lot.crop} />}
       <section aria-label="Its tickets" className="py-4">
         <h2 className="px-5 text-xl lg:px-6">
           On {deliveries.length} {deliveries.length === 1 ? 'ticket' : 'tickets'}

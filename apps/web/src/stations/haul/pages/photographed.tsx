@@ -5,7 +5,7 @@ import { addressOf } from '../../../data/api';
 import { type Farm, useRefreshFarm, useTapePage } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { logged } from '../../../data/records';
-import { number } from '../../../quantity/quantity';
+import { mass, number } from '../../../quantity/quantity';
 import { moment } from '../../../quantity/time';
 import { Button, Loading } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
@@ -72,7 +72,7 @@ function TypeIt({ farm, photo, onClose }: { farm: Farm; photo: DisplayPhoto; onC
     .sort((a, b) => away(a) - away(b))
     .slice(0, OFFERED);
   return (
-    <Drawer open onClose={onClose} title={load ? headline(load.entry, farm) : 'Which load is it of?'}>
+    <Drawer open onClose={onClose} title={load ? headline(load.entry, farm) : 'Which load is it?'}>
       <div className="space-y-4 px-5 py-4">
         {picture}
         {load ? (
@@ -98,6 +98,7 @@ function TypeIt({ farm, photo, onClose }: { farm: Farm; photo: DisplayPhoto; onC
                   <li key={line.entry.id}>
                     <Button look="quiet" className="!px-0 text-left" onClick={() => setLoad(line)}>
                       {moment(line.entry.at, timeZone)}: {headline(line.entry, farm)}
+                      {line.wetKg === null ? '' : `, ${mass(line.wetKg).text}`}
                     </Button>
                   </li>
                 ))}

@@ -195,7 +195,7 @@ function Hours({ facts, today }: { facts: BuyerFacts | undefined; today: string 
     ...(facts?.tester === undefined ? [] : [`tests with ${facts.tester}`]),
     ...(facts?.grossLimitLb === undefined ? [] : [`at most ${mass(facts.grossLimitLb * KG_PER_LB).text} gross`]),
   ];
-  if (facts?.takes) parts.push(`takes ${facts.takes.map((body) => BODY_WORDS[body].many).join(', ')} only`);
+  if (facts?.takes) parts.push(`takes ${facts.takes.map((body) => BODY_WORDS[body].many).join(' and ')} only`);
   const next = facts?.exceptions.find(({ on }) => on > today);
   if (next)
     parts.push(

@@ -97,9 +97,9 @@ export function OwnCropForm({ farm, kept, onClose }: { farm: Farm; kept: KeptCro
         <TextBox label="Insurance counts it at" hint="blank: where it is dry" {...form.box('insuredMoisture')} />
         <TextBox
           label="A thousand kernels weigh"
-          unit="g"
           hint={`for loss counts; ${like.short}: ${count.text(Math.round(1000 * like.kernelGrams))}`}
           {...form.box('kernelGrams')}
+          unit="g"
         />
       </div>
       {kept && (

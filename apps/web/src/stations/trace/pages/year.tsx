@@ -210,7 +210,7 @@ function Crop({
   costs: CropCosts | undefined;
 }) {
   const each = (spent: number, bu: number): string =>
-    bu < 1 ? '–' : `${money(spent)}, ${priceText(spent / bu, farm.kgPerBu(one.crop))}`;
+    bu < 1 ? '–' : `${money(spent)}${spent / bu < 0.005 ? '' : `, ${priceText(spent / bu, farm.kgPerBu(one.crop))}`}`;
   const storing = ({ fans, fanHours, fansUnknown, storedAtBuyers, storedBu }: CropCosts): string =>
     fanHours < 0.5 && storedAtBuyers === 0
       ? 'no fan ran, nothing was taken'
