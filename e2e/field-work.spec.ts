@@ -1,6 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
 import { addField, addPlace, keep, OWN, type OwnFarm, ownFarm, records, setUp } from './own-farm';
+import { png } from './png';
 
 const HOUR = 3_600_000;
 /** Open water: nobody's field. */
@@ -112,6 +113,44 @@ test.describe('in the field at 390 px', () => {
     await expect(page.getByRole('dialog')).toContainText('Wet hole');
   });
 
+  test('a field is walked around with the phone, without a signal on the way, and its edge is kept', async ({
+    page,
+    context,
+  }) => {
+    const farm = await ownFarm(page);
+    const { lotId, fieldId } = await addField(farm, 'Walked Forty', 'WF1', 40);
+    await page.goto(`${OWN}/fields/${lotId}`);
+    const ground = page.getByRole('region', { name: 'Ground' });
+    await ground.getByRole('button', { name: 'Walk or drive around it' }).tap();
+    await expect(ground.getByRole('status')).toContainText('One corner');
+    await context.setOffline(true);
+    // A quarter of a mile each way: 40 acres. A corner from a bad position is none.
+    const side = 402.336;
+    const north = side / 111_195;
+    const east = north / Math.cos((CORNER.lat * Math.PI) / 180);
+    const stand = (x: number, y: number, accuracy = 5) => context.setGeolocation({ longitude: CORNER.lon + x * east, latitude: CORNER.lat + y * north, accuracy }); // prettier-ignore
+    await stand(0.5, 0.5, 400);
+    await expect(ground).toContainText('no corner is taken from it');
+    for (const [i, [x, y]] of (
+      [
+        [1, 0],
+        [1, 1],
+        [0, 1],
+      ] as const
+    ).entries()) {
+      await stand(x, y);
+      await expect(ground.getByRole('status').filter({ hasText: `${i + 2} corners` })).toBeVisible();
+    }
+    await ground.getByRole('button', { name: 'I am around' }).tap();
+    await expect(ground.getByRole('status').filter({ hasText: 'corners' })).toContainText(/(39\.9|40\.\d) ac so far/);
+    await context.setOffline(false);
+    await ground.getByRole('button', { name: 'It is the field’s edge' }).tap();
+    await expect(ground.getByRole('status').filter({ hasText: 'corners' })).toBeHidden();
+    const trace = await farm.get<{ settings: { fieldBoundary: Record<string, { value: { field: string; points: object[] } }> } }>('trace/records'); // prettier-ignore
+    const edge = Object.values(trace.settings.fieldBoundary).find(({ value }) => value.field === fieldId)!;
+    expect(edge.value.points).toHaveLength(5);
+  });
+
   test('a trainee sees one step, the alarms first, and whom to call; a hot bearing stops; the next one reads what was handed over', async ({
     page,
     context,
@@ -180,6 +219,21 @@ test.describe('in the field at 390 px', () => {
     // Who knows the work may look at what the trainee sees.
     await page.getByRole('button', { name: 'As a trainee sees it' }).tap();
     await expect(page.getByRole('heading', { name: 'Now', exact: true })).toBeVisible();
+
+    // How this job is done here: written once with a picture, and open in the cab of who is new.
+    await page.goto(`${OWN}/shed/crew`);
+    const cards = page.getByRole('region', { name: 'Job cards' });
+    await cards.getByRole('listitem').filter({ hasText: 'Combine' }).getByRole('button', { name: 'Write the card' }).tap(); // prettier-ignore
+    await sheet.getByRole('button', { name: 'Keep the card' }).tap();
+    await expect(sheet.getByText('The first step is missing').first()).toBeVisible();
+    await sheet.getByLabel('Step 1').fill('Key off, ladder up, look under it before you start');
+    await sheet.getByText('Photograph it').locator('..').locator('input[type=file]').setInputFiles({ name: 'ladder.png', mimeType: 'image/png', buffer: png() }); // prettier-ignore
+    await expect(sheet.getByRole('img', { name: 'Step 1' })).toBeVisible();
+    await sheet.getByRole('button', { name: 'Keep the card' }).tap();
+    await expect(cards).toContainText('Combine: one step, one picture');
+    await inCab(page, 'Marlo', 'Old combine');
+    await expect(page.getByText('Key off, ladder up, look under it before you start')).toBeVisible();
+    await expect(page.getByRole('img', { name: /^Key off, ladder up/ })).toBeVisible();
   });
 });
 

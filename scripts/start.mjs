@@ -1,6 +1,6 @@
 // npm start: everything from a fresh checkout to an open address. Node built-ins only until packages are there.
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { buildAll } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
@@ -40,7 +40,12 @@ if (existsSync(runFile)) {
     await until('stopping the old server', 15_000, () => !runs(old.server, 'dist/main.js'));
   }
 }
-writeFileSync(runFile, JSON.stringify({ pid: process.pid }));
+/** Whole or not at all: another script may read it at any moment. */
+function keepRun(run) {
+  writeFileSync(`${runFile}.new`, JSON.stringify(run));
+  renameSync(`${runFile}.new`, runFile);
+}
+keepRun({ pid: process.pid });
 
 const mode = words.includes('--empty')
   ? 'farm'
@@ -95,7 +100,7 @@ try {
   };
   const serve = async () => {
     server = await startServer({ url, host, port, env });
-    writeFileSync(runFile, JSON.stringify({ pid: process.pid, server: server.child.pid, address: server.address }));
+    keepRun({ pid: process.pid, server: server.child.pid, address: server.address });
     const since = Date.now();
     server.child.once('exit', (exit, signal) => void again(since, exit ?? signal));
   };

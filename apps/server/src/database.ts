@@ -59,6 +59,7 @@ import { SideDrawAt1793500000000 } from './migrations/1793500000000-side-draw-at
 import { TruckBodies1793600000000 } from './migrations/1793600000000-truck-bodies.js';
 import { OwnCrops1793700000000 } from './migrations/1793700000000-own-crops.js';
 import { DisplayPhotos1793800000000 } from './migrations/1793800000000-display-photos.js';
+import { JobCards1793900000000 } from './migrations/1793900000000-job-cards.js';
 import { CabAndField1792800000000 } from './migrations/1792800000000-cab-and-field.js';
 import { Fuel1792700000000 } from './migrations/1792700000000-fuel.js';
 import { databaseAt, DatabaseHosts, useHosts } from './platform/database-hosts.js';
@@ -152,6 +153,7 @@ export function dataSourceOptions(url: string, nodes?: DatabaseHosts): DataSourc
       TruckBodies1793600000000,
       OwnCrops1793700000000,
       DisplayPhotos1793800000000,
+      JobCards1793900000000,
     ],
     synchronize: false,
     poolSize: 10,

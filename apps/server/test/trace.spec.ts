@@ -357,6 +357,11 @@ describe('what goes out in other programs’ formats', () => {
   });
 
   it('a field’s statement, whose sheet and lines are the book’s own', async () => {
+    const sold = [
+      { id: ulid(), type: 'harvest', lot: p.hs, to: p.cart, wetKg: 20_000, moisture: 0.15, at: '2026-10-30T12:00:00Z' },
+      { id: ulid(), type: 'move', from: p.cart, to: p.mill, wetKg: 18_000, moisture: 0.15, ticket: 'S-77', pricePerBu: 4.3, method: 'ticket', at: '2026-10-30T15:00:00Z' }, // prettier-ignore
+    ];
+    expect((await post('entries', { entries: sold })).status).toBe(200);
     const response = await fetch(`${harness.address()}/api/farms/${farmId}/lots/${p.hs}/statement/pdf`, { headers: { cookie: client.cookie } }); // prettier-ignore
     const pdf = await getDocument({ data: new Uint8Array(await response.arrayBuffer()), verbosity: 0 }).promise;
     const text = (await (await pdf.getPage(1)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' '); // prettier-ignore

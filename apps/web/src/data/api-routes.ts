@@ -151,6 +151,7 @@ export const SETTING_ROUTES = {
   readinessTemplate: '/api/farms/{farmId}/shed/readiness-template/{subject}',
   seasonPlan: '/api/farms/{farmId}/shed/season-plan/{subject}',
   safetyWords: '/api/farms/{farmId}/shed/safety-words/{subject}',
+  jobCard: '/api/farms/{farmId}/shed/job-card/{subject}',
   fuelTank: '/api/farms/{farmId}/shed/fuel-tank/{subject}',
   partTree: '/api/farms/{farmId}/shed/part-tree/{subject}',
   crew: '/api/farms/{farmId}/shed/crew/{subject}',

@@ -2912,6 +2912,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/shed/job-card/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['JobCardController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/shed/fuel-tank/{subject}': {
     readonly parameters: {
       readonly query?: never;
@@ -5968,6 +5984,16 @@ export interface components {
       readonly givenTo: string;
       readonly email: string | null;
     };
+    readonly JobCardKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['JobCardRecord'];
+    };
+    readonly JobCardRecord: {
+      readonly steps: readonly {
+        readonly text: string;
+        readonly photo?: string;
+      }[];
+    };
     /** @enum {string} */
     readonly JobKind: 'machine' | 'bins' | 'gate';
     readonly KeepingRulesKept: {
@@ -7418,6 +7444,9 @@ export interface components {
         };
         readonly safetyWords: {
           readonly [key: string]: components['schemas']['SafetyWordsKept'];
+        };
+        readonly jobCard: {
+          readonly [key: string]: components['schemas']['JobCardKept'];
         };
         readonly fuelTank: {
           readonly [key: string]: components['schemas']['FuelTankKept'];
@@ -12983,6 +13012,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['SafetyWordsRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly JobCardController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['JobCardRecord'];
         };
       };
     };

@@ -185,6 +185,7 @@ export const EN = {
   partMissing: 'Which part is it?',
   wheel: 'At the wheel {hours} h today',
   wheelRest: '{hours} h at the wheel: time for a rest',
+  howItIsDone: 'How it is done here',
   traineeNow: 'Now',
   traineeTank: 'Dump at three quarters: {much}',
   traineeDump: 'Dump now: it is three quarters full',

@@ -197,6 +197,7 @@ export const ES: Readonly<Record<WordKey, string>> = {
   partMissing: '¿Qué pieza es?',
   wheel: 'Hoy {hours} h al volante',
   wheelRest: '{hours} h al volante: hora de descansar',
+  howItIsDone: 'Cómo se hace aquí',
   traineeNow: 'Ahora',
   traineeTank: 'Descargue a tres cuartos: {much}',
   traineeDump: 'Descargue ya: va a tres cuartos',

@@ -206,8 +206,15 @@ export function seenLoads(input: SeenInput, untilMs: number): SeenLoad[] {
   /** What was seen after the book's own state, by place. */
   const moved = new Map<string, number>();
   const held = (placeId: string, atMs: number): number => Math.max(0, input.heldKg(placeId, atMs) + (moved.get(placeId) ?? 0)); // prettier-ignore
-  /** A heap of it stands over the rim. */
-  const fits = (placeId: string, kg: number, atMs: number): SeenWhy => kg > HEAP * input.capacityKg(placeId) - held(placeId, atMs) ? 'more than it holds' : 'all agree'; // prettier-ignore
+  /** kg that trucks had as they stood in a yard and left it, where it was asked whether they were emptied there. */
+  const asked = new Map<string, number>();
+  /** A truck that was asked about and holds more than it can by the book was emptied. */
+  const inTruck = (placeId: string, atMs: number): number => {
+    const kg = held(placeId, atMs);
+    return kg > HEAP * input.capacityKg(placeId) ? Math.max(0, kg - (asked.get(placeId) ?? 0)) : kg;
+  };
+  /** A heap of it stands over the rim; what does not fit on top of a load that was asked about says that it is gone. */
+  const fits = (placeId: string, kg: number, atMs: number): SeenWhy => kg > HEAP * input.capacityKg(placeId) - Math.max(0, held(placeId, atMs) - (asked.get(placeId) ?? 0)) ? 'more than it holds' : 'all agree'; // prettier-ignore
   /** Its weight counts for what comes after it, sure or not: that there was a load is beyond doubt. */
   const tell = (load: SeenLoad): boolean => {
     if (input.known(load)) return false;
@@ -233,8 +240,11 @@ export function seenLoads(input: SeenInput, untilMs: number): SeenLoad[] {
 
   for (const { step, stay } of events) {
     if (stay) {
-      const had = held(stay.truck.placeId, stay.fromMs);
-      const load = yardLoad(stay, weighings, taken, input.emptyKg(stay.truck.placeId), had);
+      const truckId = stay.truck.placeId;
+      const had = inTruck(truckId, stay.fromMs);
+      const load = yardLoad(stay, weighings, taken, input.emptyKg(truckId), had);
+      if (load?.sure) asked.delete(truckId);
+      else if (load) asked.set(truckId, (asked.get(truckId) ?? 0) + had);
       if (load && tell(load) && load.sure) move(load.from, -had);
       continue;
     }
@@ -276,7 +286,8 @@ export function seenLoads(input: SeenInput, untilMs: number): SeenLoad[] {
       field.why,
       counted === null || counted.moisture === null ? 'moisture is not known' : 'all agree',
       counted !== null && Math.abs(counted.kg - kg) > DISPLAY_AGREES * kg ? 'display differs' : 'all agree',
-      fits(cart.placeId, kg, fromMs),
+      // Its own scale knows what is in it better than the book, which may wait for an answer.
+      load.afterKg > HEAP * input.capacityKg(cart.placeId) ? 'more than it holds' : 'all agree',
     );
     const sure = reason === 'all agree';
     const seenCut = { from: combine?.placeId ?? null, to: cart.placeId, lotId: field.lotId, moisture: counted?.moisture ?? null, displayKg: counted?.kg ?? null }; // prettier-ignore
@@ -347,7 +358,10 @@ function yardLoad(
   hadKg: number,
 ): SeenLoad | null {
   if (hadKg < 2 * LITTLE) return null;
-  const own = weighings.find(({ atMs }) => !taken.has(atMs) && atMs >= fromMs - SAME_MS && atMs <= toMs);
+  const there = weighings.filter(({ atMs }) => !taken.has(atMs) && atMs >= fromMs - SAME_MS && atMs <= toMs);
+  const agrees = (kg: number): boolean => emptyKg !== null && Math.abs(kg - emptyKg - hadKg) <= BRIDGE_AGREES * hadKg;
+  // The first one may be of the truck before it.
+  const own = there.find(({ kg }) => agrees(kg)) ?? there[0];
   if (own) taken.add(own.atMs);
   const net = own && emptyKg !== null ? own.kg - emptyKg : null;
   const reason = firstDoubt(

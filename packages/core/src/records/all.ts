@@ -59,6 +59,7 @@ import {
   PART_HEAT,
   PART_TREE,
   SAFETY_WORDS,
+  JOB_CARD,
   SEASON_PLAN,
 } from './shed.js';
 import {
@@ -172,6 +173,7 @@ export const SETTING_KINDS = {
   readinessTemplate: READINESS_TEMPLATE,
   seasonPlan: SEASON_PLAN,
   safetyWords: SAFETY_WORDS,
+  jobCard: JOB_CARD,
   fuelTank: FUEL_TANK,
   partTree: PART_TREE,
   crew: CREW,

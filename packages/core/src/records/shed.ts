@@ -111,6 +111,18 @@ export const SAFETY_WORDS = settingKind('safetyWords', 'shed', 'safety_words', '
 });
 export type SafetyWords = SettingOf<typeof SAFETY_WORDS>;
 
+/** Jobs that a farm writes a card for. */
+export const JOB_CARDS = ['combine', 'cart', 'truck', 'dryer', 'bins', 'scale'] as const;
+export type JobCardId = (typeof JOB_CARDS)[number];
+export const JOB_STEP = {
+  text: text(200, 1),
+  /** taken on this farm */
+  photo: optional(ulidField()),
+};
+/** How a job is done on this farm, step by step with pictures: for who is new, and for who comes back after a year. By the job's name. */
+export const JOB_CARD = settingKind('jobCard', 'shed', 'job_cards', 'own', { steps: list(record(JOB_STEP), 1, 30) });
+export type JobCard = SettingOf<typeof JOB_CARD>;
+
 /** A machine's fuel tank; a cart's is that of the tractor before it. */
 export const FUEL_TANK = settingKind('fuelTank', 'shed', 'fuel_tanks', 'places', {
   gallons: number(5, 5000, 'gal'),

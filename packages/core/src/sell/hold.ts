@@ -1,6 +1,9 @@
 import { type Formula, quantity, requireInRange, within } from '../kernel/index.js';
 import { BUSHELS, MONTHS, PRICE, SHARE } from '../units/index.js';
 
+/** A year's interest on grain that is kept, where nobody said another. Common practice, no source. */
+export const USUAL_INTEREST = 0.08;
+
 const RATE = quantity('interest', 0, 0.5, 'fraction a year');
 const MONEY = quantity('cost', 0, 1e9, '$');
 

@@ -33,6 +33,7 @@ export {
   type HoldOrSell,
   type PlanOutcome,
   type WaitingPlan,
+  USUAL_INTEREST,
 } from './hold.js';
 export {
   ALLOCATION,

@@ -39,6 +39,7 @@ import { capital, say } from '../../../words';
 import { LevelPad } from '../forms/level-pad';
 import { SamplePad } from '../forms/sample-pad';
 import { CabHead } from './cab-head';
+import JobCard from '../../../widgets/job-card';
 
 type Sheet = 'route' | 'level' | 'sample' | 'fans' | 'late' | 'climb' | null;
 
@@ -149,6 +150,7 @@ export function AtBins({
           <WetBins farm={farm} />
           <DeadlineLine farm={farm} className="text-xl" />
         </div>
+        <JobCard job="bins" open={false} />
       </main>
       {sheet === 'route' && site && <RouteSheet farm={farm} site={site} onClose={() => setSheet(null)} onKeep={keep} />}
       {sheet === 'level' && (

@@ -6,6 +6,7 @@ import { useTicking } from '../../../ui/use-ticking';
 import { WeighStation } from '../../../widgets/weigh/truck-scale';
 import { say } from '../../../words';
 import { CabHead } from './cab-head';
+import JobCard from '../../../widgets/job-card';
 
 /** Whoever stands at the farm's own truck scale: weigh it in, weigh it out, hand over the ticket. */
 export function AtGate({
@@ -37,6 +38,7 @@ export function AtGate({
             </QueryBoundary>
           )}
         </QueryBoundary>
+        <JobCard job="scale" open={false} />
       </main>
     </>
   );

@@ -3,6 +3,8 @@ import {
   byDisplay,
   living,
   isTrainee,
+  JOB_CARDS,
+  type JobCardId,
   type CabAction,
   cabNext,
   deviceAt,
@@ -66,6 +68,8 @@ import { say } from '../../../words';
 /** Contracts and prices, and what goes with them, only for a loaded truck. */
 const NextLine = lazy(() => import('../../../widgets/next-line'));
 const PhotoTicket = lazy(() => import('../../../widgets/photo-ticket'));
+const JobCard = lazy(() => import('../../../widgets/job-card'));
+const isJobCard = (kind: string): kind is JobCardId => (JOB_CARDS as readonly string[]).includes(kind);
 const PhotoDisplay = lazy(() => import('../../../widgets/photo-display'));
 /** What comes after the buttons, each with its own science. */
 const LeftLine = lazy(() => import('./left-line'));
@@ -414,6 +418,11 @@ export function InCab({
           {simple && me.kind === 'combine' && (
             <Suspense>
               <TraineeStep farm={farm} me={me} lotId={lastLoad?.lot} inIt={shown} />
+            </Suspense>
+          )}
+          {isJobCard(me.kind) && (
+            <Suspense>
+              <JobCard job={me.kind} open={simple} />
             </Suspense>
           )}
           <div className="grid gap-3">

@@ -151,7 +151,8 @@ export default function Ground({
       )}
       {walk.ring.length > 0 && (
         <p role="status" className="flex flex-wrap items-center gap-3">
-          {walk.ring.length} corners{walked === null ? '' : `, ${area(walked).text} so far`}.
+          {walk.ring.length === 1 ? 'One corner' : `${walk.ring.length} corners`}
+          {walked === null ? '' : `, ${area(walked).text} so far`}.
           {!walk.on && walked !== null && (
             <>
               <Button onClick={() => void keepBoundary()}>It is the field’s edge</Button>

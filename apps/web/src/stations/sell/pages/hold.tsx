@@ -9,6 +9,7 @@ import {
   type PlanOutcome,
   RangeRefusal,
   type WaitingPlan,
+  USUAL_INTEREST,
 } from '@fanega/core';
 import { CartesianGrid, Line, LineChart, ReferenceLine, Scatter, XAxis, YAxis } from 'recharts';
 import { type Farm, useContracts, useNotebook } from '../../../data/farm';
@@ -89,7 +90,7 @@ export default function Hold({ farm }: { farm: Farm }) {
     crop: (stored && farm.cropOf(farm.held(stored.id).lots)) ?? 'corn',
     much: '',
     now: '',
-    interest: share.text(0.08),
+    interest: share.text(USUAL_INTEREST),
     one: 'bin',
     against: 'sell',
     ways: {},

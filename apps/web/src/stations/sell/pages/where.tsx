@@ -16,6 +16,7 @@ import {
   USUAL_HAUL_TIMES,
   WHERE_MOST,
   type WhereRow,
+  USUAL_INTEREST,
 } from '@fanega/core';
 import type { HaulAnswer } from '@fanega/contract';
 import { useState } from 'react';
@@ -280,7 +281,9 @@ function Compare({
         )}
         {best && (
           <p className="mt-2 text-sm text-muted">
-            What keeping it at home would bring is in <Link to="/sell/hold">Hold or sell</Link>.
+            Sold now, it saves {dollars((best.paid * USUAL_INTEREST) / 12)} of interest for each month that this load is
+            not kept, at {percent(USUAL_INTEREST, 0)} a year; fans and shrink come on top.{' '}
+            <Link to="/sell/hold">Hold or sell</Link> takes your own rate, storage and price.
           </p>
         )}
         {unknownRoads.length > 0 && (

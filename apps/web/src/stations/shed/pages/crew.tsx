@@ -10,6 +10,7 @@ import { TakeBack } from '../../../widgets/take-back';
 import { WhoIsWhere } from '../../../widgets/who-is-where';
 import { CoverDrawer, COVER_WORDS } from '../forms/cover-drawer';
 import { CrewDrawer } from '../forms/crew-drawer';
+import { JobCards } from './job-cards';
 
 const SHOWN = 6;
 const HAS_COVER = ['combine', 'cart', 'truck', 'pile', 'wetBin', 'bin'];
@@ -129,6 +130,7 @@ export function CrewPage({ farm, shed }: { farm: Farm; shed: ShedRecords }) {
           )}
         </Section>
       </div>
+      <JobCards farm={farm} shed={shed} />
       {editing === 'crew' && <CrewDrawer farm={farm} kept={kept} onClose={() => setEditing(null)} />}
       {editing !== null && editing !== 'crew' && (
         <CoverDrawer
