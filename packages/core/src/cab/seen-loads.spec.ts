@@ -88,6 +88,25 @@ describe('loads that machines see', () => {
     expect(seen(machines, { yards, bridge: over(12_100) })).toEqual([]);
   });
 
+  it('a truck that was asked about and takes more than it can hold was emptied: what came into it is sure', () => {
+    const way = times.filter((ms) => ms % 10_000 === 0).map((atMs) => ({ atMs, ...at(atMs < 100_000 ? 5000 : atMs < 400_000 ? 2000 : 10) })); // prettier-ignore
+    const machines = [cart(falling), truck('T', 0, way)];
+    const heldKg = (placeId: string): number => (placeId === 'T' ? 20_000 : placeId === 'cart' ? 5000 : 0);
+    const more = { heldKg, capacityKg: () => 22_000 };
+    expect(seen(machines, more)).toMatchObject([{ kind: 'dump', to: 'T', sure: false, why: 'more than it holds' }]);
+    const yards = [{ placeId: 'wet', ...at(2000), radius: 80 }];
+    expect(seen(machines, { ...more, yards })).toMatchObject([{ kind: 'yard', sure: false }, { kind: 'dump', to: 'T', sure: true }]); // prettier-ignore
+    // The same where the question was asked before: it is not told again, and counts.
+    expect(seen(machines, { ...more, yards, known: ({ kind }) => kind === 'yard' })).toMatchObject([{ kind: 'dump', sure: true }]); // prettier-ignore
+  });
+
+  it('a cart’s own scale says what is in it, not the book that waits for an answer', () => {
+    const machines = [cart(rising), combine('A', 8)];
+    const heldKg = (placeId: string): number => (placeId === 'cart' ? 24_000 : 0);
+    expect(seen(machines, { heldKg })).toMatchObject([{ kind: 'cut', sure: true }]);
+    expect(seen(machines, { capacityKg: () => 3000 })).toMatchObject([{ sure: false, why: 'more than it holds' }]);
+  });
+
   it('what somebody tapped around the time, about as heavy, is the same load; his stays where both are in the book', () => {
     const load = { kind: 'cut' as const, machineId: 'cart', from: null, fromMs: 600_000, atMs: 660_000, kg: 5000 };
     const cut = (id: string, ms: number, wetKg: number, more: object = {}): Entry => ({ id, type: 'harvest', at: new Date(ms).toISOString(), lot: 'lot', to: 'cart', wetKg, moisture: 0.18, ...more }) as Entry; // prettier-ignore
