@@ -152,8 +152,10 @@ export function askEarly<P extends GetPath>(path: P, params: ParamsOf<P>): Promi
   return answer;
 }
 
-/** What was asked for early is asked for again: the worker that keeps answers was not there yet. */
-export const forgetEarly = (): void => early.clear();
+/** What was asked for early is asked for again by its page: an answer that the worker could not keep yet, or that is old since. */
+export function forgetEarly(isOld: (route: string) => boolean = () => true): void {
+  for (const name of early.keys()) if (isOld(name.slice(0, name.indexOf(' ')))) early.delete(name);
+}
 
 /** The one place that fetches. */
 export async function get<P extends GetPath>(path: P, params: ParamsOf<P>): Promise<AnswerOf<P>> {

@@ -14,7 +14,7 @@ import {
 } from '@fanega/core';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import useSWR, { type SWRResponse, useSWRConfig } from 'swr';
-import { type AnswerOf, type ApiError, get, type GetPath, keptSince, type ParamsOf } from './api';
+import { type AnswerOf, type ApiError, get, type GetPath, keptSince, type ParamsOf, forgetEarly } from './api';
 import { isOpening, keepAnswers, weatherHours } from './first-visit';
 import { follow } from './follow';
 import { keptLayers } from './layers';
@@ -108,7 +108,10 @@ function useFeed(farmId: string, shown: FarmVersions | undefined): boolean {
         (topic) => before?.topics[topic] !== now.topics[topic],
       );
       if (now.seq !== before?.seq) changed.push('book');
-      if (changed.length > 0) news.tell(changed);
+      if (changed.length === 0) return;
+      // Asked for before this came, and not shown yet: nobody would ask for it again.
+      forgetEarly((route) => dependsOn(route, new Set(changed)));
+      news.tell(changed);
     };
     const on = () => {
       setOnline(true);

@@ -200,7 +200,7 @@ export function trucksNow(
         bushels,
         capacity,
         sinceMs: seen?.sinceMs ?? null,
-        where: seen ? farm.placeName(seen.where) : '',
+        where: seen ? (farm.lot(seen.where)?.fieldName ?? farm.placeName(seen.where)) : '',
         likelyMs: null,
         leaveByMs: null,
       };
