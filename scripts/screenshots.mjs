@@ -140,6 +140,16 @@ const speak = (args) =>
       { stdio: 'ignore' },
     ).once('exit', resolve);
   });
+/** Parts that come late are there, once nothing on the page has changed for a while; a clock in it ticks no faster. */
+const STILL_MS = 700;
+const standsStill = (ms) =>
+  new Promise((resolve) => {
+    let timer = setTimeout(resolve, ms);
+    new MutationObserver(() => {
+      clearTimeout(timer);
+      timer = setTimeout(resolve, ms);
+    }).observe(document.body, { childList: true, subtree: true });
+  });
 try {
   for (const view of VIEWS.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
     const context = await browser.newContext({
@@ -160,6 +170,7 @@ try {
     await view.act?.(page);
     await page.waitForFunction(() => !document.querySelector('[role=status] .animate-spin'));
     await page.evaluate(() => document.fonts.ready);
+    await page.evaluate(standsStill, STILL_MS);
     await page.screenshot({ path: path.join(folder, `${view.name}.png`) });
     await context.close();
   }

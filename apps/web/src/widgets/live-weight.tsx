@@ -84,19 +84,22 @@ export function LiveWeight({
           {state}
         </span>
       </p>
-      <p className={`flex flex-wrap items-baseline gap-x-4 leading-none ${silent ? 'text-muted' : ''}`}>
-        <b className={glance ? 'text-4xl' : 'text-7xl'}>
-          {live ? divided(shown).figure : '–'} <span className="text-xl font-normal text-muted">{mass.unit}</span>
-        </b>
-        <b className={glance ? 'text-2xl' : 'text-5xl'}>
-          {live ? inGrain.figure : '–'}{' '}
-          <span className="text-lg font-normal text-muted">
-            {inGrain.unit}
-            {glance || !crop ? '' : ` ${crop}, ${say('asItIs')}`}
-          </span>
-        </b>
-      </p>
-      {!glance && (
+      {live && (
+        <p className={`flex flex-wrap items-baseline gap-x-4 leading-none ${silent ? 'text-muted' : ''}`}>
+          <b className={glance ? 'text-4xl' : 'text-7xl'}>
+            {divided(shown).figure} <span className="text-xl font-normal text-muted">{mass.unit}</span>
+          </b>
+          <b className={glance ? 'text-2xl' : 'text-5xl'}>
+            {inGrain.figure}{' '}
+            <span className="text-lg font-normal text-muted">
+              {inGrain.unit}
+              {glance || !crop ? '' : ` ${crop}, ${say('asItIs')}`}
+            </span>
+          </b>
+        </p>
+      )}
+      {/* A scale that says nothing takes one line: what is tapped stays where it is. */}
+      {live && !glance && (
         <>
           <div className="mt-3 grid grid-cols-2 gap-3">
             <Button
@@ -109,7 +112,6 @@ export function LiveWeight({
             <Button
               className="min-h-16 !text-lg"
               aria-pressed={held !== null}
-              disabled={!live}
               onClick={() => setHeld(held === null ? (still?.kg ?? now) : null)}
             >
               {say(held === null ? 'hold' : 'letGo')}

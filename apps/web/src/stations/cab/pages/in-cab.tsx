@@ -420,11 +420,6 @@ export function InCab({
               <TraineeStep farm={farm} me={me} lotId={lastLoad?.lot} inIt={shown} />
             </Suspense>
           )}
-          {isJobCard(me.kind) && (
-            <Suspense>
-              <JobCard job={me.kind} open={simple} />
-            </Suspense>
-          )}
           <div className="grid gap-3">
             {(simple ? [] : rest).map((action) => (
               <Button key={words(farm, action)} className="w-full !text-xl" onClick={() => act(action)}>
@@ -491,9 +486,15 @@ export function InCab({
               <PhotoTicket farm={farm} truck={me} />
             </Suspense>
           )}
-          <Suspense>
+          {/* Nothing below moves once it is there. */}
+          <Suspense fallback={<div className="min-h-11 max-sm:min-h-25" />}>
             <PhotoDisplay farm={farm} machine={me} />
           </Suspense>
+          {isJobCard(me.kind) && (
+            <Suspense>
+              <JobCard job={me.kind} open={simple} />
+            </Suspense>
+          )}
           <Suspense>
             <AtWheel name={who.name} />
           </Suspense>
