@@ -6,7 +6,7 @@ import openapiTS, { astToString } from 'openapi-typescript';
 import { format, resolveConfig } from 'prettier';
 import { createGenerator } from 'ts-json-schema-generator';
 import { recordSchemas, TOPICS } from '@fanega/contract';
-import { LOG_KINDS, SETTING_KINDS } from '@fanega/core';
+import { LOG_KINDS, OWN_CROP_ID, SETTING_KINDS } from '@fanega/core';
 import { buildServer } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { ensureMariadb } from './lib/packages.mjs';
@@ -75,7 +75,6 @@ const server = await startServer({
   port: await anyFreePort(),
   env: { FANEGA_LOG: 'error', FANEGA_SET_UP_CODE: code },
 });
-const OWN_CROP = '^o[0-9a-hjkmnp-tv-z]{8}$';
 try {
   // The description is for those who are signed in; in a database of an earlier run somebody is there already.
   const who = { email: 'api@example.invalid', password: 'not for anybody' };
@@ -96,7 +95,9 @@ try {
       for (const one of parameters) if (one.in === 'query') one.required = false;
   // A crop of a farm's own counts with the others in the core's types: one name stands for both.
   const plain = JSON.parse(JSON.stringify(document), (_, value) =>
-    value?.anyOf?.length === 2 && value.anyOf[0].enum && value.anyOf[1].pattern === OWN_CROP ? value.anyOf[0] : value,
+    value?.anyOf?.length === 2 && value.anyOf[0].enum && value.anyOf[1].pattern === OWN_CROP_ID.source
+      ? value.anyOf[0]
+      : value,
   );
   const types = astToString(await openapiTS(plain, { immutable: true }));
   await write(

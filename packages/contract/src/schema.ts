@@ -4,6 +4,7 @@ import {
   type FieldSpec,
   LOG_KINDS,
   type LogKind,
+  OWN_CROP_ID,
   RECORD_STATIONS,
   SETTING_KINDS,
 } from '@fanega/core';
@@ -11,7 +12,7 @@ import {
 type Schema = Record<string, unknown>;
 
 /** The id of a crop of the farm's own. */
-const OWN_CROP: Schema = { type: 'string', pattern: '^o[0-9a-hjkmnp-tv-z]{8}$' };
+const OWN_CROP: Schema = { type: 'string', pattern: OWN_CROP_ID.source };
 
 function specSchema(spec: FieldSpec): Schema {
   switch (spec.kind) {

@@ -366,7 +366,7 @@ function yardLoad(
   const net = own && emptyKg !== null ? own.kg - emptyKg : null;
   const reason = firstDoubt(
     poor ? 'position is poor' : 'all agree',
-    net === null ? 'not weighed' : Math.abs(net - hadKg) > BRIDGE_AGREES * hadKg ? 'scale differs' : 'all agree',
+    net === null ? 'not weighed' : agrees(own!.kg) ? 'all agree' : 'scale differs',
   );
   const sure = reason === 'all agree';
   const where = { machineId: truck.placeId, atMs: toMs, fromMs, from: truck.placeId, to: yard.placeId };

@@ -18,4 +18,13 @@ export {
   type SafeMoisture,
 } from './crops.js';
 export { GRADES, usGrade, US_GRADE, type Grade, type GradeFactor } from './grades.js';
-export { cropOfOwn, farmCrops, isOwnCropId, knowCrops, ownCropId, ownCropsKnown, type OwnCrop } from './own-crops.js';
+export {
+  cropOfOwn,
+  farmCrops,
+  isOwnCropId,
+  knowCrops,
+  OWN_CROP_ID,
+  ownCropId,
+  ownCropsKnown,
+  type OwnCrop,
+} from './own-crops.js';

@@ -10,9 +10,10 @@ export interface OwnCrop
   readonly putAway?: boolean;
 }
 
-const OWN_ID = /^o[0-9a-hjkmnp-tv-z]{8}$/;
-/** Is it the id of a crop that some farm made up? */
-export const isOwnCropId = (id: unknown): id is string => typeof id === 'string' && OWN_ID.test(id);
+/** The id of a crop that some farm made up. */
+export const OWN_CROP_ID = /^o[0-9a-hjkmnp-tv-z]{8}$/;
+/** Is it such an id? */
+export const isOwnCropId = (id: unknown): id is string => typeof id === 'string' && OWN_CROP_ID.test(id);
 /** As long as the longest of the others, out of the random part of a ULID. */
 export const ownCropId = (ulid: string): string => `o${ulid.slice(-8).toLowerCase()}`;
 

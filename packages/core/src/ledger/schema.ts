@@ -1,4 +1,4 @@
-import { CROP_IDS } from '../crops/index.js';
+import { CROP_IDS, OWN_CROP_ID } from '../crops/index.js';
 import { MAX_MOISTURE } from '../units/index.js';
 import { METHODS, WITHDRAWALS } from './model.js';
 
@@ -64,7 +64,7 @@ export const bookSchema = {
           items: {
             type: 'object',
             properties: {
-              id: { type: 'string', pattern: '^o[0-9a-hjkmnp-tv-z]{8}$' },
+              id: { type: 'string', pattern: OWN_CROP_ID.source },
               name: text,
               short: text,
               like: { enum: [...CROP_IDS], description: 'whose drying, keeping and airflow it has' },

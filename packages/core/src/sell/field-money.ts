@@ -26,7 +26,7 @@ export interface FieldMoney {
  */
 export function fieldMoney(accounts: readonly TicketAccount[], lotId: string): FieldMoney {
   const lines = new Map<string, { due: number | null; paid: number }>();
-  const sum = { due: 0, paid: 0, pricedBu: 0, unpricedBu: 0 };
+  const sum = { due: 0, paid: 0, paidOfPriced: 0, pricedBu: 0, unpricedBu: 0 };
   for (const { due, paid } of accounts) {
     const lots = Object.entries(due.sold.delivery.lots);
     const at = lots.findIndex(([id]) => id === lotId);
@@ -40,6 +40,7 @@ export function fieldMoney(accounts: readonly TicketAccount[], lotId: string): F
     if (line.due === null) sum.unpricedBu += part * due.sold.bushels;
     else {
       sum.due += line.due;
+      sum.paidOfPriced += line.paid;
       sum.pricedBu += part * (due.ticket?.paidBushels ?? due.sold.bushels);
     }
   }
@@ -47,7 +48,7 @@ export function fieldMoney(accounts: readonly TicketAccount[], lotId: string): F
   return {
     ...{ due, pricedBu: sum.pricedBu, unpricedBu: sum.unpricedBu, lines },
     paid: cents(sum.paid),
-    open: cents(due - [...lines.values()].reduce((all, line) => all + (line.due === null ? 0 : line.paid), 0)),
+    open: cents(due - sum.paidOfPriced),
     mean: sum.pricedBu > 0 ? due / sum.pricedBu : null,
   };
 }

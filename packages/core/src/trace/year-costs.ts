@@ -1,5 +1,5 @@
 import { type Crop, cropOf as knownCrop } from '../crops/index.js';
-import { type FarmBook, instantOf, kgPerBushelOf, type Ledger } from '../ledger/index.js';
+import { type Entry, type FarmBook, instantOf, kgPerBushelOf, type Ledger } from '../ledger/index.js';
 import type { BinFan, BinSetup, DryerSetup, HaulTimes } from '../records/index.js';
 import { type Formula, quantity } from '../kernel/index.js';
 import { plainTicket, type SheetCheck, splitMoney } from '../sell/index.js';
@@ -62,6 +62,7 @@ export interface Storing {
 const WEEK = 7 * 86_400_000;
 /** A season's grain is not followed longer in its bins. */
 const MOST_WEEKS = 106;
+const movesOrCuts = ({ type }: Entry): boolean => type === 'move' || type === 'harvest';
 const STORES: readonly string[] = ['bin', 'overhead', 'pile'];
 
 interface Blown {
@@ -78,9 +79,9 @@ function* blown(
   cropOfLot: (lot: string) => Crop | undefined,
   fromMs: number,
 ): Generator<Blown> {
-  // prettier-ignore
   const first = Math.floor(fromMs / WEEK);
   const last = Math.min(Math.floor(nowMs / WEEK), first + MOST_WEEKS);
+  let ended: { readonly ms: number; readonly positions: ReturnType<Ledger['positions']> } | undefined;
   for (let week = first; week <= last; week++) {
     const [from, to] = [week * WEEK, Math.min((week + 1) * WEEK, nowMs)];
     const ran = Object.entries(fans).flatMap(([place, one]) => {
@@ -88,8 +89,9 @@ function* blown(
       return hours > 0 ? [{ place, hours, ...one }] : [];
     });
     if (ran.length === 0) continue;
+    const before = ended?.ms === from ? ended.positions : ledger.positions(from);
     const after = ledger.positions(to);
-    const before = ledger.positions(from);
+    ended = { ms: to, positions: after };
     for (const { place, hours, fan, setup } of ran) {
       // What was filled in the week lies there at its end; what was emptied lay there at its beginning.
       const held = [after[place], before[place]].find((one) => one !== undefined && one.wetKg > 0);
@@ -162,12 +164,19 @@ export function yearCosts(
       else sum.withoutSetup += bushels;
     }
   }
-  for (const parcel of ledger.parcels(0, ledger.steps, ({ type }) => type === 'move')) {
-    const { entry, wetKg } = parcel;
-    if (entry.type !== 'move' || kindOf.get(entry.from) !== 'truck' || wetKg <= 0) continue;
+  for (const { entry, wetKg, wetLots } of ledger.parcels(0, ledger.steps, movesOrCuts)) {
+    if (entry.type !== 'move' && entry.type !== 'harvest') continue;
+    const from = entry.type === 'move' ? kindOf.get(entry.from) : undefined;
+    // From bin to bin it is the same grain.
+    if (STORES.includes(kindOf.get(entry.to) ?? '') && !STORES.includes(from ?? ''))
+      for (const [lot, kg] of Object.entries(wetLots)) {
+        const crop = cropOf.get(lot);
+        if (crop !== undefined) of(crop).storedBu += kg / kgPerBushelOf(crop);
+      }
+    if (from !== 'truck' || wetKg <= 0) continue;
     const road = times.roadMin[kindOf.get(entry.to) === 'buyer' ? entry.to : 'home'];
     const hours = (2 * (road ?? 0) + times.loadMin + times.tarpMin + times.unloadMin) / 60;
-    for (const [lot, kg] of Object.entries(parcel.wetLots)) {
+    for (const [lot, kg] of Object.entries(wetLots)) {
       const crop = cropOf.get(lot);
       if (crop === undefined) continue;
       const sum = of(crop);
@@ -176,19 +185,6 @@ export function yearCosts(
       sum.hauledBu += kg / kgPerBushelOf(crop);
       sum.loads += part;
       if (road === undefined) sum.roadUnknown += part;
-    }
-  }
-  for (const { entry, wetLots } of ledger.parcels(
-    0,
-    ledger.steps,
-    ({ type }) => type === 'move' || type === 'harvest',
-  )) {
-    if ((entry.type !== 'move' && entry.type !== 'harvest') || !STORES.includes(kindOf.get(entry.to) ?? '')) continue;
-    // From bin to bin it is the same grain.
-    if (entry.type === 'move' && STORES.includes(kindOf.get(entry.from) ?? '')) continue;
-    for (const [lot, kg] of Object.entries(wetLots)) {
-      const crop = cropOf.get(lot);
-      if (crop !== undefined) of(crop).storedBu += kg / kgPerBushelOf(crop);
     }
   }
   const cut = ledger.entriesFrom(0).find((entry) => entry.type === 'harvest' && cropOf.has(entry.lot));

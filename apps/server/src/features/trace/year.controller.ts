@@ -41,13 +41,13 @@ export class YearService {
     const book = await this.ledgers.open(farmId);
     const season = asked ?? currentSeason(book.lots) ?? 0;
     const nowMs = await this.farmClock.now(farmId);
-    const [dry, haul, store, sold] = await Promise.all([
+    const [dry, haul, fansOf, store, sold] = await Promise.all([
       this.records.settingsOf(farmId, 'dryerSetup'),
       this.records.settingsOf(farmId, 'haulTimes'),
+      this.records.settingsOf(farmId, 'binFan'),
       this.records.everything(farmId, 'store') as unknown as Promise<StoreRecords>,
       farmAsPrinted(this.ledgers, farmId, nowMs).then((farm) => this.books.of(farmId, farm, season)),
     ]);
-    const fansOf = await this.records.settingsOf(farmId, 'binFan');
     const setups = Object.fromEntries(Object.entries(dry).map(([id, { value }]) => [id, value]));
     const fans = Object.fromEntries(
       book.places.flatMap(({ id }): [string, StoringFan][] => {

@@ -79,6 +79,7 @@ function OneLoad({
   const ranked = ways.filter(({ money: brings, net }) => brings !== null && net !== null);
   const best = ranked[0] ?? ways.find(({ money: brings, dumps }) => dumps && brings !== null);
   const next = ranked[1];
+  const someRefuse = ways.some(({ dumps }) => !dumps);
   const said = (bu: number): string => bushelsFine(bu, per).text;
   return (
     <div className="lg:grid lg:grid-cols-[1.45fr_1fr]">
@@ -86,9 +87,9 @@ function OneLoad({
         {much.value === undefined ? (
           <p className="text-lg text-muted">The bushels on the right need fixing.</p>
         ) : !best ? (
-          <Verdict small figure={ways.some(({ dumps }) => !dumps) ? 'Nobody takes this truck' : 'No price known'}>
-            {ways.some(({ dumps }) => !dumps) && `What their pits take stands in Sell, Buyers. `}No buyer has a contract
-            or a price for {crop.short}: set his window in Fields, or add a contract.
+          <Verdict small figure={someRefuse ? 'Nobody takes this truck' : 'No price known'}>
+            {someRefuse && 'What their pits take stands in Sell, Buyers. '}No buyer has a contract or a price for{' '}
+            {crop.short}: set his window in Fields, or add a contract.
           </Verdict>
         ) : (
           <>

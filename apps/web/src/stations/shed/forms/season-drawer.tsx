@@ -1,9 +1,9 @@
 import {
   calendarDay,
-  type CropId,
   CROPS,
   type CardId,
   FIRE_STOP,
+  isCrop,
   SAFETY_CARDS,
   SEASON_PLAN,
   type ShedRecords,
@@ -30,7 +30,7 @@ export function SeasonDrawer({ farm, shed, onClose }: { farm: Farm; shed: ShedRe
   const season = kept?.value ?? { firstDays: {}, acknowledge: [] };
   const today = calendarDay(farm.clock(), farm.data.farm.timeZone);
   const crops = [...new Set([...farm.data.lots.map((lot) => lot.crop), ...Object.keys(season.firstDays)])].filter(
-    (crop): crop is CropId => farm.crops.some(({ id }) => id === crop),
+    isCrop,
   );
   const form = useFields({
     boxes: {
