@@ -55,7 +55,7 @@ module.exports = {
     rule('core-is-pure', `^${core}/`, {
       path: '^(apps|demo|e2e|packages/contract|packages/core/dist)/|node_modules/|^(fs|path|crypto|node:)',
       // Sums and nothing else, the same in a browser and on a server.
-      pathNot: 'node_modules/@noble/hashes/',
+      pathNot: 'node_modules/(@noble/hashes|suncalc)/',
     }),
     rule('no-simulation-imports-the-ledger', SIMULATIONS, { path: `^${core}/ledger/` }),
     rule('solver-knows-the-core-only', '^packages/core/solver/', {

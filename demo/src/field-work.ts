@@ -15,8 +15,8 @@ const DAY = 24 * HOUR;
 /** Central daylight time. */
 const LOCAL = 5 * HOUR;
 const M2_PER_ACRE = 4046.8564224;
-/** Nowhere: open water, so that the fields of a made-up farm are nobody's. */
-const ORIGIN = { lon: -38.6, lat: 33.4 };
+/** Nowhere: open water, so that the fields of a made-up farm are nobody's; at a longitude by which the sun sets when the farm's clock says it. */
+const ORIGIN = { lon: -90.62, lat: 27.12 };
 const M_PER_DEGREE = 111_195;
 
 /** Meters east and north of a field's corner as longitude and latitude. */
@@ -101,9 +101,9 @@ export function demoFieldWork(farm: DemoFarm, seed = 20260918): DemoFieldWork {
 
   const crew: Crew = {
     people: [
-      { name: 'Oona', phone: '555-0118', trainee: false },
+      { name: 'Oona', phone: '555-0118', trainee: false, vehicle: 'white pickup' },
       { name: 'Bea', phone: '555-0131', trainee: false },
-      { name: 'Dell', phone: '555-0160', trainee: false },
+      { name: 'Dell', phone: '555-0160', trainee: false, vehicle: 'blue pickup' },
       { name: 'Tilda', phone: '555-0175', trainee: false },
       { name: 'Marlo', phone: '555-0182', trainee: true },
     ],
@@ -115,6 +115,31 @@ export function demoFieldWork(farm: DemoFarm, seed = 20260918): DemoFieldWork {
     dewLine: 0.85,
   };
   settings.push({ kind: 'crew', subject: 'farm', body: crew });
+  // How they go from field to field, and how long that took whenever one was changed for another.
+  const combines = farm.places.filter(({ kind }) => kind === 'combine');
+  for (const { id: placeId, kind } of farm.places)
+    if (kind === 'combine')
+      settings.push({ kind: 'rigRoad', subject: placeId, body: { width: 4.57, speed: 8, readyMin: 20, headOnCart: true, escort: true } }); // prettier-ignore
+    else if (kind === 'cart')
+      settings.push({ kind: 'rigRoad', subject: placeId, body: { width: 3.66, speed: 8.9, readyMin: 5, headOnCart: false, escort: false } }); // prettier-ignore
+  const cuts = farm.entries.filter((entry) => entry.type === 'harvest');
+  for (const { id: placeId } of combines) {
+    const own = cuts.filter((entry) => entry.to === placeId || entry.device?.startsWith(`${placeId}-`));
+    own.slice(1).forEach((entry, i) => {
+      const before = own[i]!;
+      const [left, there] = [instantOf(before.at) + 9 * MINUTE, instantOf(entry.at) - 12 * MINUTE];
+      // Of the same day, with time for the road between: what was brought over at night nobody timed.
+      const comesBack = own.slice(i + 1).some((later) => later.lot === before.lot);
+      if (entry.lot === before.lot || comesBack || there - left < 8 * MINUTE || there - left > 3 * HOUR) return;
+      const way = Math.min(there - left, (14 + Math.round(8 * random())) * MINUTE);
+      logs.push({
+        kind: 'rigMove',
+        body: { id: id(there), at: iso(there), leftAt: iso(there - way), placeId, fromLot: before.lot, toLot: entry.lot, along: ['white pickup'] }, // prettier-ignore
+        by: 'Oona',
+        voided: false,
+      });
+    });
+  }
   for (const { id: placeId, kind } of farm.places)
     if (kind === 'truck') settings.push({ kind: 'cover', subject: placeId, body: { kind: 'tarp', minutes: 4, who: 'its driver' } }); // prettier-ignore
     else if (kind === 'cart') settings.push({ kind: 'cover', subject: placeId, body: { kind: 'tarp', minutes: 6, who: 'Dell' } }); // prettier-ignore

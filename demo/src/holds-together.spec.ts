@@ -1,6 +1,7 @@
 import { instantOf, KG_PER_LB, Ledger, type Machine } from '@fanega/core';
 import { describe, expect, it } from 'vitest';
 import { DEMO_BUSHEL_POINTS, demoFarm } from './farm.js';
+import { demoFieldWork } from './field-work.js';
 import { demoNotebook } from './notebook.js';
 import { demoShed } from './shed.js';
 
@@ -71,13 +72,24 @@ describe('the demo farm', () => {
 
   it('counts losses and lays strips while their fields are cut, and reads a bench with a bench', () => {
     for (const { kind, body } of notebook.logs) {
-      if (kind !== 'lossCheck' && kind !== 'stripTrial' && kind !== 'settingsEntry') continue;
+      if (!['lossCheck', 'stripTrial', 'settingsEntry', 'grainSample'].includes(kind)) continue;
       const { lotId, at } = body as unknown as { lotId: string; at: string };
       const [from, to] = cutOf(lotId);
       expect(instantOf(at), `${kind} ${at}`).toBeGreaterThanOrEqual(from - 3_600_000);
       expect(instantOf(at), `${kind} ${at}`).toBeLessThanOrEqual(to);
     }
     for (const { source, tester } of notebook.readings) if (source === 'bench') expect(tester).toBe('Shop bench');
+  });
+
+  it('moves a combine between its last load in one field and its first in the next', () => {
+    const moves = demoFieldWork(farm).logs.flatMap((log) => (log.kind === 'rigMove' ? [log.body] : []));
+    expect(moves.length).toBeGreaterThan(0);
+    for (const { placeId, at, leftAt, fromLot, toLot } of moves) {
+      const cuts = farm.entries.filter((entry) => entry.type === 'harvest' && (entry.to === placeId || entry.device?.startsWith(`${placeId}-`)) && instantOf(entry.at) > instantOf(leftAt) && instantOf(entry.at) < instantOf(at)); // prettier-ignore
+      expect(cuts, `${placeId} cuts on the road at ${at}`).toEqual([]);
+      expect(cutOf(fromLot!)[0]).toBeLessThan(instantOf(leftAt));
+      expect(cutOf(toLot)[1]).toBeGreaterThan(instantOf(at));
+    }
   });
 
   it('breaks at all hours, and what is down does not haul', () => {

@@ -286,10 +286,16 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
       },
     });
   };
+  /** A handful out of the tank, sieved on the tailgate. */
+  const sampled = (at: number, lotId: string, fines: number, cracked: number, foreign: number): void => {
+    const body = { id: id(at), at: iso(at), machineId: 'combine-1', lotId, takenAt: 'tank' as const, fines, cracked, foreign }; // prettier-ignore
+    logs.push({ kind: 'grainSample', by: 'Bea', voided: false, body });
+  };
   corn.slice(0, 3).forEach((lot, i) => {
     // In the first hours of the field: nobody counts behind a machine that has left.
     const at = cutTimes(farm, lot.id)[0]! + HOUR / 2;
     const opened = sheet(at, lot.id, START, 'as last year', { moisture: 0.18 - 0.01 * i });
+    if (i > 0) sampled(at + 0.4 * HOUR, lot.id, 1.8 + 0.2 * i, 4 + i, 0.6);
     count(at + 0.6 * HOUR, lot.id, opened, 3.6 - 0.3 * i, 0.3, 'rotorLoss', 400 - 90 * i);
     const slower = { ...START, speed: 1.68 };
     const second = sheet(at + 0.9 * HOUR, lot.id, slower, 'grain from the rotor: slow down', {
@@ -319,7 +325,23 @@ export function demoNotebook(farm: DemoFarm, seed = 20260909): DemoNotebook {
       moisture: 0.211,
       dirt: 2,
     });
+    sampled(at + 0.3 * HOUR, here.id, 4.1, 9, 0.7);
     count(at + 0.5 * HOUR, here.id, opened, 3.1, 0.25, 'rotorLoss', 92);
+    logs.push({
+      kind: 'neighborSheets',
+      by: 'Oona',
+      voided: false,
+      body: {
+        id: id(midnight - 3 * DAY),
+        at: iso(midnight - 3 * DAY + 20 * HOUR),
+        from: 'Otha Pruitt',
+        file: 'pruitt settings.csv',
+        sheets: [
+          { machine: 'the long one', crop: 'corn', variety: 'KL 1180', moisture: 0.205, lossBu: 0.7, fines: 1.6, rotor: 370, concave: 30, fan: 980, note: 'wet stalks' }, // prettier-ignore
+          { machine: 'the long one', crop: 'soybean', variety: 'KL 4405', moisture: 0.13, lossBu: 0.5, rotor: 620, concave: 12, fan: 860, note: '' }, // prettier-ignore
+        ],
+      },
+    });
   }
   // The dryer, an hour at a time through its last run: it drifts wet towards the end, as wetter corn comes.
   const out = farm.entries.filter((entry) => entry.type === 'condition' && entry.place === 'dryer').at(-1);

@@ -3,7 +3,16 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import type { DeviceHello, DeviceNames } from '@fanega/contract';
-import { bidPrice, type BuyerBid, calendarDay, CROPS, isCrop, KG_PER_LB, seededRandom } from '@fanega/core';
+import {
+  bidPrice,
+  type BuyerBid,
+  calendarDay,
+  CROPS,
+  isCrop,
+  KG_PER_LB,
+  M2_PER_ACRE,
+  seededRandom,
+} from '@fanega/core';
 import { ulid } from 'ulid';
 import { CartScale, cartCurve } from './cart-scale.js';
 import { harvestDay } from './day/day.js';
@@ -25,6 +34,8 @@ const USAGE = `npm run device -- KIND --url http://127.0.0.1:7300 --token TOKEN 
   cart-scale    --play="14000,13800,-27000" [--on 0]        lb onto the cart and off it, one after the other
   truck-scale  --axles "11800,16400,16500,17200,17100"     lb of each axle, from the front, driven over the platform
   monitor       [--minutes 5] [--rate 2900] [--moisture 18] what a combine's display shows while it cuts
+                [--field TAG --cut ACRES] the field that is open on it, and what it counted there before
+                [--lon=DEGREES --lat=DEGREES] where its receiver is
   tester        --field TAG --moisture 17.2                 one reading of a hand tester that is a little off
   elevator      --truck NAME --buyer NAME --net LB --moisture 16.5 [--price 4.42] [--ticket 4001] [--tare 26800]
   cables        --bin NAME [--days 30] [--level 5] [--hot]   temperatures of three cables in a bin, hour by hour
@@ -78,6 +89,9 @@ const OPTIONS = {
     basis: { type: 'string', default: '-0.2' },
     month: { type: 'string' },
     for: { type: 'string', default: '40' },
+    cut: { type: 'string' },
+    lon: { type: 'string' },
+    lat: { type: 'string' },
   },
 } as const satisfies ParseArgsConfig;
 
@@ -138,12 +152,14 @@ async function sendCurve(
   startMs: number,
   figures: readonly { readonly ms: number }[],
   speed: number,
+  common: object = {},
 ): Promise<void> {
   const batchMs = 400 * speed;
   for (let i = 0; i < figures.length;) {
     const until = figures[i]!.ms + batchMs;
     const batch = figures.slice(i).filter((figure, j) => figure.ms < until && j < 600);
     await link.send(what, {
+      ...common,
       samples: batch.map(({ ms, ...figure }) => ({ at: new Date(startMs + ms).toISOString(), ...figure })),
     });
     i += batch.length;
@@ -301,17 +317,26 @@ async function truckScale(): Promise<void> {
   );
 }
 
+const lotTagged = ({ lots }: DeviceNames, asked: string | undefined): DeviceNames['lots'][number] =>
+  lots.find(({ tag }) => tag === asked) ?? usage(`--field is one of ${lots.map(({ tag }) => tag).join(', ')}`);
+
 async function monitor(): Promise<void> {
   const wire = link();
   const start = startOf(await wire.hello());
   const moisture = number(values.moisture ?? '18', '--moisture', 5, 50) / 100;
   const flow = (number(values.rate, '--rate', 100, 20_000) * 56 * KG_PER_LB) / 3600;
   const display = new Display(random, { bias: 0.03, biasByFlow: 0.003, moisture: -0.004 });
+  const lot = values.field === undefined ? undefined : lotTagged(await wire.names(), values.field);
+  const before = number(values.cut ?? '0', '--cut', 0, 50_000) * M2_PER_ACRE;
+  const here =
+    values.lon === undefined || values.lat === undefined
+      ? {}
+      : { lon: number(values.lon, '--lon', -180, 180), lat: number(values.lat, '--lat', -90, 90) };
   const figures = Array.from({ length: Math.round(30 * number(values.minutes, '--minutes', 0.1, 600)) }, (_, i) => {
     const { atMs: _at, ...shown } = display.read(0, { flow, moisture, speed: 1.9, width: 9.14 }, 2);
-    return { ms: 2000 * i, ...shown };
+    return { ms: 2000 * i, ...shown, ...here, ...(lot ? { areaM2: before + 1.9 * 9.14 * 2 * (i + 1) } : {}) };
   });
-  await sendCurve(wire, 'flows', start, figures, speed);
+  await sendCurve(wire, 'flows', start, figures, speed, lot ? { lotId: lot.id } : {});
   console.log(
     `${figures.length} figures, ${Math.round(display.load().kg / KG_PER_LB).toLocaleString('en-US')} lb on the display`,
   );
@@ -320,9 +345,7 @@ async function monitor(): Promise<void> {
 async function tester(): Promise<void> {
   const wire = link();
   const [hello, names]: [DeviceHello, DeviceNames] = await Promise.all([wire.hello(), wire.names()]);
-  const lot =
-    names.lots.find(({ tag }) => tag === values.field) ??
-    usage(`--field is one of ${names.lots.map(({ tag }) => tag).join(', ')}`);
+  const lot = lotTagged(names, values.field);
   const moisture = new HandTester(random).read(number(values.moisture, '--moisture', 5, 50) / 100);
   await wire.send('readings', {
     id: ulid(Date.parse(hello.now)),

@@ -1,6 +1,6 @@
 import { type ConnectionOptions, createConnection } from 'mysql2/promise';
 import { DataSource, type DataSourceOptions } from 'typeorm';
-import { WeatherRow } from './features/fields/index.js';
+import { DisplayAreaRow, WeatherRow } from './features/fields/index.js';
 import { CableReadingRow, KeptShareRow, LevelRow, MotorRow, OwnerLinkRow } from './features/store/index.js';
 import {
   LiveFigureRow,
@@ -60,6 +60,7 @@ import { TruckBodies1793600000000 } from './migrations/1793600000000-truck-bodie
 import { OwnCrops1793700000000 } from './migrations/1793700000000-own-crops.js';
 import { DisplayPhotos1793800000000 } from './migrations/1793800000000-display-photos.js';
 import { JobCards1793900000000 } from './migrations/1793900000000-job-cards.js';
+import { MovesAndSamples1794000000000 } from './migrations/1794000000000-moves-and-samples.js';
 import { CabAndField1792800000000 } from './migrations/1792800000000-cab-and-field.js';
 import { Fuel1792700000000 } from './migrations/1792700000000-fuel.js';
 import { databaseAt, DatabaseHosts, useHosts } from './platform/database-hosts.js';
@@ -85,6 +86,7 @@ const ENTITIES = [
   ...[FieldRow, LotRow, LotShareRow, TrustRow, BaseRow, PlaceRow, EntryRow, RevisionRow, RevisionListRow],
   ...[
     WeatherRow,
+    DisplayAreaRow,
     WeighTicketRow,
     WeighTicketAxleRow,
     WeighTicketShareRow,
@@ -154,6 +156,7 @@ export function dataSourceOptions(url: string, nodes?: DatabaseHosts): DataSourc
       OwnCrops1793700000000,
       DisplayPhotos1793800000000,
       JobCards1793900000000,
+      MovesAndSamples1794000000000,
     ],
     synchronize: false,
     poolSize: 10,

@@ -1,5 +1,6 @@
 import type { AtWheelInfo } from '@fanega/contract';
-import type { FieldRow } from '@fanega/core';
+import type { FieldRow, SheetQuality } from '@fanega/core';
+import { Link } from '@fanega/devices';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { type Client, farmNow, fieldRecords, Harness, shedRecords, smallFarm } from './harness.js';
@@ -107,4 +108,63 @@ it('a paired phone reads no price and no cost, and no number but that of whom it
   expect(windows.corn?.value).toMatchObject({ price: 0, dockPerPoint: 0, closesAt: 18, bestTo: 0.18 });
   expect((await fieldRecords(owner, farmId)).settings.cuttingWindow.corn?.value.price).toBe(4.42);
   expect((await shedRecords(phone, farmId)).settings.crew.farm?.value.people.map(({ phone: number }) => number)).toEqual(['', '555-0147']); // prettier-ignore
+});
+
+it('a display says what it counted of the field that is open on it: the field knows what is left, and two displays count together', async () => {
+  const add = async (name: string) =>
+    (await owner.post<{ token: string }>(at('devices'), { name, kind: 'monitor' })).body;
+  const [one, two] = [new Link(owner.address, (await add('Display 1')).token), new Link(owner.address, (await add('Display 2')).token)]; // prettier-ignore
+  const says = (link: Link, areaM2: number, ms: number, lotId = p.hs) =>
+    link.send('flows', { lotId, samples: [{ at: new Date(ms).toISOString(), flow: 5, moisture: 0.18, speed: 2, lon: -90.6, lat: 27.1, areaM2 }] }); // prettier-ignore
+  const rowOf = async () => (await owner.get<FieldRow[]>(at('lots'))).body.find(({ lot }) => lot.id === p.hs)!;
+  const now = Date.now();
+  expect((await rowOf()).displayArea).toBeUndefined();
+  await says(one, 8000, now - 60_000);
+  await says(two, 4000, now - 30_000);
+  expect((await rowOf()).displayArea).toEqual({ m2: 12_000, at: new Date(now - 30_000).toISOString() });
+  // Late news of a display that was out of reach says less than what is known.
+  await says(one, 2000, now - 120_000);
+  await says(one, 12_000, now);
+  expect((await rowOf()).displayArea!.m2).toBe(16_000);
+  await expect(says(one, 12_000, now + 1, 'nowhere')).rejects.toThrow('That field is not on this farm.');
+});
+
+it('samples and tickets are said of the sheet that the grain was cut with; moves and roads are kept by whoever may', async () => {
+  const now = Date.now();
+  const iso = (ms: number): string => new Date(ms).toISOString();
+  const combine = (await owner.post<{ placeId: string }>(at('places'), { name: 'Sample combine', kind: 'combine', capacityBu: 350 })).body.placeId; // prettier-ignore
+  const sheet = {
+    id: ulid(),
+    at: iso(now - HOUR),
+    machineId: combine,
+    lotId: p.hs,
+    values: { rotor: 400 },
+    why: 'wet',
+  };
+  expect((await owner.post(at('cut/settings-entry'), sheet)).status).toBe(200);
+  const load = ulid();
+  const sold = ulid();
+  const buyer = (await owner.post<{ placeId: string }>(at('places'), { name: 'Sample mill', kind: 'buyer' })).body
+    .placeId;
+  const entries = [
+    { id: load, type: 'harvest', lot: p.hs, to: combine, wetKg: 5000, moisture: 0.18, at: iso(now - HOUR / 2) },
+    { id: sold, type: 'move', from: combine, to: buyer, wetKg: 5000, emptied: true, moisture: 0.18, method: 'ticket', ticket: 'S-1', at: iso(now - HOUR / 4) }, // prettier-ignore
+  ];
+  expect((await owner.post(at('entries'), { entries })).status).toBe(200);
+  const paper = { id: ulid(), at: iso(now), entryId: sold, factors: { foreignMaterial: 3, damage: 2 } };
+  expect((await owner.post(at('sell/ticket-paper'), paper)).status).toBe(200);
+  const sample = { id: ulid(), at: iso(now), machineId: combine, lotId: p.hs, takenAt: 'tank', fines: 4 };
+  expect((await owner.post(at('cut/grain-sample'), sample)).status).toBe(200);
+  const said = (await owner.get<SheetQuality[]>(at('cut/quality'))).body;
+  expect(said).toEqual([{ sheetId: sheet.id, figures: { foreign: 3, fines: 4 }, samples: 1, tickets: 1 }]);
+  const empty = await owner.post<{ issues?: { field: string }[] }>(at('cut/grain-sample'), { ...sample, id: ulid(), fines: undefined }); // prettier-ignore
+  expect([empty.status, empty.body.issues?.[0]?.field]).toEqual([400, 'fines']);
+
+  const move = { id: ulid(), at: iso(now), leftAt: iso(now - HOUR / 3), placeId: combine, toLot: p.hs, along: ['blue pickup'] }; // prettier-ignore
+  expect((await owner.post(at('haul/rig-move'), { ...move, leftAt: iso(now + HOUR) })).status).toBe(400);
+  expect((await owner.post(at('haul/rig-move'), move)).status).toBe(200);
+  expect((await owner.put(at(`haul/rig-road/${combine}`), { revision: 0, value: { width: 4.5, speed: 8, readyMin: 20, headOnCart: true, escort: true } })).status).toBe(200); // prettier-ignore
+  const kept = await fieldRecords(owner, farmId);
+  expect(kept.logs.rigMove[0]!.body).toEqual(move);
+  expect(kept.settings.rigRoad[combine]!.value.escort).toBe(true);
 });

@@ -72,6 +72,8 @@ it('migrations run once, and the one that moved the records says that there is n
   expect(await fresh.db.runMigrations()).toEqual([]);
   // The last ones can be taken back.
   await fresh.db.undoLastMigration();
+  expect(await fresh.db.query("SHOW TABLES LIKE 'rig_moves'")).toHaveLength(0);
+  await fresh.db.undoLastMigration();
   expect(await fresh.db.query("SHOW TABLES LIKE 'job_cards'")).toHaveLength(0);
   await fresh.db.undoLastMigration();
   expect(await fresh.db.query("SHOW TABLES LIKE 'display_photos'")).toHaveLength(0);

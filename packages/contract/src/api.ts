@@ -8,6 +8,7 @@ import type {
   FieldRow,
   LotTraceView,
   MonitorView,
+  SheetQuality,
   Origin,
   OriginFile,
   Position,
@@ -120,6 +121,7 @@ export interface Api {
   ProfileAnswer: ProfileAnswer;
   TokenInfo: TokenInfo;
   MonitorView: MonitorView;
+  SheetQuality: SheetQuality;
   NewDevice: NewDevice;
   DayAnswer: DayAnswer;
   FieldsImportAnswer: FieldsImportAnswer;

@@ -98,10 +98,32 @@ export class FlowSampleBody {
   @IsOptional()
   @IsBetween(0, 60_000, 'a yield is from 0 to 60,000 kg/ha')
   yieldKgPerHa?: number;
+
+  @ApiPropertyOptional({ description: 'degrees east, where its own receiver knows it' })
+  @IsOptional()
+  @IsBetween(-180, 180, 'a longitude is from -180 to 180')
+  lon?: number;
+
+  @ApiPropertyOptional({ description: 'degrees north' })
+  @IsOptional()
+  @IsBetween(-90, 90, 'a latitude is from -90 to 90')
+  lat?: number;
+
+  @ApiPropertyOptional({ description: 'm² that it counted cut in the field that is open on it' })
+  @IsOptional()
+  @IsBetween(0, 2e8, 'an area is from 0 to 200,000,000 m²')
+  areaM2?: number;
 }
 
 /** Figures of a display since its last call. */
 export class FlowsBody {
+  @ApiPropertyOptional({ description: 'the field of the season that is open on it, as the farm’s names have it' })
+  @IsOptional()
+  @IsString()
+  @IsNotEmpty({ message: 'which field is open on it?' })
+  @MaxLength(40)
+  lotId?: string;
+
   @ApiProperty({ type: [FlowSampleBody] })
   @IsArray()
   @ArrayMinSize(1, { message: 'samples is empty' })

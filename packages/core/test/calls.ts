@@ -189,6 +189,28 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
       standsHourly: 250,
     },
   ],
+  roadMinutes: [8047, 8],
+  dewOrDry: [
+    [
+      { loss: 1.4, humidity: 0.9 },
+      { loss: 1.6, humidity: 0.9 },
+      { loss: 0.5, humidity: 0.4 },
+      { loss: 0.7, humidity: 0.4 },
+    ],
+    0.8,
+  ],
+  borrowedHead: [
+    {
+      acres: 300,
+      own: { acresPerHour: 8, loss: 1.2 },
+      other: { acresPerHour: 11, loss: 0.8 },
+      price: 10.2,
+      hourly: 250,
+      rent: 100,
+      rentPerAcre: 5,
+      fetchHours: 3,
+    },
+  ],
   tankByFlow: [
     [
       { atMs: 1e12, flow: 5, moisture: 0.2 },

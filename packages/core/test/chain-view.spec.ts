@@ -212,6 +212,23 @@ describe('the chain as it stands', () => {
     // A tank of 350 bu on a combine of 2,900 bu/h, with carts and trucks that go: it does not stand within its first tankful.
     expect(chainAhead(chain).combineStands?.at ?? Infinity).toBeGreaterThan(chain.now + (60 * 350) / 2900 - 1);
   });
+  it('takes the road of the field that is cut, where it has its own; a truck out of a bin drives the usual one', () => {
+    const roads = (from: string) => ({ ...notebook(), settings: { ...notebook().settings, buyerRoads: { mill: { revision: 1, value: { legs: [{ from, minutes: 41 }] } } } } }); // prettier-ignore
+    const road = (from: string) => chainNow(farm({ t1: 0, k1: 500 }), roads(from), haul(), ROWS, SHEET, choice)!.chain.roadMin; // prettier-ignore
+    expect([road('F'), road('elsewhere')]).toEqual([41, 24]);
+    const leave = (from: string, where: string) =>
+      trucksNow(
+        farm({ t1: 900 }, [move('t1', 'mill', 200)]),
+        roads(from),
+        haul(vehicle('t1', 'loaded', where, 2)),
+        SHEET,
+        'corn',
+      )[0]!.leaveByMs;
+    expect(leave('F', 'be')).toBe(MIDNIGHT + (19 * 60 - 41) * MINUTE);
+    expect(leave('F', 'k1')).toBe(MIDNIGHT + (19 * 60 - 41) * MINUTE);
+    expect(leave('F', 'wet')).toBe(MIDNIGHT + (19 * 60 - 24) * MINUTE);
+    expect(leave('elsewhere', 'be')).toBe(MIDNIGHT + (19 * 60 - 24) * MINUTE);
+  });
   it('looks two hours ahead where somebody still cuts at night', () => {
     const late = farm({ t1: 0 });
     const night = { ...late, data: { ...late.data, now: late.data.now + 6.5 * 3_600_000 } };

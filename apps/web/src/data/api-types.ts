@@ -1328,6 +1328,70 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/cut/grain-sample': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['GrainSampleController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/grain-sample/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['GrainSampleController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/neighbor-sheets': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['NeighborSheetsController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/neighbor-sheets/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['NeighborSheetsController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/haul/empty-weight': {
     readonly parameters: {
       readonly query?: never;
@@ -1514,6 +1578,38 @@ export interface paths {
     readonly get?: never;
     readonly put?: never;
     readonly post: operations['SeenLoadController_void'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/rig-move': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['RigMoveController_add'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/rig-move/{id}/void': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put?: never;
+    readonly post: operations['RigMoveController_void'];
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -2496,6 +2592,38 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/haul/buyer-roads/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['BuyerRoadsController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/haul/rig-road/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['RigRoadController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/dry/dryer-setup/{subject}': {
     readonly parameters: {
       readonly query?: never;
@@ -2713,6 +2841,22 @@ export interface paths {
     };
     readonly get?: never;
     readonly put: operations['OwnerTermsController_change'];
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/sell/farm-prices/{subject}': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get?: never;
+    readonly put: operations['FarmPricesController_change'];
     readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
@@ -3192,6 +3336,22 @@ export interface paths {
       readonly cookie?: never;
     };
     readonly get: operations['CutController_monitors'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/cut/quality': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['CutController_quality'];
     readonly put?: never;
     readonly post?: never;
     readonly delete?: never;
@@ -4597,6 +4757,22 @@ export interface components {
         readonly note?: string;
       }[];
     };
+    readonly BuyerRoadsKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['BuyerRoadsRecord'];
+    };
+    readonly BuyerRoadsRecord: {
+      /** @description km */
+      readonly km?: number;
+      readonly legs: readonly {
+        /** @description of fields */
+        readonly from: string;
+        /** @description min */
+        readonly minutes: number;
+        /** @description km */
+        readonly km?: number;
+      }[];
+    };
     readonly BuyerSheetKept: {
       readonly revision: number;
       readonly value: components['schemas']['BuyerSheetRecord'];
@@ -4932,6 +5108,7 @@ export interface components {
         readonly name: string;
         readonly phone: string;
         readonly trainee: boolean;
+        readonly vehicle?: string;
       }[];
       readonly call: string;
       /** @description h */
@@ -4974,6 +5151,8 @@ export interface components {
         readonly lossCheck: readonly components['schemas']['LossCheckKept'][];
         readonly stripTrial: readonly components['schemas']['StripTrialKept'][];
         readonly displayCheck: readonly components['schemas']['DisplayCheckKept'][];
+        readonly grainSample: readonly components['schemas']['GrainSampleKept'][];
+        readonly neighborSheets: readonly components['schemas']['NeighborSheetsKept'][];
       };
       readonly settings: {
         readonly combineProfile: {
@@ -5181,6 +5360,10 @@ export interface components {
     };
     readonly DeviceReadingAnswer: {
       readonly readingId: string;
+    };
+    readonly DisplayArea: {
+      readonly m2: number;
+      readonly at: string;
     };
     readonly DisplayCheckKept: {
       readonly body: components['schemas']['DisplayCheckRecord'];
@@ -5473,6 +5656,18 @@ export interface components {
         readonly devices: number;
       };
     };
+    readonly FarmPricesKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['FarmPricesRecord'];
+    };
+    readonly FarmPricesRecord: {
+      /** @description fraction */
+      readonly interest?: number;
+      /** @description $/h */
+      readonly laborPerHour?: number;
+      /** @description $/gal */
+      readonly dieselPerGallon?: number;
+    };
     readonly FarmSettingsAnswer: {
       readonly units: components['schemas']['UnitSystem'];
       readonly clock: components['schemas']['ClockStyle'];
@@ -5560,6 +5755,7 @@ export interface components {
       readonly lastMoisture: components['schemas']['NewestReading'] | null;
       readonly firstCut: string | null;
       readonly lastCut: string | null;
+      readonly displayArea?: components['schemas']['DisplayArea'];
     };
     readonly FieldZoneKept: {
       readonly revision: number;
@@ -5657,6 +5853,8 @@ export interface components {
       readonly moisture: number;
       readonly speed: number;
       readonly yieldKgPerHa?: number;
+      readonly lon?: number;
+      readonly lat?: number;
     };
     readonly FuelFillKept: {
       readonly body: components['schemas']['FuelFillRecord'];
@@ -5703,6 +5901,29 @@ export interface components {
       readonly reserve: number;
       /** @description min */
       readonly homeMin?: number;
+    };
+    readonly GrainSampleKept: {
+      readonly body: components['schemas']['GrainSampleRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly GrainSampleRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly machineId: string;
+      /** @description of lots */
+      readonly lotId: string;
+      /** @enum {string} */
+      readonly takenAt: 'tank' | 'screen' | 'tester';
+      /** @description % */
+      readonly fines?: number;
+      /** @description % */
+      readonly cracked?: number;
+      /** @description % */
+      readonly foreign?: number;
+      readonly note?: string;
     };
     readonly GrainTemperatureKept: {
       readonly body: components['schemas']['GrainTemperatureRecord'];
@@ -5808,6 +6029,7 @@ export interface components {
         readonly alarmHeard: readonly components['schemas']['AlarmHeardKept'][];
         readonly fieldChange: readonly components['schemas']['FieldChangeKept'][];
         readonly seenLoad: readonly components['schemas']['SeenLoadKept'][];
+        readonly rigMove: readonly components['schemas']['RigMoveKept'][];
         readonly displayPhoto: readonly components['schemas']['DisplayPhotoKept'][];
         readonly displayTyped: readonly components['schemas']['DisplayTypedKept'][];
       };
@@ -5836,6 +6058,12 @@ export interface components {
         readonly buyerFacts: {
           readonly [key: string]: components['schemas']['BuyerFactsKept'];
         };
+        readonly buyerRoads: {
+          readonly [key: string]: components['schemas']['BuyerRoadsKept'];
+        };
+        readonly rigRoad: {
+          readonly [key: string]: components['schemas']['RigRoadKept'];
+        };
       };
     };
     readonly HaulTimesKept: {
@@ -5857,6 +6085,8 @@ export interface components {
       readonly lidsCloseBu: number;
       /** @description $/h */
       readonly truckCostPerHour?: number;
+      /** @description $/km */
+      readonly truckCostPerKm?: number;
       /** @description $/h */
       readonly combineCostPerHour?: number;
     };
@@ -6388,6 +6618,57 @@ export interface components {
     };
     readonly MovedLoadsAnswer: {
       readonly moved: number;
+    };
+    readonly NeighborSheetsKept: {
+      readonly body: components['schemas']['NeighborSheetsRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly NeighborSheetsRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      readonly from: string;
+      readonly file: string;
+      readonly sheets: readonly {
+        readonly machine: string;
+        /** @enum {string} */
+        readonly crop:
+          'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        readonly variety: string;
+        /** @description wb fraction */
+        readonly moisture?: number;
+        /** @description bu/ac */
+        readonly lossBu?: number;
+        /** @description % */
+        readonly fines?: number;
+        /** @description % */
+        readonly cracked?: number;
+        /** @description % */
+        readonly foreign?: number;
+        readonly note: string;
+        /** @description rpm */
+        readonly rotor?: number;
+        /** @description mm */
+        readonly concave?: number;
+        /** @description rpm */
+        readonly fan?: number;
+        /** @description mm */
+        readonly chaffer?: number;
+        /** @description mm */
+        readonly sieve?: number;
+        /** @description m/s */
+        readonly speed?: number;
+        readonly reel?: number;
+        /** @description mm */
+        readonly deckPlates?: number;
+        /** @description mm */
+        readonly headerHeight?: number;
+        /** @description rpm */
+        readonly headerDrive?: number;
+        /** @description rpm */
+        readonly spreader?: number;
+      }[];
     };
     readonly NewDevice: {
       readonly deviceId: string;
@@ -7088,6 +7369,39 @@ export interface components {
       readonly change: components['schemas']['RevisionChange'];
       readonly seq: number;
     };
+    readonly RigMoveKept: {
+      readonly body: components['schemas']['RigMoveRecord'];
+      readonly by: string;
+      readonly voided: boolean;
+    };
+    readonly RigMoveRecord: {
+      readonly id: string;
+      /** Format: date-time */
+      readonly at: string;
+      /** @description of places */
+      readonly placeId: string;
+      /** @description of lots */
+      readonly fromLot?: string;
+      /** @description of lots */
+      readonly toLot: string;
+      /** Format: date-time */
+      readonly leftAt: string;
+      readonly along: readonly string[];
+    };
+    readonly RigRoadKept: {
+      readonly revision: number;
+      readonly value: components['schemas']['RigRoadRecord'];
+    };
+    readonly RigRoadRecord: {
+      /** @description m */
+      readonly width: number;
+      /** @description m/s */
+      readonly speed: number;
+      /** @description min */
+      readonly readyMin: number;
+      readonly headOnCart: boolean;
+      readonly escort: boolean;
+    };
     /** @enum {string} */
     readonly Role: 'viewer' | 'operator' | 'manager' | 'owner';
     readonly RouteSetKept: {
@@ -7297,6 +7611,9 @@ export interface components {
         readonly ownerTerms: {
           readonly [key: string]: components['schemas']['OwnerTermsKept'];
         };
+        readonly farmPrices: {
+          readonly [key: string]: components['schemas']['FarmPricesKept'];
+        };
         readonly hedge: {
           readonly [key: string]: components['schemas']['HedgeKept'];
         };
@@ -7464,6 +7781,16 @@ export interface components {
           readonly [key: string]: components['schemas']['PartsCountersKept'];
         };
       };
+    };
+    readonly SheetQuality: {
+      readonly figures: {
+        readonly fines?: number;
+        readonly cracked?: number;
+        readonly foreign?: number;
+      };
+      readonly samples: number;
+      readonly tickets: number;
+      readonly sheetId: string;
     };
     readonly SiteEquipmentKept: {
       readonly revision: number;
@@ -7993,8 +8320,16 @@ export interface components {
       readonly speed: number;
       /** @description kg/ha as the display works it out */
       readonly yieldKgPerHa?: number;
+      /** @description degrees east, where its own receiver knows it */
+      readonly lon?: number;
+      /** @description degrees north */
+      readonly lat?: number;
+      /** @description m² that it counted cut in the field that is open on it */
+      readonly areaM2?: number;
     };
     readonly FlowsBody: {
+      /** @description the field of the season that is open on it, as the farm’s names have it */
+      readonly lotId?: string;
       readonly samples: readonly components['schemas']['FlowSampleBody'][];
     };
     readonly PositionSampleBody: {
@@ -10485,6 +10820,100 @@ export interface operations {
       };
     };
   };
+  readonly GrainSampleController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['GrainSampleRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly GrainSampleController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly NeighborSheetsController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['NeighborSheetsRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly NeighborSheetsController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
   readonly EmptyWeightController_add: {
     readonly parameters: {
       readonly query?: never;
@@ -10746,6 +11175,53 @@ export interface operations {
     };
   };
   readonly SeenLoadController_void: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly id: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly RigMoveController_add: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': components['schemas']['RigMoveRecord'];
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['LogAnswer'];
+        };
+      };
+    };
+  };
+  readonly RigMoveController_void: {
     readonly parameters: {
       readonly query?: never;
       readonly header?: never;
@@ -12272,6 +12748,64 @@ export interface operations {
       };
     };
   };
+  readonly BuyerRoadsController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['BuyerRoadsRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly RigRoadController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['RigRoadRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
   readonly DryerSetupController_change: {
     readonly parameters: {
       readonly query?: never;
@@ -12664,6 +13198,35 @@ export interface operations {
         readonly 'application/json': {
           readonly revision: number;
           readonly value: components['schemas']['OwnerTermsRecord'];
+        };
+      };
+    };
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': components['schemas']['SettingAnswer'];
+        };
+      };
+    };
+  };
+  readonly FarmPricesController_change: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+        readonly subject: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody: {
+      readonly content: {
+        readonly 'application/json': {
+          readonly revision: number;
+          readonly value: components['schemas']['FarmPricesRecord'];
         };
       };
     };
@@ -13496,6 +14059,27 @@ export interface operations {
         };
         content: {
           readonly 'application/json': readonly components['schemas']['MonitorView'][];
+        };
+      };
+    };
+  };
+  readonly CutController_quality: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['SheetQuality'][];
         };
       };
     };

@@ -361,6 +361,8 @@ export const useFields = (season?: number) => useOfFarm('/api/farms/{farmId}/lot
 export const useHaul = () => useOfFarm('/api/farms/{farmId}/haul');
 export const useDevices = () => useOfFarm('/api/farms/{farmId}/devices');
 export const useMonitors = () => useOfFarm('/api/farms/{farmId}/monitors');
+/** What samples and tickets say of each sheet of settings. */
+export const useSheetQuality = () => useOfFarm('/api/farms/{farmId}/cut/quality');
 export const useLotMoistures = (lotId: string | undefined) =>
   useOfFarm(lotId ? '/api/farms/{farmId}/lots/{lotId}/moistures' : null, { lotId: lotId ?? '' });
 export const useWeather = (daysBack: number, daysAhead: number) =>

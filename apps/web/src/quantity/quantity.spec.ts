@@ -64,6 +64,8 @@ const ALL: [name: string, kind: Kind, value: number, per?: number][] = [
   ['pressure', quantity.pressure, 1120],
   ['airflow', quantity.airflow, 5.2],
   ['airOfBushel', quantity.airOfBushel, 0.9],
+  ['runningCost', quantity.runningCost, 0.62],
+  ['fuelPrice', quantity.fuelPrice, 3.89],
   ['warmer', quantity.warmer, 1.4],
   ['power', quantity.power, 44],
   ['testWeight', quantity.testWeight, 56.4],

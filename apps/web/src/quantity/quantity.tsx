@@ -116,6 +116,18 @@ export const dollars = (value: number): string => inDollars(value, Math.abs(valu
 /** "$1,234.56": money that is counted. */
 export const money = (value: number): string => inDollars(value, 2);
 
+/** $/km. What a truck costs on the road, beside its hour. */
+export const runningCost = kind({
+  us: { name: '$/mi', of: 1000 / milesToMetres(1), decimals: 2 },
+  metric: { name: '$/km', of: 1, decimals: 2 },
+});
+
+/** $/gal. What fuel in a tank cost. */
+export const fuelPrice = kind({
+  us: { name: '$/gal', of: 1, decimals: 2 },
+  metric: { name: '$/L', of: 3.785411784, decimals: 2 },
+});
+
 /** "a bushel", "a tonne" */
 export const aBushel = (): string => (system() === 'us' ? 'a bushel' : 'a tonne');
 

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { createContext, useContext, useEffect, useState } from 'react';
 
 export interface Here {
   readonly lon: number;
@@ -7,11 +7,15 @@ export interface Here {
   readonly accuracy: number;
 }
 
+/** A better receiver than the device's own, where something it rides with has one; null: it has none, or that is silent. */
+export const BetterHere = createContext<Here | null>(null);
+
 /** Where this device is: `waits` until it says, `none` where it does not or may not. Nothing is sent anywhere. */
 export function useHere(wanted: boolean): Here | 'waits' | 'none' {
+  const better = useContext(BetterHere);
   const [here, setHere] = useState<Here | 'waits' | 'none'>('waits');
   useEffect(() => {
-    if (!wanted) return;
+    if (!wanted || better !== null) return;
     if (!('geolocation' in navigator)) {
       setHere('none');
       return;
@@ -22,6 +26,6 @@ export function useHere(wanted: boolean): Here | 'waits' | 'none' {
       { enableHighAccuracy: true, maximumAge: 2000, timeout: 30_000 },
     );
     return () => navigator.geolocation.clearWatch(watch);
-  }, [wanted]);
-  return here;
+  }, [wanted, better === null]); // eslint-disable-line react-hooks/exhaustive-deps
+  return better ?? here;
 }

@@ -9,6 +9,7 @@ import {
   type HaulTimes,
   type LineThen,
   lineThen,
+  loadedIn,
   type KnownGrade,
   legalView,
   nextLoad,
@@ -19,7 +20,9 @@ import {
   ownerParts,
   type PlaceInfo,
   RangeRefusal,
+  roadKm,
   takesTruck,
+  timesFrom,
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
   type Where,
@@ -71,6 +74,7 @@ export function waysOf(
   lineOf: (buyerId: string) => number,
   costPerHour: number,
   dumps: (buyerId: string) => boolean = () => true,
+  kmTo: (buyerId: string) => number | null = () => null,
 ): LoadWays {
   const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer').map(({ id }) => id);
   const of = {
@@ -92,6 +96,7 @@ export function waysOf(
         ...(bid === null ? {} : { bid }),
         roadMin: times.roadMin[buyerId] ?? null,
         lineMin: lineOf(buyerId),
+        km: kmTo(buyerId),
       },
     ];
   });
@@ -109,6 +114,7 @@ export function waysOf(
           : { acre: { yield: load.yield, bushels: load.bushels } }),
         times,
         truckCostPerHour: costPerHour,
+        ...(times.truckCostPerKm === undefined ? {} : { truckCostPerKm: times.truckCostPerKm }),
       });
     } catch (error) {
       if (!(error instanceof RangeRefusal)) throw error;
@@ -163,7 +169,8 @@ export function useNextLoad(farm: Farm, truck: PlaceInfo, typed?: number) {
     const base = baseMoistureOf(crop.id, farm.data.farm.defaults);
     const byBook = Math.round(100 * dryBushels(held.dryKg, crop.legalPounds, base)) / 100;
     const bushels = typed ?? byBook;
-    const times = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;
+    const fieldId = loadedIn(farm, truck.id, haul.vehicles.find(({ place }) => place === truck.id)?.where);
+    const times = timesFrom(notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES, notebook, fieldId);
     const load = { crop: crop.id, bushels, ownPart: farm.ownPart(held.lots), owners: ownerParts(farm, held.lots) };
     const { ways } =
       bushels > 0
@@ -179,6 +186,7 @@ export function useNextLoad(farm: Farm, truck: PlaceInfo, typed?: number) {
             times.truckCostPerHour ?? USUAL_HARVEST_COSTS.truckPerHour,
             (buyerId) =>
               takesTruck(notebook.settings.buyerFacts[buyerId]?.value, notebook.settings.truckSetup[truck.id]?.value),
+            (buyerId) => roadKm(notebook, buyerId, fieldId),
           )
         : { ways: [] };
     /** Of the truck as it stands, on the road to a buyer; null where its axles or its empty weight are not known. */

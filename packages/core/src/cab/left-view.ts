@@ -20,8 +20,8 @@ export interface FieldLeft {
   readonly acres: number;
   /** zones that still stand, those first that wait */
   readonly zones: readonly ZoneNow[];
-  /** where the acres are from: rows counted from the seat, what the loads brought, or the field's own acres */
-  readonly by: 'rows' | 'loads' | 'field';
+  /** where the acres are from: rows counted from the seat, the display's count, what the loads brought, or the field's own acres */
+  readonly by: 'rows' | 'display' | 'loads' | 'field';
   /** m, of the last count in this field, or as the field's facts have it; null: nobody told */
   readonly passLength: number | null;
   /** m, of the head that is on; null where it is no row head */
@@ -65,7 +65,14 @@ export function fieldLeft(
     facts,
     acres,
     zones,
-    by: facts.counted !== null ? 'rows' : facts.row.cutDryKg > 0 && facts.expected !== null ? 'loads' : 'field',
+    by:
+      facts.counted !== null
+        ? 'rows'
+        : facts.shownCut !== null
+          ? 'display'
+          : facts.row.cutDryKg > 0 && facts.expected !== null
+            ? 'loads'
+            : 'field',
     passLength,
     rowSpacing,
     left: leftToCut({

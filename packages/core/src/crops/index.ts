@@ -28,3 +28,4 @@ export {
   ownCropsKnown,
   type OwnCrop,
 } from './own-crops.js';
+export { cropIn } from './crop-words.js';

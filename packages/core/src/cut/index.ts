@@ -101,3 +101,36 @@ export {
   type SwitchOutcome,
   type SwitchSide,
 } from './change-plan.js';
+export {
+  ledBack,
+  type LedBack,
+  qualityBySettings,
+  SAMPLE_DIFFERS,
+  SAMPLE_FACTORS,
+  type SampleFactor,
+  sampleOfPaper,
+  type SampleQuality,
+  type SheetQuality,
+  type TicketWay,
+} from './sample-quality.js';
+export {
+  type GivenSheet,
+  planSheets,
+  sameSheets,
+  SHEET_COLUMNS,
+  SHEET_HEADS,
+  type SheetColumn,
+  type SheetProblem,
+  sheetRows,
+  valuesOfSheet,
+} from './neighbor-file.js';
+export {
+  BORROWED_HEAD,
+  borrowedHead,
+  type BorrowedHeadInput,
+  type BorrowedHeadResult,
+  DEW_OR_DRY,
+  dewOrDry,
+  type DewOrDry,
+  type HeadSide,
+} from './heads.js';

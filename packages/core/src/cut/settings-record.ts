@@ -1,6 +1,7 @@
 import { requireInRange, within } from '../kernel/index.js';
 import { MOISTURE } from '../units/index.js';
 import { SETTINGS, type Setting, type Settings } from '../records/index.js';
+import type { SampleFactor } from './sample-quality.js';
 
 /** A settings sheet with how it turned out. */
 export interface SettingsRecord {
@@ -15,6 +16,10 @@ export interface SettingsRecord {
   readonly loss: number | null;
   /** What the tank looked like, 1 (clean) to 5; null: nobody said. */
   readonly dirt: number | null;
+  /** What was sieved or what the buyer found, per cent by factor; left out: nobody looked. */
+  readonly sample?: Readonly<Partial<Record<SampleFactor, number>>>;
+  /** Whose it is, where it is a neighbor's. */
+  readonly from?: string;
 }
 
 export interface RankedSettings {
@@ -22,12 +27,19 @@ export interface RankedSettings {
   /** How near its case is to today's, 0 to 1. */
   readonly nearness: number;
   /** How it was judged, in words. */
-  readonly judgedBy: 'loss count and tank' | 'loss count' | 'look of the tank' | 'nobody judged it';
+  readonly judgedBy:
+    'loss count and sample' | 'loss count and tank' | 'loss count' | 'sample' | 'look of the tank' | 'nobody judged it';
 }
 
+/** Fines, chips and trash as the looks of a tank: none is clean (1), four per cent and more the worst (5). Common practice, no source. */
+const dirtOf = (sample: SettingsRecord['sample']): number | null =>
+  sample === undefined || (sample.fines === undefined && sample.foreign === undefined && sample.cracked === undefined)
+    ? null
+    : Math.min(5, 1 + (sample.fines ?? 0) + (sample.foreign ?? 0) + (sample.cracked ?? 0) / 4);
+
 /**
- * Settings that were best for this crop, variety and moisture, first. Counted loss decides, the least first; the tank's look between equals; what
- * nobody judged comes last. Another crop's settings never come. Common practice, no source.
+ * Settings that were best for this crop, variety and moisture, first. Counted loss decides, the least first; the sample, or
+ * the tank's look, between equals; what nobody judged comes last, and a neighbor's sheet after the own ones that are as near. Another crop's settings never come. Common practice, no source.
  * @param moisture wet-basis fraction of today's grain; null: not known
  */
 export function bestSettings(
@@ -36,7 +48,7 @@ export function bestSettings(
 ): RankedSettings[] {
   const near = (record: SettingsRecord): number => {
     const variety = record.variety !== '' && record.variety === now.variety ? 1 : 0.7;
-    const machine = record.machine === now.machine ? 1 : 0.6;
+    const machine = record.from !== undefined ? 0.5 : record.machine === now.machine ? 1 : 0.6;
     // Half as telling three points of moisture away.
     const moisture =
       record.moisture === null || now.moisture === null
@@ -54,17 +66,24 @@ export function bestSettings(
         for (const [name, value] of Object.entries(record.values) as [Setting, number][])
           requireInRange(SETTINGS[name].name, value, SETTINGS[name].least, SETTINGS[name].most, SETTINGS[name].unit);
         if (record.dirt !== null) requireInRange('look of the tank', record.dirt, 1, 5, '');
-        const judged = record.loss !== null || record.dirt !== null;
-        const badness = judged ? (record.loss ?? 2) + 0.3 * ((record.dirt ?? 3) - 1) : Infinity;
+        // What was sieved says more than how it looked.
+        const sampled = dirtOf(record.sample);
+        const dirt = sampled ?? record.dirt;
+        const judged = record.loss !== null || dirt !== null;
+        const badness = judged ? (record.loss ?? 2) + 0.3 * ((dirt ?? 3) - 1) : Infinity;
         return {
           record,
           nearness: near(record),
           badness: badness + 3 * (1 - near(record)),
           judgedBy:
-            record.loss !== null && record.dirt !== null
-              ? 'loss count and tank'
-              : record.loss !== null
-                ? 'loss count'
+            record.loss !== null
+              ? sampled !== null
+                ? 'loss count and sample'
+                : record.dirt !== null
+                  ? 'loss count and tank'
+                  : 'loss count'
+              : sampled !== null
+                ? 'sample'
                 : record.dirt !== null
                   ? 'look of the tank'
                   : 'nobody judged it',

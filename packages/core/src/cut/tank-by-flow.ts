@@ -14,6 +14,9 @@ export interface FlowMoment {
   readonly speed: number;
   /** kg/ha as the display works it out */
   readonly yieldKgPerHa?: number;
+  /** degrees, by the display's own receiver */
+  readonly lon?: number;
+  readonly lat?: number;
 }
 
 export const TANK_BY_FLOW: Formula = {

@@ -41,7 +41,7 @@ export {
   type Why,
   type WhyCode,
 } from './next-field.js';
-export { type FieldRow, fieldRows, type NewestReading, type ZoneCut } from './view.js';
+export { type DisplayArea, type FieldRow, fieldRows, type NewestReading, type ZoneCut } from './view.js';
 export { type FieldPart, partsOf, type PartYield, type VarietyYield, yieldByPart, yieldByVariety } from './by-part.js';
 export {
   asBuyer,
@@ -70,6 +70,7 @@ export {
   type PhonePosition,
   ringOf,
   zoneAt,
+  zoneOfLoad,
   type ZoneNow,
   zoneProblem,
   type ZoneProblem,

@@ -20,6 +20,8 @@ export interface FieldFacts {
   readonly cuttingToday: boolean;
   /** rows that somebody counted from the seat, where they go before the loads */
   readonly counted: RowsLeft | null;
+  /** acres that the displays counted as cut, where they go before the loads: nobody counted rows since */
+  readonly shownCut: { readonly acres: number; readonly at: string } | null;
 }
 
 /** What was told of fields that stand: the farm's own facts, and rows counted from the seat where the view has them. */
@@ -71,7 +73,7 @@ export function fieldFacts(
           : null;
     const cut = dry(row, crop);
     /** Acres that the loads since a count brought, by the yield that is expected. */
-    const acresSince = ({ at }: RowsLeft): number =>
+    const acresSince = ({ at }: { readonly at: string }): number =>
       expected === null
         ? 0
         : farm.data.tape.reduce(
@@ -86,16 +88,22 @@ export function fieldFacts(
     // Without a yield nobody knows how many of them were cut since: then they are what was counted, for that day.
     const counted =
       expected !== null || cuttingToday ? (counts.find(({ body }) => body.lotId === lot.id)?.body ?? null) : null;
-    const left = counted
-      ? Math.max(
-          0,
-          areaOfRows(counted.rows, counted.rowSpacing, counted.passLength) / M2_PER_ACRE - acresSince(counted),
-        )
-      : expected !== null
-        ? standing(row, crop, expected)
-        : cut > 0 && !cuttingToday
-          ? 0
-          : lot.acres;
+    const display = row.displayArea;
+    // Of two counts the newer one; a display that stood still while loads came is made up for by them.
+    const shown = display && (counted === null || instantOf(display.at) > instantOf(counted.at)) ? display : null;
+    const shownAcres = shown === null ? 0 : shown.m2 / M2_PER_ACRE + acresSince(shown);
+    const left = shown
+      ? Math.max(0, lot.acres - shownAcres)
+      : counted
+        ? Math.max(
+            0,
+            areaOfRows(counted.rows, counted.rowSpacing, counted.passLength) / M2_PER_ACRE - acresSince(counted),
+          )
+        : expected !== null
+          ? standing(row, crop, expected)
+          : cut > 0 && !cuttingToday
+            ? 0
+            : lot.acres;
     return {
       row,
       crop,
@@ -103,7 +111,8 @@ export function fieldFacts(
       typed: typed !== undefined,
       acresLeft: !cuttingToday && left < REST * lot.acres ? 0 : left,
       cuttingToday,
-      counted,
+      counted: shown ? null : counted,
+      shownCut: shown && { acres: Math.min(lot.acres, shownAcres), at: shown.at },
     };
   });
 }

@@ -36,10 +36,23 @@ export interface FieldRow {
   readonly lastMoisture: NewestReading | null;
   readonly firstCut: string | null;
   readonly lastCut: string | null;
+  /** What the combines' displays counted as cut, together; left out where none has the field open. */
+  readonly displayArea?: DisplayArea;
 }
 
-/** Lots with where they stand, of one state of the book. @param newest the newest reading of each field, by field */
-export function fieldRows(book: FarmBook, newest: ReadonlyMap<string, NewestReading>, season?: number): FieldRow[] {
+/** What displays counted in a field, and when the newest of them said so. */
+export interface DisplayArea {
+  readonly m2: number;
+  readonly at: string;
+}
+
+/** Lots with where they stand, of one state of the book. @param newest the newest reading of each field, by field @param displays area counted by lot */
+export function fieldRows(
+  book: FarmBook,
+  newest: ReadonlyMap<string, NewestReading>,
+  season?: number,
+  displays: ReadonlyMap<string, DisplayArea> = new Map(),
+): FieldRow[] {
   const accounts = book.ledger.accounts();
   const cutOf = cuts(book);
   return book.lots
@@ -65,6 +78,7 @@ export function fieldRows(book: FarmBook, newest: ReadonlyMap<string, NewestRead
           read && fromCut ? (instantOf(read.at) > instantOf(fromCut.at) ? read : fromCut) : (read ?? fromCut),
         firstCut: cut?.first ?? null,
         lastCut: cut?.last ?? null,
+        ...(displays.has(lot.id) ? { displayArea: displays.get(lot.id)! } : {}),
       };
     });
 }

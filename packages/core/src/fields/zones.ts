@@ -1,4 +1,5 @@
 import { closedRing, crossesItself, insideRing, metersBetween, type Point, requireInRange, ringArea } from '../kernel/index.js'; // prettier-ignore
+import { type FlowMoment, LONGEST_GAP_MS } from '../cut/index.js';
 import type { LotInfo } from '../ledger/index.js';
 import type { FieldPin, FieldZone } from '../records/index.js';
 import { M2_PER_ACRE } from '../units/index.js';
@@ -74,6 +75,32 @@ export function zoneAt(zones: readonly ZoneNow[], at: PhonePosition): ZoneNow | 
   if (!(at.accuracy <= POOR_METERS)) return null;
   const around = zones.filter(({ zone }) => zone.ring.length >= 3 && insideRing(ringOf(zone.ring), [at.lon, at.lat]));
   return around.sort((a, b) => a.zone.acres - b.zone.acres)[0] ?? null;
+}
+
+/** Fewer figures with a position than this share of a load say nothing of where it was cut. Common practice, no source. */
+const LOCATED = 0.5;
+
+/**
+ * The part of a field that a load was cut in, by the positions of the display while it counted: the part, or the rest of the field, that most of
+ * its grain came from. Null where most of it came from no part, or the display did not say where it was.
+ * @param flows in the order of time, of this load alone
+ */
+export function zoneOfLoad(zones: readonly ZoneNow[], flows: readonly FlowMoment[]): ZoneNow | null {
+  const kg = new Map<ZoneNow | null, number>();
+  let all = 0;
+  for (let i = 1; i < flows.length; i++) {
+    const [before, now] = [flows[i - 1]!, flows[i]!];
+    if (now.atMs - before.atMs > LONGEST_GAP_MS) continue;
+    const came = (((before.flow + now.flow) / 2) * (now.atMs - before.atMs)) / 1000;
+    all += came;
+    if (now.lon === undefined || now.lat === undefined) continue;
+    // A display steers by what it knows: its receiver is as good as any.
+    const zone = zoneAt(zones, { lon: now.lon, lat: now.lat, accuracy: 0 });
+    kg.set(zone, (kg.get(zone) ?? 0) + came);
+  }
+  const located = [...kg.values()].reduce((sum, one) => sum + one, 0);
+  if (located <= LOCATED * all) return null;
+  return [...kg].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 }
 
 export interface ZoneNow {

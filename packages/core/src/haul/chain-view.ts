@@ -1,6 +1,6 @@
 import { calendarDay, startOfDay } from '../kernel/index.js';
 import { type FieldFacts, fieldFacts, type FieldRow } from '../fields/index.js';
-import { takesCrop, windowAt, windowFor } from '../records/index.js';
+import { takesCrop, windowAt, windowFor, timesFrom } from '../records/index.js';
 import { baseMoistureOf, type FarmView, instantOf } from '../ledger/index.js';
 import {
   type BuyerFacts,
@@ -41,7 +41,7 @@ export function combineRate(farm: FarmView, records: HaulRecords, rows: readonly
 export type HaulRecords = RecordsOf<
   'delay' | 'settingsEntry' | 'lossCheck',
   'dryerSetup' | 'cuttingWindow' | 'nextFieldPlan' | 'combineProfile' | 'haulPlan'
-> & { readonly settings: Partial<SettingsOf<'buyerFacts'>> };
+> & { readonly settings: Partial<SettingsOf<'buyerFacts' | 'buyerRoads'>> };
 
 /** Where a truck is, by the book and the usual times. */
 export const TRUCK_STATES = ['empty', 'loading', 'loaded', 'out', 'unloading', 'back', 'down'] as const;
@@ -215,7 +215,7 @@ export function trucksNow(
       }
       const buyer = buyerOf(farm, haul, place.id);
       const hours = buyer === null ? null : closesAt(farm, records, crop, buyer);
-      const road = buyer === null ? 0 : roadOf(times, buyer);
+      const road = buyer === null ? 0 : roadOf(timesFrom(times, records, loadedIn(farm, place.id, seen?.where)), buyer);
       const leaveByMs = hours === null ? null : midnight + (hours.closes - road) * MINUTE;
       if (bushels < LOADED * capacity) return { ...base, state: 'loading', leaveByMs };
       const leftMs = (seen?.sinceMs ?? now) + times.tarpMin * MINUTE;
@@ -233,6 +233,13 @@ export function trucksNow(
 }
 
 const roadOf = (times: HaulTimes, place: string): number => times.roadMin[place] ?? 5;
+
+/** The field that a truck was loaded in; undefined for one that was loaded out of a bin, or where nobody knows. */
+export function loadedIn(farm: FarmView, truckId: string, where: string | undefined): string | undefined {
+  const kind = where === undefined ? undefined : farm.place(where)?.kind;
+  const lot = farm.lot(where ?? '') ?? (kind === 'cart' || kind === 'combine' ? farm.lot(Object.entries(farm.held(truckId).wetLots).sort((a, b) => b[1] - a[1])[0]?.[0] ?? '') : undefined); // prettier-ignore
+  return lot?.fieldId;
+}
 
 /** The buyer that this truck, or else any truck, went to last; null where trucks go home. */
 function buyerOf(farm: FarmView, haul: HaulView, truck: string): string | null {
@@ -404,7 +411,8 @@ export function chainNow(
     if (truck.state === 'back') return { ...base, where: 'back', at: minute(truck.likelyMs!) };
     return { ...base, where: 'field' };
   });
-  const road = choice.to.kind === 'elevator' ? roadOf(times, choice.to.buyerId) : roadOf(times, 'home');
+  const here = timesFrom(times, records, current?.lot.fieldId);
+  const road = roadOf(here, choice.to.kind === 'elevator' ? choice.to.buyerId : 'home');
   const hours = choice.to.kind === 'elevator' ? closesAt(farm, records, crop, choice.to.buyerId) : null;
   const wet = of('wetBin')[0];
   const lateLine = delays

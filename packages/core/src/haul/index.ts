@@ -93,6 +93,7 @@ export {
   closesAt,
   hoursOn,
   combineRate,
+  loadedIn,
   cropCut,
   cutLast,
   delaysNow,
@@ -159,3 +160,17 @@ export {
 export { type HourAtBuyer, LINE_BY_HOUR, lineByHour, type LineThen, lineThen } from './line-by-hour.js';
 export { takesTruck } from './takes-truck.js';
 export { displaysWaiting } from './display-photos.js';
+export {
+  type CrewSpot,
+  type FieldMove,
+  movesOfDay,
+  type MoveStop,
+  type Rig,
+  type RigTrip,
+  type SunOfDay,
+  ROAD_MINUTES,
+  roadMinutes,
+  USUAL_RIG,
+} from './moves.js';
+export { type MoveRecords, type MovesView, movesView, sunAt } from './moves-view.js';
+export { type FieldStanding, type NextFields, nextFields, USUAL_NEXT_FIELD } from './next-fields.js';

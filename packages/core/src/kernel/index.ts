@@ -15,3 +15,4 @@ export { matchHeads } from './heads.js';
 export { plainName } from './names.js';
 export { toWallTime, calendarDay, startOfDay, fromWallTime, happensTwice } from './calendar.js';
 export { closedRing, crossesItself, insideRing, metersBetween, type Point, ringArea } from './sphere.js';
+export { dayComesFirst, decimalComma, figureIn, momentIn } from './file-words.js';

@@ -150,25 +150,36 @@ export const ENTRY_TYPES = Object.keys(TYPE_CHECKS) as Entry['type'][];
 const entryPath = (index: number): string => `entries[${index}]`;
 
 /**
- * Checks one entry by itself and against the lots and places; what it says of other entries is checked by
- * {@link checkReferences}. Reports into `refusals` and returns the instant of `at` in ms (NaN when it is none).
+ * A check of entries by themselves and against the lots and places; what they say of other entries is checked by {@link checkReferences}. It
+ * reports into `refusals` and returns the instant of `at` in ms (NaN when it is none). One reporter serves all: a book has hundreds of
+ * thousands of entries, and next to none of them has anything to report.
  */
-export function checkEntry(value: unknown, index: number, names: Names, refusals: Refusal[]): number {
-  if (!isObject(value)) {
-    refusals.push({ code: 'not_an_object', path: entryPath(index), value });
-    return NaN;
-  }
+export function entryCheck(names: Names, refusals: Refusal[]): (value: unknown, index: number) => number {
+  let entry: Fields = {};
+  let at = 0;
   const report: Report = (code, field, found, expected) => {
-    const id = typeof value.id === 'string' ? { id: value.id } : {};
+    const id = typeof entry.id === 'string' ? { id: entry.id } : {};
     refusals.push({
       code,
-      path: entryPath(index),
+      path: entryPath(at),
       ...id,
       field,
       value: found,
       ...(expected === undefined ? {} : { expected }),
     });
   };
+  return (value, index) => {
+    if (!isObject(value)) {
+      refusals.push({ code: 'not_an_object', path: entryPath(index), value });
+      return NaN;
+    }
+    entry = value;
+    at = index;
+    return checkEntry(value, names, report);
+  };
+}
+
+function checkEntry(value: Fields, names: Names, report: Report): number {
   text(value.id, 'id', report);
   const at = text(value.at, 'at', report);
   const ms = at === undefined ? NaN : instantOf(at);

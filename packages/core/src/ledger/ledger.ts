@@ -1,6 +1,6 @@
 import { knowCrops } from '../crops/index.js';
 import { invariant, tally } from '../kernel/index.js';
-import { checkEntry, checkReferences, duplicateId, MOST_VOIDS, namesOf, type Names } from './check.js';
+import { checkReferences, entryCheck, duplicateId, MOST_VOIDS, namesOf, type Names } from './check.js';
 import { instantOf } from './instant.js';
 import { type Book, type BookHeader, type Entry, isBuyer, NO_GRAIN_KG } from './model.js';
 import { FLAG_DEAD, Kind, Records } from './records.js';
@@ -154,7 +154,8 @@ export class Ledger {
   ): { refusals: Refusal[]; instants: Float64Array; claimed: boolean } {
     const refusals: Refusal[] = [];
     const instants = new Float64Array(entries.length);
-    for (let i = 0; i < entries.length; i++) instants[i] = checkEntry(entries[i], i, this.names, refusals);
+    const checked = entryCheck(this.names, refusals);
+    for (let i = 0; i < entries.length; i++) instants[i] = checked(entries[i], i);
     if (refusals.length > 0) return { refusals, instants, claimed: false };
     const known = this.size;
     for (const i of this.records.claim(entries)) refusals.push(duplicateId(entries[i]!, i));

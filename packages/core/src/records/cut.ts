@@ -2,6 +2,7 @@ import {
   byCrop,
   choice,
   crop,
+  type Field,
   idOf,
   list,
   map,
@@ -98,10 +99,70 @@ export const DISPLAY_CHECK = logKind('displayCheck', 'cut', 'display_checks', {
 });
 export type DisplayCheck = LogOf<typeof DISPLAY_CHECK>;
 
-/** What a combine is and can do. */
+/** Where a sample of grain was taken and looked through. */
+export const SAMPLE_PLACES = ['tank', 'screen', 'tester'] as const;
+export type SamplePlace = (typeof SAMPLE_PLACES)[number];
+/** A sample of grain, sieved and picked: per cent by weight. */
+export const GRAIN_SAMPLE = logKind(
+  'grainSample',
+  'cut',
+  'grain_samples',
+  {
+    machineId: idOf('places'),
+    lotId: idOf('lots'),
+    takenAt: choice(SAMPLE_PLACES),
+    /** through the sieve: meal, chips, dust */
+    fines: optional(number(0, 50, '%')),
+    /** split, cracked or chipped kernels */
+    cracked: optional(number(0, 100, '%')),
+    /** cobs, pods, straw, weed seed */
+    foreign: optional(number(0, 50, '%')),
+    note: optional(text(120)),
+  },
+  [
+    {
+      name: 'sample_without_figure',
+      broken: ({ fines, cracked, foreign }) =>
+        fines === undefined && cracked === undefined && foreign === undefined ? 'fines' : null,
+    },
+  ],
+);
+export type GrainSample = LogOf<typeof GRAIN_SAMPLE>;
+
+/** One sheet of a neighbor's file: what was set, and how it turned out there. */
+export const NEIGHBOR_SHEET = {
+  /** what it was set on, as he calls it */
+  machine: text(60),
+  crop: crop(),
+  variety: text(60),
+  moisture: optional(moistureField()),
+  /** lost, at the crop's legal weight */
+  lossBu: optional(number(0, 200, 'bu/ac')),
+  fines: optional(number(0, 50, '%')),
+  cracked: optional(number(0, 100, '%')),
+  foreign: optional(number(0, 50, '%')),
+  note: text(200),
+  ...(Object.fromEntries(
+    SETTING_NAMES.map((name) => [
+      name,
+      optional(number(SETTINGS[name].least, SETTINGS[name].most, SETTINGS[name].unit)),
+    ]),
+  ) as Record<(typeof SETTING_NAMES)[number], Field<number | undefined>>),
+};
+/** Settings of somebody else's combine, out of a file that he gave: looked up beside the own ones, never counted as them. */
+export const NEIGHBOR_SHEETS = logKind('neighborSheets', 'cut', 'neighbor_sheets', {
+  /** whose */
+  from: text(60, 1),
+  file: text(120, 1),
+  sheets: list(record(NEIGHBOR_SHEET), 1, 300),
+});
+export type NeighborSheets = LogOf<typeof NEIGHBOR_SHEETS>;
+export type NeighborSheet = NeighborSheets['sheets'][number];
+
 /** kg/ha of a crop. */
 export const ACCEPTED_LOSS = number(0, 5000, 'kg/ha');
 
+/** What a combine is and can do. */
 export const COMBINE_PROFILE = settingKind(
   'combineProfile',
   'cut',

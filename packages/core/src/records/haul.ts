@@ -92,6 +92,72 @@ export const SELF_RECORDING = settingKind('selfRecording', 'haul', 'self_recordi
 });
 export type SelfRecording = SettingOf<typeof SELF_RECORDING>;
 
+/** How a machine goes on the road between fields: combine, cart with its tractor. */
+export const RIG_ROAD = settingKind('rigRoad', 'haul', 'rig_roads', 'places', {
+  /** as it goes there */
+  width: number(1, 15, 'm'),
+  speed: number(0.5, 30, 'm/s'),
+  /** head off and on again, ladders, lights, folding */
+  readyMin: number(0, 240, 'min'),
+  /** the head comes off and follows on its cart */
+  headOnCart: flag(),
+  /** somebody drives ahead or behind */
+  escort: flag(),
+});
+export type RigRoad = SettingOf<typeof RIG_ROAD>;
+
+/** A machine moved to another field; `at` is when it was there. */
+export const RIG_MOVE = logKind(
+  'rigMove',
+  'haul',
+  'rig_moves',
+  {
+    placeId: idOf('places'),
+    /** left out: from the yard */
+    fromLot: optional(idOf('lots')),
+    toLot: idOf('lots'),
+    leftAt: instant(),
+    /** pickups that went along, as the crew calls them */
+    along: list(text(40, 1), 0, 10),
+  },
+  [
+    {
+      name: 'ends_before_it_begins',
+      broken: ({ at, leftAt }) => (Date.parse(leftAt) <= Date.parse(at) ? null : 'leftAt'),
+    },
+  ],
+);
+export type RigMove = LogOf<typeof RIG_MOVE>;
+
+/** The road from a field, one way. */
+export const ROAD_LEG = {
+  from: idOf('fields'),
+  minutes: number(0, 600, 'min'),
+  km: optional(number(0, 1000, 'km')),
+};
+/** The road to a buyer, or `home`: how far it is from the yard, and each field that is nearer or farther. By the buyer's id. */
+export const BUYER_ROADS = settingKind(
+  'buyerRoads',
+  'haul',
+  'buyer_roads',
+  'own',
+  {
+    /** from the yard, one way; its minutes stand with the farm's times */
+    km: optional(number(0, 1000, 'km')),
+    legs: list(record(ROAD_LEG), 0, 300),
+  },
+  [
+    {
+      name: 'field_twice',
+      broken: ({ legs }) => {
+        const twice = legs.findIndex(({ from }, i) => legs.findIndex((leg) => leg.from === from) !== i);
+        return twice < 0 ? null : `legs.${twice}.from`;
+      },
+    },
+  ],
+);
+export type BuyerRoads = SettingOf<typeof BUYER_ROADS>;
+
 /** How grain that stands out is covered. */
 export const COVER_KINDS = ['tarp', 'lid', 'door', 'sheet'] as const;
 /** What is closed over a place before it rains, and how full it may be for that. */
@@ -207,6 +273,8 @@ export const HAUL_TIMES = settingKind('haulTimes', 'haul', 'haul_times', 'farm',
   lidsCloseBu: number(0, 2000, 'bu'),
   /** an hour of a truck with its driver */
   truckCostPerHour: optional(number(0, 2000, '$/h')),
+  /** fuel, tires and wear of a truck on the road; left out: they are in its hour */
+  truckCostPerKm: optional(number(0, 50, '$/km')),
   /** an hour of a combine with its driver and its part of the cart */
   combineCostPerHour: optional(number(0, 5000, '$/h')),
 });

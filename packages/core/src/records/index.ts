@@ -37,6 +37,7 @@ export {
 export * from './shed-names.js';
 export * from './fields.js';
 export { takesCrop, windowAt, windowFor } from './windows.js';
+export { roadKm, timesFrom } from './roads.js';
 export * from './cut.js';
 export * from './haul.js';
 export * from './dry.js';

@@ -525,3 +525,12 @@ export const STATEMENT = logKind(
   ],
 );
 export type Statement = LogOf<typeof STATEMENT>;
+
+/** What money, hands and fuel cost here, where a page asks for it: its first figure, until somebody types another. */
+export const FARM_PRICES = settingKind('farmPrices', 'sell', 'farm_prices', 'farm', {
+  /** of a year, for grain that is kept */
+  interest: optional(number(0, 0.5, 'fraction')),
+  laborPerHour: optional(number(0, 500, '$/h')),
+  dieselPerGallon: optional(number(0, 50, '$/gal')),
+});
+export type FarmPrices = SettingOf<typeof FARM_PRICES>;

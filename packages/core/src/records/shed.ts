@@ -179,7 +179,13 @@ export const PART_TREE = settingKind('partTree', 'shed', 'part_trees', 'places',
 export type PartTree = SettingOf<typeof PART_TREE>;
 
 /** A person of the crew: a trainee sees one step at a time, with more room. */
-export const CREW_MEMBER = { name: text(60, 1), phone: text(40), trainee: flag() };
+export const CREW_MEMBER = {
+  name: text(60, 1),
+  phone: text(40),
+  trainee: flag(),
+  /** the pickup that he comes with, as it is called here */
+  vehicle: optional(text(40)),
+};
 /** Who works here, who is called, how long one sits at a wheel, and when alarms that can wait are quiet. */
 export const CREW = settingKind('crew', 'shed', 'crews', 'farm', {
   people: list(record(CREW_MEMBER), 0, 60),

@@ -1,4 +1,4 @@
-import { type Crop, CROPS, type CropId } from '../crops/index.js';
+import { type Crop, type CropId, cropIn, CROPS } from '../crops/index.js';
 import { plainName } from '../kernel/index.js';
 import { fileDay, fileFigure } from './buyer-file.js';
 
@@ -19,15 +19,6 @@ export interface BidProblem {
   readonly line: number;
   readonly what: 'no_buyer' | 'no_crop' | 'no_price' | 'no_day' | 'ends_first';
   readonly text: string;
-}
-
-/** What people call the crops beside their names; common practice, no source. */
-const ALSO: Readonly<Record<string, CropId>> = { beans: 'soybean', soybeans: 'soybean', milo: 'sorghum', sorghum: 'sorghum', 'yellow corn': 'corn', maize: 'corn' }; // prettier-ignore
-
-function cropNamed(text: string, crops: readonly Crop[]): CropId | undefined {
-  const plain = text.trim().toLowerCase();
-  const known = crops.find(({ id, name, short }) => [id.toLowerCase(), name.toLowerCase(), short.toLowerCase()].includes(plain)); // prettier-ignore
-  return (known?.id as CropId | undefined) ?? ALSO[plain];
 }
 
 /**
@@ -59,8 +50,8 @@ export function readBidLines(
     const buyer =
       found.find(({ name }) => plainName(name) === plainName(who)) ?? (found.length === 1 ? found[0] : undefined);
     if (buyer === undefined || who === '') return wrong('no_buyer', who);
-    const crop = cropNamed(what, crops);
-    if (crop === undefined) return wrong('no_crop', what);
+    const crop = cropIn(what, crops);
+    if (crop === null) return wrong('no_crop', what);
     const [first, second] = figures.map((word) => fileFigure(word)!);
     if (first === undefined || first < 0) return wrong('no_price', rest[0] ?? '');
     const days = rest.filter((word) => word !== '' && fileFigure(word) === null);

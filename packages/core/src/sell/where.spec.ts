@@ -55,6 +55,18 @@ describe('where a load brings most', () => {
     expect(light.rows[1]!.paid).toBeCloseTo(900 * 4.36, 0);
     expect(light.rows[0]!.perAcre).toBeCloseTo(4.4 * 180, 1);
   });
+  it('takes the miles off beside the hours where a truck has its running cost; an unknown way takes none', () => {
+    const load = { moisture: 0.15, loadKg: 900 * KG, kgPerBu: KG, times: { loadMin: 0, tarpMin: 0, unloadMin: 0 }, truckCostPerHour: 0, truckCostPerKm: 0.75 }; // prettier-ignore
+    const buyers = [{ ...buyer('near', 4.4, 20), km: 16 }, { ...buyer('far', 4.43, 20), km: 50 }, { ...buyer('unsaid', 4.3, 20), km: null }]; // prettier-ignore
+    const found = whereItBringsMost({ ...load, buyers });
+    // 2 x 16 km and 2 x 50 km at $0.75: $24 and $75; three cents of 900 bu are $27.
+    expect(found.rows.map(({ id, running }) => [id, running])).toEqual([
+      ['near', 24],
+      ['far', 75],
+      ['unsaid', 0],
+    ]);
+    expect(found.ahead).toBeCloseTo(75 - 24 - 27, 1);
+  });
   it('a road that nobody knows takes nothing off, and is said', () => {
     const [first] = ask([buyer('x', 4.4, null)]).rows;
     expect(first).toMatchObject({ roadUnknown: true });

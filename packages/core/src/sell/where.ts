@@ -11,7 +11,7 @@ export const WHERE_MOST: Formula = {
   standing: 'common practice',
   source: 'Arithmetic',
   equation:
-    'net = paid by the buyer’s own terms - hours × cost of the truck; hours = 2 × road + loading + tarp + line + dumping',
+    'net = paid by the buyer’s own terms - hours × cost of the truck - 2 × way × running cost; hours = 2 × road + loading + tarp + line + dumping',
   inputs: [MASS, MOISTURE, PRICE, MINUTES, COST],
   note: 'The highest bid is the worst where its dock and its road take more than it is ahead. Test weight, damage and foreign material count where they are typed, by each buyer’s posted sheet; a buyer without one is counted without them.',
 };
@@ -26,6 +26,8 @@ export interface BuyerAhead {
   /** one way; null where nobody knows the road */
   readonly roadMin: number | null;
   readonly lineMin: number;
+  /** one way; left out: nobody said it */
+  readonly km?: number | null;
 }
 
 export interface WhereRow {
@@ -39,8 +41,10 @@ export interface WhereRow {
   readonly paid: number;
   /** h of the truck */
   readonly hours: number;
-  /** $ of the truck */
+  /** $ of the truck: its hours, and its kilometers both ways */
   readonly road: number;
+  /** $ of its kilometers alone */
+  readonly running: number;
   /** $ in hand; null where he refuses it */
   readonly net: number | null;
   readonly perWetBushel: number | null;
@@ -79,12 +83,15 @@ export function whereItBringsMost(input: {
   readonly buyers: readonly BuyerAhead[];
   readonly times: { readonly loadMin: number; readonly tarpMin: number; readonly unloadMin: number };
   readonly truckCostPerHour: number;
+  /** fuel, tires and wear; left out: they are in the hour */
+  readonly truckCostPerKm?: number;
 }): Where {
   const { times, buyers } = input;
   const moisture = within(MOISTURE, input.moisture);
   const loadKg = within(MASS, input.loadKg);
   requireInRange('bushel weight', input.kgPerBu, 0.5, 100, 'kg');
   const cost = within(COST, input.truckCostPerHour);
+  const perKm = requireInRange('running cost', input.truckCostPerKm ?? 0, 0, 50, '$/km');
   const minutes = (value: number): number => within(MINUTES, value);
   const bidOf = ({ bid, price }: BuyerAhead): number => within(PRICE, bid ?? price);
   const most = Math.max(...buyers.map(bidOf));
@@ -102,10 +109,11 @@ export function whereItBringsMost(input: {
       : requireInRange('bushels of the load', acre.bushels, 1e-6, 1e6, 'bu') /
         requireInRange('bushels an acre', acre.yield, 0.1, 2000, 'bu/ac');
   const rows = buyers.map((buyer): WhereRow => {
-    const { id, terms, price, roadMin, lineMin } = buyer;
+    const { id, terms, price, roadMin, lineMin, km } = buyer;
     const aKg = valueOfMoisture(terms, price, input.grade)(moisture);
     const hours = (2 * minutes(roadMin ?? 0) + minutes(lineMin) + minutes(times.loadMin) + minutes(times.tarpMin) + minutes(times.unloadMin)) / 60; // prettier-ignore
-    const road = hours * cost;
+    const running = 2 * requireInRange('way', km ?? 0, 0, 1000, 'km') * perKm;
+    const road = hours * cost + running;
     const paid = (aKg ?? 0) * loadKg;
     const net = aKg === null ? null : paid - road;
     return {
@@ -116,6 +124,7 @@ export function whereItBringsMost(input: {
       paid,
       hours,
       road,
+      running,
       net,
       perWetBushel: net === null || wetBushels === 0 ? null : net / wetBushels,
       perAcre: net === null || acres === null ? null : net / acres,

@@ -1,9 +1,9 @@
 import { type Crop, cropOf, CROPS } from '../crops/index.js';
 import { quickDryingCost, WET_ABOVE } from '../dry/index.js';
 import { fieldFacts, type FieldRow } from '../fields/index.js';
-import { windowAt, windowFor } from '../records/index.js';
+import { timesFrom, windowAt, windowFor } from '../records/index.js';
 import { baseMoistureOf, type FarmView, type PlaceInfo, UNKNOWN_LOT } from '../ledger/index.js';
-import type { DryerSetup, HaulTimes, PlaceState, RecordsOf, RestRules } from '../records/index.js';
+import type { DryerSetup, HaulTimes, PlaceState, RecordsOf, RestRules, SettingsOf } from '../records/index.js';
 import {
   allocate,
   type Allocation,
@@ -71,7 +71,9 @@ export interface RestQuestion {
 export interface RestFarm {
   readonly farm: FarmView;
   readonly rows: readonly FieldRow[];
-  readonly fields: RecordsOf<never, 'cuttingWindow' | 'nextFieldPlan'>;
+  readonly fields: RecordsOf<never, 'cuttingWindow' | 'nextFieldPlan'> & {
+    readonly settings: Partial<SettingsOf<'buyerRoads'>>;
+  };
   readonly states: Readonly<Record<string, { readonly value: PlaceState }>>;
   readonly rules: RestRules & { readonly days: number };
   /** null: nothing is dried here. */
@@ -182,10 +184,13 @@ export function restQuestion({
   const loadBu = trucks.reduce((sum, { capacityBu }) => sum + capacityBu!, 0) / Math.max(1, trucks.length);
   const truckHours = trucks.length === 0 || times === null ? null : trucks.length * rules.days * rules.truckHoursPerDay;
   const onSite = new Set(farm.data.places.filter(({ kind }) => ON_SITE.includes(kind)).map(({ id }) => `place ${id}`));
-  const cycleHours = (to: string): number =>
-    times === null || loadBu === 0
-      ? 0
-      : (2 * (times.roadMin[to] ?? 0) + times.loadMin + times.tarpMin + times.unloadMin) / 60 / loadBu;
+  /** h of a truck for a bushel from a source: a field may have a road of its own. */
+  const cycleHours = (source: RestSource | null, to: string): number => {
+    if (times === null || loadBu === 0) return 0;
+    const lot = source?.kind === 'field' ? facts.find(({ row }) => `field ${row.lot.id}` === source.id)?.row.lot : undefined; // prettier-ignore
+    const { roadMin } = timesFrom(times, fields, lot?.fieldId);
+    return (2 * (roadMin[to] ?? 0) + times.loadMin + times.tarpMin + times.unloadMin) / 60 / loadBu;
+  };
   const aPoint = dryer
     ? quickDryingCost(1, dryer.fuelPerPointBushel, dryer.fuelPrice, dryer.kWhPerPointBushel, dryer.powerPrice)
     : 0;
@@ -203,7 +208,7 @@ export function restQuestion({
     const drying = points > 100 * WET_ABOVE ? wet * points : 0;
     const dries = drying > 0 && dryer !== null;
     const lane = (to: string, way: 'wet' | 'dried', value: number, road: string): void => {
-      const hours = road === HOME && onSite.has(source.id) ? 0 : cycleHours(road);
+      const hours = road === HOME && onSite.has(source.id) ? 0 : cycleHours(source, road);
       lanes.push({
         from: source.id,
         to,
@@ -243,7 +248,7 @@ export function restQuestion({
   const takes = (buyer: string, crop: string): number => {
     const window = windowAt(fields, crop, buyer);
     const open = Math.min(rules.truckHoursPerDay, (window?.closesAt ?? 24) - (window?.opensAt ?? 0));
-    const hours = cycleHours(buyer);
+    const hours = cycleHours(null, buyer);
     return truckHours === null || hours === 0 ? total : Math.min(total, (trucks.length * rules.days * open) / hours);
   };
   const destinations: Destination[] = [

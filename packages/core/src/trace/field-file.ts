@@ -1,10 +1,9 @@
-import { type Crop, cropOf, type CropId } from '../crops/index.js';
-import { plainName } from '../kernel/index.js';
+import { type Crop, type CropId, cropIn, cropOf } from '../crops/index.js';
+import { decimalComma, figureIn, plainName } from '../kernel/index.js';
 import type { LotInfo } from '../ledger/index.js';
 import { type FieldColumn } from '../records/index.js';
 import { M2_PER_ACRE } from '../units/index.js';
 import { acresInside, boundaryProblem, type BoundaryProblem, type Rings, tidied } from './boundary.js';
-import { cropIn, decimalComma, figureIn } from './file-words.js';
 
 /** What files of fields call their columns; common practice, no source. */
 export const FIELD_HEADS: Readonly<Record<FieldColumn, readonly RegExp[]>> = {

@@ -1,21 +1,16 @@
-import { matchHeads } from '../kernel/index.js';
 import { area } from '@turf/area';
 import { kinks } from '@turf/kinks';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { crossesItself } from '../kernel/index.js';
+import { cropIn } from '../crops/index.js';
+import { crossesItself, dayComesFirst, decimalComma, figureIn, matchHeads, momentIn } from '../kernel/index.js';
 import type { LotInfo, PlaceInfo } from '../ledger/index.js';
 import {
   acresInside,
   boundaryProblem,
-  cropIn,
-  dayComesFirst,
-  decimalComma,
   FIELD_HEADS,
-  figureIn,
   type FieldFileRow,
   LOAD_HEADS,
-  momentIn,
   planFields,
   planLoads,
   pointsOf,

@@ -72,7 +72,6 @@ export {
   ringsOf,
   tidied,
 } from './boundary.js';
-export { cropIn, dayComesFirst, decimalComma, figureIn, momentIn } from './file-words.js';
 export {
   FIELD_HEADS,
   type FieldFileProblem,

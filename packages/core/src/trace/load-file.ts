@@ -1,9 +1,8 @@
-import { plainName } from '../kernel/index.js';
+import { decimalComma, figureIn, momentIn, plainName } from '../kernel/index.js';
 import { kgPerBushelOf, type LotInfo, type PlaceInfo } from '../ledger/index.js';
 import type { FileMatch, LoadColumn } from '../records/index.js';
 import { KG_PER_LB, MAX_MOISTURE } from '../units/index.js';
-import type { Crop, CropId } from '../crops/index.js';
-import { cropIn, decimalComma, figureIn, momentIn } from './file-words.js';
+import { type Crop, type CropId, cropIn } from '../crops/index.js';
 
 /** What carts' and displays' exports call their columns; common practice, no source. */
 export const LOAD_HEADS: Readonly<Record<LoadColumn, readonly RegExp[]>> = {

@@ -1,7 +1,6 @@
-import { plainName } from '../kernel/index.js';
+import { decimalComma, figureIn, momentIn, plainName } from '../kernel/index.js';
 import type { PlaceInfo } from '../ledger/index.js';
 import type { PAPER_FACTORS } from '../records/index.js';
-import { decimalComma, figureIn, momentIn } from './file-words.js';
 
 /** Files of rows beside fields and loads: tickets of buyers, levels of bins, hours of weather, temperatures of cables. */
 export const ROW_FILES = ['tickets', 'levels', 'weather', 'cables'] as const;

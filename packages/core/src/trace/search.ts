@@ -29,47 +29,82 @@ const WORDS: Readonly<Partial<Record<Entry['type'], string>>> = {
   witness: 'weighed again',
 };
 
-interface Row {
-  readonly text: string;
-  /** The day in the ways in which it is typed; only what looks like a day is sought in it. */
-  readonly dates: string;
-  readonly lot: string | undefined;
-  readonly places: readonly string[];
-  /** Of a ticket that came late: the load that it is of. */
-  readonly of: string | undefined;
+/** Each text once, by a number: rows say the same few names, days and words again and again. */
+class Said {
+  readonly texts: string[] = [];
+  private readonly numbers = new Map<string, number>();
+
+  numberOf(text: string): number {
+    let number = this.numbers.get(text);
+    if (number === undefined) this.numbers.set(text, (number = this.texts.push(text) - 1));
+    return number;
+  }
+
+  /** 1 where the text answers. */
+  that(answers: (text: string) => boolean): Uint8Array {
+    return Uint8Array.from(this.texts, (text) => (answers(text) ? 1 : 0));
+  }
 }
-/** What each entry may be found by, made once; the entries of a book only grow. */
-const indexes = new WeakMap<Ledger, Row[]>();
+
+/** What the entries of a book may be found by, in columns by their order of arrival. */
+class SearchIndex {
+  readonly lots = new Said();
+  readonly places = new Said();
+  /** Days in the ways in which they are typed; only what looks like a day is sought in them. */
+  readonly days = new Said();
+  readonly words = new Said();
+  readonly lot: number[] = [];
+  readonly day: number[] = [];
+  /** Places of all rows, one row after the other, and where each row's end. */
+  readonly place: number[] = [];
+  readonly placeEnd: number[] = [];
+  readonly word: number[] = [];
+  readonly wordEnd: number[] = [];
+  private readonly dayOfHour = new Map<number, number>();
+
+  constructor(private readonly timeZone: string) {}
+
+  /** Takes in what arrived since; the entries of a book only grow. */
+  read(all: readonly Entry[]): void {
+    for (let i = this.day.length; i < all.length; i++) {
+      const entry = all[i]!;
+      const { ticket, note, reason, by, lot } = entry as unknown as Readonly<Record<string, string | undefined>>;
+      this.day.push(this.dayNumber(instantOf(entry.at)));
+      this.lot.push(lot === undefined ? -1 : this.lots.numberOf(lot));
+      for (const id of placesOf(entry)) this.place.push(this.places.numberOf(id));
+      this.placeEnd.push(this.place.length);
+      for (const text of [ticket, note, reason, by, WORDS[entry.type]])
+        if (text) this.word.push(this.words.numberOf(text.toLowerCase()));
+      this.wordEnd.push(this.word.length);
+    }
+  }
+
+  private dayNumber(ms: number): number {
+    // Zones change at whole hours or their quarters: one look-up serves an hour of entries, but for those quarters.
+    const hour = Math.floor(ms / HOUR);
+    let number = this.dayOfHour.get(hour);
+    if (number === undefined) {
+      const day = toWallTime(hour * HOUR, this.timeZone).slice(0, 10);
+      const [month, date] = [Number(day.slice(5, 7)), Number(day.slice(8))];
+      number = this.days.numberOf(`${day} ${month}/${date}/${day.slice(0, 4)} #${MONTHS[month - 1]}-${date}#`);
+      this.dayOfHour.set(hour, number);
+    }
+    return number;
+  }
+}
+
+/** Made once for each book and clock. */
+const indexes = new WeakMap<Ledger, Map<string, SearchIndex>>();
 
 const HOUR = 3_600_000;
 
-function indexOf(ledger: Ledger, timeZone: string): readonly Row[] {
-  const rows = indexes.get(ledger) ?? [];
-  indexes.set(ledger, rows);
-  const days = new Map<number, string>();
-  const dayOf = (ms: number): string => {
-    // Zones change at whole hours or their quarters: one look-up serves an hour of entries, but for those quarters.
-    const hour = Math.floor(ms / HOUR);
-    let day = days.get(hour);
-    if (day === undefined) days.set(hour, (day = toWallTime(hour * HOUR, timeZone).slice(0, 10)));
-    return day;
-  };
-  const all = ledger.arrivals;
-  for (let i = rows.length; i < all.length; i++) {
-    const entry = all[i]!;
-    const { ticket, note, reason, by, lot } = entry as unknown as Readonly<Record<string, string | undefined>>;
-    const day = dayOf(instantOf(entry.at));
-    const month = Number(day.slice(5, 7));
-    const date = Number(day.slice(8));
-    rows.push({
-      text: [ticket, note, reason, by, WORDS[entry.type]].filter(Boolean).join(' \n').toLowerCase(),
-      dates: `${day} ${month}/${date}/${day.slice(0, 4)} #${MONTHS[month - 1]}-${date}#`,
-      lot,
-      places: placesOf(entry),
-      of: entry.type === 'witness' ? entry.of : undefined,
-    });
-  }
-  return rows;
+function indexOf(ledger: Ledger, timeZone: string): SearchIndex {
+  const own = indexes.get(ledger) ?? new Map<string, SearchIndex>();
+  indexes.set(ledger, own);
+  const index = own.get(timeZone) ?? new SearchIndex(timeZone);
+  own.set(timeZone, index);
+  index.read(ledger.arrivals);
+  return index;
 }
 
 /** "sep 8" is a day, whatever else has an 8 in it. */
@@ -122,27 +157,39 @@ export function searchBook(book: FarmBook, asked: string, timeZone: string, most
     places: having(placeText, word),
   }));
   const every = (id: string, of: 'lots' | 'places'): boolean => sets.every((set) => set[of].has(id));
-  const rows = indexOf(ledger, timeZone);
+  const index = indexOf(ledger, timeZone);
   const found = new Map<string, Entry>();
   const all = ledger.arrivals;
-  const text = (row: Row, id: string): boolean =>
-    sets.every(
-      (set) =>
-        (row.lot !== undefined && set.lots.has(row.lot)) ||
-        row.places.some((place) => set.places.has(place)) ||
-        (set.isDay && row.dates.includes(set.word)) ||
-        (set.isId && id.toLowerCase() === set.word) ||
-        holds(row.text, set.word),
+  // Each name, day and word is asked once; a row only looks up what was answered.
+  const asks = sets.map((set) => ({
+    lots: index.lots.that((id) => set.lots.has(id)),
+    places: index.places.that((id) => set.places.has(id)),
+    days: index.days.that((day) => set.isDay && day.includes(set.word)),
+    words: index.words.that((text) => holds(text, set.word)),
+    id: set.isId ? set.word : null,
+  }));
+  const some = (column: readonly number[], ends: readonly number[], row: number, hits: Uint8Array): boolean => {
+    for (let i = row === 0 ? 0 : ends[row - 1]!; i < ends[row]!; i++) if (hits[column[i]!] === 1) return true;
+    return false;
+  };
+  const fits = (row: number): boolean =>
+    asks.every(
+      ({ lots, places, days, words, id }) =>
+        (index.lot[row]! >= 0 && lots[index.lot[row]!] === 1) ||
+        days[index.day[row]!] === 1 ||
+        some(index.place, index.placeEnd, row, places) ||
+        some(index.word, index.wordEnd, row, words) ||
+        (id !== null && all[row]!.id.toLowerCase() === id),
     );
-  rows.forEach((row, i) => {
-    const entry = all[i]!;
-    if (!text(row, entry.id)) return;
-    if (entry.type === 'void' || ledger.isVoided(entry.id)) return;
+  for (let row = 0; row < all.length; row++) {
+    if (!fits(row)) continue;
+    const entry = all[row]!;
+    if (entry.type === 'void' || ledger.isVoided(entry.id)) continue;
     // A ticket that came late leads to its load.
-    const load = row.of === undefined ? entry : ledger.entry(row.of);
+    const load = entry.type === 'witness' ? ledger.entry(entry.of) : entry;
     if (load && !ledger.isVoided(load.id)) found.set(load.id, load);
-  });
-  const newest = [...found.values()].sort((a, b) => instantOf(b.at) - instantOf(a.at) || (a.id < b.id ? 1 : -1));
+  }
+  const newest = newestFirst([...found.values()]);
   return {
     fields: lots.filter(({ id }) => every(id, 'lots')).sort((a, b) => b.season - a.season),
     places: places.filter(({ id }) => every(id, 'places')),
@@ -153,6 +200,12 @@ export function searchBook(book: FarmBook, asked: string, timeZone: string, most
     })),
     matches: newest.length,
   };
+}
+
+/** By time, the newest first; each time is read once. */
+function newestFirst(entries: readonly Entry[]): Entry[] {
+  const timed = entries.map((entry) => ({ entry, ms: instantOf(entry.at) }));
+  return timed.sort((a, b) => b.ms - a.ms || (a.entry.id < b.entry.id ? 1 : -1)).map(({ entry }) => entry);
 }
 
 function ticketOf(ledger: Ledger, entry: Entry): string | null {

@@ -43,8 +43,8 @@ export function wrongFieldLoads({ ledger, lots: all }: FarmBook, lots: readonly 
     .filter(
       (entry): entry is HarvestEntry => entry.type === 'harvest' && seasons.has(lotOf.get(entry.lot)?.season ?? -1),
     );
-  const at = new Map(loads.map((load) => [load.id, instantOf(load.at)]));
-  const atOf = (load: HarvestEntry): number => at.get(load.id)!;
+  const at = new Map(loads.map((load) => [load, instantOf(load.at)]));
+  const atOf = (load: HarvestEntry): number => at.get(load)!;
   const byLot = groupBy(loads, ({ lot }) => lot);
   for (const own of byLot.values()) own.sort((a, b) => atOf(a) - atOf(b));
   /** The first of a field's loads at or after a moment. */
@@ -92,6 +92,7 @@ export function wrongFieldLoads({ ledger, lots: all }: FarmBook, lots: readonly 
       if (!near(before, first) && !near(after, last)) continue;
       const mine = within(lot, first - HALF_DAY, last + HALF_DAY);
       const alone = mine.count === run.length;
+      if (!alone && !between) continue;
       const others = mine.some.filter((load) => !run.includes(load));
       for (const load of run) {
         const theirs = within(likely, atOf(load) - HALF_DAY, atOf(load) + HALF_DAY).some;
@@ -108,8 +109,9 @@ export function wrongFieldLoads({ ledger, lots: all }: FarmBook, lots: readonly 
 
 /** Is a load's moisture that of another field, and not of its own? null where too few loads of the day say. */
 function fitsOther(load: HarvestEntry, own: readonly HarvestEntry[], other: readonly HarvestEntry[]): boolean | null {
-  const [mine, theirs] = [own, other].map((list) => list.map(({ moisture }) => moisture)) as [number[], number[]];
-  if (theirs.length < 3) return null;
+  if (other.length < 3) return null;
+  const mine = own.map(({ moisture }) => moisture);
+  const theirs = other.map(({ moisture }) => moisture);
   const middle = median(theirs);
   const there = Math.abs(load.moisture - middle);
   const spread = Math.max(SPREAD, 3 * median(theirs.map((one) => Math.abs(one - middle))));

@@ -38,6 +38,12 @@ import {
   inchesToMetres,
   wearPart,
   WEAR_PART,
+  BORROWED_HEAD,
+  borrowedHead,
+  DEW_OR_DRY,
+  dewOrDry,
+  ROAD_MINUTES,
+  roadMinutes,
   LEFT_TO_CUT,
   CHANGE_PLAN,
   changePlan,
@@ -253,6 +259,70 @@ export const harvestHaulingSelling = [
         changeOver: 1,
         road: 0.5,
       }).difference,
+  ),
+  table(
+    {
+      formula: BORROWED_HEAD,
+      title: 'What a borrowed head saves, $, by acres, rent an acre and bu/ac that it loses',
+      source:
+        'By hand: hours saved x $250 + (1.2 bu less its own) x acres x $10.20 - rent - 3 h of fetching; 8 against 11 ac/h',
+      standing: 'computed',
+      allowed: 0.5,
+      unit: '$',
+    },
+    [
+      [300, 5, 0.8, 2556.8 + 1224 - 2250],
+      [100, 5, 0.8, 852.3 + 408 - 1250],
+      [300, 12, 1.2, 2556.8 - 4350],
+    ],
+    (acres, rentPerAcre, loss) =>
+      borrowedHead({
+        acres,
+        own: { acresPerHour: 8, loss: 1.2 },
+        other: { acresPerHour: 11, loss },
+        price: 10.2,
+        hourly: 250,
+        rent: 0,
+        rentPerAcre,
+        fetchHours: 3,
+      }).saved,
+  ),
+  table(
+    {
+      formula: DEW_OR_DRY,
+      title: 'Half of the interval between damp and dry, bu/ac, by the spread of three counts on each side',
+      source: 'Student’s t of any handbook, from memory: 2.776 for four degrees of freedom; s x sqrt(2/3)',
+      standing: 'published, from memory',
+      allowed: 0.002,
+      unit: 'bu/ac',
+    },
+    [
+      [0.1, 2.776 * 0.1 * Math.sqrt(2 / 3)],
+      [0.25, 2.776 * 0.25 * Math.sqrt(2 / 3)],
+    ],
+    (spread) =>
+      dewOrDry(
+        [-1, 0, 1].flatMap((k) => [
+          { loss: 1.5 + k * spread, humidity: 0.9 },
+          { loss: 0.6 + k * spread, humidity: 0.4 },
+        ]),
+        0.8,
+      ).uncertainty!,
+  ),
+  table(
+    {
+      formula: ROAD_MINUTES,
+      title: 'Minutes on section roads, by miles straight and mph',
+      source: 'By hand: 4/π x miles / mph x 60',
+      standing: 'computed',
+      allowed: 0.01,
+      unit: 'min',
+    },
+    [
+      [5, 18, 21.22],
+      [2, 20, 7.64],
+    ],
+    (miles, mph) => roadMinutes(milesToMetres(miles), mphToMetresPerSecond(mph)),
   ),
   table(
     {

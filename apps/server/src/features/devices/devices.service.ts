@@ -18,7 +18,15 @@ import type {
   PositionsBody,
   WeightsBody,
 } from '@fanega/contract';
-import { BID, checkRecord, currentSeason, deviceMayWrite, type Reading, WRITING_DEVICES } from '@fanega/core';
+import {
+  BID,
+  checkRecord,
+  currentSeason,
+  deviceMayWrite,
+  instantOf,
+  type Reading,
+  WRITING_DEVICES,
+} from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { ulid } from 'ulid';
 import { type DeviceCaller, DeviceTokens, type Writer } from '../../platform/access.js';
@@ -135,8 +143,11 @@ export class DevicesService {
     return this.noticed(device, this.live.weights(device.farmId, device.id, body));
   }
 
-  flows(device: DeviceCaller, body: FlowsBody): Promise<{ samples: number }> {
+  async flows(device: DeviceCaller, body: FlowsBody): Promise<{ samples: number }> {
     only(device, 'monitor');
+    const counted = body.samples.findLast(({ areaM2 }) => areaM2 !== undefined);
+    if (body.lotId !== undefined && counted !== undefined)
+      await this.fields.displayCounted(device.farmId, device.id, body.lotId, counted.areaM2!, Math.floor(instantOf(counted.at))); // prettier-ignore
     return this.noticed(device, this.live.flows(device.farmId, device.id, body));
   }
 

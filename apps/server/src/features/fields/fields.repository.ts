@@ -1,11 +1,11 @@
-import type { NewestReading } from '@fanega/core';
+import type { DisplayArea, NewestReading } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { Between, DataSource, In } from 'typeorm';
 import type { Tx } from '../../platform/farm-write.js';
 import type { Row } from '../../platform/record-rows.js';
 import { insertAll, LOG_TABLES, removeRecord, SETTING_TABLES } from '../../platform/record-table.js';
 import { FieldRow, LotRow, LotShareRow, shareRows } from '../ledger/index.js';
-import { WeatherRow } from './fields.entity.js';
+import { DisplayAreaRow, WeatherRow } from './fields.entity.js';
 
 const HOUR_MS = 3_600_000;
 
@@ -18,6 +18,7 @@ export async function removeFields(
 ): Promise<void> {
   if (lots.length > 0) {
     await tx.delete(LotShareRow, { farmId, lotId: In([...lots]) });
+    await tx.delete(DisplayAreaRow, { farmId, lotId: In([...lots]) });
     await tx.delete(LotRow, { farmId, id: In([...lots]) });
   }
   for (const id of fields) {
@@ -72,6 +73,24 @@ export class FieldsRepository {
     );
   }
 
+  /** What displays counted as cut, by lot: those of several combines together, with the newest moment. */
+  async displayAreas(farmId: string): Promise<Map<string, DisplayArea>> {
+    const areas = new Map<string, { m2: number; atMs: number }>();
+    for (const { lotId, areaM2, atMs } of await this.db.getRepository(DisplayAreaRow).findBy({ farmId })) {
+      const sum = areas.get(lotId);
+      areas.set(lotId, { m2: (sum?.m2 ?? 0) + areaM2, atMs: Math.max(sum?.atMs ?? 0, atMs) });
+    }
+    return new Map([...areas].map(([lotId, { m2, atMs }]) => [lotId, { m2, at: new Date(atMs).toISOString() }]));
+  }
+
+  displayArea(farmId: string, deviceId: string, lotId: string): Promise<DisplayAreaRow | null> {
+    return this.db.getRepository(DisplayAreaRow).findOneBy({ farmId, deviceId, lotId });
+  }
+
+  async keepDisplayArea(tx: Tx, row: DisplayAreaRow): Promise<void> {
+    await tx.upsert(DisplayAreaRow, row, ['farmId', 'deviceId', 'lotId']);
+  }
+
   /** Readings of each field within the hour before its newest one, with that one. */
   private async hourBefore(
     farmId: string,
@@ -107,6 +126,10 @@ export class FieldsRepository {
   async namesAndTags(tx: Tx, farmId: string, season: number): Promise<{ fieldNames: string[]; tags: string[] }> {
     const [fields, lots] = [await tx.findBy(FieldRow, { farmId }), await tx.findBy(LotRow, { farmId, season })];
     return { fieldNames: fields.map(({ name }) => name), tags: lots.map(({ tag }) => tag) };
+  }
+
+  async hasLot(tx: Tx, farmId: string, id: string): Promise<boolean> {
+    return (await tx.countBy(LotRow, { farmId, id })) > 0;
   }
 
   lot(tx: Tx, farmId: string, id: string): Promise<LotRow | null> {

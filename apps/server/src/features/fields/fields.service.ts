@@ -15,6 +15,7 @@ import {
   fieldRows,
   instantOf,
   lotMoistures,
+  M2_PER_ACRE,
   neighborRows,
 } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
@@ -37,13 +38,30 @@ export class FieldsService {
   /** Lots of one season, of the newest where none is named, with where they stand; readings and book of one moment. */
   async rows(farmId: string, season?: number): Promise<FieldRowView[]> {
     // Read before the book is opened: a reading that comes meanwhile makes a version of its own, and the question is asked again.
-    const newest = await this.fields.newestReadings(farmId);
+    const [newest, displays] = [await this.fields.newestReadings(farmId), await this.fields.displayAreas(farmId)];
     return this.ledgers.answer(
       farmId,
       `lots ${season ?? ''}`,
-      (book) => fieldRows(book, newest, season ?? currentSeason(book.lots)),
+      (book) => fieldRows(book, newest, season ?? currentSeason(book.lots), displays),
       ({ versions }) => String(versions.topics.fields),
     );
+  }
+
+  /**
+   * What a display counted as cut of the field that is open on it. It comes every few seconds: a tenth of an acre more is kept, and half an acre
+   * more is told to the screens.
+   */
+  async displayCounted(farmId: string, deviceId: string, lotId: string, areaM2: number, atMs: number): Promise<void> {
+    const last = await this.fields.displayArea(farmId, deviceId, lotId);
+    // What comes late from a display that was out of reach says less than what is known.
+    if (last !== null && (atMs < last.atMs || Math.abs(areaM2 - last.areaM2) < 0.1 * M2_PER_ACRE)) return;
+    await this.writes.run(farmId, async ({ tx, changed }) => {
+      if (!(await this.fields.hasLot(tx, farmId, lotId)))
+        throw new Refused('body_wrong', 'That field is not on this farm.', [{ field: 'lotId', code: 'lot_not_in_book', message: 'there is no such field' }]); // prettier-ignore
+      await this.fields.keepDisplayArea(tx, { farmId, deviceId, lotId, areaM2, atMs });
+      if (last === null || Math.floor(areaM2 / (0.5 * M2_PER_ACRE)) !== Math.floor(last.areaM2 / (0.5 * M2_PER_ACRE)))
+        changed('fields');
+    });
   }
 
   lotMoistures(farmId: string, lotId: string): Promise<ReadingInfo[]> {

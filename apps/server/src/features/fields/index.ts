@@ -125,4 +125,4 @@ class FieldsController {
 })
 export class FieldsModule {}
 export { FieldsService, removeFields, weatherRow };
-export { WeatherRow } from './fields.entity.js';
+export { DisplayAreaRow, WeatherRow } from './fields.entity.js';

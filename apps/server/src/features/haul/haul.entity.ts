@@ -52,6 +52,8 @@ export class LiveFigureRow {
   @Column('double', { nullable: true }) moisture: number | null;
   @Column('double', { nullable: true }) speed: number | null;
   @Column('double', { name: 'yield_kg_per_ha', nullable: true }) yieldKgPerHa: number | null;
+  @Column('double', { nullable: true }) lon: number | null;
+  @Column('double', { nullable: true }) lat: number | null;
 }
 
 /** Where a machine was, by a device that rides on it; kept as long as somebody may look back for a load. */

@@ -52,12 +52,13 @@ export class LiveService implements OnApplicationShutdown {
 
   /** Takes a display's figures. */
   flows(farmId: string, deviceId: string, body: FlowsBody): Promise<{ samples: number }> {
-    const sent = body.samples.map(({ at, flow, moisture, speed, yieldKgPerHa }): FlowMoment => ({
+    const sent = body.samples.map(({ at, flow, moisture, speed, yieldKgPerHa, lon, lat }): FlowMoment => ({
       atMs: Math.floor(instantOf(at)),
       flow,
       moisture,
       speed,
       ...(yieldKgPerHa === undefined ? {} : { yieldKgPerHa }),
+      ...(lon === undefined || lat === undefined ? {} : { lon, lat }),
     }));
     return this.take(farmId, deviceId, sent, (own, fresh) => {
       const next = extendCurve(own.flows, fresh, KEPT_MS);
@@ -195,7 +196,16 @@ export class LiveService implements OnApplicationShutdown {
 }
 
 /** A display's figures of a row; none where it is a weight. */
-export const flowOf = ({ atMs, flow, moisture, speed, yieldKgPerHa }: LiveFigureRow): FlowMoment[] =>
+export const flowOf = ({ atMs, flow, moisture, speed, yieldKgPerHa, lon, lat }: LiveFigureRow): FlowMoment[] =>
   flow === null
     ? []
-    : [{ atMs, flow, moisture: moisture!, speed: speed!, ...(yieldKgPerHa === null ? {} : { yieldKgPerHa }) }];
+    : [
+        {
+          atMs,
+          flow,
+          moisture: moisture!,
+          speed: speed!,
+          ...(yieldKgPerHa === null ? {} : { yieldKgPerHa }),
+          ...(lon === null || lat === null ? {} : { lon, lat }),
+        },
+      ];

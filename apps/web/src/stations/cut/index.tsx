@@ -18,6 +18,7 @@ import { StartLink } from '../../widgets/start-link';
 const Monitor = lazy(() => import('./pages/monitor'));
 const ChangePlan = lazy(() => import('./pages/change-plan'));
 const WearPartPage = lazy(() => import('./pages/wear'));
+const Heads = lazy(() => import('./pages/heads'));
 
 const PAGES = [
   { path: '', name: 'Speed, tank' },
@@ -26,6 +27,7 @@ const PAGES = [
   { path: 'monitor', name: 'Monitor' },
   { path: 'strips', name: 'Strips' },
   { path: 'wear', name: 'Wear part' },
+  { path: 'heads', name: 'Heads' },
   { path: 'switch', name: 'Stay or switch' },
   { path: 'loads', name: 'Loads' },
 ] as const;
@@ -91,6 +93,7 @@ function Pages({ given }: { given: CutGiven }) {
         <Route path="monitor" element={<Monitor key={key} {...given} />} />
         <Route path="strips" element={<Strips key={key} {...given} />} />
         <Route path="wear" element={<WearPartPage key={key} {...given} />} />
+        <Route path="heads" element={<Heads key={key} {...given} />} />
         <Route path="switch" element={<ChangePlan key={key} {...given} />} />
         <Route path="loads" element={<Loads farm={given.farm} />} />
         <Route path="*" element={<Empty title="There is no such page in Cut." />} />

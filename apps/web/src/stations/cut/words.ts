@@ -1,4 +1,11 @@
-import { calendarDay, type FieldRecords, type FieldRow, type LossWarning } from '@fanega/core';
+import {
+  calendarDay,
+  type FieldRecords,
+  type FieldRow,
+  type LossWarning,
+  type SampleFactor,
+  type SamplePlace,
+} from '@fanega/core';
 import type { Farm } from '../../data/farm';
 
 export { settingText, SHOWN } from '../../widgets/setting-words';
@@ -17,6 +24,17 @@ export const farmDay = (farm: Farm): string => calendarDay(farm.data.now, farm.d
 /** Beside every advice to change a setting. */
 export const ADVICE_CAUTION =
   'One change, then count again. Before anyone reaches in or looks inside: stop the machine, engine off, key out, wait until everything stands. The machine’s book rules.';
+
+export const SAMPLE_WORDS: Readonly<Record<SampleFactor, string>> = {
+  fines: 'Fines',
+  cracked: 'Cracked',
+  foreign: 'Foreign',
+};
+export const TAKEN_WORDS: Readonly<Record<SamplePlace, string>> = {
+  tank: 'The tank',
+  screen: 'The dryer’s screen',
+  tester: 'The tester',
+};
 
 export const LOSS_WARNING_WORDS: Record<LossWarning, string> = {
   fewerAtHeaderThanBefore: 'fewer kernels at the header than before harvest: count again',

@@ -14,10 +14,12 @@ const Scales = lazy(() => import('./pages/scales'));
 const Legal = lazy(() => import('./pages/legal'));
 const Photographed = lazy(() => import('./pages/photographed'));
 const Weights = lazy(() => import('./pages/scale-comparison'));
+const Moves = lazy(() => import('./pages/moves'));
 
 const PAGES = [
   { path: '', name: 'On wheels' },
   { path: 'last-load', name: 'Last load' },
+  { path: 'moves', name: 'Moves' },
   { path: 'trucks', name: 'How many trucks?' },
   { path: 'scales', name: 'Scales' },
   { path: 'legal', name: 'Legal' },
@@ -71,6 +73,22 @@ export default function Haul() {
               {(book) => (
                 <QueryBoundary answer={fields} what="Working out the last load">
                   {(rows) => <LastLoadPage farm={farm} notebook={book} rows={rows} weather={weather.data ?? []} />}
+                </QueryBoundary>
+              )}
+            </QueryBoundary>
+          }
+        />
+        <Route
+          path="moves"
+          element={
+            <QueryBoundary answer={notebook} what="Planning the moves">
+              {(book) => (
+                <QueryBoundary answer={fields} what="Planning the moves">
+                  {() => (
+                    <Suspense fallback={<Loading what="Opening" />}>
+                      <Moves farm={farm} notebook={book} />
+                    </Suspense>
+                  )}
                 </QueryBoundary>
               )}
             </QueryBoundary>

@@ -19,6 +19,7 @@ import {
   scaleSetupOf,
   sleptThrough,
   undoable,
+  zoneOfLoad,
 } from '@fanega/core';
 import { NotebookPen } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
@@ -49,10 +50,12 @@ import { ReportDelay } from '../../../widgets/report-delay';
 import { ShareList } from '../../../widgets/share-list';
 import { clock, day } from '../../../quantity/time';
 import { WhoIsWhere } from '../../../widgets/who-is-where';
+import { useZones } from '../../../widgets/zone-box';
+import { BetterHere } from '../../../ui/use-here';
 import { type CutEntry, CutPad, type NewRows } from '../forms/cut-pad';
 import { CabHead } from './cab-head';
 import { JustRecorded } from './just-recorded';
-import { LiveDisplay } from './live-display';
+import { LiveDisplay, useDisplayHere } from './live-display';
 import { BuyerPick, ChooseWay, FillPad, LostPad, type QuickWay, SplitPad } from '../forms/quick-ways';
 import { ReadMoisture } from '../forms/read-moisture';
 import { asked, askedFor, holdersOfOther, SwitchField } from '../forms/switch-field';
@@ -82,8 +85,11 @@ const TraineeStep = lazy(forTrainee);
 const AlarmList = lazy(() => import('../../../widgets/alarm-list'));
 const TellPosition = lazy(() => import('./tell-position'));
 const SeenQuestions = lazy(() => import('../../../widgets/seen-questions'));
+const MoveLine = lazy(() => import('./move-line'));
 /** Machines that drive in a field. */
 const IN_FIELD = ['combine', 'cart', 'truck'];
+/** Those that are moved from one field to the next. */
+const FROM_FIELD_TO_FIELD = ['combine', 'cart'];
 
 export interface Who {
   readonly name: string;
@@ -160,6 +166,9 @@ export function InCab({
   const dumpedMs = display ? lastDumpMs(farm.data.tape, me.id, display.name, deviceName()) : 0;
   const kgPerBu = farm.kgPerBu(cropNow);
   const tank = useMemo(() => (flows ? byDisplay(flows, dumpedMs, kgPerBu) : null), [flows, dumpedMs, kgPerBu]);
+
+  const partsHere = useZones(farm, lastLoad?.lot ?? '');
+  const shownHere = useDisplayHere(display && live.get(display.id));
 
   // Its own tank is where the display counts it already.
   const actions = cabNext({
@@ -244,7 +253,18 @@ export function InCab({
       case 'cut': {
         const { kind: _, ...load } = action;
         // What it counted up to its last figure is this load; the next one begins there.
-        return tank?.toMs ? cut({ ...load, method: 'monitor', at: new Date(tank.toMs).toISOString() }) : setPad(load);
+        const part = zoneOfLoad(
+          partsHere,
+          (flows ?? []).filter(({ atMs }) => atMs >= dumpedMs),
+        );
+        return tank?.toMs
+          ? cut({
+              ...load,
+              method: 'monitor',
+              at: new Date(tank.toMs).toISOString(),
+              ...(part ? { zone: part.id } : {}),
+            })
+          : setPad(load);
       }
       case 'deliver':
         return setTicketAt(action.to);
@@ -311,7 +331,7 @@ export function InCab({
   const moisture = tank && held.wetKg < 1 ? tank.moisture : held.wetKg > 1 ? (held.moisture ?? 0) : null;
   const lots = Object.keys(held.wetLots);
   return (
-    <>
+    <BetterHere value={shownHere}>
       <CabHead farm={farm} title={me.name} name={who.name} offline={offline} onLeave={onLeave} />
       <main className="flex flex-1 flex-col gap-4 p-4 md:landscape:grid md:landscape:grid-cols-2 md:landscape:items-start md:landscape:gap-8">
         <h1 className="sr-only">Cab: {me.name}</h1>
@@ -498,6 +518,11 @@ export function InCab({
           <Suspense>
             <AtWheel name={who.name} />
           </Suspense>
+          {FROM_FIELD_TO_FIELD.includes(me.kind) && !job && (
+            <Suspense>
+              <MoveLine farm={farm} machineId={me.id} />
+            </Suspense>
+          )}
           <details className="border-y border-rule">
             <summary className="min-h-14 cursor-pointer py-3 text-xl font-semibold">{say('whoIsWhere')}</summary>
             <WhoIsWhere farm={farm} large />
@@ -651,6 +676,6 @@ export function InCab({
           }}
         />
       )}
-    </>
+    </BetterHere>
   );
 }

@@ -35,7 +35,9 @@ export default function LeftLine({
   const by =
     found.by === 'rows'
       ? say('leftByRows', { time: clock(facts.counted!.at, farm.data.farm.timeZone) })
-      : say(found.by === 'loads' ? 'leftByLoads' : 'leftByField');
+      : found.by === 'display'
+        ? say('leftByDisplay')
+        : say(found.by === 'loads' ? 'leftByLoads' : 'leftByField');
   return (
     <button type="button" onClick={onCount} className="min-h-14 border-y border-rule py-2 text-left">
       <span className="block text-xl font-semibold">

@@ -2,9 +2,24 @@ import type { DeviceInfo } from '@fanega/contract';
 import { cropOf, CROPS, kgPerHaToBushelsPerAcre, type TankByFlow } from '@fanega/core';
 import type { Farm } from '../../../data/farm';
 import type { LiveDevice } from '../../../data/live';
+import { useMemo } from 'react';
+import type { Here } from '../../../ui/use-here';
 import { useSilent } from '../../../widgets/live-weight';
 import { cropYield, grainRate, moisture, speed } from '../../../quantity/quantity';
 import { say } from '../../../words';
+
+/** Common practice, no source. */
+const RECEIVER_METERS = 3;
+
+/** Where the display's own receiver is; null while it is silent, or says nothing of it. It steers by it: a few feet. */
+export function useDisplayHere(live: LiveDevice | undefined): Here | null {
+  const silent = useSilent(live);
+  const { lon, lat } = live?.flows.at(-1) ?? {};
+  return useMemo(
+    () => (silent || lon === undefined || lat === undefined ? null : { lon, lat, accuracy: RECEIVER_METERS }),
+    [silent, lon, lat],
+  );
+}
 
 /** What the combine's own display says now, in one glance: how wet, how much an hour and an acre, how fast. */
 export function LiveDisplay({

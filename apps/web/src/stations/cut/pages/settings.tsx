@@ -17,10 +17,11 @@ import {
   type TrailStep,
   USUAL_SETTINGS,
   valuesOf,
+  valuesOfSheet,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { ulid } from 'ulid';
-import { type Farm, useRefreshFarm } from '../../../data/farm';
+import { type Farm, useRefreshFarm, useSheetQuality } from '../../../data/farm';
 import { Button, Choices, SelectBox, TextBox } from '../../../ui';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
@@ -32,6 +33,7 @@ import { settingBox, settingTyped } from '../forms/setting-box';
 import { loss, moisture as wetness, percent, system } from '../../../quantity/quantity';
 import { useRecorded } from '../../../widgets/take-back';
 import { clock, day } from '../../../quantity/time';
+import { qualityText, Samples } from './samples';
 import { changeWords, outcomeWords, trailOf } from './trail';
 import { type CutGiven, SHOWN, settingText } from '../words';
 import { logged } from '../../../data/records';
@@ -52,40 +54,77 @@ export function SettingsLog({ farm, notebook, rows, machineId }: CutGiven) {
   const lot = farm.lot(lotId);
   const row = rows.find((r) => r.lot.id === lotId);
   const profile = notebook.settings.combineProfile[machineId]?.value;
+  const said = useSheetQuality().data;
+  const quality = useMemo(() => new Map((said ?? []).map((one) => [one.sheetId, one])), [said]);
+  const lossOf = useMemo(
+    () =>
+      new Map(
+        checksOf(farm, notebook, null)
+          .reverse()
+          .map(({ body, check }) => [body.settingsId ?? '', check.parts.machine!.bushelsPerAcre]),
+      ),
+    [farm, notebook],
+  );
+  const neighbors = useMemo(() => living<'neighborSheets'>(notebook.logs.neighborSheets), [notebook]);
+  const sheetsOfCrop = useMemo(
+    () =>
+      living(notebook.logs.settingsEntry)
+        .map(({ body }) => body)
+        .filter((body) => farm.lot(body.lotId)?.crop === lot?.crop),
+    [farm, notebook, lot],
+  );
   const ranked = useMemo(() => {
-    const loss = new Map(
-      checksOf(farm, notebook, null)
-        .reverse()
-        .map(({ body, check }) => [body.settingsId ?? '', check.parts.machine!.bushelsPerAcre]),
-    );
     const kept = living(notebook.logs.settingsEntry);
     const undone = new Set(kept.flatMap(({ body }) => body.undoes ?? []));
-    return bestSettings(
-      kept.flatMap(({ body }) => {
-        const { id, machineId: machine, values, moisture, dirt, lotId: where } = body;
-        if (undone.has(id)) return [];
-        const field = farm.lot(where);
-        return [
-          {
-            id,
-            machine,
-            crop: field?.crop ?? '',
-            variety: field?.variety ?? '',
-            moisture: moisture ?? null,
-            values,
-            loss: loss.get(id) ?? null,
-            dirt: dirt ?? null,
-          },
-        ];
-      }),
-      {
-        machine: machineId,
-        crop: lot?.crop ?? '',
-        variety: lot?.variety ?? '',
-        moisture: row?.lastMoisture?.moisture ?? null,
-      },
-    ).slice(0, 3);
-  }, [farm, notebook, machineId, lot, row]);
+    const theirs = neighbors.flatMap(({ body: { id, from, sheets } }) =>
+      sheets.map((sheet, i) => ({
+        id: `${id} ${i}`,
+        from,
+        machine: sheet.machine,
+        crop: sheet.crop,
+        variety: sheet.variety,
+        moisture: sheet.moisture ?? null,
+        values: valuesOfSheet(sheet),
+        loss: sheet.lossBu ?? null,
+        dirt: null,
+        sample: { ...(sheet.fines === undefined ? {} : { fines: sheet.fines }), ...(sheet.cracked === undefined ? {} : { cracked: sheet.cracked }), ...(sheet.foreign === undefined ? {} : { foreign: sheet.foreign }) }, // prettier-ignore
+      })),
+    );
+    const own = kept.flatMap(({ body }) => {
+      const { id, machineId: machine, values, moisture, dirt, lotId: where } = body;
+      if (undone.has(id)) return [];
+      const field = farm.lot(where);
+      return [
+        {
+          id,
+          machine,
+          crop: field?.crop ?? '',
+          variety: field?.variety ?? '',
+          moisture: moisture ?? null,
+          values,
+          loss: lossOf.get(id) ?? null,
+          dirt: dirt ?? null,
+          ...(quality.has(id) ? { sample: quality.get(id)!.figures } : {}),
+        },
+      ];
+    });
+    return bestSettings([...own, ...theirs], {
+      machine: machineId,
+      crop: lot?.crop ?? '',
+      variety: lot?.variety ?? '',
+      moisture: row?.lastMoisture?.moisture ?? null,
+    }).slice(0, 3);
+  }, [farm, notebook, machineId, lot, row, neighbors, quality, lossOf]);
+  const given = living(notebook.logs.settingsEntry).map(({ body }) => ({
+    machine: farm.placeName(body.machineId),
+    crop: farm.lot(body.lotId)?.crop ?? '',
+    variety: farm.lot(body.lotId)?.variety ?? '',
+    moisture: body.moisture ?? null,
+    lossBu: lossOf.get(body.id) ?? null,
+    figures: quality.get(body.id)?.figures ?? {},
+    note: body.why,
+    values: body.values,
+  }));
   const trail = trailOf(farm, notebook, machineId, lotId);
   return (
     <div>
@@ -146,6 +185,17 @@ export function SettingsLog({ farm, notebook, rows, machineId }: CutGiven) {
           )}
         </section>
       </div>
+      <Samples
+        farm={farm}
+        machineId={machineId}
+        lotId={lotId}
+        current={current?.body}
+        sheets={sheetsOfCrop}
+        quality={quality}
+        given={given}
+        neighbors={neighbors}
+        onTake={(values, why) => setChanging({ values, why })}
+      />
       <section aria-label="Settings log" className="border-t border-ink px-5 py-5 lg:px-6">
         <h2 className="text-xl">The log in {lot?.fieldName ?? 'this field'}</h2>
         {trail.length === 0 ? (
@@ -237,13 +287,19 @@ function Best({
     <li className="py-2.5">
       <p className="flex flex-wrap items-baseline gap-x-3">
         <span className={place === 0 ? 'text-2xl font-bold' : 'font-bold'}>
-          {record.loss === null ? 'not counted' : `${loss(record.loss, farm.kgPerBu(lot?.crop))} lost`}
+          {record.loss === null ? 'not counted' : `${loss(record.loss, farm.kgPerBu(lot?.crop ?? record.crop))} lost`}
         </span>
         <span className="text-muted">
-          {lot?.fieldName}, {record.variety || 'variety not known'}
+          {record.from === undefined ? lot?.fieldName : `${record.from}’s ${record.machine || 'combine'}`},{' '}
+          {record.variety || 'variety not known'}
           {record.moisture === null ? '' : `, ${percent(record.moisture)}`}
           {body ? `, ${day(body.at, timeZone)}` : ''}. Judged by: {one.judgedBy}
-          {record.dirt === null ? '' : ` (tank ${record.dirt} of 5)`}.
+          {record.sample && qualityText({ figures: record.sample }) !== ''
+            ? ` (${qualityText({ figures: record.sample })})`
+            : record.dirt === null
+              ? ''
+              : ` (tank ${record.dirt} of 5)`}
+          .
         </span>
       </p>
       <p>

@@ -12,6 +12,7 @@ import {
   type WearPartResult,
   windowFor,
 } from '@fanega/core';
+import { useContracts } from '../../../data/farm';
 import { SelectBox, TextBox } from '../../../ui';
 import { oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
@@ -45,6 +46,7 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
     .filter((fact) => fact.crop.id === crop.id && fact.row.lot.season === lot?.season)
     .reduce((sum, fact) => sum + fact.acresLeft, 0);
   const window = windowFor(notebook, crop.id, null)?.value;
+  const prices = useContracts().data?.settings.farmPrices.farm?.value;
   const boxes = {
     oldCount: oneOf<string>(),
     newCount: oneOf<string>(),
@@ -79,7 +81,7 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
       price: price.text(window?.price, per),
       part: '1500',
       hours: '6',
-      hourly: '30',
+      hourly: dollarsTyped.text(prices?.laborPerHour ?? 30),
       breaks: '10',
       standsHours: '8',
       standsHourly: '250',

@@ -15,41 +15,20 @@ import {
 } from '@dnd-kit/sortable';
 import type { WeatherHourInfo } from '@fanega/contract';
 import {
-  acresToHectares,
-  asBuyer,
-  bushelsPerAcreToKgPerHa,
-  buyerOffset,
-  buyerSaid,
   calendarDay,
-  combineRate,
-  cornDrydown,
   CRITERIA,
   type Criterion,
-  cuttableAcres,
   cutLast,
-  bushelPointsAt,
-  dryerOf,
-  type CuttingWindow,
-  fieldFacts,
-  fieldNow,
-  type FieldFacts,
   type FieldRecords,
   type FieldRow,
-  kilogramsPerBushel,
   type NextFieldPlan,
-  type RankedField,
-  rankFields,
-  rateAt,
+  nextFields,
+  type NextFields,
   type School,
   SCHOOLS,
-  testersFor,
-  testersOf,
-  toWallTime,
-  windowFor,
-  zonesOf,
-  zonesStanding,
+  USUAL_NEXT_FIELD,
 } from '@fanega/core';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { toast } from '../../../ui/toast';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
@@ -67,17 +46,6 @@ import { setting } from '../../../data/records';
 import { write } from '../../../data/outbox';
 import { FactsSheet } from '../forms/field-facts';
 import { Ranked, waitWords } from './ranked-field';
-import { DAY_MS, HOUR_MS } from '../../../quantity/time';
-
-export const START: NextFieldPlan = {
-  school: 'steady',
-  weights: { ...SCHOOLS.steady.weights },
-  ownOrder: [],
-  facts: {},
-  mostStep: 2,
-  bushelPointsPerHour: 0,
-  dryTo: 0.15,
-};
 
 const CRITERION_NAMES = Object.keys(CRITERIA) as Criterion[];
 
@@ -86,54 +54,6 @@ interface Given {
   readonly rows: readonly FieldRow[];
   readonly notebook: FieldRecords;
   readonly weather: readonly WeatherHourInfo[];
-  readonly readings: readonly {
-    readonly fieldId: string;
-    readonly at: string;
-    readonly moisture: number | null;
-    readonly tester: string;
-    readonly voided?: boolean;
-  }[];
-}
-
-/** Moisture as the buyer would test it, and points a day: what somebody said, or the field's own readings. */
-function moistureOf(
-  facts: FieldFacts,
-  { farm, notebook, readings }: Given,
-): { moisture: number | null; pointsPerDay: number | undefined } {
-  const all = testersOf(notebook);
-  const testers = testersFor(all, facts.crop.id, buyerSaid(notebook));
-  const { lot } = facts.row;
-  const own = readings
-    .flatMap((r) =>
-      r.fieldId === lot.fieldId && r.moisture !== null && !r.voided
-        ? [{ at: Date.parse(r.at), moisture: asBuyer(r.moisture, buyerOffset(testers.get(r.tester))) }]
-        : [],
-    )
-    .filter((r) => r.at <= farm.data.now && r.at > farm.data.now - 30 * DAY_MS)
-    .sort((a, b) => a.at - b.at);
-  const typed = notebook.settings.nextFieldPlan.farm?.value.facts[lot.fieldId]?.pointsPerDay;
-  const newest = fieldNow(facts.row, all, buyerSaid(notebook));
-  if (typed !== undefined || own.length < 2 || lot.crop === 'soybean')
-    return { moisture: newest?.moisture ?? null, pointsPerDay: typed };
-  const dayOfYear = Math.min(366, 1 + Math.floor((farm.data.now - Date.UTC(lot.season, 0, 1)) / DAY_MS));
-  const curve = cornDrydown(
-    own.map((r) => ({ day: r.at / DAY_MS, moisture: r.moisture })),
-    dayOfYear,
-  );
-  const today = (farm.data.now - own[0]!.at) / DAY_MS;
-  return {
-    moisture: newest?.moisture ?? null,
-    pointsPerDay: Math.min(5, Math.max(0, 100 * (curve.moistureAt(today) - curve.moistureAt(today + 1)))),
-  };
-}
-
-/** Hours until a window closes today, 0 outside of its hours; null where none are set. */
-function closesIn(window: CuttingWindow | undefined, nowMs: number, timeZone: string): number | null {
-  if (window?.closesAt === undefined && window?.opensAt === undefined) return null;
-  const wall = toWallTime(nowMs, timeZone);
-  const hour = Number(wall.slice(11, 13)) + Number(wall.slice(14, 16)) / 60;
-  const [opens, closes] = [window.opensAt ?? 0, window.closesAt ?? 24];
-  return hour < opens ? 0 : Math.max(0, closes - hour);
 }
 
 const textsOf = (sheet: NextFieldPlan, per: number) => ({
@@ -143,10 +63,21 @@ const textsOf = (sheet: NextFieldPlan, per: number) => ({
   rate: grainRate.text(sheet.combineBushelsPerHour, per),
 });
 
-export function Ranking(given: Given) {
-  const { farm, rows, notebook, weather } = given;
+const NOTHING: NextFields = {
+  ranked: [],
+  left: [],
+  standing: new Map(),
+  combineBushelsPerHour: 0,
+  byProfile: false,
+  dryer: null,
+  wetLoads: null,
+  roomBushels: null,
+  rainComes: false,
+};
+
+export function Ranking({ farm, rows, notebook, weather }: Given) {
   const refresh = useRefreshFarm(farm.id);
-  const saved = notebook.settings.nextFieldPlan.farm?.value ?? START;
+  const saved = notebook.settings.nextFieldPlan.farm?.value ?? USUAL_NEXT_FIELD;
   const revision = notebook.settings.nextFieldPlan.farm?.revision ?? 0;
   const [sheet, setSheet] = useState<NextFieldPlan>(saved);
   // Where the combines stand: the field of the last load.
@@ -166,97 +97,28 @@ export function Ranking(given: Given) {
   const [editing, setEditing] = useState<string | null>(null);
   const sending = useSend();
   const changed = JSON.stringify(sheet) !== JSON.stringify(saved);
-  const nowMs = farm.data.now;
-
-  const today = calendarDay(nowMs, farm.data.farm.timeZone);
-  const left = useMemo(() => {
-    const zones = zonesStanding(notebook.settings.fieldZone, today);
-    const plan = { farm: { revision, value: sheet } };
-    return fieldFacts(farm, rows, { ...notebook, settings: { ...notebook.settings, nextFieldPlan: plan } })
-      .filter(({ acresLeft }) => acresLeft > 0)
-      .map((facts) => {
-        // Parts that stay until another day: what is left without them is what can be cut.
-        const waiting = zonesOf(zones, facts.row.lot).filter(({ waits }) => waits);
-        return { facts, waiting, toCut: cuttableAcres(facts, waiting) };
-      });
-  }, [farm, rows, notebook, revision, sheet, today]);
-  // Where all that is left waits, nobody goes today.
-  const standing = useMemo(() => new Map(left.filter(({ toCut }) => toCut > 0).map((one) => [one.facts.row.lot.id, one])), [left]); // prettier-ignore
-  const machines = Object.values(notebook.settings.combineProfile).map(({ value: profile }) => profile);
-  const byProfile = machines.some((m) => m.goodRate > 0);
-  // One rate on every page: by the machines' profiles; typed here only while none is written.
-  const combineBushelsPerHour = byProfile
-    ? combineRate(farm, notebook, rows, lastCrop ?? 'corn')
-    : (sheet.combineBushelsPerHour ?? 0);
-  const wetBins = farm.data.places.filter((place) => place.kind === 'wetBin');
-  const roomBushels = wetBins.reduce(
-    (sum, bin) => sum + Math.max(0, (bin.capacityBu ?? 0) - farm.bushels(farm.held(bin.id).wetLots)),
-    0,
-  );
-  const wetLoads = last?.lastMoisture?.source === 'combine' ? last.lastMoisture.moisture : null;
-  // One dryer on every page: by its own sheet; typed here only while none is written.
-  const sheeted = dryerOf(notebook);
-  const able = sheeted?.setup ? sheeted : sheet;
-  const dryer =
-    able.bushelPointsPerHour > 0 && combineBushelsPerHour > 0 && wetLoads !== null
-      ? {
-          bushelPointsPerHour: bushelPointsAt(able, Math.max(0, 100 * (wetLoads - able.dryTo))),
-          dryTo: able.dryTo,
-          combineBushelsPerHour,
-          roomBushels,
-          lastMoisture: wetLoads,
-          mostStep: able.mostStep,
-        }
-      : null;
-  const rain = weather.find((hour) => Date.parse(hour.at) > nowMs && hour.rainChance >= 0.4);
-
-  const { ranked, error } = useMemo((): { ranked: RankedField[]; error: string | null } => {
+  const today = calendarDay(farm.data.now, farm.data.farm.timeZone);
+  const { found, error } = useMemo((): { found: NextFields | null; error: string | null } => {
     try {
-      return {
-        ranked: rankFields({
-          fields: [...standing.values()].map(({ facts, toCut }) => {
-            const { moisture, pointsPerDay } = moistureOf(facts, given);
-            const own = sheet.facts[facts.row.lot.fieldId];
-            const kgPerHa = bushelsPerAcreToKgPerHa(facts.expected ?? 0, facts.crop.legalPounds);
-            // Thin crops are cut no faster than the ground allows.
-            const bySpeed = machines.reduce(
-              (sum, m) => sum + rateAt(m.speedLimit, m.headWidth, kgPerHa) * m.fieldEfficiency,
-              0,
-            );
-            const kgPerHour = Math.min(
-              combineBushelsPerHour * kilogramsPerBushel(facts.crop.legalPounds),
-              bySpeed > 0 ? bySpeed : Infinity,
-            );
-            return {
-              id: facts.row.lot.id,
-              moisture,
-              ...(pointsPerDay === undefined ? {} : { pointsPerDay }),
-              base: facts.crop.baseMoisture,
-              standability: own?.standability ?? 0,
-              ...(own?.maturity === undefined ? {} : { maturity: own.maturity }),
-              closesIn: closesIn(windowFor(notebook, facts.crop.id, null)?.value, nowMs, farm.data.farm.timeZone),
-              distance: own?.distance ?? 0,
-              area: acresToHectares(toCut),
-              hours: kgPerHour > 0 ? (kgPerHa * acresToHectares(toCut)) / kgPerHour : 0,
-            };
-          }),
-          // What a kept sheet does not weigh, its school does.
-          weights: { ...(SCHOOLS[sheet.school as School] ?? SCHOOLS.steady).weights, ...sheet.weights } as Record<
-            Criterion,
-            number
-          >,
-          // Another crop goes another way than through today's dryer setting.
-          dryer,
-          rainIn: rain ? Math.max(0, (Date.parse(rain.at) - nowMs) / HOUR_MS) : null,
-          ownOrder: sheet.ownOrder,
-        }),
-        error: null,
-      };
+      return { found: nextFields(farm, notebook, rows, sheet, { today, weather }), error: null };
     } catch (problem) {
-      return { ranked: [], error: problem instanceof Error ? problem.message : String(problem) };
+      return { found: null, error: problem instanceof Error ? problem.message : String(problem) };
     }
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [standing, sheet, combineBushelsPerHour, roomBushels, wetLoads, rain?.at, given.readings]);
+  }, [farm, notebook, rows, sheet, today, weather]);
+  const kept = useRef(found);
+  // What was typed last may rank nothing: the order before it stands beside what is said of it.
+  kept.current = found ?? kept.current;
+  const {
+    ranked,
+    left,
+    standing,
+    combineBushelsPerHour,
+    byProfile,
+    dryer: sheeted,
+    wetLoads,
+    roomBushels,
+    rainComes,
+  } = kept.current ?? NOTHING;
 
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
@@ -304,7 +166,7 @@ export function Ranking(given: Given) {
           <SortableContext items={order} strategy={verticalListSortingStrategy}>
             <ol>
               {ranked.map((field, i) => {
-                const { facts, waiting } = standing.get(field.id)!;
+                const { facts, waiting, moisture } = standing.get(field.id)!;
                 return (
                   <Ranked
                     key={field.id}
@@ -312,7 +174,7 @@ export function Ranking(given: Given) {
                     field={field}
                     place={i}
                     facts={facts}
-                    moisture={moistureOf(facts, given).moisture}
+                    moisture={moisture}
                     waiting={waiting}
                     isOwn={sheet.ownOrder.includes(field.id)}
                     onFacts={() => setEditing(field.id)}
@@ -444,8 +306,8 @@ export function Ranking(given: Given) {
           {wetLoads === null
             ? 'No load is in the book yet, so the dryer has nothing to compare with.'
             : `Last loads ${percent(wetLoads)}. `}
-          {wetBins.length > 0 ? `Room in the wet bin ${bushels(roomBushels, per)}. ` : 'No wet bin. '}
-          {rain ? '' : 'No rain in the forecast.'}
+          {roomBushels === null ? 'No wet bin. ' : `Room in the wet bin ${bushels(roomBushels, per)}. `}
+          {rainComes ? '' : 'No rain in the forecast.'}
         </p>
         <Problem className="mt-2">{sending.message}</Problem>
         <Button className="mt-4 w-full" disabled={!changed || sending.busy} onClick={() => void save()}>

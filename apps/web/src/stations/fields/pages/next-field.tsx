@@ -1,8 +1,9 @@
-import { living } from '@fanega/core';
 import { useFarm, useFields, useNotebook, useWeather } from '../../../data/farm';
 import { QueryBoundary } from '../../../ui/query-boundary';
 import { Ranking } from './field-ranking';
 import { Page } from '../../../ui/page';
+
+const NONE: readonly never[] = [];
 
 /** Which field next: ranked, with reasons, weights that anybody can see, and the user's own order above them. */
 export default function NextField() {
@@ -15,20 +16,7 @@ export default function NextField() {
       <QueryBoundary answer={fields} what="Ranking the fields">
         {(rows) => (
           <QueryBoundary answer={notebook} what="Ranking the fields">
-            {(book) => (
-              <Ranking
-                farm={farm}
-                rows={rows}
-                notebook={book}
-                weather={weather.data ?? []}
-                readings={living(book.logs.reading).map(({ body }) => ({
-                  fieldId: body.fieldId,
-                  at: body.at,
-                  moisture: body.moisture ?? null,
-                  tester: body.tester ?? '',
-                }))}
-              />
-            )}
+            {(book) => <Ranking farm={farm} rows={rows} notebook={book} weather={weather.data ?? NONE} />}
           </QueryBoundary>
         )}
       </QueryBoundary>

@@ -4,12 +4,14 @@ import {
   closesAt,
   combineRate,
   cropCut,
+  cutLast,
   type FieldRecords,
   type FieldRow,
   type HaulTimes,
   lastLoad,
   type LastLoad,
   RangeRefusal,
+  timesFrom,
   USUAL_HAUL_TIMES,
 } from '@fanega/core';
 import { useState } from 'react';
@@ -112,7 +114,7 @@ export function LastLoadPage({
     return {
       now: wall(now),
       closes: closing(buyerId),
-      road: about(minutes, haul.roadMin[buyerId]),
+      road: about(minutes, timesFrom(haul, notebook, cutLast(rows)?.lot.fieldId).roadMin[buyerId]),
       load: String(haul.loadMin),
       tarp: String(haul.tarpMin),
       rate: rate > 0 ? about(grainRate, rate) : '',

@@ -5,6 +5,8 @@ import {
   calendarDay,
   type CropId,
   cropOf,
+  type FieldRecords,
+  roadKm,
   CROPS,
   hoursOn,
   KG_PER_LB,
@@ -20,13 +22,25 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { CartesianGrid, Line, LineChart, XAxis, YAxis } from 'recharts';
 import { type Farm, useContracts, useHaul, useNotebook } from '../../../data/farm';
-import { aBushel, count, dollars, mass, money, number, percent, price, priceText } from '../../../quantity/quantity';
+import {
+  aBushel,
+  count,
+  distance,
+  dollars,
+  mass,
+  money,
+  number,
+  percent,
+  price,
+  priceText,
+} from '../../../quantity/quantity';
 import { day, DAY_MS, dayText, hourText, spanText } from '../../../quantity/time';
 import { Button, Loading } from '../../../ui';
 import { AXIS, ChartFrame, SeriesMark, seriesLine } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
 import { CropBox } from '../../../widgets/crop-box';
+import { RoadsDrawer } from '../../../widgets/roads-drawer';
 import { pricedBuyers, useOffers } from '../../../widgets/use-offers';
 import { BODY_WORDS } from '../../../widgets/body-words';
 import { BuyerForm } from '../forms/buyer-form';
@@ -38,6 +52,7 @@ import { capital } from '../../../words';
 type Open =
   | { readonly what: 'paste' }
   | { readonly what: 'facts'; readonly buyerId: string }
+  | { readonly what: 'roads'; readonly buyerId: string }
   | { readonly what: 'bid'; readonly buyerId: string }
   | { readonly what: 'sheet'; readonly buyerId: string; readonly id: string | null };
 
@@ -121,6 +136,7 @@ export default function Buyers({ farm }: { farm: Farm }) {
                 </p>
               )}
               <Hours facts={facts[buyer.id]?.value} today={today} />
+              <Roads farm={farm} haul={haul} buyerId={buyer.id} />
               {rounds?.times[buyer.id] && (
                 <LineHours
                   farm={farm}
@@ -153,12 +169,18 @@ export default function Buyers({ farm }: { farm: Farm }) {
                 <Button look="quiet" className="!px-0" onClick={() => setOpen({ what: 'facts', buyerId: buyer.id })}>
                   Hours and whom to call
                 </Button>
+                <Button look="quiet" className="!px-0" onClick={() => setOpen({ what: 'roads', buyerId: buyer.id })}>
+                  Roads
+                </Button>
               </div>
             </li>
           );
         })}
       </ul>
       {open?.what === 'paste' && <PasteBids farm={farm} onClose={() => setOpen(null)} />}
+      {open?.what === 'roads' && (
+        <RoadsDrawer farm={farm} to={open.buyerId} name={farm.placeName(open.buyerId)} onClose={() => setOpen(null)} />
+      )}
       {open?.what === 'facts' && (
         <BuyerForm
           farm={farm}
@@ -185,6 +207,22 @@ export default function Buyers({ farm }: { farm: Farm }) {
 }
 
 /** Whom to call, and today's hours where somebody entered them. */
+/** How far it is: from the yard, and from the fields that have a road of their own. */
+function Roads({ farm, haul, buyerId }: { farm: Farm; haul: FieldRecords; buyerId: string }) {
+  const roads = haul.settings.buyerRoads[buyerId]?.value;
+  const yard = haul.settings.haulTimes.farm?.value.roadMin[buyerId];
+  const km = roadKm(haul, buyerId, null);
+  if (yard === undefined && km === null && (roads?.legs ?? []).length === 0) return null;
+  const way = (min: number | undefined, far: number | null | undefined): string =>
+    [min === undefined ? '' : spanText(min), far === null || far === undefined ? '' : distance(1000 * far).text].filter(Boolean).join(', '); // prettier-ignore
+  const fields = (roads?.legs ?? []).map(({ from, minutes, km: far }) => `${farm.data.lots.find(({ fieldId }) => fieldId === from)?.fieldName ?? from} ${way(minutes, far)}`); // prettier-ignore
+  return (
+    <p className="text-sm">
+      Road {way(yard, km) || 'not known'} from the yard{fields.length > 0 ? `; from ${fields.join('; ')}` : ''}.
+    </p>
+  );
+}
+
 function Hours({ facts, today }: { facts: BuyerFacts | undefined; today: string }) {
   const now = hoursOn(facts, today);
   const parts = [

@@ -90,7 +90,7 @@ export default function Hold({ farm }: { farm: Farm }) {
     crop: (stored && farm.cropOf(farm.held(stored.id).lots)) ?? 'corn',
     much: '',
     now: '',
-    interest: share.text(USUAL_INTEREST),
+    interest: '',
     one: 'bin',
     against: 'sell',
     ways: {},
@@ -107,7 +107,10 @@ export default function Hold({ farm }: { farm: Farm }) {
   const shown = {
     much: texts.much || bushels.text(Math.round(inBins) || 10_000, per),
     now: texts.now || price.text(best > 0 ? Math.round(best * 1e4) / 1e4 : 4.4, per),
-    interest: texts.interest,
+    interest:
+      texts.interest === ''
+        ? share.text(sell?.settings.farmPrices.farm?.value.interest ?? USUAL_INTEREST)
+        : texts.interest,
   };
   const read = {
     much: bushels.read(shown.much, { least: 1, most: 1e7, per, wanted: true }),

@@ -17,6 +17,8 @@ import {
   WHERE_MOST,
   type WhereRow,
   USUAL_INTEREST,
+  roadKm,
+  timesFrom,
 } from '@fanega/core';
 import type { HaulAnswer } from '@fanega/contract';
 import { useState } from 'react';
@@ -80,6 +82,8 @@ export default function Where({ farm }: { farm: Farm }) {
   );
 }
 
+const ON_WHEELS = ['combine', 'cart', 'truck'];
+
 function Compare({
   farm,
   offers,
@@ -104,7 +108,11 @@ function Compare({
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
   const per = farm.kgPerBu(crop.id);
   const base = baseMoistureOf(crop.id, farm.data.farm.defaults);
-  const times = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;
+  // Grain on wheels goes from its field; what lies in a bin from the yard.
+  const [main] = Object.entries(held.lots).sort((a, b) => b[1] - a[1])[0] ?? [];
+  const fieldId = ON_WHEELS.includes(from.kind) ? farm.lot(main ?? '')?.fieldId : undefined;
+  const times = timesFrom(notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES, notebook, fieldId);
+  const interest = book.records.settings.farmPrices.farm?.value.interest ?? USUAL_INTEREST;
   const trucks = farm.data.places.filter(({ kind, capacityBu }) => kind === 'truck' && capacityBu !== null);
   const usual =
     trucks.length === 0 ? 900 : trucks.reduce((sum, { capacityBu }) => sum + capacityBu!, 0) / trucks.length;
@@ -158,6 +166,8 @@ function Compare({
         times,
         (buyerId) => lineAt(farm, notebook, haul, buyerId).minutes,
         read.truck.value!,
+        undefined,
+        (buyerId) => roadKm(notebook, buyerId, fieldId),
       )
     : null;
   const answer = found?.where ?? null;
@@ -244,7 +254,11 @@ function Compare({
                 {
                   name: 'Road, one way',
                   value: best.roadUnknown ? 'not known' : spanText(times.roadMin[best.id] ?? 0),
-                  from: 'hauling times (Haul)',
+                  from:
+                    fieldId !== undefined &&
+                    times.roadMin[best.id] !== notebook.settings.haulTimes.farm?.value.roadMin[best.id]
+                      ? `its own road from ${farm.lot(main ?? '')?.fieldName ?? ''}`
+                      : 'hauling times (Haul)',
                   ...(best.roadUnknown ? { enter: '/haul/trucks' } : {}),
                 },
                 { name: 'Line there', ...lineText(lineAt(farm, notebook, haul, best.id)) },
@@ -258,7 +272,7 @@ function Compare({
                 },
               ]}
               worked={[
-                `paid ${money(best.paid)} − ${number(best.hours, 2)} h × ${dollars(read.truck.value!)} = ${money(best.net!)}`,
+                `paid ${money(best.paid)} − ${number(best.hours, 2)} h × ${dollars(read.truck.value!)}${best.running > 0 ? ` − ${money(best.running)} on the road` : ''} = ${money(best.net!)}`,
               ]}
               not={`${graded ? 'grade at buyers without a posted sheet' : 'test weight, damage and foreign material, which you can type beside'}, and waiting longer than usual.`}
             />
@@ -281,8 +295,8 @@ function Compare({
         )}
         {best && (
           <p className="mt-2 text-sm text-muted">
-            Sold now, it saves {dollars((best.paid * USUAL_INTEREST) / 12)} of interest for each month that this load is
-            not kept, at {percent(USUAL_INTEREST, 0)} a year; fans and shrink come on top.{' '}
+            Sold now, it saves {dollars((best.paid * interest) / 12)} of interest for each month that this load is not
+            kept, at {percent(interest, 0)} a year; fans and shrink come on top.{' '}
             <Link to="/sell/hold">Hold or sell</Link> takes your own rate, storage and price.
           </p>
         )}

@@ -20,7 +20,7 @@ const hourBox: Box<number | undefined> = {
     return Number.isNaN(minute) ? { error: likeMinute() } : { value: minute / 60 };
   },
 };
-const NOBODY = { name: '', phone: '', trainee: false };
+const NOBODY = { name: '', phone: '', vehicle: '', trainee: false };
 
 /** Who works here, who is called, and the farm's own lines. */
 export function CrewDrawer({
@@ -37,7 +37,7 @@ export function CrewDrawer({
   const form = useFields({
     keptAs: `crew.${farm.id}`,
     boxes: {
-      people: rows(() => ({ name: textBox(CREW_MEMBER.name), phone: textBox(CREW_MEMBER.phone), trainee: yesNo }), (row) => String(row.name ?? '').trim() === ''), // prettier-ignore
+      people: rows(() => ({ name: textBox(CREW_MEMBER.name), phone: textBox(CREW_MEMBER.phone), vehicle: textBox(CREW_MEMBER.vehicle), trainee: yesNo }), (row) => String(row.name ?? '').trim() === ''), // prettier-ignore
       call: oneOf<string>(),
       mostHours: figureBox(CREW.fields.mostHours, hours, { missing: 'After how many hours?' }),
       quietFrom: hourBox,
@@ -46,7 +46,7 @@ export function CrewDrawer({
       windLine: figureOrNone(CREW.fields.windLine, wind, { was: was?.windLine }),
     },
     start: () => ({
-      people: [...(was?.people ?? []), NOBODY, NOBODY],
+      people: [...(was?.people ?? []).map((one) => ({ ...one, vehicle: one.vehicle ?? '' })), NOBODY, NOBODY],
       call: was?.call ?? '',
       mostHours: hours.text(was?.mostHours ?? USUAL_HOURS),
       quietFrom: was?.quietFrom === undefined ? '' : hourText(was.quietFrom),
@@ -65,7 +65,12 @@ export function CrewDrawer({
     close: onClose,
     save: async ({ people, call, mostHours, quietFrom, quietTo, windLine, dewLine }) => {
       const value = {
-        people: people.map(({ name, phone, trainee }) => ({ name: name.trim(), phone: phone.trim(), trainee })),
+        people: people.map(({ name, phone, vehicle, trainee }) => ({
+          name: name.trim(),
+          phone: phone.trim(),
+          trainee,
+          ...(vehicle.trim() === '' ? {} : { vehicle: vehicle.trim() }),
+        })),
         call: people.some(({ name }) => name.trim() === call) ? call : '',
         mostHours,
         ...(quietFrom === undefined || quietTo === undefined ? {} : { quietFrom, quietTo }),
@@ -83,9 +88,10 @@ export function CrewDrawer({
       <fieldset className="space-y-3">
         <legend className="font-semibold">People, by the name they type in the cab</legend>
         {fields.map((person, i) => (
-          <div key={person.id} className="grid grid-cols-[2fr_2fr_auto] items-end gap-3">
+          <div key={person.id} className="grid grid-cols-2 items-end gap-3 sm:grid-cols-[2fr_2fr_2fr_auto]">
             <TextBox label={`Name ${i + 1}`} {...form.box(`people.${i}.name`)} />
             <TextBox label="Phone" inputMode="tel" {...form.box(`people.${i}.phone`)} />
+            <TextBox label="Pickup" {...form.box(`people.${i}.vehicle`)} />
             <CheckBox
               checked={form.texts.people[i]?.trainee ?? false}
               onChange={(on) =>

@@ -1,5 +1,4 @@
-import { fromWallTime } from '../kernel/index.js';
-import { type Crop, type CropId, CROPS } from '../crops/index.js';
+import { fromWallTime } from './calendar.js';
 
 /**
  * Do figures of a column have a decimal comma? "12,5" has one, "12,500" may be either: a column with a point behind a comma, or only groups
@@ -61,25 +60,3 @@ export const dayComesFirst = (texts: readonly string[]): boolean =>
     const found = /^(\d{1,2})[-/.](\d{1,2})[-/.]\d{2,4}/.exec(text.trim());
     return found !== null && Number(found[1]) > 12;
   });
-
-/** What files call crops beside their own names; common practice, no source. */
-const CALLED: Readonly<Record<string, CropId>> = {
-  maize: 'corn',
-  'yellow corn': 'corn',
-  'field corn': 'corn',
-  soybeans: 'soybean',
-  beans: 'soybean',
-  soy: 'soybean',
-  milo: 'sorghum',
-  'grain sorghum': 'sorghum',
-  'winter wheat': 'wheat',
-  'hard wheat': 'wheat',
-  'soft wheat': 'softWheat',
-};
-
-/** A crop by its name, short name or what else it is called; null for none of these. */
-export function cropIn(text: string, crops: readonly Crop[] = Object.values(CROPS)): CropId | null {
-  const plain = text.trim().toLowerCase();
-  const own = crops.find(({ id, name, short }) => [id, name, short].some((one) => one.toLowerCase() === plain)); // prettier-ignore
-  return (own?.id as CropId | undefined) ?? CALLED[plain] ?? null;
-}
