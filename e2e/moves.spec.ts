@@ -171,3 +171,79 @@ test('the display says which part a load is from and what is left of the field',
     expect(loads.filter(({ entry }) => entry.type === 'harvest')[0]!.entry.zone).toBe('wet');
   }).toPass();
 });
+
+test('prices in one place reach the pages that ask for them; a field’s own road is typed with its buyer; a truck added in Store has its list', async ({
+  page,
+}) => {
+  const farm = await ownFarm(page);
+  const { fieldId } = await addField(farm, 'Prices Bottom', 'PB', 60);
+  const mill = await addPlace(farm, 'Prices mill', 'buyer');
+  await addPlace(farm, 'Prices combine', 'combine', 350);
+  await page.goto(`${OWN}/settings/prices`);
+  await expect(page.getByLabel('Hands, trucks and money').last()).toContainText('assumed, never said here');
+  await page.getByRole('button', { name: 'Change labor, interest, diesel' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('An hour of labor').fill('37');
+  await sheet.getByLabel('Interest, a year').fill('80');
+  await sheet.getByRole('button', { name: 'Save' }).click();
+  await expect(sheet.getByLabel('Interest, a year')).toHaveAttribute('aria-invalid', 'true');
+  await sheet.getByLabel('Interest, a year').fill('6.5');
+  await sheet.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByLabel('Hands, trucks and money').last()).toContainText('6.5 % a year');
+  await page.goto(`${OWN}/cut/wear`);
+  await expect(page.getByLabel('An hour of labor')).toHaveValue('37');
+  await page.goto(`${OWN}/sell/hold`);
+  await expect(page.getByLabel('Interest')).toHaveValue('6.5');
+
+  await page.goto(`${OWN}/sell/buyers`);
+  await page.getByRole('button', { name: 'Roads' }).click();
+  await sheet.getByLabel('From the yard').fill('12');
+  await sheet.getByLabel('Field 1').selectOption({ label: 'Prices Bottom' });
+  await sheet.getByRole('button', { name: 'Save' }).click();
+  await expect(sheet).toContainText('How long does it take?');
+  await sheet.getByLabel('One way').fill('34');
+  await sheet.getByRole('button', { name: 'One more' }).click();
+  await sheet.getByLabel('Field 2').selectOption({ label: 'Prices Bottom' });
+  await sheet.getByLabel('One way').nth(1).fill('20');
+  await sheet.getByRole('button', { name: 'Save' }).click();
+  await expect(sheet.getByLabel('Field 2')).toHaveAttribute('aria-invalid', 'true');
+  await sheet.getByLabel('Field 2').selectOption('');
+  await sheet.getByLabel('One way').nth(1).fill('');
+  await sheet.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Road 12.0 mi from the yard; from Prices Bottom 34 min.')).toBeVisible();
+  const { settings } = await farm.get<{ settings: { buyerRoads: Record<string, { value: object }> } }>('haul/records');
+  expect(settings.buyerRoads[mill]!.value).toMatchObject({ legs: [{ from: fieldId, minutes: 34 }] });
+
+  await page.goto(`${OWN}/store`);
+  await page.getByRole('button', { name: 'Add a place' }).click();
+  await sheet.getByLabel('What it is').selectOption({ label: 'Truck' });
+  await sheet.getByLabel('Name').fill('Prices truck');
+  await sheet.getByRole('button', { name: 'Add the place' }).click();
+  await expect(sheet).toBeHidden();
+  await page.goto(`${OWN}/shed`);
+  await page
+    .getByRole('link', { name: /Prices truck/ })
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { name: 'Prices truck' })).toBeVisible();
+  const shed = await farm.get<{ settings: { machine: Record<string, { value: { name: string; items: object[] } }> } }>('shed/records'); // prettier-ignore
+  expect(Object.values(shed.settings.machine).find(({ value }) => value.name === 'Prices truck')!.value.items.length).toBeGreaterThan(2); // prettier-ignore
+});
+
+test('years side by side: by field, and by the settings that it was cut with', async ({ page }) => {
+  const farm = await ownFarm(page);
+  const year = new Date().getUTCFullYear();
+  const { fieldId, lotId } = await addField(farm, 'Years Flat', 'YF', 10);
+  const combine = await addPlace(farm, 'Years combine', 'combine', 350);
+  const { lotIds } = await farm.post<{ lotIds: string[] }>('seasons', { season: year - 1, lots: [{ fieldId, crop: 'corn', tag: 'YO', acres: 10 }] }); // prettier-ignore
+  const load = (lot: string, bushels: number, at: string) => ({ id: ulid(), type: 'harvest', lot, to: combine, wetKg: bushels * 56 * 0.45359237, moisture: 0.15, at, method: 'bridge' }); // prettier-ignore
+  const before = `${year - 1}-10-01T18:00:00Z`;
+  await farm.post('cut/settings-entry', { id: ulid(), at: `${year - 1}-10-01T12:00:00Z`, machineId: combine, lotId: lotIds[0], values: { rotor: 370 }, why: 'opened' }); // prettier-ignore
+  await farm.post('entries', { entries: [load(lotIds[0]!, 1800, before), load(lotId, 2000, new Date(Date.now() - 9 * 86_400_000).toISOString())] }); // prettier-ignore
+  await page.goto(`${OWN}/trace/years`);
+  const row = page.getByRole('table', { name: 'Years by field' }).getByRole('row', { name: /Years Flat/ });
+  await expect(row).toContainText('180');
+  await expect(row).toContainText('200');
+  await page.getByText('Settings', { exact: true }).click();
+  await expect(page.getByRole('table', { name: 'Years by settings' })).toContainText('rotor or cylinder speed 370 rpm');
+});

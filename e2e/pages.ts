@@ -58,6 +58,7 @@ export const PAGES = [
   '/trace',
   '/trace/day',
   '/trace/year',
+  '/trace/years',
   '/trace/owners',
   '/trace/insurance',
   '/trace/data',

@@ -6,7 +6,7 @@ import path from 'node:path';
 import { buildAll } from './lib/build.mjs';
 import { startDatabase } from './lib/database.mjs';
 import { ensureChromium, ensureMariadb, ensurePackages } from './lib/packages.mjs';
-import { anyFreePort, bin, DATA, has, run } from './lib/run.mjs';
+import { anyFreePort, bin, DATA, has, run, TSC } from './lib/run.mjs';
 import { step, stop } from './lib/say.mjs';
 import { prepareDatabase, startServer } from './lib/server.mjs';
 
@@ -98,9 +98,9 @@ try {
   await buildAll();
   const types = async () => {
     if (doing('types')) {
-      await check('types of the pages', bin('tsc'), ['-p', 'apps/web']);
-      await check('types of the worker without a signal', bin('tsc'), ['-p', 'apps/web/tsconfig.sw.json']);
-      await check('types of the tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
+      await check('types of the pages', TSC, ['-p', 'apps/web']);
+      await check('types of the worker without a signal', TSC, ['-p', 'apps/web/tsconfig.sw.json']);
+      await check('types of the tests', TSC, ['-p', 'tsconfig.tests.json']);
     }
     if (doing('lint')) {
       await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { bin, ROOT, run } from './run.mjs';
+import { bin, ROOT, run, TSC } from './run.mjs';
 import { step, stop } from './say.mjs';
 
 function* files(dir) {
@@ -39,7 +39,7 @@ const shared = ['packages/core', 'packages/contract', 'demo'];
 
 /** Builds the server with what it needs, and the devices, where they are out of date. */
 export async function buildServer() {
-  await part('the server', [...shared, 'apps/server', 'apps/devices'], 'apps/server/dist/main.js', bin('tsc'), [
+  await part('the server', [...shared, 'apps/server', 'apps/devices'], 'apps/server/dist/main.js', TSC, [
     '-b',
     'packages/core',
     'packages/contract',

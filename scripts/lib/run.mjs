@@ -8,6 +8,8 @@ export const ROOT = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '
 /** Where the private database lives. */
 export const DATA = process.env.FANEGA_DATA ? path.resolve(process.env.FANEGA_DATA) : path.join(ROOT, '.data');
 export const bin = (name) => path.join(ROOT, 'node_modules/.bin', name);
+/** The compiler in native code: ten times as fast. The one in JavaScript stays for what asks it as a library. */
+export const TSC = path.join(ROOT, 'node_modules/typescript-native/bin/tsc');
 
 export function has(command) {
   const dirs = [...(process.env.PATH ?? '').split(':'), '/usr/sbin', '/usr/bin', '/usr/local/sbin'];

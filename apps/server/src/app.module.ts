@@ -24,6 +24,7 @@ import { Mail } from './platform/mail.js';
 import { CONFIG, type Config } from './platform/config.js';
 import { ErrorsFilter } from './platform/errors.filter.js';
 import { FarmWrites } from './platform/farm-write.js';
+import { Fellows } from './platform/fellows.js';
 import { FeedService } from './platform/feed.service.js';
 import { Jobs } from './platform/jobs.js';
 import { HealthController } from './platform/health.controller.js';
@@ -36,7 +37,7 @@ const withoutSecrets = (url: string): string => url.replace(/[\w-]{40,}/g, '…'
 @Module({})
 class PlatformModule {
   static with(config: Config, db: DataSource): DynamicModule {
-    const shared = [Clock, Mail, ApiTokens, Jobs, Sessions, DeviceTokens, VersionsRepository, FeedService, FarmWrites];
+    const shared = [Clock, Fellows, Mail, ApiTokens, Jobs, Sessions, DeviceTokens, VersionsRepository, FeedService, FarmWrites];
     return {
       module: PlatformModule,
       providers: [...shared, { provide: CONFIG, useValue: config }, { provide: DataSource, useValue: db }],

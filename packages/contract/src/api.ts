@@ -9,6 +9,7 @@ import type {
   LotTraceView,
   MonitorView,
   SheetQuality,
+  YearLot,
   Origin,
   OriginFile,
   Position,
@@ -122,6 +123,7 @@ export interface Api {
   TokenInfo: TokenInfo;
   MonitorView: MonitorView;
   SheetQuality: SheetQuality;
+  YearLot: YearLot;
   NewDevice: NewDevice;
   DayAnswer: DayAnswer;
   FieldsImportAnswer: FieldsImportAnswer;

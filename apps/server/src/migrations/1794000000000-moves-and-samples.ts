@@ -105,6 +105,12 @@ export class MovesAndSamples1794000000000 implements MigrationInterface {
     await runner.query('ALTER TABLE haul_times ADD truck_cost_per_km DOUBLE NULL');
     // What a display has open, and where it is: of the newest moments, as its other figures.
     await runner.query('ALTER TABLE live_figures ADD lon DOUBLE NULL, ADD lat DOUBLE NULL');
+    // Processes that stand before this database, each heard within the last seconds.
+    await runner.query(`CREATE TABLE server_processes (
+      id CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+      seen DATETIME NOT NULL,
+      PRIMARY KEY (id)
+    ) ENGINE=InnoDB`);
     await runner.query(`CREATE TABLE display_areas (
       farm_id ${ID} NOT NULL,
       device_id ${ID} NOT NULL,
@@ -117,6 +123,7 @@ export class MovesAndSamples1794000000000 implements MigrationInterface {
   }
 
   async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE server_processes');
     await runner.query('DROP TABLE display_areas');
     await runner.query('ALTER TABLE live_figures DROP lon, DROP lat');
     await runner.query('ALTER TABLE haul_times DROP truck_cost_per_km');

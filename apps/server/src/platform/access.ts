@@ -14,6 +14,7 @@ import type { Request } from 'express';
 import { DataSource } from 'typeorm';
 import { setBounded } from './bounded.js';
 import { Buckets } from './buckets.js';
+import { Fellows } from './fellows.js';
 import { Clock } from './clock.js';
 import { CONFIG, type Config } from './config.js';
 import { tokenOf } from './cookie.js';
@@ -104,8 +105,9 @@ export class DeviceTokens {
     @Inject(DataSource) private readonly db: DataSource,
     @Inject(Clock) private readonly clock: Clock,
     @Inject(CONFIG) private readonly config: Config,
+    @Inject(Fellows) fellows: Fellows,
   ) {
-    this.calls = new Buckets(BURST * config.deviceLimit, config.deviceLimit);
+    this.calls = new Buckets(BURST * config.deviceLimit, config.deviceLimit, () => fellows.count);
   }
 
   /** @throws Refused for a token that is none, was revoked, or calls too often */
@@ -158,8 +160,9 @@ export class ApiTokens {
     @Inject(DataSource) private readonly db: DataSource,
     @Inject(Clock) private readonly clock: Clock,
     @Inject(CONFIG) private readonly config: Config,
+    @Inject(Fellows) fellows: Fellows,
   ) {
-    this.calls = new Buckets(BURST * config.deviceLimit, config.deviceLimit);
+    this.calls = new Buckets(BURST * config.deviceLimit, config.deviceLimit, () => fellows.count);
   }
 
   /** Whose token it is and what it may on a farm; null for one that is none, has ended or is of another farm. */
@@ -237,8 +240,9 @@ export class AccessGuard implements CanActivate {
     @Inject(ApiTokens) private readonly tokens: ApiTokens,
     @Inject(Jobs) private readonly jobs: Jobs,
     @Inject(CONFIG) private readonly config: Config,
+    @Inject(Fellows) fellows: Fellows,
   ) {
-    this.strangers = new Buckets(10 * config.strangerLimit, config.strangerLimit);
+    this.strangers = new Buckets(10 * config.strangerLimit, config.strangerLimit, () => fellows.count);
   }
 
   async canActivate(context: ExecutionContext): Promise<boolean> {

@@ -10,12 +10,16 @@ export class Buckets {
   constructor(
     private readonly burst: number,
     private readonly perSecond: number,
+    /** processes that this one shares it with */
+    private readonly among: () => number = () => 1,
   ) {}
 
   /** Takes one; @returns false where nothing is left */
   take(key: string, nowMs: number): boolean {
-    const bucket = this.buckets.get(key) ?? { left: this.burst, at: nowMs };
-    bucket.left = Math.min(this.burst, bucket.left + (this.perSecond * Math.max(0, nowMs - bucket.at)) / 1000);
+    const burst = this.burst / this.among();
+    const perSecond = this.perSecond / this.among();
+    const bucket = this.buckets.get(key) ?? { left: burst, at: nowMs };
+    bucket.left = Math.min(burst, bucket.left + (perSecond * Math.max(0, nowMs - bucket.at)) / 1000);
     bucket.at = nowMs;
     setBounded(this.buckets, key, bucket, MOST);
     if (bucket.left < 1) return false;

@@ -14,20 +14,27 @@ interface Pdfmake {
   setUrlAccessPolicy(allowed: (url: string) => boolean): void;
   createPdf(document: TDocumentDefinitions): { getBuffer(): Promise<Uint8Array> };
 }
-const pdfmake = require('pdfmake') as Pdfmake;
-const FONTS = path.join(path.dirname(require.resolve('pdfmake/package.json')), 'build/fonts/Roboto');
-const font = (cut: string): string => path.join(FONTS, `Roboto-${cut}.ttf`);
-pdfmake.addFonts({
-  Roboto: {
-    normal: font('Regular'),
-    bold: font('Medium'),
-    italics: font('Italic'),
-    bolditalics: font('MediumItalic'),
-  },
-});
-// A sheet is made of its words and of these fonts, and of nothing that a name could point to.
-pdfmake.setLocalAccessPolicy((file) => path.resolve(file).startsWith(FONTS + path.sep));
-pdfmake.setUrlAccessPolicy(() => false);
+let ready: Pdfmake | null = null;
+
+/** Loaded with the first sheet: a server that starts prints nothing yet. */
+function pdfmake(): Pdfmake {
+  if (ready) return ready;
+  const made = require('pdfmake') as Pdfmake;
+  const fonts = path.join(path.dirname(require.resolve('pdfmake/package.json')), 'build/fonts/Roboto');
+  const font = (cut: string): string => path.join(fonts, `Roboto-${cut}.ttf`);
+  made.addFonts({
+    Roboto: {
+      normal: font('Regular'),
+      bold: font('Medium'),
+      italics: font('Italic'),
+      bolditalics: font('MediumItalic'),
+    },
+  });
+  // A sheet is made of its words and of these fonts, and of nothing that a name could point to.
+  made.setLocalAccessPolicy((file) => path.resolve(file).startsWith(fonts + path.sep));
+  made.setUrlAccessPolicy(() => false);
+  return (ready = made);
+}
 
 export const INK = '#20262b';
 export const CLAY = '#a83d24';
@@ -135,7 +142,7 @@ export async function printSheet(
       ],
     }),
   };
-  return pdfmake.createPdf(document).getBuffer();
+  return pdfmake().createPdf(document).getBuffer();
 }
 
 const LETTER_WIDTH = 612;

@@ -157,6 +157,7 @@ function FarmPages({ farmId, job = false }: { farmId: string; job?: boolean }) {
                   <Route path="/trace" element={<Trace />} />
                   <Route path="/trace/day" element={<Trace page="day" />} />
                   <Route path="/trace/year" element={<Trace page="year" />} />
+                  <Route path="/trace/years" element={<Trace page="years" />} />
                   <Route path="/trace/owners" element={<Trace page="owners" />} />
                   <Route path="/trace/insurance" element={<Trace page="insurance" />} />
                   <Route path="/trace/data" element={<Trace page="data" />} />

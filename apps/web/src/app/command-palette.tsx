@@ -28,6 +28,7 @@ const GO = [
   ['/trace/book', 'Backups, and the book checked'],
   ['/shed/breakdowns', 'Breakdowns'],
   ['/trace/day', 'The day on one page'],
+  ['/trace/years', 'Years side by side: field, variety, moisture, settings'],
   ['/trace/insurance', 'Insurance: production to count'],
   ['/settings', 'People: members, roles, invite'],
   ['/settings', 'Landlord or shared bin site: a link to their grain'],

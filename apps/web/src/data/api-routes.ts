@@ -28,6 +28,7 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/weather': { topics: ['weather'], keep: true },
   '/api/farms/{farmId}/monitors': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/cut/quality': { topics: ['book', 'header', 'cut', 'sell'], keep: true },
+  '/api/farms/{farmId}/years': { topics: ['book', 'header', 'cut'], keep: true },
   '/api/farms/{farmId}/haul': { topics: ['book', 'header', 'haul'], keep: true },
   '/api/farms/{farmId}/wet': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/places/{placeId}/cables': { topics: ['weather', 'store', 'book', 'header'], keep: true },

@@ -3360,6 +3360,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/years': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['CutController_years'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/haul': {
     readonly parameters: {
       readonly query?: never;
@@ -7645,6 +7661,19 @@ export interface components {
     };
     readonly SettingOf_def_interface_462761600_781_1189_462761600_0_2215_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450_structure_61938389_3227_3262_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450: components['schemas']['RecordOf_structure_61938389_2625_3224_61938389_2592_3225_61938389_2592_3262_61938389_2576_3262_61938389_2570_3262_61938389_2490_3263_61938389_0_7450'];
     readonly SettingOf_def_interface_462761600_781_1189_462761600_0_2215_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450_structure_61938389_2309_2344_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450: components['schemas']['RecordOf_structure_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450'];
+    readonly Settings: {
+      readonly rotor?: number;
+      readonly concave?: number;
+      readonly fan?: number;
+      readonly chaffer?: number;
+      readonly sieve?: number;
+      readonly speed?: number;
+      readonly reel?: number;
+      readonly deckPlates?: number;
+      readonly headerHeight?: number;
+      readonly headerDrive?: number;
+      readonly spreader?: number;
+    };
     readonly SettingsEntryKept: {
       readonly body: components['schemas']['SettingsEntryRecord'];
       readonly by: string;
@@ -8259,6 +8288,27 @@ export interface components {
     };
     /** @enum {string} */
     readonly WrongFieldReason: 'alone' | 'between' | 'moisture';
+    readonly YearLot: {
+      readonly lotId: string;
+      readonly fieldId: string;
+      readonly fieldName: string;
+      readonly crop: string;
+      readonly season: number;
+      readonly variety: string;
+      readonly acres: number;
+      readonly wetKg: number;
+      readonly dryKg: number;
+      readonly open: boolean;
+      readonly sheets: readonly components['schemas']['YearSheet'][];
+    };
+    readonly YearSheet: {
+      readonly sheetId: string;
+      readonly machine: string;
+      readonly values: components['schemas']['Settings'];
+      readonly wetKg: number;
+      readonly dryKg: number;
+      readonly loss: number | null;
+    };
     readonly ZoneCut: {
       readonly wetKg: number;
       readonly dryKg: number;
@@ -14080,6 +14130,27 @@ export interface operations {
         };
         content: {
           readonly 'application/json': readonly components['schemas']['SheetQuality'][];
+        };
+      };
+    };
+  };
+  readonly CutController_years: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['YearLot'][];
         };
       };
     };

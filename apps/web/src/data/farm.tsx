@@ -362,6 +362,8 @@ export const useHaul = () => useOfFarm('/api/farms/{farmId}/haul');
 export const useDevices = () => useOfFarm('/api/farms/{farmId}/devices');
 export const useMonitors = () => useOfFarm('/api/farms/{farmId}/monitors');
 /** What samples and tickets say of each sheet of settings. */
+/** Fields of every season that was cut, for years side by side. */
+export const useYears = () => useOfFarm('/api/farms/{farmId}/years');
 export const useSheetQuality = () => useOfFarm('/api/farms/{farmId}/cut/quality');
 export const useLotMoistures = (lotId: string | undefined) =>
   useOfFarm(lotId ? '/api/farms/{farmId}/lots/{lotId}/moistures' : null, { lotId: lotId ?? '' });

@@ -109,6 +109,7 @@ export {
   SAMPLE_FACTORS,
   type SampleFactor,
   sampleOfPaper,
+  sheetAt,
   type SampleQuality,
   type SheetQuality,
   type TicketWay,

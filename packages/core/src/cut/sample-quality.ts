@@ -47,7 +47,7 @@ export function sampleOfPaper(factors: Readonly<Partial<Record<string, number>>>
 } // prettier-ignore
 
 /** The sheet that a machine ran by at a moment; null before the first. @param sheets of the machine, newest first */
-const sheetAt = (sheets: readonly SettingsEntry[], ms: number): SettingsEntry | null =>
+export const sheetAt = (sheets: readonly SettingsEntry[], ms: number): SettingsEntry | null =>
   sheets.find(({ at }) => instantOf(at) <= ms) ?? null;
 
 /**

@@ -77,3 +77,13 @@ export {
   zonesOf,
   zonesStanding,
 } from './zones.js';
+export {
+  type YearCell,
+  type YearLot,
+  yearLots,
+  YEARS_BY,
+  yearsBy,
+  type YearsBy,
+  type YearSheet,
+  type YearsRow,
+} from './years.js';

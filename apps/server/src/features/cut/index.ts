@@ -8,6 +8,8 @@ import {
   type SheetQuality,
   type TicketWay,
   traceDelivery,
+  type YearLot,
+  yearLots,
 } from '@fanega/core';
 import { Controller, Get, Inject, Module, Param } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
@@ -63,6 +65,20 @@ class CutController {
         return qualityBySettings(book, cut, ways);
       },
       ({ versions }) => `${versions.topics.cut} ${versions.topics.sell}`,
+    );
+  }
+
+  /** Every field of every season that was cut, with its settings and what was counted under them: for years side by side. */
+  @Get('years')
+  @Allow('viewer')
+  @Answers('YearLot[]', { topics: ['book', 'header', 'cut'], keep: true })
+  async years(@Param('farmId') farmId: string): Promise<YearLot[]> {
+    const cut = (await this.records.everything(farmId, 'cut')) as unknown as RecordsOf<'settingsEntry' | 'lossCheck', 'combineProfile'>; // prettier-ignore
+    return this.ledgers.answer(
+      farmId,
+      'years',
+      (book) => yearLots(book, cut),
+      ({ versions }) => String(versions.topics.cut),
     );
   }
 }

@@ -1,8 +1,7 @@
 import type { CalendarEvent, FarmBook, FieldBoundary } from '@fanega/core';
 import { aboutInBushels, cropOf, dayAfter, M2_PER_ACRE, ringsOf } from '@fanega/core';
-import exceljs from 'exceljs';
 import { createEvents, type DateArray } from 'ics';
-import isoxml, { type ISOXMLManager, type TAGS as Tags } from 'isoxml';
+import type { ISOXMLManager, TAGS as Tags } from 'isoxml';
 import type { Writable } from 'node:stream';
 import Papa from 'papaparse';
 
@@ -35,6 +34,8 @@ export async function writeWorkbook(
     readonly rows: Iterable<readonly unknown[]>;
   }>,
 ): Promise<void> {
+  // Loaded with the first workbook: a server that starts writes none yet.
+  const { default: exceljs } = await import('exceljs');
   const workbook = new exceljs.stream.xlsx.WorkbookWriter({ stream: to, useStyles: true });
   for (const { name, heads, rows } of tables) {
     const sheet = workbook.addWorksheet(name.slice(0, 31), { views: [{ state: 'frozen', ySplit: 1 }] });
@@ -68,7 +69,6 @@ export function calendarFile(events: readonly CalendarEvent[], farm: string, far
   return !value ? `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:fanega\r\nEND:VCALENDAR\r\n` : value;
 }
 
-const { TAGS } = isoxml;
 /** Data dictionary entities of ISO 11783-11: total area in m², yield total mass and total dry mass in kg. */
 const DDI = { totalArea: '0074', mass: '005A', dryMass: '00B7' } as const;
 
@@ -79,6 +79,8 @@ export async function taskData(
   season: number | undefined,
   farm: string,
 ): Promise<Uint8Array> {
+  const { default: isoxml } = await import('isoxml');
+  const { TAGS } = isoxml;
   const manager: ISOXMLManager = new isoxml.ISOXMLManager({ version: 4, fmisTitle: 'Fanega', fmisVersion: '1' });
   const make = (tag: Tags, attributes: object) => manager.createEntityFromAttributes(tag, attributes as never);
   const registered = <T extends ReturnType<typeof make>>(entity: T) => manager.registerEntity(entity);

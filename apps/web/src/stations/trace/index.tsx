@@ -48,6 +48,7 @@ import { StartLink } from '../../widgets/start-link';
 
 const Day = lazy(() => import('./pages/day'));
 const Year = lazy(() => import('./pages/year'));
+const Years = lazy(() => import('./pages/years'));
 const Insurance = lazy(() => import('./pages/insurance'));
 const InAndOut = lazy(() => import('./pages/in-and-out'));
 const PlaceOrigin = lazy(() => import('./pages/place'));
@@ -57,6 +58,7 @@ const PAGES = [
   { path: '', name: 'Fields and tickets' },
   { path: 'day', name: 'The day' },
   { path: 'year', name: 'The year' },
+  { path: 'years', name: 'Years' },
   { path: 'owners', name: 'Owners' },
   { path: 'insurance', name: 'Insurance' },
   { path: 'data', name: 'Data in and out' },
@@ -64,7 +66,11 @@ const PAGES = [
 ] as const;
 
 /** From a field to its tickets and back: the reason for the whole program. */
-export default function Trace({ page }: { page?: 'day' | 'year' | 'owners' | 'insurance' | 'data' | 'book' }) {
+export default function Trace({
+  page,
+}: {
+  page?: 'day' | 'year' | 'years' | 'owners' | 'insurance' | 'data' | 'book';
+}) {
   const { lotId, entryId, placeId } = useParams();
   if (page !== undefined && page !== 'book') return <OfSeason page={page} />;
   if (page === 'book')
@@ -94,17 +100,19 @@ const dryGrain = (farm: Farm, cropId: string | undefined, dryKg: number): Said =
 const baseOf = (cropId: string | undefined): string => percent((cropOf(cropId ?? '') ?? CROPS.corn).baseMoisture);
 
 /** A page that is of one season. */
-function OfSeason({ page }: { page: 'day' | 'year' | 'owners' | 'insurance' | 'data' }) {
+function OfSeason({ page }: { page: 'day' | 'year' | 'years' | 'owners' | 'insurance' | 'data' }) {
   const farm = useFarm();
   const chosen = useSeason(farm);
   const { season } = chosen;
   return (
-    <Page title="Trace" base="/trace" pages={PAGES} beside={<SeasonBox {...chosen} />}>
+    <Page title="Trace" base="/trace" pages={PAGES} beside={page !== 'years' && <SeasonBox {...chosen} />}>
       <Suspense fallback={<Loading what="Opening" />}>
         {page === 'day' ? (
           <Day farm={farm} />
         ) : page === 'data' ? (
           <InAndOut farm={farm} season={season} />
+        ) : page === 'years' ? (
+          <Years farm={farm} />
         ) : season === undefined ? (
           <Empty title="No field is in the book yet." />
         ) : page === 'insurance' ? (

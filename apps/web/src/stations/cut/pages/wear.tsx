@@ -13,7 +13,7 @@ import {
   windowFor,
 } from '@fanega/core';
 import { useContracts } from '../../../data/farm';
-import { SelectBox, TextBox } from '../../../ui';
+import { Loading, SelectBox, TextBox } from '../../../ui';
 import { oneOf } from '../../../ui/form/box';
 import { useFields } from '../../../ui/form/use-fields';
 import { Section } from '../../../ui/page';
@@ -34,7 +34,20 @@ const VERDICTS: Readonly<Record<WearPartResult['verdict'], { readonly shape: str
 };
 
 /** Grain that a new part saves, against what the part costs: by counted loss, with both schools in dollars. */
-export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiven) {
+export default function WearPartPage(given: CutGiven) {
+  const sell = useContracts().data;
+  // What an hour costs here stands in the form from the start.
+  return sell ? (
+    <Wear {...given} labor={sell.settings.farmPrices.farm?.value.laborPerHour} />
+  ) : (
+    <Loading what="Looking up prices" />
+  );
+}
+
+/** An hour of labor, until the farm says it. Common practice, no source. */
+const USUAL_LABOR = 30;
+
+function Wear({ farm, notebook, rows, machineId, labor }: CutGiven & { labor: number | undefined }) {
   const lotId = likelyLot(farm, notebook, rows, machineId);
   const lot = farm.lot(lotId);
   const crop = cropOf(lot?.crop ?? '') ?? CROPS.corn;
@@ -46,7 +59,6 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
     .filter((fact) => fact.crop.id === crop.id && fact.row.lot.season === lot?.season)
     .reduce((sum, fact) => sum + fact.acresLeft, 0);
   const window = windowFor(notebook, crop.id, null)?.value;
-  const prices = useContracts().data?.settings.farmPrices.farm?.value;
   const boxes = {
     oldCount: oneOf<string>(),
     newCount: oneOf<string>(),
@@ -81,7 +93,7 @@ export default function WearPartPage({ farm, notebook, rows, machineId }: CutGiv
       price: price.text(window?.price, per),
       part: '1500',
       hours: '6',
-      hourly: dollarsTyped.text(prices?.laborPerHour ?? 30),
+      hourly: dollarsTyped.text(labor ?? USUAL_LABOR),
       breaks: '10',
       standsHours: '8',
       standsHourly: '250',

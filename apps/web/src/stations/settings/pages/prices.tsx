@@ -95,9 +95,9 @@ export default function Prices({ farm }: { farm: Farm }) {
         <dl className={list} aria-label="Drying">
           {dryers.length === 0 && <p className="py-1.5 text-muted">No dryer has its sheet yet.</p>}
           {dryers.flatMap(({ id, name }) => {
-            const { fuel, fuelPrice, powerPrice } = notebook.settings.dryerSetup[id]!.value;
+            const { fuel, fuelPrice: price, powerPrice } = notebook.settings.dryerSetup[id]!.value;
             return [
-              line(`${name}: ${fuel === 'naturalGas' ? 'natural gas' : fuel}`, money(fuelPrice), false),
+              line(`${name}: ${fuel === 'naturalGas' ? 'natural gas' : fuel}`, fuel === 'propane' ? fuelPrice(price).text : `${money(price)} a therm`, false),
               line(`${name}: power`, `${money(powerPrice)} a kWh`, false),
             ];
           })}

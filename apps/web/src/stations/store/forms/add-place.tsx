@@ -1,6 +1,9 @@
-import { PLACE_KINDS, PLACE_NAMES, WITHDRAWALS } from '@fanega/core';
+import { hasVessel, type MachineKind, PLACE_KINDS, PLACE_NAMES, WITHDRAWALS } from '@fanega/core';
 import { post } from '../../../data/api';
-import { useFarm, useRefreshFarm } from '../../../data/farm';
+import { ulid } from 'ulid';
+import { useFarm, useRefreshFarm, useShed } from '../../../data/farm';
+import { setting } from '../../../data/records';
+import { newMachine } from '../../../widgets/new-machine';
 import { write } from '../../../data/outbox';
 import { system } from '../../../quantity/quantity';
 import { SelectBox, TextBox } from '../../../ui';
@@ -15,6 +18,7 @@ import { capacityBox, capacityHint } from '../../../widgets/capacity';
 export function AddPlace({ onClose }: { onClose: () => void }) {
   const farm = useFarm();
   const refresh = useRefreshFarm(farm.id);
+  const shed = useShed().data;
   const form = useFields({
     keptAs: `add-place.${farm.id}.${system()}`,
     boxes: {
@@ -33,7 +37,14 @@ export function AddPlace({ onClose }: { onClose: () => void }) {
         withdrawal: ORDERED_PLACES.includes(kind) ? withdrawal : ('mixed' as const),
         ...(capacityBu === undefined ? {} : { capacityBu }),
       };
-      await write(farm.id, post('/api/farms/{farmId}/places', { path: { farmId: farm.id } }, body));
+      const sent = await write(farm.id, post('/api/farms/{farmId}/places', { path: { farmId: farm.id } }, body));
+      // What is a machine too stands in the shed with the usual list of its kind, as one that was added there does.
+      const there = Object.values(shed?.settings.machine ?? {}).some(({ value }) => value.name.toLowerCase() === name.toLowerCase()); // prettier-ignore
+      if (shed && hasVessel(kind) && !there && !sent.waits) {
+        const id = ulid();
+        const value = newMachine(farm, shed, id, { kind: kind as MachineKind, name, placeId: sent.answer.placeId });
+        await write(farm.id, setting(farm.id, 'machine', id, { revision: 0, value }));
+      }
       await refresh();
     },
   });
