@@ -7274,7 +7274,7 @@ export interface components {
       readonly policy: string;
       readonly number: string;
       /** @enum {string} */
-      readonly kind: 'optional' | 'basic' | 'enterprise';
+      readonly kind: 'basic' | 'enterprise' | 'optional';
       readonly lots: readonly string[];
       readonly share: number;
       readonly approvedYield: number;
@@ -7313,7 +7313,7 @@ export interface components {
       readonly number: string;
       /** @enum {string} */
       readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       readonly season: number;
       readonly coverage: number;
       readonly price: number;
