@@ -121,9 +121,12 @@ try {
       ]);
     }
   };
+  const read = async () => {
+    await types();
+    if (doing('unit')) await vitest('unit');
+  };
   // A start mostly waits for what it started; what is read meanwhile waits for nothing.
-  await Promise.all([types(), doing('start') && vitest('start', { FANEGA_DATABASE_URL: '' })]);
-  if (doing('unit')) await vitest('unit');
+  await Promise.all([read(), doing('start') && vitest('start', { FANEGA_DATABASE_URL: '' })]);
   if (doing('server') || doing('e2e')) database = await startDatabase(path.join(work, 'db'), { quiet: true });
   if (doing('server'))
     await check('types and routes of the web against the server', process.execPath, ['scripts/api.mjs', '--check']);

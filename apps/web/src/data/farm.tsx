@@ -20,7 +20,8 @@ import { follow } from './follow';
 import { keptLayers } from './layers';
 import { entriesOf, takeWritten, useOutbox } from './outbox';
 import { onFirstWorker } from './program';
-import { optimisticFarm, pendingEntries, pendingFields, withPendingLogs } from './outbox/optimistic';
+import { pendingEntries, pendingFields, withPendingLogs } from './outbox/optimistic';
+import { useAhead } from './outbox/use-ahead';
 import { oneAfterTheOther } from './one-after-the-other';
 import { everyPage, type RecordsPath } from './record-pages';
 import { changedBy, dependsOn } from './topics';
@@ -179,6 +180,7 @@ export function useFarmState(farmId: string): FarmShown {
     refreshInterval: 60_000,
   });
   const outbox = useOutbox();
+  const ahead = useAhead();
   const ask = useAsk(farmId);
   const refresh = useRefreshAll(farmId);
   const { mutate } = useSWRConfig();
@@ -225,8 +227,9 @@ export function useFarmState(farmId: string): FarmShown {
     if (!now.data || !header.data) return undefined;
     const { received, ...data } = now.data;
     const known: FarmData = { ...header.data, ...data, lots: pendingFields(header.data.lots, outbox, farmId) };
-    return farmOf(farmId, optimisticFarm(known, pendingEntries(outbox, farmId, data.seq)), received);
-  }, [farmId, now.data, header.data, outbox]);
+    const pending = pendingEntries(outbox, farmId, data.seq);
+    return farmOf(farmId, ahead && pending.length > 0 ? ahead(known, pending) : known, received);
+  }, [farmId, now.data, header.data, outbox, ahead]);
   const offline =
     !connected || (error?.unreachable ?? false) || (now.data !== undefined && keptSince(NOW) !== undefined);
   return { farm, error, offline, retry: () => void refresh() };

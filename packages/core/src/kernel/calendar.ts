@@ -20,8 +20,40 @@ function formatOf(timeZone: string): Intl.DateTimeFormat {
   return found;
 }
 
+const DAY_MS = 86_400_000;
+/** Days whose answers are kept, of each zone. */
+const MOST_DAYS = 20_000;
+const steady = new Map<string, Map<number, number | null>>();
+
+/**
+ * What clocks are ahead of UTC through a whole day, ms; null for a day about which they change. The platform's tables are asked twice a day
+ * of the calendar and not for each of its moments: that is what makes a file of a hundred thousand hours quick.
+ */
+function steadyOffset(day: number, timeZone: string): number | null {
+  const days = steady.get(timeZone) ?? new Map<number, number | null>();
+  steady.set(timeZone, days);
+  let offset = days.get(day);
+  if (offset === undefined) {
+    const [before, after] = [offsetAt((day - 1) * DAY_MS, timeZone), offsetAt((day + 2) * DAY_MS, timeZone)];
+    offset = before === after ? before : null;
+    if (days.size >= MOST_DAYS) days.clear();
+    days.set(day, offset);
+  }
+  return offset;
+}
+
 /** "2026-09-08T14:52" of an instant, as the farm's clocks show it. */
 export function toWallTime(ms: number, timeZone: string): string {
+  // Before 1970 zones knew seconds.
+  const offset = ms >= DAY_MS && ms < LAST_ISO ? steadyOffset(Math.floor(ms / DAY_MS), timeZone) : null;
+  return offset === null ? askedWallTime(ms, timeZone) : new Date(ms + offset).toISOString().slice(0, 16);
+}
+
+/** Later than any year of four digits. */
+const LAST_ISO = Date.UTC(9999, 0, 1);
+
+/** The same by the platform's tables. */
+function askedWallTime(ms: number, timeZone: string): string {
   const parts = formatOf(timeZone).formatToParts(ms);
   const part = (type: string): string => parts.find((p) => p.type === type)?.value ?? '';
   return `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}T${part('hour')}:${part('minute')}`;
@@ -42,6 +74,8 @@ export function fromWallTime(text: string, timeZone: string, second = false): nu
   // `Date.parse` alone would make a date of almost any text.
   const asUtc = /^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(text) ? Date.parse(`${text}:00Z`) : NaN;
   if (Number.isNaN(asUtc)) return NaN;
+  const offset = asUtc >= 2 * DAY_MS ? steadyOffset(Math.floor(asUtc / DAY_MS), timeZone) : null;
+  if (offset !== null) return asUtc - offset;
   const candidates = [-24, 0, 24].map((hours) => asUtc - offsetAt(asUtc + hours * 3_600_000, timeZone));
   const right = [...new Set(candidates)].filter((ms) => toWallTime(ms, timeZone) === text).sort((a, b) => a - b);
   return (second ? right.at(-1) : right[0]) ?? Math.max(...candidates);
@@ -52,6 +86,6 @@ export const happensTwice = (text: string, timeZone: string): boolean =>
   fromWallTime(text, timeZone) !== fromWallTime(text, timeZone, true);
 
 function offsetAt(ms: number, timeZone: string): number {
-  const wall = Date.parse(`${toWallTime(ms, timeZone)}:00Z`);
+  const wall = Date.parse(`${askedWallTime(ms, timeZone)}:00Z`);
   return wall - Math.floor(ms / 60_000) * 60_000;
 }

@@ -5,7 +5,8 @@ import { LOG_ROUTES } from '../api-routes';
 import type { FarmData } from '../farm';
 import { bookCommand } from './book-command';
 import { logged, takenBack } from '../records';
-import { pendingEntries, optimisticFarm, pendingFields, withPendingLogs } from './optimistic';
+import { pendingEntries, pendingFields, withPendingLogs } from './optimistic';
+import { optimisticFarm } from './optimistic-farm';
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 8, 8, 19, minute)).toISOString();
 const layer = { wetKg: 10_000, dryKg: 8300, moisture: 0.17, lots: { hs: 8300 }, wetLots: { hs: 10_000 } };

@@ -70,10 +70,9 @@ import { say } from '../../../words';
 
 /** Contracts and prices, and what goes with them, only for a loaded truck. */
 const NextLine = lazy(() => import('../../../widgets/next-line'));
-const PhotoTicket = lazy(() => import('../../../widgets/photo-ticket'));
 const JobCard = lazy(() => import('../../../widgets/job-card'));
 const isJobCard = (kind: string): kind is JobCardId => (JOB_CARDS as readonly string[]).includes(kind);
-const PhotoDisplay = lazy(() => import('../../../widgets/photo-display'));
+const PhotoWaits = lazy(() => import('../../../widgets/photo-waits'));
 /** What comes after the buttons, each with its own science. */
 const LeftLine = lazy(() => import('./left-line'));
 const FillLine = lazy(() => import('./fill-line'));
@@ -503,12 +502,12 @@ export function InCab({
           )}
           {me.kind === 'truck' && (
             <Suspense>
-              <PhotoTicket farm={farm} truck={me} />
+              <PhotoWaits farm={farm} place={me} of="ticket" />
             </Suspense>
           )}
           {/* Nothing below moves once it is there. */}
           <Suspense fallback={<div className="min-h-11 max-sm:min-h-25" />}>
-            <PhotoDisplay farm={farm} machine={me} />
+            <PhotoWaits farm={farm} place={me} of="displays" />
           </Suspense>
           {isJobCard(me.kind) && (
             <Suspense>
