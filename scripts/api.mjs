@@ -35,6 +35,19 @@ const plainName = (name) =>
     .replace(/[^A-Za-z0-9]+/g, '_')
     .replace(/_$/, '');
 
+/** One order for what has none: the compiler works in several threads, and lists the members of a union as it meets them. */
+function ordered(value) {
+  if (Array.isArray(value)) return value.map(ordered);
+  if (value === null || typeof value !== 'object') return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, inner]) => {
+      const made = ordered(inner);
+      const free = ['enum', 'anyOf', 'type'].includes(key) && Array.isArray(made);
+      return [key, free ? made.toSorted((a, b) => (JSON.stringify(a) < JSON.stringify(b) ? -1 : 1)) : made];
+    }),
+  );
+}
+
 function schemas() {
   const generator = createGenerator({
     path: file('packages/contract/src/api.ts'),
@@ -52,10 +65,10 @@ function schemas() {
     /"#\/definitions\/([^"]+)"/g,
     (_, name) => `"#/components/schemas/${plainName(name)}"`,
   );
-  return {
+  return ordered({
     ...Object.fromEntries(Object.entries(JSON.parse(text)).map(([name, schema]) => [plainName(name), schema])),
     ...recordSchemas(),
-  };
+  });
 }
 
 await ensureMariadb();

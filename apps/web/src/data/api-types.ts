@@ -4396,15 +4396,15 @@ export interface components {
       readonly at: string;
       /** @enum {string} */
       readonly card:
+        | 'binEntry'
         | 'headerLock'
-        | 'shutDown'
-        | 'shafts'
+        | 'hitching'
+        | 'hotBearing'
+        | 'lifting'
         | 'overheadLines'
         | 'roading'
-        | 'hotBearing'
-        | 'hitching'
-        | 'lifting'
-        | 'binEntry';
+        | 'shafts'
+        | 'shutDown';
       readonly before: string;
     };
     readonly AerationKept: {
@@ -4413,7 +4413,7 @@ export interface components {
     };
     readonly AerationRecord: {
       /** @enum {string} */
-      readonly mode: 'always' | 'window' | 'off';
+      readonly mode: 'always' | 'off' | 'window';
       /** @description K */
       readonly coolBy: number;
       /** @description points */
@@ -4486,7 +4486,7 @@ export interface components {
       readonly automatic: boolean;
       readonly kept: readonly components['schemas']['BackupInfo'][];
       readonly tooOld: boolean;
-      readonly failed: string | null;
+      readonly failed: null | string;
     };
     readonly Balance: {
       readonly harvested: number;
@@ -4510,7 +4510,7 @@ export interface components {
       readonly buyerId: string;
       /** @enum {string} */
       readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       /** @description $/bu */
       readonly price?: number;
       /** @description $/bu */
@@ -4568,7 +4568,7 @@ export interface components {
       /** @description $/kWh */
       readonly heatPrice: number;
       /** @enum {string} */
-      readonly control: 'always' | 'humidity' | 'equilibrium';
+      readonly control: 'always' | 'equilibrium' | 'humidity';
       /** @description fraction */
       readonly mostHumidity: number;
       /** @description h */
@@ -4611,10 +4611,10 @@ export interface components {
       /** @description m */
       readonly hopper: number;
       /** @enum {string} */
-      readonly floor?: 'full perforated' | 'partly perforated' | 'ducts' | 'solid';
+      readonly floor?: 'ducts' | 'full perforated' | 'partly perforated' | 'solid';
       /** @enum {string} */
       readonly crop?:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       readonly packFactor?: number;
       readonly sideDraw?: boolean;
       /** @description m */
@@ -4640,11 +4640,11 @@ export interface components {
       readonly sound: boolean;
       readonly records: number;
       readonly fingerprint: string;
-      readonly changed: {
+      readonly changed: null | {
         readonly seq: number;
-        readonly id: string | null;
+        readonly id: null | string;
         readonly missing: boolean;
-      } | null;
+      };
       readonly header: readonly string[];
       readonly broken: readonly components['schemas']['BrokenEntry'][];
     };
@@ -4669,7 +4669,7 @@ export interface components {
       readonly assetId: string;
       readonly what: string;
       /** @enum {string} */
-      readonly cause: 'wear' | 'foreign' | 'plug' | 'electric' | 'hydraulic' | 'engine' | 'operator' | 'other';
+      readonly cause: 'electric' | 'engine' | 'foreign' | 'hydraulic' | 'operator' | 'other' | 'plug' | 'wear';
       /** @description $ */
       readonly cost: number;
       /** @description h */
@@ -4690,8 +4690,8 @@ export interface components {
       readonly kind: string;
       readonly isLog: boolean;
       readonly id: string;
-      readonly at: string | null;
-      readonly by: string | null;
+      readonly at: null | string;
+      readonly by: null | string;
       readonly message: string;
     };
     readonly BroughtLine: {
@@ -4710,7 +4710,7 @@ export interface components {
       readonly tester?: string;
       /** @description lb */
       readonly grossLimitLb?: number;
-      readonly takes?: readonly ('hopper' | 'endDump' | 'sideDump' | 'liveFloor' | 'wagon')[];
+      readonly takes?: readonly ('endDump' | 'hopper' | 'liveFloor' | 'sideDump' | 'wagon')[];
       readonly hours: {
         readonly sun?: {
           readonly closed: boolean;
@@ -4798,13 +4798,13 @@ export interface components {
       readonly buyerId: string;
       /** @enum {string} */
       readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       /** Format: date */
       readonly from: string;
       /** @description wb fraction */
       readonly base: number;
       /** @enum {string} */
-      readonly shrink: 'water' | 'flat' | 'none';
+      readonly shrink: 'flat' | 'none' | 'water';
       /** @description % */
       readonly shrinkPerPoint?: number;
       /** @description fraction */
@@ -4812,7 +4812,7 @@ export interface components {
       /** @description wb fraction */
       readonly moistureStep?: number;
       /** @enum {string} */
-      readonly moistureRounding: 'halfUp' | 'up' | 'down';
+      readonly moistureRounding: 'down' | 'halfUp' | 'up';
       /** @description wb fraction */
       readonly refuseAbove?: number;
       /** @description $ */
@@ -4823,12 +4823,12 @@ export interface components {
       /** @description fraction */
       readonly foreignMaterialFree?: number;
       /** @enum {string} */
-      readonly discountsOn: 'paid' | 'gross';
+      readonly discountsOn: 'gross' | 'paid';
       readonly factors: readonly {
         /** @enum {string} */
-        readonly factor: 'testWeight' | 'moisture' | 'damage' | 'foreignMaterial' | 'heat' | 'splits' | 'broken';
+        readonly factor: 'broken' | 'damage' | 'foreignMaterial' | 'heat' | 'moisture' | 'splits' | 'testWeight';
         /** @enum {string} */
-        readonly steps: 'proportion' | 'whole' | 'started';
+        readonly steps: 'proportion' | 'started' | 'whole';
         readonly cumulative: boolean;
         readonly refuseBeyond?: number;
         readonly bands: readonly {
@@ -4851,21 +4851,21 @@ export interface components {
     };
     readonly CablesNow: {
       readonly sensors: readonly components['schemas']['SensorNow'][];
-      readonly mean: number | null;
+      readonly mean: null | number;
       readonly warmest: components['schemas']['SensorNow'] | null;
       readonly spots: readonly components['schemas']['SensorNow'][];
       readonly leftOut: readonly components['schemas']['SensorNow'][];
-      readonly newestMs: number | null;
+      readonly newestMs: null | number;
       readonly picture: {
         readonly fromMs: number;
         readonly stepMs: number;
         readonly heights: readonly number[];
-        readonly celsius: readonly (readonly (number | null)[])[];
+        readonly celsius: readonly (readonly (null | number)[])[];
       };
-      readonly level: {
+      readonly level: null | {
         readonly above: number;
         readonly below: number;
-      } | null;
+      };
     };
     readonly CalendarEvent: {
       readonly uid: string;
@@ -4899,9 +4899,9 @@ export interface components {
     };
     readonly ChangeoverRecord: {
       readonly from:
-        ('corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola') | null;
+        ('barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat') | null;
       /** @enum {string} */
-      readonly to: 'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      readonly to: 'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       readonly done: readonly {
         readonly step: string;
         readonly at: string;
@@ -4949,7 +4949,7 @@ export interface components {
     };
     readonly CombineProfileRecord: {
       /** @enum {string} */
-      readonly kind: 'rotary' | 'conventional';
+      readonly kind: 'conventional' | 'rotary';
       /** @description m */
       readonly headWidth: number;
       readonly headConfirmed: string;
@@ -5046,9 +5046,9 @@ export interface components {
       readonly buyerId: string;
       /** @enum {string} */
       readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       /** @enum {string} */
-      readonly kind: 'flat' | 'basisFixed' | 'futuresFixed' | 'bothFixed' | 'delayed' | 'storage';
+      readonly kind: 'basisFixed' | 'bothFixed' | 'delayed' | 'flat' | 'futuresFixed' | 'storage';
       /** @description $/bu */
       readonly price?: number;
       /** @description $/bu */
@@ -5066,9 +5066,9 @@ export interface components {
       /** Format: date */
       readonly closes: string;
       /** @enum {string} */
-      readonly overage: 'spot' | 'contract' | 'next' | 'refused';
+      readonly overage: 'contract' | 'next' | 'refused' | 'spot';
       /** @enum {string} */
-      readonly counts?: 'all' | 'own' | 'named';
+      readonly counts?: 'all' | 'named' | 'own';
       readonly owners?: readonly string[];
       /** @description $/bu */
       readonly chargePerMonth?: number;
@@ -5108,7 +5108,7 @@ export interface components {
     };
     readonly CoverRecord: {
       /** @enum {string} */
-      readonly kind: 'tarp' | 'lid' | 'door' | 'sheet';
+      readonly kind: 'door' | 'lid' | 'sheet' | 'tarp';
       /** @description bu */
       readonly closesUpTo?: number;
       /** @description min */
@@ -5155,7 +5155,7 @@ export interface components {
     };
     /** @enum {string} */
     readonly CropId:
-      'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+      'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
     readonly CutRecords: {
       readonly of: readonly number[];
       readonly seasons: readonly number[];
@@ -5260,11 +5260,11 @@ export interface components {
       readonly sold: readonly {
         readonly entryId: string;
         readonly buyerId: string;
-        readonly ticket: string | null;
+        readonly ticket: null | string;
         readonly netKg: number;
         readonly bushels: number;
         readonly moisture: number;
-        readonly pricePerBu: number | null;
+        readonly pricePerBu: null | number;
       }[];
       readonly lost: readonly {
         readonly id: string;
@@ -5287,7 +5287,7 @@ export interface components {
       readonly at: string;
       /** @enum {string} */
       readonly link:
-        'field' | 'combine' | 'cart' | 'trucks' | 'line' | 'hours' | 'pit' | 'wet bin' | 'dryer' | 'bin room';
+        'bin room' | 'cart' | 'combine' | 'dryer' | 'field' | 'hours' | 'line' | 'pit' | 'trucks' | 'wet bin';
       /** @description min */
       readonly minutes: number;
       /** @description of places */
@@ -5297,14 +5297,14 @@ export interface components {
     readonly Delivery: {
       readonly entry: components['schemas']['Entry'];
       readonly to: string;
-      readonly from: string | null;
-      readonly ticket: string | null;
-      readonly grossKg: number | null;
-      readonly tareKg: number | null;
+      readonly from: null | string;
+      readonly ticket: null | string;
+      readonly grossKg: null | number;
+      readonly tareKg: null | number;
       readonly netKg: number;
       readonly dryKg: number;
       readonly moisture: number;
-      readonly pricePerBu: number | null;
+      readonly pricePerBu: null | number;
       readonly lots: {
         readonly [key: string]: number;
       };
@@ -5335,31 +5335,31 @@ export interface components {
       readonly name: string;
       readonly kind: components['schemas']['DeviceKind'];
       readonly addedAt: string;
-      readonly lastSeen: string | null;
+      readonly lastSeen: null | string;
       readonly revoked: boolean;
     };
     /** @enum {string} */
     readonly DeviceKind:
-      | 'weather'
-      | 'cartScale'
-      | 'truckScale'
-      | 'monitor'
-      | 'tester'
-      | 'elevator'
-      | 'dryer'
-      | 'binCables'
-      | 'motors'
-      | 'level'
       | 'bids'
-      | 'tracker';
+      | 'binCables'
+      | 'cartScale'
+      | 'dryer'
+      | 'elevator'
+      | 'level'
+      | 'monitor'
+      | 'motors'
+      | 'tester'
+      | 'tracker'
+      | 'truckScale'
+      | 'weather';
     readonly DeviceNames: {
       readonly places: readonly {
         readonly id: string;
         readonly name: string;
         readonly kind: string;
-        readonly capacityBu: number | null;
+        readonly capacityBu: null | number;
         readonly heldKg: number;
-        readonly moisture: number | null;
+        readonly moisture: null | number;
       }[];
       readonly lots: readonly {
         readonly id: string;
@@ -5394,7 +5394,7 @@ export interface components {
       readonly machineId: string;
       /** @enum {string} */
       readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       /** @description kg */
       readonly displayKg: number;
       /** @description kg */
@@ -5444,7 +5444,7 @@ export interface components {
       }[];
     };
     /** @enum {string} */
-    readonly DivisionWay: 'asSet' | 'mixed' | 'lastIn' | 'firstIn';
+    readonly DivisionWay: 'asSet' | 'firstIn' | 'lastIn' | 'mixed';
     readonly DryRecords: {
       readonly of: readonly number[];
       readonly seasons: readonly number[];
@@ -5508,7 +5508,7 @@ export interface components {
       /** @description units */
       readonly fuelMeter?: number;
       /** @enum {string} */
-      readonly alarm?: 'out of grain' | 'flame' | 'overheat' | 'unload stopped';
+      readonly alarm?: 'flame' | 'out of grain' | 'overheat' | 'unload stopped';
       readonly note?: string;
     };
     readonly DryerSetupKept: {
@@ -5517,7 +5517,7 @@ export interface components {
     };
     readonly DryerSetupRecord: {
       /** @enum {string} */
-      readonly type: 'continuous' | 'batch' | 'in bin' | 'natural air';
+      readonly type: 'batch' | 'continuous' | 'in bin' | 'natural air';
       /** @description bu·points/h */
       readonly bushelPointsPerHour: number;
       readonly byPoints?: readonly {
@@ -5531,7 +5531,7 @@ export interface components {
       /** @description bu/h */
       readonly mostBushelsPerHour?: number;
       /** @enum {string} */
-      readonly fuel: 'propane' | 'naturalGas' | 'electric';
+      readonly fuel: 'electric' | 'naturalGas' | 'propane';
       /** @description $ */
       readonly fuelPrice: number;
       /** @description units */
@@ -5565,13 +5565,13 @@ export interface components {
       readonly axlesKg: readonly number[];
     };
     readonly Entry:
-      | components['schemas']['HarvestEntry']
-      | components['schemas']['MoveEntry']
       | components['schemas']['ConditionEntry']
+      | components['schemas']['HarvestEntry']
       | components['schemas']['LossEntry']
       | components['schemas']['MeasureEntry']
-      | components['schemas']['WitnessEntry']
-      | components['schemas']['VoidEntry'];
+      | components['schemas']['MoveEntry']
+      | components['schemas']['VoidEntry']
+      | components['schemas']['WitnessEntry'];
     readonly ErrorAnswer: {
       readonly statusCode: number;
       readonly code: string;
@@ -5650,10 +5650,10 @@ export interface components {
       readonly flow: components['schemas']['DayFlow'];
       readonly balance: components['schemas']['Balance'];
       readonly restatedShare: number;
-      readonly dried: {
+      readonly dried: null | {
         readonly from: number;
         readonly to: number;
-      } | null;
+      };
       readonly steps: readonly components['schemas']['NextStep'][];
       readonly entries: number;
       readonly broken: number;
@@ -5750,7 +5750,7 @@ export interface components {
       /** @description of fields */
       readonly fieldId: string;
       /** @enum {string} */
-      readonly kind: 'softSpot' | 'rock' | 'washout' | 'lowWire' | 'doublePlanted' | 'other';
+      readonly kind: 'doublePlanted' | 'lowWire' | 'other' | 'rock' | 'softSpot' | 'washout';
       /** @description ° */
       readonly lon: number;
       /** @description ° */
@@ -5769,8 +5769,8 @@ export interface components {
       readonly cutDryKg: number;
       readonly cutByZone?: readonly components['schemas']['ZoneCut'][];
       readonly lastMoisture: components['schemas']['NewestReading'] | null;
-      readonly firstCut: string | null;
-      readonly lastCut: string | null;
+      readonly firstCut: null | string;
+      readonly lastCut: null | string;
       readonly displayArea?: components['schemas']['DisplayArea'];
     };
     readonly FieldZoneKept: {
@@ -5783,7 +5783,7 @@ export interface components {
       readonly season: number;
       readonly name: string;
       /** @enum {string} */
-      readonly kind: 'wet' | 'replanted' | 'lodged' | 'headland' | 'strip' | 'other';
+      readonly kind: 'headland' | 'lodged' | 'other' | 'replanted' | 'strip' | 'wet';
       /** @description ac */
       readonly acres: number;
       readonly ring: readonly {
@@ -5836,7 +5836,7 @@ export interface components {
     readonly FileImportInfo: {
       readonly id: string;
       /** @enum {string} */
-      readonly kind: 'fields' | 'loads' | 'tickets' | 'levels' | 'weather' | 'cables';
+      readonly kind: 'cables' | 'fields' | 'levels' | 'loads' | 'tickets' | 'weather';
       readonly file: string;
       readonly by: string;
       readonly at: string;
@@ -5853,15 +5853,15 @@ export interface components {
         readonly head: string;
       }[];
       /** @enum {string} */
-      readonly unit?: 'kilograms' | 'pounds' | 'tonnes' | 'bushels';
+      readonly unit?: 'bushels' | 'kilograms' | 'pounds' | 'tonnes';
       /** @enum {string} */
-      readonly degrees?: 'F' | 'C';
+      readonly degrees?: 'C' | 'F';
       /** @enum {string} */
-      readonly wind?: 'miles' | 'kilometers' | 'meters' | 'knots';
+      readonly wind?: 'kilometers' | 'knots' | 'meters' | 'miles';
       readonly dayFirst?: boolean;
     };
     readonly FingerprintAnswer: {
-      readonly seq: number | null;
+      readonly seq: null | number;
     };
     readonly FlowMoment: {
       readonly atMs: number;
@@ -5891,7 +5891,7 @@ export interface components {
       readonly placeId: string;
       readonly state: components['schemas']['FuelState'] | null;
       readonly gallons: number;
-      readonly perBushel: number | null;
+      readonly perBushel: null | number;
     };
     readonly FuelState: {
       readonly leftGallons: number;
@@ -5932,7 +5932,7 @@ export interface components {
       /** @description of lots */
       readonly lotId: string;
       /** @enum {string} */
-      readonly takenAt: 'tank' | 'screen' | 'tester';
+      readonly takenAt: 'screen' | 'tank' | 'tester';
       /** @description % */
       readonly fines?: number;
       /** @description % */
@@ -6017,8 +6017,8 @@ export interface components {
         readonly truck: string;
         readonly grossKg: number;
         readonly tareKg: number;
-        readonly crop: string | null;
-        readonly pricePerBu: number | null;
+        readonly crop: null | string;
+        readonly pricePerBu: null | number;
       }[];
       readonly tickets: readonly components['schemas']['WeighTicketInfo'][];
     };
@@ -6113,11 +6113,11 @@ export interface components {
     readonly HedgeRecord: {
       /** @enum {string} */
       readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       /** @enum {string} */
-      readonly what: 'futures' | 'put' | 'call';
+      readonly what: 'call' | 'futures' | 'put';
       /** @enum {string} */
-      readonly side: 'sold' | 'bought';
+      readonly side: 'bought' | 'sold';
       readonly month: string;
       /** @description bu */
       readonly bushels: number;
@@ -6135,7 +6135,7 @@ export interface components {
       readonly fee?: number;
     };
     /** @enum {string} */
-    readonly ImportState: 'new' | 'known' | 'different';
+    readonly ImportState: 'different' | 'known' | 'new';
     readonly ImportUndone: {
       readonly undone: number;
     };
@@ -6160,7 +6160,7 @@ export interface components {
       readonly number: string;
       /** @enum {string} */
       readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       readonly season: number;
       readonly coverage: number;
       /** @description $/bu */
@@ -6196,7 +6196,7 @@ export interface components {
       readonly policy: string;
       readonly number: string;
       /** @enum {string} */
-      readonly kind: 'optional' | 'basic' | 'enterprise';
+      readonly kind: 'basic' | 'enterprise' | 'optional';
       readonly lots: readonly string[];
       readonly share: number;
       /** @description ac */
@@ -6217,8 +6217,8 @@ export interface components {
       readonly by: string;
       readonly madeAt: string;
       readonly endsAt: string;
-      readonly usedAt: string | null;
-      readonly usedBy: string | null;
+      readonly usedAt: null | string;
+      readonly usedBy: null | string;
       readonly revoked: boolean;
     };
     readonly InviteShown: {
@@ -6228,7 +6228,7 @@ export interface components {
       readonly role: components['schemas']['Role'];
       readonly by: string;
       readonly givenTo: string;
-      readonly email: string | null;
+      readonly email: null | string;
     };
     readonly JobCardKept: {
       readonly revision: number;
@@ -6241,7 +6241,7 @@ export interface components {
       }[];
     };
     /** @enum {string} */
-    readonly JobKind: 'machine' | 'bins' | 'gate';
+    readonly JobKind: 'bins' | 'gate' | 'machine';
     readonly KeepingRulesKept: {
       readonly revision: number;
       readonly value: components['schemas']['KeepingRulesRecord'];
@@ -6252,7 +6252,7 @@ export interface components {
       /** @enum {string} */
       readonly cool: 'cautious' | 'standard';
       /** @enum {string} */
-      readonly slope: 'B' | 'A';
+      readonly slope: 'A' | 'B';
       /** @description points */
       readonly soybeanShift: number;
     };
@@ -6291,7 +6291,7 @@ export interface components {
       readonly differenceKg: number;
       readonly errorKg: number;
       /** @enum {string} */
-      readonly answer: 'agrees' | 'more' | 'less';
+      readonly answer: 'agrees' | 'less' | 'more';
       readonly placeId: string;
     };
     readonly LinkAnswer: {
@@ -6362,17 +6362,17 @@ export interface components {
       readonly headWidth?: number;
       /** @enum {string} */
       readonly symptom?:
-        | 'unthreshed'
+        | 'butts'
         | 'cracked'
+        | 'earsBounce'
         | 'fines'
-        | 'sieveLoss'
-        | 'rotorLoss'
-        | 'trash'
         | 'returns'
+        | 'rotorLoss'
         | 'shatterDew'
         | 'shatterDry'
-        | 'earsBounce'
-        | 'butts';
+        | 'sieveLoss'
+        | 'trash'
+        | 'unthreshed';
       readonly settingsId?: string;
     };
     readonly LossEntry: {
@@ -6410,8 +6410,8 @@ export interface components {
       readonly to: string;
       readonly truck: string;
       readonly wetKg: number;
-      readonly crop: string | null;
-      readonly pricePerBu: number | null;
+      readonly crop: null | string;
+      readonly pricePerBu: null | number;
     };
     readonly Lot: {
       readonly id: string;
@@ -6448,12 +6448,12 @@ export interface components {
     readonly MachineRecord: {
       /** @enum {string} */
       readonly kind:
-        'combine' | 'header' | 'cart' | 'truck' | 'auger' | 'leg' | 'dryer' | 'bin' | 'fan' | 'tester' | 'scale';
+        'auger' | 'bin' | 'cart' | 'combine' | 'dryer' | 'fan' | 'header' | 'leg' | 'scale' | 'tester' | 'truck';
       readonly name: string;
       /** @description of places */
       readonly placeId?: string;
       readonly crops?: readonly (
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola'
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat'
       )[];
       readonly retired: boolean;
       /** @description h */
@@ -6466,28 +6466,28 @@ export interface components {
         readonly id: string;
         readonly what: string;
         readonly owner: string;
-        readonly due: string | null;
-        readonly doneOn: string | null;
-        readonly skipped: string | null;
+        readonly due: null | string;
+        readonly doneOn: null | string;
+        readonly skipped: null | string;
         readonly needed: boolean;
-        readonly part: {
+        readonly part: null | {
           readonly name: string;
           readonly onHand: boolean;
           /** @description days */
           readonly leadDays: number;
-          readonly orderedOn: string | null;
-        } | null;
+          readonly orderedOn: null | string;
+        };
         /** @enum {string} */
         readonly card?:
+          | 'binEntry'
           | 'headerLock'
-          | 'shutDown'
-          | 'shafts'
+          | 'hitching'
+          | 'hotBearing'
+          | 'lifting'
           | 'overheadLines'
           | 'roading'
-          | 'hotBearing'
-          | 'hitching'
-          | 'lifting'
-          | 'binEntry';
+          | 'shafts'
+          | 'shutDown';
       }[];
       readonly services: readonly {
         readonly id: string;
@@ -6508,8 +6508,8 @@ export interface components {
         readonly hoursAtFit: number;
         /** @description ac */
         readonly acresAtFit: number;
-        readonly lastsHours: number | null;
-        readonly lastsAcres: number | null;
+        readonly lastsHours: null | number;
+        readonly lastsAcres: null | number;
         readonly photos: readonly string[];
       }[];
     };
@@ -6517,11 +6517,11 @@ export interface components {
       readonly on: boolean;
     };
     readonly Me: {
-      readonly user: {
+      readonly user: null | {
         readonly id: string;
         readonly name: string;
         readonly email: string;
-      } | null;
+      };
       readonly farms: readonly {
         readonly id: string;
         readonly name: string;
@@ -6533,10 +6533,10 @@ export interface components {
       readonly claim: boolean;
       readonly demo: boolean;
       readonly job: components['schemas']['PairedJob'] | null;
-      readonly jobOver: {
+      readonly jobOver: null | {
         readonly label: string;
         readonly cutOff: boolean;
-      } | null;
+      };
     };
     readonly MeasureEntry: {
       readonly id: string;
@@ -6561,7 +6561,7 @@ export interface components {
       readonly testWeightFactor: number;
       readonly moistureFactor: number;
       readonly bushels: number;
-      readonly booked: number | null;
+      readonly booked: null | number;
       readonly lots: {
         readonly [key: string]: number;
       };
@@ -6576,11 +6576,11 @@ export interface components {
       readonly email: string;
       readonly role: components['schemas']['Role'];
       readonly sessions: number;
-      readonly seenAt: string | null;
+      readonly seenAt: null | string;
       readonly self: boolean;
     };
     /** @enum {string} */
-    readonly Method: 'ticket' | 'bridge' | 'cartScale' | 'volume' | 'monitor' | 'estimate';
+    readonly Method: 'bridge' | 'cartScale' | 'estimate' | 'monitor' | 'ticket' | 'volume';
     readonly MonitorPair: {
       readonly monitorKg: number;
       readonly scaleKg: number;
@@ -6608,7 +6608,7 @@ export interface components {
     readonly MotorNow: {
       readonly machineId: string;
       readonly running: boolean;
-      readonly load: number | null;
+      readonly load: null | number;
       readonly atMs: number;
     };
     readonly MoveEntry: {
@@ -6650,7 +6650,7 @@ export interface components {
         readonly machine: string;
         /** @enum {string} */
         readonly crop:
-          'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+          'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
         readonly variety: string;
         /** @description wb fraction */
         readonly moisture?: number;
@@ -6764,23 +6764,11 @@ export interface components {
     };
     readonly NextStep:
       | {
-          /** @enum {string} */
-          readonly kind: 'cart_full' | 'truck_waits' | 'tank_full' | 'wet_bin_fills' | 'dryer_holds';
-          readonly place: string;
-          readonly load?: components['schemas']['LoadStep'];
-        }
-      | {
           /** @constant */
           readonly kind: 'crops_mixed';
           readonly place: string;
           readonly crops: readonly string[];
           readonly bushels: readonly number[];
-        }
-      | {
-          /** @constant */
-          readonly kind: 'unknown_grain';
-          readonly place: string;
-          readonly dryKg: number;
         }
       | {
           /** @constant */
@@ -6795,13 +6783,25 @@ export interface components {
           readonly kind: 'maybe_twins';
           readonly first: string;
           readonly second: string;
-          readonly share: number | null;
+          readonly share: null | number;
+        }
+      | {
+          /** @constant */
+          readonly kind: 'unknown_grain';
+          readonly place: string;
+          readonly dryKg: number;
+        }
+      | {
+          /** @enum {string} */
+          readonly kind: 'cart_full' | 'dryer_holds' | 'tank_full' | 'truck_waits' | 'wet_bin_fills';
+          readonly place: string;
+          readonly load?: components['schemas']['LoadStep'];
         };
     readonly NoticeDue: {
       readonly policyId: string;
       /** @enum {string} */
-      readonly what: 'loss' | 'end';
-      readonly noticeId: string | null;
+      readonly what: 'end' | 'loss';
+      readonly noticeId: null | string;
       readonly cause: string;
       readonly by: string;
       readonly days: number;
@@ -6809,14 +6809,14 @@ export interface components {
     readonly Origin: {
       readonly subject: components['schemas']['OriginSubject'];
       readonly name: string;
-      readonly ticket: string | null;
+      readonly ticket: null | string;
       readonly to: string;
       readonly at: string;
-      readonly crop: string | null;
+      readonly crop: null | string;
       readonly wetKg: number;
       readonly dryKg: number;
-      readonly moisture: number | null;
-      readonly method: string | null;
+      readonly moisture: null | number;
+      readonly method: null | string;
       readonly fields: readonly components['schemas']['OriginField'][];
       readonly loads: readonly components['schemas']['OriginLoad'][];
       readonly maybe: readonly {
@@ -6836,8 +6836,8 @@ export interface components {
     readonly OriginField: {
       readonly lot: string;
       readonly name: string;
-      readonly crop: string | null;
-      readonly season: number | null;
+      readonly crop: null | string;
+      readonly season: null | number;
       readonly variety: string;
       readonly dryKg: number;
       readonly wetKg: number;
@@ -6845,9 +6845,9 @@ export interface components {
       readonly sure: components['schemas']['OriginSure'];
       readonly exactPart: number;
       readonly loads: number;
-      readonly firstAt: string | null;
-      readonly lastAt: string | null;
-      readonly moisture: number | null;
+      readonly firstAt: null | string;
+      readonly lastAt: null | string;
+      readonly moisture: null | number;
     };
     readonly OriginFile: {
       /** @constant */
@@ -6866,9 +6866,9 @@ export interface components {
       readonly givenTo: string;
       readonly by: string;
       readonly madeAt: string;
-      readonly endsAt: string | null;
+      readonly endsAt: null | string;
       readonly opened: number;
-      readonly openedAt: string | null;
+      readonly openedAt: null | string;
       readonly revoked: boolean;
       /** @enum {string} */
       readonly kind: 'delivery' | 'place';
@@ -6888,7 +6888,7 @@ export interface components {
       readonly sure: components['schemas']['OriginSure'];
     };
     /** @enum {string} */
-    readonly OriginStands: 'same' | 'changed' | 'gone';
+    readonly OriginStands: 'changed' | 'gone' | 'same';
     readonly OriginSubject:
       | {
           /** @constant */
@@ -6924,7 +6924,7 @@ export interface components {
       readonly short: string;
       /** @enum {string} */
       readonly like:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       /** @description lb/bu */
       readonly legalPounds: number;
       /** @description wb fraction */
@@ -6949,19 +6949,19 @@ export interface components {
         readonly atMs: number;
         readonly minutes: number;
       }[];
-      readonly back: {
+      readonly back: null | {
         readonly mean: number;
         readonly cv: number;
-      } | null;
+      };
     };
     readonly OwnerLinkInfo: {
       readonly id: string;
       readonly givenTo: string;
       readonly by: string;
       readonly madeAt: string;
-      readonly endsAt: string | null;
+      readonly endsAt: null | string;
       readonly opened: number;
-      readonly openedAt: string | null;
+      readonly openedAt: null | string;
       readonly revoked: boolean;
       readonly owner: string;
     };
@@ -6976,20 +6976,20 @@ export interface components {
     readonly OwnerTermsRecord: {
       readonly owner: string;
       /** @enum {string} */
-      readonly kind: 'share' | 'cash';
+      readonly kind: 'cash' | 'share';
       /** @enum {string} */
-      readonly price: 'asSold' | 'ticket' | 'pooled';
+      readonly price: 'asSold' | 'pooled' | 'ticket';
       /** @description $/bu */
       readonly haulingPerBu?: number;
       /** @enum {string} */
-      readonly docksBorneBy: 'owner' | 'farm';
+      readonly docksBorneBy: 'farm' | 'owner';
       /** @description $ */
       readonly rent?: number;
       readonly note?: string;
     };
     readonly OwnersGrain: {
       readonly owner: string;
-      readonly season: number | null;
+      readonly season: null | number;
       readonly lies: readonly components['schemas']['OwnersPart'][];
       readonly delivered: readonly {
         readonly loads: number;
@@ -6999,7 +6999,7 @@ export interface components {
         readonly crop: string;
         readonly wetKg: number;
         readonly dryKg: number;
-        readonly moisture: number | null;
+        readonly moisture: null | number;
         readonly ofWetKg: number;
         readonly fields: readonly string[];
       }[];
@@ -7011,7 +7011,7 @@ export interface components {
       readonly crop: string;
       readonly wetKg: number;
       readonly dryKg: number;
-      readonly moisture: number | null;
+      readonly moisture: null | number;
       readonly ofWetKg: number;
       readonly fields: readonly string[];
     };
@@ -7019,28 +7019,28 @@ export interface components {
       readonly farm: string;
       readonly label: string;
       readonly kind: components['schemas']['JobKind'];
-      readonly place: string | null;
+      readonly place: null | string;
       readonly by: string;
       readonly endsAt: string;
     };
     readonly PairedInfo: {
       readonly id: string;
       readonly kind: components['schemas']['JobKind'];
-      readonly placeId: string | null;
+      readonly placeId: null | string;
       readonly label: string;
       readonly by: string;
       readonly madeAt: string;
       readonly endsAt: string;
-      readonly pairedAt: string | null;
-      readonly driver: string | null;
+      readonly pairedAt: null | string;
+      readonly driver: null | string;
       readonly device: string;
-      readonly seenAt: string | null;
+      readonly seenAt: null | string;
       readonly cutOff: boolean;
     };
     readonly PairedJob: {
       readonly farmId: string;
       readonly kind: components['schemas']['JobKind'];
-      readonly placeId: string | null;
+      readonly placeId: null | string;
       readonly label: string;
       readonly driver: string;
       readonly endsAt: string;
@@ -7062,7 +7062,7 @@ export interface components {
       /** @description °C */
       readonly airCelsius?: number;
       /** @enum {string} */
-      readonly feels?: 'cool' | 'warm' | 'tooHotToHold';
+      readonly feels?: 'cool' | 'tooHotToHold' | 'warm';
       readonly noticed: string;
       readonly greased: boolean;
     };
@@ -7111,7 +7111,7 @@ export interface components {
     };
     readonly PileSetupRecord: {
       /** @enum {string} */
-      readonly base: 'ground' | 'gravel' | 'asphalt' | 'concrete';
+      readonly base: 'asphalt' | 'concrete' | 'gravel' | 'ground';
       /** @enum {string} */
       readonly cover: 'none' | 'tarp';
       readonly aired: boolean;
@@ -7134,12 +7134,12 @@ export interface components {
       readonly name: string;
       readonly kind: string;
       readonly withdrawal: string;
-      readonly capacityBu: number | null;
+      readonly capacityBu: null | number;
       readonly capacityByGeometry?: boolean;
-      readonly diameterM: number | null;
-      readonly eaveM: number | null;
-      readonly hopperM: number | null;
-      readonly reservedFor?: string | null;
+      readonly diameterM: null | number;
+      readonly eaveM: null | number;
+      readonly hopperM: null | number;
+      readonly reservedFor?: null | string;
       readonly putAway?: boolean;
     };
     readonly PlaceStateKept: {
@@ -7157,7 +7157,7 @@ export interface components {
     readonly Position: {
       readonly wetKg: number;
       readonly dryKg: number;
-      readonly moisture: number | null;
+      readonly moisture: null | number;
       readonly layers: number;
       readonly lots: {
         readonly [key: string]: number;
@@ -7180,7 +7180,7 @@ export interface components {
       readonly at: string;
       readonly contractId: string;
       /** @enum {string} */
-      readonly part: 'futures' | 'basis' | 'cash';
+      readonly part: 'basis' | 'cash' | 'futures';
       /** @description $/bu */
       readonly price: number;
       /** @description bu */
@@ -7196,8 +7196,8 @@ export interface components {
       readonly sessions: readonly {
         readonly id: string;
         readonly device: string;
-        readonly madeAt: string | null;
-        readonly seenAt: string | null;
+        readonly madeAt: null | string;
+        readonly seenAt: null | string;
         readonly here: boolean;
       }[];
     };
@@ -7213,27 +7213,27 @@ export interface components {
         readonly daysBefore: number;
         /** @enum {string} */
         readonly card?:
+          | 'binEntry'
           | 'headerLock'
-          | 'shutDown'
-          | 'shafts'
+          | 'hitching'
+          | 'hotBearing'
+          | 'lifting'
           | 'overheadLines'
           | 'roading'
-          | 'hotBearing'
-          | 'hitching'
-          | 'lifting'
-          | 'binEntry';
+          | 'shafts'
+          | 'shutDown';
       }[];
     };
     readonly ReadingInfo: {
       readonly id: string;
       readonly fieldId: string;
       readonly at: string;
-      readonly moisture: number | null;
+      readonly moisture: null | number;
       readonly source: components['schemas']['ReadingSource'];
-      readonly cracked: number | null;
+      readonly cracked: null | number;
       readonly tester: string;
       readonly spot: string;
-      readonly zoneId: string | null;
+      readonly zoneId: null | string;
       readonly by: string;
       readonly voided?: boolean;
     };
@@ -7251,7 +7251,7 @@ export interface components {
       /** @description wb fraction */
       readonly moisture?: number;
       /** @enum {string} */
-      readonly source: 'hand' | 'combine' | 'elevator' | 'bench' | 'bite';
+      readonly source: 'bench' | 'bite' | 'combine' | 'elevator' | 'hand';
       /** @description of ten */
       readonly cracked?: number;
       readonly tester?: string;
@@ -7259,7 +7259,7 @@ export interface components {
       readonly zoneId?: string;
     };
     /** @enum {string} */
-    readonly ReadingSource: 'hand' | 'combine' | 'elevator' | 'bench' | 'bite';
+    readonly ReadingSource: 'bench' | 'bite' | 'combine' | 'elevator' | 'hand';
     readonly RecordOf_structure_61938389_1560_1673_61938389_1529_1674_61938389_1529_1676_61938389_1521_1676_61938389_1521_1688_61938389_1493_1689_61938389_1438_1690_61938389_848_2306_61938389_815_2307_61938389_815_2344_61938389_797_2344_61938389_791_2344_61938389_604_2345_61938389_0_7450: {
       readonly moisture: number;
       readonly factor: number;
@@ -7350,14 +7350,9 @@ export interface components {
     readonly RevisionChange:
       | {
           /** @constant */
-          readonly what: 'shares';
-          readonly lot: string;
-          readonly shares: readonly components['schemas']['OwnerShare'][];
-        }
-      | {
-          /** @constant */
-          readonly what: 'trust';
-          readonly trust: readonly string[];
+          readonly what: 'baseMoisture';
+          readonly crop: string;
+          readonly moisture: number;
         }
       | {
           /** @constant */
@@ -7366,9 +7361,14 @@ export interface components {
         }
       | {
           /** @constant */
-          readonly what: 'baseMoisture';
-          readonly crop: string;
-          readonly moisture: number;
+          readonly what: 'shares';
+          readonly lot: string;
+          readonly shares: readonly components['schemas']['OwnerShare'][];
+        }
+      | {
+          /** @constant */
+          readonly what: 'trust';
+          readonly trust: readonly string[];
         }
       | {
           /** @constant */
@@ -7419,7 +7419,7 @@ export interface components {
       readonly escort: boolean;
     };
     /** @enum {string} */
-    readonly Role: 'viewer' | 'operator' | 'manager' | 'owner';
+    readonly Role: 'manager' | 'operator' | 'owner' | 'viewer';
     readonly RouteSetKept: {
       readonly body: components['schemas']['RouteSetRecord'];
       readonly by: string;
@@ -7522,15 +7522,15 @@ export interface components {
         readonly [key: string]: string;
       };
       readonly acknowledge: readonly (
+        | 'binEntry'
         | 'headerLock'
-        | 'shutDown'
-        | 'shafts'
+        | 'hitching'
+        | 'hotBearing'
+        | 'lifting'
         | 'overheadLines'
         | 'roading'
-        | 'hotBearing'
-        | 'hitching'
-        | 'lifting'
-        | 'binEntry'
+        | 'shafts'
+        | 'shutDown'
       )[];
       readonly fireStopAt?: number;
     };
@@ -7595,7 +7595,7 @@ export interface components {
     readonly SellPlanRecord: {
       /** @enum {string} */
       readonly crop:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       readonly season: number;
       /** @description bu */
       readonly insured?: number;
@@ -7646,16 +7646,16 @@ export interface components {
       readonly sensor: number;
       readonly height: number;
       readonly state: components['schemas']['SensorState'];
-      readonly celsius: number | null;
-      readonly atMs: number | null;
+      readonly celsius: null | number;
+      readonly atMs: null | number;
       readonly inGrain: boolean;
-      readonly weekRise: number | null;
-      readonly aboveNeighbors: number | null;
-      /** @enum {string|null} */
+      readonly weekRise: null | number;
+      readonly aboveNeighbors: null | number;
+      /** @enum {null|string} */
       readonly verdict: 'hot' | 'watch' | null;
     };
     /** @enum {string} */
-    readonly SensorState: 'reads' | 'silent' | 'jumps' | 'never read';
+    readonly SensorState: 'jumps' | 'never read' | 'reads' | 'silent';
     readonly SettingAnswer: {
       readonly revision: number;
     };
@@ -7726,7 +7726,7 @@ export interface components {
       readonly lines: readonly {
         readonly ticket: string;
         /** @enum {string} */
-        readonly kind: 'ticket' | 'correction';
+        readonly kind: 'correction' | 'ticket';
         readonly contract?: string;
         /** @description bu */
         readonly bushels: number;
@@ -7739,7 +7739,7 @@ export interface components {
       }[];
       readonly deductions: readonly {
         /** @enum {string} */
-        readonly kind: 'checkoff' | 'storage' | 'freight' | 'drying' | 'advance' | 'other';
+        readonly kind: 'advance' | 'checkoff' | 'drying' | 'freight' | 'other' | 'storage';
         /** @description $ */
         readonly amount: number;
         readonly note?: string;
@@ -7830,7 +7830,7 @@ export interface components {
         readonly id: string;
         readonly name: string;
         /** @enum {string} */
-        readonly kind: 'pit' | 'leg' | 'distributor' | 'conveyor' | 'auger' | 'gate';
+        readonly kind: 'auger' | 'conveyor' | 'distributor' | 'gate' | 'leg' | 'pit';
         /** @description bu/h */
         readonly rate?: number;
         readonly driven: boolean;
@@ -7866,23 +7866,23 @@ export interface components {
         readonly lot?: string;
         /** @enum {string} */
         readonly crop?:
-          'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+          'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
         /** @description bu */
         readonly bushels: number;
         /** @enum {string} */
         readonly account:
-          | 'sale'
+          | 'advance'
+          | 'checkoff'
           | 'correction'
           | 'discounts'
-          | 'lease price'
-          | 'lease docks'
-          | 'hauling'
-          | 'checkoff'
-          | 'storage'
-          | 'freight'
           | 'drying'
-          | 'advance'
-          | 'other';
+          | 'freight'
+          | 'hauling'
+          | 'lease docks'
+          | 'lease price'
+          | 'other'
+          | 'sale'
+          | 'storage';
         /** @description $ */
         readonly amount: number;
       }[];
@@ -7956,8 +7956,8 @@ export interface components {
       readonly seq: number;
       readonly entry: components['schemas']['Entry'];
       readonly voided: boolean;
-      readonly wetKg: number | null;
-      readonly dryKg: number | null;
+      readonly wetKg: null | number;
+      readonly dryKg: null | number;
       readonly wetLots: {
         readonly [key: string]: number;
       };
@@ -7979,7 +7979,7 @@ export interface components {
       readonly buyerMoisture: number;
       /** @enum {string} */
       readonly crop?:
-        'corn' | 'soybean' | 'wheat' | 'softWheat' | 'sorghum' | 'oats' | 'barley' | 'sunflower' | 'canola';
+        'barley' | 'canola' | 'corn' | 'oats' | 'softWheat' | 'sorghum' | 'soybean' | 'sunflower' | 'wheat';
       /** @description of places */
       readonly buyerId?: string;
     };
@@ -8034,7 +8034,7 @@ export interface components {
       readonly by: string;
       readonly madeAt: string;
       readonly endsAt: string;
-      readonly usedAt: string | null;
+      readonly usedAt: null | string;
       readonly revoked: boolean;
     };
     readonly TraceFound: {
@@ -8043,7 +8043,7 @@ export interface components {
       readonly entries: readonly {
         readonly entry: components['schemas']['Entry'];
         readonly delivery: boolean;
-        readonly ticket: string | null;
+        readonly ticket: null | string;
       }[];
       readonly matches: number;
     };
@@ -8096,7 +8096,7 @@ export interface components {
     readonly TraceStop: {
       readonly id: string;
       /** @enum {string} */
-      readonly what: 'lot' | 'lots' | 'place' | 'lost' | 'standing';
+      readonly what: 'lost' | 'lot' | 'lots' | 'place' | 'standing';
       readonly of: string;
       readonly out: boolean;
     };
@@ -8107,7 +8107,7 @@ export interface components {
     readonly TruckSetupRecord: {
       readonly combination: string;
       /** @enum {string} */
-      readonly body?: 'hopper' | 'endDump' | 'sideDump' | 'liveFloor' | 'wagon';
+      readonly body?: 'endDump' | 'hopper' | 'liveFloor' | 'sideDump' | 'wagon';
       readonly axles: readonly {
         /** @description m */
         readonly at: number;
@@ -8171,7 +8171,7 @@ export interface components {
       }[];
     };
     /** @enum {string} */
-    readonly UnitSystem: 'us' | 'metric';
+    readonly UnitSystem: 'metric' | 'us';
     readonly VehicleNow: {
       readonly place: string;
       readonly kind: string;
@@ -8180,7 +8180,7 @@ export interface components {
       readonly last: 'loaded' | 'unloaded';
       readonly where: string;
       readonly entry: string;
-      readonly firstLoadMs: number | null;
+      readonly firstLoadMs: null | number;
       readonly loads: readonly string[];
     };
     readonly VoidEntry: {
@@ -8215,14 +8215,14 @@ export interface components {
       readonly combination: string;
       readonly grossKg: readonly number[];
       readonly tareKg: readonly number[];
-      readonly tareId: string | null;
+      readonly tareId: null | string;
       readonly netKg: number;
       readonly byHand: boolean;
-      readonly crop: string | null;
+      readonly crop: null | string;
       readonly shares: {
         readonly [key: string]: number;
       };
-      readonly entryId: string | null;
+      readonly entryId: null | string;
       readonly by: string;
       readonly voided: boolean;
     };
@@ -8251,8 +8251,8 @@ export interface components {
       readonly wetLots: {
         readonly [key: string]: number;
       };
-      readonly cutFirstMs: number | null;
-      readonly cutMeanMs: number | null;
+      readonly cutFirstMs: null | number;
+      readonly cutMeanMs: null | number;
     };
     readonly WetPlace: {
       readonly placeId: string;
@@ -8260,7 +8260,7 @@ export interface components {
       readonly layers: readonly components['schemas']['WetLayer'][];
     };
     /** @enum {string} */
-    readonly Withdrawal: 'mixed' | 'firstIn' | 'lastIn';
+    readonly Withdrawal: 'firstIn' | 'lastIn' | 'mixed';
     readonly WitnessEntry: {
       readonly id: string;
       readonly at: string;
@@ -8307,7 +8307,7 @@ export interface components {
       readonly values: components['schemas']['Settings'];
       readonly wetKg: number;
       readonly dryKg: number;
-      readonly loss: number | null;
+      readonly loss: null | number;
     };
     readonly ZoneCut: {
       readonly wetKg: number;
@@ -8315,7 +8315,7 @@ export interface components {
       readonly first: string;
       readonly last: string;
       readonly lastMoisture: number;
-      readonly zoneId: string | null;
+      readonly zoneId: null | string;
     };
     readonly DeviceBody: {
       readonly name: string;
