@@ -67,15 +67,23 @@ export function ColumnsMatched<C extends string>({
   );
 }
 
-/** What of a file cannot be read, each at its place; how many more where there are many. @param lines with their place */
-export function Unreadable({ lines, most }: { lines: readonly string[]; most: number }) {
+/** What of a file cannot be read, each at its place; how many more where there are many. @param lines with their place, or the first `most` of `count` */
+export function Unreadable({
+  lines,
+  most,
+  count = lines.length,
+}: {
+  lines: readonly string[];
+  most: number;
+  count?: number;
+}) {
   if (lines.length === 0) return null;
   return (
     <ul className="list-inside list-disc" aria-label="What cannot be read">
       {lines.slice(0, most).map((line, i) => (
         <li key={i}>{line}</li>
       ))}
-      {lines.length > most && <li>and {number(lines.length - most)} more</li>}
+      {count > most && <li>and {number(count - most)} more</li>}
     </ul>
   );
 }

@@ -3,6 +3,7 @@ import { kgPerBushelOf, type LotInfo, type PlaceInfo } from '../ledger/index.js'
 import type { FileMatch, LoadColumn } from '../records/index.js';
 import { KG_PER_LB, MAX_MOISTURE } from '../units/index.js';
 import { type Crop, type CropId, cropIn } from '../crops/index.js';
+import { TELL_EACH } from './row-file.js';
 
 /** What carts' and displays' exports call their columns; common practice, no source. */
 export const LOAD_HEADS: Readonly<Record<LoadColumn, readonly RegExp[]>> = {
@@ -91,6 +92,8 @@ export function planLoads(
     readonly now: number;
     /** each line is a field's whole harvest, and no single load */
     readonly totals?: boolean;
+    /** hears how much is done, 0 to 1 */
+    readonly tell?: (done: number) => void;
   },
 ): LoadPlan {
   const at = (column: LoadColumn): number => (match[column] === undefined ? -1 : heads.indexOf(match[column]));
@@ -107,6 +110,7 @@ export function planLoads(
   const missing = new Map<string, MissingLot>();
   const problems: { row: number; what: LoadFileProblem; text: string }[] = [];
   rows.forEach((row, i) => {
+    if (i % TELL_EACH === 0) options.tell?.(i / rows.length);
     if (row.every((cell) => cell.trim() === '')) return;
     const line = options.first + i;
     const text = (column: number): string => (column < 0 ? '' : (row[column] ?? '').trim());

@@ -97,6 +97,9 @@ export interface RowPlan {
   readonly problems: readonly { readonly row: number; readonly column: string; readonly what: RowProblem; readonly text: string }[]; // prettier-ignore
 }
 
+/** Lines after which those who wait hear how far it is. */
+export const TELL_EACH = 10_000;
+
 /** Heads that count sensors: "1", "Sensor 3", "T12"; in their order. */
 export function sensorHeads(heads: readonly string[]): string[] {
   return heads
@@ -134,6 +137,8 @@ export function planRows(
     readonly place: string | null;
     readonly buyer: string | null;
     readonly now: number;
+    /** hears how much is done, 0 to 1 */
+    readonly tell?: (done: number) => void;
   },
 ): RowPlan {
   const columns: Readonly<Record<string, RowColumn>> = ROW_COLUMNS[kind];
@@ -153,6 +158,7 @@ export function planRows(
   const planned: PlannedRow[] = [];
   const problems: { row: number; column: string; what: RowProblem; text: string }[] = [];
   rows.forEach((row, i) => {
+    if (i % TELL_EACH === 0) options.tell?.(i / rows.length);
     if (row.every((cell) => cell.trim() === '')) return;
     const line = options.first + i;
     const texts: Record<string, string> = {};

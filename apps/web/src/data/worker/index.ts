@@ -13,7 +13,12 @@ let worker: Worker | undefined;
 let last = 0;
 const waiting = new Map<number, Waiting>();
 
-function ask<T extends Task>(task: T, input: TaskInput<T>, tell: (done: number) => void): Promise<TaskAnswer<T>> {
+/** One answer from the worker, for what is asked by a button and not by what stands on the page. @param tell hears how much is done, 0 to 1 */
+export function ask<T extends Task>(
+  task: T,
+  input: TaskInput<T>,
+  tell: (done: number) => void = () => undefined,
+): Promise<TaskAnswer<T>> {
   if (!worker) {
     worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<{ id: number; answer?: never; error?: string; done?: number }>) => {

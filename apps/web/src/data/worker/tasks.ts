@@ -15,6 +15,7 @@ import {
   waitingCosts,
   type WaitingInput,
 } from '@fanega/core';
+import { loadsOf, loadsPlan, openTable, rowsOf, rowsPlan } from './table-file';
 
 /** Says how much is done, from 0 to 1. */
 export type Tell = (done: number) => void;
@@ -43,6 +44,11 @@ export const TASKS = {
     waitingCosts({ ...input, value: valueOfMoisture(terms, price) }),
   inBin: ({ crop, ...input }: Omit<BinPlanInput, 'crop'> & { readonly crop: keyof typeof CROPS }, tell: Tell) =>
     binPlan({ ...input, crop: CROPS[crop] }, tell),
+  openTable,
+  rowsPlan,
+  rowsOf,
+  loadsPlan,
+  loadsOf,
   restFits: async (question: RestQuestion) => restAnswer(question, await theSolver()),
   trucks: (
     {

@@ -20,7 +20,7 @@ import { useSend } from '../../../data/use-send';
 import { Button, Problem, TextBox } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { ColumnsMatched, FileBox, Unreadable } from '../../../widgets/file-parts';
-import { type FileTable, readTable } from '../../../widgets/read-table';
+import { type FileTable, readTable } from '../../../data/read-table';
 import { useRecorded } from '../../../widgets/take-back';
 import { SHOWN } from '../words';
 

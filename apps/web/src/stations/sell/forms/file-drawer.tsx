@@ -21,7 +21,7 @@ import { Drawer } from '../../../ui/drawer';
 import { ColumnsMatched, FileBox, Unreadable } from '../../../widgets/file-parts';
 import { Progress } from '../../../ui/progress';
 import { toast } from '../../../ui/toast';
-import { type FileTable, readTable } from '../../../widgets/read-table';
+import { type FileTable, readTable } from '../../../data/read-table';
 import { BuyerBox } from '../../../widgets/buyer-box';
 
 const COLUMN_WORDS: Readonly<Record<FileColumn, string>> = {

@@ -5,15 +5,13 @@ import {
   LOAD_HEADS,
   type LoadColumn,
   type LoadFileProblem,
-  type LoadPlan,
   matchHeads,
-  planLoads,
+  type PlannedLoad,
   weightUnitOf,
   type CropId,
   type MissingLot,
   tagFor,
 } from '@fanega/core';
-import type { ImportState } from '@fanega/contract';
 import { useMemo, useState } from 'react';
 import { ulid } from 'ulid';
 import { post, send } from '../../../data/api';
@@ -21,15 +19,15 @@ import { type Farm, useRefreshFarm, useTraceRecords } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
+import { ask, useWorker } from '../../../data/worker';
 import { grain, moisture, number, percent } from '../../../quantity/quantity';
 import { moment } from '../../../quantity/time';
 import { Button, Problem, SelectBox, TextBox } from '../../../ui';
 import { CheckBox } from '../../../ui/check-box';
 import { Drawer } from '../../../ui/drawer';
-import { ColumnsMatched, FileBox, Unreadable } from '../../../widgets/file-parts';
+import { ColumnsMatched, FileBox } from '../../../widgets/file-parts';
 import { Progress } from '../../../ui/progress';
-import { toast } from '../../../ui/toast';
-import { type FileTable, MOST_ROWS, readTable } from '../../../widgets/read-table';
+import { FileTaken, useOpenFile, useTaking, wordsUnder } from './file-taken';
 
 const WORDS: Readonly<Record<LoadColumn, string>> = {
   field: 'Field',
@@ -55,16 +53,10 @@ type Unit = (typeof UNITS)[number];
 const METHODS = { cartScale: 'a cart scale', monitor: 'the combine’s display', bridge: 'a truck scale', estimate: 'an estimate' } as const; // prettier-ignore
 type Method = keyof typeof METHODS;
 const AT_ONCE = 1000;
-const SHOWN = 12;
 
 /** Loads out of a cart's or a display's export: columns matched once, looked at, taken in, undone as one. */
 export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: number; onClose: () => void }) {
-  const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
-  const records = useTraceRecords().data;
-  const kept = records?.settings.fileMatch.loads;
-  const [file, setFile] = useState<{ name: string; table: FileTable } | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const kept = useTraceRecords().data?.settings.fileMatch.loads;
   const [chosen, setChosen] = useState<Readonly<Record<string, string | undefined>>>({});
   const [asked, setAsked] = useState<{
     unit?: Unit;
@@ -75,90 +67,65 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
     method?: Method;
     totals?: boolean;
   }>({});
-  const [states, setStates] = useState<readonly ImportState[] | null>(null);
-  const [done, setDone] = useState<number | null>(null);
+  const { file, problem, reading, take } = useOpenFile(farm, () => {
+    setChosen({});
+    taking.forget();
+  });
   const carts = farm.data.places.filter(({ kind }) => kind !== 'buyer');
   const to = asked.to ?? carts.find(({ kind }) => kind === 'cart')?.id ?? carts[0]?.id ?? '';
-  const take = async (one: File | undefined): Promise<void> => {
-    if (!one) return;
-    setProblem(null);
-    setFile(null);
-    setChosen({});
-    setStates(null);
-    try {
-      const table = await readTable(one);
-      if (table === null) return setProblem('No table was found in this file: its first line must name the columns.');
-      if (table.rows.length > MOST_ROWS) return setProblem(`It has ${number(table.rows.length)} lines; at most ${number(MOST_ROWS)} at once: split it.`); // prettier-ignore
-      setFile({ name: one.name.slice(0, 120), table });
-    } catch {
-      setProblem('This file could not be read. Save it as CSV and try again.');
-    }
-  };
   const match = useMemo((): Partial<Record<LoadColumn, string>> => {
     if (!file) return {};
     const before = Object.fromEntries((kept?.value.heads ?? []).map(({ column, head }) => [column, head]));
-    return Object.fromEntries(Object.entries({ ...matchHeads(file.table.heads, LOAD_HEADS, before), ...chosen }).filter(([, head]) => head !== undefined)); // prettier-ignore
+    return Object.fromEntries(Object.entries({ ...matchHeads(file.heads, LOAD_HEADS, before), ...chosen }).filter(([, head]) => head !== undefined)); // prettier-ignore
   }, [file, kept, chosen]);
-  const columnOf = (column: LoadColumn): string[] => {
-    const at = match[column] === undefined ? -1 : file!.table.heads.indexOf(match[column]);
-    return at < 0 ? [] : file!.table.rows.slice(0, 500).map((row) => row[at] ?? '');
-  };
-  const unit: Unit = asked.unit ?? kept?.value.unit ?? (file ? weightUnitOf(match.weight ?? '', columnOf('weight').flatMap((text) => figureIn(text, false) ?? [])) : 'pounds'); // prettier-ignore
-  const dayFirst = asked.dayFirst ?? (file ? dayComesFirst(columnOf('at')) : false);
+  const unit: Unit = asked.unit ?? kept?.value.unit ?? (file ? weightUnitOf(match.weight ?? '', wordsUnder(file, match.weight).flatMap((text) => figureIn(text, false) ?? [])) : 'pounds'); // prettier-ignore
+  const dayFirst = asked.dayFirst ?? dayComesFirst(wordsUnder(file, match.at));
   const typed = moisture.read(asked.moisture ?? '', { least: 0.03, most: 0.5 });
-  const plan = useMemo((): LoadPlan | null => {
-    if (!file) return null;
-    const of = { lots: farm.data.lots, places: farm.everyPlace, timeZone: farm.data.farm.timeZone, crops: farm.crops };
-    return planLoads(file.table.heads, file.table.rows, match, of, { first: file.table.first, unit, dayFirst, lot: asked.lot ?? null, to, moisture: typed.value ?? null, now: farm.clock(), totals: asked.totals ?? false }); // prettier-ignore
-  }, [file, match, farm, unit, dayFirst, asked.lot, to, typed.value, asked.totals]);
-  const loads = plan?.loads ?? [];
+  const question = file && {
+    token: file.token,
+    match,
+    farm: { lots: farm.data.lots, places: farm.everyPlace, timeZone: farm.data.farm.timeZone, crops: farm.crops },
+    options: {
+      unit,
+      dayFirst,
+      lot: asked.lot ?? null,
+      to,
+      moisture: typed.value ?? null,
+      now: file.now,
+      totals: asked.totals ?? false,
+    },
+  };
+  const plan = useWorker('loadsPlan', question);
+  // Not the one of the file before.
+  const shown = plan.data?.token === file?.token ? plan.data : undefined;
   const change = (more: typeof asked): void => {
     setAsked({ ...asked, ...more });
-    setStates(null);
+    taking.forget();
   };
-  /** The same rows in pieces, so that a season's file goes over a thin line. */
-  const inPieces = async (look: boolean, importId: string): Promise<ImportState[]> => {
-    const all: ImportState[] = [];
-    for (let i = 0; i < loads.length; i += AT_ONCE) {
-      setDone(i);
-      const piece = loads.slice(i, i + AT_ONCE).map(({ lot, at, wetKg, moisture: wet, to: into, ticket }) => ({ lot, at: new Date(at).toISOString(), wetKg, moisture: wet, to: into, ...(ticket === '' ? {} : { ticket }) })); // prettier-ignore
-      const body = {
-        importId,
-        file: file!.name,
-        look,
-        method: asked.method ?? (asked.totals ? ('estimate' as const) : ('cartScale' as const)),
-        loads: piece,
-      };
-      all.push(...(await send(post('/api/farms/{farmId}/imports/loads', { path: { farmId: farm.id } }, body))).states);
-    }
-    return all;
-  };
-  const look = async (): Promise<void> => {
-    const found = await sending.send(() => inPieces(true, ulid()));
-    setDone(null);
-    setStates(found ?? null);
-  };
-  const takeIn = async (): Promise<void> => {
-    const ok = await sending.send(async () => {
+  const taking = useTaking<PlannedLoad>({
+    farm,
+    file,
+    count: shown?.count ?? 0,
+    atOnce: AT_ONCE,
+    piece: (from, to) => ask('loadsOf', { plan: question!, from, to }),
+    sendPiece: (rows, common) => {
+      const loads = rows.map(({ lot, at, wetKg, moisture: wet, to: into, ticket }) => ({ lot, at: new Date(at).toISOString(), wetKg, moisture: wet, to: into, ...(ticket === '' ? {} : { ticket }) })); // prettier-ignore
+      const method = asked.method ?? (asked.totals ? ('estimate' as const) : ('cartScale' as const));
+      return send(
+        post('/api/farms/{farmId}/imports/loads', { path: { farmId: farm.id } }, { ...common, method, loads }),
+      );
+    },
+    before: async () => {
       const heads = LOAD_COLUMNS.flatMap((column) =>
         match[column] === undefined ? [] : [{ column, head: match[column] }],
       );
       const value = { heads, unit, dayFirst };
       if (JSON.stringify(value) !== JSON.stringify(kept?.value))
         await write(farm.id, setting(farm.id, 'fileMatch', 'loads', { revision: kept?.revision ?? 0, value })); // prettier-ignore
-      return inPieces(false, ulid());
-    });
-    setDone(null);
-    await refresh();
-    if (!ok) return;
-    toast.success(
-      `${number(ok.filter((state) => state === 'new').length)} loads taken in; they can be undone as one below.`,
-    );
-    onClose();
-  };
-  const count = (state: ImportState): number => states?.filter((one) => one === state).length ?? 0;
-  const wanted = count('new');
-  const different = states ? loads.filter((_, i) => states[i] === 'different') : [];
+    },
+    said: 'loads',
+    onClose,
+  });
   const lots = farm.data.lots.filter((lot) => lot.season === season);
   return (
     <Drawer open onClose={onClose} title="Loads from a file" wide>
@@ -169,18 +136,20 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
           onTake={(one) => void take(one)}
         />
         {problem !== null && <Problem>{problem}</Problem>}
-        {file && plan && (
+        {reading && <p role="status">Reading the file …</p>}
+        {plan.error && <Problem>{plan.error.message}</Problem>}
+        {file && (
           <>
             <ColumnsMatched
               narrow
               columns={LOAD_COLUMNS}
               words={WORDS}
-              heads={file.table.heads}
+              heads={file.heads}
               match={match}
               must={['at', 'weight']}
               onChoose={(column, head) => {
                 setChosen({ ...chosen, [column]: head });
-                setStates(null);
+                taking.forget();
               }}
             />
             <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
@@ -244,80 +213,34 @@ export function LoadsFile({ farm, season, onClose }: { farm: Farm; season: numbe
             <CheckBox checked={asked.totals ?? false} onChange={(on) => change({ totals: on })}>
               Each line is a field’s whole harvest of a year, not a single load
             </CheckBox>
-            <p className="text-xl" role="status">
-              <b>
-                {number(loads.length)} {loads.length === 1 ? 'load' : 'loads'}
-              </b>{' '}
-              can be read
-              {plan.problems.length > 0 && (
-                <>
-                  ,{' '}
-                  <b className="text-clay">
-                    {number(plan.problems.length)} {plan.problems.length === 1 ? 'line' : 'lines'} cannot
-                  </b>
-                </>
-              )}
-              .
-              {states && (
-                <>
-                  {' '}
-                  <b>{number(wanted)} new</b>, {number(count('known'))} known already, {number(count('different'))}{' '}
-                  different.
-                </>
-              )}
-            </p>
-            <Unreadable
-              most={SHOWN}
-              lines={plan.problems.map(({ row, what, text }) => `Line ${number(row)}: ${PROBLEMS[what](text)}`)}
-            />
-            {plan.missing.length > 0 && <IntoSeasons farm={farm} missing={plan.missing} file={file.name} />}
-            {different.length > 0 && (
-              <p className="text-sm">
-                Different: the book has a load of that field, place and minute with another weight. They stay as they
-                are; correct them where they stand:{' '}
-                {different
-                  .slice(0, 5)
-                  .map((one) => `line ${one.row}`)
-                  .join(', ')}
-                {different.length > 5 && ' …'}
-              </p>
+            {shown && (
+              <FileTaken
+                taking={taking}
+                count={shown.count}
+                unread={shown.unread}
+                problems={shown.problems.map(({ row, what, text }) => `Line ${number(row)}: ${PROBLEMS[what](text)}`)}
+                one="load"
+                many="loads"
+                reading={plan.isValidating ? plan.done : null}
+                different="the book has a load of that field, place and minute with another weight."
+                first={shown.first.map((load) => ({
+                  key: load.row,
+                  cells: [
+                    moment(load.at, farm.data.farm.timeZone),
+                    farm.lot(load.lot)?.fieldName,
+                    grain(load.wetKg, farm.kgPerBu(farm.lot(load.lot)?.crop)).text,
+                    percent(load.moisture),
+                    farm.placeName(load.to),
+                  ],
+                }))}
+              >
+                {shown.missing.length > 0 && <IntoSeasons farm={farm} missing={shown.missing} file={file.name} />}
+              </FileTaken>
             )}
-            {loads.length > 0 && (
-              <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The first loads">
-                <table className="w-full text-sm">
-                  <tbody>
-                    {loads.slice(0, SHOWN).map((load, i) => (
-                      <tr key={load.row} className="border-b border-rule">
-                        <td className="py-1 pr-2">{moment(load.at, farm.data.farm.timeZone)}</td>
-                        <td className="px-2">{farm.lot(load.lot)?.fieldName}</td>
-                        <td className="px-2 text-right">
-                          {grain(load.wetKg, farm.kgPerBu(farm.lot(load.lot)?.crop)).text}
-                        </td>
-                        <td className="px-2 text-right">{percent(load.moisture)}</td>
-                        <td className="px-2">{farm.placeName(load.to)}</td>
-                        <td className="py-1 pl-2">{states?.[i] ?? ''}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </div>
-            )}
-            <Problem>{sending.message}</Problem>
-            {done !== null && (
-              <Progress label="Going through the file" done={loads.length > 0 ? done / loads.length : 1}>
-                {number(done)} of {number(loads.length)} loads
+            {!shown && plan.isValidating && (
+              <Progress label="Reading the lines" done={plan.done}>
+                Reading {number(file.count)} lines
               </Progress>
-            )}
-            {states === null ? (
-              <Button look="do" disabled={loads.length === 0 || sending.busy} onClick={() => void look()}>
-                Look which are new
-              </Button>
-            ) : (
-              <Button look="do" disabled={wanted === 0 || sending.busy} onClick={() => void takeIn()}>
-                {wanted === 0
-                  ? 'Nothing new to take in'
-                  : `Take in ${number(wanted)} ${wanted === 1 ? 'load' : 'loads'}`}
-              </Button>
             )}
           </>
         )}

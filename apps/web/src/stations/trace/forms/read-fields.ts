@@ -1,5 +1,5 @@
 import { FIELD_HEADS, type FieldFileRow, matchHeads, type Rings } from '@fanega/core';
-import { decoded, readTable } from '../../../widgets/read-table';
+import { decoded, readTable } from '../../../data/read-table';
 
 /** What a file of fields held: its rows, and whether its areas may be hectares. */
 export interface FieldsRead {

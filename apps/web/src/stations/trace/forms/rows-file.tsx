@@ -6,31 +6,27 @@ import {
   matchHeads,
   mphToMetresPerSecond,
   type PlannedRow,
-  planRows,
   ROW_COLUMNS,
   type RowColumn,
   type RowFile,
-  type RowPlan,
   type RowProblem,
 } from '@fanega/core';
-import type { ImportState, RowsImportAnswer } from '@fanega/contract';
+import type { RowsImportAnswer } from '@fanega/contract';
 import { useMemo, useState } from 'react';
-import { ulid } from 'ulid';
 import { post, send } from '../../../data/api';
-import { type Farm, useBinSetups, useRefreshFarm, useTraceRecords } from '../../../data/farm';
+import { type Farm, useBinSetups, useTraceRecords } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
-import { useSend } from '../../../data/use-send';
+import { ask, useWorker } from '../../../data/worker';
 import { grain, mass, number, percent, temperature, wind as windOf } from '../../../quantity/quantity';
 import { moment } from '../../../quantity/time';
-import { Button, Problem, SelectBox } from '../../../ui';
+import { Problem, SelectBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
 import { CheckBox } from '../../../ui/check-box';
 import { Drawer } from '../../../ui/drawer';
 import { Progress } from '../../../ui/progress';
-import { toast } from '../../../ui/toast';
-import { ColumnsMatched, FileBox, Unreadable } from '../../../widgets/file-parts';
-import { type FileTable, MOST_ROWS, readTable } from '../../../widgets/read-table';
+import { ColumnsMatched, FileBox } from '../../../widgets/file-parts';
+import { FileTaken, useOpenFile, useTaking, wordsUnder } from './file-taken';
 
 const TITLES: Readonly<Record<RowFile, { readonly title: string; readonly of: string; readonly one: string; readonly many: string }>> = {
   tickets: { title: 'Tickets from a file', of: 'CSV or XLSX of a buyer or an elevator', one: 'ticket', many: 'tickets' },
@@ -79,7 +75,6 @@ const WINDS = { miles: mphToMetresPerSecond(1), kilometers: 1 / 3.6, meters: 1, 
 const WIND_WORDS = { miles: 'miles an hour', kilometers: 'kilometers an hour', meters: 'meters a second', knots: 'knots' } as const; // prettier-ignore
 type Wind = keyof typeof WINDS;
 const AT_ONCE = 500;
-const SHOWN = 10;
 
 interface Asked {
   readonly unit?: (typeof MASSES)[number];
@@ -92,51 +87,30 @@ interface Asked {
 
 /** Rows of one kind out of a file: columns matched once, looked at, taken in, undone as one. */
 export function RowsFile({ farm, kind, onClose }: { farm: Farm; kind: RowFile; onClose: () => void }) {
-  const refresh = useRefreshFarm(farm.id);
-  const sending = useSend();
   const kept = useTraceRecords().data?.settings.fileMatch[kind];
   const cableNames = useBinSetups().data?.settings.binCables;
-  const [file, setFile] = useState<{ name: string; table: FileTable } | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const [chosen, setChosen] = useState<Readonly<Record<string, string | undefined>>>({});
   const [asked, setAsked] = useState<Asked>({});
-  const [states, setStates] = useState<readonly ImportState[] | null>(null);
-  const [done, setDone] = useState<number | null>(null);
+  const { file, problem, reading, take } = useOpenFile(farm, () => {
+    setChosen({});
+    taking.forget();
+  });
   const words = TITLES[kind];
   const columns: Readonly<Record<string, RowColumn>> = ROW_COLUMNS[kind];
   const names = Object.keys(columns);
   const has = (is: RowColumn['is']): boolean => Object.values(columns).some((column) => column.is === is);
   const metric = farm.data.farm.units === 'metric';
-  const take = async (one: File | undefined): Promise<void> => {
-    if (!one) return;
-    setProblem(null);
-    setFile(null);
-    setChosen({});
-    setStates(null);
-    try {
-      const table = await readTable(one);
-      if (table === null) return setProblem('No table was found in this file: its first line must name the columns.');
-      if (table.rows.length > MOST_ROWS) return setProblem(`It has ${number(table.rows.length)} lines; at most ${number(MOST_ROWS)} at once: split it.`); // prettier-ignore
-      setFile({ name: one.name.slice(0, 120), table });
-    } catch {
-      setProblem('This file could not be read. Save it as CSV and try again.');
-    }
-  };
   const match = useMemo((): Partial<Record<string, string>> => {
     if (!file) return {};
     const before = Object.fromEntries((kept?.value.heads ?? []).map(({ column, head }) => [column, head]));
     const heads = Object.fromEntries(Object.entries(ROW_COLUMNS[kind]).map(([name, column]: [string, RowColumn]) => [name, column.heads])); // prettier-ignore
-    return Object.fromEntries(Object.entries({ ...matchHeads(file.table.heads, heads, before), ...chosen }).filter(([, head]) => head !== undefined)); // prettier-ignore
+    return Object.fromEntries(Object.entries({ ...matchHeads(file.heads, heads, before), ...chosen }).filter(([, head]) => head !== undefined)); // prettier-ignore
   }, [file, kept, chosen, kind]);
-  const columnOf = (name: string): string[] => {
-    const at = match[name] === undefined || !file ? -1 : file.table.heads.indexOf(match[name]);
-    return at < 0 ? [] : file!.table.rows.slice(0, 500).map((row) => row[at] ?? '');
-  };
   const headSays = (name: string, what: RegExp): boolean => what.test(match[name] ?? '');
   const unit = asked.unit ?? kept?.value.unit ?? (headSays('net', /kg|kilo/i) || headSays('level', /kg|kilo/i) ? 'kilograms' : kind === 'levels' ? 'bushels' : metric ? 'kilograms' : 'pounds'); // prettier-ignore
   const degrees = asked.degrees ?? kept?.value.degrees ?? (headSays('temperature', /°?c\)?$|celsius/i) ? 'C' : metric ? 'C' : 'F'); // prettier-ignore
   const speed: Wind = asked.wind ?? kept?.value.wind ?? (metric ? 'kilometers' : 'miles');
-  const dayFirst = asked.dayFirst ?? (file ? dayComesFirst(columnOf('at')) : false);
+  const dayFirst = asked.dayFirst ?? dayComesFirst(wordsUnder(file, match.at));
   const holders = farm.data.places.filter((place) => place.kind !== 'buyer');
   const buyers = farm.data.places.filter((place) => place.kind === 'buyer');
   const place = asked.place ?? (kind === 'tickets' ? holders.find(({ kind: of }) => of === 'truck')?.id : holders.find(({ kind: of }) => of === 'bin')?.id) ?? null; // prettier-ignore
@@ -144,12 +118,22 @@ export function RowsFile({ farm, kind, onClose }: { farm: Farm; kind: RowFile; o
   /** Bushels are of what lies where they were counted. */
   const per = unit === 'bushels' && place !== null ? kgPerBushelOf(farm.cropOf(farm.held(place).lots)) : kilogramsPerBushel(56); // prettier-ignore
   const perUnit = unit === 'bushels' ? per : unit === 'pounds' ? KG_PER_LB : unit === 'tonnes' ? 1000 : 1;
-  const plan = useMemo((): RowPlan | null => {
-    if (!file) return null;
-    const of = { places: farm.everyPlace, timeZone: farm.data.farm.timeZone };
-    return planRows(kind, file.table.heads, file.table.rows, match, of, { first: file.table.first, units: { mass: perUnit, speed: WINDS[speed], fahrenheit: degrees === 'F' }, dayFirst, place, buyer, now: farm.clock() }); // prettier-ignore
-  }, [file, match, farm, kind, perUnit, speed, degrees, dayFirst, place, buyer]);
-  const rows = plan?.rows ?? [];
+  const question = file && {
+    token: file.token,
+    kind,
+    match,
+    farm: { places: farm.everyPlace, timeZone: farm.data.farm.timeZone },
+    options: {
+      units: { mass: perUnit, speed: WINDS[speed], fahrenheit: degrees === 'F' },
+      dayFirst,
+      place,
+      buyer,
+      now: file.now,
+    },
+  };
+  const plan = useWorker('rowsPlan', question);
+  // Not the one of the file before.
+  const shown = plan.data?.token === file?.token ? plan.data : undefined;
   /** Which of a bin's cables: by its name there, else by its number from one. */
   const cableAt = (row: PlannedRow): number => {
     const said = row.text.cable ?? '';
@@ -158,7 +142,7 @@ export function RowsFile({ farm, kind, onClose }: { farm: Farm; kind: RowFile; o
   };
   const change = (more: Asked): void => {
     setAsked({ ...asked, ...more });
-    setStates(null);
+    taking.forget();
   };
   const sendPiece = (
     piece: readonly PlannedRow[],
@@ -179,37 +163,22 @@ export function RowsFile({ farm, kind, onClose }: { farm: Farm; kind: RowFile; o
         return send(post('/api/farms/{farmId}/imports/cables', path, { ...common, readings: piece.map((row) => ({ placeId: row.text.place!, cable: Math.min(19, cableAt(row)), at: at(row), celsius: [...row.sensors] })) })); // prettier-ignore
     }
   };
-  const inPieces = async (look: boolean): Promise<ImportState[]> => {
-    const all: ImportState[] = [];
-    const importId = ulid();
-    for (let i = 0; i < rows.length; i += AT_ONCE) {
-      setDone(i);
-      all.push(...(await sendPiece(rows.slice(i, i + AT_ONCE), { importId, file: file!.name, look })).states);
-    }
-    return all;
-  };
-  const look = async (): Promise<void> => {
-    const found = await sending.send(() => inPieces(true));
-    setDone(null);
-    setStates(found ?? null);
-  };
-  const takeIn = async (): Promise<void> => {
-    const ok = await sending.send(async () => {
+  const taking = useTaking({
+    farm,
+    file,
+    count: shown?.count ?? 0,
+    atOnce: AT_ONCE,
+    piece: (from, to) => ask('rowsOf', { plan: question!, from, to }),
+    sendPiece,
+    before: async () => {
       const heads = names.flatMap((column) => (match[column] === undefined ? [] : [{ column, head: match[column] }]));
       const value = { heads, dayFirst, ...(has('mass') ? { unit } : {}), ...(has('celsius') || kind === 'cables' ? { degrees } : {}), ...(has('speed') ? { wind: speed } : {}) }; // prettier-ignore
       if (JSON.stringify(value) !== JSON.stringify(kept?.value))
         await write(farm.id, setting(farm.id, 'fileMatch', kind, { revision: kept?.revision ?? 0, value }));
-      return inPieces(false);
-    });
-    setDone(null);
-    await refresh();
-    if (!ok) return;
-    toast.success(`${number(ok.filter((state) => state === 'new').length)} ${words.many} taken in; they can be undone as one below.`); // prettier-ignore
-    onClose();
-  };
-  const count = (state: ImportState): number => states?.filter((one) => one === state).length ?? 0;
-  const wanted = count('new');
-  const different = states ? rows.filter((_, i) => states[i] === 'different') : [];
+    },
+    said: words.many,
+    onClose,
+  });
   const select = (
     label: string,
     value: string,
@@ -240,18 +209,20 @@ export function RowsFile({ farm, kind, onClose }: { farm: Farm; kind: RowFile; o
           </p>
         )}
         {problem !== null && <Problem>{problem}</Problem>}
-        {file && plan && (
+        {reading && <p role="status">Reading the file …</p>}
+        {plan.error && <Problem>{plan.error.message}</Problem>}
+        {file && (
           <>
             <ColumnsMatched
               narrow
               columns={names}
               words={COLUMN_WORDS}
-              heads={file.table.heads}
+              heads={file.heads}
               match={match}
               must={names.filter((name) => columns[name]!.must)}
               onChoose={(column, head) => {
                 setChosen({ ...chosen, [column]: head });
-                setStates(null);
+                taking.forget();
               }}
             />
             <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
@@ -294,74 +265,23 @@ export function RowsFile({ farm, kind, onClose }: { farm: Farm; kind: RowFile; o
             <CheckBox checked={dayFirst} onChange={(on) => change({ dayFirst: on })}>
               Dates have the day first
             </CheckBox>
-            <p className="text-xl" role="status">
-              <b>
-                {number(rows.length)} {rows.length === 1 ? words.one : words.many}
-              </b>{' '}
-              can be read
-              {plan.problems.length > 0 && (
-                <>
-                  ,{' '}
-                  <b className="text-clay">
-                    {number(plan.problems.length)} {plan.problems.length === 1 ? 'line' : 'lines'} cannot
-                  </b>
-                </>
-              )}
-              .
-              {states && (
-                <>
-                  {' '}
-                  <b>{number(wanted)} new</b>, {number(count('known'))} known already, {number(count('different'))}{' '}
-                  different.
-                </>
-              )}
-            </p>
-            <Unreadable
-              most={SHOWN}
-              lines={plan.problems.map(({ row, column, what, text }) => `Line ${number(row)}, ${COLUMN_WORDS[column] ?? column}: ${PROBLEMS[what](text)}`)} // prettier-ignore
-            />
-            {different.length > 0 && (
-              <p className="text-sm">
-                Different: something else is recorded for the same. They stay as they are; correct them where they
-                stand:{' '}
-                {different
-                  .slice(0, 5)
-                  .map((one) => `line ${number(one.row)}`)
-                  .join(', ')}
-                {different.length > 5 && ' …'}
-              </p>
+            {shown && (
+              <FileTaken
+                taking={taking}
+                count={shown.count}
+                unread={shown.unread}
+                problems={shown.problems.map(({ row, column, what, text }) => `Line ${number(row)}, ${COLUMN_WORDS[column] ?? column}: ${PROBLEMS[what](text)}`)} // prettier-ignore
+                one={words.one}
+                many={words.many}
+                reading={plan.isValidating ? plan.done : null}
+                different="something else is recorded for the same."
+                first={shown.first.map((row) => ({ key: row.row, cells: [moment(row.at, farm.data.farm.timeZone), said(farm, kind, row)] }))} // prettier-ignore
+              />
             )}
-            {rows.length > 0 && (
-              <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="The first lines">
-                <table className="w-full text-sm">
-                  <tbody>
-                    {rows.slice(0, SHOWN).map((row, i) => (
-                      <tr key={row.row} className="border-b border-rule">
-                        <td className="py-1 pr-2 whitespace-nowrap">{moment(row.at, farm.data.farm.timeZone)}</td>
-                        <td className="px-2">{said(farm, kind, row)}</td>
-                        <td className="py-1 pl-2">{states?.[i] ?? ''}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </div>
-            )}
-            <Problem>{sending.message}</Problem>
-            {done !== null && (
-              <Progress label="Going through the file" done={rows.length > 0 ? done / rows.length : 1}>
-                {number(done)} of {number(rows.length)} {words.many}
+            {!shown && plan.isValidating && (
+              <Progress label="Reading the lines" done={plan.done}>
+                Reading {number(file.count)} lines
               </Progress>
-            )}
-            {states === null ? (
-              <Button look="do" disabled={rows.length === 0 || sending.busy} onClick={() => void look()}>
-                Look which are new
-              </Button>
-            ) : (
-              <Button look="do" disabled={wanted === 0 || sending.busy} onClick={() => void takeIn()}>
-                {wanted === 0
-                  ? 'Nothing new to take in'
-                  : `Take in ${number(wanted)} ${wanted === 1 ? words.one : words.many}`}
-              </Button>
             )}
           </>
         )}

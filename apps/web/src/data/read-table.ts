@@ -19,8 +19,8 @@ function tableOf(lines: readonly (readonly string[])[]): FileTable | null {
   return apart({ heads: lines[at]!.map((head) => head.trim()), rows: lines.slice(at + 1), first: at + 2 });
 }
 
-/** More lines than anybody looks at before he takes them in. */
-export const MOST_ROWS = 300_000;
+/** As many as a sheet of a spreadsheet holds. */
+export const MOST_ROWS = 1_000_000;
 
 /** Names that stand twice in a head are told apart, so that a column can be chosen. */
 function apart(table: FileTable): FileTable {
@@ -50,7 +50,8 @@ export function decoded(bytes: ArrayBuffer): string {
 /** Reads a CSV or the first sheet of an XLSX; null where it holds no table. */
 export async function readTable(file: File): Promise<FileTable | null> {
   if (/\.xlsx$/i.test(file.name)) {
-    const { readSheet } = await import('read-excel-file/browser');
+    // In the worker there is no document that could read its XML.
+    const { readSheet } = await (typeof document === 'undefined' ? import('read-excel-file/web-worker') : import('read-excel-file/browser')); // prettier-ignore
     const data = await readSheet(file);
     return tableOf(
       data.map(
