@@ -161,7 +161,7 @@ describe('a whole backup', () => {
         .map(({ t }) => t)
         .filter((t) => !kept.includes(t))
         .sort(),
-    ).toEqual(['migrations', 'sessions', 'sign_in_known', 'sign_in_tries']);
+    ).toEqual(['migrations', 'server_processes', 'sessions', 'sign_in_known', 'sign_in_tries']);
     expect(JSON.parse(files.get('book.json')!.toString('utf8'))).toMatchObject({ format: 'fanega-book' });
   });
 

@@ -1,10 +1,9 @@
-import type { Random } from '@fanega/core';
+import { M2_PER_ACRE, type Random } from '@fanega/core';
 import { Wander } from '../chance.js';
 import { Display, type DisplayFaults } from '../monitor.js';
 import { stands } from './crew.js';
 import { Heap, type StandingField, type World } from './world.js';
 
-const ACRE_M2 = 4046.8564224;
 /** Seconds between two figures of the display. */
 const SHOWS_EVERY = 2;
 const ROW_SECONDS = 210;
@@ -84,7 +83,7 @@ export class Combine {
       const rate = ((world.plan.combines[this.index] ?? 1300) * world.kgPerBu) / 3600;
       flow = Math.min(this.at!.kg, Math.max(0.2 * rate, rate * (1 + this.yields.next())));
       moisture = Math.max(0.1, plan.moisture - (0.012 * Math.max(0, world.minute - 600)) / 600 + this.wet.next());
-      speed = rate / (((plan.yieldBu * world.kgPerBu) / ACRE_M2) * width);
+      speed = rate / (((plan.yieldBu * world.kgPerBu) / M2_PER_ACRE) * width);
       this.meters += speed;
       this.at!.kg -= flow;
       this.tank.add(flow, moisture);
@@ -96,6 +95,10 @@ export class Combine {
         wire: this.wire,
         what: 'flow',
         flow: this.display.read(world.now, { flow, moisture, speed, width }, SHOWS_EVERY),
+        // What was cut before the day stands on the first combine's display, which began the field.
+        ...(this.at && {
+          open: { lotId: this.at.lotId, areaM2: (this.index === 0 ? this.at.cutM2 : 0) + this.meters * width },
+        }),
       });
     }
   }

@@ -6,6 +6,7 @@ import {
   type Entry,
   instantOf,
   Ledger,
+  M2_PER_ACRE,
   STILL_TRUCK_SCALE,
   tankByFlow,
 } from '@fanega/core';
@@ -178,6 +179,20 @@ describe('the simulated harvest day', () => {
       const tank = tankByFlow(until, instantOf(witnesses[i]!.at));
       expect(Math.abs(tank.kg / witness.wetKg - 1)).toBeLessThan(0.02);
     });
+  });
+
+  it('the displays count their field’s acres up to what was cut of it', () => {
+    const open = events.flatMap((event) =>
+      event.what === 'flow' && event.open ? [{ wire: event.wire, ...event.open }] : [],
+    );
+    for (const plan of KESTREL_DAY.fields) {
+      const { id, acres } = NAMES.lots.find(({ tag }) => tag === plan.tag)!;
+      const last = new Map(open.filter(({ lotId }) => lotId === id).map(({ wire, areaM2 }) => [wire, areaM2]));
+      const counted = [...last.values()].reduce((sum, m2) => sum + m2, 0) / M2_PER_ACRE;
+      const taken = entries.reduce((sum, entry) => sum + (entry.type === 'harvest' && entry.lot === id ? entry.wetKg : 0), 0); // prettier-ignore
+      // By the mean yield; what still lies in a tank is cut too.
+      expect(counted / (acres - (plan.bushels - taken / BU) / plan.yieldBu)).toBeCloseTo(1, 1);
+    }
   });
 
   it('each truck over the bridge is five axles, and their sum is what it recorded', () => {

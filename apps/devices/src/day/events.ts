@@ -4,7 +4,12 @@ import type { FlowMoment, Reading } from '@fanega/core';
 /** Something that a device of the day tells the farm, at a moment of the simulated day. */
 export type DayEvent = { readonly atMs: number; /** Which wire: its key in the plan. */ readonly wire: string } & (
   | { readonly what: 'weight'; readonly kg: number }
-  | { readonly what: 'flow'; readonly flow: FlowMoment }
+  /** A display's figures; with the field that is open on it, and what it counted cut there, m². */
+  | {
+      readonly what: 'flow';
+      readonly flow: FlowMoment;
+      readonly open?: { readonly lotId: string; readonly areaM2: number };
+    }
   | {
       readonly what: 'position';
       readonly point: { readonly lon: number; readonly lat: number; readonly accuracy: number };

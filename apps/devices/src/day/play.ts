@@ -36,7 +36,7 @@ export async function play(
 ): Promise<{ entries: number; figures: number }> {
   const { speed, clock, wait } = options;
   const batchMs = Number.isFinite(speed) ? Math.max(1000, CALL_EVERY_MS * speed) : FAST_BATCH_MS;
-  const waiting = new Map<string, { what: Figures; samples: object[]; event: DayEvent }>();
+  const waiting = new Map<string, { what: Figures; samples: object[]; event: DayEvent; more: object }>();
   let [beganReal, beganSim, flushedSim] = [clock(), NaN, NaN];
   const counted = { entries: 0, figures: 0 };
   const say = async (event: DayEvent, what: string, body: object): Promise<void> => {
@@ -52,11 +52,12 @@ export async function play(
   const flush = async (only?: string): Promise<void> => {
     const ready = [...waiting].filter(([key]) => only === undefined || key.startsWith(`${only} `));
     for (const [key] of ready) waiting.delete(key);
-    await Promise.all(ready.map(([, { what, samples, event }]) => say(event, what, { samples })));
+    await Promise.all(ready.map(([, { what, samples, event, more }]) => say(event, what, { samples, ...more })));
   };
-  const keep = async (event: DayEvent, what: Figures, sample: object): Promise<void> => {
-    const key = `${event.wire} ${what}`;
-    const batch = waiting.get(key) ?? { what, samples: [], event };
+  /** @param more is of all samples of a call: what differs there goes in another */
+  const keep = async (event: DayEvent, what: Figures, sample: object, more: object = {}): Promise<void> => {
+    const key = `${event.wire} ${what} ${JSON.stringify(more)}`;
+    const batch = waiting.get(key) ?? { what, samples: [], event, more };
     batch.samples.push(sample);
     waiting.set(key, batch);
     counted.figures++;
@@ -78,7 +79,9 @@ export async function play(
         break;
       case 'flow': {
         const { atMs: _, ...flow } = event.flow;
-        await keep(event, 'flows', { at, ...flow });
+        const { open } = event;
+        if (open) await keep(event, 'flows', { at, ...flow, areaM2: open.areaM2 }, { lotId: open.lotId });
+        else await keep(event, 'flows', { at, ...flow });
         break;
       }
       case 'entry':

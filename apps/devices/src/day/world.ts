@@ -1,5 +1,5 @@
 import type { DeviceNames, EntryBody } from '@fanega/contract';
-import { kilogramsPerBushel, type Random, seededRandom } from '@fanega/core';
+import { M2_PER_ACRE, kilogramsPerBushel, type Random, seededRandom } from '@fanega/core';
 import { monotonicFactory, type ULIDFactory } from 'ulid';
 import type { DayEvent } from './events.js';
 import type { DayPlan, FieldPlan } from './plan.js';
@@ -35,6 +35,8 @@ export interface StandingField {
   /** the corners of its edge; none: nobody drew it */
   readonly edge: readonly { readonly lon: number; readonly lat: number }[];
   kg: number;
+  /** m² that were cut before the day */
+  readonly cutM2: number;
 }
 
 /** An entry as a device writes it; id, instant and stamps are added. */
@@ -69,6 +71,7 @@ export class World {
         fieldId: lot.fieldId,
         edge: lot.edge ?? [],
         kg: field.bushels * this.kgPerBu,
+        cutM2: Math.max(0, lot.acres - field.bushels / field.yieldBu) * M2_PER_ACRE,
       };
     });
   }

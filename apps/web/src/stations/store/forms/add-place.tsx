@@ -1,6 +1,5 @@
 import { hasVessel, type MachineKind, PLACE_KINDS, PLACE_NAMES, WITHDRAWALS } from '@fanega/core';
 import { post } from '../../../data/api';
-import { ulid } from 'ulid';
 import { useFarm, useRefreshFarm, useShed } from '../../../data/farm';
 import { setting } from '../../../data/records';
 import { newMachine } from '../../../widgets/new-machine';
@@ -38,12 +37,11 @@ export function AddPlace({ onClose }: { onClose: () => void }) {
         ...(capacityBu === undefined ? {} : { capacityBu }),
       };
       const sent = await write(farm.id, post('/api/farms/{farmId}/places', { path: { farmId: farm.id } }, body));
-      // What is a machine too stands in the shed with the usual list of its kind, as one that was added there does.
-      const there = Object.values(shed?.settings.machine ?? {}).some(({ value }) => value.name.toLowerCase() === name.toLowerCase()); // prettier-ignore
-      if (shed && hasVessel(kind) && !there && !sent.waits) {
-        const id = ulid();
-        const value = newMachine(farm, shed, id, { kind: kind as MachineKind, name, placeId: sent.answer.placeId });
-        await write(farm.id, setting(farm.id, 'machine', id, { revision: 0, value }));
+      // What is a machine too stands in the shed already, bare: it gets the usual list of its kind, as one that was added there does.
+      if (shed && hasVessel(kind) && !sent.waits) {
+        const { placeId } = sent.answer;
+        const value = newMachine(farm, shed, placeId, { kind: kind as MachineKind, name, placeId });
+        await write(farm.id, setting(farm.id, 'machine', placeId, { revision: 1, value }));
       }
       await refresh();
     },
