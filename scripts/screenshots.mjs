@@ -92,6 +92,7 @@ const VIEWS = [
   { name: 'next-field', path: '/fields/next', size: DESK },
   { name: 'cut', path: '/cut', size: DESK },
   { name: 'haul', path: '/haul', size: DESK },
+  { name: 'moves', path: '/haul/moves', size: DESK },
   { name: 'scales', path: '/haul/scales', size: DESK, act: weighing, live: crossing },
   { name: 'dry', path: '/dry', size: DESK, act: drawn(/^Moisture in and out/) },
   { name: 'store', path: '/store/bin-b', size: DESK },
@@ -113,7 +114,6 @@ const VIEWS = [
       await page.getByRole('heading', { level: 1 }).filter({ hasNotText: 'Trace' }).first().waitFor();
     },
   },
-  { name: 'insurance', path: '/trace/insurance', size: DESK },
   { name: 'shed', path: '/shed', size: DESK },
   { name: 'people', path: '/settings', size: DESK, act: people },
 ];

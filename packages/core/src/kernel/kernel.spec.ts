@@ -129,6 +129,44 @@ describe('splitting and rounding', () => {
   });
 });
 
+describe('rounding fast and by its words', () => {
+  /** The decimal's own digits, always: twelve of them, moved by their exponent as words. */
+  const byWords = (value: number, decimals: number, even: boolean): number => {
+    const moved = (written: string, by: number): number => {
+      const [digits, exponent] = written.split('e');
+      return Number(`${digits}e${Number(exponent) + by}`);
+    };
+    const scaled = moved(Math.abs(value).toExponential(11), decimals);
+    const floor = Math.floor(scaled);
+    const up = scaled - floor > 0.5 || (scaled - floor === 0.5 && (!even || floor % 2 === 1));
+    const rounded = moved((floor + (up ? 1 : 0)).toExponential(), -decimals);
+    return rounded === 0 ? 0 : Math.sign(value) * rounded;
+  };
+  const decimals = fc.integer({ min: 0, max: 9 });
+  const same = (value: number, places: number): void => {
+    expect(roundDecimal(value, places)).toBe(byWords(value, places, false));
+    expect(roundDecimal(value, places, 'halfEven')).toBe(byWords(value, places, true));
+  };
+  it('rounds what is nearly nothing, and what is huge', () => {
+    expect([cents(1e-7), cents(4.9e-9), roundDecimal(5e-7, 6), roundDecimal(9.99e14, 9), cents(-1e-12)]).toEqual([0, 0, 1e-6, 9.99e14, 0]); // prettier-ignore
+  });
+  it('is the same for figures of any size', () => {
+    fc.assert(fc.property(fc.double({ min: -1e15, max: 1e15, noNaN: true }), decimals, same), { ...RUNS, numRuns: 2000 }); // prettier-ignore
+    fc.assert(fc.property(fc.double({ min: -1e5, max: 1e5, noNaN: true }), decimals, same), { ...RUNS, numRuns: 2000 });
+  });
+  it('is the same in the middle between two, a hair below it and a hair above', () => {
+    const near = fc.tuple(fc.integer({ min: 0, max: 2_000_000 }), decimals, fc.integer({ min: -3, max: 3 }), fc.integer({ min: 8, max: 17 })); // prettier-ignore
+    fc.assert(
+      fc.property(near, ([whole, places, hairs, thin]) => {
+        const middle = Number(`${whole}.5e-${places}`);
+        same(middle * (1 + hairs * 10 ** -thin), places);
+        same(-middle, places);
+      }),
+      { ...RUNS, numRuns: 4000 },
+    );
+  });
+});
+
 describe('sums of money', () => {
   it('are to the cent, whatever binary fractions say', () => {
     expect(0.1 + 0.2).not.toBe(0.3);

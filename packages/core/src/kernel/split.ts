@@ -10,6 +10,7 @@ export function splitWhole(total: number, weights: readonly number[]): number[] 
   requireInRange('number of parts', weights.length, 1, 1e6, '');
   const sum = weights.reduce((all, weight) => all + requireInRange('weight', weight, 0, Number.MAX_VALUE, ''), 0);
   requireInRange('sum of weights', sum, Number.MIN_VALUE, Number.MAX_VALUE, '');
+  if (weights.length === 1) return [Math.round(total)];
   const exact = weights.map((weight) => (Math.round(total) * weight) / sum);
   const parts = exact.map(Math.floor);
   const left = Math.round(total) - parts.reduce((all, part) => all + part, 0);

@@ -88,10 +88,10 @@ export function contractBook(
     one.delivered += bushels;
   };
   const ordered = sold
-    .map((one) => ({ ...one, atMs: Date.parse(one.delivery.entry.at) }))
-    .sort((a, b) => a.atMs - b.atMs || a.delivery.entry.id.localeCompare(b.delivery.entry.id));
+    .map((one) => ({ one, atMs: Date.parse(one.delivery.entry.at) }))
+    .sort((a, b) => a.atMs - b.atMs || a.one.delivery.entry.id.localeCompare(b.one.delivery.entry.id));
   // What somebody said is first on all of them: the order of tickets must not take its room away.
-  const rest = ordered.map(({ delivery, crop, bushels, paid, ownPart, owners, atMs }) => {
+  const rest = ordered.map(({ one: { delivery, crop, bushels, paid, ownPart, owners }, atMs }) => {
     const whole = paid ?? bushels;
     let left = whole;
     for (const { contractId, bushels: much } of said.get(delivery.entry.id) ?? []) {
@@ -113,12 +113,15 @@ export function contractBook(
   for (const { entryId, to, crop, atMs, left: whole, owners } of rest) {
     let left = whole;
     const leftOf = owners.map(({ part }) => whole * part);
-    for (const { one, fromMs } of taking.get(kindOf(to, crop)) ?? []) {
+    const asked = taking.get(kindOf(to, crop)) ?? [];
+    // One that is full takes no more of the season's loads: it is not asked again.
+    while (asked.length > 0 && asked[0]!.one.contract.bushels - asked[0]!.one.delivered <= 1e-9) asked.shift();
+    for (const { one, fromMs } of asked) {
       if (left <= 0) break;
       if (atMs < fromMs) continue;
-      const theirs = owners.map((owner) => countsOn(one.contract, owner));
       const open = one.contract.bushels - one.delivered;
       if (open <= 1e-9) continue;
+      const theirs = owners.map((owner) => countsOn(one.contract, owner));
       const much = leftOf.reduce((sum, bu, i) => (theirs[i] ? sum + bu : sum), 0);
       const part = Math.min(much, open + beyond(one.contract));
       if (part <= 1e-9) continue;

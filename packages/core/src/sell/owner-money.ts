@@ -85,23 +85,25 @@ export function postingsOf(
     const all = weights.reduce((sum, weight) => sum + weight, 0);
     const taken = line.taken ?? 0;
     const nets = splitMoney(line.money, weights);
-    const docks = splitMoney(-taken, weights);
+    const docks = taken === 0 ? weights.map(() => 0) : splitMoney(-taken, weights);
+    const crop = due?.sold.crop ?? null;
     parts.forEach(({ owner, own, lot, weight }, i) => {
-      const of = { ...base, ticket: line.ticket, owner, own, lot, crop: due?.sold.crop ?? null };
+      const post = (to: string, whetherOwn: boolean, much: number, account: Posting['account'], amount: number): void =>
+        void postings.push({ settlementId: settlement.id, paidOn: settlement.paidOn, check: settlement.number, buyerId: settlement.buyerId, ticket: line.ticket, owner: to, own: whetherOwn, lot, crop, bushels: much, account, amount }); // prettier-ignore
       const bushels = all > 0 ? (line.bushels * weight) / all : line.bushels;
       // The sale is what is left when the discounts are added back, so that both sum to what was paid.
       const sale = cents(nets[i]! - docks[i]!);
       const account = line.kind === 'correction' ? 'correction' : 'sale';
-      postings.push({ ...of, bushels, account, amount: sale });
-      if (docks[i] !== 0) postings.push({ ...of, bushels: 0, account: 'discounts', amount: docks[i]! });
+      post(owner, own, bushels, account, sale);
+      if (docks[i] !== 0) post(owner, own, 0, 'discounts', docks[i]!);
       paidTo.push({ owner, own, money: Math.abs(nets[i]!) });
       const lease = own ? undefined : terms.get(owner);
       if (lease === undefined || lease.kind !== 'share' || line.kind === 'correction') return;
       const move = (what: 'lease price' | 'lease docks' | 'hauling', amount: number): void => {
         const moved = cents(amount);
         if (moved === 0) return;
-        postings.push({ ...of, bushels: 0, account: what, amount: moved });
-        postings.push({ ...of, owner: farmName, own: true, bushels: 0, account: what, amount: -moved });
+        post(owner, own, 0, what, moved);
+        post(farmName, true, 0, what, -moved);
       };
       const price =
         lease.price === 'ticket'

@@ -144,8 +144,10 @@ export function settle(
       const at = key(buyerId, line.ticket);
       const load = byTicket.get(at);
       if (load) known.set(plainTicket(line.ticket), load);
-      const before = paid.get(at) ?? { money: 0, sheets: [], tickets: 0 };
-      paid.set(at, { ...before, money: cents(before.money + line.money), sheets: before.sheets.includes(settlement.id) ? before.sheets : [...before.sheets, settlement.id] }); // prettier-ignore
+      let account = paid.get(at);
+      if (!account) paid.set(at, (account = { money: 0, sheets: [], tickets: 0 }));
+      account.money = cents(account.money + line.money);
+      if (!account.sheets.includes(settlement.id)) account.sheets.push(settlement.id);
     }
     const printed = lines.filter(({ kind }) => kind !== 'correction');
     const tickets = [...groupBy(printed, ({ ticket }) => key(buyerId, ticket))].map(([at, own]): TicketOnSheet => {
