@@ -1,4 +1,4 @@
-import { aboveSideDraw, cropOf, CROPS, dryBushels, placeNow, type PlaceInfo } from '@fanega/core';
+import { cropOf, CROPS, dryBushels, placeNow, type PlaceInfo } from '@fanega/core';
 import { lazy, Suspense, useLayoutEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type Farm, useBinSetups, useFarm } from '../../data/farm';
@@ -18,6 +18,7 @@ import { Page } from '../../ui/page';
 import { EntryLog } from '../../widgets/entry-log';
 import { ClimbBox } from '../../widgets/climb-box';
 import { StartLink } from '../../widgets/start-link';
+import { sideDrawGives } from '../../widgets/side-draw-gives';
 
 const Elsewhere = lazy(() => import('./pages/elsewhere'));
 const Blend = lazy(() => import('./pages/blend'));
@@ -311,12 +312,7 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
         ) : (
           <p className="text-4xl leading-tight font-bold">nothing</p>
         )}
-        {setup?.sideDraw && (
-          <SideDraw
-            above={held.moisture === null ? null : aboveSideDraw(setup, crop, held.moisture, held.wetKg)}
-            per={farm.kgPerBu(crop.id)}
-          />
-        )}
+        {setup?.sideDraw && <SideDraw above={sideDrawGives(farm, place.id, setup)} per={farm.kgPerBu(crop.id)} />}
         <div className="mt-4 flex flex-wrap gap-3">
           <Button disabled={held.wetKg === 0} onClick={() => recorder.open({ kind: 'move', from: place.id })}>
             Take out

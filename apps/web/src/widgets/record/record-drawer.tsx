@@ -1,5 +1,5 @@
 import { useGates } from '../site';
-import { aboveSideDraw, cropOf, CROPS, type EarlierTicket, type Entry, METHODS } from '@fanega/core';
+import { cropOf, CROPS, type EarlierTicket, type Entry, METHODS } from '@fanega/core';
 import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { ApiError } from '../../data/api';
@@ -42,6 +42,7 @@ import { CheckBox } from '../../ui/check-box';
 import { Dictate } from '../dictate';
 import { Callout } from '../../ui/callout';
 import { ANYWAY, intakeWords, withReason } from '../intake';
+import { sideDrawGives } from '../side-draw-gives';
 
 /** Records an entry: likely next ones ready made on top, everything else in one column below. */
 export default function RecordDrawer({
@@ -287,8 +288,7 @@ function SideDrawBox({ farm, draft, set }: Omit<PartProps, 'errors'>) {
   if (!setup?.sideDraw && !draft.sideDraw) return null;
   const held = farm.held(draft.from);
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
-  const above =
-    setup === undefined || held.moisture === null ? null : aboveSideDraw(setup, crop, held.moisture, held.wetKg);
+  const above = sideDrawGives(farm, draft.from, setup);
   return (
     <CheckBox checked={draft.sideDraw} onChange={(sideDraw) => set({ sideDraw })}>
       By its side draw{' '}

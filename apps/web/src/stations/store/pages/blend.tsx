@@ -1,5 +1,4 @@
 import {
-  aboveSideDraw,
   baseMoistureOf,
   BLEND,
   type BlendFor,
@@ -20,6 +19,7 @@ import { CheckBox } from '../../../ui/check-box';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
 import { Working } from '../../../widgets/working';
+import { sideDrawGives } from '../../../widgets/side-draw-gives';
 
 const KINDS = ['bin', 'overhead', 'pile', 'wetBin'];
 
@@ -83,10 +83,8 @@ export default function Blend({ farm }: { farm: Farm }) {
   const load = trucks.length === 0 ? 900 : trucks.reduce((sum, { capacityBu }) => sum + capacityBu!, 0) / trucks.length;
   /** What a bin can give: through the spout in its wall no more than lies above that. */
   const available = (id: string): number => {
-    const { wetKg, moisture: held } = farm.held(id);
-    const setup = setups[id]?.value;
-    if (!sideDraws.includes(id) || setup === undefined || held === null) return wetKg;
-    return aboveSideDraw(setup, cropOf(cropIn(id) ?? '') ?? CROPS.corn, held, wetKg) ?? wetKg;
+    const { wetKg } = farm.held(id);
+    return sideDraws.includes(id) ? (sideDrawGives(farm, id, setups[id]?.value) ?? wetKg) : wetKg;
   };
   const { kind, limits } = FOR[by];
   /** The book knows moistures; weights and foreign material are of somebody's test. */
