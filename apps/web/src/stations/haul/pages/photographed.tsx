@@ -1,15 +1,15 @@
 import { type DisplayPhoto, displaysWaiting, type FieldRecords, type TapeLine } from '@fanega/core';
 import { useState } from 'react';
 import { ulid } from 'ulid';
-import { addressOf } from '../../../data/api';
 import { type Farm, useRefreshFarm, useTapePage } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { logged } from '../../../data/records';
-import { mass, number } from '../../../quantity/quantity';
+import { mass } from '../../../quantity/quantity';
 import { moment } from '../../../quantity/time';
 import { Button, Loading } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
 import { headline } from '../../../widgets/headline';
+import { LoadsNear, PhotosToType, PhotoToType } from '../../../widgets/photos-to-type';
 import { TakeBack } from '../../../widgets/take-back';
 import { TakeReading } from '../../../widgets/take-reading';
 import { WeighAgain } from '../../../widgets/weigh-again';
@@ -26,23 +26,16 @@ export default function Photographed({ farm, notebook }: { farm: Farm; notebook:
   const { timeZone } = farm.data.farm;
   if (waiting.length === 0) return null;
   return (
-    <section aria-label="Photographed displays" className="border-b border-ink px-5 py-4 lg:px-6">
-      <h2 className="text-xl">
-        {waiting.length === 1 ? 'A photographed display waits' : `${number(waiting.length)} photographed displays wait`}{' '}
-        to be typed
-      </h2>
-      <ul className="mt-1 flex flex-wrap gap-x-6">
-        {waiting.map((photo) => (
-          <li key={photo.id}>
-            <Button look="quiet" className="!px-0" onClick={() => setOpen(photo)}>
-              {photo.shows === 'scale' ? 'Scale' : 'Tester'}, {farm.placeName(photo.placeId)},{' '}
-              {moment(photo.at, timeZone)}
-            </Button>
-          </li>
-        ))}
-      </ul>
+    <>
+      <PhotosToType
+        what="display"
+        photos={waiting}
+        said={(photo) => `${photo.shows === 'scale' ? 'Scale' : 'Tester'}, ${farm.placeName(photo.placeId)}, ${moment(photo.at, timeZone)}`} // prettier-ignore
+        onOpen={setOpen}
+        className="border-b border-ink px-5 py-4 lg:px-6"
+      />
       {open && <TypeIt key={open.id} farm={farm} photo={open} onClose={() => setOpen(null)} />}
-    </section>
+    </>
   );
 }
 
@@ -59,10 +52,10 @@ function TypeIt({ farm, photo, onClose }: { farm: Farm; photo: DisplayPhoto; onC
     await refresh();
   };
   const picture = (
-    <img
-      src={addressOf('/api/farms/{farmId}/photos/{photoId}', { farmId: farm.id, photoId: photo.photo })}
+    <PhotoToType
+      farmId={farm.id}
+      photoId={photo.photo}
       alt={photo.shows === 'scale' ? 'The scale’s display' : 'The tester’s display'}
-      className="max-h-[45vh] w-full border border-rule object-contain"
     />
   );
   if (ofField) return <TakeReading readAt={photo.at} photo={picture} onSaved={typed} onClose={onClose} />;
@@ -87,22 +80,15 @@ function TypeIt({ farm, photo, onClose }: { farm: Farm; photo: DisplayPhoto; onC
           <>
             {lines === undefined ? (
               <Loading what="Looking for its load" />
-            ) : near.length === 0 ? (
-              <p>
-                No load of {farm.placeName(photo.placeId)} is near it in time: record the load first, then choose it
-                here.
-              </p>
             ) : (
-              <ul aria-label="Loads near it">
-                {near.map((line) => (
-                  <li key={line.entry.id}>
-                    <Button look="quiet" className="!px-0 text-left" onClick={() => setLoad(line)}>
-                      {moment(line.entry.at, timeZone)}: {headline(line.entry, farm)}
-                      {line.wetKg === null ? '' : `, ${mass(line.wetKg).text}`}
-                    </Button>
-                  </li>
-                ))}
-              </ul>
+              <LoadsNear
+                loads={near.map((line) => ({
+                  id: line.entry.id,
+                  text: `${moment(line.entry.at, timeZone)}: ${headline(line.entry, farm)}${line.wetKg === null ? '' : `, ${mass(line.wetKg).text}`}`,
+                  choose: () => setLoad(line),
+                }))}
+                none={`No load of ${farm.placeName(photo.placeId)} is near it in time: record the load first, then choose it here.`}
+              />
             )}
             {photo.shows === 'tester' && <Button onClick={() => setOfField(true)}>It is a reading of a field</Button>}
             <TakeBack of="displayPhoto" id={photo.id} label="Nothing to read on it: leave it out" />

@@ -1,11 +1,10 @@
 import { type Due, living, type TicketPhoto } from '@fanega/core';
 import { useState } from 'react';
-import { addressOf } from '../../../data/api';
 import type { Farm } from '../../../data/farm';
-import { mass, number } from '../../../quantity/quantity';
+import { mass } from '../../../quantity/quantity';
 import { moment } from '../../../quantity/time';
-import { Button } from '../../../ui';
 import { Drawer } from '../../../ui/drawer';
+import { LoadsNear, PhotosToType, PhotoToType } from '../../../widgets/photos-to-type';
 import { TakeBack } from '../../../widgets/take-back';
 import type { SellBook } from '../../../widgets/use-sell-book';
 
@@ -43,54 +42,33 @@ export default function WaitingPhotos({
       .slice(0, OFFERED);
   };
   return (
-    <div className="px-5 pb-3 lg:px-6">
-      <p className="font-semibold">
-        {waiting.length === 1 ? 'A photographed ticket waits' : `${number(waiting.length)} photographed tickets wait`}{' '}
-        to be typed:
-      </p>
-      <p className="flex flex-wrap gap-x-5">
-        {waiting.map((photo) => (
-          <Button key={photo.id} look="quiet" className="!px-0" onClick={() => setOpen(photo)}>
-            {farm.placeName(photo.placeId)}, {moment(photo.at, timeZone)}
-          </Button>
-        ))}
-      </p>
+    <>
+      <PhotosToType
+        what="ticket"
+        photos={waiting}
+        said={(photo) => `${farm.placeName(photo.placeId)}, ${moment(photo.at, timeZone)}`}
+        onOpen={setOpen}
+        className="px-5 pb-3 lg:px-6"
+      />
       {open && (
         <Drawer open onClose={() => setOpen(null)} title="Which load is it?">
           <div className="space-y-4 px-5 py-4">
-            <img
-              src={addressOf('/api/farms/{farmId}/photos/{photoId}', { farmId: farm.id, photoId: open.photo })}
-              alt="The ticket"
-              className="max-h-[55vh] w-full border border-rule object-contain"
+            <PhotoToType farmId={farm.id} photoId={open.photo} alt="The ticket" />
+            <LoadsNear
+              loads={near(open).map((due) => ({
+                id: due.entryId,
+                text: `${due.ticketNo ?? 'no number'}, ${farm.placeName(due.buyerId)}, ${moment(due.atMs, timeZone)}, ${mass(due.sold.delivery.netKg).text}`,
+                choose: () => {
+                  onChosen(due.entryId, open.photo);
+                  setOpen(null);
+                },
+              }))}
+              none={`No load of ${farm.placeName(open.placeId)} is near it in time: record the ticket first, then choose it here.`}
             />
-            {near(open).length === 0 ? (
-              <p>
-                No load of {farm.placeName(open.placeId)} is near it in time: record the ticket first, then choose it
-                here.
-              </p>
-            ) : (
-              <ul aria-label="Loads near it">
-                {near(open).map((due) => (
-                  <li key={due.entryId}>
-                    <Button
-                      look="quiet"
-                      className="!px-0"
-                      onClick={() => {
-                        onChosen(due.entryId, open.photo);
-                        setOpen(null);
-                      }}
-                    >
-                      {due.ticketNo ?? 'no number'}, {farm.placeName(due.buyerId)}, {moment(due.atMs, timeZone)},{' '}
-                      {mass(due.sold.delivery.netKg).text}
-                    </Button>
-                  </li>
-                ))}
-              </ul>
-            )}
             <TakeBack of="ticketPhoto" id={open.id} label="Not a ticket: leave it out" />
           </div>
         </Drawer>
       )}
-    </div>
+    </>
   );
 }
