@@ -11,7 +11,15 @@ import { leavingTruck } from './leaving-truck';
 const SOON_MIN = 180;
 
 /** In one line, for those whom it concerns: when a combine will stand, and what makes it. Nothing while nothing stops soon. */
-export function ChainLine({ farm, className = '' }: { farm: Farm; className?: string }) {
+export function ChainLine({
+  farm,
+  className = '',
+  more = '',
+}: {
+  farm: Farm;
+  className?: string;
+  /** What follows from it here. */ more?: string;
+}) {
   const notebook = useNotebook().data;
   const haul = useHaul().data;
   const rows = useFields().data;
@@ -43,6 +51,7 @@ export function ChainLine({ farm, className = '' }: { farm: Farm; className?: st
         ■ {minuteText(Math.floor(stands.at))} {say('combineIdle')}
       </b>
       : {because(stands.because)}
+      {more && `. ${more}`}
     </p>
   );
 }

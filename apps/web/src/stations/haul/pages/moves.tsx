@@ -17,6 +17,7 @@ import { Section } from '../../../ui/page';
 import { type Column, DataTable } from '../../../ui/table';
 import { Verdict } from '../../../ui/verdict';
 import { wordColumn } from '../../../widgets/columns';
+import { ChainLine } from '../../../widgets/chain-line';
 import { Hazard } from '../../../widgets/hazard';
 import { TakeBack } from '../../../widgets/take-back';
 import { useMoves } from '../../../widgets/use-moves';
@@ -66,7 +67,7 @@ export default function Moves({ farm, notebook }: { farm: Farm; notebook: FieldR
           <div className="mb-3 flex flex-wrap items-baseline justify-between gap-3">
             <h2 className="text-xl">
               {number(i + 1)}. {nameOf(farm, move.fromLotId)} to {nameOf(farm, move.toLotId)}
-              {move.doneMs === null ? '' : <span className="text-muted">, cut at {clock(move.doneMs, timeZone)}</span>}
+              {move.doneMs === null ? '' : <span className="text-muted">, cut at {clock(move.doneMs, timeZone)} at the earliest</span>}
             </h2>
             {move.trips[0] && (
               <Button onClick={() => setRecording({ rig: move.trips[0]!.rig.placeId, move })}>A machine is there</Button>
@@ -219,6 +220,9 @@ function Next({ farm, view }: { farm: Farm; view: MovesView }) {
         <p className="mt-2 font-semibold text-clay">
           ■ Without a pickup where they are now: {view.strandedNow.map(({ name, vehicle }) => `${name} (the ${vehicle} is elsewhere)`).join(', ')}.
         </p>
+      )}
+      {first.leavesMs !== null && (
+        <ChainLine farm={farm} className="mt-2" more="For as long as it stands, all of this is later." />
       )}
       {first.minutes !== null && (
         <Working
