@@ -10,7 +10,9 @@ import {
   type PlaceInfo,
   searchBook,
   type TraceRecords,
+  USUAL_HAUL_TIMES,
   wrongFieldLoads,
+  yearCosts,
 } from '@fanega/core';
 
 /** What the pages of Trace work out of a book of ten seasons and sixty fields. */
@@ -32,6 +34,7 @@ export function benchTrace(
   show('origin of one of the last deliveries, with how sure', () => originOf(book, subject, sold.at));
   show('the same divided three other ways', () => divisionsOf(book, subject, 'Farm'));
   show('a day', () => dayReport(book, sold.at.slice(0, 10), zone));
+  show('what a year’s grain cost to dry, haul and store', () => yearCosts(book, {}, USUAL_HAUL_TIMES, 100, 2026), 'goal under 1,000 with the year'); // prettier-ignore
   const policy = { number: 'P', crop: 'corn', season: 2026, coverage: 0.75, price: 4.5, base: 0.15, noticeDays: 3, noticeAfterEnd: 15, periodEnds: '2026-12-10' }; // prettier-ignore
   const records = {
     logs: { appraisal: [], lossNotice: [], binMeasurement: [] },
