@@ -164,14 +164,21 @@ export function yearCosts(
       else sum.withoutSetup += bushels;
     }
   }
-  for (const { entry, wetKg, wetLots } of ledger.parcels(0, ledger.steps, movesOrCuts)) {
+  const perBu = new Map([...cropOf].map(([lot, crop]) => [lot, kgPerBushelOf(crop)]));
+  // What goes from combine to cart and from cart to truck costs nothing here: nobody asks whose it was.
+  const asked = (entry: Entry): boolean => {
+    if (!movesOrCuts(entry) || !('to' in entry)) return false;
+    const from = entry.type === 'move' ? kindOf.get(entry.from) : undefined;
+    return from === 'truck' || STORES.includes(kindOf.get(entry.to) ?? '');
+  };
+  for (const { entry, wetKg, wetLots } of ledger.parcels(0, ledger.steps, asked)) {
     if (entry.type !== 'move' && entry.type !== 'harvest') continue;
     const from = entry.type === 'move' ? kindOf.get(entry.from) : undefined;
     // From bin to bin it is the same grain.
     if (STORES.includes(kindOf.get(entry.to) ?? '') && !STORES.includes(from ?? ''))
       for (const [lot, kg] of Object.entries(wetLots)) {
         const crop = cropOf.get(lot);
-        if (crop !== undefined) of(crop).storedBu += kg / kgPerBushelOf(crop);
+        if (crop !== undefined) of(crop).storedBu += kg / perBu.get(lot)!;
       }
     if (from !== 'truck' || wetKg <= 0) continue;
     const road = times.roadMin[kindOf.get(entry.to) === 'buyer' ? entry.to : 'home'];
@@ -182,7 +189,7 @@ export function yearCosts(
       const sum = of(crop);
       const part = kg / wetKg;
       sum.hauling += part * hours * costPerHour;
-      sum.hauledBu += kg / kgPerBushelOf(crop);
+      sum.hauledBu += kg / perBu.get(lot)!;
       sum.loads += part;
       if (road === undefined) sum.roadUnknown += part;
     }
