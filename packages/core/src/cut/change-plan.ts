@@ -1,8 +1,8 @@
 import { type Formula, quantity, requireInRange, within } from '../kernel/index.js';
 import { PRICE } from '../units/index.js';
+import { ACRES } from './quantities.js';
 
 const WINDOW = quantity('hours until it rains or gets dark', 0, 48, 'h');
-const ACRES = quantity('acres', 0, 1_000_000, 'ac');
 const ACRES_AN_HOUR = quantity('acres an hour', 0, 500, 'ac/h');
 const YIELD = quantity('yield', 0, 1000, 'bu/ac');
 const SHARE = quantity('share lost if it is left', 0, 1, 'fraction');

@@ -1,11 +1,9 @@
 import { type Formula, mean, quantity, requireInRange, standardError, tOf95, within } from '../kernel/index.js';
 import { PRICE } from '../units/index.js';
+import { ACRES, COST, HOURS } from './quantities.js';
 
 const LOSS = quantity('loss', 0, 1000, 'bu/ac');
-const ACRES = quantity('acres', 0, 1_000_000, 'ac');
 const RATE = quantity('acres an hour', 0.01, 500, 'ac/h');
-const DOLLARS = quantity('cost', 0, 10_000_000, '$');
-const HOURS = quantity('hours', 0, 10_000, 'h');
 
 export const DEW_OR_DRY: Formula = {
   id: 'dew-or-dry',
@@ -64,7 +62,7 @@ export const BORROWED_HEAD: Formula = {
   equation: 'saved = hours saved x $/h + (loss own - loss other) x acres x price - rent - rent an acre x acres - fetching; hours = acres / (ac/h)', // prettier-ignore
   standing: 'computed',
   source: 'Units; rates and losses are the farm’s own or the neighbor’s word',
-  inputs: [ACRES, RATE, LOSS, PRICE, DOLLARS, HOURS],
+  inputs: [ACRES, RATE, LOSS, PRICE, COST, HOURS],
   note: 'Grain, hours and money alone: what the other head does to the sample or to the stubble is not in it.',
 };
 
@@ -114,7 +112,7 @@ const EVEN = 50;
 export function borrowedHead(input: BorrowedHeadInput): BorrowedHeadResult {
   const acres = within(ACRES, input.acres);
   const price = within(PRICE, input.price);
-  const hourly = within(DOLLARS, input.hourly);
+  const hourly = within(COST, input.hourly);
   for (const { acresPerHour, loss } of [input.own, input.other]) {
     within(RATE, acresPerHour);
     within(LOSS, loss);
@@ -123,8 +121,8 @@ export function borrowedHead(input: BorrowedHeadInput): BorrowedHeadResult {
     hourly / input.own.acresPerHour -
     hourly / input.other.acresPerHour +
     (input.own.loss - input.other.loss) * price -
-    within(DOLLARS, input.rentPerAcre);
-  const fixed = within(DOLLARS, input.rent) + within(HOURS, input.fetchHours) * hourly;
+    within(COST, input.rentPerAcre);
+  const fixed = within(COST, input.rent) + within(HOURS, input.fetchHours) * hourly;
   const [hoursOwn, hoursOther] = [acres / input.own.acresPerHour, acres / input.other.acresPerHour];
   const saved = perAcre * acres - fixed;
   return {

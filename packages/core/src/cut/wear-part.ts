@@ -1,10 +1,8 @@
 import { type Formula, quantity, requireInRange, within } from '../kernel/index.js';
 import { PRICE } from '../units/index.js';
+import { ACRES, COST, HOURS } from './quantities.js';
 
 const GAIN = quantity('loss saved', -1000, 1000, 'bu/ac');
-const ACRES = quantity('acres', 0, 1_000_000, 'ac');
-const COST = quantity('cost', 0, 10_000_000, '$');
-const HOURS = quantity('hours', 0, 10_000, 'h');
 const CHANCE = quantity('chance', 0, 1, 'fraction');
 
 export const WEAR_PART: Formula = {

@@ -62,7 +62,6 @@ export interface Storing {
 const WEEK = 7 * 86_400_000;
 /** A season's grain is not followed longer in its bins. */
 const MOST_WEEKS = 106;
-const movesOrCuts = ({ type }: Entry): boolean => type === 'move' || type === 'harvest';
 const STORES: readonly string[] = ['bin', 'overhead', 'pile'];
 
 interface Blown {
@@ -165,23 +164,25 @@ export function yearCosts(
     }
   }
   const perBu = new Map([...cropOf].map(([lot, crop]) => [lot, kgPerBushelOf(crop)]));
-  // What goes from combine to cart and from cart to truck costs nothing here: nobody asks whose it was.
-  const asked = (entry: Entry): boolean => {
-    if (!movesOrCuts(entry) || !('to' in entry)) return false;
-    const from = entry.type === 'move' ? kindOf.get(entry.from) : undefined;
-    return from === 'truck' || STORES.includes(kindOf.get(entry.to) ?? '');
-  };
-  for (const { entry, wetKg, wetLots } of ledger.parcels(0, ledger.steps, asked)) {
-    if (entry.type !== 'move' && entry.type !== 'harvest') continue;
+  const stores = (kind: string | undefined): boolean => STORES.includes(kind ?? '');
+  /** What a load costs here: its way on a truck, its rest in a bin; null from combine to cart and on to the truck. */
+  const costs = (entry: Entry): { readonly to: string; readonly stored: boolean; readonly hauled: boolean } | null => {
+    if (entry.type !== 'move' && entry.type !== 'harvest') return null;
     const from = entry.type === 'move' ? kindOf.get(entry.from) : undefined;
     // From bin to bin it is the same grain.
-    if (STORES.includes(kindOf.get(entry.to) ?? '') && !STORES.includes(from ?? ''))
+    const stored = stores(kindOf.get(entry.to)) && !stores(from);
+    const hauled = from === 'truck';
+    return stored || hauled ? { to: entry.to, stored, hauled } : null;
+  };
+  for (const { entry, wetKg, wetLots } of ledger.parcels(0, ledger.steps, (one) => costs(one) !== null)) {
+    const { to, stored, hauled } = costs(entry)!;
+    if (stored)
       for (const [lot, kg] of Object.entries(wetLots)) {
         const crop = cropOf.get(lot);
         if (crop !== undefined) of(crop).storedBu += kg / perBu.get(lot)!;
       }
-    if (from !== 'truck' || wetKg <= 0) continue;
-    const road = times.roadMin[kindOf.get(entry.to) === 'buyer' ? entry.to : 'home'];
+    if (!hauled || wetKg <= 0) continue;
+    const road = times.roadMin[kindOf.get(to) === 'buyer' ? to : 'home'];
     const hours = (2 * (road ?? 0) + times.loadMin + times.tarpMin + times.unloadMin) / 60;
     for (const [lot, kg] of Object.entries(wetLots)) {
       const crop = cropOf.get(lot);

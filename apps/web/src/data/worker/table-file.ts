@@ -63,7 +63,7 @@ const shown = <Row, Problem>(
   unread: problems.length,
 });
 
-/** The lines as they are read by this question: anew only where the last question was another. */
+/** The lines as this question reads them; read again only where the last question was another. */
 function planned<Input extends { readonly token: string }, Plan>(input: Input, read: (table: FileTable) => Plan): Plan {
   const own = opened(input.token);
   const key = JSON.stringify(input);

@@ -19,7 +19,7 @@ export function GrainSampleForm({ farm, machineId, lotId, onClose }: { farm: Far
   const recorded = useRecorded();
   const [id] = useState(ulid);
   const { fields } = GRAIN_SAMPLE;
-  // Kept in per cent, typed as a share.
+  // Kept in percent, typed as a share.
   const part = (name: 'fines' | 'cracked' | 'foreign') => figureOrNone(fields[name], share, { times: 100 });
   const form = useFields({
     boxes: {

@@ -41,6 +41,7 @@ import { Verdict } from '../../../ui/verdict';
 import { between, figureBox } from '../../../widgets/record-boxes';
 import { Working } from '../../../widgets/working';
 import type { CutGiven } from '../words';
+import { DollarLines } from '../dollar-lines';
 
 /** Straw from this humidity on is damp, until the farm draws its own line (Shed, Crew). Common practice, no source. */
 const USUAL_DEW = 0.85;
@@ -178,20 +179,11 @@ function Borrowed({ farm, notebook, rows, machineId }: CutGiven) {
             <Verdict small about={`A borrowed head in ${crop.short}`} shape={HEAD_WORDS[found.verdict].shape} figure={HEAD_WORDS[found.verdict].figure} unit={dollars(found.saved)} bad={found.verdict === 'keep the own'}>
               {`${hours(found.hoursOther).text} of cutting instead of ${hours(found.hoursOwn).text} for ${area(input.acres).text}. ${found.breakEvenAcres === null ? 'Each acre costs more than it saves, however many there are.' : `It pays from ${area(found.breakEvenAcres).text} on.`}`}
             </Verdict>
-            <dl className="mt-5 max-w-xl divide-y divide-rule border-y border-rule">
-              {(
-                [
+            <DollarLines lines={[
                   ['Hours of the combine', found.time],
                   [`Grain, at ${priceText(input.price, per)}`, found.grain],
                   ['Rent and fetching', -found.cost],
-                ] as const
-              ).map(([words, figure]) => (
-                <div key={words} className="flex justify-between gap-4 py-1.5">
-                  <dt>{words}</dt>
-                  <dd className="text-right font-semibold whitespace-nowrap">{dollars(figure)}</dd>
-                </div>
-              ))}
-            </dl>
+                ]} />
             <Working
               what="Does a borrowed head pay?"
               formulas={[BORROWED_HEAD]}

@@ -23,6 +23,7 @@ import { Working } from '../../../widgets/working';
 import { area, count, dollars, dollarsTyped, hours, loss, price, priceText } from '../../../quantity/quantity';
 import { moment } from '../../../quantity/time';
 import type { CutGiven } from '../words';
+import { DollarLines } from '../dollar-lines';
 
 const TYPED = 'typed';
 const missing = 'This number is missing';
@@ -152,22 +153,15 @@ function Wear({ farm, notebook, rows, machineId, labor }: CutGiven & { labor: nu
                   ? `The new one loses ${loss(-input.gain, per).text} more.`
                   : `It has paid after ${area(found.breakEvenAcres).text}${found.breakEvenFrom !== null ? ` (between ${area(found.breakEvenFrom).text} and ${found.breakEvenTo === null ? 'never' : area(found.breakEvenTo).text}, as sure as the counts are)` : ''}; ${area(input.acresLeft).text} are left.`}
             </Verdict>
-            <dl className="mt-5 max-w-xl divide-y divide-rule border-y border-rule">
-              {(
-                [
-                  ['Part and hands', found.cost],
-                  [`Grain saved on what is left, at ${priceText(input.price, per)}`, found.savedSeason],
-                  ['Grain saved over its life', found.savedLife],
-                  ['Changed at the first sign, until the season ends', -found.now],
-                  ['Run until it breaks, until the season ends', -found.untilItBreaks],
-                ] as const
-              ).map(([words, figure]) => (
-                <div key={words} className="flex justify-between gap-4 py-1.5">
-                  <dt>{words}</dt>
-                  <dd className="text-right font-semibold whitespace-nowrap">{dollars(figure)}</dd>
-                </div>
-              ))}
-            </dl>
+            <DollarLines
+              lines={[
+                ['Part and hands', found.cost],
+                [`Grain saved on what is left, at ${priceText(input.price, per)}`, found.savedSeason],
+                ['Grain saved over its life', found.savedLife],
+                ['Changed at the first sign, until the season ends', -found.now],
+                ['Run until it breaks, until the season ends', -found.untilItBreaks],
+              ]}
+            />
             <p className="mt-2 text-sm text-muted">
               The last two lines are the two ways farmers do it: what this season wears off the new part, against the
               grain lost with the old one and its breaking as often as you say, part and standing. The machine’s book

@@ -157,7 +157,7 @@ export function FileTaken({
   problems: readonly string[];
   one: string;
   many: string;
-  /** 0 to 1 while the lines are read anew, else null */
+  /** 0 to 1 while the lines are being read, else null */
   reading: number | null;
   /** what stands there for the same */
   different: string;
