@@ -6,7 +6,7 @@ import { type Book, type BookHeader, type Entry, isBuyer, NO_GRAIN_KG } from './
 import { FLAG_DEAD, Kind, Records } from './records.js';
 import { readingHeader } from './revisions.js';
 import { BookRefused, type Refusal } from './refusal.js';
-import { type ParcelSink, replay } from './replay.js';
+import { type DryingSink, type ParcelSink, replay } from './replay.js';
 import { Out, Stock } from './stock.js';
 import { ReplayLog } from './replay-log.js';
 
@@ -492,11 +492,23 @@ export class Ledger {
     return result;
   }
 
-  /** {@link parcels} without building an object for each. */
-  visitParcels(fromPosition: number, toPosition: number, sink: ParcelSink): void {
+  /** {@link parcels} without building an object for each; `drying` sees a place's layers just before they are dried. */
+  visitParcels(fromPosition: number, toPosition: number, sink: ParcelSink, drying?: DryingSink): void {
     let stock = this.stockAt(fromPosition);
     if (stock === this.stock) stock = stock.snapshot();
-    replay(stock, this.records, this.tape, this.outs, toPosition, sink);
+    replay(stock, this.records, this.tape, this.outs, toPosition, sink, drying);
+  }
+
+  /** Before this position there was no grain of any of these lots. */
+  firstWith(lots: ReadonlySet<string>): number {
+    const { order, kind, source, flags, lotIds } = this.records;
+    const wanted = Uint8Array.from(lotIds, (id) => (lots.has(id) ? 1 : 0));
+    if (this.base.holds(wanted)) return 0;
+    for (let position = 0; position < this.steps; position++) {
+      const r = order[position]!;
+      if (kind[r] === Kind.Harvest && (flags[r]! & FLAG_DEAD) === 0 && wanted[source[r]!] === 1) return position;
+    }
+    return this.steps;
   }
 
   /** What counted for one entry: the weight and moisture that replay used, or undefined for one that moves nothing. */

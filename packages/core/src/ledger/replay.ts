@@ -6,6 +6,9 @@ import type { ReplayLog } from './replay-log.js';
 /** Sees each parcel that a harvest, move or loss puts somewhere, before it merges. `slot` is valid only during the call. */
 export type ParcelSink = (record: number, slot: number, stock: Stock) => void;
 
+/** Sees the layers of a place just before they are dried. */
+export type DryingSink = (record: number, slots: readonly number[], stock: Stock) => void;
+
 /**
  * Replays positions stock.position .. to - 1. The rules are those of the design, to the letter; each is named where it is
  * applied. Rewriting the tape of a position gives the same values again, so a copy of an earlier stock may be replayed
@@ -18,6 +21,7 @@ export function replay(
   outs: Uint8Array,
   to: number,
   sink?: ParcelSink,
+  drying?: DryingSink,
 ): void {
   tape.reservePositions(to);
   const { order, kind, flags, source, target, wet, moist } = records;
@@ -108,6 +112,7 @@ export function replay(
           const place = source[r]!;
           const dryFraction = 1 - moist[r]!;
           const loss = records.dryLoss[r]!;
+          if (drying !== undefined) drying(r, stock.slotsOf(place), stock);
           for (const slot of stock.slotsOf(place)) {
             const wetBefore = stock.wet[slot]!;
             const dryBefore = wetBefore * stock.dryFraction[slot]!;

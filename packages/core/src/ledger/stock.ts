@@ -272,6 +272,14 @@ export class Stock {
     }
   }
 
+  /** Whether any place holds grain of a lot that has a 1. */
+  holds(lots: Uint8Array): boolean {
+    let found = false;
+    for (let place = 0; place < this.places; place++)
+      for (const slot of this.slotsOf(place)) this.lotsOf(slot, (lot) => (found ||= lots[lot] === 1));
+    return found;
+  }
+
   dryKgOf(slot: number, lot: number): number {
     return lot >= this.lo[slot]! && lot < this.hi[slot]! ? this.scale[slot]! * this.rows[slot * this.stride + lot]! : 0;
   }

@@ -1,6 +1,7 @@
 import { cropOf } from '../crops/index.js';
 import { calendarDay, dayAfter, daysBetween, type Formula, quantity, requireInRange, within } from '../kernel/index.js';
-import { type FarmBook, instantOf, kgPerBushelOf, type LotInfo } from '../ledger/index.js';
+import { type FarmBook, instantOf, isBuyer, kgPerBushelOf, type LotInfo } from '../ledger/index.js';
+import { Kind } from '../ledger/records.js';
 import {
   type Appraisal,
   type BinMeasurement,
@@ -292,23 +293,31 @@ export function insuranceOf(
     if (key !== 'harvested') sum.beyond += beyond;
   }; // prettier-ignore
 
-  // A load off the field is of one lot: what counted for it needs no replay.
   const cutOf = new Map<string, Cut>();
-  for (const entry of ledger.entriesFrom(0)) {
-    const load = entry.type === 'harvest' ? ledger.effective(entry.id) : undefined;
-    if (entry.type !== 'harvest' || !load) continue;
-    const cut = cutOf.get(entry.lot);
-    cutOf.set(entry.lot, { dryKg: (cut?.dryKg ?? 0) + load.dryKg, lastMs: Math.max(cut?.lastMs ?? 0, instantOf(entry.at)) }); // prettier-ignore
-    const policy = policyOfLot(entry.lot);
-    if (policy && load.wetKg > 0) add(entry.lot, 'harvested', policy, load.wetKg, 1 - load.dryKg / load.wetKg);
-  }
-  for (const parcel of ledger.parcels(0, ledger.steps, (entry) => ledger.isDelivery(entry.id)))
-    for (const [lot, wetKg] of Object.entries(parcel.wetLots)) {
-      const policy = policyOfLot(lot);
-      if (!policy) continue;
-      add(lot, 'sold', policy, wetKg, parcel.moisture);
-      sumOf(lot).tickets++;
+  const { records: rows } = ledger;
+  const policyOf = rows.lotIds.map(policyOfLot);
+  const buys = rows.header.places.map(isBuyer);
+  ledger.visitParcels(0, ledger.steps, (r, slot, stock) => {
+    const [kind, wetKg] = [rows.kind[r], stock.wet[slot]!];
+    const moisture = 1 - stock.dryFraction[slot]!;
+    if (kind === Kind.Harvest) {
+      // A load off the field is of one lot.
+      const [number, dryKg] = [rows.source[r]!, stock.dryKg(slot)];
+      const lot = rows.lotIds[number]!;
+      const cut = cutOf.get(lot);
+      cutOf.set(lot, { dryKg: (cut?.dryKg ?? 0) + dryKg, lastMs: Math.max(cut?.lastMs ?? 0, rows.atMs[r]!) });
+      const policy = policyOf[number];
+      if (policy && wetKg > 0) add(lot, 'harvested', policy, wetKg, moisture);
     }
+    if ((kind === Kind.Move || kind === Kind.Harvest) && buys[rows.target[r]!])
+      stock.lotsOf(slot, (number, _, kg) => {
+        const policy = policyOf[number];
+        if (!policy) return;
+        const lot = rows.lotIds[number]!;
+        add(lot, 'sold', policy, kg, moisture);
+        sumOf(lot).tickets++;
+      });
+  });
   for (const [placeId, position] of Object.entries(positions)) {
     if (position.moisture === null) continue;
     const there = Object.keys(position.lots).filter((lot) => position.lots[lot]! > 1e-6 * position.dryKg);

@@ -107,6 +107,14 @@ const followed = (ledger: Ledger, subject: OriginSubject, assumed?: Assumed): Co
       ? tracePlace(ledger, subject.id, undefined, assumed)
       : undefined;
 
+/** Entries in the order of the book. */
+function inOrder({ records }: Ledger, ids: readonly string[]): Entry[] {
+  return ids
+    .map((id) => records.recordOf(id)!)
+    .sort((a, b) => records.compare(a, b))
+    .map((r) => records.entries[r]!);
+}
+
 interface Grain {
   readonly wetKg: number;
   readonly dryKg: number;
@@ -139,28 +147,28 @@ export function originOf(book: FarmBook, subject: OriginSubject, now: string): O
   const lotOf = new Map(lots.map((lot) => [lot.id, lot]));
   const placeOf = new Map(places.map((place) => [place.id, place]));
   const nameOf = (id: string): string => placeOf.get(id)?.name ?? id;
-  const loads = Object.entries(plain.loads)
-    .flatMap(([id, dryKg]): OriginLoad[] => {
-      const entry = ledger.entry(id);
-      if (entry?.type !== 'harvest' || dryKg <= 0) return [];
-      const all = ledger.effective(id)!;
-      return [
-        {
-          id,
-          at: entry.at,
-          lot: entry.lot,
-          field: lotOf.get(entry.lot)?.fieldName ?? entry.lot,
-          into: nameOf(entry.to),
-          dryKg,
-          part: all.dryKg > 0 ? Math.min(1, dryKg / all.dryKg) : 0,
-          moisture: all.wetKg > 0 ? 1 - all.dryKg / all.wetKg : 0,
-          method: entry.method ?? 'estimate',
-          by: entry.by ?? '',
-          sure: (assumed.loads[id] ?? 0) > REST * dryKg ? 'mixing' : 'exact',
-        },
-      ];
-    })
-    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1));
+  const seen = inOrder(ledger, [...new Set([...Object.keys(plain.loads), ...Object.keys(plain.moves)])].filter((id) => ledger.entry(id)!.type !== 'harvest' || plain.loads[id]! > 0)); // prettier-ignore
+  const loads = seen.flatMap((entry): OriginLoad[] => {
+    const { id } = entry;
+    const dryKg = plain.loads[id] ?? 0;
+    if (entry.type !== 'harvest' || dryKg <= 0) return [];
+    const all = ledger.effective(id)!;
+    return [
+      {
+        id,
+        at: entry.at,
+        lot: entry.lot,
+        field: lotOf.get(entry.lot)?.fieldName ?? entry.lot,
+        into: nameOf(entry.to),
+        dryKg,
+        part: all.dryKg > 0 ? Math.min(1, dryKg / all.dryKg) : 0,
+        moisture: all.wetKg > 0 ? 1 - all.dryKg / all.wetKg : 0,
+        method: entry.method ?? 'estimate',
+        by: entry.by ?? '',
+        sure: (assumed.loads[id] ?? 0) > REST * dryKg ? 'mixing' : 'exact',
+      },
+    ];
+  });
   const byLot = groupBy(loads, ({ lot }) => lot);
   const fields = Object.entries(grain.lots)
     .filter(([, dryKg]) => dryKg > REST * grain.dryKg)
@@ -189,10 +197,6 @@ export function originOf(book: FarmBook, subject: OriginSubject, now: string): O
       };
     })
     .sort((a, b) => b.dryKg - a.dryKg || (a.lot < b.lot ? -1 : 1));
-  const moves = Object.keys(plain.moves)
-    .map((id) => ledger.entry(id)!)
-    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1));
-  const seen = [...loads.map(({ id }) => ledger.entry(id)!), ...moves].sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1)); // prettier-ignore
   const end = subject.kind === 'delivery' ? ledger.entry(subject.id) : undefined;
   const to = end && (end.type === 'move' || end.type === 'harvest') ? end.to : subject.id;
   const lay = new Set(seen.flatMap((entry) => ('to' in entry ? [entry.to] : [])));

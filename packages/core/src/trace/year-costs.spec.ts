@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BookBuilder } from '../../test/books.js';
+import { anyBook, BookBuilder } from '../../test/books.js';
 import { type FarmBook, Ledger, type LotInfo, type PlaceInfo } from '../ledger/index.js';
 import { CROPS } from '../crops/index.js';
 import type { BinFan, BinSetup, DryerSetup, HaulTimes } from '../records/index.js';
@@ -72,5 +73,45 @@ describe('what a year’s grain cost on its way', () => {
       }) as unknown as SheetCheck;
     const kinds = [{ kind: 'storage', amount: 10.01 }, { kind: 'checkoff', amount: 7 }]; // prettier-ignore
     expect(storagePaid([sheet(kinds), sheet([])])).toEqual({ corn: 7.51, soybean: 2.5 });
+  });
+
+  it('one walk over any book counts what its loads and dryings say one by one', () => {
+    fc.assert(
+      fc.property(anyBook, fc.integer({ min: 1, max: 7 }), (book, which) => {
+        const ledger = Ledger.of(book);
+        const { header } = ledger;
+        const inYear = new Set(header.lots.filter((_, i) => (which >> (i % 3)) & 1).map(({ id }) => id));
+        const lots = header.lots.map(({ id }): LotInfo => ({ id, fieldId: id, fieldName: id, acres: 1, crop: 'corn', season: inYear.has(id) ? 2026 : 2025, variety: '', tag: id, shares: [] })); // prettier-ignore
+        const kindOf = new Map(header.places.map(({ id, kind }) => [id, kind ?? '']));
+        const stores = (id: string | undefined): boolean => ['bin', 'overhead', 'pile'].includes(kindOf.get(id ?? '') ?? ''); // prettier-ignore
+        const setup = { fuelPerPointBushel: 0.02, fuelPrice: 2, kWhPerPointBushel: 0.01, powerPrice: 0.1 } as DryerSetup; // prettier-ignore
+        const setups = Object.fromEntries(header.places.map(({ id }) => [id, setup]));
+        const times = { roadMin: { home: 5 }, loadMin: 10, tarpMin: 5, unloadMin: 15 } as unknown as HaulTimes;
+        const own = (wetLots: Readonly<Record<string, number>>): number =>
+          Object.entries(wetLots).reduce((sum, [lot, kg]) => sum + (inYear.has(lot) ? kg : 0), 0);
+        const sum = { storedBu: 0, hauledBu: 0, loads: 0, driedBu: 0, drying: 0 };
+        for (const { entry, wetKg, wetLots } of ledger.parcels()) {
+          if (entry.type !== 'move' && entry.type !== 'harvest') continue;
+          const from = entry.type === 'move' ? entry.from : undefined;
+          if (stores(entry.to) && !stores(from)) sum.storedBu += own(wetLots) / BU;
+          if (kindOf.get(from ?? '') !== 'truck') continue;
+          sum.hauledBu += own(wetLots) / BU;
+          sum.loads += own(wetLots) / wetKg;
+        }
+        const dryings = ledger.entriesFrom(0).filter((entry) => entry.type === 'condition');
+        const before = ledger.heldBefore(dryings.map(({ id }) => id));
+        for (const entry of dryings) {
+          const held = before.get(entry.id)!;
+          const points = held.moisture === null || entry.type !== 'condition' ? 0 : 100 * (held.moisture - entry.moisture); // prettier-ignore
+          if (points <= 0) continue;
+          sum.driedBu += own(held.wetLots) / BU;
+          sum.drying += (points * own(held.wetLots) * 0.041) / BU;
+        }
+        const costs = yearCosts({ ledger, lots, places: header.places as unknown as PlaceInfo[] }, setups, times, 90, 2026); // prettier-ignore
+        for (const [key, counted] of Object.entries(sum))
+          expect(costs[0]?.[key as keyof typeof sum] ?? 0).toBeCloseTo(counted, 6);
+      }),
+      { seed: 20261201, numRuns: 200 },
+    );
   });
 });

@@ -1,5 +1,6 @@
 import { type Crop, cropOf as knownCrop } from '../crops/index.js';
-import { type Entry, type FarmBook, instantOf, kgPerBushelOf, type Ledger } from '../ledger/index.js';
+import { type FarmBook, kgPerBushelOf, type Ledger } from '../ledger/index.js';
+import { Kind } from '../ledger/records.js';
 import type { BinFan, BinSetup, DryerSetup, HaulTimes } from '../records/index.js';
 import { type Formula, quantity } from '../kernel/index.js';
 import { plainTicket, type SheetCheck, splitMoney } from '../sell/index.js';
@@ -144,65 +145,75 @@ export function yearCosts(
     if (!sum) sums.set(crop, (sum = { drying: 0, driedBu: 0, withoutSetup: 0, hauling: 0, hauledBu: 0, loads: 0, roadUnknown: 0, fans: 0, fanHours: 0, fansUnknown: 0, storedBu: 0, storedAtBuyers: 0 })); // prettier-ignore
     return sum;
   };
-  const dryings = ledger.entriesFrom(0).filter((entry) => entry.type === 'condition');
-  const before = ledger.heldBefore(dryings.map(({ id }) => id));
-  for (const entry of dryings) {
-    const held = before.get(entry.id);
-    if (!held || held.moisture === null || entry.type !== 'condition') continue;
-    const points = 100 * (held.moisture - entry.moisture);
-    if (points <= 0) continue;
-    const setup = setups[entry.place];
-    for (const [lot, wetKg] of Object.entries(held.wetLots)) {
-      const crop = cropOf.get(lot);
-      if (crop === undefined) continue;
-      const sum = of(crop);
-      const bushels = wetKg / kgPerBushelOf(crop);
-      sum.driedBu += bushels;
-      if (setup)
-        sum.drying += points * bushels * (setup.fuelPerPointBushel * setup.fuelPrice + setup.kWhPerPointBushel * setup.powerPrice); // prettier-ignore
-      else sum.withoutSetup += bushels;
-    }
-  }
-  const perBu = new Map([...cropOf].map(([lot, crop]) => [lot, kgPerBushelOf(crop)]));
+  const { records } = ledger;
+  /** By lot of the book: its crop's sums and kg of a bushel; nothing for the grain of other years. */
+  const ofLot = records.lotIds.map((lot) => {
+    const crop = cropOf.get(lot);
+    return crop === undefined ? undefined : { crop, perBu: kgPerBushelOf(crop) };
+  });
+  const first = ledger.firstWith(new Set(cropOf.keys()));
   const stores = (kind: string | undefined): boolean => STORES.includes(kind ?? '');
-  /** What a load costs here: its way on a truck, its rest in a bin; null from combine to cart and on to the truck. */
-  const costs = (entry: Entry): { readonly to: string; readonly stored: boolean; readonly hauled: boolean } | null => {
-    if (entry.type !== 'move' && entry.type !== 'harvest') return null;
-    const from = entry.type === 'move' ? kindOf.get(entry.from) : undefined;
-    // From bin to bin it is the same grain.
-    const stored = stores(kindOf.get(entry.to)) && !stores(from);
-    const hauled = from === 'truck';
-    return stored || hauled ? { to: entry.to, stored, hauled } : null;
-  };
-  for (const { entry, wetKg, wetLots } of ledger.parcels(0, ledger.steps, (one) => costs(one) !== null)) {
-    const { to, stored, hauled } = costs(entry)!;
-    if (stored)
-      for (const [lot, kg] of Object.entries(wetLots)) {
-        const crop = cropOf.get(lot);
-        if (crop !== undefined) of(crop).storedBu += kg / perBu.get(lot)!;
+  const kinds = records.placeIds.map((id) => kindOf.get(id));
+  const isStore = kinds.map(stores);
+  const roads = records.placeIds.map((id, place) => times.roadMin[kinds[place] === 'buyer' ? id : 'home']);
+  const setupOf = records.placeIds.map((id) => setups[id]);
+  ledger.visitParcels(
+    first,
+    ledger.steps,
+    (r, slot, stock) => {
+      const kind = records.kind[r];
+      if (kind !== Kind.Move && kind !== Kind.Harvest) return;
+      const [from, to] = [kind === Kind.Move ? records.source[r]! : -1, records.target[r]!];
+      // From bin to bin it is the same grain; from combine to cart and on to the truck it costs nothing here.
+      const stored = isStore[to]! && !(isStore[from] ?? false);
+      const wetKg = stock.wet[slot]!;
+      const hauled = kinds[from] === 'truck' && wetKg > 0;
+      if (!stored && !hauled) return;
+      const road = roads[to];
+      const hours = (2 * (road ?? 0) + times.loadMin + times.tarpMin + times.unloadMin) / 60;
+      stock.lotsOf(slot, (lot, _, kg) => {
+        const own = ofLot[lot];
+        if (own === undefined) return;
+        const sum = of(own.crop);
+        const bushels = kg / own.perBu;
+        if (stored) sum.storedBu += bushels;
+        if (!hauled) return;
+        const part = kg / wetKg;
+        sum.hauling += part * hours * costPerHour;
+        sum.hauledBu += bushels;
+        sum.loads += part;
+        if (road === undefined) sum.roadUnknown += part;
+      });
+    },
+    (r, slots, stock) => {
+      let [wetKg, dryKg] = [0, 0];
+      for (const slot of slots) {
+        wetKg += stock.wet[slot]!;
+        dryKg += stock.dryKg(slot);
       }
-    if (!hauled || wetKg <= 0) continue;
-    const road = times.roadMin[kindOf.get(to) === 'buyer' ? to : 'home'];
-    const hours = (2 * (road ?? 0) + times.loadMin + times.tarpMin + times.unloadMin) / 60;
-    for (const [lot, kg] of Object.entries(wetLots)) {
-      const crop = cropOf.get(lot);
-      if (crop === undefined) continue;
-      const sum = of(crop);
-      const part = kg / wetKg;
-      sum.hauling += part * hours * costPerHour;
-      sum.hauledBu += kg / perBu.get(lot)!;
-      sum.loads += part;
-      if (road === undefined) sum.roadUnknown += part;
-    }
-  }
-  const cut = ledger.entriesFrom(0).find((entry) => entry.type === 'harvest' && cropOf.has(entry.lot));
+      const points = wetKg > 0 ? 100 * (1 - dryKg / wetKg - records.moist[r]!) : 0;
+      if (points <= 0) return;
+      const setup = setupOf[records.source[r]!];
+      const perBu = setup && points * (setup.fuelPerPointBushel * setup.fuelPrice + setup.kWhPerPointBushel * setup.powerPrice); // prettier-ignore
+      for (const slot of slots)
+        stock.lotsOf(slot, (lot, _, kg) => {
+          const own = ofLot[lot];
+          if (own === undefined) return;
+          const sum = of(own.crop);
+          const bushels = kg / own.perBu;
+          sum.driedBu += bushels;
+          if (perBu === undefined) sum.withoutSetup += bushels;
+          else sum.drying += bushels * perBu;
+        });
+    },
+  );
   const everyCrop = new Map(lots.map(({ id, crop }) => [id, crop]));
-  if (cut)
+  if (first < ledger.steps)
     for (const { wetLots, hours, perHour } of blown(
       ledger,
       storing,
       (lot) => knownCrop(everyCrop.get(lot) ?? ''),
-      instantOf(cut.at),
+      records.atMs[records.order[first]!]!,
     )) {
       const all = Object.values(wetLots).reduce((sum, kg) => sum + kg, 0);
       for (const [lot, kg] of Object.entries(wetLots)) {
