@@ -327,9 +327,7 @@ test('another tractor before the trailer stops the weighing; loads with the wron
   await expect(first).toContainText('50,400 lb → 47,500 lb');
   await first.getByRole('button', { name: 'Correct' }).click();
   await expect(first).toContainText('corrected');
-  const { tickets } = await farm.get<{
-    tickets: { number: number; voided: boolean; netKg: number; entryId: string | null }[];
-  }>('haul');
+  const tickets = await farm.get<{ number: number; voided: boolean; netKg: number; entryId: string | null }[]>('weigh-tickets'); // prettier-ignore
   const old = tickets.find(({ number }) => number === numbers[2])!;
   const [made] = tickets;
   expect([old.voided, Math.round(old.netKg / LB)]).toEqual([true, 50_400]);

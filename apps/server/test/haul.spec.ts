@@ -1,5 +1,5 @@
-import type { HaulAnswer, LiveEvent, NewDevice, WeighTicketInfo } from '@fanega/contract';
-import type { Delivery } from '@fanega/core';
+import type { LiveEvent, NewDevice, WeighTicketInfo } from '@fanega/contract';
+import type { Delivery, HaulView, WeighedView } from '@fanega/core';
 import { Link } from '@fanega/devices';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { ulid } from 'ulid';
@@ -23,7 +23,8 @@ const append = async (...entries: object[]) => {
   const answer = await client.post<{ message?: string }>(`/farms/${farmId}/entries`, { entries });
   expect(answer.status, answer.body.message).toBe(200);
 };
-const haul = async () => (await client.get<HaulAnswer>(`/farms/${farmId}/haul`)).body;
+const haul = async () => (await client.get<HaulView>(`/farms/${farmId}/haul`)).body;
+const tickets = async () => (await client.get<WeighTicketInfo[]>(`/farms/${farmId}/weigh-tickets`)).body;
 const now = () => farmNow(client, farmId);
 const device = async (kind: string, name = kind) =>
   (await client.post<NewDevice>(`/farms/${farmId}/devices`, { name, kind })).body;
@@ -85,7 +86,7 @@ describe('the farm’s own bridge', () => {
     // The same again, after a lost answer: the same number, and nothing twice in the book.
     expect((await client.post<WeighTicketInfo>(`/farms/${farmId}/weigh-tickets`, weighing)).body).toEqual(first.body);
     expect((await now()).entries).toBe(3);
-    expect((await haul()).tickets.map(({ number }) => number)).toEqual([1]);
+    expect((await tickets()).map(({ number }) => number)).toEqual([1]);
   });
 
   it('prints it: number, axles, net, field, and what such a weight is worth', async () => {
@@ -151,7 +152,7 @@ describe('the farm’s own bridge', () => {
     expect(await refused({ entry: entry({ type: 'witness', of: ulid(), wetKg: net, method: 'bridge' }) })).toMatch(
       /names the entry/,
     );
-    expect((await haul()).tickets[0]!.number).toBe(10);
+    expect((await tickets())[0]!.number).toBe(10);
     expect((await now()).entries).toBe(3);
     // A bridge without a wire: typed, with an empty weight from paper.
     const byHand = await client.post<WeighTicketInfo>(
@@ -177,7 +178,9 @@ describe('the farm’s own bridge', () => {
     await append(entry({ type: 'witness', of: gone.id, wetKg: net * 0.999, method: 'ticket' }));
     const after = await haul();
     expect(after.unticketed).toEqual([]);
-    const load = after.weighed.find(({ id }) => id === gone.id)!;
+    expect(after.agreed.find(({ id }) => id === gone.id)).toMatchObject({ ticketKg: net * 0.999 });
+    const { weighed } = (await client.get<WeighedView>(`/farms/${farmId}/haul/weighed`)).body;
+    const load = weighed.find(({ id }) => id === gone.id)!;
     expect(load.weights.map(({ method, scale }) => [method, scale])).toEqual([
       ['ticket', place.mill],
       ['bridge', 'own bridge'],

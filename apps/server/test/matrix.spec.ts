@@ -84,7 +84,7 @@ describe('every route, and everybody', () => {
     const open = routes.filter(({ jobs }) => jobs);
     // What it may write is said by the rule of its job; of money, people and settings it reads nothing.
     expect(open.filter((r) => r.method === 'GET').map(named).sort()).toEqual(
-      ['cut/records', 'devices', 'dry/records', 'fields/records', 'fuel', 'haul', 'haul/records', 'header', 'layers', 'levels', 'lots', 'monitors', 'motors', 'now', 'shed/records', 'store/records', 'weather', 'weigh-tickets/{number}/pdf', 'wet', 'wheel'].map((one) => `GET /farms/{farmId}/${one}`),
+      ['cut/records', 'devices', 'dry/records', 'fields/records', 'fuel', 'haul', 'haul/records', 'header', 'layers', 'levels', 'lots', 'monitors', 'motors', 'now', 'shed/records', 'store/records', 'weather', 'weigh-tickets', 'weigh-tickets/{number}/pdf', 'wet', 'wheel'].map((one) => `GET /farms/{farmId}/${one}`),
     ); // prettier-ignore
     expect(open.filter(({ access }) => access !== 'viewer' && access !== 'operator' && access !== 'manager').map(named)).toEqual(['POST /auth/sign-out']); // prettier-ignore
     for (const job of [{ kind: 'machine', placeId: ids.placeId }, { kind: 'bins' }, { kind: 'gate' }]) {

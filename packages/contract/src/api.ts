@@ -6,6 +6,7 @@ import type {
   DeliveryTraceView,
   Division,
   FieldRow,
+  HaulView,
   LotTraceView,
   MonitorView,
   SheetQuality,
@@ -16,6 +17,7 @@ import type {
   RevisionChange,
   TapeLine,
   TraceFound,
+  WeighedView,
   WetPlace,
 } from '@fanega/core';
 import type { BackupInfo, BackupsAnswer, BroughtLine } from './backup.js';
@@ -31,7 +33,7 @@ import type {
 } from './devices.js';
 import type { ErrorAnswer } from './errors.js';
 import type { FieldAdded, LotAnswer, ReadingInfo, SeasonBegun, WeatherAnswer, WeatherHourInfo } from './fields.js';
-import type { HaulAnswer, LiveEvent, WeighTicketInfo } from './haul.js';
+import type { LiveEvent, WeighTicketInfo } from './haul.js';
 import type {
   AuditLine,
   FarmSettingsAnswer,
@@ -102,7 +104,8 @@ export interface Api {
   SeasonBegun: SeasonBegun;
   FingerprintAnswer: FingerprintAnswer;
   FieldRow: FieldRow;
-  HaulAnswer: HaulAnswer;
+  HaulView: HaulView;
+  WeighedView: WeighedView;
   LayersAnswer: LayersAnswer;
   LiveEvent: LiveEvent;
   LogAnswer: LogAnswer;

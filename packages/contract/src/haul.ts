@@ -1,4 +1,4 @@
-import type { FlowMoment, HaulView } from '@fanega/core';
+import type { FlowMoment } from '@fanega/core';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import {
   ArrayMaxSize,
@@ -233,9 +233,4 @@ export class WeighTicketVoidBody {
   @IsOptional()
   @One(() => EntryBody)
   void?: EntryBody;
-}
-
-/** Everything of the hauling that comes out of the book, and the farm's own tickets. */
-export interface HaulAnswer extends HaulView {
-  readonly tickets: readonly WeighTicketInfo[];
 }

@@ -3392,14 +3392,14 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
-  readonly '/api/farms/{farmId}/live': {
+  readonly '/api/farms/{farmId}/haul/weighed': {
     readonly parameters: {
       readonly query?: never;
       readonly header?: never;
       readonly path?: never;
       readonly cookie?: never;
     };
-    readonly get: operations['HaulController_follow'];
+    readonly get: operations['HaulController_weighed'];
     readonly put?: never;
     readonly post?: never;
     readonly delete?: never;
@@ -3415,9 +3415,25 @@ export interface paths {
       readonly path?: never;
       readonly cookie?: never;
     };
-    readonly get?: never;
+    readonly get: operations['HaulController_list'];
     readonly put?: never;
     readonly post: operations['HaulController_weigh'];
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
+  readonly '/api/farms/{farmId}/live': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['HaulController_follow'];
+    readonly put?: never;
+    readonly post?: never;
     readonly delete?: never;
     readonly options?: never;
     readonly head?: never;
@@ -5997,31 +6013,6 @@ export interface components {
       readonly wetKg: number;
       readonly moisture: number;
     };
-    readonly HaulAnswer: {
-      readonly vehicles: readonly components['schemas']['VehicleNow'][];
-      readonly weighed: readonly components['schemas']['GrainWeighed'][];
-      readonly alone: readonly {
-        readonly entry: components['schemas']['HarvestEntry'];
-        readonly method: string;
-        readonly scale: string;
-      }[];
-      readonly unticketed: readonly components['schemas']['LostTicket'][];
-      readonly times: {
-        readonly [key: string]: components['schemas']['OwnTimes'];
-      };
-      readonly tared: readonly {
-        readonly entry: {
-          readonly id: string;
-          readonly at: string;
-        };
-        readonly truck: string;
-        readonly grossKg: number;
-        readonly tareKg: number;
-        readonly crop: null | string;
-        readonly pricePerBu: null | number;
-      }[];
-      readonly tickets: readonly components['schemas']['WeighTicketInfo'][];
-    };
     readonly HaulPlanKept: {
       readonly revision: number;
       readonly value: components['schemas']['HaulPlanRecord'];
@@ -6105,6 +6096,29 @@ export interface components {
       readonly truckCostPerKm?: number;
       /** @description $/h */
       readonly combineCostPerHour?: number;
+    };
+    readonly HaulView: {
+      readonly vehicles: readonly components['schemas']['VehicleNow'][];
+      readonly agreed: readonly {
+        readonly id: string;
+        readonly ticketKg: number;
+        readonly cartKg: number;
+      }[];
+      readonly unticketed: readonly components['schemas']['LostTicket'][];
+      readonly times: {
+        readonly [key: string]: components['schemas']['OwnTimes'];
+      };
+      readonly tared: readonly {
+        readonly entry: {
+          readonly id: string;
+          readonly at: string;
+        };
+        readonly truck: string;
+        readonly grossKg: number;
+        readonly tareKg: number;
+        readonly crop: null | string;
+        readonly pricePerBu: null | number;
+      }[];
     };
     readonly HedgeKept: {
       readonly revision: number;
@@ -8231,6 +8245,14 @@ export interface components {
       readonly ticketKg: number;
       readonly saidKg: number;
       readonly part: number;
+    };
+    readonly WeighedView: {
+      readonly weighed: readonly components['schemas']['GrainWeighed'][];
+      readonly alone: readonly {
+        readonly entry: components['schemas']['HarvestEntry'];
+        readonly method: string;
+        readonly scale: string;
+      }[];
     };
     readonly WeightRulesKept: {
       readonly revision: number;
@@ -14171,12 +14193,12 @@ export interface operations {
           readonly [name: string]: unknown;
         };
         content: {
-          readonly 'application/json': components['schemas']['HaulAnswer'];
+          readonly 'application/json': components['schemas']['HaulView'];
         };
       };
     };
   };
-  readonly HaulController_follow: {
+  readonly HaulController_weighed: {
     readonly parameters: {
       readonly query?: never;
       readonly header?: never;
@@ -14191,7 +14213,30 @@ export interface operations {
         headers: {
           readonly [name: string]: unknown;
         };
-        content?: never;
+        content: {
+          readonly 'application/json': components['schemas']['WeighedView'];
+        };
+      };
+    };
+  };
+  readonly HaulController_list: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['WeighTicketInfo'][];
+        };
       };
     };
   };
@@ -14217,6 +14262,25 @@ export interface operations {
         content: {
           readonly 'application/json': components['schemas']['WeighTicketInfo'];
         };
+      };
+    };
+  };
+  readonly HaulController_follow: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content?: never;
       };
     };
   };

@@ -1,4 +1,4 @@
-import type { FarmHeaderAnswer, FarmNow, FarmVersions, Role, Topic } from '@fanega/contract';
+import type { FarmHeaderAnswer, FarmNow, FarmVersions, Role, Topic, WeighTicketInfo } from '@fanega/contract';
 import {
   downPlaces,
   type FarmView,
@@ -8,6 +8,7 @@ import {
   type FieldRecords,
   type Layer,
   placeNow,
+  type HaulView,
   readingsOf,
   type RecordStation,
   type ShedRecords,
@@ -362,6 +363,18 @@ function useSeasonQuery(season: number | undefined): Readonly<Record<string, str
 /** Fields of a season with where they stand; of the newest where none is named. */
 export const useFields = (season?: number) => useOfFarm('/api/farms/{farmId}/lots', {}, useSeasonQuery(season));
 export const useHaul = () => useOfFarm('/api/farms/{farmId}/haul');
+export const useWeighed = () => useOfFarm('/api/farms/{farmId}/haul/weighed');
+/** The hauling with the farm's own weight tickets, for whoever stands at the truck scale. */
+export type HaulAtScale = HaulView & { readonly tickets: readonly WeighTicketInfo[] };
+export function useHaulWithTickets() {
+  const haul = useHaul();
+  const tickets = useOfFarm('/api/farms/{farmId}/weigh-tickets');
+  const data = useMemo(
+    () => haul.data && tickets.data && { ...haul.data, tickets: tickets.data },
+    [haul.data, tickets.data],
+  );
+  return together<HaulAtScale>([haul, tickets], data);
+}
 export const useDevices = () => useOfFarm('/api/farms/{farmId}/devices');
 export const useMonitors = () => useOfFarm('/api/farms/{farmId}/monitors');
 /** What samples and tickets say of each sheet of settings. */

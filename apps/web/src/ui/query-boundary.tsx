@@ -32,3 +32,23 @@ export function QueryBoundary<T>({
     </div>
   );
 }
+
+/** Several answers at once, by name: shown when all of them are there. */
+export function QueryBoundaries<T extends object>({
+  answers,
+  ...rest
+}: {
+  answers: { readonly [K in keyof T]: Answer<T[K]> };
+  what: string;
+  tall?: boolean;
+  children: (data: T) => ReactNode;
+}) {
+  const named = Object.entries(answers) as [string, Answer<unknown>][];
+  const there = named.every(([, { data }]) => data !== undefined);
+  const answer: Answer<T> = {
+    data: there ? (Object.fromEntries(named.map(([name, { data }]) => [name, data])) as T) : undefined,
+    error: named.find(([, { error }]) => error)?.[1].error,
+    mutate: () => Promise.all(named.map(([, { mutate }]) => mutate())),
+  };
+  return <QueryBoundary answer={answer} {...rest} />;
+}

@@ -86,7 +86,7 @@ export {
   type VehicleNow,
   type WeighedGrain,
 } from './rounds.js';
-export { haulView, type HaulView, type LostTicket } from './view.js';
+export { haulView, type HaulView, type LostTicket, weighedView, type WeighedView } from './view.js';
 export {
   type ChainChoice,
   chainNow,

@@ -6,11 +6,20 @@ import type { GrainWeighed } from './scale-comparison.js';
 /** A season and the winter's hauling after it. */
 const LOOK_BACK_MS = 240 * 86_400_000;
 
-/** Everything of the hauling that comes out of the book and is more than a look-up. Lists are newest first and whole. */
-export interface HaulView {
-  readonly vehicles: readonly VehicleNow[];
+/** The loads that a lost ticket is reckoned by. */
+const AGREED = 200;
+
+/** Which scales weighed the same grain, and what only one scale weighed. Newest first and whole. */
+export interface WeighedView {
   readonly weighed: readonly GrainWeighed[];
   readonly alone: readonly { readonly entry: HarvestEntry; readonly method: string; readonly scale: string }[];
+}
+
+/** Everything of the hauling that comes out of the book and is more than a look-up. Newest first; all but what tickets and carts agreed on, whole. */
+export interface HaulView {
+  readonly vehicles: readonly VehicleNow[];
+  /** What tickets and carts of this farm said of the same loads lately. */
+  readonly agreed: readonly { readonly id: string; readonly ticketKg: number; readonly cartKg: number }[];
   /** Deliveries whose ticket never came. */
   readonly unticketed: readonly LostTicket[];
   /** Minutes of own rounds, by place. */
@@ -36,17 +45,30 @@ export interface LostTicket {
   readonly pricePerBu: number | null;
 }
 
-/** What the book tells of the hauling, in one walk over the season. */
-export function haulView({ ledger, lots: allLots, places }: FarmBook): HaulView {
+function lately({ ledger, places }: FarmBook) {
   const from = ledger.positionsUntil((ledger.lastInstant ?? 0) - LOOK_BACK_MS);
   const entries = ledger.entriesFrom(from);
   const kinds = new Map(places.map((place) => [place.id, place.kind]));
   const kindOf = (place: string): string | undefined => kinds.get(place);
-  const { vehicles, weighed, alone, rounds, unticketed } = walkRounds({
-    entries,
-    witnessesOf: (id) => ledger.witnessesOf(id),
-    kindOf,
-  });
+  const rounds = walkRounds({ entries, witnessesOf: (id) => ledger.witnessesOf(id), kindOf });
+  return { from, entries, kindOf, rounds };
+}
+
+/** What the scales say of each other, in one walk over the season. */
+export function weighedView(book: FarmBook): WeighedView {
+  const { weighed, alone } = lately(book).rounds;
+  return {
+    weighed: [...weighed].reverse(),
+    alone: alone.map(({ entry, method, scale }) => ({ entry, method, scale })),
+  };
+}
+
+/** What the book tells of the hauling, in one walk over the season. */
+export function haulView(book: FarmBook): HaulView {
+  const { ledger, lots: allLots } = book;
+  const { from, entries, kindOf, rounds: walk } = lately(book);
+  const { vehicles, weighed, rounds, unticketed } = walk;
+  const kgBy = (load: GrainWeighed, by: string): number | undefined => load.weights.find(({ method }) => method === by)?.kg; // prettier-ignore
   const lots = new Map(allLots.map((lot) => [lot.id, lot]));
   const delivered = entries.filter(
     (entry): entry is MoveEntry => entry.type === 'move' && kindOf(entry.to) === 'buyer',
@@ -79,8 +101,13 @@ export function haulView({ ledger, lots: allLots, places }: FarmBook): HaulView 
   }
   return {
     vehicles,
-    weighed: [...weighed].reverse(),
-    alone: alone.map(({ entry, method, scale }) => ({ entry, method, scale })),
+    agreed: [...weighed]
+      .reverse()
+      .flatMap((load) => {
+        const [ticketKg, cartKg] = [kgBy(load, 'ticket'), kgBy(load, 'cartScale')];
+        return ticketKg === undefined || cartKg === undefined ? [] : [{ id: load.id, ticketKg, cartKg }];
+      })
+      .slice(0, AGREED),
     unticketed: [...unticketed].reverse().map(({ entry }) => ({
       entry,
       to: entry.to,

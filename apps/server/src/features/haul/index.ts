@@ -1,11 +1,10 @@
 import {
-  type HaulAnswer,
   WeighTicketBody,
   WeighTicketCorrectionBody,
   type WeighTicketInfo,
   WeighTicketVoidBody,
 } from '@fanega/contract';
-import { haulView } from '@fanega/core';
+import { haulView, type HaulView, weighedView, type WeighedView } from '@fanega/core';
 import {
   Body,
   Controller,
@@ -45,14 +44,30 @@ class HaulController {
     @Inject(Sessions) private readonly sessions: Sessions,
   ) {}
 
-  /** What the book tells of the hauling, and the farm's own tickets. */
+  /** What the book tells of the hauling. */
   @Get('haul')
   @Allow('viewer')
   @ForJobs()
-  @Answers('HaulAnswer', { topics: ['book', 'header', 'haul'], keep: true })
-  async haul(@Param('farmId') farmId: string): Promise<HaulAnswer> {
-    const tickets = await this.tickets.list(farmId);
-    return { ...(await this.ledgers.answer(farmId, 'haul', haulView)), tickets };
+  @Answers('HaulView', { topics: ['book', 'header'], keep: true })
+  haul(@Param('farmId') farmId: string): Promise<HaulView> {
+    return this.ledgers.answer(farmId, 'haul', haulView);
+  }
+
+  /** Loads that several scales weighed, and those of one scale alone. */
+  @Get('haul/weighed')
+  @Allow('viewer')
+  @Answers('WeighedView', { topics: ['book', 'header'] })
+  weighed(@Param('farmId') farmId: string): Promise<WeighedView> {
+    return this.ledgers.answer(farmId, 'weighed', weighedView);
+  }
+
+  /** The newest tickets of the farm's own truck scale. */
+  @Get('weigh-tickets')
+  @Allow('viewer')
+  @ForJobs()
+  @Answers('WeighTicketInfo[]', { topics: ['haul'], keep: true })
+  list(@Param('farmId') farmId: string): Promise<WeighTicketInfo[]> {
+    return this.tickets.list(farmId);
   }
 
   /** Server-sent weights and flows: each device's curve as it stands, then every new figure. */

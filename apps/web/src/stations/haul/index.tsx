@@ -1,9 +1,18 @@
 import { lazy, Suspense } from 'react';
 import { Route, Routes } from 'react-router';
-import { useDevices, useFarm, useFields, useHaul, useNotebook, useWeather } from '../../data/farm';
+import {
+  useDevices,
+  useFarm,
+  useFields,
+  useHaul,
+  useHaulWithTickets,
+  useNotebook,
+  useWeather,
+  useWeighed,
+} from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Loading } from '../../ui';
-import { QueryBoundary } from '../../ui/query-boundary';
+import { QueryBoundaries } from '../../ui/query-boundary';
 import { VesselPage } from '../../widgets/vessel-page';
 import { LastLoadPage } from './pages/last-load';
 import { OnWheels } from './pages/on-wheels';
@@ -26,15 +35,102 @@ const PAGES = [
   { path: 'weights', name: 'Weights' },
 ] as const;
 
+const opening = <Loading what="Opening" />;
+
+function OnWheelsPage() {
+  const farm = useFarm();
+  const answers = { notebook: useNotebook(), rows: useFields(), haul: useHaul() };
+  return (
+    <>
+      <QueryBoundaries answers={answers} tall what="Working out what stops first">
+        {(data) => <OnWheels farm={farm} {...data} />}
+      </QueryBoundaries>
+      <VesselPage question="On wheels now" kinds={['truck', 'cart']} types="move" />
+    </>
+  );
+}
+
+function LastLoad() {
+  const farm = useFarm();
+  const weather = useWeather(0, 1);
+  return (
+    <QueryBoundaries answers={{ notebook: useNotebook(), rows: useFields() }} what="Working out the last load">
+      {(data) => <LastLoadPage farm={farm} {...data} weather={weather.data ?? []} />}
+    </QueryBoundaries>
+  );
+}
+
+function MovesPage() {
+  const farm = useFarm();
+  return (
+    <QueryBoundaries answers={{ notebook: useNotebook(), rows: useFields() }} what="Planning the moves">
+      {({ notebook }) => (
+        <Suspense fallback={opening}>
+          <Moves farm={farm} notebook={notebook} />
+        </Suspense>
+      )}
+    </QueryBoundaries>
+  );
+}
+
+function TrucksPage() {
+  const farm = useFarm();
+  const answers = { notebook: useNotebook(), haul: useHaul(), rows: useFields() };
+  return (
+    <QueryBoundaries answers={answers} what="Setting up the day">
+      {(data) => (
+        <Suspense fallback={opening}>
+          <HowManyTrucks farm={farm} {...data} />
+        </Suspense>
+      )}
+    </QueryBoundaries>
+  );
+}
+
+function ScalesPage() {
+  const farm = useFarm();
+  const answers = { notebook: useNotebook(), haul: useHaulWithTickets(), devices: useDevices() };
+  return (
+    <QueryBoundaries answers={answers} what="Reading the scales">
+      {(data) => (
+        <Suspense fallback={opening}>
+          <Scales farm={farm} {...data} />
+        </Suspense>
+      )}
+    </QueryBoundaries>
+  );
+}
+
+function LegalPage() {
+  const farm = useFarm();
+  return (
+    <QueryBoundaries answers={{ notebook: useNotebook(), devices: useDevices() }} what="Looking up the truck">
+      {(data) => (
+        <Suspense fallback={opening}>
+          <Legal farm={farm} {...data} />
+        </Suspense>
+      )}
+    </QueryBoundaries>
+  );
+}
+
+function WeightsPage() {
+  const farm = useFarm();
+  return (
+    <QueryBoundaries answers={{ notebook: useNotebook(), weighed: useWeighed() }} what="Comparing the scales">
+      {({ notebook, weighed }) => (
+        <Suspense fallback={opening}>
+          <Photographed farm={farm} notebook={notebook} />
+          <Weights farm={farm} notebook={notebook} haul={weighed} />
+        </Suspense>
+      )}
+    </QueryBoundaries>
+  );
+}
+
 /** Loads on wheels, the last one that still gets in, and how many trucks the day wants. */
 export default function Haul() {
-  const farm = useFarm();
   const recorder = useRecorder();
-  const notebook = useNotebook();
-  const fields = useFields();
-  const weather = useWeather(0, 1);
-  const haul = useHaul();
-  const devices = useDevices();
   return (
     <Page
       title="Haul"
@@ -47,134 +143,13 @@ export default function Haul() {
       }
     >
       <Routes>
-        <Route
-          index
-          element={
-            <>
-              <QueryBoundary answer={notebook} tall what="Working out what stops first">
-                {(book) => (
-                  <QueryBoundary answer={fields} tall what="Working out what stops first">
-                    {(rows) => (
-                      <QueryBoundary answer={haul} tall what="Working out what stops first">
-                        {(answer) => <OnWheels farm={farm} notebook={book} haul={answer} rows={rows} />}
-                      </QueryBoundary>
-                    )}
-                  </QueryBoundary>
-                )}
-              </QueryBoundary>
-              <VesselPage question="On wheels now" kinds={['truck', 'cart']} types="move" />
-            </>
-          }
-        />
-        <Route
-          path="last-load"
-          element={
-            <QueryBoundary answer={notebook} what="Working out the last load">
-              {(book) => (
-                <QueryBoundary answer={fields} what="Working out the last load">
-                  {(rows) => <LastLoadPage farm={farm} notebook={book} rows={rows} weather={weather.data ?? []} />}
-                </QueryBoundary>
-              )}
-            </QueryBoundary>
-          }
-        />
-        <Route
-          path="moves"
-          element={
-            <QueryBoundary answer={notebook} what="Planning the moves">
-              {(book) => (
-                <QueryBoundary answer={fields} what="Planning the moves">
-                  {() => (
-                    <Suspense fallback={<Loading what="Opening" />}>
-                      <Moves farm={farm} notebook={book} />
-                    </Suspense>
-                  )}
-                </QueryBoundary>
-              )}
-            </QueryBoundary>
-          }
-        />
-        <Route
-          path="trucks"
-          element={
-            <QueryBoundary answer={notebook} what="Setting up the day">
-              {(book) => (
-                <QueryBoundary answer={haul} what="Setting up the day">
-                  {(answer) => (
-                    <QueryBoundary answer={fields} what="Setting up the day">
-                      {(rows) => (
-                        <Suspense fallback={<Loading what="Opening" />}>
-                          <HowManyTrucks farm={farm} notebook={book} haul={answer} rows={rows} />
-                        </Suspense>
-                      )}
-                    </QueryBoundary>
-                  )}
-                </QueryBoundary>
-              )}
-            </QueryBoundary>
-          }
-        />
-        <Route
-          path="scales"
-          element={
-            <QueryBoundary answer={notebook} what="Reading the scales">
-              {(book) => (
-                <QueryBoundary answer={haul} what="Reading the scales">
-                  {(answer) => (
-                    <QueryBoundary answer={devices} what="Reading the scales">
-                      {(list) => (
-                        <Suspense fallback={<Loading what="Opening" />}>
-                          <Scales farm={farm} notebook={book} haul={answer} devices={list} />
-                        </Suspense>
-                      )}
-                    </QueryBoundary>
-                  )}
-                </QueryBoundary>
-              )}
-            </QueryBoundary>
-          }
-        />
-        <Route
-          path="legal"
-          element={
-            <QueryBoundary answer={notebook} what="Looking up the truck">
-              {(book) => (
-                <QueryBoundary answer={haul} what="Looking up the truck">
-                  {() => (
-                    <QueryBoundary answer={devices} what="Looking up the truck">
-                      {(list) => (
-                        <Suspense fallback={<Loading what="Opening" />}>
-                          <Legal farm={farm} notebook={book} devices={list} />
-                        </Suspense>
-                      )}
-                    </QueryBoundary>
-                  )}
-                </QueryBoundary>
-              )}
-            </QueryBoundary>
-          }
-        />
-        <Route
-          path="weights"
-          element={
-            <QueryBoundary answer={notebook} what="Comparing the scales">
-              {(book) => (
-                <QueryBoundary answer={haul} what="Comparing the scales">
-                  {(answer) => (
-                    <QueryBoundary answer={devices} what="Comparing the scales">
-                      {() => (
-                        <Suspense fallback={<Loading what="Opening" />}>
-                          <Photographed farm={farm} notebook={book} />
-                          <Weights farm={farm} notebook={book} haul={answer} />
-                        </Suspense>
-                      )}
-                    </QueryBoundary>
-                  )}
-                </QueryBoundary>
-              )}
-            </QueryBoundary>
-          }
-        />
+        <Route index element={<OnWheelsPage />} />
+        <Route path="last-load" element={<LastLoad />} />
+        <Route path="moves" element={<MovesPage />} />
+        <Route path="trucks" element={<TrucksPage />} />
+        <Route path="scales" element={<ScalesPage />} />
+        <Route path="legal" element={<LegalPage />} />
+        <Route path="weights" element={<WeightsPage />} />
         <Route path="*" element={<Empty title="There is no such page in Haul." />} />
       </Routes>
     </Page>

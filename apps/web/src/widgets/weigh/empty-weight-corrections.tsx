@@ -1,4 +1,4 @@
-import type { HaulAnswer, WeighTicketBody } from '@fanega/contract';
+import type { WeighTicketBody } from '@fanega/contract';
 import type { EmptyWeightCorrection, Entry } from '@fanega/core';
 import { useRef, useState } from 'react';
 import { toast } from '../../ui/toast';
@@ -6,7 +6,7 @@ import { ulid } from 'ulid';
 import { get, post } from '../../data/api';
 import { write } from '../../data/outbox';
 import { bookCommand, MADE_AGAIN } from '../../data/outbox/book-command';
-import { type Farm, useRefreshFarm } from '../../data/farm';
+import { type Farm, type HaulAtScale, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
 import { deviceName } from '../record';
 import { Button, Problem } from '../../ui';
@@ -25,7 +25,7 @@ export function TareCorrections({
   kgPerBu,
 }: {
   farm: Farm;
-  haul: HaulAnswer;
+  haul: HaulAtScale;
   corrections: readonly EmptyWeightCorrection[];
   newTare: { readonly id: string; readonly axlesKg: readonly number[]; readonly combination: string };
   /** kg of a bushel of what these loads are. */

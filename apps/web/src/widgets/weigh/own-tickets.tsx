@@ -1,9 +1,9 @@
-import type { HaulAnswer, WeighTicketInfo } from '@fanega/contract';
+import type { WeighTicketInfo } from '@fanega/contract';
 import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { addressOf, post } from '../../data/api';
 import { write } from '../../data/outbox';
-import { type Farm, useRefreshFarm } from '../../data/farm';
+import { type Farm, type HaulAtScale, useRefreshFarm } from '../../data/farm';
 import { useSend } from '../../data/use-send';
 import { deviceName } from '../record';
 import { Button, Problem } from '../../ui';
@@ -11,7 +11,7 @@ import { clock, day } from '../../quantity/time';
 import { mass } from '../../quantity/quantity';
 
 /** Tickets of the own truck scale, newest first: printed again, or voided. */
-export function OwnTickets({ farm, haul }: { farm: Farm; haul: HaulAnswer }) {
+export function OwnTickets({ farm, haul }: { farm: Farm; haul: HaulAtScale }) {
   const refresh = useRefreshFarm(farm.id);
   const sending = useSend();
   const [sure, setSure] = useState<number | null>(null);

@@ -1,4 +1,4 @@
-import type { DeviceInfo, HaulAnswer } from '@fanega/contract';
+import type { DeviceInfo } from '@fanega/contract';
 import {
   axleByAxle,
   type AxleRun,
@@ -9,7 +9,7 @@ import {
   zeroed,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
-import type { Farm } from '../../data/farm';
+import type { Farm, HaulAtScale } from '../../data/farm';
 import type { LiveDevice } from '../../data/live';
 import { Button, Choices, SelectBox, TextBox } from '../../ui';
 import { Verdict } from '../../ui/verdict';
@@ -34,7 +34,7 @@ export function WeighStation({
 }: {
   farm: Farm;
   notebook: FieldRecords;
-  haul: HaulAnswer;
+  haul: HaulAtScale;
   bridges: readonly DeviceInfo[];
   live: ReadonlyMap<string, LiveDevice>;
 }) {

@@ -1,4 +1,4 @@
-import type { DeviceInfo, HaulAnswer, WeighTicketInfo } from '@fanega/contract';
+import type { DeviceInfo, WeighTicketInfo } from '@fanega/contract';
 import {
   type EmptyWeightCorrection,
   emptyWeightCorrections,
@@ -16,7 +16,7 @@ import { useRef, useState } from 'react';
 import { toast } from '../../ui/toast';
 import { ulid } from 'ulid';
 import { addressOf, post } from '../../data/api';
-import { type Farm, useRefreshFarm } from '../../data/farm';
+import { type Farm, type HaulAtScale, useRefreshFarm } from '../../data/farm';
 import type { LiveDevice } from '../../data/live';
 import { useSend } from '../../data/use-send';
 import { deviceName } from '../record';
@@ -35,7 +35,7 @@ export type Purpose = 'loaded' | 'empty';
 export interface WeighingOf {
   readonly farm: Farm;
   readonly notebook: FieldRecords;
-  readonly haul: HaulAnswer;
+  readonly haul: HaulAtScale;
   readonly truckId: string;
   readonly combination: string;
   readonly purpose: Purpose;

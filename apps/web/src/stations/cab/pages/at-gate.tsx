@@ -1,4 +1,4 @@
-import { type Farm, useDevices, useHaul, useNotebook } from '../../../data/farm';
+import { type Farm, useDevices, useHaulWithTickets, useNotebook } from '../../../data/farm';
 import { useLive } from '../../../data/live';
 import { QueryBoundary } from '../../../ui/query-boundary';
 import { useStayAwake } from '../../../ui/stay-awake';
@@ -24,7 +24,7 @@ export function AtGate({
   useStayAwake();
   const live = useLive();
   const notebook = useNotebook();
-  const haul = useHaul();
+  const haul = useHaulWithTickets();
   const bridges = (useDevices().data ?? []).filter(({ kind, revoked }) => kind === 'truckScale' && !revoked);
   return (
     <>

@@ -21,8 +21,8 @@ import {
   type WayOut,
   type WetBuyer,
   windowFor,
+  type HaulView,
 } from '@fanega/core';
-import type { HaulAnswer } from '@fanega/contract';
 import { useState } from 'react';
 import { type Farm, useDown, useFields, useHaul, useNotebook } from '../../../data/farm';
 import { bushels, dollars, grainRate, hours, minutes, money, number } from '../../../quantity/quantity';
@@ -63,7 +63,7 @@ function Ways({
   offers: Offers;
   notebook: FieldRecords;
   rows: readonly FieldRow[];
-  haul: HaulAnswer;
+  haul: HaulView;
 }) {
   useTicking();
   const wet = useDeadlines(farm);

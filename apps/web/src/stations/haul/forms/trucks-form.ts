@@ -1,4 +1,3 @@
-import type { HaulAnswer } from '@fanega/contract';
 import {
   closesAt,
   COMBINE_UNLOADS_PER_HOUR,
@@ -17,6 +16,7 @@ import {
   USUAL_CART_DRIVE_MIN,
   USUAL_HARVEST_COSTS,
   USUAL_HOME_PIT,
+  type HaulView,
 } from '@fanega/core';
 import type { Farm } from '../../../data/farm';
 import type { Box, Values } from '../../../ui/form/box';
@@ -325,4 +325,4 @@ export function dayOf(
 }
 
 /** Own rounds to a buyer, where there are enough of them. */
-export const ownRounds = (haul: HaulAnswer, to: To): OwnTimes | null => haul.times[to] ?? null;
+export const ownRounds = (haul: HaulView, to: To): OwnTimes | null => haul.times[to] ?? null;

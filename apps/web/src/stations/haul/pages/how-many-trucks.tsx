@@ -1,4 +1,3 @@
-import type { HaulAnswer } from '@fanega/contract';
 import {
   averageFlow,
   AVERAGE_FLOW,
@@ -13,6 +12,7 @@ import {
   TRUCKS_WORTH,
   USUAL_HARVEST_COSTS,
   USUAL_HAUL_TIMES,
+  type HaulView,
 } from '@fanega/core';
 import { useLayoutEffect, useMemo, useState } from 'react';
 import { Bar, BarChart, CartesianGrid, Cell, XAxis, YAxis } from 'recharts';
@@ -69,7 +69,7 @@ export default function HowManyTrucks({
 }: {
   farm: Farm;
   notebook: FieldRecords;
-  haul: HaulAnswer;
+  haul: HaulView;
   rows: readonly FieldRow[];
 }) {
   const sheet = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;

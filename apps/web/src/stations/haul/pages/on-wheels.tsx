@@ -1,4 +1,3 @@
-import type { HaulAnswer } from '@fanega/contract';
 import {
   acresToHectares,
   cropCut,
@@ -14,6 +13,7 @@ import {
   type TruckNow,
   trucksNow,
   USUAL_HAUL_TIMES,
+  type HaulView,
 } from '@fanega/core';
 import { useState } from 'react';
 import { type Farm, useDown } from '../../../data/farm';
@@ -49,7 +49,7 @@ export function OnWheels({
 }: {
   farm: Farm;
   notebook: FieldRecords;
-  haul: HaulAnswer;
+  haul: HaulView;
   rows: readonly FieldRow[];
 }) {
   return (
@@ -75,7 +75,7 @@ function Trucks({
 }: {
   farm: Farm;
   notebook: FieldRecords;
-  haul: HaulAnswer;
+  haul: HaulView;
   rows: readonly FieldRow[];
 }) {
   useTicking();
@@ -208,19 +208,15 @@ function lostWords(all: number, out: number): string {
 }
 
 /** Deliveries that no ticket came back for: what each would likely say, and the money that hangs on it. */
-function LostTickets({ farm, haul }: { farm: Farm; haul: HaulAnswer }) {
+function LostTickets({ farm, haul }: { farm: Farm; haul: HaulView }) {
   const [open, setOpen] = useState<string | null>(null);
   const { timeZone } = farm.data.farm;
   if (haul.unticketed.length === 0) return null;
-  const likely = (truck: HaulAnswer['unticketed'][number]): FieldWeights['missing'][number] | null => {
-    // What tickets and carts of this farm agreed on elsewhere says what this ticket would say.
-    const both = haul.weighed.flatMap(({ id, weights }) => {
-      const [ticket, cart] = ['ticket', 'cartScale'].map((method) => weights.find((w) => w.method === method)?.kg);
-      return ticket !== undefined && cart !== undefined ? [{ id, ticketKg: ticket, cartKg: cart }] : [];
-    });
+  const likely = (truck: HaulView['unticketed'][number]): FieldWeights['missing'][number] | null => {
     try {
+      // What tickets and carts of this farm agreed on elsewhere says what this ticket would say.
       const { missing } = fieldWeights({
-        loads: [...both.slice(0, 200), { id: truck.entry.id, cartKg: truck.wetKg }],
+        loads: [...haul.agreed, { id: truck.entry.id, cartKg: truck.wetKg }],
         legalPounds: farm.kgPerBu(truck.crop ?? undefined) / 0.45359237,
         pricePerBu: truck.pricePerBu ?? 0,
       });
@@ -231,7 +227,7 @@ function LostTickets({ farm, haul }: { farm: Farm; haul: HaulAnswer }) {
     }
   };
   const rows = haul.unticketed.map((lost) => ({ lost, expected: likely(lost) }));
-  const isOut = (lost: HaulAnswer['unticketed'][number]): boolean => farm.data.now - Date.parse(lost.entry.at) < OUT_MS;
+  const isOut = (lost: HaulView['unticketed'][number]): boolean => farm.data.now - Date.parse(lost.entry.at) < OUT_MS;
   const money = rows.reduce((sum, { expected }) => sum + (expected?.money ?? 0), 0);
   return (
     <section aria-label="Lost tickets" className="border-b border-ink px-5 py-5 lg:px-6">

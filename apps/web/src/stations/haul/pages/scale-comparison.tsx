@@ -1,4 +1,3 @@
-import type { HaulAnswer } from '@fanega/contract';
 import {
   compareScales,
   type FieldRecords,
@@ -10,6 +9,7 @@ import {
   weightRulesOf,
   WEIGHT_RULES,
   type WeightRulesSetting,
+  type WeighedView,
 } from '@fanega/core';
 import { ArrowUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -36,7 +36,7 @@ const signed = (fraction: number): string => signedPercent(fraction, 2);
 const MARK = 'restated: scale ';
 
 /** What the farm's scales are worth: monitor, cart, own truck scale and buyer for the same grain, side by side. */
-export default function Weights({ farm, notebook, haul }: { farm: Farm; notebook: FieldRecords; haul: HaulAnswer }) {
+export default function Weights({ farm, notebook, haul }: { farm: Farm; notebook: FieldRecords; haul: WeighedView }) {
   const rules = weightRulesOf(notebook);
   const { trust } = farm.data.farm.defaults;
   const standings = useMemo(() => {
@@ -141,7 +141,7 @@ const scaleName = (farm: Farm, { method, scale }: { method: string; scale: strin
       ? `several ${scale}: ${methodWords(method)}`
       : `${farm.placeName(scale)}: ${methodWords(method)}`;
 
-function OneScale({ farm, haul, standing }: { farm: Farm; haul: HaulAnswer; standing: ScaleStanding }) {
+function OneScale({ farm, haul, standing }: { farm: Farm; haul: WeighedView; standing: ScaleStanding }) {
   const [restating, setRestating] = useState(false);
   const { timeZone } = farm.data.farm;
   const alone = haul.alone.filter(

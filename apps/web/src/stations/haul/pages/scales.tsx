@@ -1,8 +1,8 @@
 import { type FieldRecords, offeredLoads, scaleSetupOf } from '@fanega/core';
-import type { DeviceInfo, HaulAnswer } from '@fanega/contract';
+import type { DeviceInfo } from '@fanega/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Farm } from '../../../data/farm';
+import type { Farm, HaulAtScale } from '../../../data/farm';
 import { type LiveDevice, useLive } from '../../../data/live';
 import { Choices } from '../../../ui';
 import { LiveWeight } from '../../../widgets/live-weight';
@@ -20,7 +20,7 @@ export default function Scales({
 }: {
   farm: Farm;
   notebook: FieldRecords;
-  haul: HaulAnswer;
+  haul: HaulAtScale;
   devices: readonly DeviceInfo[];
 }) {
   const live = useLive();

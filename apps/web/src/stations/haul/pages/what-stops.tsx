@@ -1,4 +1,3 @@
-import type { HaulAnswer } from '@fanega/contract';
 import {
   CHAIN_AHEAD,
   TRUCK_CYCLE,
@@ -15,6 +14,7 @@ import {
   LINKS,
   RangeRefusal,
   USUAL_HAUL_TIMES,
+  type HaulView,
 } from '@fanega/core';
 import { useState } from 'react';
 import { type Farm, useDown } from '../../../data/farm';
@@ -49,7 +49,7 @@ export function WhatStops({
 }: {
   farm: Farm;
   notebook: FieldRecords;
-  haul: HaulAnswer;
+  haul: HaulView;
   rows: readonly FieldRow[];
 }) {
   const sheet = notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES;

@@ -19,8 +19,8 @@ import {
   USUAL_INTEREST,
   roadKm,
   timesFrom,
+  type HaulView,
 } from '@fanega/core';
-import type { HaulAnswer } from '@fanega/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFields, useHaul, useNotebook } from '../../../data/farm';
@@ -96,7 +96,7 @@ function Compare({
   farm: Farm;
   offers: Offers;
   book: SellBook;
-  haul: HaulAnswer;
+  haul: HaulView;
   from: PlaceInfo;
   holders: readonly PlaceInfo[];
   onFrom: (id: string) => void;
