@@ -203,27 +203,41 @@ export class Sessions {
   ) {}
 
   async callerOf(request: Request): Promise<Caller | undefined> {
-    const session = await this.sessionOf(request);
-    const user = session && (await this.db.getRepository(UserRow).findOneBy({ id: session.userId }));
-    return user ? { id: user.id, name: user.name, email: user.email } : undefined;
+    return (await this.memberOf(request, ''))?.caller;
+  }
+
+  /** Who is signed in, and what on a farm: one question, for every call asks it. */
+  async memberOf(
+    request: Request,
+    farmId: string,
+  ): Promise<{ readonly caller: Caller; readonly membership: Pick<MembershipRow, 'farmId' | 'role'> | null } | null> {
+    const token = tokenOf(request);
+    if (token === undefined) return null;
+    const tokenHash = hashToken(token);
+    const [found] = await this.db.query<{ id: string; name: string; email: string; ends: string; seen: string | null; farm: string | null; role: Role }[]>(
+      'SELECT u.id, u.name, u.email, s.expires_at AS ends, s.seen_ms AS seen, m.farm_id AS farm, m.role ' +
+        'FROM sessions s JOIN users u ON u.id = s.user_id LEFT JOIN memberships m ON m.user_id = s.user_id AND m.farm_id = ? ' +
+        'WHERE s.token_hash = ?',
+      [farmId, tokenHash],
+    ); // prettier-ignore
+    if (!found || Number(found.ends) < this.clock.now()) return null;
+    await this.saw(tokenHash, Number(found.seen ?? 0));
+    const { id, name, email, farm, role } = found;
+    return { caller: { id, name, email }, membership: farm === null ? null : { farmId: farm, role } };
   }
 
   /** Whether the session of a request goes on, and its member still belongs to the farm. */
   async isWelcome(request: Request, farmId: string): Promise<boolean> {
     if (request.headers.authorization !== undefined) return (await this.tokens.of(request.headers.authorization, farmId)) !== null; // prettier-ignore
-    const session = await this.sessionOf(request);
-    if (session === null) return (await this.jobs.of(request))?.farmId === farmId;
-    return this.db.getRepository(MembershipRow).existsBy({ farmId, userId: session.userId });
+    const member = await this.memberOf(request, farmId);
+    if (member === null) return (await this.jobs.of(request))?.farmId === farmId;
+    return member.membership !== null;
   }
 
-  private async sessionOf(request: Request): Promise<SessionRow | null> {
-    const token = tokenOf(request);
-    if (token === undefined) return null;
-    const session = await this.db.getRepository(SessionRow).findOneBy({ tokenHash: hashToken(token) });
+  private async saw(tokenHash: string, before: number): Promise<void> {
     const now = this.clock.now();
-    if (!session || session.expiresAt < now) return null;
-    if (now - (session.seenMs ?? 0) > SESSION_SEEN_EVERY_MS) await this.db.getRepository(SessionRow).update({ tokenHash: session.tokenHash }, { seenMs: now }); // prettier-ignore
-    return session;
+    if (now - before > SESSION_SEEN_EVERY_MS)
+      await this.db.getRepository(SessionRow).update({ tokenHash }, { seenMs: now });
   }
 }
 
@@ -281,7 +295,8 @@ export class AccessGuard implements CanActivate {
       return true;
     }
     if (!SAFE.has(request.method)) checkOrigin(request);
-    request.caller = await this.sessions.callerOf(request);
+    const member = await this.sessions.memberOf(request, typeof farmId === 'string' ? farmId : '');
+    request.caller = member?.caller;
     const job = request.caller ? undefined : await this.jobs.of(request);
     if (!request.caller && !job) this.slowDown(request);
     if (access === 'public') return true;
@@ -294,10 +309,7 @@ export class AccessGuard implements CanActivate {
     }
     if (!request.caller) throw new Refused('sign_in_needed', 'Sign in first.');
     if (access === 'signedIn') return true;
-    const membership =
-      typeof farmId === 'string'
-        ? await this.db.getRepository(MembershipRow).findOneBy({ farmId, userId: request.caller.id })
-        : null;
+    const membership = member?.membership;
     // The database holds a padded or a differently cased id to be the same; a cache does not.
     if (!membership || membership.farmId !== farmId)
       throw new Refused('not_a_member', 'You are not a member of this farm.');

@@ -10,6 +10,7 @@ import { Button, Failure, Loading } from '../ui';
 import { ErrorBoundary } from '../ui/error-boundary';
 import { Shell } from './shell';
 import { STATIONS } from './stations';
+import { lazily } from '../ui/lazily';
 
 const SignIn = lazy(() => import('./sign-in'));
 const SharedOrigin = lazy(() => import('./shared-origin'));
@@ -19,18 +20,20 @@ const TakeJob = lazy(() => import('./take-job'));
 const JobOver = lazy(() => import('./job-over'));
 const Settings = lazy(() => import('../stations/settings'));
 const Start = lazy(() => import('../stations/start'));
-const Today = lazy(STATIONS.today);
-const Fields = lazy(STATIONS.fields);
-const FieldPage = lazy(STATIONS.field);
-const NextField = lazy(STATIONS.nextField);
-const Cab = lazy(STATIONS.cab);
-const Cut = lazy(STATIONS.cut);
-const Dry = lazy(STATIONS.dry);
-const Haul = lazy(STATIONS.haul);
-const Store = lazy(STATIONS.store);
-const Sell = lazy(STATIONS.sell);
-const Shed = lazy(STATIONS.shed);
-const Trace = lazy(STATIONS.trace);
+const {
+  today: Today,
+  fields: Fields,
+  field: FieldPage,
+  nextField: NextField,
+  cab: Cab,
+  cut: Cut,
+  dry: Dry,
+  haul: Haul,
+  store: Store,
+  sell: Sell,
+  shed: Shed,
+  trace: Trace,
+} = STATIONS;
 
 /** Pages for whoever has a link, by the first word of their address. */
 const DOORS = { origin: SharedOrigin, grain: SharedGrain, join: Join, job: TakeJob } as const;
@@ -106,7 +109,7 @@ function Said({ inCab }: { inCab: boolean }) {
 }
 
 /** Comes after the page, and stands over all of them. */
-const SiteAlarm = lazy(() => import('../widgets/site-alarm'));
+const SiteAlarm = lazily(() => import('../widgets/site-alarm'), true);
 
 /** @param job a paired phone sees its cab, wherever it goes */
 function FarmPages({ farmId, job = false }: { farmId: string; job?: boolean }) {

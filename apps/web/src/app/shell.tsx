@@ -15,8 +15,9 @@ import { clock } from '../quantity/time';
 import { WeaveDefs } from '../widgets/weave';
 import { StationsBar } from './stations-bar';
 import { Tape } from './tape';
+import { lazily } from '../ui/lazily';
 
-const BrokenRecords = lazy(() => import('../widgets/broken-records'));
+const BrokenRecords = lazily(() => import('../widgets/broken-records'), true);
 const openFinder = () => import('./command-palette');
 const CommandPalette = lazy(openFinder);
 

@@ -1,10 +1,11 @@
-import { lazy, type ReactNode, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { type ReactNode, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { type Farm, useFarm } from '../data/farm';
 import { grainOf, moisture, percent } from '../quantity/quantity';
 import { lotFill } from '../widgets/weave';
+import { lazily } from '../ui/lazily';
 
-const ShedFigure = lazy(() => import('./shed-figure'));
+const ShedFigure = lazily(() => import('./shed-figure'), true);
 
 interface Station {
   readonly path: string;

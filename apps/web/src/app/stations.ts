@@ -1,20 +1,21 @@
 import type { GetPath } from '../data/api';
 import { askForFarm } from '../data/early';
+import { lazily } from '../ui/lazily';
 
 /** One chunk a station: the cab's phone loads only what it opens. */
 export const STATIONS = {
-  today: () => import('../stations/today'),
-  fields: () => import('../stations/fields'),
-  field: () => import('../stations/fields/pages/field-page'),
-  nextField: () => import('../stations/fields/pages/next-field'),
-  cab: () => import('../stations/cab'),
-  cut: () => import('../stations/cut'),
-  dry: () => import('../stations/dry'),
-  haul: () => import('../stations/haul'),
-  store: () => import('../stations/store'),
-  sell: () => import('../stations/sell'),
-  shed: () => import('../stations/shed'),
-  trace: () => import('../stations/trace'),
+  today: lazily(() => import('../stations/today')),
+  fields: lazily(() => import('../stations/fields')),
+  field: lazily(() => import('../stations/fields/pages/field-page')),
+  nextField: lazily(() => import('../stations/fields/pages/next-field')),
+  cab: lazily(() => import('../stations/cab')),
+  cut: lazily(() => import('../stations/cut')),
+  dry: lazily(() => import('../stations/dry')),
+  haul: lazily(() => import('../stations/haul')),
+  store: lazily(() => import('../stations/store')),
+  sell: lazily(() => import('../stations/sell')),
+  shed: lazily(() => import('../stations/shed')),
+  trace: lazily(() => import('../stations/trace')),
 };
 type Station = keyof typeof STATIONS;
 
@@ -73,7 +74,7 @@ function stationOf(pathname: string): Station | undefined {
 export function preloadStation(pathname: string): void {
   const station = stationOf(pathname);
   if (station === undefined) return;
-  void STATIONS[station]();
+  void STATIONS[station].begin();
   void BEHIND[pathname]?.();
   askForFarm(ANSWERS[station]);
 }

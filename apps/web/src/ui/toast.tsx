@@ -1,10 +1,10 @@
-import { lazy } from 'react';
 import type { ExternalToast } from 'sonner';
+import { lazily } from './lazily';
 
 /** A word at the edge of the screen that what was done is done; loaded behind what is shown first. */
 const load = () => import('sonner');
 
-export const Toaster = lazy(async () => ({ default: (await load()).Toaster }));
+export const Toaster = lazily(async () => ({ default: (await load()).Toaster }), true);
 
 type Say = (message: string, options?: ExternalToast) => void;
 const say =

@@ -1,8 +1,9 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import type { Farm } from '../data/farm';
+import { lazily } from '../ui/lazily';
 
 // The science of keeping comes after the page.
-const NearestDeadline = lazy(() => import('./nearest-deadline'));
+const NearestDeadline = lazily(() => import('./nearest-deadline'), true);
 /** About what is wet on any farm, wet-basis fraction. */
 const WET = 0.155;
 

@@ -1,9 +1,9 @@
-import type { DisplayArea, NewestReading } from '@fanega/core';
+import { type DisplayArea, groupBy, type NewestReading } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { Between, DataSource, In } from 'typeorm';
 import type { Tx } from '../../platform/farm-write.js';
 import type { Row } from '../../platform/record-rows.js';
-import { insertAll, LOG_TABLES, removeRecord, SETTING_TABLES } from '../../platform/record-table.js';
+import { insertAll, removeRecord, SETTING_TABLES } from '../../platform/record-table.js';
 import { FieldRow, LotRow, LotShareRow, shareRows } from '../ledger/index.js';
 import { DisplayAreaRow, WeatherRow } from './fields.entity.js';
 
@@ -37,40 +37,34 @@ export class FieldsRepository {
     return tx.countBy(LotRow, { farmId, fieldId });
   }
 
-  /** The newest reading of each field that counts and says a moisture, by field; a zone's says nothing of its field. */
+  /**
+   * The newest reading of each field that counts and says a moisture, by field, with those of the hour before it; a zone's says nothing of its
+   * field. One walk over the index: a book of ten seasons has most of its readings in years that are over.
+   */
   async newestReadings(farmId: string): Promise<Map<string, NewestReading>> {
-    const { own: readings } = LOG_TABLES.reading;
-    const rows = await this.db
-      .getRepository(readings)
-      .createQueryBuilder('r')
-      .where('r.farm_id = :farmId AND NOT r.voided AND r.moisture IS NOT NULL AND r.zone_id IS NULL', { farmId })
-      .andWhere((query) => {
-        const later = query
-          .subQuery()
-          .select('1')
-          .from(readings, 'n')
-          .where(
-            'n.farm_id = r.farm_id AND n.field_id = r.field_id AND NOT n.voided AND n.moisture IS NOT NULL AND n.zone_id IS NULL AND (n.at_ms > r.at_ms OR (n.at_ms = r.at_ms AND n.id > r.id))',
-          );
-        return `NOT EXISTS ${later.getQuery()}`;
-      })
-      .getMany();
-    const around = await this.hourBefore(farmId, rows);
-    return new Map(
-      rows.map((row) => {
-        const hour = around.get(row.field_id as string) ?? [];
-        return [
-          row.field_id as string,
-          {
-            moisture: Number(row.moisture),
-            at: new Date(Number(row.at_ms)).toISOString(),
-            source: String(row.source),
-            tester: String(row.tester ?? ''),
-            ...(hour.length > 1 ? { hour } : {}),
-          },
-        ];
-      }),
+    const rows = await this.db.query<Row[]>(
+      `SELECT r.* FROM (
+         SELECT field_id, id, at_ms, moisture, source, tester, MAX(at_ms) OVER (PARTITION BY field_id) AS newest_ms FROM readings
+         WHERE farm_id = ? AND NOT voided AND moisture IS NOT NULL AND zone_id IS NULL
+       ) r WHERE r.at_ms >= r.newest_ms - ${HOUR_MS} ORDER BY r.field_id, r.at_ms, r.id`,
+      [farmId],
     );
+    const newest = new Map<string, NewestReading>();
+    for (const [field, hour] of groupBy(rows, ({ field_id }) => field_id as string)) {
+      const last = hour.at(-1)!;
+      const readings = hour.map(({ moisture, tester }) => ({
+        moisture: Number(moisture),
+        tester: String(tester ?? ''),
+      }));
+      newest.set(field, {
+        moisture: Number(last.moisture),
+        at: new Date(Number(last.at_ms)).toISOString(),
+        source: String(last.source),
+        tester: String(last.tester ?? ''),
+        ...(readings.length > 1 ? { hour: readings } : {}),
+      });
+    }
+    return newest;
   }
 
   /** What displays counted as cut, by lot: those of several combines together, with the newest moment. */
@@ -89,38 +83,6 @@ export class FieldsRepository {
 
   async keepDisplayArea(tx: Tx, row: DisplayAreaRow): Promise<void> {
     await tx.upsert(DisplayAreaRow, row, ['farmId', 'deviceId', 'lotId']);
-  }
-
-  /** Readings of each field within the hour before its newest one, with that one. */
-  private async hourBefore(
-    farmId: string,
-    newest: readonly Row[],
-  ): Promise<Map<string, { moisture: number; tester: string }[]>> {
-    const found = new Map<string, { moisture: number; tester: string }[]>();
-    if (newest.length === 0) return found;
-    const rows = await this.db
-      .getRepository(LOG_TABLES.reading.own)
-      .createQueryBuilder('r')
-      .where('r.farm_id = :farmId AND NOT r.voided AND r.moisture IS NOT NULL AND r.zone_id IS NULL', { farmId })
-      .andWhere(
-        `(${newest.map((_, i) => `(r.field_id = :field${i} AND r.at_ms BETWEEN :from${i} AND :to${i})`).join(' OR ')})`,
-        Object.fromEntries(
-          newest.flatMap((row, i) => [
-            [`field${i}`, row.field_id],
-            [`from${i}`, Number(row.at_ms) - HOUR_MS],
-            [`to${i}`, Number(row.at_ms)],
-          ]),
-        ),
-      )
-      .getMany();
-    for (const row of rows) {
-      const field = row.field_id as string;
-      found.set(field, [
-        ...(found.get(field) ?? []),
-        { moisture: Number(row.moisture), tester: String(row.tester ?? '') },
-      ]);
-    }
-    return found;
   }
 
   async namesAndTags(tx: Tx, farmId: string, season: number): Promise<{ fieldNames: string[]; tags: string[] }> {

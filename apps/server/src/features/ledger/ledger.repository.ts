@@ -207,7 +207,9 @@ export class LedgerRepository {
   }
 
   async lastReceived(farmId: string): Promise<number> {
-    return Number((await this.db.getRepository(EntryRow).maximum('receivedMs', { farmId })) ?? 0);
+    // The newest by its number: the largest of all would read the whole book for every answer.
+    const newest = await this.db.getRepository(EntryRow).findOne({ select: { receivedMs: true }, where: { farmId }, order: { seq: 'DESC' } }); // prettier-ignore
+    return Number(newest?.receivedMs ?? 0);
   }
 
   // What the book is read with, and its history ---------------------------------------------------------------------------------------------

@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Route, Routes, useSearchParams } from 'react-router';
 import { type Farm, useFarm, useFields, useNotebook } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
@@ -13,12 +13,13 @@ import { Strips } from './pages/strips';
 import type { CutGiven } from './words';
 import { Page } from '../../ui/page';
 import { StartLink } from '../../widgets/start-link';
+import { lazily } from '../../ui/lazily';
 
 // The chart library comes only with the page that draws with it.
-const Monitor = lazy(() => import('./pages/monitor'));
-const ChangePlan = lazy(() => import('./pages/change-plan'));
-const WearPartPage = lazy(() => import('./pages/wear'));
-const Heads = lazy(() => import('./pages/heads'));
+const Monitor = lazily(() => import('./pages/monitor'), '/cut/monitor');
+const ChangePlan = lazily(() => import('./pages/change-plan'), '/cut/switch');
+const WearPartPage = lazily(() => import('./pages/wear'), '/cut/wear');
+const Heads = lazily(() => import('./pages/heads'), '/cut/heads');
 
 const PAGES = [
   { path: '', name: 'Speed, tank' },

@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Route, Routes } from 'react-router';
 import { useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
@@ -7,13 +7,14 @@ import { Page } from '../../ui/page';
 import { VesselPage } from '../../widgets/vessel-page';
 import { NextNote } from '../../widgets/next-note';
 import { DeadlineLine } from '../../widgets/deadline-line';
+import { lazily } from '../../ui/lazily';
 
-const TheDryer = lazy(() => import('./pages/dryer').then((page) => ({ default: page.TheDryer })));
-const Deadlines = lazy(() => import('./pages/deadlines'));
-const Cost = lazy(() => import('./pages/cost'));
-const DryerDown = lazy(() => import('./pages/down'));
-const InBin = lazy(() => import('./pages/in-bin'));
-const Keeps = lazy(() => import('./pages/keeps'));
+const TheDryer = lazily(() => import('./pages/dryer').then((page) => ({ default: page.TheDryer })), '/dry');
+const Deadlines = lazily(() => import('./pages/deadlines'), '/dry/deadlines');
+const Cost = lazily(() => import('./pages/cost'), '/dry/cost');
+const DryerDown = lazily(() => import('./pages/down'), '/dry/down');
+const InBin = lazily(() => import('./pages/in-bin'), '/dry/bin');
+const Keeps = lazily(() => import('./pages/keeps'), '/dry/keeps');
 
 const PAGES = [
   { path: '', name: 'The dryer' },

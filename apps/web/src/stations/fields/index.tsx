@@ -9,7 +9,7 @@ import {
   buyerSaid,
   testersOf,
 } from '@fanega/core';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useFarm, useFields, useNotebook, useShed, useWeather } from '../../data/farm';
 import { Button, Empty } from '../../ui';
@@ -37,9 +37,10 @@ import { Page } from '../../ui/page';
 import { useInSlices } from '../../ui/use-soon';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 import { StartLink } from '../../widgets/start-link';
+import { lazily } from '../../ui/lazily';
 
 /** It comes after the fields. */
-const ByVariety = lazy(() => import('./pages/by-variety'));
+const ByVariety = lazily(() => import('./pages/by-variety'), '/fields');
 
 /** Bushels at the crop's base from a lot's dry matter. */
 function dryBu(farm: Farm, row: FieldRow): number {

@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Route, Routes } from 'react-router';
 import {
   useDevices,
@@ -17,13 +17,14 @@ import { VesselPage } from '../../widgets/vessel-page';
 import { LastLoadPage } from './pages/last-load';
 import { OnWheels } from './pages/on-wheels';
 import { Page } from '../../ui/page';
+import { lazily } from '../../ui/lazily';
 
-const HowManyTrucks = lazy(() => import('./pages/how-many-trucks'));
-const Scales = lazy(() => import('./pages/scales'));
-const Legal = lazy(() => import('./pages/legal'));
-const Photographed = lazy(() => import('./pages/photographed'));
-const Weights = lazy(() => import('./pages/scale-comparison'));
-const Moves = lazy(() => import('./pages/moves'));
+const HowManyTrucks = lazily(() => import('./pages/how-many-trucks'), '/haul/trucks');
+const Scales = lazily(() => import('./pages/scales'), '/haul/scales');
+const Legal = lazily(() => import('./pages/legal'), '/haul/legal');
+const Photographed = lazily(() => import('./pages/photographed'), '/haul/weights');
+const Weights = lazily(() => import('./pages/scale-comparison'), '/haul/weights');
+const Moves = lazily(() => import('./pages/moves'), '/haul/moves');
 
 const PAGES = [
   { path: '', name: 'On wheels' },

@@ -31,15 +31,16 @@ import { SeasonBox, useSeason } from '../../widgets/season-box';
 import { paperCheck } from './pages/paper-check';
 import { PrintLink } from './pages/print-link';
 import { type SellBook, useSellBook } from '../../widgets/use-sell-book';
+import { lazily } from '../../ui/lazily';
 
-const NextLoad = lazy(() => import('./pages/next-load'));
-const Where = lazy(() => import('./pages/where'));
-const Contracts = lazy(() => import('./pages/contracts'));
-const Hold = lazy(() => import('./pages/hold'));
-const Position = lazy(() => import('./pages/position'));
-const Settle = lazy(() => import('./pages/settle'));
-const Buyers = lazy(() => import('./pages/buyers'));
-const WaitingPhotos = lazy(() => import('./pages/waiting-photos'));
+const NextLoad = lazily(() => import('./pages/next-load'), '/sell/next');
+const Where = lazily(() => import('./pages/where'), '/sell/where');
+const Contracts = lazily(() => import('./pages/contracts'), '/sell/contracts');
+const Hold = lazily(() => import('./pages/hold'), '/sell/hold');
+const Position = lazily(() => import('./pages/position'), '/sell/position');
+const Settle = lazily(() => import('./pages/settle'), '/sell/settle');
+const Buyers = lazily(() => import('./pages/buyers'), '/sell/buyers');
+const WaitingPhotos = lazily(() => import('./pages/waiting-photos'), '/sell');
 const Ticket = lazy(async () => ({ default: (await import('./pages/ticket-drawer')).TicketDrawer }));
 
 const PAGES = [

@@ -1,15 +1,16 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { Route, Routes } from 'react-router';
 import { useFarm } from '../../data/farm';
 import { Loading } from '../../ui';
 import { Page } from '../../ui/page';
+import { lazily } from '../../ui/lazily';
 
-const People = lazy(() => import('./pages/people'));
-const FarmSettings = lazy(() => import('./pages/farm'));
-const Prices = lazy(() => import('./pages/prices'));
-const Account = lazy(() => import('./pages/account'));
-const Programs = lazy(() => import('./pages/programs'));
-const Changes = lazy(() => import('./pages/changes'));
+const People = lazily(() => import('./pages/people'), '/settings');
+const FarmSettings = lazily(() => import('./pages/farm'), '/settings/farm');
+const Prices = lazily(() => import('./pages/prices'), '/settings/prices');
+const Account = lazily(() => import('./pages/account'), '/settings/account');
+const Programs = lazily(() => import('./pages/programs'), '/settings/programs');
+const Changes = lazily(() => import('./pages/changes'), '/settings/changes');
 
 const PAGES = [
   { path: '', name: 'People' },

@@ -1,5 +1,5 @@
 import { cropOf, CROPS, dryBushels, placeNow, type PlaceInfo } from '@fanega/core';
-import { lazy, Suspense, useLayoutEffect, useRef, useState } from 'react';
+import { Suspense, useLayoutEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type Farm, useBinSetups, useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
@@ -19,14 +19,15 @@ import { EntryLog } from '../../widgets/entry-log';
 import { ClimbBox } from '../../widgets/climb-box';
 import { StartLink } from '../../widgets/start-link';
 import { sideDrawGives } from '../../widgets/side-draw-gives';
+import { lazily } from '../../ui/lazily';
 
-const Elsewhere = lazy(() => import('./pages/elsewhere'));
-const Blend = lazy(() => import('./pages/blend'));
-const Tape = lazy(() => import('./pages/tape'));
-const Air = lazy(() => import('./pages/air'));
-const Routes = lazy(() => import('./pages/routes'));
-const Piles = lazy(() => import('./pages/piles'));
-const Rest = lazy(() => import('./pages/rest'));
+const Elsewhere = lazily(() => import('./pages/elsewhere'), '/store');
+const Blend = lazily(() => import('./pages/blend'), '/store/blend');
+const Tape = lazily(() => import('./pages/tape'), '/store/tape');
+const Air = lazily(() => import('./pages/air'), '/store/air');
+const Routes = lazily(() => import('./pages/routes'), '/store/routes');
+const Piles = lazily(() => import('./pages/piles'), '/store/piles');
+const Rest = lazily(() => import('./pages/rest'), '/store/rest');
 
 const PAGES = [
   { path: '', name: 'Bins and yard' },

@@ -1,5 +1,5 @@
 import { firstHour, type LoadStep, type NextStep } from '@fanega/core';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { useSWRConfig } from 'swr';
 import { Link } from 'react-router';
 import { ApiError } from '../../data/api';
@@ -20,6 +20,7 @@ import { Callout } from '../../ui/callout';
 import { Section } from '../../ui/page';
 import { Progress } from '../../ui/progress';
 import { Ago } from '../../widgets/ago';
+import { lazily } from '../../ui/lazily';
 
 /** What to do next, and why: the most pressing thing large, the rest in a list, and the day so far. */
 export default function Today() {
@@ -75,10 +76,10 @@ export default function Today() {
   );
 }
 
-const SeenQuestions = lazy(() => import('../../widgets/seen-questions'));
-const AlarmList = lazy(() => import('../../widgets/alarm-list'));
+const SeenQuestions = lazily(() => import('../../widgets/seen-questions'), true);
+const AlarmList = lazily(() => import('../../widgets/alarm-list'), true);
 // Comes after what is to be done next: it asks for a season's tickets and sheets.
-const Gaps = lazy(() => import('./gaps'));
+const Gaps = lazily(() => import('./gaps'), true);
 
 function Words({ farm, step }: { farm: Farm; step: NextStep }) {
   const { title, why } = describe(step, farm);

@@ -45,14 +45,15 @@ import { WayDrawing } from './pages/way-drawing';
 import { Page } from '../../ui/page';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 import { StartLink } from '../../widgets/start-link';
+import { lazily } from '../../ui/lazily';
 
-const Day = lazy(() => import('./pages/day'));
-const Year = lazy(() => import('./pages/year'));
-const Years = lazy(() => import('./pages/years'));
-const Insurance = lazy(() => import('./pages/insurance'));
-const InAndOut = lazy(() => import('./pages/in-and-out'));
+const Day = lazily(() => import('./pages/day'), '/trace/day');
+const Year = lazily(() => import('./pages/year'), '/trace/year');
+const Years = lazily(() => import('./pages/years'), '/trace/years');
+const Insurance = lazily(() => import('./pages/insurance'), '/trace/insurance');
+const InAndOut = lazily(() => import('./pages/in-and-out'), '/trace/data');
 const PlaceOrigin = lazy(() => import('./pages/place'));
-const OwnerStatements = lazy(() => import('./pages/owners'));
+const OwnerStatements = lazily(() => import('./pages/owners'), '/trace/owners');
 
 const PAGES = [
   { path: '', name: 'Fields and tickets' },

@@ -67,24 +67,25 @@ import { RowsPad } from '../forms/rows-pad';
 import { TicketPad } from '../forms/ticket-pad';
 import { type Unstamped, words } from '../words';
 import { say } from '../../../words';
+import { lazily } from '../../../ui/lazily';
 
 /** Contracts and prices, and what goes with them, only for a loaded truck. */
-const NextLine = lazy(() => import('../../../widgets/next-line'));
-const JobCard = lazy(() => import('../../../widgets/job-card'));
+const NextLine = lazily(() => import('../../../widgets/next-line'), true);
+const JobCard = lazily(() => import('../../../widgets/job-card'), true);
 const isJobCard = (kind: string): kind is JobCardId => (JOB_CARDS as readonly string[]).includes(kind);
-const PhotoWaits = lazy(() => import('../../../widgets/photo-waits'));
+const PhotoWaits = lazily(() => import('../../../widgets/photo-waits'), true);
 /** What comes after the buttons, each with its own science. */
-const LeftLine = lazy(() => import('./left-line'));
-const FillLine = lazy(() => import('./fill-line'));
-const PinWarning = lazy(() => import('./pin-warning'));
-const HandedOver = lazy(() => import('./handed-over'));
-const AtWheel = lazy(() => import('./at-wheel'));
+const LeftLine = lazily(() => import('./left-line'), true);
+const FillLine = lazily(() => import('./fill-line'), true);
+const PinWarning = lazily(() => import('./pin-warning'), true);
+const HandedOver = lazily(() => import('./handed-over'), true);
+const AtWheel = lazily(() => import('./at-wheel'), true);
 const forTrainee = () => import('./trainee-step');
 const TraineeStep = lazy(forTrainee);
-const AlarmList = lazy(() => import('../../../widgets/alarm-list'));
+const AlarmList = lazily(() => import('../../../widgets/alarm-list'), true);
 const TellPosition = lazy(() => import('./tell-position'));
-const SeenQuestions = lazy(() => import('../../../widgets/seen-questions'));
-const MoveLine = lazy(() => import('./move-line'));
+const SeenQuestions = lazily(() => import('../../../widgets/seen-questions'), true);
+const MoveLine = lazily(() => import('./move-line'), true);
 /** Machines that drive in a field. */
 const IN_FIELD = ['combine', 'cart', 'truck'];
 /** Those that are moved from one field to the next. */

@@ -19,7 +19,7 @@ import {
   testersOf,
   windowFor,
 } from '@fanega/core';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
   type Farm,
@@ -53,9 +53,10 @@ import { ReadingsTable } from './readings-table';
 import type { Known } from './forecast-moments';
 import { DAY_MS, HOUR_MS } from '../../../quantity/time';
 import { CheckBox } from '../../../ui/check-box';
+import { lazily } from '../../../ui/lazily';
 
 /** The map comes after the verdict. */
-const Ground = lazy(() => import('./ground'));
+const Ground = lazily(() => import('./ground'));
 
 /** Clocks of devices may differ by this. */
 const JUST_MS = 5 * 60_000;
