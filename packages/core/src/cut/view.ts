@@ -1,4 +1,4 @@
-import { type FarmBook, type HarvestEntry, instantOf } from '../ledger/index.js';
+import { currentSeason, type FarmBook, type HarvestEntry, instantOf } from '../ledger/index.js';
 import { type HarvestedLoad, monitorLoads, type MonitorOnly, type MonitorPair } from './monitor-book.js';
 
 /** What a combine's display showed and what scales weighed, out of the book. */
@@ -11,13 +11,14 @@ export interface MonitorView {
   readonly only: readonly (MonitorOnly & { readonly entry: HarvestEntry })[];
 }
 
-/** Displays against scales, by combine. */
+/** Displays against scales, by combine: of the newest season and the one before. Older loads say nothing of a display that was set since. */
 export function monitorsView({ ledger, places, lots }: FarmBook): MonitorView[] {
   const combines = places.filter((place) => place.kind === 'combine');
-  const crops = new Map(lots.map((lot) => [lot.id, lot.crop]));
+  const season = currentSeason(lots) ?? 0;
+  const crops = new Map(lots.filter((lot) => lot.season >= season - 1).map((lot) => [lot.id, lot.crop]));
   const entries = new Map<string, HarvestEntry>();
   const loads = ledger.arrivals.flatMap((entry): HarvestedLoad[] => {
-    if (entry.type !== 'harvest' || ledger.isVoided(entry.id)) return [];
+    if (entry.type !== 'harvest' || !crops.has(entry.lot) || ledger.isVoided(entry.id)) return [];
     entries.set(entry.id, entry);
     // Grain is dumped from the tank into the cart: then the tablet of the combine tells whose display it was, or there is only one.
     const combine =

@@ -178,7 +178,7 @@ function Worth({ farm, own, crop }: { farm: Farm; own: MonitorView; crop: string
         <Section label="The display">
           <Verdict about={`${own.name} in ${crop}: multiply its display by`} figure={number(factor, 4)}>
             It reads {percent(Math.abs(1 / factor - 1))} {factor < 1 ? 'high' : 'low'}, from {own.pairs.length} loads
-            with a scale&rsquo;s weight.{' '}
+            with a scale&rsquo;s weight, of this season and the last.{' '}
             {enough ? <b>● Enough to go by.</b> : <b>◐ Not enough yet: {wanted.map((w) => WANTED[w]).join('; ')}.</b>}
           </Verdict>
           {flowBias && (
