@@ -4,6 +4,7 @@ import {
   closesAt,
   combineRate,
   countedRatesOf,
+  cuttingHours,
   delaysNow,
   elsewhere,
   type Entry,
@@ -17,6 +18,7 @@ import {
   likelyTo,
   loadsGoTo,
   machineRate,
+  movesView,
   type TapeLine,
   trucksNow,
   whoIsWhere,
@@ -125,7 +127,7 @@ const vehicle = (id: string, last: 'loaded' | 'unloaded', where: string, minutes
   loads: [],
 });
 const haul = (...vehicles: readonly object[]): HaulView =>
-  ({ vehicles, weighed: [], alone: [], unticketed: [], times: {}, tared: [] }) as unknown as HaulView;
+  ({ vehicles, agreed: [], unticketed: [], times: {}, tared: [] }) as unknown as HaulView;
 const ROWS: readonly FieldRow[] = [
   {
     lot: LOT,
@@ -252,6 +254,32 @@ describe('the chain as it stands', () => {
       dryerPerHour: expect.closeTo(520, 6) as number,
       binRoom: 9000,
     });
+  });
+  it('and the moves from field to field say the same of when the field is cut', () => {
+    const harvest: TapeLine = { ...move('k1', 't1', 5), entry: { type: 'harvest', id: 'H', at: at(5), lot: 'be', to: 'c1', by: 'Bea' } as Entry }; // prettier-ignore
+    const stands = farm({ k1: 500 }, [harvest]);
+    const next = { ...ROWS[0]!, lot: { ...LOT, id: 'ws', fieldId: 'G', fieldName: 'Willow' }, firstCut: null, lastCut: null } as FieldRow; // prettier-ignore
+    const left = (acres: number): readonly FieldRow[] => [{ ...ROWS[0]!, lot: { ...LOT, acres } } as FieldRow, next];
+    const both = (acres: number, trucks: number, lineMin: number) => {
+      const fewer = { ...stands, data: { ...stands.data, places: stands.data.places.filter(({ id }) => trucks === 2 || id !== 't2') } }; // prettier-ignore
+      const notes = notebook([], CORN, { farm: { ...PLAN, facts: { ...PLAN.facts, G: PLAN.facts.F } } });
+      const rows = left(acres);
+      const { chain } = chainNow(fewer, notes, haul(), rows, SHEET, { ...choice, lineMin })!;
+      const { moves } = movesView(fewer, notes, rows, undefined, { today: '2026-09-09', nowMs: NOW, order: ['ws'], spotOf: () => null, cutting: cuttingHours(chain) }); // prettier-ignore
+      return { ahead: chainAhead(chain), move: moves[0]! };
+    };
+    // Nine acres are cut in less than an hour, whatever waits in the line by then.
+    const soon = both(9, 2, 10);
+    expect(soon.move.doneMs).toBeCloseTo(MIDNIGHT + soon.ahead.doneAt! * MINUTE, -5);
+    // One truck and a long line: the combine stands, the field is done later, and not at all where the day ends first.
+    for (const acres of [9, 12, 14, 16]) {
+      const { ahead, move: later } = both(acres, 1, 40);
+      expect(ahead.combineStands).not.toBeNull();
+      expect(Math.abs(later.doneMs! - (MIDNIGHT + ahead.doneAt! * MINUTE))).toBeLessThan(2 * MINUTE);
+      expect(later.doneMs!).toBeGreaterThan(NOW + ((acres * 200 * 0.85) / 0.8 / 2900) * 3_600_000 + 10 * MINUTE);
+    }
+    const never = both(70, 1, 40);
+    expect([never.ahead.doneAt, never.move.doneMs, never.move.notToday]).toEqual([null, null, true]);
   });
   it('is planned anew by what was reported, until it is over or taken back', () => {
     expect(

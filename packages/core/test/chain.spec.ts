@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { chainAhead, type ChainNow, dayOfChain, seededRandom, simulateHauling } from '../src/index.js';
+import { chainAhead, type ChainNow, cuttingHours, dayOfChain, seededRandom, simulateHauling } from '../src/index.js';
 
 /** One combine of 1,200 bu/h (20 a minute), one cart of 600, a road of 30 minutes. */
 const CHAIN: ChainNow = {
@@ -33,6 +33,20 @@ describe('what stops first', () => {
     expect(stops.map(({ link }) => link)).toEqual(['cart', 'combine']);
     expect(cut).toBeCloseTo(900, 6);
     expect(onWheels).toBeCloseTo(900, 6);
+  });
+  it('hours of cutting stop where the combine stands, whatever is left in the field', () => {
+    const hours = cuttingHours({ ...CHAIN, fieldLeft: 0 });
+    expect(hours).toHaveLength(301);
+    expect(hours[30]).toBeCloseTo(0.5, 9);
+    // 900 bu are three quarters of an hour; then it stands for good.
+    expect(hours.at(-1)).toBeCloseTo(0.75, 9);
+    // With enough trucks they are the clock's.
+    const free = cuttingHours({ ...CHAIN, trucks: ['a', 'b', 'c', 'd'].map((id) => truck(id)) });
+    expect(free.at(-1)).toBeCloseTo(5, 6);
+    expect(cuttingHours({ ...CHAIN, trucks: [truck('T1')] }).at(-1)).toBeCloseTo(
+      chainAhead({ ...CHAIN, trucks: [truck('T1')] }).cut / 1200,
+      9,
+    );
   });
   it('waits for the one truck on its round', () => {
     // The truck takes 900 bu in 45 minutes and is away for 3 + 30 + 10 + 30 = 73; cart and tank take 900 bu in 45 minutes of it.

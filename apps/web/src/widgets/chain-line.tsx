@@ -1,14 +1,19 @@
-import { chainAhead, chainNow, loadsGoTo, RangeRefusal, USUAL_HAUL_TIMES } from '@fanega/core';
-import { useMemo } from 'react';
-import { type Farm, useDown, useFields, useHaul, useNotebook } from '../data/farm';
+import { chainAhead, type ChainNow } from '@fanega/core';
+import { type Farm, useHaul, useNotebook } from '../data/farm';
 import { clock } from '../quantity/time';
 import { because } from './chain-words';
 import { minuteText, spanText } from '../quantity/time';
 import { say } from '../words';
 import { leavingTruck } from './leaving-truck';
+import { useChain } from './use-chain';
 
 /** Nobody who drives can do anything about what happens later than this. */
 const SOON_MIN = 180;
+
+const standsSoon = (chain: ChainNow) => {
+  const found = chainAhead(chain).combineStands;
+  return found && found.at <= chain.now + SOON_MIN ? found : null;
+};
 
 /** In one line, for those whom it concerns: when a combine will stand, and what makes it. Nothing while nothing stops soon. */
 export function ChainLine({
@@ -20,30 +25,7 @@ export function ChainLine({
   className?: string;
   /** What follows from it here. */ more?: string;
 }) {
-  const notebook = useNotebook().data;
-  const haul = useHaul().data;
-  const rows = useFields().data;
-  const down = useDown();
-  // A look down the chain is hundreds of steps for each lever: not with every tick of a clock or figure of a scale.
-  const stands = useMemo(() => {
-    if (!notebook || !haul || !rows) return null;
-    try {
-      const built = chainNow(
-        farm,
-        notebook,
-        haul,
-        rows,
-        notebook.settings.haulTimes.farm?.value ?? USUAL_HAUL_TIMES,
-        loadsGoTo(farm, notebook),
-        down,
-      );
-      const found = built && chainAhead(built.chain).combineStands;
-      return found && found.at <= built.chain.now + SOON_MIN ? found : null;
-    } catch (error) {
-      if (error instanceof RangeRefusal) return null;
-      throw error;
-    }
-  }, [farm, notebook, haul, rows, down]);
+  const stands = useChain(farm, standsSoon);
   if (!stands) return null;
   return (
     <p className={className}>

@@ -1,5 +1,6 @@
 import {
   calendarDay,
+  cuttingHours,
   movesView,
   type MovesView,
   nextFields,
@@ -10,6 +11,7 @@ import {
 } from '@fanega/core';
 import { useMemo } from 'react';
 import { type Farm, useFields, useNotebook, useShed, useTraceRecords, useWeather } from '../data/farm';
+import { useChain } from './use-chain';
 
 /** Mean of the corners of a field's first part: near enough to its middle for a road. */
 function middleOf(points: readonly (readonly [number, number])[]): Point | null {
@@ -36,6 +38,8 @@ export function useMoves(farm: Farm): MovesView | null {
   const crew = useShed().data?.settings.crew.farm?.value;
   const boundaries = useTraceRecords().data?.settings.fieldBoundary;
   const weather = useWeather(0, 3).data;
+  // What holds the combines back in Haul holds up the moves.
+  const cutting = useChain(farm, cuttingHours);
   return useMemo(() => {
     if (!notebook || !rows) return null;
     const today = calendarDay(farm.data.now, farm.data.farm.timeZone);
@@ -48,6 +52,7 @@ export function useMoves(farm: Farm): MovesView | null {
       nowMs: farm.data.now,
       order: orderOf(() => nextFields(farm, notebook, rows, plan, { today, weather: weather ?? [] }).ranked),
       spotOf: (fieldId) => spots.get(fieldId) ?? null,
+      ...(cutting ? { cutting } : {}),
     });
-  }, [farm, notebook, rows, crew, boundaries, weather]);
+  }, [farm, notebook, rows, crew, boundaries, weather, cutting]);
 }

@@ -101,6 +101,7 @@ export const EN = {
   moveHeading: 'The next move',
   moveNext: 'Next: {field}',
   moveLeaves: 'leaves about {time}',
+  moveNotToday: 'not today: this field is not cut before the day ends',
   moveTakes: '{span} on the road',
   moveHead: '{head} on its cart',
   moveWidth: '{length} wide',

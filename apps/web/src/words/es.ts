@@ -113,6 +113,7 @@ export const ES: Readonly<Record<WordKey, string>> = {
   moveHeading: 'El próximo traslado',
   moveNext: 'Sigue: {field}',
   moveLeaves: 'sale como a las {time}',
+  moveNotToday: 'hoy no: este campo no se termina antes de que acabe el día',
   moveTakes: '{span} de camino',
   moveHead: '{head} en su carro',
   moveWidth: '{length} de ancho',

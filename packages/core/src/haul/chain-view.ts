@@ -37,6 +37,37 @@ export function combineRate(farm: FarmView, records: HaulRecords, rows: readonly
   return sum > 0 ? sum : (records.settings.nextFieldPlan.farm?.value.combineBushelsPerHour ?? 0);
 }
 
+/**
+ * bu/h in a crop of each combine, over its hours in the field: one without a profile cuts like the mean of the others, or its part of what was
+ * typed for all.
+ */
+export function combineRates(
+  farm: FarmView,
+  records: HaulRecords,
+  rows: readonly FieldRow[],
+  combines: readonly { readonly id: string }[],
+  crop: string,
+): number[] {
+  const perBu = farm.kgPerBu(crop);
+  const own = combines.map(({ id }) => {
+    const found = machineRate(farm, records, rows, id, crop);
+    return found === null ? null : found.inField / perBu;
+  });
+  const known = own.filter((one) => one !== null);
+  const otherwise =
+    known.length > 0
+      ? known.reduce((a, b) => a + b, 0) / known.length
+      : combineRate(farm, records, rows, crop) / Math.max(1, combines.length);
+  return own.map((one) => one ?? otherwise);
+}
+
+/** Wet bushels that stand on so many acres of a field, as wet as its last reading; null where nobody expects a yield there. */
+export function standingBushels(farm: FarmView, { crop, expected, row }: FieldFacts, acres: number): number | null {
+  const base = baseMoistureOf(crop.id, farm.data.farm.defaults);
+  if (expected === null || row.lot.acres === 0) return null;
+  return (acres * expected * (1 - base)) / (1 - (row.lastMoisture?.moisture ?? base));
+}
+
 /** Records that the hauling is worked out from. */
 export type HaulRecords = RecordsOf<
   'delay' | 'settingsEntry' | 'lossCheck',
@@ -361,25 +392,10 @@ export function chainNow(
   const current = cutLast(rows);
   const crop = cropCut(rows);
   const perBu = farm.kgPerBu(crop);
-  const own = combines.map(({ id }) => {
-    const found = machineRate(farm, records, rows, id, crop);
-    return found === null ? null : found.inField / perBu;
-  });
-  const known = own.filter((one) => one !== null);
-  // One without a profile cuts like the mean of the others, or its part of what was typed for all.
-  const otherwise =
-    known.length > 0
-      ? known.reduce((a, b) => a + b, 0) / known.length
-      : combineRate(farm, records, rows, crop) / Math.max(1, combines.length);
-  const rates = own.map((one) => one ?? otherwise);
+  const rates = combineRates(farm, records, rows, combines, crop);
   if (combines.length === 0 || !(rates.reduce((a, b) => a + b, 0) >= 1)) return null;
-  // What still stands of everything that is cut today; nobody expects a yield somewhere, or measured it: it lasts the day.
-  const wetLeft = (fact: FieldFacts): number => {
-    const base = baseMoistureOf(fact.crop.id, farm.data.farm.defaults);
-    return fact.expected === null || fact.row.lot.acres === 0
-      ? 1e6
-      : (fact.acresLeft * fact.expected * (1 - base)) / (1 - (fact.row.lastMoisture?.moisture ?? base));
-  };
+  // What still stands of everything that is cut today; where nobody expects a yield, or measured it, it lasts the day.
+  const wetLeft = (fact: FieldFacts): number => standingBushels(farm, fact, fact.acresLeft) ?? 1e6;
   const cut = fieldFacts(farm, rows, records).filter((fact) => fact.cuttingToday || fact.row === current);
   const fieldLeft =
     cut.length === 0

@@ -199,7 +199,7 @@ function check(chain: ChainNow): void {
   }
 }
 
-function run(chain: ChainNow): Run {
+function run(chain: ChainNow, minuteBy?: (cut: number) => void): Run {
   const { destination: to } = chain;
   const first = new Map<ChainLink, number>();
   const mark = (link: ChainLink, at: number): void => {
@@ -326,6 +326,7 @@ function run(chain: ChainNow): Run {
       carts.some((cart, i) => (drive === 0 || cart.state === 'trucks') && cart.holds > 0.85 * chain.carts[i]!.capacity)
     )
       mark('trucks', now);
+    minuteBy?.(cut);
   }
   const onWheels = [...tanks, ...carts.map((cart) => cart.holds), ...trucks.map((truck) => truck.holds)].reduce(
     (sum, holds) => sum + holds,
@@ -445,6 +446,20 @@ function run(chain: ChainNow): Run {
       ? 'cart'
       : 'trucks';
   }
+}
+
+/**
+ * Hours of the combines' own cutting that the chain lets through until each minute from now on, 0 first: where nothing holds them back it is the
+ * clock's. Whatever field they are in then. Range and source: {@link CHAIN_AHEAD}.
+ * @throws RangeRefusal where a time or a quantity cannot be
+ */
+export function cuttingHours(chain: ChainNow): number[] {
+  const endless = { ...chain, fieldLeft: 1e6 };
+  check(endless);
+  const rate = chain.combines.reduce((sum, { bushelsPerHour }) => sum + bushelsPerHour, 0);
+  const hours = [0];
+  run(endless, (cut) => hours.push(rate > 0 ? cut / rate : 0));
+  return hours;
 }
 
 /**

@@ -66,6 +66,7 @@ export { SCALE_COMPARISON, compareScales, type GrainWeighed, type ScaleStanding 
 export {
   CHAIN_AHEAD,
   chainAhead,
+  cuttingHours,
   type ChainAhead,
   type ChainLever,
   LEVERS,
@@ -163,6 +164,7 @@ export { displaysWaiting } from './display-photos.js';
 export {
   type CrewSpot,
   type FieldMove,
+  cutForBy,
   movesOfDay,
   type MoveStop,
   type Rig,

@@ -4,9 +4,9 @@ import type { CutRecords } from '../cut/index.js';
 import { cuttableAcres, type FieldFacts, fieldFacts, type FieldRow, zonesOf, zonesStanding } from '../fields/index.js';
 import { type FarmView, instantOf } from '../ledger/index.js';
 import { type Crew, living, type RecordsOf } from '../records/index.js';
-import { acresToHectares, bushelsPerAcreToKgPerHa } from '../units/index.js';
-import { machineRate } from './machine-rate.js';
+import { combineRates, type HaulRecords, standingBushels } from './chain-view.js';
 import {
+  cutForBy,
   type CrewSpot,
   type FieldMove,
   movesOfDay,
@@ -16,7 +16,7 @@ import {
   USUAL_RIG,
 } from './moves.js';
 
-export type MoveRecords = CutRecords & RecordsOf<'rowsLeft' | 'rigMove', 'nextFieldPlan' | 'fieldZone' | 'rigRoad'>;
+export type MoveRecords = CutRecords & HaulRecords & RecordsOf<'rowsLeft' | 'rigMove', 'fieldZone' | 'rigRoad'>;
 
 /** Sunrise and sunset of the day of a moment; null beyond the polar circles on days without them. By the library suncalc, within a minute or two. */
 export function sunAt(ms: number, [lon, lat]: Point): SunOfDay | null {
@@ -104,9 +104,14 @@ export function movesView(
     readonly nowMs: number;
     readonly order: readonly string[];
     readonly spotOf: (fieldId: string) => Point | null;
+    /** hours of cutting that the chain lets through by minute from now on; left out: nobody knows what holds the combines back */
+    readonly cutting?: readonly number[];
   },
 ): MovesView {
   const { machines, people, first, cartBy } = seenOn(farm);
+  const cutFor = at.cutting ? cutForBy(at.cutting, at.nowMs) : undefined;
+  const after = (fromMs: number | null, hours: number | null): number | null =>
+    fromMs === null || hours === null ? null : cutFor ? cutFor(fromMs, hours) : fromMs + hours * 3_600_000;
   const facts = new Map(fieldFacts(farm, rows, records).map((fact) => [fact.row.lot.id, fact]));
   const zones = zonesStanding(records.settings.fieldZone, at.today);
   const acresOf = (fact: FieldFacts): number => cuttableAcres(fact, zonesOf(zones, fact.row.lot));
@@ -127,16 +132,19 @@ export function movesView(
       },
     ];
   });
+  const all = farm.data.places.filter(({ kind }) => kind === 'combine');
   /** A field with the hours that some combines need for what can be cut of it. */
   const stopOf = (fact: FieldFacts, of: readonly Rig[]): MoveStop => {
     const { lot } = fact.row;
-    const rates = of.flatMap(({ kind, placeId }) =>
-      kind === 'combine' ? [machineRate(farm, records, rows, placeId, lot.crop)?.inField ?? 0] : [],
-    );
-    const rate = rates.reduce((sum, one) => sum + one, 0);
-    const kgPerHa = fact.expected === null ? null : bushelsPerAcreToKgPerHa(fact.expected, fact.crop.legalPounds);
-    const kg = kgPerHa === null ? null : acresToHectares(acresOf(fact)) * kgPerHa;
-    return { lotId: lot.id, hours: kg === null || rate <= 0 ? null : kg / rate, spot: at.spotOf(lot.fieldId) };
+    const own = of.filter(({ kind }) => kind === 'combine').map(({ placeId }) => placeId);
+    const rates = combineRates(farm, records, rows, all, lot.crop);
+    const rate = all.reduce((sum, { id }, i) => sum + (own.includes(id) ? rates[i]! : 0), 0);
+    const bushels = standingBushels(farm, fact, acresOf(fact));
+    return {
+      lotId: lot.id,
+      hours: bushels === null || rate <= 0 ? null : bushels / rate,
+      spot: at.spotOf(lot.fieldId),
+    };
   };
   const combines = rigs.filter(({ kind }) => kind === 'combine');
   const fields = [...new Set(combines.map(({ lotId }) => lotId))].filter((lotId) => lotId !== null && facts.has(lotId));
@@ -175,7 +183,7 @@ export function movesView(
     };
   });
   const moves = groups.flatMap(({ rigs: of, stops }) =>
-    movesOfDay({ rigs: of, stops, own, crew: spots, nowMs: at.nowMs, sunOf }),
+    movesOfDay({ rigs: of, stops, own, crew: spots, nowMs: at.nowMs, sunOf, ...(cutFor ? { cutFor } : {}) }),
   );
   const withPickup = new Set(spots.flatMap(({ vehicleLotId }) => vehicleLotId ?? []));
   return {
@@ -186,6 +194,3 @@ export function movesView(
     sunsetMs: sunOf(at.nowMs)?.setMs ?? null,
   };
 }
-
-const after = (fromMs: number | null, hours: number | null): number | null =>
-  fromMs === null || hours === null ? null : fromMs + hours * 3_600_000;

@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import type { RigMove } from '../records/index.js';
 import { feetToMetres, milesToMetres, mphToMetresPerSecond } from '../units/index.js';
-import { type CrewSpot, movesOfDay, type MoveStop, type Rig, roadMinutes, sunAt, USUAL_RIG } from './index.js';
+import {
+  type CrewSpot,
+  cutForBy,
+  movesOfDay,
+  type MoveStop,
+  type Rig,
+  roadMinutes,
+  sunAt,
+  USUAL_RIG,
+} from './index.js';
 
 const NOW = Date.UTC(2026, 9, 8, 19, 0);
 const minute = (n: number): number => NOW + n * 60_000;
@@ -20,6 +29,39 @@ describe('minutes on section roads', () => {
     expect(roadMinutes(milesToMetres(5), mphToMetresPerSecond(18))).toBeCloseTo(21.2, 1);
     expect(() => roadMinutes(-1, 8)).toThrow(/way/);
     expect(() => roadMinutes(1000, 0)).toThrow(/speed/);
+  });
+});
+
+describe('hours of cutting under a chain that holds back', () => {
+  /** Cuts for an hour, stands for half an hour, cuts at half its rate for an hour. */
+  const byMinute = Array.from({ length: 151 }, (_, m) => (m <= 60 ? m / 60 : m <= 90 ? 1 : 1 + (m - 90) / 120));
+  const cutFor = cutForBy(byMinute, NOW);
+
+  it('by hand: what is left at the stop waits for it, and half rate takes twice as long', () => {
+    expect(cutFor(NOW, 0.5)).toBeCloseTo(minute(30), -1);
+    expect(cutFor(NOW, 1)).toBeCloseTo(minute(60), -1);
+    expect(cutFor(NOW, 1.25)).toBeCloseTo(minute(120), -1);
+    // From the middle of the stop: a quarter of an hour of cutting needs the rest of the stop and half an hour.
+    expect(cutFor(minute(75), 0.25)).toBeCloseTo(minute(120), -1);
+    expect(cutFor(minute(75), 0)).toBe(minute(75));
+  });
+
+  it('what the day does not let through is not done today, and the last minute still is', () => {
+    expect(cutFor(NOW, 1.5)).toBeCloseTo(minute(150), -1);
+    expect(cutFor(NOW, 1.51)).toBeNull();
+    expect(cutFor(minute(200), 0.1)).toBeNull();
+    expect(cutForBy([0], NOW)(NOW, 2)).toBeNull();
+    const [move, next] = day({ stops: [stop('A', 2.5), stop('B', 2, 0.1), stop('C', 2, 0.2)], cutFor });
+    expect(move).toMatchObject({ doneMs: null, notToday: true });
+    expect(move!.trips[0]).toMatchObject({ leavesMs: null, minutesBy: 'straight' });
+    expect(next!.notToday).toBe(true);
+    expect(day({ stops: [stop('A', null), stop('B', 2, 0.1)], cutFor })[0]!.notToday).toBe(false);
+  });
+
+  it('moves wait for it', () => {
+    const [move] = day({ stops: [stop('A', 1.25), stop('B', 2, 0.1)], cutFor });
+    expect(move!.doneMs).toBeCloseTo(minute(120), -1);
+    expect(move!.trips[0]!.leavesMs).toBeCloseTo(minute(130), -1);
   });
 });
 

@@ -80,8 +80,10 @@ export interface RigTrip {
 export interface FieldMove {
   readonly fromLotId: string | null;
   readonly toLotId: string;
-  /** when the field before is cut, ms */
+  /** when the field before is cut, ms; null: nobody knows, or not today */
   readonly doneMs: number | null;
+  /** the field before is not cut before the day ends */
+  readonly notToday: boolean;
   readonly trips: readonly RigTrip[];
   /** who drives ahead or behind; null where nobody is free */
   readonly escort: { readonly name: string; readonly vehicle: string } | null;
@@ -129,6 +131,32 @@ function timeOf(rig: Rig, from: MoveStop | null, to: MoveStop, own: readonly Rig
   return { minutes: roadMinutes(metersBetween(from.spot, to.spot), rig.road.speed), by: 'straight', timed: 0 };
 } // prettier-ignore
 
+const HOUR_MS = 3_600_000;
+export type CutFor = (fromMs: number, hours: number) => number | null;
+const unhindered: CutFor = (fromMs, hours) => fromMs + hours * HOUR_MS;
+
+/**
+ * When so many hours of cutting are over, where the chain holds the combines back; null where its day ends first.
+ * @param byMinute hours of cutting until each minute from `nowMs` on, see `cuttingHours`
+ */
+export function cutForBy(byMinute: readonly number[], nowMs: number): CutFor {
+  const last = byMinute.length - 1;
+  const at = (minute: number): number => {
+    if (minute <= 0) return 0;
+    const whole = Math.floor(minute);
+    if (whole >= last) return byMinute[last]!;
+    return byMinute[whole]! + (minute - whole) * (byMinute[whole + 1]! - byMinute[whole]!);
+  };
+  return (fromMs, hours) => {
+    const target = at((fromMs - nowMs) / 60_000) + hours;
+    if (target > byMinute[last]! + 1e-9) return null;
+    const minute = byMinute.findIndex((worked) => worked >= target - 1e-9);
+    const [before, after] = [byMinute[Math.max(0, minute - 1)]!, byMinute[minute]!];
+    const part = after > before ? (target - before) / (after - before) : 1;
+    return Math.max(fromMs, nowMs + Math.max(0, minute - 1 + Math.min(1, Math.max(0, part))) * 60_000);
+  };
+}
+
 /**
  * The day's moves in their order: each machine with its head, width and escort, when it leaves and arrives, whether by daylight, and who is left
  * without a ride. Combines leave first; a cart when the last tank is in it.
@@ -142,14 +170,17 @@ export function movesOfDay(input: {
   readonly crew: readonly CrewSpot[];
   readonly nowMs: number;
   readonly sunOf: (ms: number) => SunOfDay | null;
+  /** when so many hours of cutting from a moment on are over, null where the day ends first; left out: nothing holds the combines back */
+  readonly cutFor?: CutFor;
 }): FieldMove[] {
-  const { rigs, stops, own, nowMs, sunOf } = input;
+  const { rigs, stops, own, nowMs, sunOf, cutFor = unhindered } = input;
   requireInRange('fields of the plan', stops.length, 0, 100, '');
   const kinds = new Map(rigs.map(({ placeId, kind }) => [placeId, kind]));
   const hoursOn = (fromMs: number | null, hours: number | null): number | null =>
-    fromMs === null || hours === null ? null : fromMs + requireInRange('hours', hours, 0, 10_000, 'h') * 3_600_000;
+    fromMs === null || hours === null ? null : cutFor(fromMs, requireInRange('hours', hours, 0, 10_000, 'h'));
   let crew = input.crew;
   let doneMs = hoursOn(nowMs, stops[0]?.hours ?? null);
+  let notToday = doneMs === null && (stops[0]?.hours ?? null) !== null;
   const moves: FieldMove[] = [];
   for (let i = 1; i < stops.length; i++) {
     const [before, to] = [stops[i - 1]!, stops[i]!];
@@ -189,6 +220,7 @@ export function movesOfDay(input: {
       fromLotId: before.lotId,
       toLotId: to.lotId,
       doneMs,
+      notToday,
       trips: going,
       escort,
       escortWanted,
@@ -205,6 +237,7 @@ export function movesOfDay(input: {
     const ready = trips.filter(({ rig }) => rig.kind === 'combine').map(({ rig, arrivesMs }) => (arrivesMs === null ? null : arrivesMs + rig.road.readyMin * 30_000)); // prettier-ignore
     const begins = ready.length === 0 || ready.includes(null) ? null : Math.max(...(ready as number[]));
     doneMs = hoursOn(begins, to.hours);
+    notToday ||= begins !== null && to.hours !== null && doneMs === null;
   }
   return moves;
 }

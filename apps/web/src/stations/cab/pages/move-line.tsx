@@ -13,7 +13,11 @@ export default function MoveLine({ farm, machineId }: { farm: Farm; machineId: s
   const { timeZone } = farm.data.farm;
   const { rig, leavesMs, minutes, light } = trip;
   const facts = [
-    leavesMs === null ? null : say('moveLeaves', { time: clock(leavesMs, timeZone) }),
+    leavesMs !== null
+      ? say('moveLeaves', { time: clock(leavesMs, timeZone) })
+      : move.notToday
+        ? say('moveNotToday')
+        : null,
     minutes === null ? null : say('moveTakes', { span: spanText(minutes) }),
     rig.road.headOnCart && rig.head ? say('moveHead', { head: rig.head }) : null,
     say('moveWidth', { length: length(rig.road.width).text }),
@@ -21,7 +25,10 @@ export default function MoveLine({ farm, machineId }: { farm: Farm; machineId: s
   const warnings = [
     rig.road.escort && (move.escort ? say('moveEscort', { name: move.escort.name, vehicle: move.escort.vehicle }) : say('moveNoEscort')), // prettier-ignore
     (light === 'dark' || light === 'dusk') && say(light === 'dark' ? 'moveDark' : 'moveDusk'),
-    move.leaveByMs !== null && light !== 'day' && say('moveBy', { time: clock(move.leaveByMs, timeZone) }),
+    !move.notToday &&
+      move.leaveByMs !== null &&
+      light !== 'day' &&
+      say('moveBy', { time: clock(move.leaveByMs, timeZone) }),
     move.noRide.length > 0 && say('moveNoRide', { names: move.noRide.join(', ') }),
   ].filter((one) => one !== false);
   return (

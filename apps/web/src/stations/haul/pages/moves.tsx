@@ -22,6 +22,7 @@ import { Hazard } from '../../../widgets/hazard';
 import { TakeBack } from '../../../widgets/take-back';
 import { useMoves } from '../../../widgets/use-moves';
 import { WhoIsWhere } from '../../../widgets/who-is-where';
+import { capital } from '../../../words';
 import { Working } from '../../../widgets/working';
 import { RoadsDrawer } from '../../../widgets/roads-drawer';
 import { MoveForm, RigForm } from '../forms/rig-forms';
@@ -67,7 +68,8 @@ export default function Moves({ farm, notebook }: { farm: Farm; notebook: FieldR
           <div className="mb-3 flex flex-wrap items-baseline justify-between gap-3">
             <h2 className="text-xl">
               {number(i + 1)}. {nameOf(farm, move.fromLotId)} to {nameOf(farm, move.toLotId)}
-              {move.doneMs === null ? '' : <span className="text-muted">, cut at {clock(move.doneMs, timeZone)} at the earliest</span>}
+              {move.notToday && <span className="text-muted">, not today</span>}
+              {move.doneMs === null ? '' : <span className="text-muted">, cut at {clock(move.doneMs, timeZone)}</span>}
             </h2>
             {move.trips[0] && (
               <Button onClick={() => setRecording({ rig: move.trips[0]!.rig.placeId, move })}>A machine is there</Button>
@@ -196,22 +198,23 @@ function Next({ farm, view }: { farm: Farm; view: MovesView }) {
         )}
       </>
     );
-  const bad = first.light === 'dark' || move.noRide.length > 0 || (move.escortWanted && !move.escort);
+  const bad = !move.notToday && (first.light === 'dark' || move.noRide.length > 0 || (move.escortWanted && !move.escort));
   return (
     <>
       <Verdict
         about="The next move"
-        figure={first.leavesMs === null ? farm.placeName(first.rig.placeId) : clock(first.leavesMs, timeZone)}
-        unit={`${first.leavesMs === null ? '' : `${farm.placeName(first.rig.placeId)} `}to ${nameOf(farm, move.toLotId)}`}
+        figure={first.leavesMs !== null ? clock(first.leavesMs, timeZone) : move.notToday ? 'Not today' : farm.placeName(first.rig.placeId)}
+        unit={`${first.leavesMs === null && !move.notToday ? '' : `${farm.placeName(first.rig.placeId)} `}to ${nameOf(farm, move.toLotId)}`}
         bad={bad}
       >
         {[
           first.minutes === null
-            ? 'How long it takes nobody knows: draw both boundaries (Fields), or record the first move.'
+            ? 'How long it takes is not known: draw both boundaries (Fields), or record the first move.'
             : `${spanText(first.minutes)} on the road${first.arrivesMs === null ? '' : `, there at ${clock(first.arrivesMs, timeZone)}`}, ${first.minutesBy === 'own' ? `as it took ${first.timed === 1 ? 'once' : `${number(first.timed)} times`} before` : 'by its road speed'}.`,
-          first.leavesMs === null ? 'When this field is done nobody knows: its yield or the combine’s rate is missing.' : '',
+          move.notToday ? `${capital(nameOf(farm, move.fromLotId))} is not cut before the day ends: the move is for tomorrow.` : '',
+          first.leavesMs === null && !move.notToday ? 'When this field is done is not known: its yield or the combine’s rate is missing.' : '',
           first.light === null ? '' : first.light === 'day' ? '' : `${LIGHT[first.light]}.`,
-          move.leaveByMs === null ? '' : `Leave by ${clock(move.leaveByMs, timeZone)} to be there before sunset${view.sunsetMs === null ? '' : ` (${clock(view.sunsetMs, timeZone)})`}.`,
+          move.leaveByMs === null || move.notToday ? '' : `Leave by ${clock(move.leaveByMs, timeZone)} to be there before sunset${view.sunsetMs === null ? '' : ` (${clock(view.sunsetMs, timeZone)})`}.`,
         ]
           .filter(Boolean)
           .join(' ')}
@@ -221,8 +224,8 @@ function Next({ farm, view }: { farm: Farm; view: MovesView }) {
           ■ Without a pickup where they are now: {view.strandedNow.map(({ name, vehicle }) => `${name} (the ${vehicle} is elsewhere)`).join(', ')}.
         </p>
       )}
-      {first.leavesMs !== null && (
-        <ChainLine farm={farm} className="mt-2" more="For as long as it stands, all of this is later." />
+      {(first.leavesMs !== null || move.notToday) && (
+        <ChainLine farm={farm} className="mt-2" more="This page reckons with it." />
       )}
       {first.minutes !== null && (
         <Working
