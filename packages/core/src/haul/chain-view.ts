@@ -391,7 +391,6 @@ export function chainNow(
   const combines = of('combine');
   const current = cutLast(rows);
   const crop = cropCut(rows);
-  const perBu = farm.kgPerBu(crop);
   const rates = combineRates(farm, records, rows, combines, crop);
   if (combines.length === 0 || !(rates.reduce((a, b) => a + b, 0) >= 1)) return null;
   // What still stands of everything that is cut today; where nobody expects a yield, or measured it, it lasts the day.
