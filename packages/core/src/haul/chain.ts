@@ -454,11 +454,10 @@ function run(chain: ChainNow, minuteBy?: (cut: number) => void): Run {
  * @throws RangeRefusal where a time or a quantity cannot be
  */
 export function cuttingHours(chain: ChainNow): number[] {
-  const endless = { ...chain, fieldLeft: 1e6 };
-  check(endless);
+  check(chain);
   const rate = chain.combines.reduce((sum, { bushelsPerHour }) => sum + bushelsPerHour, 0);
   const hours = [0];
-  run(endless, (cut) => hours.push(rate > 0 ? cut / rate : 0));
+  run({ ...chain, fieldLeft: 1e6 }, (cut) => hours.push(rate > 0 ? cut / rate : 0));
   return hours;
 }
 
