@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Kind } from '../quantity/quantity';
+import { type Kind, money } from '../quantity/quantity';
 import { clock, day, stamp } from '../quantity/time';
 import type { Column } from '../ui/table';
 
@@ -78,4 +78,18 @@ export function wordColumn<T>(
 ): Column<T> {
   const { as, ...rest } = more;
   return { id, head, value: of, show: (row) => (as ? as(of(row), row) : of(row)), ...rest };
+}
+
+/** A column of dollars, to the cent. */
+export function moneyColumn<T>(
+  id: string,
+  head: string,
+  of: (row: T) => number | null,
+  more: Partial<Column<T>> = {},
+): Column<T> {
+  const text = (row: T): string => {
+    const value = of(row);
+    return value === null ? '' : money(value);
+  };
+  return { id, head, right: true, value: of, text, show: text, ...more };
 }

@@ -60,6 +60,8 @@ interface Props<T> {
   /** Rows that are crossed out, or stand out. */
   readonly rowClass?: (row: T) => string;
   readonly pageSize?: number;
+  /** It stands within a margin already. */
+  readonly flush?: boolean;
 }
 
 const features = tableFeatures({
@@ -108,6 +110,7 @@ export function DataTable<T>({
   empty,
   rowClass,
   pageSize = PAGE,
+  flush = false,
 }: Props<T>) {
   const phone = useMedia(PHONE);
   const [visible, setVisible] = useState<Record<string, boolean>>(() => ({
@@ -196,7 +199,7 @@ export function DataTable<T>({
   const counted = (count: number): string => `${number(count)} ${count === 1 ? one : many}`;
   if (rows.length === 0 && empty !== undefined) return <>{empty}</>;
   const cell = (column: Column<T>, i: number): string =>
-    `py-1.5 ${edge(i, shown.length)} ${column.right ? 'text-right whitespace-nowrap' : ''}`;
+    `py-1.5 ${edge(i, shown.length, flush)} ${column.right ? 'text-right whitespace-nowrap' : ''}`;
   const sums = shown.some(({ sum }) => sum);
   const tools = rows.length >= FEW;
   return (
@@ -256,7 +259,15 @@ export function DataTable<T>({
         </div>
       )}
       {phone ? (
-        <Cards name={name} rows={page} columns={shown} rowId={rowId} headOf={headOf} rowClass={rowClass} />
+        <Cards
+          name={name}
+          rows={page}
+          columns={shown}
+          rowId={rowId}
+          headOf={headOf}
+          rowClass={rowClass}
+          flush={flush}
+        />
       ) : (
         <div className="relative overflow-x-auto">
           <table className="w-full text-[15px]" aria-label={name} onKeyDown={rowKeys}>
@@ -269,7 +280,7 @@ export function DataTable<T>({
                       key={column.id}
                       scope="col"
                       aria-sort={sorted ? (sorted.desc ? 'descending' : 'ascending') : 'none'}
-                      className={`p-0 ${edge(i, shown.length)}`}
+                      className={`p-0 ${edge(i, shown.length, flush)}`}
                     >
                       <button
                         type="button"
@@ -359,8 +370,8 @@ interface Table<T> {
   setColumnVisibility(visible: Record<string, boolean>): void;
 }
 
-const edge = (i: number, count: number): string =>
-  `${i === 0 ? 'pl-5 lg:pl-6' : 'pl-1.5'} ${i === count - 1 ? 'pr-5 lg:pr-6' : 'pr-1.5'}`;
+const edge = (i: number, count: number, flush: boolean): string =>
+  `${i > 0 ? 'pl-1.5' : flush ? '' : 'pl-5 lg:pl-6'} ${i < count - 1 ? 'pr-1.5' : flush ? '' : 'pr-5 lg:pr-6'}`;
 
 function SortMark({ sorted }: { sorted: { readonly desc: boolean } | undefined }) {
   if (!sorted) return null;
@@ -502,6 +513,7 @@ function Cards<T>({
   rowId,
   headOf,
   rowClass,
+  flush,
 }: {
   name: string;
   rows: readonly T[];
@@ -509,13 +521,18 @@ function Cards<T>({
   rowId: (row: T) => string;
   headOf: (column: Column<T>) => string;
   rowClass: ((row: T) => string) | undefined;
+  flush: boolean;
 }) {
   const of = (where: Column<T>['phone']) => columns.filter(({ phone }) => phone === where);
   const [titles, verdicts, rest] = [of('title'), of('verdict'), of(undefined)];
   return (
     <ul aria-label={name} className="border-t border-ink" onKeyDown={rowKeys}>
       {rows.map((row) => (
-        <li key={rowId(row)} data-row className={`border-b border-rule px-5 py-3 ${rowClass?.(row) ?? ''}`}>
+        <li
+          key={rowId(row)}
+          data-row
+          className={`border-b border-rule py-3 ${flush ? '-mx-2 px-2' : 'px-5'} ${rowClass?.(row) ?? ''}`}
+        >
           <div className="flex flex-wrap items-baseline justify-between gap-x-4">
             <span className="text-lg">
               {titles.map((column) => (

@@ -36,6 +36,8 @@ import { useOffers } from '../../../widgets/use-offers';
 import { useDeadlines } from '../../../widgets/use-deadlines';
 import { Working } from '../../../widgets/working';
 import { USUAL_DRYER } from '../forms/dryer-setup';
+import { type Column, DataTable } from '../../../ui/table';
+import { figureColumn, wordColumn, moneyColumn } from '../../../widgets/columns';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -168,6 +170,38 @@ function Ways({
   const all = own.reduce((sum, { wetKg }) => sum + wetKg, 0) / per;
   const [best] = ways;
   const at = (ms: number | null): string => (ms === null ? '–' : soon(ms, now, timeZone));
+  type Way = (typeof ways)[number];
+  const columns: Column<Way>[] = [
+    wordColumn('way', 'Way', wayTitle, { phone: 'title' }),
+    figureColumn('saves', 'Saves', bushels, ({ way, bushels: saved }) => (way === 'stop cutting' ? null : saved), {
+      per: () => per,
+    }),
+    wordColumn('loads', 'Loads', ({ loads }) => (loads === 0 ? '' : number(loads)), {
+      right: true,
+      value: ({ loads }) => loads,
+      text: ({ loads }) => (loads === 0 ? '' : number(loads)),
+    }),
+    wordColumn(
+      'start',
+      'Start by',
+      ({ startByMs }) => (startByMs === null ? '' : startByMs < now ? '■ too late for all' : at(startByMs)),
+      {
+        right: true,
+        value: ({ startByMs }) => startByMs,
+        show: ({ startByMs }) => (startByMs === null ? '' : startByMs < now ? '■ too late for all' : at(startByMs)),
+      },
+    ),
+    wordColumn(
+      'done',
+      'Done',
+      ({ way, hours, lastMs }) => (way === 'stop cutting' ? `${number(hours, 1)} h` : at(lastMs)),
+      { right: true },
+    ),
+    moneyColumn('brings', 'Brings', ({ money: brings }) => brings, {
+      phone: 'verdict',
+      show: ({ money: brings }) => dollars(brings),
+    }),
+  ];
   return (
     <div className="lg:grid lg:grid-cols-[1.5fr_1fr]">
       <Section label="Ways out">
@@ -206,40 +240,17 @@ function Ways({
                 <>The next best way brings {dollars(ways[1]!.behind)} less.</>
               )}
             </Verdict>
-            <div className="mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="Ways, table">
-              <table className="w-full" aria-label="Ways side by side">
-                <thead className="border-y border-ink text-left text-sm">
-                  <tr>
-                    <th className="py-1.5 pr-2">Way</th>
-                    <th className="px-2 text-right">Saves</th>
-                    <th className="px-2 text-right">Loads</th>
-                    <th className="px-2 text-right">Start by</th>
-                    <th className="px-2 text-right">Done</th>
-                    <th className="py-1.5 pl-2 text-right">Brings</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {ways.map((way) => (
-                    <tr
-                      key={`${way.way} ${way.to}`}
-                      className={`border-b border-rule ${way === best ? 'bg-sand font-semibold' : ''}`}
-                    >
-                      <td className="py-1 pr-2">{wayTitle(way)}</td>
-                      <td className="px-2 text-right whitespace-nowrap">
-                        {way.way === 'stop cutting' ? '–' : bushels(way.bushels, per).text}
-                      </td>
-                      <td className="px-2 text-right">{way.loads === 0 ? '' : way.loads}</td>
-                      <td className="px-2 text-right whitespace-nowrap">
-                        {way.startByMs === null ? '' : way.startByMs < now ? '■ too late for all' : at(way.startByMs)}
-                      </td>
-                      <td className="px-2 text-right whitespace-nowrap">
-                        {way.way === 'stop cutting' ? `${number(way.hours, 1)} h` : at(way.lastMs)}
-                      </td>
-                      <td className="py-1 pl-2 text-right whitespace-nowrap">{dollars(way.money)}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
+            <div className="mt-4">
+              <DataTable
+                name="Ways side by side"
+                one="way"
+                many="ways"
+                rows={ways}
+                columns={columns}
+                rowId={({ way, to }) => `${way} ${to}`}
+                rowClass={(way) => (way === best ? 'bg-sand font-semibold' : '')}
+                flush
+              />
             </div>
             <p className="mt-2 text-sm text-muted">
               Stopping the combines costs their hours and saves none of the wet grain, but adds no more of it. Grain

@@ -37,7 +37,6 @@ import {
   dollars,
   dryingRate,
   fuelText,
-  grain,
   grainRate,
   mass,
   moisture,
@@ -45,6 +44,7 @@ import {
   number,
   percent,
   temperature,
+  share,
 } from '../../../quantity/quantity';
 import { clock, day, DAY_MS, moment, soon, spanText } from '../../../quantity/time';
 import { Button, Problem } from '../../../ui';
@@ -60,6 +60,8 @@ import { Working } from '../../../widgets/working';
 import { SampleDrawer } from '../forms/dryer-logs';
 import { DryerSetupDrawer, USUAL_DRYER } from '../forms/dryer-setup';
 import { Ago } from '../../../widgets/ago';
+import { type Column, DataTable } from '../../../ui/table';
+import { figureColumn, wordColumn } from '../../../widgets/columns';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -629,38 +631,33 @@ function Runs({
 /** What a run did to each field's grain: water, dry matter lost, shrink, and its share of the fuel. */
 function Shares({ farm, shares, cost }: { farm: Farm; shares: readonly RunShare[]; cost: number | null }) {
   if (shares.length === 0) return null;
+  const perOf = ({ lotId }: RunShare): number => farm.kgPerBu(farm.lot(lotId)?.crop);
+  const columns: Column<RunShare>[] = [
+    wordColumn('field', 'Field', ({ lotId }) => farm.lot(lotId)?.fieldName ?? 'unknown field', { phone: 'title' }),
+    figureColumn('out', 'Out', bushels, (one) => one.outKg / perOf(one), { per: perOf, phone: 'verdict' }),
+    figureColumn('moisture', 'From, to', moisture, ({ inMoisture }) => inMoisture, {
+      show: ({ inMoisture, outMoisture }) => `${moisture.figure(inMoisture)} → ${moisture.figure(outMoisture)}`,
+      text: ({ inMoisture, outMoisture }) => `${moisture.figure(inMoisture)} → ${moisture.figure(outMoisture)}`,
+    }),
+    figureColumn('water', 'Water', mass, ({ waterKg }) => waterKg),
+    figureColumn('lost', 'Dry matter lost', mass, ({ dryLossKg }) => dryLossKg),
+    figureColumn('shrink', 'Shrink', share, ({ shrink }) => shrink),
+    wordColumn('fuel', 'Fuel', ({ part }) => (cost === null ? '' : dollars(cost * part)), {
+      right: true,
+      value: ({ part }) => (cost === null ? null : cost * part),
+    }),
+  ];
   return (
-    <div className="w-full overflow-x-auto" tabIndex={0} role="region" aria-label="The run by field">
-      <table className="mt-1 w-full text-sm" aria-label="By field">
-        <thead className="text-left text-muted">
-          <tr>
-            <th className="pr-2 font-normal">Field</th>
-            <th className="px-2 text-right font-normal">Out</th>
-            <th className="px-2 text-right font-normal">From, to</th>
-            <th className="px-2 text-right font-normal">Water</th>
-            <th className="px-2 text-right font-normal">Dry matter lost</th>
-            <th className="px-2 text-right font-normal">Shrink</th>
-            <th className="pl-2 text-right font-normal">Fuel</th>
-          </tr>
-        </thead>
-        <tbody>
-          {shares.map((one) => (
-            <tr key={one.lotId}>
-              <td className="pr-2">{farm.lot(one.lotId)?.fieldName ?? 'unknown field'}</td>
-              <td className="px-2 text-right whitespace-nowrap">
-                {grain(one.outKg, farm.kgPerBu(farm.lot(one.lotId)?.crop)).text}
-              </td>
-              <td className="px-2 text-right whitespace-nowrap">
-                {moisture.figure(one.inMoisture)} → {percent(one.outMoisture)}
-              </td>
-              <td className="px-2 text-right whitespace-nowrap">{mass(one.waterKg).text}</td>
-              <td className="px-2 text-right whitespace-nowrap">{mass(one.dryLossKg).text}</td>
-              <td className="px-2 text-right">{percent(one.shrink)}</td>
-              <td className="pl-2 text-right">{cost === null ? '–' : dollars(cost * one.part)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <div className="w-full">
+      <DataTable
+        name="The run by field"
+        one="field"
+        many="fields"
+        rows={shares}
+        columns={columns}
+        rowId={({ lotId }) => lotId}
+        flush
+      />
     </div>
   );
 }

@@ -15,9 +15,11 @@ import {
 import { useMemo, useState } from 'react';
 import { useWorker } from '../../../data/worker';
 import { SelectBox } from '../../../ui';
-import { area, areaRate, cropYield, discount, dollars, percent, price } from '../../../quantity/quantity';
+import { area, areaRate, cropYield, discount, dollars, percent, price, moisture } from '../../../quantity/quantity';
 import { clock, HOUR_MS, weekday } from '../../../quantity/time';
 import { Section } from '../../../ui/page';
+import { type Column, DataTable } from '../../../ui/table';
+import { figureColumn, moneyColumn, wordColumn } from '../../../widgets/columns';
 
 const DAYS_AHEAD = 10;
 const FIVE_MIN_MS = 5 * 60_000;
@@ -221,7 +223,39 @@ function Starts({
   const rows = answer.starts.filter(
     ({ start }, i) => i === 0 || start === answer.best || isWhole((base + start * HOUR_MS) / HOUR_MS),
   );
-  let lastDay = '';
+  type Row = (typeof rows)[number];
+  const columns: Column<Row>[] = [
+    wordColumn('start', 'Start', ({ start }) => name(start), {
+      phone: 'title',
+      value: ({ start }) => start,
+      text: ({ start }) => name(start),
+      as: (words, { start }) => (
+        <span className="whitespace-nowrap">
+          <span className="mr-1.5 text-sm text-muted">{weekday(base + start * HOUR_MS, timeZone)}</span>
+          {words}
+        </span>
+      ),
+    }),
+    moneyColumn('behind', 'Behind the best', ({ behind }) => behind, {
+      right: false,
+      phone: 'verdict',
+      show: ({ start, behind }) => (
+        <span className="flex items-center gap-2">
+          <span
+            className="inline-block h-3.5 bg-ink"
+            style={{ width: `${(9 * behind) / most}rem` }}
+            aria-hidden="true"
+          />
+          <span className="whitespace-nowrap">{start === answer.best ? '● best' : dollars(behind)}</span>
+        </span>
+      ),
+    }),
+    figureColumn('cut', 'Cut', area, ({ cutDryKg }) => cutDryKg / dryPerAcre),
+    figureColumn('moisture', 'Mean moisture', moisture, (row) => row.moisture),
+    wordColumn('ends', 'Ends', (row) => (row.cutDryKg === 0 ? 'nothing is taken' : ENDED[row.endedBy]), {
+      as: (words) => <span className="text-sm text-muted">{words}</span>,
+    }),
+  ];
   return (
     <>
       <p className="mt-2">
@@ -231,49 +265,17 @@ function Starts({
             ? `None of it would be cut below ${percent(baseMoisture)}.`
             : 'No start within the forecast is taken.'}
       </p>
-      <div className="mt-3 overflow-x-auto">
-        <table className="w-full min-w-[38rem]" aria-label="Dollars by start">
-          <thead className="border-y border-ink text-left text-sm">
-            <tr>
-              <th className="py-1.5 pr-2">Start</th>
-              <th className="px-2">Behind the best</th>
-              <th className="px-2 text-right">Cut, {area.unit}</th>
-              <th className="px-2 text-right">Mean moisture</th>
-              <th className="py-1.5 pl-2">Ends</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((start) => {
-              const dayName = weekday(base + start.start * HOUR_MS, timeZone);
-              const first = dayName !== lastDay;
-              lastDay = dayName;
-              const isBest = start.start === answer.best;
-              return (
-                <tr key={start.start} className={`border-b border-rule ${isBest ? 'bg-sand font-semibold' : ''}`}>
-                  <td className="py-1 pr-2 whitespace-nowrap">
-                    {first && <span className="mr-1.5 text-sm text-muted">{dayName}</span>}
-                    {name(start.start)}
-                  </td>
-                  <td className="px-2">
-                    <span className="flex items-center gap-2">
-                      <span
-                        className="inline-block h-3.5 bg-ink"
-                        style={{ width: `${(9 * start.behind) / most}rem` }}
-                        aria-hidden="true"
-                      />
-                      <span className="whitespace-nowrap">{isBest ? '● best' : dollars(start.behind)}</span>
-                    </span>
-                  </td>
-                  <td className="px-2 text-right">{area.figure(start.cutDryKg / dryPerAcre)}</td>
-                  <td className="px-2 text-right">{start.moisture === null ? '–' : percent(start.moisture)}</td>
-                  <td className="py-1 pl-2 text-sm text-muted">
-                    {start.cutDryKg === 0 ? 'nothing is taken' : ENDED[start.endedBy]}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+      <div className="mt-3">
+        <DataTable
+          name="Dollars by start"
+          one="start"
+          many="starts"
+          rows={rows}
+          columns={columns}
+          rowId={({ start }) => String(start)}
+          rowClass={({ start }) => (start === answer.best ? 'bg-sand font-semibold' : '')}
+          flush
+        />
       </div>
     </>
   );

@@ -25,7 +25,6 @@ import { Button, Choices, Problem, TextBox } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
 import { Progress } from '../../../ui/progress';
 import {
-  aBushel,
   bushels,
   dollarsTyped,
   grainRate,
@@ -34,6 +33,8 @@ import {
   percent,
   price,
   priceText,
+  hours,
+  minutes,
 } from '../../../quantity/quantity';
 import { hourText, spanText } from '../../../quantity/time';
 import {
@@ -55,6 +56,8 @@ import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
 import { LoadsGoTo, useLoadsGoTo } from '../../../widgets/loads-go-to';
 import { Working } from '../../../widgets/working';
+import { type Column, DataTable } from '../../../ui/table';
+import { figureColumn, wordColumn } from '../../../widgets/columns';
 
 const MOST = 8;
 const REPLICATIONS = 200;
@@ -232,6 +235,18 @@ function Fleets({
   busy: boolean;
 }) {
   const best = fleets[worth - 1]!;
+  const columns: Column<TrucksWorth>[] = [
+    wordColumn('trucks', 'Trucks', ({ trucks }) => String(trucks), { value: ({ trucks }) => trucks, phone: 'title' }),
+    figureColumn('rate', 'Comes home', grainRate, ({ result: { bushelsPerHour } }) => bushelsPerHour.mean, {
+      per: () => per,
+      phone: 'verdict',
+    }),
+    figureColumn('gain', 'The last one brings', grainRate, ({ gain }) => gain, { per: () => per }),
+    figureColumn('cost', 'Costs', price, ({ costPerBushel }) => costPerBushel, { per: () => per }),
+    figureColumn('stands', 'Combine stands', hours, ({ result: { waits } }) => waits.combine),
+    figureColumn('line', 'Truck in line', minutes, ({ result: { lineMinutes } }) => lineMinutes),
+    figureColumn('night', 'On wheels at night', bushels, ({ result: { onWheels } }) => onWheels, { per: () => per }),
+  ];
   const more = fleets[worth];
   const { result } = best;
   return (
@@ -323,37 +338,16 @@ function Fleets({
           </Bar>
         </BarChart>
       </ChartFrame>
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Table by number of trucks">
-        <table className="mt-2 w-full" aria-label="By number of trucks">
-          <thead className="border-y border-ink text-left text-sm">
-            <tr>
-              <th className="py-1.5 pr-2">Trucks</th>
-              <th className="px-1 text-right">{grainRate.unit}</th>
-              <th className="px-1 text-right">The last one brings</th>
-              <th className="px-1 text-right">Costs {aBushel()}</th>
-              <th className="px-1 text-right">Combine stands</th>
-              <th className="px-1 text-right">Truck in line</th>
-              <th className="py-1.5 pl-1 text-right">On wheels at night</th>
-            </tr>
-          </thead>
-          <tbody>
-            {fleets.map((fleet) => (
-              <tr
-                key={fleet.trucks}
-                className={`border-b border-rule ${fleet.trucks === worth ? 'bg-sand font-semibold' : ''}`}
-              >
-                <td className="py-1 pr-2">{fleet.trucks}</td>
-                <td className="px-1 text-right">{grainRate.figure(fleet.result.bushelsPerHour.mean, per)}</td>
-                <td className="px-1 text-right">{fleet.gain === null ? '' : grainRate.figure(fleet.gain, per)}</td>
-                <td className="px-1 text-right">{money(price.shown(fleet.costPerBushel, per))}</td>
-                <td className="px-1 text-right whitespace-nowrap">{number(fleet.result.waits.combine, 1)} h</td>
-                <td className="px-1 text-right whitespace-nowrap">{Math.round(fleet.result.lineMinutes)} min</td>
-                <td className="py-1 pl-1 text-right whitespace-nowrap">{bushels(fleet.result.onWheels, per).text}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <DataTable
+        name="By number of trucks"
+        one="number of trucks"
+        many="numbers of trucks"
+        rows={fleets}
+        columns={columns}
+        rowId={({ trucks }) => String(trucks)}
+        rowClass={({ trucks }) => (trucks === worth ? 'bg-sand font-semibold' : '')}
+        flush
+      />
     </div>
   );
 }

@@ -268,5 +268,5 @@ function Trips({ farm, move, onRig }: { farm: Farm; move: FieldMove; onRig: (pla
     wordColumn('width', 'Width', ({ rig }) => length(rig.road.width).text),
     wordColumn('light', 'Light', ({ light }) => (light === null ? '' : LIGHT[light])),
   ];
-  return <DataTable name={`Machines to ${nameOf(farm, move.toLotId)}`} one="machine" many="machines" rows={move.trips} columns={columns} rowId={({ rig }) => rig.placeId} />; // prettier-ignore
+  return <DataTable name={`Machines to ${nameOf(farm, move.toLotId)}`} one="machine" many="machines" rows={move.trips} columns={columns} rowId={({ rig }) => rig.placeId} flush />; // prettier-ignore
 }

@@ -29,6 +29,8 @@ import { WhatStops } from './what-stops';
 import { spanText } from '../../../quantity/time';
 import { Section } from '../../../ui/page';
 import { capital } from '../../../words';
+import { type Column, DataTable } from '../../../ui/table';
+import { wordColumn } from '../../../widgets/columns';
 
 const MINUTE = 60_000;
 const waited = (ms: number): string =>
@@ -92,64 +94,62 @@ function Trucks({
     down,
   );
   if (trucks.length === 0) return null;
+  const leftMin = ({ leaveByMs, state }: TruckNow): number | null =>
+    leaveByMs === null || state === 'out' || state === 'unloading' ? null : (leaveByMs - now) / MINUTE;
+  const columns: Column<TruckNow>[] = [
+    wordColumn('truck', 'Truck', ({ name }) => name, { phone: 'title', as: (name) => <b>{name}</b> }),
+    wordColumn('does', 'What it does, by the book', (truck) => TRUCK_WORDS[truck.state], {
+      as: (words, { state, likelyMs, sinceMs, where }) => (
+        <>
+          {mark(state)}
+          {words}
+          {likelyMs !== null && likelyMs > now ? `, there about ${clock(likelyMs, timeZone)}` : ''}
+          <span className="text-sm text-muted">
+            {' '}
+            {state === 'down'
+              ? where
+              : sinceMs === null
+                ? 'not in the book yet'
+                : where
+                  ? `last with ${where}`
+                  : 'not seen yet'}
+          </span>
+        </>
+      ),
+    }),
+    wordColumn('on', 'On it', ({ id, bushels: on }) => (on < 1 ? 'empty' : heldText(farm, farm.held(id).wetLots)), {
+      right: true,
+      value: ({ bushels: on }) => on,
+      text: ({ id, bushels: on }) => (on < 1 ? 'empty' : heldText(farm, farm.held(id).wetLots)),
+    }),
+    wordColumn('for', 'For', ({ sinceMs }) => (sinceMs === null ? '' : waited(now - sinceMs)), {
+      right: true,
+      value: ({ sinceMs }) => sinceMs,
+      text: ({ sinceMs }) => (sinceMs === null ? '' : waited(now - sinceMs)),
+    }),
+    {
+      id: 'leave',
+      head: 'Leave by',
+      right: true,
+      value: leftMin,
+      text: (truck) => (leftMin(truck) === null ? '' : clock(truck.leaveByMs!, timeZone)),
+      show: (truck) => {
+        const left = leftMin(truck);
+        if (left === null) return '';
+        if (left < 0) return <b>■ too late today</b>;
+        return (
+          <>
+            <b>{clock(Math.floor(truck.leaveByMs! / MINUTE) * MINUTE, timeZone)}</b>{' '}
+            <span className="text-sm text-muted">{waited(left * MINUTE)} left</span>
+          </>
+        );
+      },
+    },
+  ];
   return (
-    <section aria-label="Trucks" className="relative overflow-x-auto border-b border-ink px-5 py-5 lg:px-6">
-      <h2 className="text-xl">Trucks</h2>
-      <table className="mt-2 w-full min-w-[38rem]">
-        <thead className="border-y border-ink text-left text-sm">
-          <tr>
-            <th className="py-1.5 pr-2">Truck</th>
-            <th className="px-2">What it does, by the book</th>
-            <th className="px-2 text-right">On it</th>
-            <th className="px-2 text-right">For</th>
-            <th className="py-1.5 pl-2 text-right">Leave by</th>
-          </tr>
-        </thead>
-        <tbody>
-          {trucks.map((truck) => {
-            const late = truck.leaveByMs !== null && truck.state !== 'out' && truck.state !== 'unloading';
-            const left = truck.leaveByMs === null ? 0 : (truck.leaveByMs - now) / MINUTE;
-            return (
-              <tr key={truck.id} className="border-b border-rule">
-                <td className="py-1.5 pr-2 font-semibold">{truck.name}</td>
-                <td className="px-2">
-                  {mark(truck.state)}
-                  {TRUCK_WORDS[truck.state]}
-                  {truck.likelyMs !== null && truck.likelyMs > now
-                    ? `, there about ${clock(truck.likelyMs, timeZone)}`
-                    : ''}
-                  <span className="text-sm text-muted">
-                    {' '}
-                    {truck.state === 'down'
-                      ? truck.where
-                      : truck.sinceMs === null
-                        ? 'not in the book yet'
-                        : truck.where
-                          ? `last with ${truck.where}`
-                          : 'not seen yet'}
-                  </span>
-                </td>
-                <td className="px-2 text-right">
-                  {truck.bushels < 1 ? 'empty' : heldText(farm, farm.held(truck.id).wetLots)}
-                </td>
-                <td className="px-2 text-right">{truck.sinceMs === null ? '' : waited(now - truck.sinceMs)}</td>
-                <td className="py-1.5 pl-2 text-right whitespace-nowrap">
-                  {!late ? (
-                    ''
-                  ) : left < 0 ? (
-                    <b>■ too late today</b>
-                  ) : (
-                    <>
-                      <b>{clock(Math.floor(truck.leaveByMs! / MINUTE) * MINUTE, timeZone)}</b>{' '}
-                      <span className="text-sm text-muted">{waited(left * MINUTE)} left</span>
-                    </>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+    <section aria-label="Trucks" className="border-b border-ink py-5">
+      <h2 className="mb-2 px-5 text-xl lg:px-6">Trucks</h2>
+      <DataTable name="Trucks now" one="truck" many="trucks" rows={trucks} columns={columns} rowId={({ id }) => id} />
     </section>
   );
 }

@@ -27,7 +27,7 @@ import { count, mass, number, percent, share, signedPercent } from '../../../qua
 import { Restate } from '../../../widgets/restate';
 import { day } from '../../../quantity/time';
 import { type Column, DataTable } from '../../../ui/table';
-import { figureColumn, momentColumn } from '../../../widgets/columns';
+import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
 import { revision, setting } from '../../../data/records';
 import { write } from '../../../data/outbox';
 import { ChartFrame } from '../../../ui/chart-frame';
@@ -51,6 +51,52 @@ export default function Weights({ farm, notebook, haul }: { farm: Farm; notebook
   const [editing, setEditing] = useState(false);
   const shown = standings.find((one) => key(one) === open) ?? standings[0];
   const out = standings.filter((one) => one.outOfTolerance);
+  const fraction = (
+    id: string,
+    head: string,
+    of: (one: ScaleStanding) => number | null,
+    more: Partial<Column<ScaleStanding>> = {},
+  ) =>
+    wordColumn(id, head, (one: ScaleStanding) => (of(one) === null ? '' : signed(of(one)!)), {
+      right: true,
+      value: of,
+      text: (one) => (of(one) === null ? '' : signed(of(one)!)),
+      ...more,
+    });
+  const columns: Column<ScaleStanding>[] = [
+    wordColumn('scale', 'Scale', (one) => scaleName(farm, one), {
+      phone: 'title',
+      as: (words, one) => (
+        <Button
+          look="quiet"
+          className="!justify-start !px-0 text-left"
+          aria-pressed={one === shown}
+          onClick={() => setOpen(key(one))}
+        >
+          {words}
+        </Button>
+      ),
+    }),
+    wordColumn('loads', 'Loads', ({ loads }) => number(loads), { right: true, value: ({ loads }) => loads }),
+    fraction('against', 'Against the trusted one', ({ difference }) => difference, {
+      phone: 'verdict',
+      show: ({ outOfTolerance, loads, difference }) => (
+        <span className={outOfTolerance ? 'font-semibold text-clay' : ''}>
+          {outOfTolerance ? '■ ' : loads < 3 ? '◐ ' : '● '}
+          {signed(difference)}
+        </span>
+      ),
+    }),
+    fraction('scatter', 'Scatter', ({ scatter }) => scatter, {
+      show: ({ scatter }) => (scatter === null ? '–' : percent(scatter, 2)),
+    }),
+    fraction('newest', 'Newest five', ({ newest }) => newest),
+    fraction('drift', 'Drift in 10 days', ({ driftIn10Days }) => driftIn10Days, {
+      show: ({ driftIn10Days, driftShown }) =>
+        driftIn10Days === null ? '–' : `${signed(driftIn10Days)}${driftShown ? ' ■ drifts' : ', not shown'}`,
+    }),
+    wordColumn('times', 'Times', ({ factor }) => number(factor, 4), { right: true, value: ({ factor }) => factor }),
+  ];
   return (
     <div className="px-5 py-5 lg:px-6">
       {standings.length === 0 ? (
@@ -71,49 +117,17 @@ export default function Weights({ farm, notebook, haul }: { farm: Farm; notebook
             }
             unit={`within ${percent(rules.tolerance)}`}
           />
-          <div className="relative mt-3 overflow-x-auto">
-            <table className="w-full min-w-[44rem]" aria-label="Scales side by side">
-              <thead className="border-y border-ink text-left text-sm">
-                <tr>
-                  <th className="py-1.5 pr-2">Scale</th>
-                  <th className="px-2 text-right">Loads</th>
-                  <th className="px-2 text-right">Against the trusted one</th>
-                  <th className="px-2 text-right">Scatter</th>
-                  <th className="px-2 text-right">Newest five</th>
-                  <th className="px-2 text-right">Drift in 10 days</th>
-                  <th className="py-1.5 pl-2 text-right">Times</th>
-                </tr>
-              </thead>
-              <tbody>
-                {standings.map((one) => (
-                  <tr key={key(one)} className={`border-b border-rule ${one === shown ? 'bg-sand' : ''}`}>
-                    <td className="py-1 pr-2">
-                      <Button
-                        look="quiet"
-                        className="!justify-start !px-0 text-left"
-                        aria-pressed={one === shown}
-                        onClick={() => setOpen(key(one))}
-                      >
-                        {scaleName(farm, one)}
-                      </Button>
-                    </td>
-                    <td className="px-2 text-right">{one.loads}</td>
-                    <td className={`px-2 text-right ${one.outOfTolerance ? 'font-semibold text-clay' : ''}`}>
-                      {one.outOfTolerance ? '■ ' : one.loads < 3 ? '◐ ' : '● '}
-                      {signed(one.difference)}
-                    </td>
-                    <td className="px-2 text-right">{one.scatter === null ? '–' : percent(one.scatter, 2)}</td>
-                    <td className="px-2 text-right">{signed(one.newest)}</td>
-                    <td className="px-2 text-right">
-                      {one.driftIn10Days === null
-                        ? '–'
-                        : `${signed(one.driftIn10Days)}${one.driftShown ? ' ■ drifts' : ', not shown'}`}
-                    </td>
-                    <td className="py-1 pl-2 text-right">{number(one.factor, 4)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+          <div className="mt-3">
+            <DataTable
+              name="Scales side by side"
+              one="scale"
+              many="scales"
+              rows={standings}
+              columns={columns}
+              rowId={key}
+              rowClass={(one) => (one === shown ? 'bg-sand' : '')}
+              flush
+            />
           </div>
         </>
       )}

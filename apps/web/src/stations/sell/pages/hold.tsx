@@ -33,6 +33,8 @@ import { Verdict } from '../../../ui/verdict';
 import { CropBox } from '../../../widgets/crop-box';
 import { pricedBuyers, useOffers } from '../../../widgets/use-offers';
 import { Working } from '../../../widgets/working';
+import { type Column, DataTable } from '../../../ui/table';
+import { figureColumn, moneyColumn, wordColumn } from '../../../widgets/columns';
 
 /** Ways of waiting, each with its own costs. */
 const WAYS = ['bin', 'elevator', 'pile', 'delayed'] as const;
@@ -382,35 +384,21 @@ function Outcomes({ answer, per, bu }: { answer: ReturnType<typeof holdOrSell>; 
     { id: 'sell', sale: answer.harvest, storage: 0, costs: 0, interest: 0, net: answer.harvest },
     ...answer.plans,
   ];
+  type Row = (typeof rows)[number];
+  const off = (id: string, head: string, of: (row: Row) => number): Column<Row> =>
+    moneyColumn(id, head, of, { show: (row) => (of(row) === 0 ? '–' : `−${dollars(of(row))}`) });
+  const columns: Column<Row>[] = [
+    wordColumn('way', 'Way', ({ id }) => NAME[id as WayId | 'sell'], { phone: 'title' }),
+    moneyColumn('sale', 'Sale', ({ sale }) => sale, { show: ({ sale }) => dollars(sale) }),
+    off('storage', 'Storage', ({ storage }) => storage),
+    off('costs', 'Costs', ({ costs }) => costs),
+    off('interest', 'Interest', ({ interest }) => interest),
+    moneyColumn('net', 'Nets', ({ net }) => net, { phone: 'verdict', show: ({ net }) => <b>{money(net)}</b> }),
+    figureColumn('perBushel', 'Nets', price, ({ net }) => net / bu, { per: () => per }),
+  ];
   return (
-    <div className="mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="Each way, in figures">
-      <table className="w-full" aria-label="Each way">
-        <thead className="border-y border-ink text-left text-sm">
-          <tr>
-            <th className="py-1 pr-2" />
-            <th className="px-2 text-right">Sale</th>
-            <th className="px-2 text-right">Storage</th>
-            <th className="px-2 text-right">Costs</th>
-            <th className="px-2 text-right">Interest</th>
-            <th className="px-2 text-right">Nets</th>
-            <th className="py-1 pl-2 text-right">a bushel</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ id, sale, storage, costs, interest, net }) => (
-            <tr key={id} className="border-b border-rule">
-              <td className="py-1 pr-2">{NAME[id as WayId | 'sell']}</td>
-              {[sale, storage, costs, interest].map((value, i) => (
-                <td key={i} className="px-2 text-right whitespace-nowrap">
-                  {value === 0 ? '–' : `${i === 0 ? '' : '−'}${dollars(value)}`}
-                </td>
-              ))}
-              <td className="px-2 text-right font-bold">{money(net)}</td>
-              <td className="py-1 pl-2 text-right">{number(price.shown(net / bu, per), 2)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <div className="mt-4">
+      <DataTable name="Each way" one="way" many="ways" rows={rows} columns={columns} rowId={({ id }) => id} flush />
     </div>
   );
 }

@@ -47,6 +47,8 @@ import { Empty, Loading, SelectBox, TextBox } from '../../../ui';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
 import { Working } from '../../../widgets/working';
+import { type Column, DataTable } from '../../../ui/table';
+import { figureColumn, moneyColumn, wordColumn } from '../../../widgets/columns';
 
 const FROM = ['bin', 'truck', 'cart', 'pile', 'wetBin', 'overhead'];
 
@@ -427,67 +429,75 @@ function Rows({
   onContract: ReadonlyMap<string, string>;
   per: number;
 }) {
+  const taken = (row: WhereRow, of: () => number | null): number | null => (row.refused ? null : of());
+  const columns: Column<WhereRow>[] = [
+    wordColumn('buyer', 'Buyer', ({ id }) => farm.placeName(id), { phone: 'title' }),
+    figureColumn('bid', 'Bids', price, ({ bid }) => bid, {
+      per: () => per,
+      show: ({ bid, highestBid }) => (
+        <>
+          {money(price.shown(bid, per))}
+          {highestBid ? <span className="block text-sm text-muted">the highest</span> : null}
+        </>
+      ),
+    }),
+    wordColumn('paid', 'Pays', (row) => (row.refused ? 'refuses it: too wet' : dollars(row.paid)), {
+      right: true,
+      value: (row) => taken(row, () => row.paid),
+      text: (row) => (row.refused ? 'refuses it: too wet' : dollars(row.paid)),
+      show: (row) =>
+        row.refused ? (
+          <span className="text-clay">■ refuses it: too wet</span>
+        ) : (
+          <>
+            {dollars(row.paid)}
+            {onContract.has(row.id) ? (
+              <span className="block text-sm text-muted">on {onContract.get(row.id)}</span>
+            ) : null}
+          </>
+        ),
+    }),
+    wordColumn('road', 'Road', (row) => (row.refused ? '' : row.roadUnknown ? '?' : `−${dollars(row.road)}`), {
+      right: true,
+      value: (row) => taken(row, () => (row.roadUnknown ? null : row.road)),
+      text: (row) => (row.refused ? '' : row.roadUnknown ? '?' : `−${dollars(row.road)}`),
+      as: (words, row) => (
+        <>
+          {words}
+          {!row.refused && !row.roadUnknown && (
+            <span className="block text-sm text-muted">{spanText(Math.round(60 * row.hours))}</span>
+          )}
+        </>
+      ),
+    }),
+    moneyColumn('net', 'In hand', (row) => taken(row, () => row.net), { phone: 'verdict' }),
+    moneyColumn('perBushel', 'A wet bushel', (row) => taken(row, () => row.perWetBushel)),
+    wordColumn('perHour', 'An hour', (row) => (row.refused || row.perHour === null ? '' : dollars(row.perHour)), {
+      right: true,
+      value: (row) => taken(row, () => row.perHour),
+      text: (row) => (row.refused || row.perHour === null ? '' : dollars(row.perHour)),
+      as: (words, row) => (
+        <>
+          {words === '' ? '–' : words}
+          {!row.refused && row.perAcre !== null && (
+            <span className="block text-sm whitespace-nowrap text-muted">{moneyPerArea(row.perAcre)}</span>
+          )}
+        </>
+      ),
+    }),
+  ];
   return (
-    <div className="mt-4 overflow-x-auto" tabIndex={0} role="region" aria-label="All buyers">
-      <table className="w-full" aria-label="By buyer">
-        <thead className="border-y border-ink text-left text-sm">
-          <tr>
-            <th className="py-1 pr-2">Buyer</th>
-            <th className="px-2 text-right">Bids</th>
-            <th className="px-2 text-right">Pays</th>
-            <th className="px-2 text-right">Road</th>
-            <th className="px-2 text-right">In hand</th>
-            <th className="px-2 text-right">a wet bushel</th>
-            <th className="py-1 pl-2 text-right">an hour</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row, i) => (
-            <tr
-              key={row.id}
-              className={`border-b border-rule ${i === 0 && !row.refused ? 'bg-sand font-semibold' : ''}`}
-            >
-              <td className="py-1 pr-2">{farm.placeName(row.id)}</td>
-              <td className="px-2 text-right whitespace-nowrap">
-                {money(price.shown(row.bid, per))}
-                {row.highestBid ? <span className="block text-sm text-muted">the highest</span> : null}
-              </td>
-              {row.refused ? (
-                <td className="px-2 text-clay" colSpan={5}>
-                  ■ refuses it: too wet
-                </td>
-              ) : (
-                <>
-                  <td className="px-2 text-right whitespace-nowrap">
-                    {dollars(row.paid)}
-                    {onContract.has(row.id) ? (
-                      <span className="block text-sm text-muted">on {onContract.get(row.id)}</span>
-                    ) : null}
-                  </td>
-                  <td className="px-2 text-right whitespace-nowrap">
-                    {row.roadUnknown ? (
-                      '?'
-                    ) : (
-                      <>
-                        −{dollars(row.road)}
-                        <span className="block text-sm text-muted">{spanText(Math.round(60 * row.hours))}</span>
-                      </>
-                    )}
-                  </td>
-                  <td className="px-2 text-right">{money(row.net!)}</td>
-                  <td className="px-2 text-right">{money(row.perWetBushel!)}</td>
-                  <td className="py-1 pl-2 text-right">
-                    {row.perHour === null ? '–' : dollars(row.perHour)}
-                    {row.perAcre !== null && (
-                      <span className="block text-sm whitespace-nowrap text-muted">{moneyPerArea(row.perAcre)}</span>
-                    )}
-                  </td>
-                </>
-              )}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <div className="mt-4">
+      <DataTable
+        name="By buyer"
+        one="buyer"
+        many="buyers"
+        rows={rows}
+        columns={columns}
+        rowId={({ id }) => id}
+        rowClass={(row) => (row === rows[0] && !row.refused ? 'bg-sand font-semibold' : '')}
+        flush
+      />
     </div>
   );
 }

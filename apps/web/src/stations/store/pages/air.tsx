@@ -25,7 +25,17 @@ import { type Farm, useBinSetups, useCables, useNotebook, useRefreshFarm, useWea
 import { write } from '../../../data/outbox';
 import { logged } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
-import { airOfBushel, count, dollars, length, number, percent, temperature, warmer } from '../../../quantity/quantity';
+import {
+  airOfBushel,
+  count,
+  dollars,
+  length,
+  number,
+  percent,
+  temperature,
+  warmer,
+  moisture,
+} from '../../../quantity/quantity';
 import { day, DAY_MS, moment, soon } from '../../../quantity/time';
 import { Button, Empty, Loading, Problem, SelectBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
@@ -43,6 +53,8 @@ import { useWarmth } from '../../../widgets/use-warmth';
 import { WarmthDrawer } from '../../../widgets/warmth-drawer';
 import { Working } from '../../../widgets/working';
 import { AerationDrawer, CablesDrawer, MODE_WORDS } from '../forms/aeration';
+import { type Column, DataTable } from '../../../ui/table';
+import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
 
 /** Whether a bin's fan runs now, and how warm its grain is. */
 export default function Air({ farm }: { farm: Farm }) {
@@ -424,34 +436,29 @@ function Ahead({ plan, timeZone }: { plan: AerationPlan; timeZone: string }) {
   const [all, setAll] = useState(false);
   if (plan.hours.length === 0) return null;
   const shown = all ? plan.hours : plan.hours.filter((_, i) => i % 3 === 0).slice(0, 12);
+  const columns: Column<AerationPlan['hours'][number]>[] = [
+    momentColumn('hour', 'Hour', ({ atMs }) => atMs, timeZone, { phone: 'title' }),
+    figureColumn('air', 'Air at the grain', temperature, ({ does }) => does.air.temperature, {
+      show: ({ does: { air } }) =>
+        `${temperature(Math.round(air.temperature)).text}, ${percent(air.relativeHumidity, 0)}`,
+    }),
+    wordColumn('temperature', 'Temperature', ({ does }) => DOES[does.temperature]),
+    wordColumn('moisture', 'Moisture', ({ does }) => WETS[does.moisture]),
+    figureColumn('end', 'Would end at', moisture, ({ does }) => does.equilibrium.moisture),
+    wordColumn('fan', 'Fan', ({ runs }) => (runs ? '● runs' : 'off'), { phone: 'verdict' }),
+  ];
   return (
-    <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label="The hours ahead">
-      <table className="w-full">
-        <thead className="border-y border-ink text-left text-sm">
-          <tr>
-            <th className="py-1 pr-2">Hour</th>
-            <th className="px-2 text-right">Air at the grain</th>
-            <th className="px-2">Temperature</th>
-            <th className="px-2">Moisture</th>
-            <th className="px-2 text-right">Would end at</th>
-            <th className="py-1 pl-2">Fan</th>
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map(({ atMs, does, runs }) => (
-            <tr key={atMs} className={`border-b border-rule ${runs ? 'bg-sand font-semibold' : ''}`}>
-              <td className="py-0.5 pr-2 whitespace-nowrap">{moment(atMs, timeZone)}</td>
-              <td className="px-2 text-right whitespace-nowrap">
-                {temperature(Math.round(does.air.temperature)).text}, {percent(does.air.relativeHumidity, 0)}
-              </td>
-              <td className="px-2">{DOES[does.temperature]}</td>
-              <td className="px-2">{WETS[does.moisture]}</td>
-              <td className="px-2 text-right">{percent(does.equilibrium.moisture)}</td>
-              <td className="py-0.5 pl-2 whitespace-nowrap">{runs ? '● runs' : 'off'}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <div className="mt-3" role="region" aria-label="The hours ahead">
+      <DataTable
+        name="Hours ahead"
+        one="hour"
+        many="hours"
+        rows={shown}
+        columns={columns}
+        rowId={({ atMs }) => String(atMs)}
+        rowClass={({ runs }) => (runs ? 'bg-sand font-semibold' : '')}
+        flush
+      />
       <Button look="quiet" className="!px-0 text-sm" onClick={() => setAll(!all)}>
         {all ? 'Every third hour' : `All ${number(plan.hours.length)} hours`}
       </Button>

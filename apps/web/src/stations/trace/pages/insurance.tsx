@@ -25,6 +25,8 @@ import { Working } from '../../../widgets/working';
 import { AppraisalForm, MeasureForm, NoticeForm } from '../forms/insurance-logs';
 import { PolicyForm } from '../forms/policy-form';
 import { UnitForm } from '../forms/unit-form';
+import { type Column, DataTable } from '../../../ui/table';
+import { figureColumn, wordColumn } from '../../../widgets/columns';
 
 type Form = 'policy' | 'unit' | 'appraisal' | 'notice' | 'measure';
 
@@ -220,6 +222,26 @@ function Unit({ farm, unit: one, onOpen }: { farm: Farm; unit: UnitProduction; o
   const per = farm.kgPerBu(policy.crop);
   const bu = (value: number): string => bushels(value, per).text;
   const counted = one.sold + one.measured + one.unmeasured;
+  const bushelColumn = (
+    id: string,
+    head: string,
+    of: (field: (typeof fields)[number]) => number,
+    more: Partial<Column<(typeof fields)[number]>> = {},
+  ) => figureColumn(id, head, bushels, of, { per: () => per, summed: { per }, ...more });
+  const columns: Column<(typeof fields)[number]>[] = [
+    wordColumn('field', 'Field', ({ lot }) => lot.fieldName, { phone: 'title' }),
+    figureColumn('area', 'Area', area, ({ lot }) => lot.acres, { summed: {} }),
+    bushelColumn('sold', 'On tickets', ({ sold }) => sold, {
+      show: ({ sold, tickets }) => (
+        <>
+          {bu(sold)} <span className="text-sm text-muted">({number(tickets)})</span>
+        </>
+      ),
+    }),
+    bushelColumn('measured', 'Measured', ({ measured }) => measured),
+    bushelColumn('unmeasured', 'Not measured', ({ unmeasured }) => unmeasured),
+    bushelColumn('harvested', 'Weighed off it', ({ harvested }) => harvested, { phone: 'verdict' }),
+  ];
   const standing = one.standing.length > 0;
   return (
     <section aria-label={`Unit ${unit.number}`} className="mt-6 border-t border-ink pt-3">
@@ -243,35 +265,16 @@ function Unit({ farm, unit: one, onOpen }: { farm: Farm; unit: UnitProduction; o
           guaranteed
         </span>
       </p>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={`Fields of unit ${unit.number}`}>
-        <table className="mt-2 w-full">
-          <thead className="border-y border-ink text-sm">
-            <tr>
-              <th className="py-1 pr-2 text-left">Field</th>
-              <th className="px-2 text-right">Area</th>
-              <th className="px-2 text-right">On tickets</th>
-              <th className="px-2 text-right">Measured</th>
-              <th className="px-2 text-right">Not measured</th>
-              <th className="py-1 pl-2 text-right">Weighed off it</th>
-            </tr>
-          </thead>
-          <tbody>
-            {fields.map((field) => (
-              <tr key={field.lot.id} className="border-b border-rule">
-                <th scope="row" className="py-1 pr-2 text-left font-normal">
-                  {field.lot.fieldName}
-                </th>
-                <td className="px-2 text-right">{area(field.lot.acres).text}</td>
-                <td className="px-2 text-right">
-                  {bu(field.sold)} <span className="text-sm text-muted">({number(field.tickets)})</span>
-                </td>
-                <td className="px-2 text-right">{bu(field.measured)}</td>
-                <td className="px-2 text-right">{bu(field.unmeasured)}</td>
-                <td className="py-1 pl-2 text-right">{bu(field.harvested)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+      <div role="region" aria-label={`Fields of unit ${unit.number}`} className="mt-2">
+        <DataTable
+          name={`Unit ${unit.number} by field`}
+          one="field"
+          many="fields"
+          rows={fields}
+          columns={columns}
+          rowId={({ lot }) => lot.id}
+          flush
+        />
       </div>
       {one.commingled > 0.5 && (
         <p className="mt-2">
