@@ -56,7 +56,7 @@ test('M8: the last load before closing, and where the night’s grain sleeps', a
   ] as const)
     await form.getByLabel(label, { exact: true }).fill(value);
   await expect(answer).toContainText('6:36 pm leave by, in 6 h 36 min');
-  await expect(answer).toContainText('can be gone by 12:17 pm and go 4 times more, the last time 5:25 pm.');
+  await expect(answer).toContainText('can leave by 12:17 pm and make 4 more trips, the last at 5:25 pm.');
   await expect(answer).toContainText('1,300 bu, 31 minutes from the last load on');
   await expect(answer).toContainText('Stop at 5:46 pm');
   await form.getByRole('button', { name: 'Keep road, loading and tarping' }).click();

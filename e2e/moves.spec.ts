@@ -180,7 +180,7 @@ test('prices in one place reach the pages that ask for them; a field’s own roa
   const mill = await addPlace(farm, 'Prices mill', 'buyer');
   await addPlace(farm, 'Prices combine', 'combine', 350);
   await page.goto(`${OWN}/settings/prices`);
-  await expect(page.getByLabel('Hands, trucks and money').last()).toContainText('assumed, never said here');
+  await expect(page.getByLabel('Hands, trucks and money').last()).toContainText('assumed, not set here');
   await page.getByRole('button', { name: 'Change labor, interest, diesel' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('An hour of labor').fill('37');

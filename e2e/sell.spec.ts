@@ -85,7 +85,7 @@ test('M12: the next load crosses the end of a contract; a late one comes first; 
   const axles = [{ at: 0, share: 0.2 }, { at: 5, share: 0.8 }]; // prettier-ignore
   await setUp(farm, 'truckSetup', truck, { combination: 'Truck 12', body: 'endDump', axles, singleLb: 20_000, tandemLb: 34_000, grossLb: 80_000 }); // prettier-ignore
   await page.goto(`${OWN}/sell/next`);
-  await expect(next).toContainText('Nobody takes this truck');
+  await expect(next).toContainText('No buyer takes this truck');
   await expect(next.getByRole('table', { name: 'By buyer' })).toContainText('does not take this truck');
   // A window that is over with bushels missing comes before everything.
   await page.goto(`${OWN}/sell/contracts`);
@@ -177,5 +177,5 @@ test('where it brings most: road and dock against the highest bid, and who refus
   await asked.getByLabel('Moisture').fill('17');
   await expect(answer).toContainText('refuses it: too wet');
   await asked.getByLabel('Moisture').fill('30');
-  await expect(answer).toContainText('Nobody takes it');
+  await expect(answer).toContainText('No buyer takes it');
 });

@@ -185,7 +185,9 @@ test('a weather station is added, its token shown once, and its weather stands o
   // Hot, dry and windy: the fire line says stop, and who decides.
   await expect(weather).toContainText('Fire danger ■ stop');
   await expect(weather).toContainText('Stop where the local authority’s limit is reached.');
-  await expect(weather).toContainText('Local orders and the fire service rule, whatever this figure says.');
+  await expect(weather).toContainText(
+    'Burn bans and the fire department have the last word, whatever this figure says.',
+  );
   await expect(weather).toContainText('Rain likely (70 %)');
   await page.goto(`${OWN}/shed/devices`);
   const station = page.getByRole('listitem').filter({ hasText: 'Roof station' });

@@ -137,7 +137,7 @@ test('routes: set by a tap, a load for another bin is asked about, and a leg tha
   let listComes = (): void => undefined;
   const late = new Promise<void>((resolve) => (listComes = resolve));
   await other.route(/\/store\/records/, async (route) => late.then(() => route.continue()));
-  await other.goto(`${OWN}/haul`);
+  await other.goto(`${OWN}/haul/scales`);
   await expect(other.getByRole('heading', { level: 1 })).toBeVisible();
   const { token } = await farm.post<{ token: string }>('devices', { name: 'Motors 97', kind: 'motors' });
   const link = new Link(OWN, token, 40);

@@ -31,7 +31,7 @@ const ANSWERS: Readonly<Record<Station, readonly GetPath[]>> = {
   cab: [...NOTEBOOK, ...of('haul', 'lots')],
   cut: [...of('lots'), ...NOTEBOOK, ...BAR],
   dry: [...NOTEBOOK, ...BAR, ...of('wet')],
-  haul: [...of('haul', 'lots'), ...NOTEBOOK, ...of('devices'), ...BAR],
+  haul: [...of('haul', 'lots'), ...NOTEBOOK, ...BAR],
   store: BAR,
   sell: [...of('deliveries', 'sell/records'), ...BAR],
   shed: BAR,

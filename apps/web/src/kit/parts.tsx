@@ -170,7 +170,7 @@ export function Parts({ name }: { name: string }) {
         <Progress label="Simulated" done={0.4}>
           driving 200 days
         </Progress>
-        <Callout icon>Stop the engine, take the key, wait until everything stands.</Callout>
+        <Callout icon>Stop the engine, take the key, wait until everything has stopped.</Callout>
       </Section>
       <div className="grid grid-cols-3">
         <Loading what="Reading the book" />

@@ -3,7 +3,7 @@ import { EN_FRAME } from './frame';
 /** What the cab, its alarms and its cautions say, in English. `{name}` stands for what is put in. The same keys are in `es.ts`. */
 export const EN = {
   ...EN_FRAME,
-  who: 'Who are you, and in what?',
+  who: 'Who are you, and what are you running?',
   yourName: 'Your name',
   notHttps:
     'This address is not https: without a signal the page must stay open, it cannot be opened again. What is recorded is kept all the same.',
@@ -443,7 +443,7 @@ export const EN = {
   comesOutAt: 'It comes out at {at}',
   goesInAt: 'It goes in at {at}',
   dryerCries:
-    'So the dryer’s control says, {at}. By the maker’s book; on smoke fans off first, and call the fire service.',
+    'So the dryer’s control says, {at}. Follow the operator’s manual; on smoke fans off first, and call the fire department.',
   dryer_out_of_grain: 'The dryer is out of grain',
   dryer_flame: 'The dryer has no flame',
   dryer_overheat: 'The dryer is too hot',

@@ -11,7 +11,7 @@ export const LOSS_BY_RATE: Formula = {
   standing: 'computed',
   source: 'Isotonic regression, any statistics handbook; that loss rises with rate is common practice, no source',
   inputs: [RATE, LOSS],
-  note: 'Nothing is read beyond the slowest and the fastest count. Settings moved too between the counts: it shows, it does not prove.',
+  note: 'Nothing is read beyond the slowest and the fastest count. Settings changed too between the counts: a hint, no proof.',
 };
 
 /** A loss count of a machine, and the rate at which it was driving. */

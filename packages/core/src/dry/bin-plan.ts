@@ -148,7 +148,7 @@ export interface BinPlan {
   readonly tooWeak: boolean;
   readonly usual: BinWay | null;
   readonly nineOfTen: BinWay | null;
-  /** It gets dry, and nothing spoils on the way, in nine years of ten. */
+  /** It gets dry, and nothing spoils on the way, in nine years in ten. */
   readonly safe: boolean;
   /** Dry points given away at the floor by then. */
   readonly overdriedPoints: number;

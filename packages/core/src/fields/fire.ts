@@ -12,7 +12,7 @@ export const FIRE_DANGER: Formula = {
   standing: 'published, from memory',
   source: 'Grassland index Mark 4 as a harvest code uses it (stop at 35); medium confidence',
   inputs: [T, RH, WIND, CURING],
-  note: 'Local orders and the fire service rule, whatever the figure says.',
+  note: 'Burn bans and the fire department have the last word, whatever the figure says.',
 };
 
 export type FireLevel = 'low' | 'watch' | 'high' | 'stop';

@@ -27,7 +27,7 @@ export interface YearLot {
   readonly acres: number;
   readonly wetKg: number;
   readonly dryKg: number;
-  /** its last load lies within a week of the book's last one: it may not be cut to its end */
+  /** its last load lies within a week of the book's last one: it may not be finished */
   readonly open: boolean;
   readonly sheets: readonly YearSheet[];
 }
@@ -105,7 +105,7 @@ export interface YearCell {
   /** bu/ac counted, weighed by what was cut; null: nobody counted */
   readonly loss: number | null;
   readonly fields: number;
-  /** a field of it may not be cut to its end */
+  /** a field of it may not be finished */
   readonly open: boolean;
 }
 

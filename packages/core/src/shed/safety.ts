@@ -23,7 +23,7 @@ export const SAFETY_CARDS = {
     title: 'Before a hand reaches in',
     lines: [
       'Separator and header off, engine off, key in your pocket.',
-      'Wait until everything stands: a rotor turns on for a long time.',
+      'Wait until everything has stopped: a rotor turns on for a long time.',
       'Electric drives: locked out, with your own lock and tag.',
     ],
   },
@@ -86,7 +86,7 @@ export const SAFETY_CARDS = {
 } as const satisfies Record<CardId, SafetyCard>;
 
 /** Stands under every card. */
-export const CARD_FOOT = 'Follow the maker’s book and local rules.';
+export const CARD_FOOT = 'Follow the operator’s manual and local rules.';
 
 /** The same cards in Spanish: half a harvest crew reads them better. */
 export const SAFETY_CARDS_ES: Readonly<Record<CardId, SafetyCard>> = {

@@ -23,7 +23,7 @@ export const farmDay = (farm: Farm): string => calendarDay(farm.data.now, farm.d
 
 /** Beside every advice to change a setting. */
 export const ADVICE_CAUTION =
-  'One change, then count again. Before anyone reaches in or looks inside: stop the machine, engine off, key out, wait until everything stands. The machine’s book rules.';
+  'One change, then count again. Before anyone reaches in or looks inside: stop the machine, engine off, key out, wait until everything has stopped. Follow the operator’s manual.';
 
 export const SAMPLE_WORDS: Readonly<Record<SampleFactor, string>> = {
   fines: 'Fines',

@@ -61,7 +61,7 @@ export function describe(step: NextStep, farm: Farm): { title: string; why: stri
     case 'unknown_grain':
       return {
         title: `Whose grain is in ${name}?`,
-        why: `${mass(held.wetLots.unknown ?? 0)} are there that no field is known for. A late load will answer it.`,
+        why: `${mass(held.wetLots.unknown ?? 0)} are in there with no field on record. A load that is entered late will settle it.`,
       };
     case 'level_differs':
       return {

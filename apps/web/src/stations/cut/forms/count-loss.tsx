@@ -235,8 +235,8 @@ export function CountLoss({
               <div className="space-y-4">
                 <Callout icon className="px-4 py-3 text-lg">
                   Cut until it runs full, then stop it all at once and back up a machine&rsquo;s length.{' '}
-                  <b>Separator and header off, engine off, key out. Wait until everything stands</b> before anybody goes
-                  behind it or looks inside. The machine&rsquo;s book rules.
+                  <b>Separator and header off, engine off, key out. Wait until everything has stopped</b> before anybody
+                  goes behind it or looks inside. Follow the operator&rsquo;s manual.
                 </Callout>
                 <CheckBox
                   large

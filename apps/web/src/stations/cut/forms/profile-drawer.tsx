@@ -222,7 +222,7 @@ export function ProfileDrawer({
         <TextBox label="Good rate" {...form.box('goodRate')} />
         <TextBox label="Fastest on rough ground" {...form.box('speedLimit')} />
         <TextBox label="Tank" {...form.box('tankBu')} />
-        <TextBox label="It may weigh" hint="by the machine’s book" {...form.box('ratedKg')} />
+        <TextBox label="It may weigh" hint="by the operator’s manual" {...form.box('ratedKg')} />
         <TextBox label="Cutting, of field time" {...form.box('fieldEfficiency')} />
         {crops.map((crop, i) => (
           <TextBox key={crop.id} label={`Loss you accept, ${crop.short}`} {...form.box(`accepted.${i}.loss`)} />

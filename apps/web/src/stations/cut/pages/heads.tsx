@@ -94,7 +94,7 @@ function Dew({ farm, notebook, rows, machineId }: CutGiven) {
     <Section label="In dew or in the dry" className="px-5 py-5 lg:px-6">
       <Verdict small about={`The head in ${crop.short}, in dew or in the dry`} shape={words.shape} figure={words.figure} bad={verdict === 'dew costs' || verdict === 'dry costs'}>
         {difference === null || uncertainty === null
-          ? `At the head: ${said(dew)} with damp straw, ${said(dry)} with dry. Two counts of each are the least: in Loss check, count at the header too, early and in the afternoon.`
+          ? `At the head: ${said(dew)} with damp straw, ${said(dry)} with dry. It takes at least two counts of each: in Loss check, count at the header too, early and in the afternoon.`
           : `${loss(Math.abs(difference), per).text} ${difference >= 0 ? 'more in dew' : 'less in dew'}, give or take ${loss(uncertainty, per).text}: ${said(dew)} damp, ${said(dry)} dry.${worth === undefined ? '' : ` At ${priceText(worth, per)} that is ${moneyPerArea(Math.abs(difference) * worth)}.`}`}
       </Verdict>
       <p className="mt-2 text-sm text-muted">
@@ -106,7 +106,7 @@ function Dew({ farm, notebook, rows, machineId }: CutGiven) {
         inputs={[
           { name: 'Damp', value: said(dew), from: 'loss checks with a count at the header' },
           { name: 'Dry', value: said(dry), from: 'loss checks with a count at the header' },
-          { name: 'Line', value: percent(dewLine), from: line === undefined ? 'assumed, never said here' : 'Shed, Crew' },
+          { name: 'Line', value: percent(dewLine), from: line === undefined ? 'assumed, not set here' : 'Shed, Crew' },
         ]}
         worked={difference === null || uncertainty === null ? ['Too few counts on one side'] : [`${loss(difference, per).text} ± ${loss(uncertainty, per).text}`]}
         not="Speed, field and time of day, which change with the dew."
@@ -190,7 +190,7 @@ function Borrowed({ farm, notebook, rows, machineId }: CutGiven) {
               inputs={[
                 { name: 'Own', value: `${areaRate(input.own.acresPerHour).text}, ${loss(input.own.loss, per).text}`, from: acresPerHour === null ? 'typed' : 'the machine’s rate and its newest count' },
                 { name: 'The other', value: `${areaRate(input.other.acresPerHour).text}, ${loss(input.other.loss, per).text}`, from: 'typed' },
-                { name: 'An hour', value: dollars(input.hourly), from: hourly === undefined ? 'assumed, never said here' : 'Haul, How many trucks' },
+                { name: 'An hour', value: dollars(input.hourly), from: hourly === undefined ? 'assumed, not set here' : 'Haul, How many trucks' },
               ]}
               worked={[`${dollars(found.time)} + ${dollars(found.grain)} − ${dollars(found.cost)} = ${dollars(found.saved)}`]}
               not="What the head does to the sample, and whether the combine and its trucks keep up with it (Haul says what stops first)."
@@ -202,7 +202,7 @@ function Borrowed({ farm, notebook, rows, machineId }: CutGiven) {
       </Section>
       <form className="space-y-3 px-5 py-5 lg:border-r lg:border-ink lg:px-6" noValidate onSubmit={(event) => event.preventDefault()}>
         <h2 className="text-xl">Does a borrowed head pay?</h2>
-        <p className="text-muted">A wider head, a draper, one that picks up what lies: what the neighbor’s does here, against your own.</p>
+        <p className="text-muted">A wider head, a draper, one that picks up down corn: what the neighbor’s does here, against your own.</p>
         <div className="grid gap-3 sm:grid-cols-2">
           <TextBox label="Left to cut" {...shown('acres')} />
           <TextBox label="Price" {...shown('price')} />

@@ -391,7 +391,9 @@ function Next({
               busy={sending.busy}
             />
           ) : (
-            <p className="text-2xl font-bold">The list is used up: look inside, and into the machine&rsquo;s book.</p>
+            <p className="text-2xl font-bold">
+              The list is used up: look inside, and into the operator&rsquo;s manual.
+            </p>
           )}
         </>
       )}
@@ -470,7 +472,7 @@ function NextChange({
         <p className="text-muted">{WHY_WORDS[change.why]}</p>
         {change.stopFirst && (
           <p className="mt-1 font-semibold text-clay">
-            ■ Stop first: engine off, key out, wait until everything stands.
+            ■ Stop first: engine off, key out, wait until everything has stopped.
           </p>
         )}
       </>

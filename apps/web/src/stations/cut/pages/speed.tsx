@@ -77,7 +77,7 @@ export function Speed({ farm, notebook, rows, machineId }: CutGiven) {
   );
   const accepted = acceptedLoss(kept?.value, crop);
   const byLoss = machine?.byLoss ?? null;
-  // Where even the slowest count is above what is accepted, that count is the most to drive; beyond the counts nobody knows.
+  // Where even the slowest count is above what is accepted, that count is the most to drive; faster than that was never counted.
   const mostByLoss = byLoss === null || byLoss.uncountedBeyond ? null : (byLoss.most ?? byLoss.course[0]!.rate);
   const speedOf = (one: number): number => (one * 10_000) / (3600 * profile.headWidth * kgPerHa);
   const advice = usable

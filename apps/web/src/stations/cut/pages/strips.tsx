@@ -91,8 +91,8 @@ export function Strips({ farm, notebook, rows: lots, machineId }: CutGiven) {
       <Form form={form} button="Record the strips" className="space-y-4 px-5 py-5 lg:px-6">
         <h2 className="text-xl">Did it raise the yield?</h2>
         <p className="text-muted">
-          New and old beside each other, turn about, across the same ground. A jump of the display in another field
-          proves nothing.
+          New and old side by side, taking turns, across the same ground. A jump of the display in another field proves
+          nothing.
         </p>
         <div className="grid gap-3 sm:grid-cols-2">
           <SelectBox label="Field" {...form.box('lotId')}>
@@ -161,7 +161,7 @@ function Result({
       {cropYieldFine.figure(show(result.standardError), per)}: <b>{VERDICT[result.verdict]}</b>
       <span className="block text-sm text-muted">
         Between {cropYieldFine.signed(show(result.low), per).figure} and{' '}
-        {cropYieldFine.signed(show(result.high), per).figure}, 19 times of 20.
+        {cropYieldFine.signed(show(result.high), per).figure}, 19 times out of 20.
         {result.verdict === 'not shown to differ' && result.stripsNeeded !== null && result.stripsNeeded < 1000
           ? ` About ${result.stripsNeeded} pairs would show a difference this large.`
           : ''}

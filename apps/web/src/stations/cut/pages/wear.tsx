@@ -164,7 +164,7 @@ function Wear({ farm, notebook, rows, machineId, labor }: CutGiven & { labor: nu
             />
             <p className="mt-2 text-sm text-muted">
               The last two lines are the two ways farmers do it: what this season wears off the new part, against the
-              grain lost with the old one and its breaking as often as you say, part and standing. The machine’s book
+              grain lost with the old one and its breaking as often as you say, part and standing. The operator’s manual
               rules on what must not run worn.
             </p>
             <Working
@@ -216,7 +216,7 @@ function Wear({ farm, notebook, rows, machineId, labor }: CutGiven & { labor: nu
         <h2 className="text-xl">Does a wear part pay?</h2>
         <p className="text-muted">
           Loss counted with the old one and with the new one, in the same crop on like ground. Two machines side by side
-          do as well, counts typed.
+          do too: type the counts.
         </p>
         <SelectBox label="Counted with the old one" {...form.box('oldCount')}>
           <option value={TYPED}>not counted here: typed below</option>

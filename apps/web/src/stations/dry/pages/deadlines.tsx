@@ -197,7 +197,7 @@ export default function Deadlines({ farm }: { farm: Farm }) {
       )}
       <div className="px-5 py-4 lg:px-6">
         <Callout icon className="px-3 py-2 text-sm">
-          Grain that smells sour, steams or has a crust is past any table. Nobody goes into a bin to look: from the
+          Grain that smells sour, steams or has a crust is beyond any table. Nobody goes into a bin to look: from the
           hatch or the ground, unload locked out, never alone.
         </Callout>
       </div>

@@ -291,7 +291,7 @@ function Ways({
         )}
         <Callout icon className="mt-4 px-3 py-2 text-sm">
           Hot grain in a dryer that stands can catch fire: fans off first, fuel shut at the tank, watch the column, call
-          the fire service before opening it. The machine&rsquo;s book and licensed hands decide on gas and wires.
+          the fire department before opening it. The operator&rsquo;s manual and licensed hands decide on gas and wires.
         </Callout>
       </Section>
       <section

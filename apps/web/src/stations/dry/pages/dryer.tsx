@@ -75,12 +75,15 @@ const ALARMS: Readonly<Record<NonNullable<DryerSample['alarm']>, { readonly figu
   {
     'out of grain': {
       figure: 'Out of grain',
-      what: 'It shuts off. Bring wet grain, or let it cool down by the maker’s book.',
+      what: 'It shuts off. Bring wet grain, or let it cool down by the operator’s manual.',
     },
-    flame: { figure: 'No flame', what: 'Burner out. Close the gas, let the fan clear it, then by the maker’s book.' },
+    flame: {
+      figure: 'No flame',
+      what: 'Burner out. Close the gas, let the fan clear it, then by the operator’s manual.',
+    },
     overheat: {
       figure: 'Too hot',
-      what: 'Fans off first, gas closed, discharge stopped. On smoke call the fire service; nobody opens it.',
+      what: 'Fans off first, gas closed, discharge stopped. On smoke call the fire department; nobody opens it.',
     },
     'unload stopped': {
       figure: 'Unload stopped',
@@ -250,7 +253,7 @@ function Dryer({
           {plenum !== undefined && setup.mostPlenum !== undefined && plenum > setup.mostPlenum && (
             <Callout icon role="alert" className="mt-3 px-3 py-2">
               Plenum {temperature(plenum).text}, its limit is {temperature(setup.mostPlenum).text}. Turn the burner down
-              by the machine&rsquo;s book: too hot scorches grain and can set it on fire.
+              by the operator&rsquo;s manual: too hot scorches grain and can set it on fire.
             </Callout>
           )}
           {answer.setPerHour !== null && (

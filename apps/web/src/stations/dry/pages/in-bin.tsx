@@ -302,7 +302,7 @@ function Plan({
           <Button onClick={() => setOpen('air')}>Change the fall</Button>
         </div>
         <p className="text-sm text-muted">
-          Wiring, burners and gas lines are a licensed trade’s work; the fan’s and the heater’s books come first.
+          Wiring, burners and gas lines are a licensed trade’s work; the manuals of fan and heater come first.
         </p>
       </section>
       {open === 'fan' && <BinFanDrawer placeId={bin.id} kept={keptFan} onClose={() => setOpen(null)} />}
@@ -350,7 +350,7 @@ function Answer({
       'At this moisture no depth is safe with it: dry it another way.'
     ) : (
       <>
-        Safe in nine years of ten: no deeper than <b>{length(plan.deepest).text}</b>.
+        Safe in nine years in ten: no deeper than <b>{length(plan.deepest).text}</b>.
       </>
     );
   if (plan.tooWeak)
@@ -375,13 +375,13 @@ function Answer({
       <Verdict bad figure="Not this fall" about={what}>
         {usual.hours === null
           ? 'In 120 days its wettest layer does not get there in a usual fall: the air is too damp or too little of it.'
-          : `In a usual fall by ${date(usual.hours)}; in the slow one of ten not in 120 days.`}{' '}
+          : `In a usual fall by ${date(usual.hours)}; in the slowest year in ten not within 120 days.`}{' '}
         {deepest}
       </Verdict>
     );
   return (
     <Verdict figure={date(usual.hours)} unit={`dry, ${number(usual.hours / DAY_H)} days`} about={what}>
-      In nine years of ten by {date(nineOfTen.hours)}.{' '}
+      In nine years in ten by {date(nineOfTen.hours)}.{' '}
       {life !== null && <>Its worst layer has used {percent(life, 0)} of its storage life by then. </>}
       {plan.overdriedPoints > 0.5 && (
         <>The floor is then {number(plan.overdriedPoints, 1)} points too dry: weight given away. </>
@@ -396,7 +396,7 @@ function Answer({
 function Ways({ plan }: { plan: BinPlan }) {
   const rows: readonly (readonly [string, BinWay | null])[] = [
     ['A usual fall', plan.usual],
-    ['Nine years of ten', plan.nineOfTen],
+    ['Nine years in ten', plan.nineOfTen],
     [system() === 'us' ? 'A foot less grain' : '30 cm less grain', plan.footLess],
     ['A fan a quarter faster', plan.biggerFan],
     ['The stirrer stands', plan.stirrerStopped],

@@ -384,7 +384,7 @@ function Field({
             <SourceName key={source} source={source} />
           ))}
           <span className="text-muted">
-            dashed: the likely course; grey: eight of ten{forecast ? `, by ${forecast.by}` : ''}
+            dashed: the likely course; gray: eight in ten{forecast ? `, by ${forecast.by}` : ''}
             {known.readings.length > MOST_MARKS
               ? `; ${number(known.readings.length)} readings drawn as ${marks.length} marks, each with its span`
               : ''}

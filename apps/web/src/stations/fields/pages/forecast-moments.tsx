@@ -80,7 +80,7 @@ export function Held({
     <p className="mt-2" aria-label="Forecast against reading">
       Before it, the forecast for {clock(last.atMs, timeZone)} said {moisture.figure(said.likely)} (
       {moisture.figure(said.low)} to {moisture.figure(said.high)}); it read {moisture.figure(last.likely)}:{' '}
-      {inside ? 'as it said' : last.likely > said.high ? 'wetter than it said' : 'drier than it said'}.
+      {inside ? 'as forecast' : last.likely > said.high ? 'wetter than forecast' : 'drier than forecast'}.
     </p>
   );
 }

@@ -77,7 +77,7 @@ export function Ranked({
             Step {dryer.step > 0 ? '+' : '−'}
             {number(Math.abs(dryer.step), 1)}.{' '}
             {dryer.dryerBushelsPerHour === null
-              ? 'Dry enough to pass the burner.'
+              ? 'Dry enough to skip the dryer.'
               : `Dryer ${grainRate(dryer.dryerBushelsPerHour, farm.kgPerBu(lot.crop))}, `}
             {dryer.dryerBushelsPerHour !== null &&
               (dryer.wetBinFullHours === null

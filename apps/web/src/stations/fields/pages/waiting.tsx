@@ -16,7 +16,7 @@ import { useMemo, useState } from 'react';
 import { useWorker } from '../../../data/worker';
 import { SelectBox } from '../../../ui';
 import { area, areaRate, cropYield, discount, dollars, percent, price, moisture } from '../../../quantity/quantity';
-import { clock, HOUR_MS, weekday } from '../../../quantity/time';
+import { clock, HOUR_MS, weekday, hourText } from '../../../quantity/time';
 import { Section } from '../../../ui/page';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, moneyColumn, wordColumn } from '../../../widgets/columns';
@@ -185,9 +185,10 @@ export function Waiting({
           {areaRate(acresPerHour).text} on {area(acresLeft).text} at {cropYield(expected!, per).text}; price{' '}
           {price(window.price, per).text}, {window.shrinkPerPoint} % shrink and{' '}
           {discount(window.dockPerPoint, per).text} a point above {percent(crop.baseMoisture)}, each started{' '}
-          {window.dockStep ?? 0.5} counts; taken from {window.opensAt ?? 0} to {window.closesAt ?? 24} h;{' '}
-          {percent(window.shatterPerPoint ?? 0)} shattered a point below {percent(window.bestFrom)};{' '}
-          {percent(window.standingRisk ?? 0)} risk on what still stands. All of it is set in the window.
+          {window.dockStep ?? 0.5} counts; taken from {hourText(window.opensAt ?? 0)} to{' '}
+          {hourText(window.closesAt ?? 24)}; {percent(window.shatterPerPoint ?? 0)} shattered a point below{' '}
+          {percent(window.bestFrom)}; {percent(window.standingRisk ?? 0)} risk on what still stands. All of it is set in
+          the window.
         </p>
       )}
     </Section>

@@ -148,7 +148,9 @@ export function WeatherNow({
           {peak.level !== danger.level ? `, ${WORDS[peak.level]} at ${when(worst.at)}` : ''}.{' '}
           <span className="text-sm">{FIRE_CARE[peak.level].join(' ')}</span>
         </p>
-        <p className="text-sm text-muted">Local orders and the fire service rule, whatever this figure says.</p>
+        <p className="text-sm text-muted">
+          Burn bans and the fire department have the last word, whatever this figure says.
+        </p>
         <Working
           what={`Fire danger ${WORDS[danger.level]}`}
           formulas={[FIRE_DANGER]}

@@ -252,7 +252,7 @@ function Fleets({
   return (
     <div aria-busy={busy} className={busy ? 'opacity-60' : ''}>
       <Verdict figure={worth} unit={worth === 1 ? 'truck' : 'trucks'}>
-        <b>{grainRate(result.bushelsPerHour.mean, per).text}</b> (8 days of 10 between{' '}
+        <b>{grainRate(result.bushelsPerHour.mean, per).text}</b> (8 days in 10 between{' '}
         {grainRate.figure(result.bushelsPerHour.low, per)} and {grainRate.figure(result.bushelsPerHour.high, per)}).{' '}
         <b>{priceText(best.costPerBushel, per)}</b> for combines and trucks.{' '}
         {more !== undefined && more.gain !== null

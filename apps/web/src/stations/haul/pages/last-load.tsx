@@ -297,8 +297,8 @@ function Answer({
           figure={minuteText(Math.floor(answer.lastDeparture))}
           unit={`leave by, in ${spanText(answer.lastDeparture - now)}`}
         >
-          {truck} can be gone by <b>{minuteText(goneBy)}</b> and go{' '}
-          {again.length === 1 ? 'once' : `${again.length} times`} more, the last time{' '}
+          {truck} can leave by <b>{minuteText(goneBy)}</b> and make{' '}
+          {again.length === 1 ? 'one more trip' : `${again.length} more trips, the last`} at{' '}
           <b>{minuteText(Math.ceil(again.at(-1)!))}</b>.
         </Verdict>
       ) : (

@@ -80,7 +80,7 @@ export default function Legal({
             {room < 0 && <p className="mt-1 text-xl font-semibold text-clay">■ Over. Take it off before the road.</p>}
             <p className="mt-2 text-lg">
               {mass(Math.abs(legal.roomKg)).text} {legal.roomKg < 0 ? 'over' : 'left'} by law; of{' '}
-              {mass(legal.mostKg).text} of grain in all, {mass(onKg).text} are on it. Decided by{' '}
+              {mass(legal.mostKg).text} of grain in all, {mass(onKg).text} are on it. Limited by{' '}
               <b>{GROUP(legal.decidedBy.first, legal.decidedBy.last)}</b> ({legal.decidedBy.rule},{' '}
               {mass(legal.decidedBy.limitKg).text}).
             </p>

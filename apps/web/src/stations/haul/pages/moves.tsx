@@ -93,7 +93,7 @@ export default function Moves({ farm, notebook }: { farm: Farm; notebook: FieldR
                   <b>{farm.placeName(rig.placeId)}</b>: {length(rig.road.width).text} wide, {speed(rig.road.speed).text}
                   {rig.road.headOnCart && rig.head ? `, ${rig.head} on its cart` : ''}
                   {rig.road.escort ? ', with a pickup ahead' : ''}
-                  {rig.assumed ? ' (◐ assumed: nobody said it)' : ''}
+                  {rig.assumed ? ' (◐ assumed, not entered)' : ''}
                 </span>
                 <Button look="quiet" className="!px-0" onClick={() => setEditing(rig.placeId)}>
                   {rig.assumed ? 'Enter it' : 'Change'}
@@ -232,7 +232,7 @@ function Next({ farm, view }: { farm: Farm; view: MovesView }) {
           what="Minutes on the road"
           formulas={[ROAD_MINUTES]}
           inputs={[
-            { name: 'Road speed', value: speed(first.rig.road.speed).text, from: first.rig.assumed ? 'assumed, never said' : 'typed' }, // prettier-ignore
+            { name: 'Road speed', value: speed(first.rig.road.speed).text, from: first.rig.assumed ? 'assumed, not entered' : 'typed' }, // prettier-ignore
             { name: 'Way', value: minutes(first.minutes).text, from: first.minutesBy === 'own' ? `${number(first.timed)} own moves` : 'middles of both boundaries' }, // prettier-ignore
           ]}
           worked={[`${minutes(first.minutes).text}`]}
@@ -260,7 +260,7 @@ function Trips({ farm, move, onRig }: { farm: Farm; move: FieldMove; onRig: (pla
       ),
     }),
     wordColumn('head', 'Head', ({ rig }) => (rig.road.headOnCart && rig.head ? `${rig.head}, on its cart` : '')),
-    wordColumn('driver', 'Driver', ({ rig }) => rig.driver ?? 'nobody seen'),
+    wordColumn('driver', 'Driver', ({ rig }) => rig.driver ?? 'not seen'),
     wordColumn('from', 'From', ({ fromLotId }) => nameOf(farm, fromLotId)),
     wordColumn('leaves', 'Leaves', ({ leavesMs }) => time(leavesMs), { phone: 'verdict' }),
     wordColumn('way', 'On the road', ({ minutes: way, minutesBy, timed }) => (way === null ? 'not known' : `${spanText(way)}${minutesBy === 'own' && timed > 0 ? `, own (${number(timed)})` : ''}`)), // prettier-ignore

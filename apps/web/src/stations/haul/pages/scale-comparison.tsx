@@ -115,7 +115,7 @@ export default function Weights({ farm, notebook, haul }: { farm: Farm; notebook
                   ? 'One scale is off'
                   : `${out.length} scales are off`
             }
-            unit={`within ${percent(rules.tolerance)}`}
+            unit={`${out.length === 0 ? 'within' : 'by more than'} ${percent(rules.tolerance)}`}
           />
           <div className="mt-3">
             <DataTable
@@ -281,7 +281,7 @@ function Trust({ farm, rules, onEdit }: { farm: Farm; rules: WeightRulesSetting;
     <section aria-label="Which scale counts" className="mt-8 lg:mt-0 lg:border-l lg:border-rule lg:pl-6">
       <h2 className="text-xl">Which scale counts</h2>
       <p className="text-muted">
-        Where a load has several weights, the first of these is in the book; all of them stay visible.
+        Where a load has several weights, the first of these counts in the book; all of them stay visible.
       </p>
       <ol className="mt-1">
         {order.map((method, i) => (

@@ -243,9 +243,9 @@ function Line({
           </Button>
         </p>
       )}
-      {charge && contract.chargePerMonth !== undefined && (
+      {charge && charge.open > 0 && contract.chargePerMonth !== undefined && (
         <p className="px-5 pb-3 text-sm lg:px-6">
-          {said(charge.open)} lie there unpriced at {price(contract.chargePerMonth, per).text} a month
+          {said(charge.open)} are there unpriced at {price(contract.chargePerMonth, per).text} a month
           {contract.freeUntil === undefined ? '' : `, free until ${dayText(contract.freeUntil)}`}:{' '}
           <b>{money(charge.soFar)} so far</b>, {money(charge.aDay)} more each day.
         </p>

@@ -87,7 +87,7 @@ function OneLoad({
         {much.value === undefined ? (
           <p className="text-lg text-muted">The bushels on the right need fixing.</p>
         ) : !best ? (
-          <Verdict small figure={someRefuse ? 'Nobody takes this truck' : 'No price known'}>
+          <Verdict small figure={someRefuse ? 'No buyer takes this truck' : 'No price known'}>
             {someRefuse && 'What their pits take stands in Sell, Buyers. '}No buyer has a contract or a price for{' '}
             {crop.short}: set his window in Fields, or add a contract.
           </Verdict>

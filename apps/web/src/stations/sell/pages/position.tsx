@@ -290,7 +290,7 @@ function Crop({
               {value.closedOn === undefined ? '' : ', closed'}
             </Button>
           ))}
-          {one.hedgeGain !== null && `At today’s futures they stand at ${money(one.hedgeGain)}.`}
+          {one.hedgeGain !== null && `At today’s futures that is ${money(one.hedgeGain)}.`}
         </p>
       )}
       <p className="flex flex-wrap gap-x-5">

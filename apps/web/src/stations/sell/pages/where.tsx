@@ -203,7 +203,7 @@ function Compare({
         ) : !answer ? (
           <p className="text-lg text-muted">A number on the right needs fixing.</p>
         ) : !best ? (
-          <Verdict small bad figure="Nobody takes it">
+          <Verdict small bad figure="No buyer takes it">
             At {percent(read.moisture.value!)} every buyer refuses it: dry it first.
           </Verdict>
         ) : (

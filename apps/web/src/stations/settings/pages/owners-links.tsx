@@ -27,7 +27,7 @@ export function OwnersLinks({ farm }: { farm: Farm }) {
     <Section title="Owners who see their grain here">
       <div className="flex flex-wrap items-center justify-between gap-3 pb-3">
         <p className="max-w-xl text-muted">
-          A landlord, or the other family of a shared bin site, sees by a link what of the grain in the bins is his, and
+          A landlord, or the other family of a shared bin site, sees by a link which grain in the bins is his, and
           nothing else of the farm.
           {owners.length === 0 && (
             <>

@@ -47,7 +47,7 @@ export default function Prices({ farm }: { farm: Farm }) {
       <dt>{name}</dt>
       <dd className="text-right font-semibold">
         {value}
-        {assumed && <span className="font-normal text-muted"> ◐ assumed, never said here</span>}
+        {assumed && <span className="font-normal text-muted"> ◐ assumed, not set here</span>}
       </dd>
     </div>
   );
@@ -70,7 +70,7 @@ export default function Prices({ farm }: { farm: Farm }) {
           </div>
         )}
         <p className="mt-3 text-sm text-muted">
-          Haul, Where it brings most, Hold or sell, Wear part and Heads begin with these; each of them takes another figure that is typed there.
+          Haul, Where it brings most, Hold or sell, Wear part and Heads begin with these; a figure typed on one of those pages counts there instead.
         </p>
       </Section>
       <Section title="Grain and drying" className="border-t border-ink lg:border-t-0 lg:border-l">

@@ -29,7 +29,7 @@ export default function Programs({ farm }: { farm: Farm }) {
           A script of your own reads the farm, or records on it, with a token: everything that these pages do goes
           through{' '}
           <a href="/api/docs" className="underline underline-offset-4">
-            the described interface
+            the documented API
           </a>
           . It can do what you can, within its scope, on this farm, until it ends. New entries come as they are recorded
           by the event stream; examples/follow.mjs shows how.

@@ -19,7 +19,7 @@ export function SafetyWords({ farm, may }: { farm: Farm; may: boolean }) {
   return (
     <Section title="Safety, in your own words" className="border-t border-ink lg:col-span-2">
       <p className="max-w-2xl text-muted">
-        The usual caution stands wherever its hazard is met. What you add stands behind it: where to lock out, whom to
+        The usual caution stands wherever its hazard is met. What you add comes after it: where to lock out, whom to
         call, what is different here. It takes nothing away.
       </p>
       <dl className="mt-3 lg:columns-2">

@@ -134,7 +134,7 @@ function Late({
           : `was ordered ${dayWords(part.orderedOn)} and takes ${days(part.leadDays)}`}
         , so it is there on {dayWords(item.partOn!)};{' '}
         {asset.by.crop === null ? (
-          'harvest runs already'
+          'harvest is already on'
         ) : (
           <>
             {cropWords(asset.by.crop)} begin{asset.by.crop === 'corn' ? 's' : ''} on {dayWords(asset.by.day)}

@@ -189,7 +189,7 @@ function BinAir({
                       of about {number(plan.cycle.hours)} fan hours
                       {began === null ? '' : `, since ${day(began, timeZone)}`}.{' '}
                       {plan.throughMs === null
-                        ? 'Through beyond the days that are forecast.'
+                        ? 'Through later than the forecast reaches.'
                         : `Through by ${soon(plan.throughMs, now, timeZone)}.`}
                     </>
                   )}{' '}

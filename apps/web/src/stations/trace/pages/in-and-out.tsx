@@ -18,7 +18,7 @@ const LoadsFile = lazy(async () => ({ default: (await import('../forms/loads-fil
 const RowsFile = lazy(async () => ({ default: (await import('../forms/rows-file')).RowsFile }));
 
 const ROWS: readonly { readonly kind: RowFile; readonly name: string; readonly what: string }[] = [
-  { kind: 'tickets', name: 'A buyer’s tickets', what: 'CSV or XLSX: each is a delivery by his weights.' },
+  { kind: 'tickets', name: 'A buyer’s tickets', what: 'CSV or XLSX: each line is a delivery at his weights.' },
   { kind: 'levels', name: 'Bin levels', what: 'CSV or XLSX: each sets the book right for its bin.' },
   {
     kind: 'weather',
@@ -145,7 +145,7 @@ export default function InAndOut({ farm, season }: { farm: Farm; season: number 
           </div>
         </dl>
         <p className="mt-4 text-sm text-muted">
-          Every list in the program has a CSV of what it shows at its head; sheets print as PDF where they stand.
+          Every list saves what it shows as CSV or XLSX, at its top; sheets print as PDF on their own pages.
         </p>
       </Section>
       <Section label="In">

@@ -210,7 +210,8 @@ function Total({ units, onUnit }: { units: readonly UnitProduction[]; onUnit: ()
           (short.length === 1 ? ' is' : ' are') +
           ' short of the guarantee.'
         : `Every unit that is cut is above its guarantee.`}
-      {still > 0 && ` ${still === 1 ? 'One unit is' : `${still} units are`} not cut to the end, and no account yet.`}
+      {still > 0 &&
+        ` ${still === 1 ? 'One unit is not all cut: it is figured when it is.' : `${still} units are not all cut: they are figured when they are.`}`}
       {open &&
         ' Some of it lies in bins that have not been measured: it counts by the farm’s own scales until they are.'}
     </Verdict>
@@ -234,7 +235,7 @@ function Unit({ farm, unit: one, onOpen }: { farm: Farm; unit: UnitProduction; o
     bushelColumn('sold', 'On tickets', ({ sold }) => sold, {
       show: ({ sold, tickets }) => (
         <>
-          {bu(sold)} <span className="text-sm text-muted">({number(tickets)})</span>
+          {bushels.figure(sold, per)} <span className="text-sm text-muted">({number(tickets)})</span>
         </>
       ),
     }),
@@ -254,15 +255,15 @@ function Unit({ farm, unit: one, onOpen }: { farm: Farm; unit: UnitProduction; o
         </span>
       </h2>
       <p className="text-2xl font-bold">
-        {standing ? 'Not cut to the end' : one.shortfall > 0 ? `${money(one.indemnity)}` : 'Above its guarantee'}{' '}
+        {standing ? 'Not all cut' : one.shortfall > 0 ? `${money(one.indemnity)}` : 'Above its guarantee'}{' '}
         <span className="text-lg font-normal text-muted">
           {standing
-            ? `until then no account: ${one.shortfall > 0 ? `${bu(one.shortfall)} to the guarantee` : 'its guarantee is reached'}`
+            ? `figured when it is; so far ${one.shortfall > 0 ? `${bu(one.shortfall)} under the guarantee` : 'over its guarantee'}`
             : one.shortfall > 0
               ? `for ${bu(one.shortfall)} short`
               : `by ${bu(one.toCount - one.guarantee)}`}
-          ; {cropYield(one.perAcre, per).text} count of {cropYield(unit.approvedYield * policy.coverage, per).text}{' '}
-          guaranteed
+          ; {cropYield(one.perAcre, per).text} counts against{' '}
+          {cropYield(unit.approvedYield * policy.coverage, per).text} guaranteed
         </span>
       </p>
       <div role="region" aria-label={`Fields of unit ${unit.number}`} className="mt-2">

@@ -58,14 +58,14 @@ export default function Year({ farm, season }: { farm: Farm; season: number }) {
           figure={money(due)}
           unit="for what is delivered"
         >
-          {money(paid)} of it came.{' '}
+          {money(paid)} of it is paid.{' '}
           {cut
             .map(
               ({ crop, stored }) =>
                 `${bushels(Math.round(stored), farm.kgPerBu(crop)).text} of ${cropOf(crop)?.short ?? crop}`,
             )
             .join(', ')}{' '}
-          still lie here.{' '}
+          are still here.{' '}
           {open.length > 0 && (
             <b>The book of {open.map(({ crop }) => cropOf(crop)?.short ?? crop).join(', ')} does not balance.</b>
           )}

@@ -81,14 +81,14 @@ export default function Years({ farm }: { farm: Farm }) {
     <>
       <Section label="Years">
         {last ? (
-          <Verdict small about={`${cropOf(crop)?.name ?? crop}, ${last.season}${last.season === now ? ', fields that are cut to their end' : ''}`} figure={cropYield(last.perAcre, per).text}>
+          <Verdict small about={`${cropOf(crop)?.name ?? crop}, ${last.season}${last.season === now ? ', finished fields' : ''}`} figure={cropYield(last.perAcre, per).text}>
             {before
               ? `${before.season} brought ${cropYield(before.perAcre, per).text}: ${cropYield(Math.abs(last.perAcre - before.perAcre), per).text} ${last.perAcre >= before.perAcre ? 'more' : 'less'} this time, on ${area(Math.round(last.acres)).text} against ${area(Math.round(before.acres)).text}.`
-              : `${number(told.length)} year is in the book: the next one stands beside it.`}{' '}
-            Other ground and other weather lie between years: what differs is shown, and no cause is claimed.
+              : `${number(told.length)} year is in the book; the next one will show beside it.`}{' '}
+            Ground and weather differ from year to year: this shows what changed, not why.
           </Verdict>
         ) : (
-          <p className="text-xl">No field of it is cut to its end yet.</p>
+          <p className="text-xl">No field of it is finished yet.</p>
         )}
         <div className="mt-4 flex flex-wrap items-end gap-5">
           <div className="w-52">
@@ -117,7 +117,7 @@ export default function Years({ farm }: { farm: Farm }) {
         <p className="px-5 py-3 text-sm text-muted lg:px-6">
           {by === 'settings'
             ? 'Loss as it was counted, over what was cut with each; sheets of the same rotor, concave and fan are one line.'
-            : 'Dry at the farm’s base. ◐: its last load is less than a week old, it may not be cut to its end.'}
+            : 'Dry at the farm’s base. ◐: its last load is less than a week old, it may not be finished.'}
         </p>
       </section>
     </>
