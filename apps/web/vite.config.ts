@@ -1,14 +1,32 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
+
+/** The page asks for its letters with its scripts: text that changes its letters later moves what stands below it. */
+const lettersEarly: Plugin = {
+  name: 'letters-early',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_, { bundle }) =>
+      Object.keys(bundle ?? {})
+        .filter((file) => file.endsWith('.woff2'))
+        .sort()
+        .map((file) => ({
+          tag: 'link',
+          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', href: `/${file}`, crossorigin: '' },
+          injectTo: 'head',
+        })),
+  },
+};
 
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [
     react(),
     tailwindcss(),
+    lettersEarly,
     // The worker's rules are our own (src/sw.ts); the build writes in the names of all files that the program is made of.
     VitePWA({
       strategies: 'injectManifest',

@@ -323,21 +323,18 @@ function ticketColumns(farm: Farm, open: (entryId: string) => void): Column<Tick
       ),
     },
     momentColumn('when', 'When', ({ delivery }) => delivery.entry.at, timeZone),
-    wordColumn('buyer', 'Buyer', ({ delivery }) => farm.placeName(delivery.to), {
-      choice: true,
-      as: (words) => <span className="whitespace-nowrap">{words}</span>,
-    }),
+    wordColumn('buyer', 'Buyer', ({ delivery }) => farm.placeName(delivery.to), { choice: true }),
     wordColumn('crop', 'Crop', ({ crop }) => cropOf(crop ?? '')?.name ?? crop ?? '', { choice: true, extra: true }),
     {
       id: 'fields',
       head: 'Fields',
       value: ({ delivery }) => Object.keys(delivery.lots).map(farm.tag).join(' '),
       show: ({ delivery }) => (
-        <span className="whitespace-nowrap">
+        <span>
           {Object.keys(delivery.lots)
             .slice(0, 4)
             .map((lot) => (
-              <span key={lot} className="mr-2">
+              <span key={lot} className="mr-2 inline-block whitespace-nowrap">
                 <Swatch index={farm.lotIndex(lot)} size={14} /> {farm.tag(lot)}
               </span>
             ))}
