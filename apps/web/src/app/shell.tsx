@@ -80,7 +80,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
       <a href="#station" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">
         Skip to the station
       </a>
-      <header className="no-print sticky top-0 z-20 border-b border-ink bg-paper lg:static lg:col-span-2">
+      <header className="no-print sticky top-0 z-20 border-b [@media(max-height:500px)]:static border-ink bg-paper lg:static lg:col-span-2">
         <div className="flex items-center justify-between gap-2 px-3 pt-1 lg:hidden">
           <Link to="/settings" title="Settings" className="flex min-h-11 min-w-0 items-center font-bold">
             <span className="truncate">{farm.data.farm.name}</span>
@@ -175,7 +175,7 @@ export function Shell({ offline, children }: { offline: boolean; children: React
       <button
         type="button"
         onClick={() => recorder.open()}
-        className="no-print fixed inset-x-0 bottom-0 z-20 flex min-h-14 items-center justify-center gap-2 border-t-2 border-ink bg-tape px-5 text-lg font-bold lg:hidden"
+        className="no-print fixed inset-x-0 bottom-0 z-20 flex min-h-14 items-center [@media(max-height:500px)]:min-h-11 justify-center gap-2 border-t-2 border-ink bg-tape px-5 text-lg font-bold lg:hidden"
       >
         <NotebookPen size={20} aria-hidden="true" /> Record
       </button>

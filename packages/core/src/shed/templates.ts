@@ -41,7 +41,7 @@ export const READINESS_TEMPLATES: Readonly<Record<MachineKind, readonly Template
   truck: [
     line('Brakes, lights, tires; license and inspection dates', 14, true, 'roading'),
     line('Tarp, arms and hopper gates', 7),
-    line('Empty weight taken anew', 5, false),
+    line('Empty weight taken again', 5, false),
   ],
   auger: [
     line('Flighting and bearings; shields on', 14, true, 'shafts'),

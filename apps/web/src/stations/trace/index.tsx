@@ -24,6 +24,7 @@ import {
   bushelsFine,
   grainOf,
   mass,
+  number,
   Moisture,
   percent,
   priceText,
@@ -403,7 +404,9 @@ function LotFacts({ farm, data }: { farm: Farm; data: LotTraceView }) {
       </section>
       <section aria-label="Its tickets" className="py-4">
         <h2 className="px-5 text-xl lg:px-6">
-          On {deliveries.length} {deliveries.length === 1 ? 'ticket' : 'tickets'}
+          {deliveries.length === 0
+            ? 'On no ticket yet'
+            : `On ${number(deliveries.length)} ${deliveries.length === 1 ? 'ticket' : 'tickets'}`}
         </h2>
         {deliveries.length > 0 && (
           <DataTable

@@ -78,7 +78,8 @@ const features = tableFeatures({
 const PAGE = 50;
 /** Fewer rows than this are seen at a glance and need no finding. */
 const FEW = 9;
-const PHONE = '(max-width: 639px)';
+/** A phone, and a desk's page at 200 %. */
+const PHONE = '(max-width: 767px)';
 /** More than a screen shows. */
 const AT_ONCE = 24;
 
@@ -205,7 +206,7 @@ export function DataTable<T>({
   return (
     <div>
       {tools && (
-        <div className="no-print flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-2 lg:px-6">
+        <div className={`no-print flex flex-wrap items-center gap-x-4 gap-y-2 py-2 ${flush ? '' : 'px-5 lg:px-6'}`}>
           <SearchBox
             label={`Find in ${many}`}
             value={table.state.globalFilter ?? ''}

@@ -19,6 +19,7 @@ import { bushels, length, mass, percent, space, testWeight } from '../../../quan
 import { VehicleForm, usualSheet } from '../forms/vehicle-form';
 import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
+import { dayText } from '../../../quantity/time';
 
 const GROUP = (first: number, last: number): string =>
   first === last ? `axle ${first + 1}` : `axles ${first + 1} to ${last + 1}`;
@@ -104,10 +105,10 @@ export default function Legal({
             {setup!.permit && (
               <p className="mt-1">
                 {permit
-                  ? `● ${permit.name}: ${permit.percentAxles} % on axles, ${permit.percentGross} % gross, until ${permit.until}.`
+                  ? `● ${permit.name}: ${permit.percentAxles} % on axles, ${permit.percentGross} % gross, until ${dayText(permit.until)}.`
                   : view.permitNot === 'road'
                     ? `○ ${setup!.permit!.name} does not name ${road === '' ? 'this road' : `the road to ${farm.placeName(road)}`}: counted without it.`
-                    : `○ ${setup!.permit!.name} does not hold today (${setup!.permit!.from} to ${setup!.permit!.until}): counted without it.`}
+                    : `○ ${setup!.permit!.name} does not hold today (${dayText(setup!.permit!.from)} to ${dayText(setup!.permit!.until)}): counted without it.`}
               </p>
             )}
             <Callout className="mt-3 px-3 py-2 text-sm">

@@ -59,9 +59,9 @@ export default function Prices({ farm }: { farm: Farm }) {
           {line('A truck with its driver', `${dollars(times.truckCostPerHour ?? USUAL_HARVEST_COSTS.truckPerHour)} an hour`, times.truckCostPerHour === undefined)}
           {line('A truck on the road', times.truckCostPerKm === undefined ? 'in its hour' : runningCost(times.truckCostPerKm).text, false)}
           {line('A combine with its driver and its part of the cart', `${dollars(times.combineCostPerHour ?? USUAL_HARVEST_COSTS.combinePerHour)} an hour`, times.combineCostPerHour === undefined)}
-          {line('An hour of labor', prices?.laborPerHour === undefined ? 'not said' : dollars(prices.laborPerHour), false)}
+          {line('An hour of labor', prices?.laborPerHour === undefined ? 'not set' : dollars(prices.laborPerHour), false)}
           {line('Interest on grain that is kept', `${percent(prices?.interest ?? USUAL_INTEREST)} a year`, prices?.interest === undefined)}
-          {line('Diesel', prices?.dieselPerGallon === undefined ? 'not said' : fuelPrice(prices.dieselPerGallon).text, false)}
+          {line('Diesel', prices?.dieselPerGallon === undefined ? 'not set' : fuelPrice(prices.dieselPerGallon).text, false)}
         </dl>
         {may && (
           <div className="mt-3 flex flex-wrap gap-3">
@@ -78,7 +78,7 @@ export default function Prices({ farm }: { farm: Farm }) {
           {crops.map((crop) => {
             const window = windowFor(notebook, crop, null)?.value;
             const per = farm.kgPerBu(crop);
-            return line(cropOf(crop)?.name ?? crop, window ? priceText(window.price, per) : 'not said', false);
+            return line(cropOf(crop)?.name ?? crop, window ? priceText(window.price, per) : 'not set', false);
           })}
         </dl>
         <p className="mt-2">

@@ -89,7 +89,7 @@ export function AssetPage({
               )}
             </b>
             {', '}
-            {by.crop === null ? 'harvest runs' : `${cropWords(by.crop)} from ${dayWords(by.day)}`}
+            {by.crop === null ? 'harvest is on' : `${cropWords(by.crop)} from ${dayWords(by.day)}`}
           </p>
         </div>
         <div className="flex flex-wrap gap-3">

@@ -121,7 +121,7 @@ function StillDown({ farm, body }: { farm: Farm; body: BreakdownRecord }) {
   return (
     <span className="sm:ml-2 sm:whitespace-nowrap">
       <b className="text-clay">■ still down</b>{' '}
-      <Button look="quiet" className="!min-h-0 !px-1 text-sm" disabled={sending.busy} onClick={() => void mend()}>
+      <Button look="quiet" className="!min-h-9 !px-1 text-sm" disabled={sending.busy} onClick={() => void mend()}>
         It runs again
       </Button>
       {sending.message && <span role="alert">{sending.message}</span>}

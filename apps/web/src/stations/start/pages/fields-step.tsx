@@ -73,7 +73,7 @@ export default function FieldsStep({ farm }: { farm: Farm }) {
   });
   return (
     <Step<Column>
-      question={`What stands on the farm in ${season}?`}
+      question={`What do you grow in ${season}?`}
       lead="A line for each field. Copy a list out of a spreadsheet and paste it into the first box: names, acres, crops."
       form={form as never}
       columns={[
