@@ -67,7 +67,7 @@ test('one tap on a line that drops the answer is one load: it waits on the devic
 test('a load is recorded with the keyboard only', async ({ page }) => {
   await enterDemo(page);
   const sheet = page.getByRole('dialog');
-  // Two keys one after the other, at a person's pace: a machine that stalls between them begins anew.
+  // Two keys one after the other, at a person's pace: a machine that stalls between them begins again.
   await expect(async () => {
     await page.keyboard.press('n');
     await page.keyboard.press('l');
@@ -98,7 +98,7 @@ test('a load is recorded with the keyboard only', async ({ page }) => {
 test('a slip is explained at its place, nothing typed is lost, and a reload keeps it', async ({ page }) => {
   await enterDemo(page);
   const sheet = page.getByRole('dialog');
-  // A machine that stalls between the two keys begins anew.
+  // A machine that stalls between the two keys begins again.
   await expect(async () => {
     await page.keyboard.press('n');
     await page.keyboard.press('c');

@@ -230,7 +230,7 @@ test('deadlines of wet grain, the nearest one on Today, Haul and in its cab; mea
   await expect(page.getByText(/■ Wet grain in Cart 2: dry it, cool it or move it by/)).toBeVisible();
 });
 
-test('the dryer is down: the ways out by bushels, hours and dollars, planned anew with the repair; dry or sell wet', async ({
+test('the dryer is down: the ways out by bushels, hours and dollars, planned again with the repair; dry or sell wet', async ({
   page,
 }) => {
   await enterDemo(page);

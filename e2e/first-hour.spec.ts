@@ -115,7 +115,7 @@ test('the first hour by the keyboard: fields, machines, bins, a buyer, and the f
   expect(lots.map(({ fieldName, acres, tag }) => [fieldName, acres, tag])).toEqual([['Heron Slough', 62.5, 'HS'], ['Pecan Turn', 118, 'PT']]); // prettier-ignore
   expect(places.map(({ name, kind }) => `${name} ${kind}`).sort()).toEqual(['Bin A bin', 'Cart 1 cart', 'Combine 1 combine', 'Redbud Elevator buyer']); // prettier-ignore
   expect(places.find(({ name }) => name === 'Combine 1')!.capacityBu).toBe(400);
-  // A cylinder 36 ft across and 22 ft high is 17,990 struck bushels of 1.2445 ft³; corn settles by some per cent.
+  // A cylinder 36 ft across and 22 ft high is 17,990 struck bushels of 1.2445 ft³; corn settles by some percent.
   expect(places.find(({ name }) => name === 'Bin A')!.capacityBu).toBeGreaterThan(17_990);
   expect(places.find(({ name }) => name === 'Bin A')!.capacityBu).toBeLessThan(17_990 * 1.1);
   await page.goto(`${OWN}/shed`);

@@ -124,7 +124,7 @@ test('the whole farm is saved by one tap and comes back into an empty one, as to
 test('a record of the book that cannot be read is left out, shown, and taken out', async () => {
   const { entries } = await api<{ entries: { id: string }[] }>('get', `/farms/${farmId}/book`);
   await sql("UPDATE entries SET body = JSON_SET(body, '$.wetKg', 'much') WHERE id = ?", [entries[1]!.id]);
-  // Read anew, as after a restart.
+  // Read again, as after a restart.
   await servers[0]!.stop();
   servers[0] = await startServer({ url: database.url('fanega_safe'), port: Number(new URL(address).port), env: { FANEGA_LOG: 'silent', FANEGA_BACKUPS: join(dir, 'fanega_safe') } }); // prettier-ignore
   await page.goto(address);

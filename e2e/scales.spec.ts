@@ -147,8 +147,8 @@ test('axle by axle over the stand-in’s platform: the light, the sum, the ticke
   const farm = await ownFarm(page);
   const { lotId } = await addField(farm, 'Rail Eighty', 'RE', 80);
   const truck = await addPlace(farm, 'Truck 22', 'truck', 960);
-  await fiveAxles(farm, truck, 'Truck 22, grey hopper');
-  await tare(farm, truck, 'Truck 22, grey hopper', EMPTY, 5);
+  await fiveAxles(farm, truck, 'Truck 22, gray hopper');
+  await tare(farm, truck, 'Truck 22, gray hopper', EMPTY, 5);
   await farm.post('entries', {
     entries: [
       {
@@ -196,7 +196,7 @@ test('axle by axle over the stand-in’s platform: the light, the sum, the ticke
     'Weight ticket',
     `No. ${number}`,
     'Truck 22',
-    'Truck 22, grey hopper',
+    'Truck 22, gray hopper',
     'axle by axle',
     'axle 5',
     'Rail Eighty',
@@ -469,7 +469,7 @@ test('the truth of the weights: a scale out of tolerance is flagged, and which s
   }
   await page.goto(`${OWN}/haul/weights`);
   const row = page.getByRole('row').filter({ hasText: 'Cart 25: cart scale' });
-  // 20,000 against 19,801.5 kg: 1 % over, twice the tolerance of half a per cent.
+  // 20,000 against 19,801.5 kg: 1 % over, twice the tolerance of half a percent.
   await expect(row).toContainText('+1.00 %');
   await expect(row).toContainText('■');
   await row.getByRole('button').first().click();

@@ -1,4 +1,4 @@
-// npm run demo:reset: throws the demo farm away and makes it anew. A farm of your own is not touched.
+// npm run demo:reset: throws the demo farm away and makes it again. A farm of your own is not touched.
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { buildAll } from './lib/build.mjs';
@@ -15,6 +15,6 @@ await ensurePackages();
 await ensureMariadb();
 await buildAll();
 const database = await startDatabase(DATA);
-step('making the demo farm anew');
+step('making the demo farm again');
 step(await prepareDatabase(database.url('fanega_demo'), true, ['--reset', ...process.argv.slice(2)]));
 await database.stop();

@@ -193,7 +193,7 @@ export async function benchScience(row: (what: string, figure: string, goal?: st
     `${timed(() => allocate(input, solve), 5).toFixed(0)} ms`,
     plan.kind === 'plan' ? `${plan.shadows.length + 1} programmes solved` : plan.kind,
   );
-  // Bins that may take either crop: the programme chooses one for each.
+  // Bins that may take either crop: the program chooses one for each.
   const either: AllocationInput = {
     ...input,
     destinations: input.destinations.map((place) =>

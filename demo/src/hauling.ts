@@ -37,7 +37,7 @@ const AXLES = [0, 14, 18.3, 47, 51.3].map((feet, i) => ({
 const EMPTY_LB = [10_300, 4300, 4200, 4050, 3950];
 const COMBINATION: Record<string, string> = {
   'truck-1': 'Truck 1, white hopper',
-  'truck-2': 'Truck 2, grey hopper',
+  'truck-2': 'Truck 2, gray hopper',
   'truck-3': 'Truck 3, tandem hopper',
   'truck-4': 'Truck 4, short hopper',
 };

@@ -10,7 +10,7 @@ function chunk(type: string, data: Buffer): Buffer {
 }
 
 /**
- * A grey PNG, drawn pixel by pixel: the demo's stand-in for a photograph.
+ * A gray PNG, drawn pixel by pixel: the demo's stand-in for a photograph.
  * @param shade of a pixel, 0 black to 255 white
  */
 export function drawnPicture(width: number, height: number, shade: (x: number, y: number) => number): Buffer {

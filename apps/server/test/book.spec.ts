@@ -173,7 +173,7 @@ describe('a wrong body is explained, and never a 500', () => {
     ['no body', {}, 'entries'],
     ['an empty batch', { entries: [] }, 'entries'],
     ['no list', { entries: 'all' }, 'entries'],
-    ['an unknown field', { entries: [{ ...({} as object), colour: 'red' }] }, 'colour'],
+    ['an unknown field', { entries: [{ ...({} as object), color: 'red' }] }, 'color'],
   ])('%s', async (_, body, field) => {
     const patched =
       'entries' in body && Array.isArray(body.entries) && body.entries.length > 0

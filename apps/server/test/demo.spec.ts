@@ -225,7 +225,7 @@ it('three weeks of readings, settings, counts, pairs, weather and machines stand
   expect(shed.settings.changeover['combine-2']!.value.done.length).toBe(2);
 });
 
-it('a field that is made in the middle of the season stands behind those that were there: colours and weaves stay', async () => {
+it('a field that is made in the middle of the season stands behind those that were there: colors and weaves stay', async () => {
   const visitor = harness.client();
   await visitor.post('/auth/demo');
   const farm = (await visitor.get<{ farms: { id: string }[] }>('/auth/me')).body.farms[0]!.id;

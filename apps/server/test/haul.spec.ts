@@ -410,7 +410,7 @@ describe('sheets of trucks and scales', () => {
     expect(logs.emptyWeight.length).toBe(1);
   });
 
-  it('which scale counts is the farm’s own: the book is weighed anew', async () => {
+  it('which scale counts is the farm’s own: the book is weighed again', async () => {
     const before = (await now()).farm.defaults.trust;
     expect(before.slice(0, 3)).toEqual(['ticket', 'bridge', 'cartScale']);
     const change = (trust: readonly string[], reason = 'the bridge was calibrated') =>

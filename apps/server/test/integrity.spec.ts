@@ -112,7 +112,7 @@ describe('what cannot be read', () => {
     expect((await reader.post(`/farms/${farmId}/entries`, { entries: [entry({ type: 'void', voids: ulid() })] })).status).toBe(422); // prettier-ignore
   });
 
-  it('a record is left out and shown, and is taken out or set anew', async () => {
+  it('a record is left out and shown, and is taken out or set again', async () => {
     const readings = `/farms/${farmId}/fields/reading`;
     const [{ lot }] = (await owner.get<[{ lot: { fieldId: string } }]>(`/farms/${farmId}/lots`)).body;
     const reading = (moisture: number) => ({ id: ulid(), at: '2026-09-08T12:00:00Z', fieldId: lot.fieldId, source: 'hand', moisture }); // prettier-ignore
@@ -128,19 +128,19 @@ describe('what cannot be read', () => {
     expect(found.broken).toEqual([{ kind: 'reading', isLog: true, id: bad.id, at: '2026-09-08T12:00:00.000Z', by: 'Oona', message: expect.stringContaining('source') }]); // prettier-ignore
     expect((await owner.post(`${readings}/${bad.id}/void`)).status).toBe(200);
     expect((await fields()).broken).toEqual([]);
-    // A setting: as if it had never been set, and set anew from there.
+    // A setting: as if it had never been set, and set again from there.
     const shed = async () => (await owner.get<ShedRecordsAnswer>(`/farms/${farmId}/shed/records`)).body;
     const [id, { revision, value }] = Object.entries((await shed()).settings.machine)[0]!;
     await harness.db.query("UPDATE machines SET kind = 'a stone' WHERE id = ?", [id]);
     await told();
     expect((await shed()).broken).toMatchObject([{ kind: 'machine', isLog: false, id, message: expect.any(String) }]);
     expect((await shed()).settings.machine[id]).toBeUndefined();
-    const anew = (from: number) => owner.put<{ revision: number }>(`/farms/${farmId}/shed/machine/${id}`, { revision: from, value }); // prettier-ignore
-    expect((await anew(revision + 5)).status).toBe(409);
-    expect((await anew(0)).body).toEqual({ revision: revision + 1 });
+    const again = (from: number) => owner.put<{ revision: number }>(`/farms/${farmId}/shed/machine/${id}`, { revision: from, value }); // prettier-ignore
+    expect((await again(revision + 5)).status).toBe(409);
+    expect((await again(0)).body).toEqual({ revision: revision + 1 });
     expect((await shed()).broken).toEqual([]);
     expect((await shed()).settings.machine[id]!.value).toEqual(value);
-    expect((await anew(0)).status).toBe(409);
+    expect((await again(0)).status).toBe(409);
   });
 });
 

@@ -64,7 +64,7 @@ const asset = (more: Partial<Machine> = {}): Machine => ({
   ...more,
 });
 
-/** A PNG of one grey, so large. */
+/** A PNG of one gray, so large. */
 function png(width: number, height: number): Buffer {
   const chunk = (type: string, data: Buffer): Buffer => {
     const body = Buffer.concat([Buffer.from(type, 'ascii'), data]);

@@ -211,7 +211,7 @@ describe('an address', () => {
       true,
     ]);
     for (let i = 0; i < 50_000; i++) buckets.take(`address ${i}`, 1000);
-    // It was quiet longest, and is forgotten: it begins anew.
+    // It was quiet longest, and is forgotten: it begins again.
     expect(buckets.take('a', 1000)).toBe(true);
   });
 });

@@ -10,7 +10,7 @@ export interface SettingChange<N extends SettingName = SettingName> {
 export interface BrokenRecord {
   /** As the core calls it: `reading`, `truckSetup`. */
   readonly kind: string;
-  /** Of a log: it is taken out by voiding it. What a farm set is set anew. */
+  /** Of a log: it is taken out by voiding it. What a farm set is set again. */
   readonly isLog: boolean;
   /** The record's id, or what it is set for. */
   readonly id: string;

@@ -211,7 +211,7 @@ const Factor =
     for (const rule of [ApiPropertyOptional({ description: words }), IsOptional(), IsBetween(0, most, `$property is from 0 to ${most}`)]) rule(target, property); // prettier-ignore
   };
 
-/** What a buyer tested, per cent; test weight in lb/bu. */
+/** What a buyer tested, percent; test weight in lb/bu. */
 export class TicketFactorsBody {
   @Factor('lb/bu', 80)
   testWeight?: number;

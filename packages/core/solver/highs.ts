@@ -1,7 +1,7 @@
 import * as highsPackage from 'highs';
 import type { LinearProgram, LinearSolver } from '../src/index.js';
 
-/** The programme in the text form that the solver reads; columns are x0, x1, …, rows r0, r1, …, whatever their names are. */
+/** The program in the text form that the solver reads; columns are x0, x1, …, rows r0, r1, …, whatever their names are. */
 export function lpText(program: LinearProgram): string {
   const sum = (terms: readonly (readonly [number, number])[]): string =>
     terms.map(([column, factor]) => `${factor < 0 ? '-' : '+'} ${number(Math.abs(factor))} x${column}`).join(' ');

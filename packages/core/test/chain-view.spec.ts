@@ -281,7 +281,7 @@ describe('the chain as it stands', () => {
     const never = both(70, 1, 40);
     expect([never.ahead.doneAt, never.move.doneMs, never.move.notToday]).toEqual([null, null, true]);
   });
-  it('is planned anew by what was reported, until it is over or taken back', () => {
+  it('is planned again by what was reported, until it is over or taken back', () => {
     expect(
       delaysNow(
         farm({}),

@@ -239,7 +239,7 @@ describe('what stops first', () => {
       };
       const ahead = chainAhead(chain);
       const simulated = simulateHauling(dayOfChain(chain), 1, 1);
-      // One says that the combines stand where the other does, but for a hair's breadth about the two per cent that both go by.
+      // One says that the combines stand where the other does, but for a hair's breadth about the two percent that both go by.
       const share = Math.max((ahead.combineStands?.minutes ?? 0) / 600, simulated.waits.combine / 10);
       if (share > 0.05)
         expect(`${seed} ${ahead.combineStands === null}`).toBe(`${seed} ${simulated.firstStop.hour === null}`);

@@ -16,7 +16,7 @@ import {
 } from '../src/index.js';
 
 describe('what waiting costs', () => {
-  // Falling to noon, rising in the evening; wet is docked a per cent and a half a point above 13, refused above 15.
+  // Falling to noon, rising in the evening; wet is docked a percent and a half a point above 13, refused above 15.
   const hours = [16, 15.4, 14.8, 14.1, 13.4, 12.7, 12.1, 11.6, 11.3, 11.4, 11.9, 12.6, 13.4, 14.4].map((points, i) => ({
     hour: 9 + i,
     moisture: points / 100,

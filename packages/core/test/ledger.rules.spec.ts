@@ -144,7 +144,7 @@ describe('what was measured', () => {
     expect(open(b).accounts().A!.restatedDryKg).toBeCloseTo(20, 9);
   });
 
-  it('drying takes water and its own loss: 1,000 kg at 20 % to 15 % with half a per cent lost', () => {
+  it('drying takes water and its own loss: 1,000 kg at 20 % to 15 % with half a percent lost', () => {
     const b = start();
     b.harvest('A', 'mixed', 1000, 0.2);
     b.add({ type: 'condition', place: 'mixed', moisture: 0.15, dryLoss: 0.005 });

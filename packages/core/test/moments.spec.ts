@@ -54,7 +54,7 @@ describe('blend two bins for a load', () => {
     expect((answer.firstSeconds! / 60).toFixed(1)).toBe('12.1');
     expect((answer.secondSeconds! / 60).toFixed(1)).toBe('13.7');
   });
-  it('computes anew after a retest at 14.7', () => {
+  it('computes again after a retest at 14.7', () => {
     const answer = blended(load(0.147));
     expect((100 * answer.firstShare).toFixed(1)).toBe('56.1');
     expect([answer.firstBu, answer.secondBu]).toEqual([533, 417]);

@@ -31,7 +31,7 @@ describe('water shrink', () => {
     expect(shrinkFactorPerPoint(to).toFixed(3)).toBe(factor);
   });
 
-  // Published (from memory): 25 % corn to 15.5 % loses 11.24 % (11.74 with half a per cent of handling). Others computed.
+  // Published (from memory): 25 % corn to 15.5 % loses 11.24 % (11.74 with half a percent of handling). Others computed.
   it.each([
     [0.16, '0.592', '994.08'],
     [0.18, '2.959', '970.41'],
@@ -54,7 +54,7 @@ describe('water shrink', () => {
     expect((waterShrink(0.13, sold) * 100).toFixed(2)).toBe(per);
   });
 
-  it('refuses a per cent where a fraction belongs', () => {
+  it('refuses a percent where a fraction belongs', () => {
     expect(() => waterShrink(25, 0.155)).toThrow(RangeRefusal);
     expect(() => moistureFraction(16.5)).toThrow(/moisture is 16.5/);
   });

@@ -78,7 +78,7 @@ describe('docs/science.md', () => {
     expect(new Set(all.map((formula) => formula.id)).size).toBe(all.length);
   });
 
-  it('is what the tables say (npm run science writes it anew)', async () => {
+  it('is what the tables say (npm run science writes it again)', async () => {
     await expect(markdown()).toMatchFileSnapshot('../../../docs/science.md');
   });
 });

@@ -27,7 +27,7 @@ describe('units agree with a general-purpose library (js-quantities)', () => {
   it.each([
     ['pounds to kg', poundsToKilograms(52_400), Qty('52400 lb').to('kg').scalar, 1e-9],
     ['kg to pounds', kilogramsToPounds(1000), Qty('1000 kg').to('lb').scalar, 1e-9],
-    ['feet to metres', feetToMetres(36), Qty('36 ft').to('m').scalar, 1e-12],
+    ['feet to meters', feetToMetres(36), Qty('36 ft').to('m').scalar, 1e-12],
     // The library's bushel is 2150.420112 cubic inches, ours the legal 2150.42.
     ['a bushel of space', CUBIC_METRES_PER_BUSHEL, Qty('1 bu').to('m3').scalar, 1e-7],
     // Its acre is the US survey acre, four millionths larger than the international one.
@@ -50,7 +50,7 @@ describe('a formula refuses what it cannot take, naming the quantity, its value 
     ['a negative mass', () => kilograms(-1), /mass is -1 kg; it must lie between 0/],
     ['no number', () => kilograms(NaN), /mass is NaN kg/],
     [
-      'a per cent for a fraction',
+      'a percent for a fraction',
       () => moistureFraction(16.5),
       /moisture is 16.5 wb fraction; it must lie between 0 and 0.6/,
     ],

@@ -5,7 +5,7 @@ import { type Letterhead, LINES } from './print.js';
 export const plain = (value: number, decimals = 0): string =>
   value.toLocaleString('en-US', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
 export const dollars = (value: number): string => `${value < 0 ? '-' : ''}$${plain(Math.abs(value), 2)}`;
-/** "18.4" of a fraction, as per cent */
+/** "18.4" of a fraction, as percent */
 export const percent = (fraction: number | null, decimals = 1): string =>
   fraction === null ? '–' : `${plain(100 * fraction, decimals)} %`;
 

@@ -185,7 +185,7 @@ describe('units', () => {
     expect(quantity.testWeight(56).text).toBe('72.1 kg/hl');
   });
 
-  it('2 kernels a square foot for 1 bu/ac are 34.3 a square metre for 100 kg/ha', () => {
+  it('2 kernels a square foot for 1 bu/ac are 34.3 a square meter for 100 kg/ha', () => {
     setReadersSystem('metric');
     expect(quantity.kernelsOfLoss(2, CORN).text).toBe('34.3');
     expect(quantity.kernelsOfLossWords()).toBe('Kernels on 1 m² that make 100 kg/ha');

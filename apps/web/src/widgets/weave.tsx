@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 
-/** Twelve earths and eight weaves: a lot has one of each and a tag, so that it reads in glare and without colour. */
-const COLOURS = [
+/** Twelve earths and eight weaves: a lot has one of each and a tag, so that it reads in glare and without color. */
+const COLORS = [
   '#c8952b',
   '#8a5230',
   '#7c8248',
@@ -30,23 +30,23 @@ const WEAVES: readonly ReactNode[] = [
   <path key="chevrons" d="M0 8 6 3 12 8" stroke="var(--weave)" strokeWidth="1.3" fill="none" />,
 ];
 
-const colourOf = (index: number): number => index % COLOURS.length;
+const colorOf = (index: number): number => index % COLORS.length;
 const weaveOf = (index: number): number => (index + 3 * Math.floor(index / WEAVES.length)) % WEAVES.length;
 
 /** Fill for SVG: a pattern defined once by {@link WeaveDefs}. Negative: grain that no field is known for. */
 export const lotFill = (index: number): string =>
-  index < 0 ? 'url(#weave-unknown)' : `url(#weave-${colourOf(index)}-${weaveOf(index)})`;
+  index < 0 ? 'url(#weave-unknown)' : `url(#weave-${colorOf(index)}-${weaveOf(index)})`;
 
 /** All patterns, once a page; drawings refer to them by id. */
 export function WeaveDefs({ lots }: { lots: number }) {
   const pairs = new Map<string, [number, number]>();
-  for (let i = 0; i < lots; i++) pairs.set(`${colourOf(i)}-${weaveOf(i)}`, [colourOf(i), weaveOf(i)]);
+  for (let i = 0; i < lots; i++) pairs.set(`${colorOf(i)}-${weaveOf(i)}`, [colorOf(i), weaveOf(i)]);
   return (
     <svg width="0" height="0" className="absolute" aria-hidden="true">
       <defs>
-        {[...pairs].map(([key, [colour, weave]]) => (
+        {[...pairs].map(([key, [color, weave]]) => (
           <pattern key={key} id={`weave-${key}`} width="12" height="12" patternUnits="userSpaceOnUse">
-            <rect width="12" height="12" fill={COLOURS[colour]} />
+            <rect width="12" height="12" fill={COLORS[color]} />
             {WEAVES[weave]}
           </pattern>
         ))}

@@ -20,7 +20,7 @@ describe('quantities as people write them', () => {
     expect(parseNumber(text)).toBe(value);
   });
 
-  it('a moisture is per cent, to a tenth or finer, and comes back as it was typed', () => {
+  it('a moisture is percent, to a tenth or finer, and comes back as it was typed', () => {
     fc.assert(
       fc.property(fc.integer({ min: 10, max: 600 }), (tenths) => {
         const text = (tenths / 10).toFixed(1);

@@ -44,7 +44,7 @@ export interface Crop {
   readonly emptyingDegrees: number;
   /** Most moisture by storage time, with air and cooling; sound grain. */
   readonly safeMoistures: readonly SafeMoisture[];
-  /** Specific heat of wet grain, kJ/(kg K) = at0 + perPoint x moisture in per cent. */
+  /** Specific heat of wet grain, kJ/(kg K) = at0 + perPoint x moisture in percent. */
   readonly specificHeat: { readonly at0: number; readonly perPoint: number; readonly borrowedFrom?: CropId };
   /** Mass of one kernel as it comes from the field, g. A seed tag or a count of a thousand is better. */
   readonly kernelGrams: number;
@@ -324,7 +324,7 @@ export function kernelGramsOfRule(kernelsPerSquareFoot: number, legalPounds: num
   return (within(LEGAL, legalPounds) * KG_PER_LB * 1000) / 43_560 / kernelsPerSquareFoot;
 }
 
-/** Kernels on a square metre that make 1 kg/ha: 0.1 / kernel mass in g. */
+/** Kernels on a square meter that make 1 kg/ha: 0.1 / kernel mass in g. */
 export function kernelsPerSquareMetreOfKgPerHa(kernelGrams: number): number {
   return 0.1 / within(KERNEL, kernelGrams);
 }

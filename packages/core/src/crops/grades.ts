@@ -76,7 +76,7 @@ export interface Grade {
 /**
  * US grade of a sample.
  * Range and source: {@link US_GRADE}.
- * @param factors by factor name: test weight in lb/bu, all others in per cent by weight
+ * @param factors by factor name: test weight in lb/bu, all others in percent by weight
  * @throws UnknownRefusal for a crop without limits or a factor that it does not have; RangeRefusal for impossible figures
  */
 export function usGrade(crop: CropId | 'springWheat', factors: Readonly<Record<string, number>>): Grade {

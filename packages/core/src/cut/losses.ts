@@ -25,7 +25,7 @@ export const LOSS_COUNT: Formula = {
 };
 
 /**
- * Mean kernels on a square metre over all frames.
+ * Mean kernels on a square meter over all frames.
  * Range and source: {@link LOSS_COUNT}.
  */
 export function kernelsPerSquareMetre(frames: readonly FrameCount[]): number {

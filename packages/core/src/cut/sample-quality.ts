@@ -3,13 +3,13 @@ import { type FarmBook, instantOf } from '../ledger/index.js';
 import { living, type RecordsOf, type SettingsEntry } from '../records/index.js';
 import { changedSettings, type SettingChange } from './trail.js';
 
-/** What a sample shows of how grain was threshed and cleaned, per cent by weight. */
+/** What a sample shows of how grain was threshed and cleaned, percent by weight. */
 export const SAMPLE_FACTORS = ['fines', 'cracked', 'foreign'] as const;
 export type SampleFactor = (typeof SAMPLE_FACTORS)[number];
 
 /** What the samples of the grain say that was cut with one sheet of settings. */
 export interface SampleQuality {
-  /** per cent; left out: nobody looked */
+  /** percent; left out: nobody looked */
   readonly figures: Readonly<Partial<Record<SampleFactor, number>>>;
   /** samples out of tank or dryer's screen or tester, and tickets of the buyer, that say it */
   readonly samples: number;
@@ -129,7 +129,7 @@ export const SAMPLE_DIFFERS: Readonly<Record<SampleFactor, number>> = { fines: 0
 /** A figure of the sheet that is on, the cleanest sheet that the farm had in this crop, and what is set otherwise. */
 export interface LedBack {
   readonly factor: SampleFactor;
-  /** per cent with the sheet that is on, and with the better one */
+  /** percent with the sheet that is on, and with the better one */
   readonly now: number;
   readonly then: number;
   readonly sheet: SettingsEntry;

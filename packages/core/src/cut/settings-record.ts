@@ -16,7 +16,7 @@ export interface SettingsRecord {
   readonly loss: number | null;
   /** What the tank looked like, 1 (clean) to 5; null: nobody said. */
   readonly dirt: number | null;
-  /** What was sieved or what the buyer found, per cent by factor; left out: nobody looked. */
+  /** What was sieved or what the buyer found, percent by factor; left out: nobody looked. */
   readonly sample?: Readonly<Partial<Record<SampleFactor, number>>>;
   /** Whose it is, where it is a neighbor's. */
   readonly from?: string;
@@ -31,7 +31,7 @@ export interface RankedSettings {
     'loss count and sample' | 'loss count and tank' | 'loss count' | 'sample' | 'look of the tank' | 'nobody judged it';
 }
 
-/** Fines, chips and trash as the looks of a tank: none is clean (1), four per cent and more the worst (5). Common practice, no source. */
+/** Fines, chips and trash as the looks of a tank: none is clean (1), four percent and more the worst (5). Common practice, no source. */
 const dirtOf = (sample: SettingsRecord['sample']): number | null =>
   sample === undefined || (sample.fines === undefined && sample.foreign === undefined && sample.cracked === undefined)
     ? null

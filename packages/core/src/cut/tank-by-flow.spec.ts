@@ -20,7 +20,7 @@ describe('what the display put into the tank', () => {
     expect(tank.rate).toBeCloseTo(36_000, 6);
     expect([tank.fromMs, tank.toMs, tank.silentSeconds]).toEqual([T0, T0 + 120_000, 0]);
   });
-  it('begins anew with each dump, and knows nothing of what came before', () => {
+  it('begins again with each dump, and knows nothing of what came before', () => {
     const figures = Array.from({ length: 101 }, (_, i) => moment(i, 6));
     expect(tankByFlow(figures, T0 + 40_000).kg).toBeCloseTo(360, 9);
     expect(tankByFlow(figures, T0 + 500_000)).toEqual({

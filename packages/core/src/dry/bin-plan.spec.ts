@@ -113,7 +113,7 @@ describe('whether a bin gets dry before its top spoils', () => {
     expect(deepest).not.toBeNull();
     expect(deepest!).toBeLessThan(14 * FOOT);
     const at = (depth: number): boolean => binPlan({ ...wet, depth, eave: depth }).safe;
-    // Ranked anew at another depth, its slow fall may be a neighboring one: a foot of grace.
+    // Ranked again at another depth, its slow fall may be a neighboring one: a foot of grace.
     expect(at(deepest! - FOOT)).toBe(true);
     expect(at(deepest! + 2 * FOOT)).toBe(false);
   });

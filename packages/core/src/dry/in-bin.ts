@@ -60,7 +60,7 @@ export interface InBinSetup {
   readonly binding?: BindingHeat;
   /** m of grain, level. */
   readonly depth: number;
-  /** m2; 1 by default, for figures on a square metre. */
+  /** m2; 1 by default, for figures on a square meter. */
   readonly floorArea?: number;
   /** 30 by default. */
   readonly layers?: number;

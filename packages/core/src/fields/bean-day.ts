@@ -42,7 +42,7 @@ export interface MoistureBand {
 }
 
 export interface MomentRange {
-  /** Hours from the start of the weather: the likely one, and the 10 and 90 per cent ends (null: not within the forecast). */
+  /** Hours from the start of the weather: the likely one, and the 10 and 90 percent ends (null: not within the forecast). */
   readonly likely: number | null;
   readonly early: number | null;
   readonly late: number | null;

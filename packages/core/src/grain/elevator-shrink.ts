@@ -21,7 +21,7 @@ export const PENCIL_SHRINK: Formula = {
   standing: 'common practice',
   source: 'Posted shrink schedules; 1.4 common',
   inputs: [MOISTURE, FLAT],
-  note: 'Usually without a handling term: below 0.5/(k - exact factor) points it is cheaper for the seller than exact shrink plus half a per cent.',
+  note: 'Usually without a handling term: below 0.5/(k - exact factor) points it is cheaper for the seller than exact shrink plus half a percent.',
 };
 
 const HANDLING = quantity('handling loss', 0, 0.05, 'fraction of wet weight');
@@ -32,7 +32,7 @@ export const USUAL_HANDLING_LOSS = 0.005;
 export type ShrinkRule =
   /** Exact water, and a handling (invisible) loss that only dried grain has. */
   | { readonly kind: 'exact'; readonly base: number; readonly handling?: number }
-  /** So many per cent of wet weight for each point above base. */
+  /** So many percent of wet weight for each point above base. */
   | { readonly kind: 'flat'; readonly base: number; readonly percentPerPoint: number; readonly handling?: number }
   /** All of the weight is paid; moisture costs by a discount on the price alone. */
   | { readonly kind: 'none'; readonly base: number };

@@ -30,7 +30,7 @@ type Row = readonly [
 ];
 const SHORT: Readonly<Record<IsothermForm, string>> = { chungPfost: 'CP', henderson: 'HE', oswin: 'OS', halsey: 'HA' };
 
-// Chung-Pfost of D245.4 takes decimal dry basis, that of D245.5/.6 per cent; all are stored here for decimal (B x 100).
+// Chung-Pfost of D245.4 takes decimal dry basis, that of D245.5/.6 percent; all are stored here for decimal (B x 100).
 const ROWS: readonly Row[] = [
   ['corn', 'chungPfost', 312.3, 16.958, 30.205, 'high', D4],
   ['corn', 'henderson', 8.6541e-5, 1.8634, 49.81, 'high', D4],
@@ -80,7 +80,7 @@ export const ISOTHERMS: readonly IsothermSet[] = ROWS.map(([crop, form, a, b, c,
   source,
 }));
 
-/** The form that reproduces the extension tables of the crop, or the best remembered one; two ids are averaged in per cent wet basis. */
+/** The form that reproduces the extension tables of the crop, or the best remembered one; two ids are averaged in percent wet basis. */
 export const DEFAULT_ISOTHERM: Readonly<Record<CropId, readonly string[]>> = {
   corn: ['corn CP D245.4', 'corn HE D245.4'],
   soybean: ['soybean CP D245.4'],
@@ -104,7 +104,7 @@ export const EQUILIBRIUM: Formula = {
   equation:
     'CP: RH = exp[-A/(T+C) exp(-B Md)]; HE: RH = 1 - exp[-K (T+C) Md%^N]; Oswin: Md% = (A+BT)[RH/(1-RH)]^(1/C); Halsey: Md% = [exp(A+BT)/(-ln RH)]^(1/C)',
   inputs: [T, RH, MOISTURE],
-  note: 'Valid about 0-50 °C and 10-90 % RH; beyond that the answer is flagged. Corn: the extension tables are the average of CP and HE in per cent wet basis, so that is the default. D245.5/.6 sets of low confidence can be chosen, none is a default. Soybean Halsey runs away above 75 % RH.',
+  note: 'Valid about 0-50 °C and 10-90 % RH; beyond that the answer is flagged. Corn: the extension tables are the average of CP and HE in percent wet basis, so that is the default. D245.5/.6 sets of low confidence can be chosen, none is a default. Soybean Halsey runs away above 75 % RH.',
 };
 
 /** Dry-basis moisture (decimal) by one set, with what does not change worked out once: simulations ask millions of times. Unchecked. */

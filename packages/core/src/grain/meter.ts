@@ -5,7 +5,7 @@ import { MOISTURE, TEMPERATURE } from '../units/index.js';
 export interface MeterOffset {
   /** °C */
   readonly temperature: number;
-  /** Points (per cent moisture) to add to the reading. */
+  /** Points (percent moisture) to add to the reading. */
   readonly points: number;
 }
 

@@ -69,7 +69,7 @@ export interface Resistance {
 }
 
 /**
- * Pressure to push air through a metre of grain.
+ * Pressure to push air through a meter of grain.
  * Range and source: {@link AIRFLOW_RESISTANCE}.
  * @param flow m3/s through each m2, 0 to 1
  * @param options packing: multiplier for packed fill (1 = clean and loose); fines: fraction; set: one set only, to compare with a table

@@ -16,7 +16,7 @@ export function waterShrink(from: number, to: number): number {
   return (from - to) / (1 - to);
 }
 
-/** Per cent of wet weight lost for each point dried to the given final moisture: 1 / (1 - Mf); 1.176 to 15 %. */
+/** Percent of wet weight lost for each point dried to the given final moisture: 1 / (1 - Mf); 1.176 to 15 %. */
 export function shrinkFactorPerPoint(to: number): number {
   check('moisture after', to, MAX_MOISTURE);
   return 1 / (1 - to);

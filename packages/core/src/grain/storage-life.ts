@@ -41,7 +41,7 @@ export function dryMatterLossUnchecked(tr: number): number {
 }
 
 /**
- * Equivalent hours at which so many per cent of dry matter are gone: 230.77 for half a per cent (the standard rounds to 230).
+ * Equivalent hours at which so many percent of dry matter are gone: 230.77 for half a percent (the standard rounds to 230).
  * Range and source: {@link STORAGE_LIFE}.
  */
 export function referenceHoursForLoss(percent: number): number {
@@ -89,7 +89,7 @@ export function damageMultiplier(percent: number): number {
 
 export interface StorageLifeOptions {
   readonly variant?: StorageLifeVariant;
-  /** Per cent mechanical damage; left out: the multiplier is 1, as in the printed tables (combined corn is about 30 %). */
+  /** Percent mechanical damage; left out: the multiplier is 1, as in the printed tables (combined corn is about 30 %). */
   readonly damage?: number;
   /** Other multipliers (hybrid, fungicide), each 0.2 to 5; 1 left out. */
   readonly other?: number;
@@ -108,7 +108,7 @@ function slowness(moisture: number, celsius: number, options: StorageLifeOptions
   );
 }
 
-/** Reference hours until the limit; the default of half a per cent counts as the standard's 230. */
+/** Reference hours until the limit; the default of half a percent counts as the standard's 230. */
 function referenceLife({ limit = 0.5 }: StorageLifeOptions): number {
   return limit === 0.5 ? 230 : referenceHoursForLoss(limit);
 }
@@ -218,7 +218,7 @@ export function germinationDays(moisture: number, celsius: number): number {
 }
 
 /**
- * Days to about half a per cent of dry matter, by moisture (% wb) at 30, 40 … 80 °F; 300 stands for "over 300". Much shorter than the
+ * Days to about half a percent of dry matter, by moisture (% wb) at 30, 40 … 80 °F; 300 stands for "over 300". Much shorter than the
  * standard's formula above 75 °F.
  */
 const CAUTIOUS_DAYS: readonly (readonly [number, readonly number[]])[] = [
@@ -343,7 +343,7 @@ export const SELF_HEATING: Formula = {
 const RESPIRATION = 2820 / 0.18;
 
 /**
- * How long still corn lasts when no heat escapes: days until half a per cent of dry matter is gone, and how warm it is then, °C.
+ * How long still corn lasts when no heat escapes: days until half a percent of dry matter is gone, and how warm it is then, °C.
  * Range and source: {@link SELF_HEATING}.
  */
 export function selfHeating(

@@ -19,7 +19,7 @@ export interface AxleRules {
   readonly single: number;
   readonly tandem: number;
   readonly gross: number;
-  /** Per cent that the user's own permit allows on each; 0 without one. Local rules rule. */
+  /** Percent that the user's own permit allows on each; 0 without one. Local rules rule. */
   readonly permitPercent: { readonly axles: number; readonly gross: number };
 }
 
@@ -43,7 +43,7 @@ export function bridgePounds(feet: number, axles: number): number {
   return 500 * Math.ceil(exact / 500 - 0.5 - 1e-9);
 }
 
-const wholeFeet = (metres: number): number => Math.ceil(metres / M_PER_FT - 0.5 - 1e-6);
+const wholeFeet = (meters: number): number => Math.ceil(meters / M_PER_FT - 0.5 - 1e-6);
 
 export interface AxleGroup {
   /** First and last axle of the group, from 0 at the front. */

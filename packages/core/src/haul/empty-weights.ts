@@ -26,7 +26,7 @@ export interface EmptyWeightStanding {
   readonly weighEmpty: boolean;
 }
 
-/** Days after which a tare is taken anew, and how far one may lie from its own history: settings of the farm; common practice, no source. */
+/** Days after which a tare is taken again, and how far one may lie from its own history: settings of the farm; common practice, no source. */
 export interface EmptyWeightRules {
   readonly oldAfterDays: number;
   readonly tolerance: number;

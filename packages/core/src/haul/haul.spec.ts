@@ -128,7 +128,7 @@ describe('legal weight', () => {
       RUNS,
     );
   });
-  it('a permit of the user’s adds its per cent and nothing else', () => {
+  it('a permit of the user’s adds its percent and nothing else', () => {
     const plain = legalLoad(semi, 5000).mostKg;
     const winter = legalLoad(semi, 5000, { ...FEDERAL_RULES, permitPercent: { axles: 10, gross: 10 } });
     expect(winter.mostKg).toBeGreaterThan(plain);

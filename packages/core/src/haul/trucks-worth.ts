@@ -68,7 +68,7 @@ export function trucksWorthHaving(
       costPerBushel: rate > 0 ? (costs.combinePerHour * day.combines.length + costs.truckPerHour * n) / rate : Infinity,
     });
   }
-  // Of equal ones the smaller: a tenth of a per cent is chance.
+  // Of equal ones the smaller: a tenth of a percent is chance.
   const least = Math.min(...fleets.map((fleet) => fleet.costPerBushel));
   const worth = fleets.find((fleet) => fleet.costPerBushel <= 1.001 * least)?.trucks ?? 1;
   return { fleets, worth };

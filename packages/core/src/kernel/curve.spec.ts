@@ -17,7 +17,7 @@ describe('a curve that is kept', () => {
   it('forgets what is old', () => {
     expect(seconds(extendCurve(at(1, 30, 50), at(70), 30_000).curve)).toEqual([50, 70]);
   });
-  it('begins anew when a clock was set back, and not for a figure that is merely late', () => {
+  it('begins again when a clock was set back, and not for a figure that is merely late', () => {
     expect(seconds(extendCurve(at(1000, 1001), at(400, 401), 60_000).curve)).toEqual([400, 401]);
     expect(seconds(extendCurve(at(1000, 1001), at(990), 60_000).curve)).toEqual([1000, 1001]);
   });

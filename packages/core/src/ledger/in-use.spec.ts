@@ -15,7 +15,7 @@ describe('places in use', () => {
     expect(used(places)).toEqual(['bin1', 'bin2']);
   });
 
-  it('are the same array where none was put away: nothing is drawn anew for it', () => {
+  it('are the same array where none was put away: nothing is drawn again for it', () => {
     const all = places.slice(0, 1);
     expect(placesInUse(all, () => 0)).toBe(all);
   });

@@ -301,7 +301,7 @@ export class Records {
     }
   }
 
-  /** Decides anew whether a record counts and which measurement of it is the most trusted; true when that changed. */
+  /** Decides again whether a record counts and which measurement of it is the most trusted; true when that changed. */
   private settle(r: number): boolean {
     const entry = this.entries[r]!;
     const dead = this.dead(r);

@@ -59,7 +59,7 @@ const WORDS = {
   refers_to_wrong_type: (r) => `${r.field} names ${show(r.value)}, which is not ${r.expected}`,
   voids_in_a_circle: (r) => `${r.field} names ${show(r.value)}, and the voids come back to this entry`,
   voids_too_deep: (r) =>
-    `${r.field} takes back what was taken back more than ${r.expected} times; record the load anew instead`,
+    `${r.field} takes back what was taken back more than ${r.expected} times; record the load again instead`,
   net_differs: (r) =>
     `net is not gross minus tare: ${r.field} is ${show(r.value)} kg, gross minus tare is ${r.expected} kg`,
   shares_not_whole: () => 'the parts of the owners must come to the whole',

@@ -46,7 +46,7 @@ export function replay(
    * Takes a weight (NaN for all of it without weighing) and restates the parcel to it where everything was taken.
    * Returns the slot or -1; `factor` holds what its dry matter was multiplied by.
    */
-  const factor = new Float64Array(1); // a captured `let` would be boxed anew at every write
+  const factor = new Float64Array(1); // a captured `let` would be boxed again at every write
   const take = (place: number, out: Out, weight: number, all: boolean, moisture: number): number => {
     factor[0] = 1;
     const weighed = !Number.isNaN(weight);

@@ -102,7 +102,7 @@ export type DisplayCheck = LogOf<typeof DISPLAY_CHECK>;
 /** Where a sample of grain was taken and looked through. */
 export const SAMPLE_PLACES = ['tank', 'screen', 'tester'] as const;
 export type SamplePlace = (typeof SAMPLE_PLACES)[number];
-/** A sample of grain, sieved and picked: per cent by weight. */
+/** A sample of grain, sieved and picked: percent by weight. */
 export const GRAIN_SAMPLE = logKind(
   'grainSample',
   'cut',

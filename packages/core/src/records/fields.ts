@@ -153,11 +153,11 @@ export const CUTTING_WINDOW = settingKind(
     refuseAbove: moistureField(),
     /** $/bu at base */
     price: number(0, 1000, '$/bu'),
-    /** per cent of weight taken for each point above the base */
+    /** percent of weight taken for each point above the base */
     shrinkPerPoint: number(0, 5, '%'),
     /** $ a point and bushel above the base */
     dockPerPoint: number(0, 1, '$'),
-    /** per cent of the price taken for each point above the base */
+    /** percent of the price taken for each point above the base */
     dockPercent: optional(number(0, 20, '%')),
     /** points of one step of the dock; each started one counts */
     dockStep: optional(number(0.05, 5, 'points')),

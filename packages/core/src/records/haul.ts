@@ -25,7 +25,7 @@ export const EMPTY_WEIGHT = logKind('emptyWeight', 'haul', 'empty_weights', {
 });
 export type EmptyWeightRecord = LogOf<typeof EMPTY_WEIGHT>;
 
-/** A link of the chain that stands, or will be late; the plan of the day is made anew with it. */
+/** A link of the chain that stands, or will be late; the plan of the day is made again with it. */
 export const DELAY = logKind('delay', 'haul', 'delays', {
   link: choice(LINKS),
   minutes: number(1, 1440, 'min'),

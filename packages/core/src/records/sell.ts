@@ -192,7 +192,7 @@ export const BID = logKind(
 );
 export type BuyerBid = LogOf<typeof BID>;
 
-/** What buyers dock, in per cent but for the test weight (lb/bu); worse is below for that one, above for all others. */
+/** What buyers dock, in percent but for the test weight (lb/bu); worse is below for that one, above for all others. */
 export const SHEET_FACTORS = [
   'testWeight',
   'moisture',
@@ -203,7 +203,7 @@ export const SHEET_FACTORS = [
   'broken',
 ] as const;
 export type SheetFactor = (typeof SHEET_FACTORS)[number];
-/** How a sheet takes water off the weight: by dry matter, so many per cent a point, or not at all (a price discount only). */
+/** How a sheet takes water off the weight: by dry matter, so many percent a point, or not at all (a price discount only). */
 export const SHRINK_WAYS = ['water', 'flat', 'none'] as const;
 
 /** What a buyer posts for a crop from a day on. */
@@ -312,7 +312,7 @@ export const TICKET_PAPER = logKind('ticketPaper', 'sell', 'ticket_papers', {
   entryId: text(40, 1),
   /** its number, where the book has none */
   ticket: optional(text(40)),
-  /** per cent; test weight lb/bu */
+  /** percent; test weight lb/bu */
   factors: map(number(0, 200, ''), PAPER_FACTORS),
   paidBushels: optional(number(0, 1e6, 'bu')),
   /** $/bu after discounts */

@@ -46,7 +46,7 @@ export interface Source {
 export interface Destination {
   readonly id: string;
   readonly kind: 'bin' | 'buyer';
-  /** Of several the programme chooses one. */
+  /** Of several the program chooses one. */
   readonly crop: string | readonly string[];
   /** Room of a bin, or the most that a buyer takes, bu. */
   readonly most: number;
@@ -140,7 +140,7 @@ function checked(input: AllocationInput): void {
 }
 
 /**
- * The programme behind an allocation: lanes are its first columns, after them one for each crop of a place that may take several; rows are
+ * The program behind an allocation: lanes are its first columns, after them one for each crop of a place that may take several; rows are
  * named `from:…`, `to:…`, `crop:…`, `one:…`, `hours`, `dryer`.
  * Range and source: {@link ALLOCATION}.
  */

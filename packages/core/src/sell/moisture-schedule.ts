@@ -7,11 +7,11 @@ export interface MoistureTerms {
   readonly legalPounds: number;
   /** Moisture that he pays in full for, wet-basis fraction. */
   readonly base: number;
-  /** Per cent of weight for each point above the base. */
+  /** Percent of weight for each point above the base. */
   readonly shrinkPerPoint: number;
   /** $ a bushel for each point above the base, by started steps of `dockStep` points (0.5 where nothing is said). */
   readonly dockPerPoint: number;
-  /** Per cent of the price for each point above the base, by the same steps. */
+  /** Percent of the price for each point above the base, by the same steps. */
   readonly dockPercent?: number;
   readonly dockStep?: number;
   readonly refuseAbove: number;
@@ -40,7 +40,7 @@ export function moistureSchedule(terms: MoistureTerms): BuyerSchedule {
     factors: [
       dock('bu', requireInRange('dock', terms.dockPerPoint, 0, 10, '$/point/bu')),
       ...(terms.dockPercent
-        ? [dock('percentOfPrice', requireInRange('dock in per cent', terms.dockPercent, 0, 20, '%/point'))]
+        ? [dock('percentOfPrice', requireInRange('dock in percent', terms.dockPercent, 0, 20, '%/point'))]
         : []),
     ],
   };

@@ -94,7 +94,7 @@ describe('what a ticket is owed by a posted sheet', () => {
     expect(due!.money).toBe(3741.98);
   });
 
-  it('water by dry matter with half a per cent of handling, and a sheet counts from its day on', () => {
+  it('water by dry matter with half a percent of handling, and a sheet counts from its day on', () => {
     const sheets = [sheet({ from: '2026-10-06', base: 0.155 }), sheet({ ...SHEET_SCHOOLS.water, from: '2026-08-01' })];
     const [due] = whole([delivery('a', 50_000, 0.18)], {}, sheets).dues;
     // (0.18 − 0.15) ÷ 0.85 + 0.005 = 4.0294 % off: 47,985.29 lb = 856.88 bu.
@@ -106,7 +106,7 @@ describe('what a ticket is owed by a posted sheet', () => {
     const beans: BuyerSheet = { ...SHEET_SCHOOLS.priceOnly, buyerId: 'mill', crop: 'soybean', from: '2026-08-01', base: 0.13, checkoffPercent: 0.5 }; // prettier-ignore
     const load = delivery('a', 57_000, 0.137, { lots: { turn: 57_000 }, pricePerBu: 10 });
     const [due] = whole([load], {}, [beans]).dues;
-    // 950 bu; 0.7 points over: two started halves, 2 % of $10; checkoff half a per cent of what is left.
+    // 950 bu; 0.7 points over: two started halves, 2 % of $10; checkoff half a percent of what is left.
     expect(due!.ticket).toMatchObject({ paidBushels: 950, value: 9500, docked: 190, checkoff: 46.55, money: 9263.45 });
   });
 

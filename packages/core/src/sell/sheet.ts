@@ -111,7 +111,7 @@ export function ticketInputOf(
 export const SHEET_SCHOOLS: Readonly<
   Record<'flat' | 'water' | 'priceOnly', Omit<BuyerSheet, 'buyerId' | 'crop' | 'from' | 'base'>>
 > = {
-  /** So many per cent a point, with his handling in it, and cents a point for drying. */
+  /** So many percent a point, with his handling in it, and cents a point for drying. */
   flat: {
     shrink: 'flat',
     shrinkPerPoint: 1.4,
@@ -124,7 +124,7 @@ export const SHEET_SCHOOLS: Readonly<
     factors: [],
     bushelDecimals: 2,
   },
-  /** Water by dry matter and half a per cent for handling. */
+  /** Water by dry matter and half a percent for handling. */
   water: {
     shrink: 'water',
     handling: 0.005,
@@ -136,7 +136,7 @@ export const SHEET_SCHOOLS: Readonly<
     factors: [],
     bushelDecimals: 2,
   },
-  /** All of the weight, and a per cent of the price for each half point or part. */
+  /** All of the weight, and a percent of the price for each half point or part. */
   priceOnly: {
     shrink: 'none',
     moistureStep: 0.001,

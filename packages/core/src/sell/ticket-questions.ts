@@ -22,7 +22,7 @@ export interface EarlierTicket {
   readonly crop: string | undefined;
 }
 
-/** A cart scale that drifts is off by two per cent; ten is another truck. */
+/** A cart scale that drifts is off by two percent; ten is another truck. */
 const WEIGHT_SHARE = 0.1;
 /** Three points between the farm's tester and the buyer's: another load, or a slip. */
 const MOISTURE_STEP = 0.03;

@@ -30,7 +30,7 @@ export interface FactorSchedule {
 export interface BuyerSchedule {
   readonly legalPounds: number;
   readonly shrink: ShrinkRule;
-  /** Moisture is brought to this step first (0.001 = a tenth of a per cent); 0: not at all. */
+  /** Moisture is brought to this step first (0.001 = a tenth of a percent); 0: not at all. */
   readonly moistureStep?: number;
   readonly moistureRounding?: Rounding;
   readonly refuseMoistureAbove?: number;
@@ -44,7 +44,7 @@ export interface BuyerSchedule {
   readonly factors: readonly FactorSchedule[];
   /** $/bu on paid bushels: checkoff, storage and other fees. */
   readonly feePerBu?: number;
-  /** Per cent of the net market value: what a national checkoff takes. */
+  /** Percent of the net market value: what a national checkoff takes. */
   readonly checkoffPercent?: number;
   /** Bushels on which discounts are counted: those that are paid, by default, or all over the scale. */
   readonly discountsOn?: 'paid' | 'gross';
@@ -118,7 +118,7 @@ export interface Ticket {
 /**
  * $/bu that a factor costs.
  * Range and source: {@link TICKET}.
- * @param price $/bu, for discounts in per cent of it
+ * @param price $/bu, for discounts in percent of it
  */
 export function factorDiscount(schedule: FactorSchedule, value: number, price: number, legalPounds: number): number {
   requireInRange(schedule.factor, value, 0, 200, '');

@@ -50,7 +50,7 @@ describe('what is asked before grain goes into a place', () => {
       'other_owner',
     ]);
     expect(asked({ type: 'move', from: 'cart', to: 'truck' })).toEqual(['no_room']);
-    // 918 bushels are two per cent above the rating: a scale differs by as much.
+    // 918 bushels are two percent above the rating: a scale differs by as much.
     expect(asked({ type: 'move', from: 'cart', to: 'truck', wetKg: 917 * kgPerBushelOf('corn') })).toEqual([]);
   });
 

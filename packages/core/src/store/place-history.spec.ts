@@ -23,7 +23,7 @@ describe('the history of a pile', () => {
       restatedKg: -600, remainsKg: 27_000, sinceMs: Date.parse(at(1)),
     }); // prettier-ignore
   });
-  it('begins anew when it was hauled away or swept clean', () => {
+  it('begins again when it was hauled away or swept clean', () => {
     const hauled = [comes(1, 1, 25_000), goes(2, 2, 24_990), comes(3, 3, 10_000)];
     expect(placeHistory(hauled, 'pile', 10_000)).toMatchObject({ inKg: 10_000, loadsIn: 1, outKg: 0, sinceMs: Date.parse(at(3)) }); // prettier-ignore
     const swept = [comes(1, 1, 25_000), line(2, { type: 'measure', at: at(2), place: 'pile', wetKg: 0 }, 0)];

@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BookBuilder } from '../../test/books.js';
+import { anyBook, BookBuilder } from '../../test/books.js';
 import { type FarmBook, Ledger, type LotInfo } from '../ledger/index.js';
 import type { InsurancePolicy, InsuranceUnit, TraceRecords } from '../records/index.js';
 import {
@@ -152,4 +153,29 @@ describe('loads under the wrong field', () => {
     expect(after.B!.harvestedDryKg).toBeGreaterThan(before.B!.harvestedDryKg);
     expect(wrongFieldLoads({ ledger, lots: LOTS, places: [] }, LOTS)).toEqual([]);
   });
+});
+
+it('one walk over any book counts for each field what its loads and tickets say one by one', () => {
+  fc.assert(
+    fc.property(anyBook, (book) => {
+      const ledger = Ledger.of(book);
+      const lots = ledger.header.lots.map(({ id }) => lot(id));
+      const units = { u1: UNIT, u2: { ...UNIT, number: '0001-0002', lots: ['B'] } };
+      const { units: found, inNoUnit } = insuranceOf({ ledger, lots, places: [] }, records({ units }), 2026, 'UTC', Date.parse('2026-09-09')); // prettier-ignore
+      expect(inNoUnit.map(({ id }) => id)).toEqual(['C']);
+      for (const { fields } of found)
+        for (const field of fields) {
+          const sum = { sold: 0, tickets: 0, harvested: 0 };
+          for (const { entry, moisture, wetLots } of ledger.parcels()) {
+            const bushels = ((wetLots[field.lot.id] ?? 0) / BU) * moistureFactor(POLICY, moisture);
+            if (entry.type === 'harvest') sum.harvested += bushels;
+            if (!ledger.isDelivery(entry.id) || wetLots[field.lot.id] === undefined) continue;
+            sum.sold += bushels;
+            sum.tickets++;
+          }
+          expect(field).toMatchObject({ sold: expect.closeTo(sum.sold, 6), tickets: sum.tickets, harvested: expect.closeTo(sum.harvested, 6) }); // prettier-ignore
+        }
+    }),
+    { seed: 20261201, numRuns: 150 },
+  );
 });

@@ -82,7 +82,7 @@ describe('rows of a file', () => {
     expect(read.rows[0]!.figures.testWeight).toBeCloseTo(56, 2);
   });
 
-  it('an hour of weather in its own units: °F, per cent, mph; a forecast of next week may stand there', () => {
+  it('an hour of weather in its own units: °F, percent, mph; a forecast of next week may stand there', () => {
     const { rows, problems } = plan(
       'weather',
       ['When', 'Temp F', 'RH', 'Wind', 'Rain'],

@@ -86,7 +86,7 @@ export interface PlannedRow {
   /** ms since 1970 */
   readonly at: number;
   readonly text: Readonly<Record<string, string>>;
-  /** kg, fractions, °C and m/s; factors of grade in per cent, test weight in lb/bu */
+  /** kg, fractions, °C and m/s; factors of grade in percent, test weight in lb/bu */
   readonly figures: Readonly<Record<string, number>>;
   /** °C from the lowest sensor up, for cables */
   readonly sensors: readonly number[];

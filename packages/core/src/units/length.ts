@@ -6,8 +6,8 @@ export function feetToMetres(feet: number): number {
   return requireFinite('length', feet, 'ft') * M_PER_FT;
 }
 
-export function metresToFeet(metres: number): number {
-  return requireFinite('length', metres, 'm') / M_PER_FT;
+export function metresToFeet(meters: number): number {
+  return requireFinite('length', meters, 'm') / M_PER_FT;
 }
 
 export function inchesToMetres(inches: number): number {

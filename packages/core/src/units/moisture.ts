@@ -1,6 +1,6 @@
 import { type Brand, requireFinite, requireInRange } from '../kernel/index.js';
 
-/** Moisture, wet basis, as a fraction: kg of water in a kg of wet grain. People see per cent with one decimal. */
+/** Moisture, wet basis, as a fraction: kg of water in a kg of wet grain. People see percent with one decimal. */
 export type MoistureFraction = Brand<number, 'moisture wb'>;
 
 /** Above this no grain is combined; a greater number is a typing error (e.g. 16.5 entered as a fraction). */

@@ -627,7 +627,7 @@ export const airAndKeeping = [
     {
       formula: STORAGE_LIFE,
       title: 'Dry-matter loss after reference hours',
-      source: 'ASAE D535: 230 h for half a per cent; others computed',
+      source: 'ASAE D535: 230 h for half a percent; others computed',
       standing: 'published, from memory',
       allowed: 0.00006,
       unit: '%',

@@ -187,7 +187,7 @@ export const cropsAndMoisture = [
   table(
     {
       formula: PENCIL_SHRINK,
-      title: 'Water and half a per cent of handling; dry grain loses neither',
+      title: 'Water and half a percent of handling; dry grain loses neither',
       source: 'Extension shrink bulletins',
       standing: 'published, from memory',
       allowed: 0.0005,

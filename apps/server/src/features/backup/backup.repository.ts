@@ -77,9 +77,9 @@ export class BackupRepository {
       await present.initialize();
       try {
         await present.runMigrations({ transaction: 'each' });
-        const anew = path.join(folder, 'up-to-date.zip');
-        await dumpFarm(present, farm.id, anew, now, null);
-        return await ArchiveReader.open(anew);
+        const again = path.join(folder, 'up-to-date.zip');
+        await dumpFarm(present, farm.id, again, now, null);
+        return await ArchiveReader.open(again);
       } finally {
         await present.destroy();
       }

@@ -244,7 +244,7 @@ export class LedgerService {
     };
   }
 
-  /** A changed header: the book is replayed anew only where replay depends on what changed, not for a name. */
+  /** A changed header: the book is replayed again only where replay depends on what changed, not for a name. */
   private async readHeader(
     farmId: string,
     versions: FarmVersions,
@@ -348,7 +348,7 @@ export class LedgerService {
     return this.oneAtATime(farmId, () => this.write(farmId, work));
   }
 
-  /** What the book was given in a write that did not come to its end is forgotten with it: it is read anew. */
+  /** What the book was given in a write that did not come to its end is forgotten with it: it is read again. */
   private async write<T>(farmId: string, work: (write: FarmWrite) => Promise<T>): Promise<T> {
     let tries = 0;
     try {

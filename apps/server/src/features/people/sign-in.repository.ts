@@ -8,7 +8,7 @@ export class SignInRepository {
   constructor(@Inject(DataSource) private readonly db: DataSource) {}
 
   /**
-   * Counts a try; one that began before `oldMs` is over, and counting begins anew.
+   * Counts a try; one that began before `oldMs` is over, and counting begins again.
    * @returns which try this one is: its own number, however many come at once
    */
   async count(key: string, nowMs: number, oldMs: number): Promise<number> {

@@ -299,7 +299,7 @@ export class RecordsService {
     throw new Refused('body_wrong', `${ZONE_WRONG[problem]}.`, [{ field: at, code: problem, message: ZONE_WRONG[problem] }]); // prettier-ignore
   }
 
-  /** What cannot be read is shown as never set, and is set anew from there. */
+  /** What cannot be read is shown as never set, and is set again from there. */
   private async isBroken(tx: Tx, farmId: string, name: SettingName, subject: string): Promise<boolean> {
     const kept = await this.records.one(tx, farmId, name, subject);
     return kept !== null && unreadable(SETTING_KINDS[name] as unknown as LogKind, kept.body) !== undefined;

@@ -81,7 +81,7 @@ const draft = (given: Parameters<typeof emptyDraft>[1]) => emptyDraft(() => `ID$
 const read = (given: Parameters<typeof emptyDraft>[1]) => readDraft(draft(given), farm, NOW);
 
 describe('a draft becomes the entry that was meant', () => {
-  it('a dump in pounds with a comma, moisture in per cent, now', () => {
+  it('a dump in pounds with a comma, moisture in percent, now', () => {
     expect(read({ kind: 'harvest', lot: 'hs', to: 'cart', weight: '9,420', moisture: '17.8' }).entry).toMatchObject({
       type: 'harvest',
       lot: 'hs',

@@ -27,7 +27,7 @@ const PATHS: Readonly<Record<ReadingSource, (x: number, y: number, r: number) =>
 };
 const FILLED: readonly ReadingSource[] = ['elevator', 'combine'];
 
-/** The look of a source: told apart by its shape, not by a colour. */
+/** The look of a source: told apart by its shape, not by a color. */
 const markLook = (source: ReadingSource) =>
   ({
     fill: FILLED.includes(source) ? 'var(--ink)' : source === 'bite' ? 'none' : 'var(--paper)',

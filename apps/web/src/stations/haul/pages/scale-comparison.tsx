@@ -152,7 +152,7 @@ const scaleName = (farm: Farm, { method, scale }: { method: string; scale: strin
   scale === OWN_TRUCK_SCALE
     ? 'Own truck scale'
     : scale === SEVERAL_CARTS
-      ? `several ${scale}: ${methodWords(method)}`
+      ? `Several ${scale}: ${methodWords(method)}`
       : `${farm.placeName(scale)}: ${methodWords(method)}`;
 
 function OneScale({ farm, haul, standing }: { farm: Farm; haul: WeighedView; standing: ScaleStanding }) {
