@@ -483,6 +483,23 @@ test('a crop of the farm’s own is added in Settings, grown, cut, forecast and 
   await page.goto(`${OWN}/trace/year`);
   await expect(page.getByRole('main')).toContainText(/Rye● balances/);
   await expect(page.getByRole('main')).toContainText('560 bu on 40.0 ac');
+  const ofField = page
+    .getByRole('table', { name: 'The year by field' })
+    .getByRole('row')
+    .filter({ hasText: 'Rye Bottom' });
+  await expect(ofField.getByRole('cell')).toContainText([
+    'Rye Bottom',
+    'rye',
+    '560',
+    '14.0',
+    '14.0',
+    '',
+    '0',
+    '0',
+    '560',
+    '0',
+    '=',
+  ]);
   // Grown no more, it is offered nowhere, and what was recorded stays.
   await page.goto(`${OWN}/settings/farm`);
   await page.getByRole('definition').filter({ hasText: 'Rye, like wheat' }).getByRole('button', { name: 'Change' }).click(); // prettier-ignore

@@ -78,6 +78,9 @@ const SHEETS: readonly (readonly [id: string, BuyerSheet])[] = [
   ['sheet-duck-corn', posted('whistling-duck', 'corn', 'water', { base: 0.155, dryingPerPoint: 0.03, refuseAbove: 0.26 })],
 ]; // prettier-ignore
 
+/** lb/bu, as a fair year brings it. */
+const TEST_WEIGHTS: Readonly<Record<string, number>> = { corn: 57.4, soybean: 57.1, sorghum: 58.2 };
+
 /** What each bids at first, under or over the rest of the market. */
 const BIDS: readonly (readonly [buyerId: string, crop: CropId, first: number, basis?: number])[] = [
   ['redbud', 'corn', 4.34],
@@ -202,6 +205,14 @@ export function demoSell(farm: DemoFarm, seed = 20260912): DemoSell {
       return line;
     }),
   );
+  // What the buyers' testers said of each ticket; no sheet docks such grain.
+  const tester = seeded(seed + 1);
+  for (const { delivery, crop } of sold) {
+    const usual = TEST_WEIGHTS[crop ?? ''];
+    if (delivery.ticket === null || usual === undefined) continue;
+    const at = instantOf(delivery.entry.at) + 5 * 60_000;
+    log('ticketPaper', { id: ulidAt(at, tester), at: iso(at), entryId: delivery.entry.id, factors: { testWeight: Math.round(10 * (usual + 1.6 * (tester() - 0.5))) / 10 } }); // prettier-ignore
+  }
   return {
     logs,
     settings: [

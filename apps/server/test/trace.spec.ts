@@ -389,6 +389,9 @@ describe('what goes out in other programs’ formats', () => {
     const { lots } = await farmNow(client, farmId);
     const acres = lots.filter(({ id }) => (all[id]?.harvestedDryKg ?? 0) > 0).reduce((sum, lot) => sum + lot.acres, 0);
     expect(words).toMatch(new RegExp(`Harvested.*on ${acres.toFixed(1).replace('.', '\\.')} ac.*Hauling`));
+    // Of the test weights, the fields and the open questions, too.
+    const every = (await Promise.all(Array.from({ length: sheet.numPages }, async (_, i) => (await (await sheet.getPage(i + 1)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ')))).join(' '); // prettier-ignore
+    expect(every).toMatch(/Test weight, by tickets.*By field.*Test wt\..*(No question is open|Questions still open)/);
   });
 
   it('a calendar that ical.js reads', async () => {

@@ -29,6 +29,24 @@ export interface BookGap {
   readonly sinceMs: number | null;
 }
 
+/** What a gap says in a line. @param place its name */
+export function gapWords({ what, ticket, count }: BookGap, place: string): string {
+  switch (what) {
+    case 'noTicket':
+      return `A load to ${place} has no ticket`;
+    case 'noSettlement':
+      return `${count === 1 ? 'One ticket' : `${count} tickets`} of ${place}, on no sheet yet`;
+    case 'noLoad':
+      return `${place} paid ticket ${ticket ?? ''}, and the book has no such load`;
+    case 'short':
+      return `Ticket ${ticket ?? ''} of ${place} was paid short`;
+    case 'missingNumbers':
+      return `${place} wrote ticket ${ticket ?? ''} between two of ours`;
+    case 'level':
+      return `The level of ${place} is not what the book has`;
+  }
+}
+
 const DAY = 86_400_000;
 /** Days in which a buyer usually pays: before them an unpaid ticket is no gap. Common practice, no source. */
 const PAYS_WITHIN = 14;

@@ -1,6 +1,6 @@
 export { nextSteps, type LoadStep, type NextStep, type NextStepInput } from './next-steps.js';
 export { dryBelow, todayView, type TodayView } from './view.js';
-export { type BookGap, bookGaps } from './gaps.js';
+export { type BookGap, bookGaps, gapWords } from './gaps.js';
 export {
   FIRST_STEPS,
   firstHour,

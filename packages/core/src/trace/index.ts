@@ -45,7 +45,7 @@ export {
 } from './origin-file.js';
 export { type EpcisDocument, type EpcisEvent, epcisOf } from './epcis.js';
 export { ENTRY_COLUMNS, entryRows } from './entry-rows.js';
-export { yearOf, type YearCrop, type YearDifference } from './year.js';
+export { yearOf, type YearCrop, type YearDifference, type YearField } from './year.js';
 export {
   BeyondTable,
   type Insurance,

@@ -49,6 +49,28 @@ describe('a year', () => {
     expect(corn!.harvested + corn!.restated - corn!.lost - corn!.delivered).toBeCloseTo(corn!.stored, 6);
   });
 
+  it('by field the same sums, and the test weight of tickets by what they weighed and whose grain they were', () => {
+    const ticket = (id: string, kg: number, wetLots: Record<string, number>): TicketAccount => ({ due: { entryId: id, sold: { crop: 'corn', bushels: 1, delivery: { netKg: kg, wetLots } }, ticket: null, money: null, price: null }, paid: 0, open: null, sheets: [] }) as unknown as TicketAccount; // prettier-ignore
+    const papers = new Map([['t1', { factors: { testWeight: 54 } }], ['t2', { factors: { testWeight: 60 } }], ['t3', { factors: { damage: 2 } }]]) as unknown as Parameters<typeof yearOf>[4]; // prettier-ignore
+    const { crops, fields } = yearOf(
+      farm,
+      [row('a', 20_000, { lost: 50, sold: 6000 }), row('b', 10_000, { restated: -120 }), row('c', 0)],
+      [],
+      [ticket('t1', 5400, { a: 5400 }), ticket('t2', 6000, { a: 3000, b: 3000 }), ticket('t3', 9000, { b: 9000 })],
+      papers,
+    );
+    // 5,400 at 54 and 6,000 at 60 fill a hundred each: 11,400 in two hundred.
+    expect(crops[0]!.testWeight).toBeCloseTo(57, 9);
+    expect(fields.map(({ lotId }) => lotId)).toEqual(['a', 'b']);
+    expect(fields[0]!.testWeight).toBeCloseTo(8400 / 150, 9);
+    expect(fields[1]!.testWeight).toBeCloseTo(60, 9);
+    expect(fields[0]).toMatchObject({ harvested: expect.closeTo(20_000, 6), perAcre: expect.closeTo(200, 6), lost: expect.closeTo(50, 6), delivered: expect.closeTo(6000, 6) }); // prettier-ignore
+    for (const key of ['harvested', 'restated', 'lost', 'stored', 'delivered'] as const)
+      expect(fields.reduce((sum, one) => sum + one[key], 0)).toBeCloseTo(crops[0]![key], 6);
+    // Nobody printed one.
+    expect(yearOf(farm, [row('a', 100)], [], []).crops[0]!.testWeight).toBeNull();
+  });
+
   it('names the fields whose weights were set right most, the largest first', () => {
     const { differences } = yearOf(farm, [row('a', 1000, { restated: 5 }), row('b', 1000, { restated: -40 }), row('c', 1000)], [], []); // prettier-ignore
     expect(differences.map(({ lotId, restated }) => [lotId, Math.round(restated)])).toEqual([['b', -40], ['a', 5]]); // prettier-ignore

@@ -2,6 +2,7 @@ import { cropOf } from '../crops/index.js';
 import type { FieldRow } from '../fields/index.js';
 import { requireFinite } from '../kernel/index.js';
 import { baseMoistureOf, type FarmView, kgPerBushelOf } from '../ledger/index.js';
+import type { TicketPaper } from '../records/index.js';
 import type { Due, TicketAccount } from '../sell/index.js';
 import { dryBushels, sumOfMoney } from '../units/index.js';
 
@@ -17,6 +18,8 @@ export interface YearCrop {
   readonly perAcreBefore: number | null;
   /** wet-basis fraction over all that was cut */
   readonly moisture: number | null;
+  /** lb/bu over the tickets that say one, by weight; null where none does */
+  readonly testWeight: number | null;
   readonly restated: number;
   readonly lost: number;
   readonly lostBy: Readonly<Record<string, number>>;
@@ -33,6 +36,24 @@ export interface YearCrop {
   readonly balances: boolean;
 }
 
+/** A field's part of a year, in bushels at the farm's base. */
+export interface YearField {
+  readonly lotId: string;
+  readonly fieldName: string;
+  readonly crop: string;
+  readonly acres: number;
+  readonly harvested: number;
+  readonly perAcre: number | null;
+  readonly moisture: number | null;
+  /** lb/bu of its part of the tickets that say one; null where none does */
+  readonly testWeight: number | null;
+  readonly restated: number;
+  readonly lost: number;
+  readonly stored: number;
+  readonly delivered: number;
+  readonly balances: boolean;
+}
+
 /** A field whose weights were set right most, bushels at the base. */
 export interface YearDifference {
   readonly lotId: string;
@@ -46,16 +67,57 @@ export interface YearDifference {
 /** How many of the largest differences are told. */
 const TOLD = 20;
 
+/** Pounds and volume of tickets that say a test weight: together they weigh what their space weighs. */
+class TestWeight {
+  private kg = 0;
+  private volume = 0;
+
+  add(kg: number, poundsPerBushel: number): void {
+    this.kg += kg;
+    this.volume += kg / poundsPerBushel;
+  }
+
+  get mean(): number | null {
+    return this.volume > 0 ? this.kg / this.volume : null;
+  }
+}
+
+/** By crop and by lot. @param papers what is printed on tickets, by their delivery */
+function testWeights(
+  accounts: readonly TicketAccount[],
+  papers: ReadonlyMap<string, TicketPaper>,
+): { readonly crops: Map<string, TestWeight>; readonly lots: Map<string, TestWeight> } {
+  const [crops, lots] = [new Map<string, TestWeight>(), new Map<string, TestWeight>()];
+  const into = (map: Map<string, TestWeight>, key: string, kg: number, pounds: number): void => {
+    const sum = map.get(key) ?? new TestWeight();
+    map.set(key, sum);
+    sum.add(kg, pounds);
+  };
+  for (const { due } of accounts) {
+    const pounds = papers.get(due.entryId)?.factors.testWeight;
+    if (pounds === undefined || !(pounds > 0)) continue;
+    const { delivery, crop = '' } = due.sold;
+    into(crops, crop, delivery.netKg, pounds);
+    for (const [lot, kg] of Object.entries(delivery.wetLots)) into(lots, lot, kg, pounds);
+  }
+  return { crops, lots };
+}
+
 /**
- * A year by crop, with the year before beside it, and where weights were set right most.
- * @param rows fields of the year @param before those of the year before @param accounts tickets of the year
+ * A year by crop and by field, with the year before beside it, and where weights were set right most.
+ * @param rows fields of the year @param before those of the year before @param accounts tickets of the year @param papers what is printed on them
  */
 export function yearOf(
   farm: FarmView,
   rows: readonly FieldRow[],
   before: readonly FieldRow[],
   accounts: readonly TicketAccount[],
-): { readonly crops: readonly YearCrop[]; readonly differences: readonly YearDifference[] } {
+  papers: ReadonlyMap<string, TicketPaper> = new Map(),
+): {
+  readonly crops: readonly YearCrop[];
+  readonly fields: readonly YearField[];
+  readonly differences: readonly YearDifference[];
+} {
   const { defaults } = farm.data.farm;
   const bushels = (crop: string, dryKg: number): number => {
     requireFinite('dry matter', dryKg, 'kg');
@@ -72,6 +134,7 @@ export function yearOf(
     const acres = cut.reduce((sum, { lot }) => sum + lot.acres, 0);
     return acres > 0 ? cut.reduce((sum, { cutDryKg }) => sum + bushels(crop, cutDryKg), 0) / acres : null;
   };
+  const pounds = testWeights(accounts, papers);
   const names = [...new Set(rows.map(({ lot }) => lot.crop))];
   const crops = names.map((crop): YearCrop => {
     const of = rows.filter(({ lot }) => lot.crop === crop);
@@ -99,6 +162,7 @@ export function yearOf(
       perAcre: perAcre(rows, crop),
       perAcreBefore: perAcre(before, crop),
       moisture: wet > 0 ? 1 - dry / wet : null,
+      testWeight: pounds.crops.get(crop)?.mean ?? null,
       restated: sum(({ account }) => account.restatedDryKg),
       lost: sum(({ balance }) => balance.lost),
       lostBy,
@@ -122,5 +186,25 @@ export function yearOf(
     .filter(({ restated }) => Math.abs(restated) >= 0.5)
     .sort((a, b) => Math.abs(b.restated) - Math.abs(a.restated))
     .slice(0, TOLD);
-  return { crops: crops.sort((a, b) => b.harvested - a.harvested), differences };
+  const fields = rows
+    .filter(({ cutDryKg }) => cutDryKg > 0)
+    .map(({ lot, account, balance, cutWetKg, cutDryKg }): YearField => {
+      const of = (kg: number): number => bushels(lot.crop, kg);
+      return {
+        lotId: lot.id,
+        fieldName: lot.fieldName,
+        crop: lot.crop,
+        acres: lot.acres,
+        harvested: of(balance.harvested),
+        perAcre: lot.acres > 0 ? of(cutDryKg) / lot.acres : null,
+        moisture: cutWetKg > 0 ? 1 - cutDryKg / cutWetKg : null,
+        testWeight: pounds.lots.get(lot.id)?.mean ?? null,
+        restated: of(account.restatedDryKg),
+        lost: of(balance.lost),
+        stored: of(balance.inStock),
+        delivered: of(balance.delivered),
+        balances: balance.balances,
+      };
+    });
+  return { crops: crops.sort((a, b) => b.harvested - a.harvested), fields, differences };
 }

@@ -1,6 +1,8 @@
 import {
+  bookGaps,
   type CropCosts,
   currentSeason,
+  gapWords,
   type HaulTimes,
   storagePaid,
   type StoreRecords,
@@ -66,9 +68,10 @@ export class YearService {
     const farm = await farmAsPrinted(this.ledgers, farmId, await this.farmClock.now(farmId));
     const sold = await this.books.of(farmId, farm, season);
     const [rows, before] = [await this.fields.rows(farmId, season), await this.fields.rows(farmId, season - 1)];
-    const year = yearOf(farm, rows, before, sold.accounts);
+    const year = yearOf(farm, rows, before, sold.accounts, sold.papers.papers);
+    const gaps = bookGaps(farm, sold, []).map((gap) => ({ words: gapWords(gap, farm.placeName(gap.place)), money: gap.money })); // prettier-ignore
     const letter = await letterhead(this.ledgers, farmId, this.clock.now());
-    return printYear(letter, season, year, await this.costs(farmId, season));
+    return printYear(letter, season, year, gaps, await this.costs(farmId, season));
   }
 }
 

@@ -1,4 +1,4 @@
-import { type BookGap, bookGaps, displaysWaiting } from '@fanega/core';
+import { type BookGap, bookGaps, displaysWaiting, gapWords } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useNotebook } from '../../data/farm';
@@ -11,22 +11,6 @@ import { useSellBook } from '../../widgets/use-sell-book';
 const SHOWN = 5;
 const LINK = 'font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink';
 
-function words(gap: BookGap, place: string): string {
-  switch (gap.what) {
-    case 'noTicket':
-      return `A load to ${place} has no ticket`;
-    case 'noSettlement':
-      return `${gap.count === 1 ? 'One ticket' : `${gap.count} tickets`} of ${place}, on no sheet yet`;
-    case 'noLoad':
-      return `${place} paid ticket ${gap.ticket ?? ''}, and the book has no such load`;
-    case 'short':
-      return `Ticket ${gap.ticket ?? ''} of ${place} was paid short`;
-    case 'missingNumbers':
-      return `${place} wrote ticket ${gap.ticket ?? ''} between two of ours`;
-    case 'level':
-      return `The level of ${place} is not what the book has`;
-  }
-}
 const target = (gap: BookGap): string => (gap.what === 'noTicket' && gap.id !== null ? `/trace/delivery/${gap.id}` : gap.what === 'missingNumbers' ? '/sell' : '/sell/settle'); // prettier-ignore
 
 /** What in the books has no counterpart yet, the most money first. */
@@ -61,11 +45,11 @@ export default function Gaps({ farm }: { farm: Farm }) {
           >
             {gap.what === 'level' && gap.id !== null ? (
               <button type="button" className={`min-h-11 text-left ${LINK}`} onClick={() => setOpen(gap.id)}>
-                {words(gap, farm.placeName(gap.place))}
+                {gapWords(gap, farm.placeName(gap.place))}
               </button>
             ) : (
               <Link className={`inline-flex min-h-11 items-center ${LINK}`} to={target(gap)}>
-                {words(gap, farm.placeName(gap.place))}
+                {gapWords(gap, farm.placeName(gap.place))}
               </Link>
             )}
             {gap.sinceMs !== null && (

@@ -1,13 +1,17 @@
 import {
+  bookGaps,
   calendarDay,
   type CropCosts,
   cropOf,
+  currentSeason,
+  gapWords,
   SEASON_STATE,
   type SeasonState,
   sumOfMoney,
   YEAR_COSTS,
   type YearCrop,
   type YearDifference,
+  type YearField,
   yearOf,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
@@ -16,7 +20,18 @@ import { addressOf } from '../../../data/api';
 import { type Farm, useFields, useRefreshFarm, useTraceRecords, useYearCosts } from '../../../data/farm';
 import { write } from '../../../data/outbox';
 import { setting } from '../../../data/records';
-import { area, bushels, cropYieldFine, mass, money, number, percent, priceText } from '../../../quantity/quantity';
+import {
+  area,
+  bushels,
+  cropYieldFine,
+  testWeight,
+  mass,
+  moisture,
+  money,
+  number,
+  percent,
+  priceText,
+} from '../../../quantity/quantity';
 import { dayText, dayTyped } from '../../../quantity/time';
 import { Button, Empty, Loading, TextBox } from '../../../ui';
 import { useFields as useForm } from '../../../ui/form/use-fields';
@@ -39,16 +54,23 @@ export default function Year({ farm, season }: { farm: Farm; season: number }) {
   const book = useSellBook(farm, season);
   const costs = useYearCosts(season).data;
   const year = useMemo(
-    () => (rows && before && book ? yearOf(farm, rows, hasBefore ? before : [], book.accounts) : null),
+    () =>
+      rows && before && book ? yearOf(farm, rows, hasBefore ? before : [], book.accounts, book.papers.papers) : null,
     [farm, rows, before, hasBefore, book],
   );
   const columns = useMemo(() => differenceColumns(farm), [farm]);
+  const ofFields = useMemo(() => fieldColumns(farm), [farm]);
+  const gaps = useMemo(
+    () => (book ? bookGaps(farm, book, season === currentSeason(farm.data.lots) ? farm.data.steps : []) : []),
+    [farm, book, season],
+  );
   if (!year) return <Loading what="Adding up the year" />;
   const cut = year.crops.filter(({ harvested }) => harvested >= 1);
   if (cut.length === 0) return <Empty title={`Nothing of ${season} is cut yet.`} />;
   const due = sumOfMoney(cut.map((one) => one.due));
   const paid = sumOfMoney(cut.map((one) => one.paid));
   const open = cut.filter(({ balances }) => !balances);
+  const risk = gaps.reduce((sum, gap) => sum + (gap.money ?? 0), 0);
   return (
     <>
       <Section label="The year">
@@ -104,6 +126,40 @@ export default function Year({ farm, season }: { farm: Farm; season: number }) {
           />
         ))}
       </ul>
+      <section aria-label="By field" className="border-t border-ink">
+        <h2 className="px-5 py-4 text-xl font-bold lg:px-6">By field</h2>
+        <DataTable
+          name="The year by field"
+          one="field"
+          many="fields"
+          rows={year.fields}
+          columns={ofFields}
+          rowId={({ lotId }) => lotId}
+          sortedBy={{ id: 'harvested', down: true }}
+        />
+      </section>
+      <section aria-label="Questions still open" className="border-t border-ink px-5 py-4 lg:px-6">
+        <h2 className="text-xl font-bold">
+          {gaps.length === 0
+            ? 'No question is open'
+            : gaps.length === 1
+              ? 'One question is still open'
+              : `${number(gaps.length)} questions are still open`}
+          {risk > 0 && <span className="font-normal text-muted">, {money(risk)} at risk</span>}
+        </h2>
+        <ul>
+          {gaps.slice(0, TOLD).map((gap, i) => (
+            <li
+              key={`${gap.what} ${gap.place} ${gap.ticket ?? ''} ${i}`}
+              className="flex flex-wrap justify-between gap-x-6 border-b border-rule py-1.5"
+            >
+              <span>{gapWords(gap, farm.placeName(gap.place))}</span>
+              <b>{gap.money === null ? '?' : money(gap.money)}</b>
+            </li>
+          ))}
+        </ul>
+        {gaps.length > TOLD && <p className="mt-1 text-muted">and {number(gaps.length - TOLD)} more of less money.</p>}
+      </section>
       <section aria-label="Weights set right" className="border-t border-ink">
         <h2 className="px-5 pt-4 text-xl font-bold lg:px-6">Where weights were set right most</h2>
         <DataTable
@@ -236,6 +292,11 @@ function Crop({
                 : `${cropYieldFine(one.perAcre, per).text}${more === null ? '' : `, ${more >= 0 ? '+' : '−'}${cropYieldFine.figure(Math.abs(more), per)} on ${season - 1}`}`,
             ],
             ['Moisture off the field', one.moisture === null ? '–' : percent(one.moisture)],
+            [
+              'Test weight, by tickets',
+              one.testWeight === null ? 'no ticket says one' : testWeight(one.testWeight).text,
+            ],
+            ['Dried', costs && costs.driedBu >= 1 ? `${said(costs.driedBu)} as they went in` : 'none'],
             ['Water that dryers took', one.waterKg < 1 ? 'none' : mass(one.waterKg).text],
             ['Restated', bushels.signed(Math.round(one.restated), per).text],
             ['Lost', lost.length === 0 ? 'none' : lost.map(([reason, bu]) => `${said(bu)} ${reason}`).join(', ')],
@@ -262,6 +323,35 @@ function Crop({
       </dl>
     </li>
   );
+}
+
+/** Questions that are told one by one. */
+const TOLD = 20;
+
+function fieldColumns(farm: Farm): Column<YearField>[] {
+  const per = ({ crop }: YearField): number => farm.kgPerBu(crop);
+  const bu = (id: string, head: string, of: (field: YearField) => number, more: Partial<Column<YearField>> = {}) =>
+    figureColumn(id, head, bushels, of, { per, ...more });
+  return [
+    wordColumn('field', 'Field', ({ fieldName }) => fieldName, {
+      phone: 'title',
+      as: (words, { lotId }) => (
+        <Link to={`/trace/lot/${lotId}`} className="font-semibold underline decoration-rule underline-offset-4">
+          {words}
+        </Link>
+      ),
+    }),
+    wordColumn('crop', 'Crop', ({ crop }) => cropOf(crop)?.short ?? crop, { choice: true }),
+    bu('harvested', 'Harvested', ({ harvested }) => harvested),
+    figureColumn('perAcre', 'Yield', cropYieldFine, ({ perAcre }) => perAcre, { per, phone: 'verdict' }),
+    figureColumn('moisture', 'Moist.', moisture, ({ moisture: wet }) => wet),
+    figureColumn('testWeight', 'Test weight', testWeight, ({ testWeight }) => testWeight),
+    bu('restated', 'Restated', ({ restated }) => restated),
+    bu('lost', 'Lost', ({ lost }) => lost),
+    bu('stored', 'In store', ({ stored }) => stored),
+    bu('delivered', 'Delivered', ({ delivered }) => delivered),
+    wordColumn('balances', 'Balances', ({ balances }) => (balances ? '=' : '■ no')),
+  ];
 }
 
 function differenceColumns(farm: Farm): Column<YearDifference>[] {
