@@ -88,7 +88,7 @@ test('the bean day: four readings fall, the forecast, the verdict, the dollars, 
   await expect(fit).toContainText(/Enters its best window at \d+:\d\d [ap]m/);
   await expect(page.getByRole('img', { name: 'Moisture of Willow Run: 4 readings and the forecast' })).toBeVisible();
   // What the three before it said, against what came.
-  await expect(page.getByLabel('Forecast against reading')).toContainText('it read 14.8: drier than it said');
+  await expect(page.getByLabel('Forecast against reading')).toContainText('it read 14.8: drier than forecast');
 
   // With three pairs the buyer's likely test is known, and with it that this load may be refused.
   for (const [ours, theirs] of [
