@@ -180,7 +180,7 @@ test('M5: which field next so that the dryer runs steadily, and the dryer keeper
   await weights.getByLabel('Combines cut').fill('2,900');
   await expect(weights).toContainText(/Last loads 17.1 %. Room in the wet bin [\d,]+ bu./);
   const row = (name: string) => page.getByRole('listitem', { name });
-  await expect(row('Pecan Turn')).toContainText(/Step −0.3. Dryer 1,444 bu\/h, wet bin full after [\d.]+ h./);
+  await expect(row('Pecan Turn')).toContainText(/Moisture change −0.3. Dryer 1,444 bu\/h, wet bin full after [\d.]+ h./);
 
   await row('Buttonbush East').getByRole('button', { name: 'Way, stand, yield' }).click();
   const facts = page.getByRole('dialog');

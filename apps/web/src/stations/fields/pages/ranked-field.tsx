@@ -74,7 +74,7 @@ export function Ranked({
         <p>{reasonWords(field)}.</p>
         {dryer && (
           <p className="text-muted">
-            Step {dryer.step > 0 ? '+' : '−'}
+            Moisture change {dryer.step > 0 ? '+' : '−'}
             {number(Math.abs(dryer.step), 1)}.{' '}
             {dryer.dryerBushelsPerHour === null
               ? 'Dry enough to skip the dryer.'

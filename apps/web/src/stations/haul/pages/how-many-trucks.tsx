@@ -243,7 +243,7 @@ function Fleets({
     }),
     figureColumn('gain', 'The last one brings', grainRate, ({ gain }) => gain, { per: () => per }),
     figureColumn('cost', 'Costs', price, ({ costPerBushel }) => costPerBushel, { per: () => per }),
-    figureColumn('stands', 'Combine stands', hours, ({ result: { waits } }) => waits.combine),
+    figureColumn('stands', 'Combine idle', hours, ({ result: { waits } }) => waits.combine),
     figureColumn('line', 'Truck in line', minutes, ({ result: { lineMinutes } }) => lineMinutes),
     figureColumn('night', 'On wheels at night', bushels, ({ result: { onWheels } }) => onWheels, { per: () => per }),
   ];

@@ -196,7 +196,7 @@ function Total({ units, onUnit }: { units: readonly UnitProduction[]; onUnit: ()
   if (over.length === 0)
     return (
       <Verdict small about="Estimate for the agent; the policy and the adjuster rule" figure="Not over yet">
-        Every unit has a field that is not cut to the end; a week without a load is the end, or its acres appraised.
+        Every unit has a field that is not finished; a week without a load is the end, or its acres appraised.
       </Verdict>
     );
   return (
