@@ -142,6 +142,8 @@ test('a record of the book that cannot be read is left out, shown, and taken out
 });
 
 test('a reading that cannot be read shows itself on its station, and the page stands', async () => {
+  // A page that is open asks for what is new, and the server keeps its answer: nobody may ask before the stone is in.
+  await page.goto('about:blank');
   const [{ lot }] = await api<[{ lot: { fieldId: string } }]>('get', `/farms/${farmId}/lots`);
   for (const moisture of [0.2, 0.21])
     await api('post', `/farms/${farmId}/fields/reading`, { id: ulid(), at: new Date().toISOString(), fieldId: lot.fieldId, source: 'hand', moisture }); // prettier-ignore
