@@ -74,10 +74,15 @@ export function wordColumn<T>(
   id: string,
   head: string,
   of: (row: T) => string,
-  more: Partial<Column<T>> & { readonly as?: (words: string, row: T) => ReactNode } = {},
+  more: Partial<Column<T>> & {
+    readonly as?: (words: string, row: T) => ReactNode;
+    /** Sorted by this figure, and found and saved by its words. */
+    readonly by?: (row: T) => number | null;
+  } = {},
 ): Column<T> {
-  const { as, ...rest } = more;
-  return { id, head, value: of, show: (row) => (as ? as(of(row), row) : of(row)), ...rest };
+  const { as, by, ...rest } = more;
+  const sorted = by === undefined ? { value: of } : { value: by, text: of };
+  return { id, head, ...sorted, show: (row) => (as ? as(of(row), row) : of(row)), ...rest };
 }
 
 /** A column of dollars, to the cent. */

@@ -13,6 +13,7 @@ import {
   type MoveStop,
   type Rig,
   type SunOfDay,
+  unhindered,
   USUAL_RIG,
 } from './moves.js';
 
@@ -109,9 +110,9 @@ export function movesView(
   },
 ): MovesView {
   const { machines, people, first, cartBy } = seenOn(farm);
-  const cutFor = at.cutting ? cutForBy(at.cutting, at.nowMs) : undefined;
+  const cutFor = at.cutting ? cutForBy(at.cutting, at.nowMs) : unhindered;
   const after = (fromMs: number | null, hours: number | null): number | null =>
-    fromMs === null || hours === null ? null : cutFor ? cutFor(fromMs, hours) : fromMs + hours * 3_600_000;
+    fromMs === null || hours === null ? null : cutFor(fromMs, hours);
   const facts = new Map(fieldFacts(farm, rows, records).map((fact) => [fact.row.lot.id, fact]));
   const zones = zonesStanding(records.settings.fieldZone, at.today);
   const acresOf = (fact: FieldFacts): number => cuttableAcres(fact, zonesOf(zones, fact.row.lot));
@@ -183,7 +184,7 @@ export function movesView(
     };
   });
   const moves = groups.flatMap(({ rigs: of, stops }) =>
-    movesOfDay({ rigs: of, stops, own, crew: spots, nowMs: at.nowMs, sunOf, ...(cutFor ? { cutFor } : {}) }),
+    movesOfDay({ rigs: of, stops, own, crew: spots, nowMs: at.nowMs, sunOf, cutFor }),
   );
   const withPickup = new Set(spots.flatMap(({ vehicleLotId }) => vehicleLotId ?? []));
   return {

@@ -133,7 +133,8 @@ function timeOf(rig: Rig, from: MoveStop | null, to: MoveStop, own: readonly Rig
 
 const HOUR_MS = 3_600_000;
 export type CutFor = (fromMs: number, hours: number) => number | null;
-const unhindered: CutFor = (fromMs, hours) => fromMs + hours * HOUR_MS;
+/** Nothing holds the combines back. */
+export const unhindered: CutFor = (fromMs, hours) => fromMs + hours * HOUR_MS;
 
 /**
  * When so many hours of cutting are over, where the chain holds the combines back; null where its day ends first.

@@ -3,6 +3,7 @@ import {
   type CropCosts,
   currentSeason,
   gapWords,
+  type SellBook,
   type HaulTimes,
   storagePaid,
   type StoreRecords,
@@ -40,15 +41,18 @@ export class YearService {
   ) {}
 
   async costs(farmId: string, asked: number | undefined): Promise<CropCosts[]> {
+    const season = asked ?? currentSeason((await this.ledgers.open(farmId)).lots) ?? 0;
+    const farm = await farmAsPrinted(this.ledgers, farmId, await this.farmClock.now(farmId));
+    return this.costsOf(farmId, season, farm.data.now, await this.books.of(farmId, farm, season));
+  }
+
+  private async costsOf(farmId: string, season: number, nowMs: number, sold: SellBook): Promise<CropCosts[]> {
     const book = await this.ledgers.open(farmId);
-    const season = asked ?? currentSeason(book.lots) ?? 0;
-    const nowMs = await this.farmClock.now(farmId);
-    const [dry, haul, fansOf, store, sold] = await Promise.all([
+    const [dry, haul, fansOf, store] = await Promise.all([
       this.records.settingsOf(farmId, 'dryerSetup'),
       this.records.settingsOf(farmId, 'haulTimes'),
       this.records.settingsOf(farmId, 'binFan'),
       this.records.everything(farmId, 'store') as unknown as Promise<StoreRecords>,
-      farmAsPrinted(this.ledgers, farmId, nowMs).then((farm) => this.books.of(farmId, farm, season)),
     ]);
     const setups = Object.fromEntries(Object.entries(dry).map(([id, { value }]) => [id, value]));
     const fans = Object.fromEntries(
@@ -71,7 +75,7 @@ export class YearService {
     const year = yearOf(farm, rows, before, sold.accounts, sold.papers.papers);
     const gaps = bookGaps(farm, sold, []).map((gap) => ({ words: gapWords(gap, farm.placeName(gap.place)), money: gap.money })); // prettier-ignore
     const letter = await letterhead(this.ledgers, farmId, this.clock.now());
-    return printYear(letter, season, year, gaps, await this.costs(farmId, season));
+    return printYear(letter, season, year, gaps, await this.costsOf(farmId, season, farm.data.now, sold));
   }
 }
 

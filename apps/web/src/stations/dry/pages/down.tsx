@@ -178,8 +178,7 @@ function Ways({
     }),
     wordColumn('loads', 'Loads', ({ loads }) => (loads === 0 ? '' : number(loads)), {
       right: true,
-      value: ({ loads }) => loads,
-      text: ({ loads }) => (loads === 0 ? '' : number(loads)),
+      by: ({ loads }) => loads,
     }),
     wordColumn(
       'start',
@@ -187,8 +186,7 @@ function Ways({
       ({ startByMs }) => (startByMs === null ? '' : startByMs < now ? '■ too late for all' : at(startByMs)),
       {
         right: true,
-        value: ({ startByMs }) => startByMs,
-        show: ({ startByMs }) => (startByMs === null ? '' : startByMs < now ? '■ too late for all' : at(startByMs)),
+        by: ({ startByMs }) => startByMs,
       },
     ),
     wordColumn(

@@ -228,8 +228,7 @@ function Starts({
   const columns: Column<Row>[] = [
     wordColumn('start', 'Start', ({ start }) => name(start), {
       phone: 'title',
-      value: ({ start }) => start,
-      text: ({ start }) => name(start),
+      by: ({ start }) => start,
       as: (words, { start }) => (
         <span className="whitespace-nowrap">
           <span className="mr-1.5 text-sm text-muted">{weekday(base + start * HOUR_MS, timeZone)}</span>

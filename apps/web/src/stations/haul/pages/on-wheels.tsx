@@ -119,13 +119,11 @@ function Trucks({
     }),
     wordColumn('on', 'On it', ({ id, bushels: on }) => (on < 1 ? 'empty' : heldText(farm, farm.held(id).wetLots)), {
       right: true,
-      value: ({ bushels: on }) => on,
-      text: ({ id, bushels: on }) => (on < 1 ? 'empty' : heldText(farm, farm.held(id).wetLots)),
+      by: ({ bushels: on }) => on,
     }),
     wordColumn('for', 'For', ({ sinceMs }) => (sinceMs === null ? '' : waited(now - sinceMs)), {
       right: true,
-      value: ({ sinceMs }) => sinceMs,
-      text: ({ sinceMs }) => (sinceMs === null ? '' : waited(now - sinceMs)),
+      by: ({ sinceMs }) => sinceMs,
     }),
     {
       id: 'leave',

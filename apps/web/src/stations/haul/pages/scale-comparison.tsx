@@ -59,8 +59,7 @@ export default function Weights({ farm, notebook, haul }: { farm: Farm; notebook
   ) =>
     wordColumn(id, head, (one: ScaleStanding) => (of(one) === null ? '' : signed(of(one)!)), {
       right: true,
-      value: of,
-      text: (one) => (of(one) === null ? '' : signed(of(one)!)),
+      by: of,
       ...more,
     });
   const columns: Column<ScaleStanding>[] = [

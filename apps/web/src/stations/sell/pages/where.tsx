@@ -443,8 +443,7 @@ function Rows({
     }),
     wordColumn('paid', 'Pays', (row) => (row.refused ? 'refuses it: too wet' : dollars(row.paid)), {
       right: true,
-      value: (row) => taken(row, () => row.paid),
-      text: (row) => (row.refused ? 'refuses it: too wet' : dollars(row.paid)),
+      by: (row) => taken(row, () => row.paid),
       show: (row) =>
         row.refused ? (
           <span className="text-clay">■ refuses it: too wet</span>
@@ -459,8 +458,7 @@ function Rows({
     }),
     wordColumn('road', 'Road', (row) => (row.refused ? '' : row.roadUnknown ? '?' : `−${dollars(row.road)}`), {
       right: true,
-      value: (row) => taken(row, () => (row.roadUnknown ? null : row.road)),
-      text: (row) => (row.refused ? '' : row.roadUnknown ? '?' : `−${dollars(row.road)}`),
+      by: (row) => taken(row, () => (row.roadUnknown ? null : row.road)),
       as: (words, row) => (
         <>
           {words}
@@ -474,8 +472,7 @@ function Rows({
     moneyColumn('perBushel', 'A wet bushel', (row) => taken(row, () => row.perWetBushel)),
     wordColumn('perHour', 'An hour', (row) => (row.refused || row.perHour === null ? '' : dollars(row.perHour)), {
       right: true,
-      value: (row) => taken(row, () => row.perHour),
-      text: (row) => (row.refused || row.perHour === null ? '' : dollars(row.perHour)),
+      by: (row) => taken(row, () => row.perHour),
       as: (words, row) => (
         <>
           {words === '' ? '–' : words}

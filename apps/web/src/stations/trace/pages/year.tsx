@@ -328,19 +328,23 @@ function Crop({
 /** Questions that are told one by one. */
 const TOLD = 20;
 
+/** A field's name, one step from its loads. */
+const fieldColumn = <T extends Pick<YearField, 'lotId' | 'fieldName'>>(): Column<T> =>
+  wordColumn('field', 'Field', ({ fieldName }) => fieldName, {
+    phone: 'title',
+    as: (words, { lotId }) => (
+      <Link to={`/trace/lot/${lotId}`} className="font-semibold underline decoration-rule underline-offset-4">
+        {words}
+      </Link>
+    ),
+  });
+
 function fieldColumns(farm: Farm): Column<YearField>[] {
   const per = ({ crop }: YearField): number => farm.kgPerBu(crop);
   const bu = (id: string, head: string, of: (field: YearField) => number, more: Partial<Column<YearField>> = {}) =>
     figureColumn(id, head, bushels, of, { per, ...more });
   return [
-    wordColumn('field', 'Field', ({ fieldName }) => fieldName, {
-      phone: 'title',
-      as: (words, { lotId }) => (
-        <Link to={`/trace/lot/${lotId}`} className="font-semibold underline decoration-rule underline-offset-4">
-          {words}
-        </Link>
-      ),
-    }),
+    fieldColumn(),
     wordColumn('crop', 'Crop', ({ crop }) => cropOf(crop)?.short ?? crop, { choice: true }),
     bu('harvested', 'Harvested', ({ harvested }) => harvested),
     figureColumn('perAcre', 'Yield', cropYieldFine, ({ perAcre }) => perAcre, { per, phone: 'verdict' }),
@@ -356,14 +360,7 @@ function fieldColumns(farm: Farm): Column<YearField>[] {
 
 function differenceColumns(farm: Farm): Column<YearDifference>[] {
   return [
-    wordColumn('field', 'Field', ({ fieldName }) => fieldName, {
-      phone: 'title',
-      as: (words, { lotId }) => (
-        <Link to={`/trace/lot/${lotId}`} className="font-semibold underline decoration-rule underline-offset-4">
-          {words}
-        </Link>
-      ),
-    }),
+    fieldColumn(),
     wordColumn('crop', 'Crop', ({ crop }) => cropOf(crop)?.name ?? crop, { choice: true }),
     figureColumn('restated', 'Restated', bushels, ({ restated }) => restated, {
       per: ({ crop }) => farm.kgPerBu(crop),
