@@ -1,6 +1,7 @@
+import path from 'node:path';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig, type Plugin } from 'vite';
+import { defineConfig, type HtmlTagDescriptor, type Plugin } from 'vite';
 import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
@@ -21,12 +22,43 @@ const lettersEarly: Plugin = {
   },
 };
 
+/** The farm is asked by a small script of its own, ahead of the program: a script of the page's own would wait for the whole of it. */
+const questionsEarly: Plugin = {
+  name: 'questions-early',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_, { bundle }) => {
+      const script = (file: string): HtmlTagDescriptor => ({
+        tag: 'script',
+        attrs: { type: 'module', async: true, crossorigin: '', src: `/${file}` },
+        injectTo: 'head-prepend',
+      });
+      if (!bundle) return [script('src/ask-early.ts')];
+      const chunk = Object.values(bundle).find((one) => one.type === 'chunk' && one.name === 'ask-early');
+      if (chunk?.type !== 'chunk') throw new Error('the questions asked early are not in the build');
+      const needs = chunk.imports.map((file): HtmlTagDescriptor => ({
+        tag: 'link',
+        attrs: { rel: 'modulepreload', crossorigin: '', href: `/${file}` },
+        injectTo: 'head-prepend',
+      }));
+      return [script(chunk.fileName), ...needs];
+    },
+  },
+};
+
+/** What draws charts, and those of our files that do. */
+const importsCharts =
+  /node_modules\/(recharts|victory-vendor|@reduxjs|react-redux|immer|reselect|redux|es-toolkit|decimal|eventemitter3|react-is|d3-(color|interpolate|format|time|scale))|chart-frame/;
+
+const page = (file: string): string => path.join(import.meta.dirname, file);
+
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [
     react(),
     tailwindcss(),
     lettersEarly,
+    questionsEarly,
     // The worker's rules are our own (src/sw.ts); the build writes in the names of all files that the program is made of.
     VitePWA({
       strategies: 'injectManifest',
@@ -48,6 +80,36 @@ export default defineConfig({
       algorithms: [defineAlgorithm('brotliCompress'), defineAlgorithm('gzip', { level: 9 })],
     }),
   ],
-  build: { target: 'es2022', chunkSizeWarningLimit: 700 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 700,
+    rolldownOptions: {
+      input: { index: page('index.html'), 'ask-early': page('src/ask-early.ts') },
+      output: {
+        // A page in eighty files waits for eighty answers, six at a time, and its questions to the farm wait behind them.
+        codeSplitting: {
+          groups: [
+            // What asks comes ahead of everything; what every page needs comes in two files, by how often it is needed.
+            { name: 'ask', test: /openapi-fetch|src\/(ask-early|data\/(api|early)|app\/opens-with)\.ts$/, priority: 4 },
+            {
+              name: 'charts',
+              test: (id) => importsCharts.test(id),
+              priority: 2.5,
+              includeDependenciesRecursively: false,
+            },
+            { name: 'first', tags: ['$initial'], priority: 3 },
+            { name: 'common', minShareCount: 30, priority: 2 },
+            { name: 'often', minShareCount: 12, priority: 1 },
+            {
+              name: 'some',
+              test: /^(?!.*(d3-|papaparse|read-table|file-parts|weigh-again))/,
+              minShareCount: 6,
+              maxModuleSize: 8000,
+            },
+          ],
+        },
+      },
+    },
+  },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:7300' } } },
 });

@@ -145,6 +145,7 @@ describe('no science answers with NaN', () => {
       // The hours, widths and roads of its records were checked when they came in; moves.spec has the rest.
       'movesOfDay',
       'cutForBy',
+      'layerRuns',
     ];
     expect(functions.filter((name) => !(name in CALLS) && !spared.includes(name) && !ofViews.has(name))).toEqual([]);
   });

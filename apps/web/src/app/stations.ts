@@ -1,6 +1,5 @@
-import type { GetPath } from '../data/api';
-import { askForFarm } from '../data/early';
 import { lazily } from '../ui/lazily';
+import { type Station, stationOf } from './opens-with';
 
 /** One chunk a station: the cab's phone loads only what it opens. */
 export const STATIONS = {
@@ -16,28 +15,7 @@ export const STATIONS = {
   sell: lazily(() => import('../stations/sell')),
   shed: lazily(() => import('../stations/shed')),
   trace: lazily(() => import('../stations/trace')),
-};
-type Station = keyof typeof STATIONS;
-
-const of = <const T extends string>(...names: T[]) => names.map((name) => `/api/farms/{farmId}/${name}` as const);
-const BAR = of('shed/records', 'store/records', 'motors');
-const NOTEBOOK = of('fields/records', 'cut/records', 'haul/records', 'dry/records');
-/** What a station's pages open with; a hint to ask early, and no more. */
-const ANSWERS: Readonly<Record<Station, readonly GetPath[]>> = {
-  today: [...BAR, ...NOTEBOOK, ...of('wet', 'haul', 'fuel', 'sell/records', 'deliveries')],
-  fields: [...of('lots'), ...NOTEBOOK, ...BAR],
-  field: [...of('lots'), ...NOTEBOOK, ...BAR],
-  nextField: [...of('lots'), ...NOTEBOOK, ...BAR],
-  cab: [...NOTEBOOK, ...of('haul', 'lots')],
-  cut: [...of('lots'), ...NOTEBOOK, ...BAR],
-  dry: [...NOTEBOOK, ...BAR, ...of('wet')],
-  haul: [...of('haul', 'lots'), ...NOTEBOOK, ...BAR],
-  store: BAR,
-  sell: [...of('deliveries', 'sell/records'), ...BAR],
-  shed: BAR,
-  trace: [...of('lots', 'deliveries'), ...BAR],
-};
-
+} satisfies Record<Station, unknown>;
 /** What a page draws behind its station's frame, begun with it and not only once the frame is drawn; a hint, and no more. */
 const BEHIND: Readonly<Record<string, () => Promise<unknown>>> = {
   '/': () =>
@@ -57,24 +35,10 @@ const BEHIND: Readonly<Record<string, () => Promise<unknown>>> = {
   '/store/routes': () => import('../stations/store/pages/routes'),
 };
 
-function stationOf(pathname: string): Station | undefined {
-  const [station = '', page] = pathname.split('/').filter((part) => part !== '');
-  const name =
-    station === ''
-      ? 'today'
-      : station !== 'fields' || page === undefined
-        ? station
-        : page === 'next'
-          ? 'nextField'
-          : 'field';
-  return Object.hasOwn(STATIONS, name) ? (name as Station) : undefined;
-}
-
-/** Asks for the page of an address, for the farm, and for what the page opens with, all at the same time. */
+/** Asks for the files of the page of an address, all at the same time; the farm was asked for already (`ask-early.ts`). */
 export function preloadStation(pathname: string): void {
   const station = stationOf(pathname);
   if (station === undefined) return;
   void STATIONS[station].begin();
   void BEHIND[pathname]?.();
-  askForFarm(ANSWERS[station]);
 }

@@ -51,7 +51,22 @@ export function startProgram(): void {
     setInterval(ask, LOOK_MS);
     document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && ask());
   };
-  serviceWorker.register('/sw.js').then(watch, () => undefined);
+  const register = (): void => void serviceWorker.register('/sw.js').then(watch, () => undefined);
+  // A first visit brings the whole program and the farm's answers over the same line: the page that somebody waits for comes first.
+  if (serviceWorker.controller) register();
+  else afterFirstPicture(register);
+}
+
+/** When the page has nothing to do for a moment, or after these seconds whatever it does: a phone may be carried out of the signal soon. */
+const AT_LATEST_MS = 3000;
+
+function afterFirstPicture(act: () => void): void {
+  const idly = (): void => {
+    if ('requestIdleCallback' in window) requestIdleCallback(act, { timeout: AT_LATEST_MS });
+    else setTimeout(act, AT_LATEST_MS);
+  };
+  if (document.readyState === 'complete') idly();
+  else window.addEventListener('load', idly, { once: true });
 }
 
 /** The page starts over with the newer program; what waits in the queue is not its files' and stays. */

@@ -1,3 +1,4 @@
+import { layerRuns } from '@fanega/core';
 import type { Farm } from '../data/farm';
 import { lotFill } from './weave';
 import { percent } from '../quantity/quantity';
@@ -20,13 +21,34 @@ interface Props {
   readonly onLot?: ((lotId: string) => void) | undefined;
 }
 
+/** Thinner than this, layers of the same fields are drawn as one: a line for each load would leave nothing but lines. */
+const THIN = 4;
+
+function seenApart(
+  strata: readonly Stratum[],
+  yAt: (bushels: number) => number,
+): readonly { readonly bushels: number; readonly wetLots: Readonly<Record<string, number>> }[] {
+  let below = 0;
+  const thin = new Map<Stratum, boolean>();
+  for (const stratum of strata) {
+    thin.set(stratum, Math.abs(yAt(below) - yAt(below + stratum.bushels)) < THIN);
+    below += stratum.bushels;
+  }
+  // The height is what adds up here.
+  const heights = strata.map((stratum) => ({ ...stratum, wetKg: stratum.bushels, stratum }));
+  return layerRuns(heights, ({ stratum }) => thin.get(stratum) === true).map(({ wetKg, wetLots }) => ({
+    bushels: wetKg,
+    wetLots,
+  }));
+}
+
 /**
  * The grain in a vessel. Layers lie: strata in their order, to scale. Mixtures stand: inside a stratum the lots are
  * staves, as wide as their shares.
  */
 export function Grain({ farm, strata, x, width, yAt, onLot }: Props) {
   let below = 0;
-  const drawn = strata.map((stratum, i) => {
+  const drawn = seenApart(strata, yAt).map((stratum, i) => {
     const bottom = yAt(below);
     below += stratum.bushels;
     const top = yAt(below);

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { Link } from 'react-router';
 import type { Farm } from '../data/farm';
 import { DAY_MS, soon } from '../quantity/time';
@@ -15,6 +15,7 @@ export default function NearestDeadline({
   className = '',
   link = false,
   waiting,
+  onKnown,
 }: {
   farm: Farm;
   placeId?: string;
@@ -22,13 +23,17 @@ export default function NearestDeadline({
   link?: boolean;
   /** Stands there until it is known. */
   waiting: ReactNode;
+  onKnown?: (stands: boolean) => void;
 }) {
   const all = useDeadlines(farm);
-  if (all === null) return waiting;
-  const first = all.find((one) => placeId === undefined || one.placeId === placeId);
-  if (!first) return null;
+  const first = all?.find((one) => placeId === undefined || one.placeId === placeId);
   const now = farm.clock();
-  if (first.dueMs !== null && first.dueMs - now > SOON_MS) return null;
+  const stands = all === null ? null : first !== undefined && (first.dueMs === null || first.dueMs - now <= SOON_MS);
+  useEffect(() => {
+    if (stands !== null) onKnown?.(stands);
+  }, [stands, onKnown]);
+  if (stands === null) return waiting;
+  if (!first || !stands) return null;
   const { timeZone } = farm.data.farm;
   const place = farm.placeName(first.placeId);
   const words =

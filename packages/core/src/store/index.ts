@@ -106,4 +106,5 @@ export {
 } from './routes.js';
 export { CLIMB_MS, climbingNow, type Climbing, type ClimbNote } from './climbs.js';
 export { placeHistory, type PlaceHistory } from './place-history.js';
+export { layerRuns, type LayerRun, type LayerSaid } from './layer-runs.js';
 export { LEVEL_WATCH, levelWatch, type LevelReading, type LevelWatch } from './level-watch.js';

@@ -86,9 +86,9 @@ export default function Fields() {
       }
     >
       {/* As high as it will be: what stands below does not jump. */}
-      {!hours && !weather.error && <div className="h-[276px] lg:h-[157px]" aria-hidden="true" />}
+      {!hours && !weather.error && <div className="h-[321px] lg:h-[193px]" aria-hidden="true" />}
       {hours && hours.length > 0 && (
-        <section aria-label="Weather" className="border-b border-rule px-5 py-3 lg:px-6">
+        <section aria-label="Weather" className="min-h-[321px] border-b border-rule px-5 py-3 lg:min-h-[193px] lg:px-6">
           <WeatherNow weather={hours} nowMs={farm.data.now} timeZone={farm.data.farm.timeZone} stopAt={stopAt} />
           <WeatherLine
             weather={hours}

@@ -1,11 +1,23 @@
-import { cropOf, CROPS, dryBushels, placeNow, type PlaceInfo } from '@fanega/core';
+import { cropOf, CROPS, dryBushels, type LayerRun, layerRuns, placeNow, type PlaceInfo } from '@fanega/core';
 import { Suspense, useLayoutEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type Farm, useBinSetups, useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Loading } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
-import { bushels, grainOf, mass, Moisture, percent, Shown, system, Held, heldText } from '../../quantity/quantity';
+import {
+  bushels,
+  grainOf,
+  mass,
+  Moisture,
+  moisture,
+  number,
+  percent,
+  Shown,
+  system,
+  Held,
+  heldText,
+} from '../../quantity/quantity';
 import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
 import { PlacesDrawer } from './forms/places-drawer';
@@ -241,6 +253,7 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
   const [stating, setStating] = useState(false);
   const held = farm.held(place.id);
   const layers = farm.data.layers[place.id] ?? [];
+  const runs = layerRuns(layers);
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
   return (
     <section
@@ -340,20 +353,25 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
       </div>
       {layers.length > 1 && (
         <div className="min-w-52 flex-1">
-          <h2 className="text-sm font-semibold text-muted">{layers.length} layers, the newest on top</h2>
+          <h2 className="text-sm font-semibold text-muted">
+            {runs.length < layers.length && `${number(layers.length)} loads in `}
+            {number(runs.length)} {runs.length === 1 ? 'layer' : 'layers'}
+            {runs.length > 1 && ', the newest on top'}
+          </h2>
           <ol tabIndex={0} aria-label="Layers" className="mt-1 max-h-64 overflow-y-auto border-y border-rule">
-            {[...layers].reverse().map((layer, i) => (
+            {[...runs].reverse().map((run, i) => (
               <li key={i} className="flex justify-between gap-3 border-b border-rule py-1 last:border-b-0">
                 <span className="min-w-0 truncate">
-                  {Object.keys(layer.wetLots)
+                  {Object.entries(run.wetLots)
                     .map(
-                      (lot) =>
-                        `${farm.tag(lot)}${Object.keys(layer.wetLots).length > 1 ? ` ${percent((layer.wetLots[lot] ?? 0) / layer.wetKg, 0)}` : ''}`,
+                      ([lot, kg], _, all) =>
+                        `${farm.tag(lot)}${all.length > 1 ? ` ${percent(kg / run.wetKg, 0)}` : ''}`,
                     )
                     .join(', ')}
+                  {run.layers > 1 && <span className="text-muted"> {number(run.layers)} loads</span>}
                 </span>
                 <span className="shrink-0">
-                  <Shown of={grainOf(farm, layer.wetLots)} /> <Moisture value={layer.moisture} />
+                  <Shown of={grainOf(farm, run.wetLots)} /> <HowWet run={run} />
                 </span>
               </li>
             ))}
@@ -376,6 +394,17 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
         </p>
       )}
     </section>
+  );
+}
+
+/** From the driest load to the wettest, where they differ as shown. */
+function HowWet({ run: { driest, wettest } }: { run: LayerRun }) {
+  const differs = driest !== null && wettest !== null && moisture(driest).figure !== moisture(wettest).figure;
+  return (
+    <span className="whitespace-nowrap">
+      {differs && `${moisture(driest).figure} to `}
+      <Moisture value={wettest} />
+    </span>
   );
 }
 
