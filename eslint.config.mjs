@@ -67,6 +67,19 @@ export default tseslint.config(
     },
   },
   {
+    files: ['e2e/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.property.name='getByText']",
+          message:
+            'Walks find things by role and name, refusals at their box (pages.ts: refused, told, toasted): a sentence may be said better tomorrow.',
+        },
+      ],
+    },
+  },
+  {
     files: ['apps/web/src/**'],
     plugins: { 'react-hooks': reactHooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },

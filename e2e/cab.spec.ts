@@ -2,7 +2,8 @@ import { type Entry, Ledger } from '@fanega/core';
 import { expect, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, type OwnFarm, ownFarm } from './own-farm';
-import { DEMO, enterDemo } from './pages';
+import { DEMO, enterDemo, OFFLINE, pick, told, unfold } from './pages';
+import { ES } from '../apps/web/src/words/es';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
@@ -45,7 +46,7 @@ test('the next load is one tap, and a slip is undone by one', async ({ page }) =
   const inIt = page.getByRole('region', { name: 'In it now' });
   await expect(inIt).toContainText('1,010');
   await expect(inIt).toContainText('16.8 %');
-  await expect(page.getByText('Mudcat Corner', { exact: true })).toBeVisible();
+  await expect(page.getByRole('main')).toContainText('Mudcat Corner');
   const next = page.getByRole('button', { name: 'Cart 11 → Truck 11, 940 bu; 70 bu stay' });
   expect((await next.boundingBox())!.height).toBeGreaterThanOrEqual(64);
   await next.tap();
@@ -296,7 +297,7 @@ test.describe('with its own files kept', () => {
     await context.setOffline(true);
     await page.reload();
     await expect(page.getByRole('region', { name: 'In it now' })).toContainText('640');
-    await expect(page.getByText('No signal. The book as it was at')).toBeVisible();
+    await expect(told(page, OFFLINE)).toBeVisible();
     await page.getByRole('button', { name: 'Cart 13 → Truck 13, 640 bu' }).tap();
     await expect(page.getByRole('region', { name: 'In it now' })).toContainText('empty');
     await expect(page.getByRole('button', { name: 'Entries that wait' })).toContainText('1 entry waits since');
@@ -332,10 +333,10 @@ test('the cab in Spanish, by a person’s own choice: its taps, its sheets and i
   await page.setViewportSize({ width: 390, height: 844 });
   await enterDemo(page);
   await page.goto(`${DEMO}/cab`);
-  await page.getByRole('group', { name: 'Language, idioma' }).getByText('Español').click();
+  await pick(page.getByRole('group', { name: 'Language, idioma' }), 'Español');
   await expect(page.getByRole('heading', { name: '¿Quién es usted y en qué máquina está?' })).toBeVisible();
   await page.getByRole('button', { name: 'Cart 2', exact: true }).click();
-  await expect(page.getByText('Su nombre queda con cada carga')).toBeVisible();
+  await expect(page.getByRole('main')).toContainText(ES.nameStands);
   await page.getByLabel('Su nombre').fill('Lupe');
   await page.getByRole('button', { name: 'Cart 2', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Lo que lleva' })).toBeVisible();
@@ -345,7 +346,7 @@ test('the cab in Spanish, by a person’s own choice: its taps, its sheets and i
   await sheet.getByRole('button', { name: 'Avisar un retraso' }).click();
   await expect(page.getByRole('dialog').getByLabel('Por cuánto tiempo desde ahora')).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByText('Quién anda dónde').click();
+  await unfold(page, ES.whoIsWhere);
   await expect(page.getByRole('list', { name: 'Personas' })).toContainText('cosechó');
   // It is the device's from now on, and the page says to a reader in which language it is.
   await page.reload();

@@ -3,7 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import { makeWires } from '../scripts/lib/wires.mjs';
-import { enterDemo } from './pages';
+import { enterDemo, pick } from './pages';
 import { standIn } from './stand-in';
 
 const DAY = process.env.FANEGA_E2E_DAY ?? '';
@@ -16,7 +16,7 @@ test('a whole harvest day through the device interface: the screens live, the bo
   expect(await makeWires(DAY, file)).toBe(16);
   await enterDemo(page, DAY);
   await page.goto(`${DAY}/haul/scales`);
-  await page.getByText('Cart scales', { exact: true }).click();
+  await pick(page, 'Cart scales');
   await expect(page.getByRole('region', { name: 'Cart 1 scale' })).toContainText('silent');
   interface Now {
     entries: number;

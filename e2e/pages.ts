@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { EN } from '../apps/web/src/words/en';
 
 /** Of several addresses the one of this worker: what one walk does, another beside it must not meet. */
 export const ofThisWorker = (addresses = ''): string => {
@@ -144,6 +145,39 @@ export interface Typed {
   readonly within?: number;
 }
 
+/** Takes one of a few choices side by side, as the keyboard does. */
+export async function pick(scope: Locator | Page, name: string): Promise<void> {
+  const choice = scope.getByRole('radio', { name, exact: true });
+  await choice.focus();
+  await choice.press(' ');
+  await expect(choice).toBeChecked();
+}
+
+/** Opens or closes what stands behind a line. */
+export const unfold = (scope: Locator | Page, name: string | RegExp): Promise<void> =>
+  scope.locator('summary').filter({ hasText: name }).click();
+
+/** A box is refused at its place: it is marked, and told why; `figure` is what must stand in the reason, and not its words. */
+export async function refused(box: Locator, figure = /\S/): Promise<void> {
+  await expect(box).toHaveAttribute('aria-invalid', 'true');
+  await expect(box).toHaveAccessibleDescription(figure);
+}
+
+/** The bar says that nothing is missing. */
+export const balances = (page: Page): Promise<void> =>
+  expect(page.getByRole('link', { name: /^Book balances/ })).toBeVisible();
+
+/** What was done is told at the edge of the screen. */
+export const toasted = (page: Page, figure: RegExp): Promise<void> =>
+  expect(page.getByRole('region', { name: /Notifications/ }).getByRole('listitem').filter({ hasText: figure }).first()).toBeVisible(); // prettier-ignore
+
+/** The line is down, in the words of the cab. */
+export const OFFLINE = new RegExp(EN.offline.split('{')[0]!);
+
+/** What the page itself tells without being asked: refusals, what was kept, what is wrong with the line. */
+export const told = (scope: Locator | Page, figure: RegExp): Locator =>
+  scope.getByRole('alert').or(scope.getByRole('status')).filter({ hasText: figure }).first();
+
 /** Chooses the option whose words begin with the name. */
 async function choose(box: Locator, name: string): Promise<void> {
   const value = await box
@@ -158,12 +192,12 @@ async function choose(box: Locator, name: string): Promise<void> {
 export async function record(page: Page, typed: Typed): Promise<void> {
   await page.getByRole('button', { name: 'Record', exact: true }).click();
   const sheet = page.getByRole('dialog');
-  await sheet.getByText(typed.what, { exact: true }).click();
+  await pick(sheet, typed.what);
   for (const label of ['Field', 'From', 'To', 'Place'] as const) {
     const name = typed[label];
     if (name) await choose(sheet.getByLabel(label, { exact: true }), name);
   }
-  if (typed.amount) await sheet.getByText(typed.amount, { exact: true }).click();
+  if (typed.amount) await pick(sheet, typed.amount);
   for (const label of ['Weight', 'Gross', 'Tare'] as const) {
     const text = typed[label];
     if (text) await sheet.getByLabel(label, { exact: true }).fill(text);

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { pick, refused } from './pages';
 import { ulid } from 'ulid';
 import { addField, addPlace, keep, OWN, ownFarm, records, setUp } from './own-farm';
 
@@ -51,10 +52,13 @@ test('loads record themselves where the farm wants it, and it says what is missi
   await addPlace(farm, 'Lone cart', 'cart', 900);
   await addPlace(farm, 'Home pit', 'pit');
   await page.goto(`${OWN}/haul/scales`);
-  await page.getByText('By itself', { exact: true }).click();
+  await pick(page, 'By itself');
   await expect(page.getByRole('region', { name: 'What is missing for it' })).toContainText('Lone cart has no scale on the wire'); // prettier-ignore
   await expect(page.getByRole('region', { name: 'What is missing for it' })).toContainText('Undrawn Forty has no edge drawn'); // prettier-ignore
-  await page.getByText('Loads that the machines are sure of record themselves').click();
+  await page
+    .getByRole('checkbox', { name: /record themselves$/ })
+    .or(page.getByRole('switch', { name: /record themselves$/ }))
+    .press(' ');
   const wanted = page.getByRole('switch', { name: /Loads that the machines/ });
   await expect(wanted).toBeChecked();
   await page.getByRole('button', { name: 'Add a place' }).click();
@@ -63,13 +67,13 @@ test('loads record themselves where the farm wants it, and it says what is missi
   await sheet.getByLabel('North').fill('133.4');
   await sheet.getByLabel('East').fill('-38.6');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
-  await expect(sheet.getByText(/From .*90/)).toBeVisible();
+  await refused(sheet.getByLabel('North'), /90/);
   await sheet.getByLabel('North').fill('33.4');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   await expect(sheet).toBeHidden();
   await expect(page.getByRole('region', { name: 'Where trucks are emptied' })).toContainText('Home pit, within 197 ft of 33.40000 °, -38.60000 °'); // prettier-ignore
   await page.reload();
-  await page.getByText('By itself', { exact: true }).click();
+  await pick(page, 'By itself');
   await expect(wanted).toBeChecked();
 });
 

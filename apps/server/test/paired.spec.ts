@@ -81,8 +81,12 @@ describe('a phone paired for one job', () => {
   it('sees no price', async () => {
     const load = batch({ type: 'move', from: p.truck, to: p.mill, wetKg: 500, ticket: '119', pricePerBu: 4.25 });
     await owner.post(at('entries'), load);
+    // One whose ticket came late: the price came with the ticket.
+    const bare = batch({ type: 'move', from: p.truck, to: p.mill, wetKg: 400 });
+    await owner.post(at('entries'), bare);
+    await owner.post(at('entries'), batch({ type: 'witness', of: bare.entries[0]!.id, wetKg: 401, ticket: '120', pricePerBu: 4.35 })); // prettier-ignore
     const shows = async (client: Client) => JSON.stringify((await client.get<FarmNow>(at('now'))).body.tape);
-    expect(await shows(owner)).toContain('4.25');
+    for (const price of ['4.25', '4.35']) expect(await shows(owner)).toContain(price);
     expect(await shows(phone)).toContain(load.entries[0]!.id);
     expect(await shows(phone)).not.toContain('pricePerBu');
     for (const path of ['sell/records', 'deliveries', 'trace/records', 'entries', 'book', 'members', 'insurance'])

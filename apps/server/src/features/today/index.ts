@@ -88,8 +88,9 @@ class TodayController {
 
 /** A paired phone sees what was hauled, and not what it brought. */
 const withoutPrice = (line: TapeLine): TapeLine => {
-  const { pricePerBu: _, ...entry } = line.entry as Entry & { readonly pricePerBu?: number };
-  return { ...line, entry };
+  const unpriced = ({ pricePerBu: _, ...entry }: Entry & { readonly pricePerBu?: number }): Entry => entry;
+  // A ticket that came late brings its price as a witness.
+  return { ...line, entry: unpriced(line.entry), witnesses: line.witnesses.map(unpriced) };
 };
 
 const markOf = (layers: unknown): string =>

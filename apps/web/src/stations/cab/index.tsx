@@ -169,7 +169,12 @@ function GiveBack() {
   const waiting = useOutbox().waiting.length;
   const [sure, setSure] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  if (waiting > 0) return <p className="text-lg text-muted">{say('giveBackWaits', { n: waiting })}</p>;
+  if (waiting > 0)
+    return (
+      <p role="status" className="text-lg text-muted">
+        {say('giveBackWaits', { n: waiting })}
+      </p>
+    );
   const end = (): void => {
     if (!sure) return setSure(true);
     send(post('/api/auth/sign-out', {})).then(

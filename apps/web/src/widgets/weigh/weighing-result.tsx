@@ -79,11 +79,13 @@ export function Result({
   if (printed)
     return (
       <div className="mt-5 border-t border-ink pt-4">
-        <p className="text-5xl font-bold">No. {printed.number}</p>
-        <p className="text-2xl">
-          {mass(printed.netKg).text} net
-          {printed.crop ? `, ${wetGrain(printed.netKg, printed.crop)}` : ''}
-        </p>
+        <div role="status">
+          <p className="text-5xl font-bold">No. {printed.number}</p>
+          <p className="text-2xl">
+            {mass(printed.netKg).text} net
+            {printed.crop ? `, ${wetGrain(printed.netKg, printed.crop)}` : ''}
+          </p>
+        </div>
         <p className="mt-3 flex flex-wrap gap-3">
           <PrintLink farm={farm} number={printed.number} />
           <Button

@@ -33,7 +33,11 @@ export default function PinWarning({ pins }: { pins: readonly FieldPin[] }) {
     // Said once for each spot, however near it comes.
   }, [id]); // eslint-disable-line react-hooks/exhaustive-deps
   if (found?.poor && typeof here === 'object')
-    return <p className="text-muted">◐ {say('positionPoor', { length: ground(here.accuracy).text })}</p>;
+    return (
+      <p role="status" className="text-muted">
+        ◐ {say('positionPoor', { length: ground(here.accuracy).text })}
+      </p>
+    );
   if (!first) return null;
   return (
     <div
