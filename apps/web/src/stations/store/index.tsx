@@ -368,10 +368,10 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
                         `${farm.tag(lot)}${all.length > 1 ? ` ${percent(kg / run.wetKg, 0)}` : ''}`,
                     )
                     .join(', ')}
-                  {run.layers > 1 && <span className="text-muted"> {number(run.layers)} loads</span>}
                 </span>
-                <span className="shrink-0">
+                <span className="shrink-0 text-right">
                   <Shown of={grainOf(farm, run.wetLots)} /> <HowWet run={run} />
+                  {run.layers > 1 && <span className="block text-sm text-muted">{number(run.layers)} loads</span>}
                 </span>
               </li>
             ))}

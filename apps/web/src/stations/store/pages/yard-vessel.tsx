@@ -98,7 +98,10 @@ export function YardVessel({ farm, place, scale, selected, large = false, onLot 
   const x = MARGIN;
   const y = (meters: number) => height - 2 - meters * scale;
 
-  const level = pile ? 0 : heightOf(cubicMetres(bushels), shape);
+  const byShape = heightOf(cubicMetres(bushels), shape);
+  // More by the book than its shape holds: drawn full to the eave, and not through the page; the words beside it say what is wrong.
+  const squeeze = byShape > top ? top / byShape : 1;
+  const level = pile ? 0 : byShape * squeeze;
   // A heap of the natural slope on a straight wall: its middle stands two thirds of the cone above the mean level.
   const surface = surfaceOf(farm, place);
   const cone =
@@ -117,7 +120,7 @@ export function YardVessel({ farm, place, scale, selected, large = false, onLot 
   const yAt = (bu: number): number => {
     if (pile) return y((pileSide * slope * bu) / Math.max(bushels, 1));
     if (bu <= 0) return y(0);
-    return bu >= bushels - 1e-6 ? y(Math.max(peak, edge)) : y(heightOf(cubicMetres(bu), shape));
+    return bu >= bushels - 1e-6 ? y(Math.max(peak, edge)) : y(heightOf(cubicMetres(bu), shape) * squeeze);
   };
   const line = selected ? 3.4 : 2;
   return (
