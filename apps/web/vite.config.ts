@@ -90,7 +90,11 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             // What asks comes ahead of everything; what every page needs comes in two files, by how often it is needed.
-            { name: 'ask', test: /openapi-fetch|src\/(ask-early|data\/(api|early)|app\/opens-with)\.ts$/, priority: 4 },
+            {
+              name: 'ask',
+              test: /openapi-fetch|src\/(ask-early|data\/(api|early|weather-hours)|app\/opens-with)\.ts$/,
+              priority: 4,
+            },
             {
               name: 'charts',
               test: (id) => importsCharts.test(id),

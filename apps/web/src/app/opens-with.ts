@@ -14,12 +14,28 @@ export const OPENS_WITH: Readonly<Record<Station, readonly GetPath[]>> = {
   nextField: [...of('lots'), ...NOTEBOOK, ...BAR],
   cab: [...NOTEBOOK, ...of('haul', 'lots')],
   cut: [...of('lots'), ...NOTEBOOK, ...BAR],
-  dry: [...NOTEBOOK, ...BAR, ...of('wet')],
+  dry: [...NOTEBOOK, ...of('wet', 'lots', 'haul'), ...BAR],
   haul: [...of('haul', 'lots', 'wet'), ...NOTEBOOK, ...BAR],
   store: BAR,
   sell: [...of('deliveries', 'sell/records'), ...BAR],
   shed: BAR,
   trace: [...of('lots', 'deliveries'), ...BAR],
+};
+
+/** And a page of its own beside what its station opens with. */
+export const PAGE_OPENS_WITH: Readonly<Record<string, readonly GetPath[]>> = {
+  '/haul/weights': of('haul/weighed'),
+  '/haul/scales': of('weigh-tickets', 'devices'),
+};
+
+/** Days of weather back and ahead that a station's pages open with. */
+export const WEATHER_WITH: Readonly<Partial<Record<Station, readonly (readonly [back: number, ahead: number])[]>>> = {
+  today: [[1, 0], [1, 1]], // prettier-ignore
+  fields: [[1, 2]],
+  field: [[3, 3]],
+  nextField: [[0, 3]],
+  dry: [[1, 0]],
+  haul: [[1, 0]],
 };
 
 /** Whose page an address is. */

@@ -1,4 +1,6 @@
+import type { FarmNow } from '@fanega/contract';
 import { askEarly, type GetPath } from './api';
+import { weatherHours } from './weather-hours';
 
 const LAST = 'fanega.farm';
 
@@ -11,7 +13,7 @@ export const lastFarm = (): string | null => localStorage.getItem(LAST);
  * Asks for the farm, and behind its present for what a page opens with, while the program is still being made: most often the farm is
  * the same as last time. The page's own answers are of the same moment of the book as its present, or of a later one.
  */
-export function askForFarm(routes: readonly GetPath[]): void {
+export function askForFarm(routes: readonly GetPath[], weather: readonly (readonly [number, number])[]): void {
   const farmId = lastFarm();
   if (farmId === null) return;
   const params = { path: { farmId } };
@@ -22,5 +24,9 @@ export function askForFarm(routes: readonly GetPath[]): void {
     if (now === undefined) return;
     for (const route of routes)
       void askEarly(route, { ...params, ...(route.endsWith('/records') ? { query: {} } : {}) } as never);
+    for (const [back, ahead] of weather) {
+      const query = weatherHours((now as FarmNow).now, back, ahead);
+      void askEarly('/api/farms/{farmId}/weather', { ...params, query } as never);
+    }
   });
 }

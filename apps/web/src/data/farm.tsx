@@ -16,7 +16,7 @@ import {
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import useSWR, { type SWRResponse, useSWRConfig } from 'swr';
 import { type AnswerOf, type ApiError, get, type GetPath, keptSince, type ParamsOf, forgetEarly } from './api';
-import { isOpening, keepAnswers, weatherHours } from './first-visit';
+import { isOpening, keepAnswers } from './first-visit';
 import { follow } from './follow';
 import { keptLayers } from './layers';
 import { entriesOf, takeWritten, useOutbox } from './outbox';
@@ -26,6 +26,7 @@ import { useAhead } from './outbox/use-ahead';
 import { oneAfterTheOther } from './one-after-the-other';
 import { everyPage, type RecordsPath } from './record-pages';
 import { changedBy, dependsOn } from './topics';
+import { weatherHours } from './weather-hours';
 
 /**
  * What was asked for, read at once: the library draws a component again only for what of it was read. An answer that is handed on and

@@ -1,7 +1,7 @@
 import { forgetEarly, get, type GetPath } from './api';
 import { ROUTES } from './api-routes';
-import { DAY_MS, HOUR_MS } from '../quantity/time';
 import { everyPage, type RecordsPath } from './record-pages';
+import { weatherHours } from './weather-hours';
 
 /** Answers that a page opens with and that need nothing but the farm to be asked for. */
 const OF_FARM = Object.keys(ROUTES).filter((route) => ROUTES[route]!.keep && !/\{(?!farmId\})/.test(route));
@@ -10,15 +10,6 @@ const OF_FARM = Object.keys(ROUTES).filter((route) => ROUTES[route]!.keep && !/\
 const AT_ONCE = 3;
 
 const WEATHER = '/api/farms/{farmId}/weather';
-
-/** Weather of so many days back and ahead; whole hours, so that the answer is asked for once an hour. */
-export function weatherHours(nowMs: number, daysBack: number, daysAhead: number): { from: string; to: string } {
-  const hour = Math.floor(nowMs / HOUR_MS) * HOUR_MS;
-  return {
-    from: new Date(hour - daysBack * DAY_MS).toISOString(),
-    to: new Date(hour + daysAhead * DAY_MS).toISOString(),
-  };
-}
 
 /** Is it one of those that {@link keepAnswers} asks for? */
 export const isOpening = (route: string): boolean => OF_FARM.includes(route);

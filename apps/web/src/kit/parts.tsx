@@ -157,7 +157,7 @@ export function Parts({ name }: { name: string }) {
         <ChartFrame
           label="Weight by ticket"
           heads={['Ticket', bushels.unit]}
-          rows={LOADS.map(({ ticket, kg }) => [ticket, bushels.figure(kg / CORN, CORN)])}
+          rows={() => LOADS.map(({ ticket, kg }) => [ticket, bushels.figure(kg / CORN, CORN)])}
           className="h-28"
           size={{ width: 400, height: 112 }}
         >

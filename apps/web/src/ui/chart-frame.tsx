@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { ResponsiveContainer } from 'recharts';
 
 /** How every axis is drawn. */
@@ -30,13 +30,15 @@ export function ChartFrame({
   label: string;
   /** Of the table: what is drawn. */
   heads: readonly string[];
-  rows: readonly (readonly string[])[];
+  /** Written out once somebody opens the table: a season has a thousand. */
+  rows: () => readonly (readonly string[])[];
   /** Its height. */
   className: string;
   /** Pixels until it knows its own. */
   size: { readonly width: number; readonly height: number };
   children: ReactNode;
 }) {
+  const [open, setOpen] = useState(false);
   return (
     <figure>
       <div role="img" aria-label={label} className={`w-full overflow-hidden ${className}`}>
@@ -44,7 +46,10 @@ export function ChartFrame({
           {children}
         </ResponsiveContainer>
       </div>
-      <details className="no-print text-sm">
+      <details
+        className="no-print text-sm"
+        onToggle={(event) => setOpen((event.currentTarget as HTMLDetailsElement).open)}
+      >
         <summary className="min-h-9 cursor-pointer py-2 text-muted">The figures</summary>
         <div className="max-h-64 overflow-auto" tabIndex={0} role="region" aria-label={`Figures: ${label}`}>
           <table className="w-full">
@@ -58,7 +63,7 @@ export function ChartFrame({
               </tr>
             </thead>
             <tbody>
-              {rows.map((row, i) => (
+              {(open ? rows() : []).map((row, i) => (
                 <tr key={i} className="border-b border-rule">
                   {row.map((text, k) => (
                     <td key={k} className="pr-4 last:pr-0">

@@ -247,7 +247,7 @@ function Worth({ farm, own, crop }: { farm: Farm; own: MonitorView; crop: string
             <ChartFrame
               label={`Error by flow: ${points.length} loads`}
               heads={[`Flow, ${flow.unit}`, 'Error, %']}
-              rows={points.map((point) => [number(point.flow), number(point.error, 1)])}
+              rows={() => points.map((point) => [number(point.flow), number(point.error, 1)])}
               className="h-60"
               size={{ width: 480, height: 240 }}
             >

@@ -415,11 +415,13 @@ function Course({
       <ChartFrame
         label={`Moisture in and out: ${points.length} samples, the last out ${points.findLast(({ out }) => out !== null)?.out ?? '–'} %`}
         heads={['When', 'In, %', 'Out, %']}
-        rows={points.map((point) => [
-          clock(point.at, timeZone),
-          point.in === null ? '' : number(point.in, 1),
-          point.out === null ? '' : number(point.out, 1),
-        ])}
+        rows={() =>
+          points.map((point) => [
+            clock(point.at, timeZone),
+            point.in === null ? '' : number(point.in, 1),
+            point.out === null ? '' : number(point.out, 1),
+          ])
+        }
         className="mt-2 h-60"
         size={{ width: 440, height: 240 }}
       >

@@ -447,10 +447,12 @@ function Front({ plan, depth, date }: { plan: BinPlan; depth: number; date: (hou
       <ChartFrame
         label={`Moisture by height above the floor on ${plan.picture.length} days of a usual fall`}
         heads={[`Height, ${length.unit}`, ...plan.picture.map(({ day: at }) => date(at * DAY_H))]}
-        rows={heights.map((row) => [
-          number(row.height, 1),
-          ...plan.picture.map((_, k) => number((row as unknown as Record<string, number>)[`d${k}`]!, 1)),
-        ])}
+        rows={() =>
+          heights.map((row) => [
+            number(row.height, 1),
+            ...plan.picture.map((_, k) => number((row as unknown as Record<string, number>)[`d${k}`]!, 1)),
+          ])
+        }
         className="mt-2 h-64"
         size={{ width: 560, height: 256 }}
       >

@@ -114,7 +114,7 @@ export const MoistureChart = memo(function MoistureChart({
     <ChartFrame
       label={label}
       heads={['When', 'Read', 'Likely', 'Eight of ten']}
-      rows={figures(shown, forecast, from, to, timeZone)}
+      rows={() => figures(shown, forecast, from, to, timeZone)}
       className="h-[19rem]"
       size={{ width: 640, height: 304 }}
     >

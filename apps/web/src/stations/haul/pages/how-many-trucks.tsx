@@ -311,7 +311,9 @@ function Fleets({
       <ChartFrame
         label={`${grainRate.unit} by trucks: ${fleets.map((fleet) => `${fleet.trucks}: ${grainRate.figure(fleet.result.bushelsPerHour.mean, per)}`).join(', ')}`}
         heads={['Trucks', grainRate.unit]}
-        rows={fleets.map((fleet) => [String(fleet.trucks), grainRate.figure(fleet.result.bushelsPerHour.mean, per)])}
+        rows={() =>
+          fleets.map((fleet) => [String(fleet.trucks), grainRate.figure(fleet.result.bushelsPerHour.mean, per)])
+        }
         className="mt-4 h-56"
         size={{ width: 480, height: 224 }}
       >

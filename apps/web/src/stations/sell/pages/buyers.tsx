@@ -304,7 +304,7 @@ function Bids({
       <ChartFrame
         label={`Bids for ${cropOf(crop)?.short ?? crop} by buyer`}
         heads={['When', 'Buyer', `Bid, ${price.unit}`]}
-        rows={[...sorted].reverse().map((bid) => [day(bid.at, timeZone), farm.placeName(bid.buyerId), price.figure(bidPrice(bid), per)])} // prettier-ignore
+        rows={() => [...sorted].reverse().map((bid) => [day(bid.at, timeZone), farm.placeName(bid.buyerId), price.figure(bidPrice(bid), per)])} // prettier-ignore
         className="h-56"
         size={{ width: 560, height: 224 }}
       >

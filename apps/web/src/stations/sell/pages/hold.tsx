@@ -349,14 +349,16 @@ function ByMonth({
       <ChartFrame
         label={`${way}: price to be even with harvest, by month`}
         heads={['Months', `Even at, ${price.unit}`, 'Bid for then']}
-        rows={points.map(({ month, price: at }) => [
-          number(month),
-          price.figure(at, per),
-          deferred
-            .filter((bid) => Math.round(bid.month) === month)
-            .map((bid) => `${bid.buyer} ${price.figure(bid.price, per)}`)
-            .join(', '),
-        ])}
+        rows={() =>
+          points.map(({ month, price: at }) => [
+            number(month),
+            price.figure(at, per),
+            deferred
+              .filter((bid) => Math.round(bid.month) === month)
+              .map((bid) => `${bid.buyer} ${price.figure(bid.price, per)}`)
+              .join(', '),
+          ])
+        }
         className="h-52"
         size={{ width: 560, height: 208 }}
       >
