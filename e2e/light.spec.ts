@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { expect, test } from '@playwright/test';
-import { enterDemo, openPage } from './pages';
+import { enterDemo, openPage, unfold } from './pages';
 
 const DIST = path.join(import.meta.dirname, '../apps/web/dist');
 
@@ -19,6 +19,40 @@ test('the first scripts are light, and no chart is loaded where none is on the s
   const withChart = (names: readonly string[]): string[] =>
     names.filter((url) => url.endsWith('.js') && /recharts/.test(readText(url)));
   expect(withChart(asked)).toEqual([]);
+});
+
+test('the farm is asked ahead of the program, once, and a page comes in few files', async ({ page }) => {
+  await enterDemo(page);
+  await openPage(page, '/');
+  // From the second visit on it is known which farm it is.
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  await openPage(page, '/');
+  const files = asked.filter((name) => name.startsWith('/assets/') && name.endsWith('.js'));
+  expect(files.length).toBeLessThan(35);
+  const question = (name: string): number => asked.findIndex((path) => path.endsWith(name));
+  const station = asked.findIndex((path) => /\/assets\/today-/.test(path));
+  expect(station).toBeGreaterThan(0);
+  for (const name of ['/auth/me', '/header', '/now', '/layers']) {
+    expect(question(name), name).toBeGreaterThan(0);
+    expect(question(name), name).toBeLessThan(station);
+  }
+  for (const name of ['/header', '/layers', '/wet', '/fields/records', '/weather'])
+    expect(asked.filter((path) => path.endsWith(name)).length, name).toBeLessThanOrEqual(name === '/weather' ? 2 : 1);
+});
+
+test('the figures of a chart are written out for whoever opens them', async ({ page }) => {
+  await enterDemo(page);
+  await openPage(page, '/haul/weights');
+  const chart = page.getByRole('img', { name: /^Difference over time, \d+ loads$/ });
+  const loads = Number(/\d+/.exec((await chart.getAttribute('aria-label'))!)![0]);
+  const figures = page.getByRole('region', { name: /^Figures: Difference over time/ });
+  await expect(figures.getByRole('row')).toHaveCount(0);
+  await unfold(page, 'The figures');
+  await expect(figures.getByRole('row')).toHaveCount(loads + 1);
+  // One stroke draws them all: a dot begins at each load.
+  const drawn = await chart.locator('path[stroke-linecap=round]').getAttribute('d');
+  expect(drawn!.split('M').length - 1).toBe(loads);
 });
 
 const readText = (url: string): string => {
