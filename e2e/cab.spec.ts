@@ -2,7 +2,7 @@ import { type Entry, Ledger } from '@fanega/core';
 import { expect, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, type OwnFarm, ownFarm } from './own-farm';
-import { DEMO, enterDemo, OFFLINE, pick, told, unfold } from './pages';
+import { DEMO, enterDemo, OFFLINE, pick, shows, told, unfold } from './pages';
 import { ES } from '../apps/web/src/words/es';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
@@ -46,7 +46,7 @@ test('the next load is one tap, and a slip is undone by one', async ({ page }) =
   const inIt = page.getByRole('region', { name: 'In it now' });
   await expect(inIt).toContainText('1,010');
   await expect(inIt).toContainText('16.8 %');
-  await expect(page.getByRole('main')).toContainText('Mudcat Corner');
+  await shows(page, 'Mudcat Corner');
   const next = page.getByRole('button', { name: 'Cart 11 → Truck 11, 940 bu; 70 bu stay' });
   expect((await next.boundingBox())!.height).toBeGreaterThanOrEqual(64);
   await next.tap();
@@ -336,7 +336,7 @@ test('the cab in Spanish, by a person’s own choice: its taps, its sheets and i
   await pick(page.getByRole('group', { name: 'Language, idioma' }), 'Español');
   await expect(page.getByRole('heading', { name: '¿Quién es usted y en qué máquina está?' })).toBeVisible();
   await page.getByRole('button', { name: 'Cart 2', exact: true }).click();
-  await expect(page.getByRole('main')).toContainText(ES.nameStands);
+  await shows(page, ES.nameStands);
   await page.getByLabel('Su nombre').fill('Lupe');
   await page.getByRole('button', { name: 'Cart 2', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Lo que lleva' })).toBeVisible();

@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
-import { balances, pick, refused, tape } from './pages';
+import { balances, pick, refused, shows, tape } from './pages';
 import { addField, addPlace, keep, OWN, ownFarm, setUp } from './own-farm';
 
 async function countFrames(sheet: Locator, kernels: readonly number[]): Promise<void> {
@@ -69,7 +69,7 @@ test.describe('behind the combine', () => {
     // A count of -3 is refused at its place and stays typed.
     await sheet.getByLabel('Kernels in frame 1').fill('-3');
     await sheet.getByRole('button', { name: 'Next frame' }).click();
-    await refused(sheet.getByLabel('Kernels in frame 1'));
+    await refused(sheet.getByLabel('Kernels in frame 1'), 'A count cannot be less than zero');
     await expect(sheet.getByLabel('Kernels in frame 1')).toHaveValue('-3');
     await sheet.getByLabel('Kernels in frame 1').fill('4');
     await sheet.getByRole('button', { name: 'Next frame' }).click();
@@ -109,7 +109,7 @@ test.describe('behind the combine', () => {
     await expect(page.getByRole('region', { name: 'Last count' })).toContainText('0.55');
 
     // The next one makes it worse: the program goes back, and says so in the trail.
-    await expect(next).toContainText(/this one only/);
+    await shows(next, 'Next change, this one only');
     await next.getByLabel('What is seen').selectOption('cracked');
     await expect(next).toContainText('400 rpm → 370 rpm');
     await next.getByRole('button', { name: 'Changed: write it down' }).click();
@@ -164,7 +164,7 @@ test('M6: one speed for the rate, by yield and head; none before the head is con
   await expect(speed.getByLabel('Drive')).toHaveText('6.5 mph (limit)');
   await expect(speed).toContainText('the rate alone would ask for 7.2 mph');
   await page.getByLabel('Yield here').fill('many');
-  await refused(page.getByLabel('Yield here'), /many/);
+  await refused(page.getByLabel('Yield here'), '“many” is not a number');
   // The tank under it.
   await page.getByLabel('In the tank now').fill('180');
   await page.getByLabel('Yield here').fill('235');

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { told } from './pages';
+import { shows, told } from './pages';
 import { OWN, ownFarm } from './own-farm';
 
 /** An empty farm of the same owner, open on the page. */
@@ -64,7 +64,7 @@ test('the first hour by the keyboard: fields, machines, bins, a buyer, and the f
   await press('Tab', 'Tab', 'Tab', 'Tab');
   await page.getByRole('button', { name: 'Save 1 field' }).focus();
   await press('Enter');
-  await expect(told(page, /heron slough/)).toBeVisible();
+  await expect(told(page, 'heron slough is there already this season')).toBeVisible();
   await page.getByRole('button', { name: 'Take out row 1' }).focus();
   await press('Enter');
 
@@ -93,7 +93,7 @@ test('the first hour by the keyboard: fields, machines, bins, a buyer, and the f
   await type('36');
   await press('Tab');
   await type('22');
-  await expect(page.getByRole('main')).toContainText(/Bin A holds [\d,]+ bu/);
+  await shows(page, /Bin A holds [\d,]+ bu level with the eave/);
   await page.getByRole('button', { name: 'Save 1 bin' }).focus();
   await press('Enter');
   await expect(page.getByRole('list', { name: 'bins on the farm' })).toContainText('Bin A');
@@ -156,7 +156,7 @@ test('the first hour by pasting a spreadsheet, on a phone, with what is wrong in
   await page.getByRole('textbox', { name: 'Name, row 1' }).focus();
   await paste(page, 'Type\tBin\tDiameter (ft)\tEave height\tCapacity\nWet holding\tWet\t\t\t6,000\nBin\tBin 1\t30\t18\t\nBin\tBin 1\t24\t18\t\n'); // prettier-ignore
   await page.getByRole('button', { name: 'Save 3 bins' }).click();
-  await expect(told(page, /Bin 1/)).toBeVisible();
+  await expect(told(page, 'Name: Bin 1 is there already')).toBeVisible();
   await page.getByRole('textbox', { name: 'Name, row 3' }).fill('Bin 2');
   await page.getByRole('button', { name: 'Save 3 bins' }).click();
   await expect(page.getByRole('list', { name: 'bins on the farm' })).toContainText('Bin 2');
@@ -167,5 +167,5 @@ test('the first hour by pasting a spreadsheet, on a phone, with what is wrong in
   expect(places.find(({ name }) => name === 'Wet')).toMatchObject({ kind: 'wetBin', capacityBu: 6000 });
   // The list that was typed is undone as one.
   await page.goto(`${OWN}/trace/data`);
-  await expect(page.getByRole('main')).toContainText('typed as a list');
+  await shows(page, 'typed as a list');
 });

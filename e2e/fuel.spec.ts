@@ -37,7 +37,7 @@ test('fuel: the tank is told in the shed, a full one recorded in the cab, and th
   // More than the tank holds is a slip of the pad: said at its box, and what was typed stays.
   await page.getByRole('dialog').getByLabel('Went in').fill('2250');
   await page.getByRole('dialog').getByRole('button', { name: 'Record it' }).click();
-  await refused(page.getByRole('dialog').getByLabel('Went in'), /300 gal/);
+  await refused(page.getByRole('dialog').getByLabel('Went in'), 'More than the tank holds, 300 gal');
   await page.getByRole('dialog').getByLabel('Went in').fill('225');
   await page.getByRole('dialog').getByRole('button', { name: 'Record it' }).click();
   await expect(page.getByRole('button', { name: /^Fuel: fill by/ })).toContainText('300 gal left');
@@ -67,7 +67,7 @@ test('two small signs point to one part by what hangs on what; what was mended i
     await drawer.getByLabel('This part').fill(part);
     await drawer.getByLabel('is driven or carried by').fill(part);
     await drawer.getByRole('button', { name: 'Keep it' }).click();
-    await refused(drawer.getByLabel('is driven or carried by'));
+    await refused(drawer.getByLabel('is driven or carried by'), 'A part does not drive itself');
     await drawer.getByLabel('is driven or carried by').fill(on);
     await drawer.getByRole('button', { name: 'Keep it' }).click();
     await expect(drawer).toBeHidden();

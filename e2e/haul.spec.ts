@@ -1,7 +1,7 @@
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, type OwnFarm, ownFarm } from './own-farm';
-import { enterDemo, minuteOf, pick, refused, toasted, unfold } from './pages';
+import { enterDemo, minuteOf, pick, refused, shows, toasted, unfold } from './pages';
 
 /** A demo farm of this file's own: the chain is read off its book. */
 const HAUL = process.env.FANEGA_E2E_HAUL ?? '';
@@ -44,7 +44,7 @@ test('M8: the last load before closing, and where the night’s grain sleeps', a
     '1,190 bu are picked by the time the other truck is back: the combine never waits.',
   );
   await form.getByLabel('It is now').fill('18:99');
-  await refused(form.getByLabel('It is now'));
+  await refused(form.getByLabel('It is now'), 'A time like 6:09 pm');
   await form.getByLabel('It is now').fill('18:30');
   await expect(answer).toContainText('too late');
   // At noon it is not the last one, and the night counts from the one that is.
@@ -60,7 +60,7 @@ test('M8: the last load before closing, and where the night’s grain sleeps', a
   await expect(answer).toContainText('1,300 bu, 31 minutes from the last load on');
   await expect(answer).toContainText('Stop at 5:46 pm');
   await form.getByRole('button', { name: 'Keep road, loading and tarping' }).click();
-  await toasted(page, /kept/);
+  await toasted(page, 'Road, loading and tarping are kept');
 });
 
 test('how many trucks: the same days with one more each, in words and one chart; home with its wet bin; what is full at closing', async ({
@@ -89,7 +89,7 @@ test('how many trucks: the same days with one more each, in words and one chart;
     Opens: '7',
     Closes: '19',
   });
-  await expect(day).toContainText(/2,400 bu\/h/);
+  await shows(day, '2,400 bu/h each');
   const table = page.getByRole('table', { name: 'By number of trucks' });
   await expect(table.getByRole('row')).toHaveCount(9);
   await expect(page.getByRole('progressbar', { name: 'Simulated' })).toBeHidden();
@@ -115,13 +115,13 @@ test('how many trucks: the same days with one more each, in words and one chart;
   await day.getByLabel('A truck and driver cost').fill('600');
   await expect(words).toContainText(/^[12]\s*truck/);
   await day.getByRole('button', { name: 'Keep these costs' }).click();
-  await toasted(page, /an hour/);
+  await toasted(page, 'What an hour costs is kept');
   await day.getByLabel('A truck and driver cost').fill('85');
   await day.getByLabel('Carts', { exact: true }).fill('1.5');
-  await refused(day.getByLabel('Carts', { exact: true }), /0 to 10/);
+  await refused(day.getByLabel('Carts', { exact: true }), 'A whole number from 0 to 10');
   await day.getByLabel('Carts', { exact: true }).fill('1');
   await day.getByLabel('Trucks, what each holds').fill('a lot');
-  await refused(day.getByLabel('Trucks, what each holds'), /940/);
+  await refused(day.getByLabel('Trucks, what each holds'), 'What each holds, like 940, 940, 960');
   await day.getByLabel('Trucks, what each holds').fill('920');
 
   // Home: a dryer of 400 bu/h behind a wet bin of 3,000 is what holds, and trucks that only wait there are no help.
@@ -180,7 +180,7 @@ test('what stops first: one answer for the chain, planned again when a delay is 
   await cab.getByLabel('Your name').fill('Oona');
   await cab.getByRole('button', { name: 'Combine 1', exact: true }).tap();
   // The one in the combine is told the same minute as the page.
-  const idle = /([\d:]+ [ap]m)\s+combine idle/;
+  const idle = /■\s+([\d:]+ [ap]m)\s+combine idle/;
   const inCab = async (): Promise<number> => {
     const main = cab.getByRole('main');
     await expect(main).toContainText(idle);
@@ -195,7 +195,7 @@ test('what stops first: one answer for the chain, planned again when a delay is 
   await sheet.getByLabel('What', { exact: true }).selectOption('dryer');
   await sheet.getByLabel('For how long, from now').fill('0');
   await sheet.getByRole('button', { name: 'Plan the day again' }).click();
-  await refused(sheet.getByLabel('For how long, from now'), /1 to 1,440 min/);
+  await refused(sheet.getByLabel('For how long, from now'), 'From 1 to 1,440 min');
   await sheet.getByLabel('For how long, from now').fill('480');
   await sheet.getByLabel('Why, if you like').fill('burner does not light');
   await sheet.getByRole('button', { name: 'Plan the day again' }).click();
@@ -206,7 +206,7 @@ test('what stops first: one answer for the chain, planned again when a delay is 
   // The one in the combine sees it without asking, as soon as it is near.
   await cab.reload();
   await expect.poll(inCab).toBeLessThan(before);
-  await expect(cab.getByRole('main')).toContainText(/the dryer that stands|the wet bin and the dryer behind it/);
+  await shows(cab, /the dryer that stands|the wet bin and the dryer behind it/);
   await chain.getByRole('button', { name: 'Over' }).click();
   await chain.getByRole('button', { name: 'Yes, take it back' }).click();
   await expect.poll(minute).toBe(before);

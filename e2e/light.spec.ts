@@ -21,24 +21,28 @@ test('the first scripts are light, and no chart is loaded where none is on the s
   expect(withChart(asked)).toEqual([]);
 });
 
-test('the farm is asked ahead of the program, once, and a page comes in few files', async ({ page }) => {
-  await enterDemo(page);
-  await openPage(page, '/');
-  // From the second visit on it is known which farm it is.
-  const asked: string[] = [];
-  page.on('request', (request) => asked.push(new URL(request.url()).pathname));
-  await openPage(page, '/');
-  const files = asked.filter((name) => name.startsWith('/assets/') && name.endsWith('.js'));
-  expect(files.length).toBeLessThan(35);
-  const question = (name: string): number => asked.findIndex((path) => path.endsWith(name));
-  const station = asked.findIndex((path) => /\/assets\/today-/.test(path));
-  expect(station).toBeGreaterThan(0);
-  for (const name of ['/auth/me', '/header', '/now', '/layers']) {
-    expect(question(name), name).toBeGreaterThan(0);
-    expect(question(name), name).toBeLessThan(station);
-  }
-  for (const name of ['/header', '/layers', '/wet', '/fields/records', '/weather'])
-    expect(asked.filter((path) => path.endsWith(name)).length, name).toBeLessThanOrEqual(name === '/weather' ? 2 : 1);
+test.describe('without a worker, which on a first visit asks once more for what it keeps', () => {
+  test.use({ serviceWorkers: 'block' });
+
+  test('the farm is asked ahead of the program, once, and a page comes in few files', async ({ page }) => {
+    await enterDemo(page);
+    await openPage(page, '/');
+    // From the second visit on it is known which farm it is.
+    const asked: string[] = [];
+    page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+    await openPage(page, '/');
+    const files = asked.filter((name) => name.startsWith('/assets/') && name.endsWith('.js'));
+    expect(files.length).toBeLessThan(35);
+    const question = (name: string): number => asked.findIndex((path) => path.endsWith(name));
+    const station = asked.findIndex((path) => /\/assets\/today-/.test(path));
+    expect(station).toBeGreaterThan(0);
+    for (const name of ['/auth/me', '/header', '/now', '/layers']) {
+      expect(question(name), name).toBeGreaterThan(0);
+      expect(question(name), name).toBeLessThan(station);
+    }
+    for (const name of ['/header', '/layers', '/wet', '/fields/records', '/weather'])
+      expect(asked.filter((path) => path.endsWith(name)).length, name).toBeLessThanOrEqual(name === '/weather' ? 2 : 1);
+  });
 });
 
 test('the figures of a chart are written out for whoever opens them', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { pick } from './pages';
+import { pick, shows } from './pages';
 import { readFileSync } from 'node:fs';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, type OwnFarm, ownFarm, records, setUp } from './own-farm';
@@ -211,7 +211,7 @@ test('prices in one place reach the pages that ask for them; a field’s own roa
   await sheet.getByLabel('Field 2').selectOption('');
   await sheet.getByLabel('One way').nth(1).fill('');
   await sheet.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('main')).toContainText(/12\.0 mi .*Prices Bottom 34 min/);
+  await shows(page, 'Road 12.0 mi from the yard; from Prices Bottom 34 min.');
   const { settings } = await farm.get<{ settings: { buyerRoads: Record<string, { value: object }> } }>('haul/records');
   expect(settings.buyerRoads[mill]!.value).toMatchObject({ legs: [{ from: fieldId, minutes: 34 }] });
 

@@ -157,26 +157,31 @@ export async function pick(scope: Locator | Page, name: string): Promise<void> {
 export const unfold = (scope: Locator | Page, name: string | RegExp): Promise<void> =>
   scope.locator('summary').filter({ hasText: name }).click();
 
-/** A box is refused at its place: it is marked, and told why; `figure` is what must stand in the reason, and not its words. */
-export async function refused(box: Locator, figure = /\S/): Promise<void> {
+/** A box is refused at its place: it is marked, and told why. */
+export async function refused(box: Locator, why: string | RegExp): Promise<void> {
   await expect(box).toHaveAttribute('aria-invalid', 'true');
-  await expect(box).toHaveAccessibleDescription(figure);
+  const words = typeof why === 'string' ? new RegExp(why.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'), 'i') : why;
+  await expect(box).toHaveAccessibleDescription(words);
 }
+
+/** Words that stand in a part of the page, or in its main part, for everybody to see. */
+export const shows = (where: Locator | Page, words: string | RegExp): Promise<void> =>
+  expect('goto' in where ? where.getByRole('main') : where).toContainText(words, { useInnerText: true });
 
 /** The bar says that nothing is missing. */
 export const balances = (page: Page): Promise<void> =>
   expect(page.getByRole('link', { name: /^Book balances/ })).toBeVisible();
 
 /** What was done is told at the edge of the screen. */
-export const toasted = (page: Page, figure: RegExp): Promise<void> =>
-  expect(page.getByRole('region', { name: /Notifications/ }).getByRole('listitem').filter({ hasText: figure }).first()).toBeVisible(); // prettier-ignore
+export const toasted = (page: Page, words: string | RegExp): Promise<void> =>
+  expect(page.getByRole('region', { name: /Notifications/ }).getByRole('listitem').filter({ hasText: words }).first()).toBeVisible(); // prettier-ignore
 
 /** The line is down, in the words of the cab. */
 export const OFFLINE = new RegExp(EN.offline.split('{')[0]!);
 
 /** What the page itself tells without being asked: refusals, what was kept, what is wrong with the line. */
-export const told = (scope: Locator | Page, figure: RegExp): Locator =>
-  scope.getByRole('alert').or(scope.getByRole('status')).filter({ hasText: figure }).first();
+export const told = (scope: Locator | Page, words: string | RegExp): Locator =>
+  scope.getByRole('alert').or(scope.getByRole('status')).filter({ hasText: words }).first();
 
 /** Chooses the option whose words begin with the name. */
 async function choose(box: Locator, name: string): Promise<void> {

@@ -1,6 +1,6 @@
 import { execFile } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { refused, told } from './pages';
+import { refused, shows, told } from './pages';
 import { EN } from '../apps/web/src/words/en';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, ownFarm, setUp } from './own-farm';
@@ -21,12 +21,12 @@ test('somebody is invited by a link, records under his own name, and is removed'
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const his = await phone.newPage();
   await his.goto(link);
-  await expect(his.getByRole('main')).toContainText(/drives, weighs, dries, hauls/);
+  await shows(his, 'Records: drives, weighs, dries, hauls');
   await his.getByLabel('Your name').fill('Ruiz');
   await his.getByLabel('Mail address').fill('ruiz@example.invalid');
   await his.getByLabel('Password').fill('short');
   await his.getByRole('button', { name: 'Come in' }).click();
-  await refused(his.getByLabel('Password'), /12/);
+  await refused(his.getByLabel('Password'), 'The password needs 12 characters or more');
   await his.getByLabel('Password').fill('a long enough one');
   await his.getByRole('button', { name: 'Come in' }).click();
   await expect(his.getByRole('heading', { level: 1, name: 'Today' })).toBeAttached();
@@ -48,7 +48,7 @@ test('somebody is invited by a link, records under his own name, and is removed'
   await ruiz.getByRole('button', { name: 'Yes, remove Ruiz' }).click();
   await expect(ruiz).toBeHidden();
   await his.goto(`${OWN}/`);
-  await expect(told(his, /farm/)).toBeVisible();
+  await expect(told(his, 'not a member of any farm')).toBeVisible();
   await phone.close();
   await page.goto(`${OWN}/settings/changes`);
   await expect(page.getByRole('table', { name: 'Who changed what' })).toContainText('members/invites');
@@ -130,7 +130,7 @@ test('a hired driver’s phone is paired by a link, records its truck without a 
   await expect(his.getByRole('region', { name: 'In it now' })).not.toContainText('empty');
   // It is not given back while a load waits here.
   await his.getByRole('button', { name: /Ana, change/ }).click();
-  await expect(told(his, /\b1\b/)).toBeVisible();
+  await expect(told(his, 'Not yet: 1 wait here for a signal')).toBeVisible();
   await his.getByRole('button', { name: 'Go on' }).click();
   await phone.setOffline(false);
   await expect.poll(async () => (await farm.get<{ tape: { entry: { by?: string; to?: string } }[] }>('now')).tape.find(({ entry }) => entry.to === truck)?.entry.by).toBe('Ana (on Paired truck’s phone)'); // prettier-ignore
@@ -142,7 +142,7 @@ test('a hired driver’s phone is paired by a link, records its truck without a 
   await line.getByRole('button', { name: 'Yes, cut off Paired truck’s phone' }).click();
   await expect(line).toContainText('cut off');
   await his.reload();
-  await expect(told(his, /Paired truck’s phone/)).toBeVisible();
+  await expect(told(his, 'Paired truck’s phone was cut off')).toBeVisible();
   await his.goto(link);
   await expect(his.getByRole('heading', { name: 'This link opens nothing' })).toBeVisible();
   await phone.close();

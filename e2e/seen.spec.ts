@@ -55,11 +55,8 @@ test('loads record themselves where the farm wants it, and it says what is missi
   await pick(page, 'By itself');
   await expect(page.getByRole('region', { name: 'What is missing for it' })).toContainText('Lone cart has no scale on the wire'); // prettier-ignore
   await expect(page.getByRole('region', { name: 'What is missing for it' })).toContainText('Undrawn Forty has no edge drawn'); // prettier-ignore
-  await page
-    .getByRole('checkbox', { name: /record themselves$/ })
-    .or(page.getByRole('switch', { name: /record themselves$/ }))
-    .press(' ');
-  const wanted = page.getByRole('switch', { name: /Loads that the machines/ });
+  const wanted = page.getByRole('switch', { name: /^Loads that the machines are sure of record themselves/ });
+  await wanted.press(' ');
   await expect(wanted).toBeChecked();
   await page.getByRole('button', { name: 'Add a place' }).click();
   const sheet = page.getByRole('dialog');
@@ -67,7 +64,7 @@ test('loads record themselves where the farm wants it, and it says what is missi
   await sheet.getByLabel('North').fill('133.4');
   await sheet.getByLabel('East').fill('-38.6');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
-  await refused(sheet.getByLabel('North'), /90/);
+  await refused(sheet.getByLabel('North'), /From .*90/);
   await sheet.getByLabel('North').fill('33.4');
   await sheet.getByRole('button', { name: 'Keep it' }).click();
   await expect(sheet).toBeHidden();

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { pick, refused, toasted } from './pages';
+import { pick, refused, shows, toasted } from './pages';
 import { ulid } from 'ulid';
 import { addField, addPlace, OWN, ownFarm, records, setUp } from './own-farm';
 import { png } from './png';
@@ -121,7 +121,7 @@ test('a ticket’s paper against the posted sheet, and a sheet whose bands overl
   await drawer.getByLabel('Below').nth(1).fill('56');
   await drawer.getByLabel('Takes').nth(1).fill('0.03');
   await drawer.getByRole('button', { name: 'Keep the sheet' }).click();
-  await refused(drawer.getByLabel('Below').nth(1));
+  await refused(drawer.getByLabel('Below').nth(1), 'Each band begins where the one before ends');
   await drawer.getByLabel('Below').nth(1).fill('52');
   await expect(drawer.getByLabel('By this sheet')).toContainText('paid');
   await drawer.getByRole('button', { name: 'Keep the sheet' }).click();
@@ -216,7 +216,7 @@ test.describe('with its own files kept', () => {
     mimeType: 'image/png',
     buffer: png(),
   }); // prettier-ignore
-    await toasted(page, /desk/);
+    await toasted(page, 'It waits at the desk to be typed');
     // Once more through the program's own worker, then without a signal: the page still says it.
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await page.reload();
@@ -230,7 +230,7 @@ test.describe('with its own files kept', () => {
     await page
       .getByLabel('Photograph the scale')
       .setInputFiles({ name: 'scale.png', mimeType: 'image/png', buffer: png() });
-    await toasted(page, /desk/);
+    await toasted(page, 'It waits at the desk to be typed');
     await context.setOffline(false);
     await expect.poll(async () => (await records(farm, 'displayPhoto')).length).toBe(1);
     await page.goto(`${OWN}/haul/weights`);
@@ -267,7 +267,7 @@ test('bids are pasted, a wrong line is named; a buyer who is closed today says s
   await page.getByRole('button', { name: 'Paste the day’s bids' }).click();
   const drawer = page.getByRole('dialog');
   await drawer.getByLabel('Or pasted').fill('Quay 55, wheat, 5.61\nQuay 99, wheat, 5.70');
-  await expect(drawer).toContainText(/2: .*Quay 99/);
+  await shows(drawer, 'Line 2: no buyer, or more than one, is called “Quay 99”');
   await drawer.getByRole('button', { name: 'Keep 1 bid' }).click();
   await expect(drawer).toBeVisible();
   await drawer.getByLabel('Or pasted').fill('Quay 55, wheat, 5.61');

@@ -128,7 +128,7 @@ test('M14: a pile against harvest and against the elevator, to the cent, with th
   await expect(answer).toContainText(/\$166\s*more/);
   // What does not fit is said at its box.
   await asked.getByLabel('Interest a year').fill('90');
-  await refused(asked.getByLabel('Interest a year'), /0(\.0)? to 50/);
+  await refused(asked.getByLabel('Interest a year'), /^From 0(\.0)? to 50/);
 });
 
 test('where it brings most: road and dock against the highest bid, and who refuses it as wet as it is', async ({

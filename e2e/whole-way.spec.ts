@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
-import { balances, EMPTY, find, record, refused, SET_UP_CODE, tape, told } from './pages';
+import { balances, EMPTY, find, record, refused, SET_UP_CODE, shows, tape, told } from './pages';
 
 async function addField(page: Page, name: string, acres: string, tag: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a field' }).click();
@@ -35,11 +35,13 @@ test('a real farm begins empty, and a bushel goes the whole way', async ({ page 
   await page.getByLabel('Name of the farm').fill('Lower Levee');
   await page.getByLabel('Password').fill('short');
   await page.getByRole('button', { name: 'Begin' }).click();
-  await refused(page.getByLabel('Password'), /12/);
+  await refused(page.getByLabel('Password'), 'The password needs 12 characters or more');
   await expect(page.getByLabel('Name of the farm')).toHaveValue('Lower Levee');
   // What everybody would try is told as he types, and what he typed can be looked at.
   await page.getByLabel('Password').fill('lowerlevee12');
-  await expect(page.getByLabel('Password')).toHaveAccessibleDescription(/guessed/);
+  await expect(page.getByLabel('Password')).toHaveAccessibleDescription(
+    /Too easy: this is guessed from your name, address or farm/,
+  );
   await expect(page.getByLabel('Password')).toHaveAttribute('type', 'password');
   await page.getByRole('button', { name: 'Show what is typed' }).click();
   await expect(page.getByLabel('Password')).toHaveAttribute('type', 'text');
@@ -50,7 +52,7 @@ test('a real farm begins empty, and a bushel goes the whole way', async ({ page 
   // Whoever finds the address first is not yet its owner: the code stands where the server was started.
   await page.getByLabel('Code').fill('a guess');
   await page.getByRole('button', { name: 'Begin' }).click();
-  await expect(told(page, /npm start/)).toBeVisible();
+  await expect(told(page, 'The code is wrong: npm start prints it')).toBeVisible();
   await page.getByLabel('Code').fill(SET_UP_CODE);
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.getByRole('heading', { name: 'What stands on the farm?' })).toBeVisible();
@@ -119,7 +121,7 @@ test('a real farm begins empty, and a bushel goes the whole way', async ({ page 
   await expect(shares.getByRole('row', { name: /Heron Slough/ })).toContainText('2,009 lb');
   await expect(shares.getByRole('row', { name: /Heron Slough/ })).toContainText('10.0 %');
   await expect(shares.getByRole('row', { name: /Pecan Turn/ })).toContainText('18,091 lb');
-  await expect(page.getByRole('main')).toContainText(/20,100 lb/);
+  await shows(page, 'The shares sum to 20,100 lb.');
   await expect(page.getByRole('heading', { name: 'Down to 3 loads off the field' })).toBeVisible();
 
   // The field's own account closes: 7,380 lb dry cut are 155.0 bu at 15 %.

@@ -46,8 +46,8 @@ const questionsEarly: Plugin = {
   },
 };
 
-/** What draws charts, and those of our files that do. */
-const importsCharts =
+/** What draws charts, and the frame of ours around it. */
+const CHARTS =
   /node_modules\/(recharts|victory-vendor|@reduxjs|react-redux|immer|reselect|redux|es-toolkit|decimal|eventemitter3|react-is|d3-(color|interpolate|format|time|scale))|chart-frame/;
 
 const page = (file: string): string => path.join(import.meta.dirname, file);
@@ -89,7 +89,7 @@ export default defineConfig({
         // A page in eighty files waits for eighty answers, six at a time, and its questions to the farm wait behind them.
         codeSplitting: {
           groups: [
-            // What asks comes ahead of everything; what every page needs comes in two files, by how often it is needed.
+            // What asks comes ahead of everything; what pages share comes in three files, by how many need it.
             {
               name: 'ask',
               test: /openapi-fetch|src\/(ask-early|data\/(api|early|weather-hours)|app\/opens-with)\.ts$/,
@@ -97,7 +97,7 @@ export default defineConfig({
             },
             {
               name: 'charts',
-              test: (id) => importsCharts.test(id),
+              test: CHARTS,
               priority: 2.5,
               includeDependenciesRecursively: false,
             },

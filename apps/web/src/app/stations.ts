@@ -16,6 +16,7 @@ export const STATIONS = {
   shed: lazily(() => import('../stations/shed')),
   trace: lazily(() => import('../stations/trace')),
 } satisfies Record<Station, unknown>;
+
 /** What a page draws behind its station's frame, begun with it and not only once the frame is drawn; a hint, and no more. */
 const BEHIND: Readonly<Record<string, () => Promise<unknown>>> = {
   '/': () =>

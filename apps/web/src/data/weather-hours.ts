@@ -1,3 +1,4 @@
+// Written out: whatever this file draws in comes ahead of the whole program (`ask-early.ts`).
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 

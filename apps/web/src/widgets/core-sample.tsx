@@ -29,17 +29,13 @@ function seenApart(
   yAt: (bushels: number) => number,
 ): readonly { readonly bushels: number; readonly wetLots: Readonly<Record<string, number>> }[] {
   let below = 0;
-  const thin = new Map<Stratum, boolean>();
-  for (const stratum of strata) {
-    thin.set(stratum, Math.abs(yAt(below) - yAt(below + stratum.bushels)) < THIN);
+  const drawn = strata.map((stratum) => {
+    const bottom = yAt(below);
     below += stratum.bushels;
-  }
-  // The height is what adds up here.
-  const heights = strata.map((stratum) => ({ ...stratum, wetKg: stratum.bushels, stratum }));
-  return layerRuns(heights, ({ stratum }) => thin.get(stratum) === true).map(({ wetKg, wetLots }) => ({
-    bushels: wetKg,
-    wetLots,
-  }));
+    // The height is what adds up here.
+    return { ...stratum, wetKg: stratum.bushels, thin: Math.abs(bottom - yAt(below)) < THIN };
+  });
+  return layerRuns(drawn, ({ thin }) => thin).map(({ wetKg, wetLots }) => ({ bushels: wetKg, wetLots }));
 }
 
 /**

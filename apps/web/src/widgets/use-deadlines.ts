@@ -1,6 +1,6 @@
 import { type Deadline, deadlines, type FieldRecords, type KeepingRules, USUAL_KEEPING } from '@fanega/core';
 import { useMemo } from 'react';
-import { type Farm, useBinSetups, useNotebook, useWeather, useWet } from '../data/farm';
+import { type Farm, useBinSetups, useNotebook, useWet } from '../data/farm';
 import { useWarmth } from './use-warmth';
 
 /** By which tables grain keeps on this farm, until it says otherwise. */
@@ -14,11 +14,9 @@ export function useDeadlines(farm: Farm): readonly Deadline[] | null {
   const notebook: FieldRecords | undefined = useNotebook().data;
   const rules = useKeepingRules();
   const warmth = useWarmth(farm, notebook);
-  // By a usual day's warmth it would be another answer a moment ago.
-  const weather = useWeather(1, 0);
-  const isWarmthKnown = weather.data !== undefined || weather.error !== undefined;
   return useMemo(
-    () => (wet && notebook && isWarmthKnown ? deadlines(wet, farm.data.now, warmth, rules, rules.soybeanShift) : null),
-    [wet, notebook, isWarmthKnown, farm.data.now, warmth, rules],
+    () =>
+      wet && notebook && warmth.isKnown ? deadlines(wet, farm.data.now, warmth.of, rules, rules.soybeanShift) : null,
+    [wet, notebook, farm.data.now, warmth, rules],
   );
 }

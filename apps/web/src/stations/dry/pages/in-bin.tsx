@@ -85,7 +85,7 @@ function Plan({
   const { diameter, eave, crop: reserved } = setup;
   const weather = useWeather(7, 10).data;
   const rules = useKeepingRules();
-  const warmth = useWarmth(farm, notebook)(bin.id);
+  const warmth = useWarmth(farm, notebook).of(bin.id);
   const [text, setText] = useState<{
     depth?: string;
     moisture?: string;

@@ -106,7 +106,7 @@ function BinAir({
   const { timeZone } = farm.data.farm;
   const weather = useWeather(7, 10).data;
   const cables = useCables(bin.id).data?.cables;
-  const warmth = useWarmth(farm, notebook)(bin.id);
+  const warmth = useWarmth(farm, notebook).of(bin.id);
   const [open, setOpen] = useState<'fan' | 'rules' | 'cables' | 'warmth' | null>(null);
   const now = farm.clock();
   const held = farm.held(bin.id);

@@ -94,7 +94,7 @@ function OnePile({
   const kept = useBinSetups().data?.settings.pileSetup[pile.id];
   const notebook = useNotebook().data;
   const rules = useKeepingRules();
-  const warmth = useWarmth(farm, notebook)(pile.id);
+  const warmth = useWarmth(farm, notebook).of(pile.id);
   const [open, setOpen] = useState(false);
   const held = farm.held(pile.id);
   const crop = cropOf(farm.cropOf(held.lots) ?? '') ?? CROPS.corn;
