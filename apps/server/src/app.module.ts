@@ -37,7 +37,18 @@ const withoutSecrets = (url: string): string => url.replace(/[\w-]{40,}/g, '…'
 @Module({})
 class PlatformModule {
   static with(config: Config, db: DataSource): DynamicModule {
-    const shared = [Clock, Fellows, Mail, ApiTokens, Jobs, Sessions, DeviceTokens, VersionsRepository, FeedService, FarmWrites];
+    const shared = [
+      Clock,
+      Fellows,
+      Mail,
+      ApiTokens,
+      Jobs,
+      Sessions,
+      DeviceTokens,
+      VersionsRepository,
+      FeedService,
+      FarmWrites,
+    ];
     return {
       module: PlatformModule,
       providers: [...shared, { provide: CONFIG, useValue: config }, { provide: DataSource, useValue: db }],
