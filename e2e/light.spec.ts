@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { expect, test } from '@playwright/test';
+import { ulid } from 'ulid';
+import { addField, addPlace, keep, OWN, ownFarm } from './own-farm';
 import { enterDemo, openPage, unfold } from './pages';
 
 const DIST = path.join(import.meta.dirname, '../apps/web/dist');
@@ -21,27 +23,60 @@ test('the first scripts are light, and no chart is loaded where none is on the s
   expect(withChart(asked)).toEqual([]);
 });
 
-test.describe('without a worker, which on a first visit asks once more for what it keeps', () => {
-  test.use({ serviceWorkers: 'block' });
+test('the farm is asked ahead of the program, once, and a page comes in few files', async ({ page }) => {
+  await enterDemo(page);
+  await openPage(page, '/');
+  // From the second visit on it is known which farm it is.
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  await openPage(page, '/');
+  const files = asked.filter((name) => name.startsWith('/assets/') && name.endsWith('.js'));
+  expect(files.length).toBeLessThan(35);
+  const question = (name: string): number => asked.findIndex((path) => path.endsWith(name));
+  const station = asked.findIndex((path) => /\/assets\/today-/.test(path));
+  expect(station).toBeGreaterThan(0);
+  for (const name of ['/auth/me', '/header', '/now', '/layers']) {
+    expect(question(name), name).toBeGreaterThan(0);
+    expect(question(name), name).toBeLessThan(station);
+  }
+  for (const name of ['/header', '/layers', '/wet', '/fields/records', '/weather'])
+    expect(asked.filter((path) => path.endsWith(name)).length, name).toBeLessThanOrEqual(name === '/weather' ? 2 : 1);
+});
 
-  test('the farm is asked ahead of the program, once, and a page comes in few files', async ({ page }) => {
-    await enterDemo(page);
-    await openPage(page, '/');
-    // From the second visit on it is known which farm it is.
-    const asked: string[] = [];
-    page.on('request', (request) => asked.push(new URL(request.url()).pathname));
-    await openPage(page, '/');
-    const files = asked.filter((name) => name.startsWith('/assets/') && name.endsWith('.js'));
-    expect(files.length).toBeLessThan(35);
-    const question = (name: string): number => asked.findIndex((path) => path.endsWith(name));
-    const station = asked.findIndex((path) => /\/assets\/today-/.test(path));
-    expect(station).toBeGreaterThan(0);
-    for (const name of ['/auth/me', '/header', '/now', '/layers']) {
-      expect(question(name), name).toBeGreaterThan(0);
-      expect(question(name), name).toBeLessThan(station);
-    }
-    for (const name of ['/header', '/layers', '/wet', '/fields/records', '/weather'])
-      expect(asked.filter((path) => path.endsWith(name)).length, name).toBeLessThanOrEqual(name === '/weather' ? 2 : 1);
+test.describe('with what the device keeps', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('a page that is opened again asks only for what has changed', async ({ page }) => {
+    const farm = await ownFarm(page);
+    const { lotId } = await addField(farm, 'Held Bottom', 'HB1', 40, 'corn');
+    const cart = await addPlace(farm, 'Held cart', 'cart', 900);
+    const questions: string[] = [];
+    page.on('request', (request) => {
+      const [, name] = new URL(request.url()).pathname.split(`/api/farms/${farm.id}`);
+      if (name !== undefined) questions.push(name);
+    });
+    const HELD = ['/haul', '/wet', '/lots', '/entries', '/haul/records', '/fields/records', '/shed/records'];
+    const opened = async (): Promise<string[]> => {
+      questions.length = 0;
+      await openPage(page, '/haul', OWN);
+      return HELD.filter((name) => questions.includes(name));
+    };
+    await opened();
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    // What a device keeps was asked for by a page of which the worker knew; it is written down beside the page.
+    await expect.poll(opened, { timeout: 20_000 }).toEqual([]);
+    expect(questions).toContain('/now');
+
+    // With nobody there to hear of it.
+    await page.goto('about:blank');
+    const entry = { id: ulid(), type: 'harvest', lot: lotId, to: cart, wetKg: 5000, moisture: 0.16, at: new Date().toISOString() }; // prettier-ignore
+    await farm.post('entries', { entries: [entry] });
+    // The book has changed, and nothing beside it.
+    expect(await opened()).toEqual(['/haul', '/wet', '/lots', '/entries']);
+    await expect(page.getByRole('region', { name: 'On wheels now' })).toContainText('Held cart');
+    await page.goto('about:blank');
+    await keep(farm, 'delay', { id: ulid(), at: new Date().toISOString(), link: 'trucks', minutes: 20 });
+    expect(await opened()).toEqual(['/haul/records']);
   });
 });
 

@@ -120,7 +120,16 @@ try {
   const routes = Object.entries(document.paths).flatMap(([route, methods]) =>
     // What depends on nothing and is kept nowhere needs no line: every page loads this list.
     methods.get?.['x-topics']?.length > 0 || methods.get?.['x-keep']
-      ? [[route, { topics: methods.get['x-topics'], keep: methods.get['x-keep'] === true }]]
+      ? [
+          [
+            route,
+            {
+              topics: methods.get['x-topics'],
+              keep: methods.get['x-keep'] === true,
+              ...(methods.get['x-clock'] === true ? { clock: true } : {}),
+            },
+          ],
+        ]
       : [],
   );
   const kebab = (name) => name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
@@ -146,7 +155,7 @@ export const SETTING_ROUTES = ${doors(SETTING_KINDS, '/{subject}')} as const;
 `;
   await write(
     'apps/web/src/data/api-routes.ts',
-    `// Made by npm run api from the server's OpenAPI description; do not edit.\nimport type { Topic } from '@fanega/contract';\n\n/** What every answer depends on, and whether a place without a signal keeps it. */\nexport const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]; readonly keep: boolean }>> = ${JSON.stringify(Object.fromEntries(routes))};\n${records}`,
+    `// Made by npm run api from the server's OpenAPI description; do not edit.\nimport type { Topic } from '@fanega/contract';\n\n/** What every answer depends on, whether a place without a signal keeps it, and whether it goes on with the clock besides. */\nexport const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]; readonly keep: boolean; readonly clock?: true }>> = ${JSON.stringify(Object.fromEntries(routes))};\n${records}`,
   );
 } finally {
   await server.stop();

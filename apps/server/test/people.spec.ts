@@ -28,6 +28,7 @@ describe('the first run', () => {
     expect((await client.get('/auth/me')).body).toEqual({
       user: null,
       farms: [],
+      program: expect.stringMatching(/^[\w-]{16}$/) as string,
       firstRun: true,
       claim: false,
       demo: false,

@@ -1,4 +1,4 @@
-import { DEVICE_KINDS, type DeviceKind } from '@fanega/contract';
+import { DEVICE_KINDS, type DeviceKind, type Topic } from '@fanega/contract';
 import { ulid } from 'ulid';
 import type { Access } from '../src/platform/access.js';
 import { type Client, type Harness, smallFarm } from './harness.js';
@@ -34,6 +34,9 @@ export interface OpenApi {
           {
             readonly 'x-access': Access;
             readonly 'x-jobs'?: boolean;
+            readonly 'x-topics'?: readonly Topic[];
+            readonly 'x-keep'?: boolean;
+            readonly 'x-clock'?: boolean;
             readonly requestBody?: { readonly content: Readonly<Record<string, { readonly schema: Schema }>> };
           }
         >
@@ -51,6 +54,8 @@ export interface Route {
   readonly access: Access;
   /** a paired phone may call it too */
   readonly jobs: boolean;
+  /** What its answer changes with, where a device keeps it; the clock besides. */
+  readonly kept: { readonly topics: readonly Topic[]; readonly clock: boolean } | null;
   readonly body: Schema | undefined;
 }
 
@@ -61,6 +66,7 @@ export const routesOf = ({ paths }: OpenApi): Route[] =>
       path: path.replace(/^\/api/, ''),
       access: declared['x-access'],
       jobs: declared['x-jobs'] === true,
+      kept: declared['x-keep'] ? { topics: declared['x-topics'] ?? [], clock: declared['x-clock'] === true } : null,
       body: declared.requestBody?.content['application/json']?.schema,
     })),
   );

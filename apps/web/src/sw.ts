@@ -2,6 +2,7 @@ import { registerRoute, NavigationRoute, Route } from 'workbox-routing';
 import { PrecacheController, PrecacheRoute, type PrecacheEntry } from 'workbox-precaching';
 import { Strategy, type StrategyHandler } from 'workbox-strategies';
 import { ROUTES } from './data/api-routes';
+import { ANSWERS, MARK } from './data/held';
 
 /**
  * The program without a signal: its own files from the cache, and the last answers of the farm. What is recorded waits in IndexedDB and is
@@ -10,7 +11,6 @@ import { ROUTES } from './data/api-routes';
 declare const self: ServiceWorkerGlobalScope & { readonly __WB_MANIFEST: (PrecacheEntry | string)[] };
 
 const FILES = 'fanega-files';
-const ANSWERS = 'fanega-answers';
 /** Caches of workers before this one. */
 const OLD_SHELLS = 'fanega-shell-';
 
@@ -69,9 +69,12 @@ class FreshOrKept extends Strategy {
     const keep = async (answer: Response): Promise<void> => {
       const headers = new Headers(answer.headers);
       headers.set('x-fanega-kept', String(Date.now()));
+      const mark = request.headers.get(MARK);
+      if (mark !== null) headers.set(MARK, mark);
       // It is kept as it reads, no longer as it was sent.
       for (const sent of ['content-encoding', 'content-length']) headers.delete(sent);
       await cache.put(request, new Response(await answer.blob(), { status: 200, headers }));
+      await clearQuestions(cache, request);
     };
     const fresh = fetch(request, { signal: AbortSignal.timeout(DEAD_MS) }).then((answer) => {
       // A full disk, or an answer cut off, spoils what is kept and not what is shown.
@@ -97,6 +100,14 @@ class FreshOrKept extends Strategy {
     const told = fresh.then((answer) => (answer.status === 503 ? kept : answer));
     return Promise.race([told, late]).catch(() => kept);
   }
+}
+
+/** Of one address no more questions than these are kept: weather is asked for by the hour. */
+const MOST_QUESTIONS = 60;
+async function clearQuestions(cache: Cache, { url }: Request): Promise<void> {
+  if (new URL(url).search === '') return;
+  const same = await cache.keys(url, { ignoreSearch: true });
+  await Promise.all(same.slice(0, -MOST_QUESTIONS).map((old) => cache.delete(old)));
 }
 
 async function tellPages(what: string): Promise<void> {

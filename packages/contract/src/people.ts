@@ -125,6 +125,8 @@ export interface Me {
   readonly claim: boolean;
   /** A demo farm can be entered by one button. */
   readonly demo: boolean;
+  /** The program that answers: what a device keeps of another one's answers no longer holds. */
+  readonly program: string;
   /** This phone or tablet is paired for one job, and is nobody's account. */
   readonly job: PairedJob | null;
   /** It was paired for this one, which has ended or was cut off. */

@@ -47,8 +47,8 @@ export interface FarmHeaderAnswer {
   };
   readonly lots: readonly LotInfo[];
   readonly places: readonly PlaceInfo[];
-  /** What the topics had come to: with it a page knows what the feed's first word changes. */
-  readonly topics: FarmVersions['topics'];
+  /** What its topics had come to: with it a page knows what the feed's first word changes. */
+  readonly topics: Pick<FarmVersions['topics'], 'header' | 'store'>;
 }
 
 /** All that the frame of the program and most stations show, of one moment. */

@@ -7,13 +7,16 @@ interface Declared {
   readonly topics?: readonly Topic[];
   /** A place without a signal opens a page with it: the last answer is kept on the device. */
   readonly keep?: boolean;
+  /** The answer goes on with the farm's clock, though nothing is written: it is asked for each time. */
+  readonly clock?: boolean;
 }
 
 /**
- * What a route answers, by the name of the contract's type (`FarmNow`, `Delivery[]`), and when that is out of date. The OpenAPI description
+ * What a route answers, by the name of the contract's type (`FarmNow`, `Delivery[]`), and when that is out of date: of what is kept and has
+ * topics, the answer of the same topics' versions is the same answer. The OpenAPI description
  * carries it, and the web's types, paths and rules for places without a signal are made from there.
  */
-export function Answers(type: string, { topics = [], keep = false }: Declared = {}): MethodDecorator {
+export function Answers(type: string, { topics = [], keep = false, clock = false }: Declared = {}): MethodDecorator {
   const name = type.replace(/\[\]$/, '');
   const ref = { $ref: `#/components/schemas/${name}` };
   return applyDecorators(
@@ -23,5 +26,6 @@ export function Answers(type: string, { topics = [], keep = false }: Declared = 
       topics.filter((topic) => TOPICS.includes(topic)),
     ),
     ApiExtension('x-keep', keep),
+    ApiExtension('x-clock', clock),
   );
 }

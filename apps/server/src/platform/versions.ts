@@ -40,9 +40,13 @@ export class VersionsRepository {
     return topics.map((topic) => rows.find((row) => row.topic === topic)?.version ?? 0).join('.');
   }
 
-  /** Rows for a new farm, so that counting is one update. */
+  /**
+   * Rows for a new farm, so that counting is one update. It begins at the second of the farm's making: a device that keeps answers of
+   * another farm of this id (a demo that was made anew) takes none of them for this one's.
+   */
   static rows(farmId: string): FarmTopicRow[] {
-    return TOPICS.map((topic) => ({ farmId, topic, version: 0 }));
+    const version = Math.floor(Date.now() / 1000);
+    return TOPICS.map((topic) => ({ farmId, topic, version }));
   }
 }
 

@@ -10,7 +10,7 @@ import { useDeliveries, useFarm } from '../data/farm';
 import { finderMatch } from './finder-match';
 import { KINDS, useRecorder } from '../widgets/record';
 import { Swatch } from '../widgets/weave';
-import { type Theme, THEMES } from '../ui/theme';
+import { type Theme, THEMES } from '../ui/stored-theme';
 
 const GO = [
   ['/fields/next', 'Which field next?'],

@@ -1,4 +1,5 @@
 import type { GetPath } from '../data/api';
+import type { OpensWith } from '../data/early';
 
 export type Station =
   'today' | 'fields' | 'field' | 'nextField' | 'cab' | 'cut' | 'dry' | 'haul' | 'store' | 'sell' | 'shed' | 'trace';
@@ -7,7 +8,7 @@ const of = <const T extends string>(...names: T[]) => names.map((name) => `/api/
 const BAR = of('shed/records', 'store/records', 'motors');
 const NOTEBOOK = of('fields/records', 'cut/records', 'haul/records', 'dry/records');
 /** What a station's pages open with; a hint to ask early, and no more. */
-export const OPENS_WITH: Readonly<Record<Station, readonly GetPath[]>> = {
+const OPENS_WITH: Readonly<Record<Station, readonly GetPath[]>> = {
   today: [...BAR, ...NOTEBOOK, ...of('wet', 'haul', 'fuel', 'sell/records', 'deliveries')],
   fields: [...of('lots'), ...NOTEBOOK, ...BAR],
   field: [...of('lots'), ...NOTEBOOK, ...BAR],
@@ -23,13 +24,13 @@ export const OPENS_WITH: Readonly<Record<Station, readonly GetPath[]>> = {
 };
 
 /** And a page of its own beside what its station opens with. */
-export const PAGE_OPENS_WITH: Readonly<Record<string, readonly GetPath[]>> = {
+const PAGE_OPENS_WITH: Readonly<Record<string, readonly GetPath[]>> = {
   '/haul/weights': of('haul/weighed'),
   '/haul/scales': of('weigh-tickets', 'devices'),
 };
 
 /** Days of weather back and ahead that a station's pages open with. */
-export const WEATHER_WITH: Readonly<Partial<Record<Station, readonly (readonly [back: number, ahead: number])[]>>> = {
+const WEATHER_WITH: Readonly<Partial<Record<Station, readonly (readonly [back: number, ahead: number])[]>>> = {
   today: [[1, 0], [1, 1]], // prettier-ignore
   fields: [[1, 2]],
   field: [[3, 3]],
@@ -50,4 +51,26 @@ export function stationOf(pathname: string): Station | undefined {
           ? 'nextField'
           : 'field';
   return Object.hasOwn(OPENS_WITH, name) ? (name as Station) : undefined;
+}
+
+/** Logs of entries that a page shows. */
+const LOGS_WITH: Readonly<Record<string, OpensWith['logs']>> = {
+  '/haul': [{ types: 'move', kinds: ['truck', 'cart'] }],
+  '/cut/loads': [{ types: 'harvest', kinds: null }],
+  '/dry': [
+    { types: 'move,condition', kinds: ['wetBin', 'dryer'] },
+    { types: 'move,condition', kinds: ['dryer'], limit: 400 },
+  ],
+};
+
+/** What the page at an address opens with; undefined where it is no station's. */
+export function opensWith(pathname: string): OpensWith | undefined {
+  const station = stationOf(pathname);
+  return (
+    station && {
+      routes: [...OPENS_WITH[station], ...(PAGE_OPENS_WITH[pathname] ?? [])],
+      weather: WEATHER_WITH[station] ?? [],
+      logs: LOGS_WITH[pathname] ?? [],
+    }
+  );
 }

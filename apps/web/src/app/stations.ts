@@ -37,9 +37,8 @@ const BEHIND: Readonly<Record<string, () => Promise<unknown>>> = {
 };
 
 /** Asks for the files of the page of an address, all at the same time; the farm was asked for already (`ask-early.ts`). */
-export function preloadStation(pathname: string): void {
+export async function preloadStation(pathname: string): Promise<void> {
   const station = stationOf(pathname);
-  if (station === undefined) return;
-  void STATIONS[station].begin();
-  void BEHIND[pathname]?.();
+  if (station !== undefined)
+    await Promise.all([STATIONS[station].begin(), BEHIND[pathname]?.()]).catch(() => undefined);
 }

@@ -1,8 +1,10 @@
 // Made by npm run api from the server's OpenAPI description; do not edit.
 import type { Topic } from '@fanega/contract';
 
-/** What every answer depends on, and whether a place without a signal keeps it. */
-export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]; readonly keep: boolean }>> = {
+/** What every answer depends on, whether a place without a signal keeps it, and whether it goes on with the clock besides. */
+export const ROUTES: Readonly<
+  Record<string, { readonly topics: readonly Topic[]; readonly keep: boolean; readonly clock?: true }>
+> = {
   '/api/farms/{farmId}/devices': { topics: ['devices'], keep: true },
   '/api/farms/{farmId}/positions': { topics: ['book', 'header'], keep: false },
   '/api/farms/{farmId}/entries': { topics: ['book', 'header'], keep: true },
@@ -21,7 +23,7 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/trace/records': { topics: ['trace'], keep: true },
   '/api/farms/{farmId}/shed/records': { topics: ['shed'], keep: true },
   '/api/farms/{farmId}/header': { topics: ['header', 'store'], keep: true },
-  '/api/farms/{farmId}/now': { topics: ['book', 'header'], keep: true },
+  '/api/farms/{farmId}/now': { topics: ['book', 'header'], keep: true, clock: true },
   '/api/farms/{farmId}/layers': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/lots': { topics: ['book', 'header', 'fields'], keep: true },
   '/api/farms/{farmId}/lots/{lotId}/moistures': { topics: ['book', 'header'], keep: true },
@@ -33,8 +35,12 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/haul/weighed': { topics: ['book', 'header'], keep: false },
   '/api/farms/{farmId}/weigh-tickets': { topics: ['haul'], keep: true },
   '/api/farms/{farmId}/wet': { topics: ['book', 'header'], keep: true },
-  '/api/farms/{farmId}/places/{placeId}/cables': { topics: ['weather', 'store', 'book', 'header'], keep: true },
-  '/api/farms/{farmId}/levels': { topics: ['devices', 'book', 'store', 'header'], keep: true },
+  '/api/farms/{farmId}/places/{placeId}/cables': {
+    topics: ['weather', 'store', 'book', 'header'],
+    keep: true,
+    clock: true,
+  },
+  '/api/farms/{farmId}/levels': { topics: ['devices', 'book', 'store', 'header'], keep: true, clock: true },
   '/api/farms/{farmId}/motors': { topics: ['devices'], keep: true },
   '/api/farms/{farmId}/owner-links': { topics: ['store'], keep: false },
   '/api/farms/{farmId}/kept-shares': { topics: ['store'], keep: false },
@@ -50,8 +56,8 @@ export const ROUTES: Readonly<Record<string, { readonly topics: readonly Topic[]
   '/api/farms/{farmId}/imports': { topics: ['trace'], keep: false },
   '/api/farms/{farmId}/day': { topics: ['book', 'header', 'sell', 'trace'], keep: true },
   '/api/farms/{farmId}/year/costs': { topics: ['book', 'header', 'dry', 'haul', 'store', 'sell'], keep: false },
-  '/api/farms/{farmId}/fuel': { topics: ['shed', 'book'], keep: true },
-  '/api/farms/{farmId}/wheel': { topics: ['shed', 'book'], keep: true },
+  '/api/farms/{farmId}/fuel': { topics: ['shed', 'book'], keep: true, clock: true },
+  '/api/farms/{farmId}/wheel': { topics: ['shed', 'book'], keep: true, clock: true },
 };
 
 /** What a farm's changes are counted by. */

@@ -6546,6 +6546,7 @@ export interface components {
       readonly firstRun: boolean;
       readonly claim: boolean;
       readonly demo: boolean;
+      readonly program: string;
       readonly job: components['schemas']['PairedJob'] | null;
       readonly jobOver: null | {
         readonly label: string;

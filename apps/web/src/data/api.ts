@@ -1,6 +1,8 @@
 import type { ErrorAnswer, ErrorIssue } from '@fanega/contract';
-import createClient from 'openapi-fetch';
+import createClient, { createFinalURL, createQuerySerializer, defaultPathSerializer } from 'openapi-fetch';
 import type { paths } from './api-types';
+import { doubt, doubtsSoFar, heard, heldAnswer, MARK, markOf } from './held';
+import { changedBy } from './topics';
 
 /** The server is there, its database or its disk is not. */
 const AWAY = new Set(['database_gone', 'database_silent', 'disk_full']);
@@ -100,7 +102,12 @@ const ask = client.request as unknown as (
   init: object,
 ) => Promise<{ data?: unknown; error?: unknown; response: Response }>;
 
-async function call(method: 'get' | 'post' | 'put', path: string, params: object, body?: unknown): Promise<unknown> {
+async function call(
+  method: 'get' | 'post' | 'put',
+  path: string,
+  params: object,
+  { body, headers }: { readonly body?: unknown; readonly headers?: Readonly<Record<string, string>> } = {},
+): Promise<unknown> {
   const asItIs = body instanceof Blob;
   const text = asItIs || body === undefined ? undefined : JSON.stringify(body);
   const patience = new AbortController();
@@ -109,6 +116,7 @@ async function call(method: 'get' | 'post' | 'put', path: string, params: object
     const { data, error, response } = await ask(method, path, {
       params,
       signal: patience.signal,
+      ...(headers ? { headers } : {}),
       ...(body === undefined
         ? {}
         : {
@@ -140,14 +148,32 @@ async function call(method: 'get' | 'post' | 'put', path: string, params: object
   }
 }
 
-/** Answers that were asked for before their page was there, each for the first who asks; soon they would be old. */
+const querySerializer = createQuerySerializer();
+const urlOf = (path: string, params: object): string =>
+  createFinalURL(path, { baseUrl: '', params, querySerializer, pathSerializer: defaultPathSerializer });
+
+/** The farm's answer; the one that this device keeps, where the farm is in the very state that it is of. */
+async function answerOf(path: string, params: object): Promise<unknown> {
+  const mark = markOf(path, params);
+  const held = mark === undefined ? undefined : await heldAnswer(urlOf(path, params), mark);
+  if (held) {
+    kept.delete(path);
+    return held.answer;
+  }
+  const asOf = doubtsSoFar();
+  const answer = await call('get', path, params, mark === undefined ? {} : { headers: { [MARK]: mark } });
+  if (!kept.has(path)) heard(path, params, answer, asOf);
+  return answer;
+}
+
+/** Answers that were asked for before their page was there; soon they would be old. */
 const early = new Map<string, { readonly answer: Promise<unknown>; readonly until: number }>();
 const EARLY_MS = 5000;
 const nameOf = (path: string, params: object): string => `${path} ${JSON.stringify(params)}`;
 
 /** Asks before a page does. What fails is no answer: the page asks for itself, and says what it is told. */
 export function askEarly<P extends GetPath>(path: P, params: ParamsOf<P>): Promise<unknown> {
-  const answer = call('get', path, params).catch(() => undefined);
+  const answer = answerOf(path, params).catch(() => undefined);
   early.set(nameOf(path, params), { answer, until: Date.now() + EARLY_MS });
   return answer;
 }
@@ -157,18 +183,31 @@ export function forgetEarly(isOld: (route: string) => boolean = () => true): voi
   for (const name of early.keys()) if (isOld(name.slice(0, name.indexOf(' ')))) early.delete(name);
 }
 
+const earlyAnswer = (path: string, params: object): Promise<unknown> | undefined => {
+  const asked = early.get(nameOf(path, params));
+  return asked && Date.now() < asked.until ? asked.answer : undefined;
+};
+/** Was it asked for a moment ago, before its page was there? */
+export const isEarly = <P extends GetPath>(path: P, params: ParamsOf<P>): boolean =>
+  earlyAnswer(path, params) !== undefined;
+
 /** The one place that fetches. */
 export async function get<P extends GetPath>(path: P, params: ParamsOf<P>): Promise<AnswerOf<P>> {
-  const name = nameOf(path, params);
-  const asked = early.get(name);
-  early.delete(name);
-  const answer = asked && Date.now() < asked.until ? await asked.answer : undefined;
-  return (answer ?? (await call('get', path, params))) as AnswerOf<P>;
+  return ((await earlyAnswer(path, params)) ?? (await answerOf(path, params))) as AnswerOf<P>;
 }
-export const send = <P extends WritePath>({ method, path, params, body }: Command<P>): Promise<WrittenOf<P>> =>
-  call(method === 'POST' ? 'post' : 'put', path, params, body ?? (method === 'POST' ? {} : undefined)) as Promise<
-    WrittenOf<P>
-  >;
+
+export async function send<P extends WritePath>(command: Command<P>): Promise<WrittenOf<P>> {
+  const { method, path, params } = command;
+  const body: unknown = command.body ?? (method === 'POST' ? {} : undefined);
+  try {
+    return (await call(method === 'POST' ? 'post' : 'put', path, params, { body })) as WrittenOf<P>;
+  } finally {
+    forgetEarly();
+    // Without an answer it may have arrived all the same.
+    const { farmId } = params.path ?? {};
+    if (typeof farmId === 'string') doubt(farmId, changedBy(command));
+  }
+}
 
 /** The address of an answer that the browser itself opens: a picture, a file. */
 export const addressOf = (path: GetPath, params: Readonly<Record<string, string | number>>): string =>

@@ -18,7 +18,9 @@ import useSWR, { type SWRResponse, useSWRConfig } from 'swr';
 import { type AnswerOf, type ApiError, get, type GetPath, keptSince, type ParamsOf, forgetEarly } from './api';
 import { isOpening, keepAnswers } from './first-visit';
 import { follow } from './follow';
-import { keptLayers } from './layers';
+import { keptLayers, LAYERS } from './layers';
+import { doubt, tellVersions } from './held';
+import { tapeQuery } from './tape-page';
 import { entriesOf, takeWritten, useOutbox } from './outbox';
 import { onFirstWorker } from './program';
 import { pendingEntries, pendingFields, withPendingLogs } from './outbox/optimistic';
@@ -43,7 +45,7 @@ export const useAnswer = <P extends GetPath>(path: P | null, params: ParamsOf<P>
   );
 
 export const useMe = () => useAnswer('/api/auth/me', {});
-export const ME: GetPath = '/api/auth/me';
+export const ME = '/api/auth/me';
 /** For `mutate`: who is signed in is asked again. */
 export const isMe = (key: unknown): boolean => Array.isArray(key) && key[0] === ME;
 
@@ -88,7 +90,11 @@ export function useRefreshFarm(farmId: string): () => Promise<unknown> {
 /** Asks again for everything that is shown of a farm. */
 function useRefreshAll(farmId: string): () => Promise<unknown> {
   const { mutate } = useSWRConfig();
-  return useCallback(() => mutate((key) => isOf(key, farmId)), [mutate, farmId]);
+  return useCallback(() => {
+    doubt(farmId);
+    forgetEarly();
+    return mutate((key) => isOf(key, farmId));
+  }, [mutate, farmId]);
 }
 
 /** Follows the change feed: an event tells what has changed, and only what depends on that is asked for again. False while there is no signal. */
@@ -107,6 +113,7 @@ function useFeed(farmId: string, shown: FarmVersions | undefined): boolean {
       const now = JSON.parse(data) as FarmVersions;
       const before = known.current;
       known.current = now;
+      tellVersions(farmId, now);
       const changed = (Object.keys(now.topics) as Topic[]).filter(
         (topic) => before?.topics[topic] !== now.topics[topic],
       );
@@ -116,6 +123,11 @@ function useFeed(farmId: string, shown: FarmVersions | undefined): boolean {
       forgetEarly((route) => dependsOn(route, new Set(changed)));
       news.tell(changed);
     };
+    const onLine = (up: boolean): void => {
+      setConnected(up);
+      // Nobody says any more what changes.
+      if (!up) doubt(farmId);
+    };
     const on = () => {
       setOnline(true);
       void refresh();
@@ -123,9 +135,7 @@ function useFeed(farmId: string, shown: FarmVersions | undefined): boolean {
     const off = () => setOnline(false);
     window.addEventListener('online', on);
     window.addEventListener('offline', off);
-    const stop = started
-      ? follow('/api/farms/{farmId}/feed', farmId, { onMessage: take, onLine: setConnected })
-      : undefined;
+    const stop = started ? follow('/api/farms/{farmId}/feed', farmId, { onMessage: take, onLine }) : undefined;
     return () => {
       window.removeEventListener('online', on);
       window.removeEventListener('offline', off);
@@ -145,17 +155,21 @@ export interface FarmShown {
 
 /** The farm as it was told, with when that was by this device's clock: the two clocks need not agree. */
 type Received = FarmNow & { readonly layers: Readonly<Record<string, readonly Layer[]>>; readonly received: number };
-const NOW = '/api/farms/{farmId}/now';
+export const NOW = '/api/farms/{farmId}/now';
+export const HEADER = '/api/farms/{farmId}/header';
 const AGAIN = 3;
 
 /** Positions and strata of the same moment of the book: asked again where an entry came in between. */
-async function toldNow(params: ParamsOf<typeof NOW>): Promise<Received> {
+export async function toldNow(params: ParamsOf<typeof NOW>): Promise<Received> {
   for (let tries = 1; ; tries++) {
     const asked = Date.now();
     const [data, strata] = await Promise.all([get(NOW, params), keptLayers(params.path.farmId)]);
     const kept = keptSince(NOW);
     // Without a signal the two may be of different moments for good.
-    if (data.seq !== strata.seq && kept === undefined && tries < AGAIN) continue;
+    if (data.seq !== strata.seq && kept === undefined && tries < AGAIN) {
+      forgetEarly((route) => route === NOW || route === LAYERS);
+      continue;
+    }
     return { ...data, layers: strata.layers, received: data.now - offsetOf(params.path.farmId, data.now, asked, kept) };
   }
 }
@@ -177,7 +191,7 @@ const LATE_AGAIN_MS = 30_000;
 
 export function useFarmState(farmId: string): FarmShown {
   const params = { path: { farmId } };
-  const header = useAnswer('/api/farms/{farmId}/header', params);
+  const header = useAnswer(HEADER, params);
   const now = useSWR<Received, ApiError>([NOW, params], ([, asked]: [string, typeof params]) => toldNow(asked), {
     refreshInterval: 60_000,
   });
@@ -222,7 +236,7 @@ export function useFarmState(farmId: string): FarmShown {
   const shown = now.data &&
     header.data && {
       seq: now.data.seq,
-      topics: { ...now.data.topics, header: header.data.topics.header, store: header.data.topics.store },
+      topics: { ...now.data.topics, ...header.data.topics },
     };
   const connected = useFeed(farmId, shown);
   const farm = useMemo(() => {
@@ -439,8 +453,4 @@ export const useLotTrace = (lotId: string | undefined) =>
 export const useTapeLine = (entryId: string | null) =>
   useOfFarm(entryId ? '/api/farms/{farmId}/entries/{entryId}' : null, { entryId: entryId ?? '' });
 export const useTapePage = (limit: number, types: string, places: readonly string[] | null) =>
-  useOfFarm(
-    '/api/farms/{farmId}/entries',
-    {},
-    { limit: String(limit), types, ...(places === null ? {} : { places: places.join(',') }) },
-  );
+  useOfFarm('/api/farms/{farmId}/entries', {}, tapeQuery(limit, types, places));

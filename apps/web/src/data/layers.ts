@@ -1,10 +1,9 @@
 import type { LayersAnswer } from '@fanega/contract';
 import type { Layer } from '@fanega/core';
-import { get, keptSince } from './api';
+import { get, isEarly, keptSince } from './api';
+import { ANSWERS } from './held';
 
-const PATH = '/api/farms/{farmId}/layers';
-/** Where the service worker keeps the answers that a page is opened with. */
-const ANSWERS = 'fanega-answers';
+export const LAYERS = '/api/farms/{farmId}/layers';
 const known = new Map<string, LayersAnswer>();
 
 /** Strata of all places. Only those of places that changed are sent again: a level check of one bin moves none of the others. */
@@ -13,14 +12,14 @@ export async function keptLayers(
 ): Promise<{ readonly seq: number; readonly layers: Readonly<Record<string, readonly Layer[]>> }> {
   const before = known.get(farmId);
   let told: LayersAnswer;
-  if (before) {
+  if (before && !isEarly(LAYERS, { path: { farmId } })) {
     const have = Object.entries(before.places).map(([place, { mark }]) => `${place}:${mark}`);
-    const news: LayersAnswer = await get(PATH, { path: { farmId }, query: { have: have.join(',') } });
+    const news: LayersAnswer = await get(LAYERS, { path: { farmId }, query: { have: have.join(',') } });
     told = { seq: news.seq, places: { ...before.places, ...news.places } };
     void keep(farmId, told);
-  } else told = await get(PATH, { path: { farmId } });
+  } else told = await get(LAYERS, { path: { farmId } });
   // An answer of before the signal was lost is asked for whole again when it is back.
-  if (keptSince(PATH) === undefined) known.set(farmId, told);
+  if (keptSince(LAYERS) === undefined) known.set(farmId, told);
   return {
     seq: told.seq,
     layers: Object.fromEntries(Object.entries(told.places).map(([place, { layers }]) => [place, layers])),
@@ -33,6 +32,6 @@ async function keep(farmId: string, told: LayersAnswer): Promise<void> {
   const headers = { 'content-type': 'application/json', 'x-fanega-kept': String(Date.now()) };
   const cache = await caches.open(ANSWERS);
   await cache
-    .put(PATH.replace('{farmId}', farmId), new Response(JSON.stringify(told), { headers }))
+    .put(LAYERS.replace('{farmId}', farmId), new Response(JSON.stringify(told), { headers }))
     .catch(() => undefined);
 }

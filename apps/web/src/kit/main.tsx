@@ -3,7 +3,7 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { setFarmSystem, SYSTEMS, UNIT_NAMES } from '../quantity/system';
 import { setFarmClock } from '../quantity/time';
-import { THEMES } from '../ui/theme';
+import { THEMES } from '../ui/stored-theme';
 import { Parts } from './parts';
 
 const asked = new URLSearchParams(window.location.search);

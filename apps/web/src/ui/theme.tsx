@@ -1,10 +1,7 @@
 import { Moon, Sun, SunDim } from 'lucide-react';
 import { useSyncExternalStore } from 'react';
+import { showTheme, storedTheme, type Theme, THEME_KEY, THEMES } from './stored-theme';
 
-export const THEMES = ['day', 'glare', 'night'] as const;
-export type Theme = (typeof THEMES)[number];
-
-const KEY = 'fanega.theme';
 const LOOK: Record<Theme, { readonly label: string; readonly Icon: typeof Sun }> = {
   day: { label: 'Day', Icon: SunDim },
   glare: { label: 'Glare', Icon: Sun },
@@ -17,14 +14,9 @@ const subscribe = (listener: () => void): (() => void) => {
   return () => listeners.delete(listener);
 };
 
-export function storedTheme(): Theme {
-  const stored = localStorage.getItem(KEY);
-  return THEMES.find((theme) => theme === stored) ?? 'day';
-}
-
 export function applyTheme(theme: Theme): void {
-  document.documentElement.dataset.theme = theme;
-  localStorage.setItem(KEY, theme);
+  showTheme(theme);
+  localStorage.setItem(THEME_KEY, theme);
   for (const listener of listeners) listener();
 }
 

@@ -2,6 +2,7 @@ import type { TapeLine } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Farm, useTapePage } from '../data/farm';
+import { LOG_AT_FIRST } from '../data/tape-page';
 import { Button, Empty } from '../ui';
 import { QueryBoundary } from '../ui/query-boundary';
 import { type Column, DataTable } from '../ui/table';
@@ -11,13 +12,12 @@ import { bushels, grain, grainOf, Moisture, moisture, type Said, Shown } from '.
 import { clock, day, stamp } from '../quantity/time';
 import { Swatch } from './weave';
 
-/** Entries that are asked for at first, and at most: older ones are found by their field or ticket. */
-const AT_FIRST = 120;
+/** So many entries are asked for at most: older ones are found by their field or ticket. */
 const AT_MOST = 500;
 
 /** Entries of a part of the way, newest first: as many as are asked for, and it says where they end. */
 export function EntryLog({ farm, types, places }: { farm: Farm; types: string; places: readonly string[] | null }) {
-  const [limit, setLimit] = useState(AT_FIRST);
+  const [limit, setLimit] = useState(LOG_AT_FIRST);
   const page = useTapePage(limit, types, places);
   return (
     <QueryBoundary answer={page} what="Reading the book">

@@ -43,7 +43,7 @@ export class DevicesController {
   @Get()
   @Allow('viewer')
   @ForJobs()
-  @Answers('DeviceInfo[]', { topics: ['devices'], keep: true })
+  @Answers('DeviceInfo[]', { topics: ['devices'], keep: true, clock: true })
   list(@Param('farmId') farmId: string): Promise<DeviceInfo[]> {
     return this.service.list(farmId);
   }

@@ -7,6 +7,7 @@ import type { Caller } from '../../platform/access.js';
 import { Clock } from '../../platform/clock.js';
 import { CONFIG, type Config } from '../../platform/config.js';
 import type { FarmRow } from '../../platform/entities/farm.entity.js';
+import { programMark } from '../../platform/program.js';
 import { Refused } from '../../platform/refused.js';
 import { hashToken, newToken } from '../../platform/tokens.js';
 import { PeopleRepository } from './people.repository.js';
@@ -42,10 +43,10 @@ export class PeopleService {
   }
 
   async me(caller: Caller | null): Promise<Omit<Me, 'job' | 'jobOver'>> {
-    const demo = await this.people.hasDemo();
+    const [demo, program] = [await this.people.hasDemo(), programMark()];
     if (!caller) {
       const [firstRun, claim] = [await this.people.isEmpty(), await this.people.waitsForOwner()];
-      return { user: null, farms: [], firstRun, claim, demo };
+      return { user: null, farms: [], firstRun, claim, demo, program };
     }
     const farms = await this.people.farmsOf(caller.id);
     return {
@@ -60,6 +61,7 @@ export class PeopleService {
       firstRun: false,
       claim: false,
       demo,
+      program,
     };
   }
 

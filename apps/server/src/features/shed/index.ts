@@ -100,7 +100,7 @@ class FuelController {
   @Get()
   @Allow('viewer')
   @ForJobs()
-  @Answers('FuelInfo[]', { topics: ['shed', 'book'], keep: true })
+  @Answers('FuelInfo[]', { topics: ['shed', 'book'], keep: true, clock: true })
   all(@Param('farmId') farmId: string): Promise<FuelInfo[]> {
     return this.fuel.all(farmId);
   }
@@ -115,7 +115,7 @@ class AtWheelController {
   @Get()
   @Allow('viewer')
   @ForJobs()
-  @Answers('AtWheelInfo[]', { topics: ['shed', 'book'], keep: true })
+  @Answers('AtWheelInfo[]', { topics: ['shed', 'book'], keep: true, clock: true })
   today(@Param('farmId') farmId: string): Promise<AtWheelInfo[]> {
     return this.wheel.today(farmId);
   }

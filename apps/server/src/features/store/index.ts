@@ -134,7 +134,7 @@ class StoreController {
   /** A bin's temperature cables as they stand: hot spots, what is left out, and a picture of the last `days`. */
   @Get(':placeId/cables')
   @Allow('viewer')
-  @Answers('CablesAnswer', { topics: ['weather', 'store', 'book', 'header'], keep: true })
+  @Answers('CablesAnswer', { topics: ['weather', 'store', 'book', 'header'], keep: true, clock: true })
   cablesOf(
     @Param('farmId') farmId: string,
     @Param('placeId') placeId: string,
@@ -186,7 +186,7 @@ class SiteController {
   @Get('levels')
   @Allow('viewer')
   @ForJobs()
-  @Answers('LevelInfo[]', { topics: ['devices', 'book', 'store', 'header'], keep: true })
+  @Answers('LevelInfo[]', { topics: ['devices', 'book', 'store', 'header'], keep: true, clock: true })
   levelsNow(@Param('farmId') farmId: string): Promise<LevelInfo[]> {
     return this.levels.now(farmId);
   }

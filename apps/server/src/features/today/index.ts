@@ -5,6 +5,7 @@ import { Controller, Get, Inject, Module, Param, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, ForJobs, type Writer, WriterOf } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
+import { versionText } from '../../platform/versions.js';
 import { FarmClock, LedgerModule, LedgerService } from '../ledger/index.js';
 
 const TAPE_LENGTH = 60;
@@ -31,7 +32,7 @@ class TodayController {
       farm: { id, name, timeZone, demo: Boolean(demo), units, clock, defaults: header.defaults },
       lots,
       places,
-      topics: versions.topics,
+      topics: { header: versions.topics.header, store: versions.topics.store },
     };
   }
 
@@ -39,7 +40,7 @@ class TodayController {
   @Get('now')
   @Allow('viewer')
   @ForJobs()
-  @Answers('FarmNow', { topics: ['book', 'header'], keep: true })
+  @Answers('FarmNow', { topics: ['book', 'header'], keep: true, clock: true })
   async now(@Param('farmId') farmId: string, @WriterOf() { job }: Writer): Promise<FarmNow> {
     const now = await this.clock.now(farmId);
     const answer = await this.ledgers.answer(
@@ -57,7 +58,8 @@ class TodayController {
           topics: book.versions.topics,
         };
       },
-      () => String(Math.floor(now / MINUTE)),
+      // It says how every topic stands, of those too that change nothing else of it.
+      ({ versions }) => `${Math.floor(now / MINUTE)} ${versionText(versions)}`,
     );
     // Devices set their clocks by it: the answer may be a minute old, the time must not be.
     return { ...answer, now, ...(job ? { tape: answer.tape.map(withoutPrice) } : {}) };

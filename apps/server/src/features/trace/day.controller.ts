@@ -83,7 +83,7 @@ export class DayController {
   /** What was cut, hauled, dried, stored, sold and lost on a day (default: today), by whom, and what comes. */
   @Get()
   @Allow('viewer')
-  @Answers('DayAnswer', { topics: ['book', 'header', 'sell', 'trace'], keep: true })
+  @Answers('DayAnswer', { topics: ['book', 'header', 'sell', 'trace'], keep: true, clock: true })
   day(@Param('farmId') farmId: string, @Query('day') day?: string): Promise<DayAnswer> {
     return this.service.of(farmId, day);
   }

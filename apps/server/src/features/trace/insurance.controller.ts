@@ -75,7 +75,7 @@ export class InsuranceController {
 
   @Get()
   @Allow('viewer')
-  @Answers('InsuranceAnswer', { topics: ['book', 'header', 'trace'], keep: true })
+  @Answers('InsuranceAnswer', { topics: ['book', 'header', 'trace'], keep: true, clock: true })
   insurance(@Param('farmId') farmId: string, @Query('season') season?: string): Promise<InsuranceAnswer> {
     return this.service.of(farmId, seasonIn(season));
   }
