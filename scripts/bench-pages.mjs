@@ -27,7 +27,7 @@ const figures = async () => {
   console.log('\nLighthouse        score  blocking ms  largest paint ms  shift  machine');
   for (const { form, name, score, blocking, paint, shift, machine } of light)
     console.log(
-      `${form.padEnd(6)} ${name.padEnd(10)} ${String(score).padStart(5)} ${String(blocking).padStart(12)} ${String(paint).padStart(17)} ${shift.toFixed(3).padStart(6)} ${String(machine).padStart(8)}`,
+      `${form.padEnd(6)} ${name.padEnd(11)} ${String(score).padStart(4)} ${String(blocking).padStart(12)} ${String(paint).padStart(17)} ${shift.toFixed(3).padStart(6)} ${String(machine).padStart(8)}`,
     );
   const { rows, sizes } = await readyFigures(server.address);
   console.log(`\nready, ms (median of five)${size.length > 0 ? `, ${size.join(' ')}` : ''}`);
