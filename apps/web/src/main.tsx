@@ -15,13 +15,13 @@ import { startOutbox } from './data/outbox';
 const { pathname } = window.location;
 const station = preloadStation(pathname);
 showTheme();
-startOutbox();
+const queue = startOutbox();
 // Only what was built has a list of its files.
 if (import.meta.env.PROD) startProgram();
 
 const root = createRoot(document.getElementById('root')!);
 // Not awaited here: the files of a page wait for this one.
-void openingAnswers(opensWith(pathname), station).then((opening) =>
+void openingAnswers(opensWith(pathname), Promise.all([station, queue])).then((opening) =>
   // The first drawing of a page is the longest: in slices, between which the browser answers.
   startTransition(() =>
     root.render(

@@ -30,7 +30,9 @@ function show(next: Partial<Outbox>): void {
 }
 
 async function look(): Promise<void> {
-  show({ waiting: await allWaiting() });
+  const waiting = await allWaiting();
+  // Nothing waits, as before: no page is drawn again for that.
+  if (waiting.length > 0 || state.waiting.length > 0) show({ waiting });
 }
 
 async function changed(): Promise<void> {
@@ -180,15 +182,17 @@ export async function tryAgain({ refused: _, ...item }: Waiting): Promise<void> 
   await flush();
 }
 
-/** Begins to send what an earlier visit left, and whatever comes; once a page. */
-export function startOutbox(): void {
+/** Begins to send what an earlier visit left, and whatever comes; once a page. @returns once it is known what waits */
+export function startOutbox(): Promise<void> {
   if (typeof BroadcastChannel !== 'undefined') channel = new BroadcastChannel(NAME);
   channel?.addEventListener('message', () => void look());
   window.addEventListener('online', () => void flush());
   document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && void flush());
   // The browser may throw away what was not asked to be kept.
   void navigator.storage?.persist?.();
-  void look().then(() => flush());
+  const looked = look();
+  void looked.then(() => flush());
+  return looked;
 }
 
 const subscribe = (listener: () => void): (() => void) => {
