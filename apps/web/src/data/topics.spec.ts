@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { Command } from './api';
 import { LOG_ROUTES, ROUTES, SETTING_ROUTES, TOPICS } from './api-routes';
 import { changedBy, dependsOn } from './topics';
 
-const of = (path: string) => changedBy({ path: path as Command['path'] });
+const of = (path: string) => changedBy({ path });
 
 describe('what a write changes, and what is asked for again', () => {
   it('a record changes its own station', () => {

@@ -1,5 +1,4 @@
 import type { Topic } from '@fanega/contract';
-import type { Command } from './api';
 import { ROUTES, TOPICS } from './api-routes';
 
 /** The first part of a route that writes, and what of the farm it changes; a station's records change the station's topic. */
@@ -25,7 +24,7 @@ const WRITES: Readonly<Record<string, readonly Topic[]>> = {
 };
 
 /** What a command changes; everything, where nobody says. */
-export function changedBy({ path }: Pick<Command, 'path'>): readonly Topic[] {
+export function changedBy({ path }: { readonly path: string }): readonly Topic[] {
   const [part = '', kind] = path.replace('/api/farms/{farmId}/', '').split('/');
   // A field is made at /fields, its records are written at /fields/reading and the like.
   if (part === 'fields' && (kind === undefined || kind === 'own-crop')) return WRITES.lots!;
