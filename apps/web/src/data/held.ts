@@ -20,8 +20,15 @@ const askers = new Map<string, string>();
 const told = new Map<string, { readonly seq: number; readonly topics: Partial<FarmVersions['topics']> }>();
 let doubts = 0;
 
-/** The state of a farm, as its feed says it. */
-export const tellVersions = (farmId: string, { seq, topics }: FarmVersions): void => void told.set(farmId, { seq, topics }); // prettier-ignore
+/** The state of a farm, as its feed or its present says it; versions count up, and an older word that comes late takes none back. */
+export function tellVersions(farmId: string, { seq, topics }: FarmVersions): void {
+  const known = told.get(farmId);
+  const newest = Object.entries(topics).map(([topic, version]) => [topic, Math.max(version, known?.topics[topic as Topic] ?? 0)]); // prettier-ignore
+  told.set(farmId, {
+    seq: Math.max(seq, known?.seq ?? 0),
+    topics: Object.fromEntries(newest) as FarmVersions['topics'],
+  });
+}
 
 /** Something of these topics changed, or may have: what is kept of them is nobody's answer until the farm says how it stands. */
 export function doubt(farmId: string, topics?: Iterable<Topic>): void {
