@@ -43,6 +43,24 @@ test('the farm is asked ahead of the program, once, and a page comes in few file
     expect(asked.filter((path) => path.endsWith(name)).length, name).toBeLessThanOrEqual(name === '/weather' ? 2 : 1);
 });
 
+test('no page asks the farm the same twice while it opens', async ({ page }) => {
+  await enterDemo(page);
+  const asked: string[] = [];
+  page.on('request', (request) => {
+    const { pathname, search } = new URL(request.url());
+    if (pathname.startsWith('/api/farms/')) asked.push(pathname + search);
+  });
+  for (const path of ['/', '/fields', '/haul', '/haul/weights', '/dry', '/cut/loads', '/store', '/sell', '/trace']) {
+    asked.length = 0;
+    await openPage(page, path);
+    expect(asked.length, path).toBeGreaterThan(5);
+    expect(
+      asked.filter((one, i) => asked.indexOf(one) !== i),
+      path,
+    ).toEqual([]);
+  }
+});
+
 test.describe('with what the device keeps', () => {
   test.use({ serviceWorkers: 'allow' });
 

@@ -39,6 +39,16 @@ const WEATHER_WITH: Readonly<Partial<Record<Station, readonly (readonly [back: n
   haul: [[1, 0]],
 };
 
+/** Logs of entries that a page shows. */
+const LOGS_WITH: Readonly<Record<string, OpensWith['logs']>> = {
+  '/haul': [{ types: 'move', kinds: ['truck', 'cart'] }],
+  '/cut/loads': [{ types: 'harvest', kinds: null }],
+  '/dry': [
+    { types: 'move,condition', kinds: ['wetBin', 'dryer'] },
+    { types: 'move,condition', kinds: ['dryer'], limit: 400 },
+  ],
+};
+
 /** Whose page an address is. */
 export function stationOf(pathname: string): Station | undefined {
   const [station = '', page] = pathname.split('/').filter((part) => part !== '');
@@ -52,16 +62,6 @@ export function stationOf(pathname: string): Station | undefined {
           : 'field';
   return Object.hasOwn(OPENS_WITH, name) ? (name as Station) : undefined;
 }
-
-/** Logs of entries that a page shows. */
-const LOGS_WITH: Readonly<Record<string, OpensWith['logs']>> = {
-  '/haul': [{ types: 'move', kinds: ['truck', 'cart'] }],
-  '/cut/loads': [{ types: 'harvest', kinds: null }],
-  '/dry': [
-    { types: 'move,condition', kinds: ['wetBin', 'dryer'] },
-    { types: 'move,condition', kinds: ['dryer'], limit: 400 },
-  ],
-};
 
 /** What the page at an address opens with; undefined where it is no station's. */
 export function opensWith(pathname: string): OpensWith | undefined {

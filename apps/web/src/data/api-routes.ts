@@ -5,7 +5,7 @@ import type { Topic } from '@fanega/contract';
 export const ROUTES: Readonly<
   Record<string, { readonly topics: readonly Topic[]; readonly keep: boolean; readonly clock?: true }>
 > = {
-  '/api/farms/{farmId}/devices': { topics: ['devices'], keep: true },
+  '/api/farms/{farmId}/devices': { topics: ['devices'], keep: true, clock: true },
   '/api/farms/{farmId}/positions': { topics: ['book', 'header'], keep: false },
   '/api/farms/{farmId}/entries': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/entries/{entryId}': { topics: ['book', 'header'], keep: true },
@@ -52,9 +52,9 @@ export const ROUTES: Readonly<
   '/api/farms/{farmId}/origins/{of}/{id}': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/origins/{of}/{id}/divisions': { topics: ['book', 'header'], keep: false },
   '/api/farms/{farmId}/origin-links': { topics: ['trace'], keep: false },
-  '/api/farms/{farmId}/insurance': { topics: ['book', 'header', 'trace'], keep: true },
+  '/api/farms/{farmId}/insurance': { topics: ['book', 'header', 'trace'], keep: true, clock: true },
   '/api/farms/{farmId}/imports': { topics: ['trace'], keep: false },
-  '/api/farms/{farmId}/day': { topics: ['book', 'header', 'sell', 'trace'], keep: true },
+  '/api/farms/{farmId}/day': { topics: ['book', 'header', 'sell', 'trace'], keep: true, clock: true },
   '/api/farms/{farmId}/year/costs': { topics: ['book', 'header', 'dry', 'haul', 'store', 'sell'], keep: false },
   '/api/farms/{farmId}/fuel': { topics: ['shed', 'book'], keep: true, clock: true },
   '/api/farms/{farmId}/wheel': { topics: ['shed', 'book'], keep: true, clock: true },

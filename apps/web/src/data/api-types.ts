@@ -5642,18 +5642,8 @@ export interface components {
       readonly lots: readonly components['schemas']['LotInfo'][];
       readonly places: readonly components['schemas']['PlaceInfo'][];
       readonly topics: {
-        readonly book: number;
         readonly header: number;
-        readonly fields: number;
-        readonly cut: number;
-        readonly haul: number;
-        readonly dry: number;
         readonly store: number;
-        readonly sell: number;
-        readonly trace: number;
-        readonly shed: number;
-        readonly weather: number;
-        readonly devices: number;
       };
     };
     readonly FarmNow: {
