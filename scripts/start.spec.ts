@@ -152,6 +152,7 @@ it('clears up after a run that was killed outright, and after a stale pid file',
 it('--empty begins a farm of its own, which a plain start then opens; --demo goes back', async () => {
   const run = await start(['--empty']);
   expect(await me(run.address)).toEqual({
+    program: expect.stringMatching(/^[\w-]{16}$/) as string,
     user: null,
     farms: [],
     firstRun: true,
