@@ -12,9 +12,9 @@ interface Declared {
 }
 
 /**
- * What a route answers, by the name of the contract's type (`FarmNow`, `Delivery[]`), and when that is out of date: of what is kept and has
- * topics, the answer of the same topics' versions is the same answer. The OpenAPI description
- * carries it, and the web's types, paths and rules for places without a signal are made from there.
+ * What a route answers, by the name of the contract's type (`FarmNow`, `Delivery[]`), and when that is out of date: as long
+ * as its topics stand, an answer that does not go on with the clock is the same answer. The OpenAPI description carries it, and the web's
+ * types, paths and rules for what a device keeps are made from there.
  */
 export function Answers(type: string, { topics = [], keep = false, clock = false }: Declared = {}): MethodDecorator {
   const name = type.replace(/\[\]$/, '');

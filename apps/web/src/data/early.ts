@@ -1,5 +1,6 @@
 import type { FarmHeaderAnswer, FarmNow } from '@fanega/contract';
 import { askEarly, type GetPath } from './api';
+import { HEADER, LAYERS, ME, NOW, WEATHER } from './opening-paths';
 import { LOG_AT_FIRST, tapeQuery } from './tape-page';
 import { weatherHours } from './weather-hours';
 
@@ -31,7 +32,7 @@ export const questionsOf = (
 ) => [
   ...routes.map((route) => ({ route, params: { path: { farmId } } })),
   ...weather.map(([back, ahead]) => ({
-    route: '/api/farms/{farmId}/weather' as const,
+    route: WEATHER,
     params: { path: { farmId }, query: weatherHours(nowMs, back, ahead) },
   })),
   ...logs.map(({ types, kinds, limit = LOG_AT_FIRST }) => ({
@@ -51,11 +52,11 @@ export function askForFarm(opensWith: OpensWith): void {
   const farmId = lastFarm();
   if (farmId === null) return;
   const params = { path: { farmId } };
-  const me = askEarly('/api/auth/me', {});
-  const header = askEarly('/api/farms/{farmId}/header', params);
-  void askEarly('/api/farms/{farmId}/layers', params);
+  const me = askEarly(ME, {});
+  const header = askEarly(HEADER, params);
+  void askEarly(LAYERS, params);
   // Who asks and how the farm stands say which of the answers that this device keeps still hold.
-  void Promise.all([askEarly('/api/farms/{farmId}/now', params), header, me]).then(([now, names]) => {
+  void Promise.all([askEarly(NOW, params), header, me]).then(([now, names]) => {
     if (now === undefined || names === undefined) return;
     const { places } = names as FarmHeaderAnswer;
     for (const { route, params: asked } of questionsOf(opensWith, farmId, (now as FarmNow).now, places))

@@ -18,7 +18,8 @@ import useSWR, { type SWRResponse, useSWRConfig } from 'swr';
 import { type AnswerOf, type ApiError, get, type GetPath, keptSince, type ParamsOf, forgetEarly } from './api';
 import { isOpening, keepAnswers } from './first-visit';
 import { follow } from './follow';
-import { keptLayers, LAYERS } from './layers';
+import { keptLayers } from './layers';
+import { HEADER, LAYERS, ME, NOW, WEATHER } from './opening-paths';
 import { doubt, tellVersions } from './held';
 import { tapeQuery } from './tape-page';
 import { entriesOf, takeWritten, useOutbox } from './outbox';
@@ -44,8 +45,7 @@ export const useAnswer = <P extends GetPath>(path: P | null, params: ParamsOf<P>
     ),
   );
 
-export const useMe = () => useAnswer('/api/auth/me', {});
-export const ME = '/api/auth/me';
+export const useMe = () => useAnswer(ME, {});
 /** For `mutate`: who is signed in is asked again. */
 export const isMe = (key: unknown): boolean => Array.isArray(key) && key[0] === ME;
 
@@ -155,8 +155,6 @@ export interface FarmShown {
 
 /** The farm as it was told, with when that was by this device's clock: the two clocks need not agree. */
 type Received = FarmNow & { readonly layers: Readonly<Record<string, readonly Layer[]>>; readonly received: number };
-export const NOW = '/api/farms/{farmId}/now';
-export const HEADER = '/api/farms/{farmId}/header';
 const AGAIN = 3;
 
 /** Positions and strata of the same moment of the book: asked again where an entry came in between. */
@@ -399,7 +397,7 @@ export const useSheetQuality = () => useOfFarm('/api/farms/{farmId}/cut/quality'
 export const useLotMoistures = (lotId: string | undefined) =>
   useOfFarm(lotId ? '/api/farms/{farmId}/lots/{lotId}/moistures' : null, { lotId: lotId ?? '' });
 export const useWeather = (daysBack: number, daysAhead: number) =>
-  useOfFarm('/api/farms/{farmId}/weather', {}, weatherHours(useFarm().data.now, daysBack, daysAhead));
+  useOfFarm(WEATHER, {}, weatherHours(useFarm().data.now, daysBack, daysAhead));
 /** Deliveries of a season’s grain; of the newest where none is named. Not asked for where nobody wants them. */
 export const useDeliveries = (season?: number, wanted = true) =>
   useOfFarm(wanted ? '/api/farms/{farmId}/deliveries' : null, {}, useSeasonQuery(season));

@@ -1,6 +1,7 @@
 import { forgetEarly, get, type GetPath } from './api';
 import { ROUTES } from './api-routes';
 import { everyPage, type RecordsPath } from './record-pages';
+import { WEATHER } from './opening-paths';
 import { weatherHours } from './weather-hours';
 
 /** Answers that a page opens with and that need nothing but the farm to be asked for. */
@@ -8,8 +9,6 @@ const OF_FARM = Object.keys(ROUTES).filter((route) => ROUTES[route]!.keep && !/\
 
 /** A browser has six connections for an address; the page needs some of them. */
 const AT_ONCE = 3;
-
-const WEATHER = '/api/farms/{farmId}/weather';
 
 /** Is it one of those that {@link keepAnswers} asks for? */
 export const isOpening = (route: string): boolean => OF_FARM.includes(route);

@@ -1,13 +1,11 @@
 import type { FarmNow, FarmVersions, Me, Topic } from '@fanega/contract';
 import { ROUTES } from './api-routes';
+import { ME, NOW } from './opening-paths';
 
 /** Where the service worker keeps the answers that a page is opened with. */
 export const ANSWERS = 'fanega-answers';
 /** Names, in a question and in its kept answer, of which state of the farm it is. */
 export const MARK = 'x-fanega-mark';
-
-const ME = '/api/auth/me';
-const NOW = '/api/farms/{farmId}/now';
 
 interface Asked {
   readonly path?: Readonly<Record<string, string | number>>;

@@ -2,8 +2,8 @@ import type { LayersAnswer } from '@fanega/contract';
 import type { Layer } from '@fanega/core';
 import { get, isEarly, keptSince } from './api';
 import { ANSWERS } from './held';
+import { LAYERS } from './opening-paths';
 
-export const LAYERS = '/api/farms/{farmId}/layers';
 const known = new Map<string, LayersAnswer>();
 
 /** Strata of all places. Only those of places that changed are sent again: a level check of one bin moves none of the others. */
@@ -12,6 +12,7 @@ export async function keptLayers(
 ): Promise<{ readonly seq: number; readonly layers: Readonly<Record<string, readonly Layer[]>> }> {
   const before = known.get(farmId);
   let told: LayersAnswer;
+  // Whole and newest, where it was asked for a moment ago: what has changed since need not be asked for.
   if (before && !isEarly(LAYERS, { path: { farmId } })) {
     const have = Object.entries(before.places).map(([place, { mark }]) => `${place}:${mark}`);
     const news: LayersAnswer = await get(LAYERS, { path: { farmId }, query: { have: have.join(',') } });

@@ -1,7 +1,8 @@
 import { type State as Kept, unstable_serialize as nameOf } from 'swr';
 import { type GetPath, get } from './api';
 import { lastFarm, type OpensWith, questionsOf } from './early';
-import { HEADER, ME, NOW, toldNow } from './farm';
+import { toldNow } from './farm';
+import { HEADER, ME, NOW } from './opening-paths';
 import { everyPage, type RecordsPath } from './record-pages';
 
 /** Answers by the names that the library of answers has for their questions. */
@@ -20,6 +21,7 @@ export async function openingAnswers(opensWith: OpensWith | undefined, beside: P
   if (farmId === null || opensWith === undefined) return opening;
   const enough = new Promise<void>((resolve) => setTimeout(resolve, PATIENCE_MS));
   await Promise.race([Promise.all([fill(opening, opensWith, farmId), beside]).catch(() => undefined), enough]);
+  // As it is now: what comes later is asked for by the page itself, and must not appear behind its back.
   return new Map(opening);
 }
 
