@@ -11,12 +11,13 @@ export const number = { allowNaN: false, allowInfinity: false };
 /** A rule of our own: `check` says what is wrong, or null. */
 export const byRule =
   (name: string, check: (value: unknown, property: string) => string | null) =>
-  (): PropertyDecorator =>
+  (...constraints: readonly unknown[]): PropertyDecorator =>
   (target, propertyName) =>
     registerDecorator({
       name,
       target: target.constructor,
       propertyName: propertyName as string,
+      constraints: [...constraints],
       validator: {
         validate: (value: unknown) => check(value, String(propertyName)) === null,
         defaultMessage: (given) => check(given?.value, String(propertyName)) ?? '',
@@ -77,18 +78,24 @@ const AreRecords = byRule('areRecords', (value, property) =>
 );
 type Class = new () => object;
 
+/** Of which class an object or a list of them is; stands among the rules of its field, for whoever reads them. */
+export class Holds {
+  constructor(readonly of: () => Class) {}
+}
+
 /** An object of a class. The library's own check lets a list of them pass for one of them. */
 export const One =
   (of: () => Class): PropertyDecorator =>
   (target, propertyName) => {
-    for (const rule of [Type(of), ValidateNested(), IsRecord()]) rule(target, propertyName);
+    for (const rule of [Type(of), ValidateNested(), IsRecord(new Holds(of))]) rule(target, propertyName);
   };
 
 /** A list of objects of a class; each of them one, and no list in its place. */
 export const Each =
   (of: () => Class): PropertyDecorator =>
   (target, propertyName) => {
-    for (const rule of [Type(of), ValidateNested({ each: true }), AreRecords()]) rule(target, propertyName);
+    for (const rule of [Type(of), ValidateNested({ each: true }), AreRecords(new Holds(of))])
+      rule(target, propertyName);
   };
 
 /** A list of numbers within limits, or null where one says nothing. */

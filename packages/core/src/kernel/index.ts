@@ -8,6 +8,7 @@ export { mean, median, standardDeviation, standardError, tOf95, fitLine, type Li
 export { splitWhole } from './split.js';
 export { tally } from './tally.js';
 export { groupBy } from './group.js';
+export { IdIndex } from './id-index.js';
 export { isObject } from './object.js';
 export { extendCurve } from './curve.js';
 export { dayAfter, dayNumber, daysBetween } from './days.js';

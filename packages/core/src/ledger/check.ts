@@ -58,7 +58,7 @@ function oneOf(value: unknown, field: string, list: readonly string[], report: R
 }
 
 /** Half a kilogram: scales show whole pounds. */
-const NET_TOLERANCE_KG = 0.5;
+export const NET_TOLERANCE_KG = 0.5;
 
 /** Net is gross less tare, wherever all three are written down. */
 function net(o: Fields, report: Report): void {
@@ -201,15 +201,16 @@ function checkEntry(value: Fields, names: Names, report: Report): number {
 
 /**
  * What new entries say of other entries: a void's and a witness's target exists, a witness is of a harvest or move, and
- * no chain of voids is a circle. `find` knows the new entries and those already in the book.
+ * no chain of voids is a circle. `referring` lists which of them are witnesses and voids; `find` knows the new entries and those already in the book.
  */
 export function checkReferences(
   entries: readonly Entry[],
+  referring: readonly number[],
   find: (id: string) => Entry | undefined,
   refusals: Refusal[],
   mostVoids: number,
 ): void {
-  for (let i = 0; i < entries.length; i++) {
+  for (const i of referring) {
     const entry = entries[i]!;
     if (entry.type === 'witness') {
       const target = find(entry.of);

@@ -1,3 +1,6 @@
+/** Parts of a second beyond this are none: a nanosecond is below what the sum can hold. */
+const FINEST = 1e9;
+
 /**
  * Milliseconds since 1970 of an ISO 8601 date-time with a zone ("Z" or an offset); NaN for anything else.
  * Written out because `Date.parse` takes 30 February, zone-less local times and prose, and costs a third of a replay.
@@ -6,31 +9,28 @@
 export function instantOf(text: string): number {
   const length = text.length;
   if (length < 17) return NaN;
-  const digit = (i: number): number => {
-    const c = text.charCodeAt(i) - 48;
-    return c >= 0 && c <= 9 ? c : NaN;
-  };
-  const two = (i: number): number => digit(i) * 10 + digit(i + 1);
   if (text.charCodeAt(4) !== 45 || text.charCodeAt(7) !== 45 || text.charCodeAt(13) !== 58) return NaN;
   const t = text.charCodeAt(10);
   if (t !== 84 && t !== 116 && t !== 32) return NaN;
-  const year = two(0) * 100 + two(2);
-  const month = two(5);
-  const day = two(8);
-  const hour = two(11);
-  const minute = two(14);
+  const century = two(text, 0);
+  const yearOfIt = two(text, 2);
+  const month = two(text, 5);
+  const day = two(text, 8);
+  const hour = two(text, 11);
+  const minute = two(text, 14);
   let second = 0;
+  let fraction = 0;
+  let whole = 1;
   let at = 16;
   if (text.charCodeAt(at) === 58) {
-    second = two(17);
+    second = two(text, 17);
     at = 19;
     if (text.charCodeAt(at) === 46) {
-      let scale = 0.1;
       const start = ++at;
-      for (let d = digit(at); d === d; d = digit(at)) {
-        second += d * scale;
-        scale /= 10;
-        at++;
+      for (let d = digit(text, at); d >= 0; d = digit(text, ++at)) {
+        if (whole >= FINEST) continue;
+        fraction = fraction * 10 + d;
+        whole *= 10;
       }
       if (at === start) return NaN;
     }
@@ -40,19 +40,47 @@ export function instantOf(text: string): number {
   if (zone === 90 || zone === 122) {
     at++;
   } else if (zone === 43 || zone === 45) {
-    const hours = two(at + 1);
+    const hours = two(text, at + 1);
     const colon = text.charCodeAt(at + 3) === 58 ? 1 : 0;
-    const minutes = two(at + 3 + colon);
-    if (!(hours <= 23 && minutes <= 59)) return NaN;
+    const minutes = two(text, at + 3 + colon);
+    if (hours < 0 || hours > 23 || minutes < 0 || minutes > 59) return NaN;
     offsetMinutes = (hours * 60 + minutes) * (zone === 45 ? -1 : 1);
     at += 5 + colon;
   } else {
     return NaN;
   }
   if (at !== length) return NaN;
-  if (!(month >= 1 && month <= 12 && day >= 1 && hour <= 23 && minute <= 59 && second < 60)) return NaN;
-  if (day > daysInMonth(year, month)) return NaN;
-  return ((daysSince1970(year, month, day) * 24 + hour) * 60 + minute - offsetMinutes) * 60000 + second * 1000;
+  // What is none is negative, and one negative makes all of it so.
+  if ((century | yearOfIt | month | day | hour | minute | second) < 0) return NaN;
+  if (month > 12 || day > 31 || hour > 23 || minute > 59 || second > 59) return NaN;
+  const days = dayNumber(century * 100 + yearOfIt, month, day);
+  return ((days * 24 + hour) * 60 + minute - offsetMinutes) * 60000 + second * 1000 + (fraction * 1000) / whole;
+}
+
+/** A digit, or -1. */
+function digit(text: string, i: number): number {
+  const d = text.charCodeAt(i) - 48;
+  return d >= 0 && d <= 9 ? d : -1;
+}
+
+/** Two digits, or a negative number. */
+function two(text: string, i: number): number {
+  const tens = text.charCodeAt(i) - 48;
+  const ones = text.charCodeAt(i + 1) - 48;
+  return tens >= 0 && tens <= 9 && ones >= 0 && ones <= 9 ? tens * 10 + ones : -1;
+}
+
+let lastDate = -1;
+let lastDays = NaN;
+
+/** Days since 1970, NaN for a day that its month has not; entries of one day mostly stand together. */
+function dayNumber(year: number, month: number, day: number): number {
+  const date = (year * 16 + month) * 32 + day;
+  if (date !== lastDate) {
+    lastDays = month >= 1 && day >= 1 && day <= daysInMonth(year, month) ? daysSince1970(year, month, day) : NaN;
+    lastDate = date;
+  }
+  return lastDays;
 }
 
 function daysInMonth(year: number, month: number): number {

@@ -1,5 +1,8 @@
-import { invariant } from '../kernel/index.js';
-import { type BookHeader, type Entry, UNKNOWN_LOT } from './model.js';
+import { IdIndex, invariant } from '../kernel/index.js';
+import { MAX_MOISTURE } from '../units/index.js';
+import { MAX_MASS_KG, NET_TOLERANCE_KG } from './check.js';
+import { instantOf } from './instant.js';
+import { type BookHeader, type Entry, isBuyer, UNKNOWN_LOT } from './model.js';
 
 /** What a record does to grain; witnesses and voids change other records instead. */
 export const Kind = { Harvest: 1, Move: 2, Condition: 3, Loss: 4, Measure: 5 } as const;
@@ -22,6 +25,22 @@ function grow<T extends Float64Array | Int32Array | Uint8Array>(array: T, length
   const next = new (array.constructor as new (n: number) => T)(length);
   next.set(array);
   return next;
+}
+
+type Loose = Readonly<Record<string, unknown>>;
+
+const isOptional = (value: unknown, type: 'string' | 'boolean'): boolean => value === undefined || typeof value === type; // prettier-ignore
+
+/** A number that is not left out lies within limits. */
+const isWithin = (value: unknown, most: number): boolean =>
+  value === undefined || (typeof value === 'number' && value >= 0 && value <= most);
+
+/** A ticket's three weights agree, where it has more than one. */
+function netsOut({ grossKg, tareKg }: Loose, wetKg: unknown): boolean {
+  if (grossKg === undefined && tareKg === undefined) return true;
+  if (!isWithin(grossKg, MAX_MASS_KG) || !isWithin(tareKg, MAX_MASS_KG)) return false;
+  if (grossKg === undefined || tareKg === undefined || wetKg === undefined) return true;
+  return Math.abs((grossKg as number) - (tareKg as number) - (wetKg as number)) <= NET_TOLERANCE_KG;
 }
 
 /**
@@ -59,7 +78,12 @@ export class Records {
 
   private readonly lotIndex: Map<string, number>;
   private readonly placeIndex: Map<string, number>;
-  private readonly byId = new Map<string, number>();
+  private readonly isBuyer: Uint8Array;
+  private readonly byId = new IdIndex((r) => (r < this.entries.length ? this.entries[r]! : this.batch[r - this.entries.length]!).id); // prettier-ignore
+  private batch: readonly Entry[] = [];
+  /** The last batch that was drafted: which of it are witnesses and voids, and which losses, in its order. */
+  referring: number[] = [];
+  private losses: number[] = [];
   private readonly witnesses = new Map<number, number[]>();
   private readonly voids = new Map<number, number[]>();
   private readonly reasonIndex = new Map<string, number>([['drying', 0]]);
@@ -72,6 +96,7 @@ export class Records {
     this.placeIds = header.places.map((place) => place.id);
     this.lotIndex = new Map(this.lotIds.map((id, i) => [id, i]));
     this.placeIndex = new Map(this.placeIds.map((id, i) => [id, i]));
+    this.isBuyer = Uint8Array.from(header.places, (place) => (isBuyer(place) ? 1 : 0));
     this.trustRank = new Map();
     header.defaults.trust.forEach((method, i) => {
       if (!this.trustRank.has(method)) this.trustRank.set(method, i);
@@ -80,11 +105,12 @@ export class Records {
 
   get(id: string): Entry | undefined {
     const r = this.byId.get(id);
-    return r === undefined ? undefined : this.entries[r];
+    return r < 0 ? undefined : this.entries[r];
   }
 
   recordOf(id: string): number | undefined {
-    return this.byId.get(id);
+    const r = this.byId.get(id);
+    return r < 0 ? undefined : r;
   }
 
   placeNumber(id: string): number {
@@ -160,48 +186,187 @@ export class Records {
     return lo;
   }
 
-  /** Whether what was claimed last took the place of an id of the book: a rare refusal, and the only one that costs a look at all of it. */
-  private displaced = false;
-
-  /** Takes the ids of new entries; returns the index of each whose id is taken already. */
-  claim(entries: readonly Entry[]): number[] {
-    const first = this.entries.length;
-    const twice: number[] = [];
-    for (let i = 0; i < entries.length; i++) {
-      this.byId.set(entries[i]!.id, first + i);
-      if (this.byId.size < first + i + 1 - twice.length) twice.push(i);
+  /**
+   * Reads an entry into row `r` beyond the book's own where it is right beyond doubt; false where it must be looked at closer, by
+   * `entryCheck`. What the columns hold there counts only once {@link add} takes it in. Each entry is looked at once for all of it: a book
+   * is larger than what a processor keeps at hand.
+   */
+  draft(r: number, value: unknown): boolean {
+    if (typeof value !== 'object' || value === null) return false;
+    const entry = value as Loose;
+    const { id, at, type } = entry;
+    if (typeof id !== 'string' || id === '' || typeof at !== 'string') return false;
+    const atMs = instantOf(at);
+    if (atMs !== atMs || !isOptional(entry.by, 'string') || !isOptional(entry.device, 'string')) return false;
+    if (!isOptional(entry.method, 'string') || !isOptional(entry.note, 'string')) return false;
+    const recorded = entry.recordedAt;
+    if (recorded !== undefined && (typeof recorded !== 'string' || Number.isNaN(instantOf(recorded)))) return false;
+    let kind = 0;
+    let flags = 0;
+    let source = 0;
+    let target = 0;
+    let wet: unknown;
+    let moist: unknown;
+    let dryLoss = 0;
+    if (type === 'harvest') {
+      kind = Kind.Harvest;
+      source = this.lotIndex.get(entry.lot as string) ?? -1;
+      target = this.placeIndex.get(entry.to as string) ?? -1;
+      wet = entry.wetKg;
+      moist = entry.moisture;
+      // `unknown` is a lot of every ledger, and of a book only where it says so.
+      if (source >= this.header.lots.length || target < 0 || wet === undefined || moist === undefined) return false;
+      if (!isOptional(entry.zone, 'string')) return false;
+    } else if (type === 'move') {
+      kind = Kind.Move;
+      source = this.holder(entry.from);
+      target = this.placeIndex.get(entry.to as string) ?? -1;
+      wet = entry.wetKg;
+      moist = entry.moisture;
+      const { emptied, sideDraw } = entry;
+      if (target < 0 || !isOptional(emptied, 'boolean') || !isOptional(sideDraw, 'boolean')) return false;
+      if (emptied === true || wet === undefined) flags = FLAG_TAKE_ALL;
+      if (sideDraw === true) flags |= FLAG_SIDE_DRAW;
+      if (!netsOut(entry, wet)) return false;
+    } else if (type === 'witness') {
+      wet = entry.wetKg;
+      moist = entry.moisture;
+      if (typeof entry.of !== 'string' || entry.of === '' || !netsOut(entry, wet)) return false;
+    } else if (type === 'void') {
+      if (typeof entry.voids !== 'string' || entry.voids === '') return false;
+    } else {
+      source = this.holder(entry.place);
+      if (type === 'condition') {
+        kind = Kind.Condition;
+        moist = entry.moisture;
+        const loss = entry.dryLoss ?? 0;
+        if (moist === undefined || typeof loss !== 'number' || !(loss >= 0 && loss < 1)) return false;
+        dryLoss = loss;
+      } else {
+        wet = entry.wetKg;
+        if (wet === undefined) return false;
+        if (type === 'measure') {
+          kind = Kind.Measure;
+          moist = entry.moisture;
+        } else if (type === 'loss' && typeof entry.reason === 'string' && entry.reason !== '') kind = Kind.Loss;
+        else return false;
+      }
     }
-    this.displaced = twice.length > 0;
-    return twice;
+    if (source < 0 || !isWithin(wet, MAX_MASS_KG) || !isWithin(moist, MAX_MOISTURE)) return false;
+    this.set(r, kind, flags, source, target, atMs);
+    this.wet[r] = kind === 0 || wet === undefined ? NaN : (wet as number);
+    this.moist[r] = kind === 0 || moist === undefined ? NaN : (moist as number);
+    this.dryLoss[r] = dryLoss;
+    return true;
   }
 
-  /** Gives claimed ids back after a refusal. */
-  unclaim(entries: readonly Entry[]): void {
-    for (const entry of entries) this.byId.delete(entry.id);
-    if (!this.displaced) return;
-    // An id that was already in the book was pointed at the new entry.
-    this.entries.forEach((entry, r) => {
-      if (!this.byId.has(entry.id)) this.byId.set(entry.id, r);
-    });
+  /** A place that grain can be taken from, or -1. */
+  private holder(id: unknown): number {
+    const place = this.placeIndex.get(id as string) ?? -1;
+    return place >= 0 && this.isBuyer[place] === 0 ? place : -1;
   }
 
-  /** Adds checked entries whose ids were claimed; returns the first position whose replay they change (`steps` when none). */
-  add(entries: readonly Entry[], instants: ArrayLike<number>): number {
-    const first = this.entries.length;
-    this.reserve(first + entries.length);
-    for (let i = 0; i < entries.length; i++) {
-      const entry = entries[i]!;
-      const r = this.entries.push(entry) - 1;
-      this.atMs[r] = instants[i]!;
+  private set(r: number, kind: number, flags: number, source: number, target: number, atMs: number): void {
+    this.atMs[r] = atMs;
+    this.kind[r] = kind;
+    this.flags[r] = flags;
+    this.source[r] = source;
+    this.target[r] = target;
+    this.reason[r] = 0;
+    const index = r - this.entries.length;
+    if (kind === 0) this.referring.push(index);
+    else if (kind === Kind.Loss) this.losses.push(index);
+  }
+
+  /** The same as {@link draft} for an entry that was checked: one may write null for what is left out. */
+  fill(r: number, entry: Entry, atMs: number): void {
+    const kind = STEP_KINDS[entry.type] ?? 0;
+    let flags = 0;
+    let source = 0;
+    let target = 0;
+    let wet = NaN;
+    let moist = NaN;
+    let dryLoss = 0;
+    switch (entry.type) {
+      case 'harvest':
+        source = this.lotIndex.get(entry.lot)!;
+        target = this.placeIndex.get(entry.to)!;
+        wet = entry.wetKg;
+        moist = entry.moisture;
+        break;
+      case 'move':
+        source = this.placeIndex.get(entry.from)!;
+        target = this.placeIndex.get(entry.to)!;
+        wet = entry.wetKg ?? NaN;
+        moist = entry.moisture ?? NaN;
+        if (entry.emptied === true || (entry.wetKg ?? null) === null) flags = FLAG_TAKE_ALL;
+        if (entry.sideDraw === true) flags |= FLAG_SIDE_DRAW;
+        break;
+      case 'condition':
+        source = this.placeIndex.get(entry.place)!;
+        moist = entry.moisture;
+        dryLoss = entry.dryLoss ?? 0;
+        break;
+      case 'loss':
+        source = this.placeIndex.get(entry.place)!;
+        wet = entry.wetKg;
+        break;
+      case 'measure':
+        source = this.placeIndex.get(entry.place)!;
+        wet = entry.wetKg;
+        moist = entry.moisture ?? NaN;
+        break;
+      case 'witness':
+      case 'void':
+        break;
     }
-    // A void or witness may stand before its target in a batch, so links wait until all ids are known.
+    this.set(r, kind, flags, source, target, atMs);
+    this.wet[r] = wet;
+    this.moist[r] = moist;
+    this.dryLoss[r] = dryLoss;
+  }
+
+  /** Makes room for a batch whose entries will be drafted in their order, each by {@link draft} or {@link fill} and {@link claim}. */
+  open(batch: readonly Entry[]): void {
+    this.batch = batch;
+    this.reserve(this.entries.length + batch.length);
+  }
+
+  /** Takes the id of the next entry of the batch; false where another has it, and then no more of this batch may be claimed. */
+  claim(id: string): boolean {
+    return this.byId.add(id);
+  }
+
+  /** Forgets the drafts of a batch. */
+  drop(): void {
+    this.byId.truncate(this.entries.length);
+    this.close();
+  }
+
+  private close(): void {
+    this.batch = [];
+    this.referring = [];
+    this.losses = [];
+  }
+
+  /** Takes in the drafts of the batch; returns the first position whose replay they change (`steps` when none). */
+  add(): number {
+    const first = this.entries.length;
+    const entries = this.batch;
+    for (let i = 0; i < entries.length; i++) this.entries.push(entries[i]!);
     const touched = new Set<number>();
-    const stepRecords: number[] = [];
-    for (let r = first; r < this.entries.length; r++) {
-      this.fill(r, this.entries[r]!, touched);
-      if (this.kind[r] !== 0) stepRecords.push(r);
+    // A void or witness may stand before its target in a batch, so links wait until all ids are known.
+    for (const i of this.referring) this.refer(first + i, entries[i]!, touched);
+    for (const i of this.losses) {
+      const entry = entries[i]!;
+      if (entry.type === 'loss') this.reason[first + i] = this.reasonNumber(entry.reason);
     }
-    const dirty = this.insert(stepRecords);
+    this.close();
+    const from = this.insertFrom(first);
+    return this.settleAll(touched, from);
+  }
+
+  private settleAll(touched: Set<number>, dirty: number): number {
     for (const r of [...touched]) this.followVoids(r, touched);
     let from = dirty;
     for (const r of touched) {
@@ -213,6 +378,7 @@ export class Records {
   }
 
   private reserve(n: number): void {
+    this.byId.reserve(n);
     if (n <= this.atMs.length) return;
     const to = Math.max(n, this.atMs.length * 2);
     this.atMs = grow(this.atMs, to);
@@ -227,53 +393,11 @@ export class Records {
     this.order = grow(this.order, to);
   }
 
-  private fill(r: number, entry: Entry, touched: Set<number>): void {
-    this.kind[r] = STEP_KINDS[entry.type] ?? 0;
-    this.wet[r] = NaN;
-    this.moist[r] = NaN;
-    switch (entry.type) {
-      case 'harvest':
-        this.source[r] = this.lotIndex.get(entry.lot)!;
-        this.target[r] = this.placeIndex.get(entry.to)!;
-        this.wet[r] = entry.wetKg;
-        this.moist[r] = entry.moisture;
-        break;
-      case 'move':
-        this.source[r] = this.placeIndex.get(entry.from)!;
-        this.target[r] = this.placeIndex.get(entry.to)!;
-        this.wet[r] = entry.wetKg ?? NaN;
-        this.moist[r] = entry.moisture ?? NaN;
-        if (entry.emptied === true || (entry.wetKg ?? null) === null) this.flags[r] = FLAG_TAKE_ALL;
-        if (entry.sideDraw === true) this.flags[r] = this.flags[r]! | FLAG_SIDE_DRAW;
-        break;
-      case 'condition':
-        this.source[r] = this.placeIndex.get(entry.place)!;
-        this.moist[r] = entry.moisture;
-        this.dryLoss[r] = entry.dryLoss ?? 0;
-        break;
-      case 'loss':
-        this.source[r] = this.placeIndex.get(entry.place)!;
-        this.wet[r] = entry.wetKg;
-        this.reason[r] = this.reasonNumber(entry.reason);
-        break;
-      case 'measure':
-        this.source[r] = this.placeIndex.get(entry.place)!;
-        this.wet[r] = entry.wetKg;
-        this.moist[r] = entry.moisture ?? NaN;
-        break;
-      case 'witness': {
-        const of = this.byId.get(entry.of)!;
-        this.link(this.witnesses, of, r);
-        touched.add(of);
-        break;
-      }
-      case 'void': {
-        const voids = this.byId.get(entry.voids)!;
-        this.link(this.voids, voids, r);
-        touched.add(voids);
-        break;
-      }
-    }
+  private refer(r: number, entry: Entry, touched: Set<number>): void {
+    if (entry.type !== 'witness' && entry.type !== 'void') return;
+    const target = this.byId.get(entry.type === 'witness' ? entry.of : entry.voids);
+    this.link(entry.type === 'witness' ? this.witnesses : this.voids, target, r);
+    touched.add(target);
   }
 
   private link(map: Map<number, number[]>, key: number, r: number): void {
@@ -335,9 +459,29 @@ export class Records {
     return best;
   }
 
-  /** Merges new records into `order`; returns the first position that changed. */
-  private insert(records: number[]): number {
-    if (records.length === 0) return this.steps;
+  /** Merges the records from `start` on that move grain into `order`; returns the first position that changed. */
+  private insertFrom(start: number): number {
+    const { kind, order, atMs } = this;
+    const end = this.entries.length;
+    // Nearly always each is later than the one before it, and than all of the book.
+    let last = this.steps === 0 ? -Infinity : atMs[order[this.steps - 1]!]!;
+    let to = this.steps;
+    let r = start;
+    for (; r < end; r++) {
+      if (kind[r] === 0) continue;
+      const at = atMs[r]!;
+      if (at <= last && (at < last || this.compare(order[to - 1]!, r) > 0)) break;
+      last = at;
+      order[to++] = r;
+    }
+    const first = this.steps;
+    this.steps = to;
+    return r === end ? first : Math.min(first, this.insert(r));
+  }
+
+  private insert(start: number): number {
+    const records: number[] = [];
+    for (let r = start; r < this.entries.length; r++) if (this.kind[r] !== 0) records.push(r);
     const compare = (a: number, b: number) => this.compare(a, b);
     for (let i = 1; i < records.length; i++) {
       if (compare(records[i - 1]!, records[i]!) > 0) {
@@ -346,8 +490,7 @@ export class Records {
       }
     }
     const order = this.order;
-    const first =
-      this.steps === 0 || compare(order[this.steps - 1]!, records[0]!) < 0 ? this.steps : this.positionOf(records[0]!);
+    const first = compare(order[this.steps - 1]!, records[0]!) < 0 ? this.steps : this.positionOf(records[0]!);
     let old = this.steps - 1;
     let fresh = records.length - 1;
     // Few late entries among many old ones: whole runs are shifted at once.
