@@ -7,6 +7,9 @@ import { stop } from './say.mjs';
 
 const node = (script) => path.join(ROOT, 'apps/server/dist', script);
 
+/** What a request leaves behind is gone before it is looked at twice: a tenth of the work of many small ones is sweeping up after them. */
+const YOUNG = ['--max-semi-space-size=32'];
+
 /** Migrations, and the demo farm into an empty database when `demo` is set. Prints what it did. */
 export async function prepareDatabase(url, demo, args = []) {
   const { code, output } = await run(process.execPath, [node('cli/prepare.js'), ...(demo ? ['--demo'] : []), ...args], {
@@ -18,7 +21,7 @@ export async function prepareDatabase(url, demo, args = []) {
 
 /** Starts the server and waits until it answers. */
 export async function startServer({ url, host = '127.0.0.1', port, env = {}, stdio = 'inherit' }) {
-  const child = spawn(process.execPath, [node('main.js')], {
+  const child = spawn(process.execPath, [...YOUNG, node('main.js')], {
     cwd: ROOT,
     stdio: ['ignore', stdio, stdio],
     detached: true,

@@ -1,5 +1,4 @@
-import { randomUUID } from 'node:crypto';
-import { type DynamicModule, Global, Module, RequestMethod } from '@nestjs/common';
+import { type DynamicModule, Global, Module } from '@nestjs/common';
 import { APP_FILTER, APP_GUARD } from '@nestjs/core';
 import { LoggerModule } from 'nestjs-pino';
 import { DataSource } from 'typeorm';
@@ -27,11 +26,9 @@ import { FarmWrites } from './platform/farm-write.js';
 import { Fellows } from './platform/fellows.js';
 import { FeedService } from './platform/feed.service.js';
 import { Jobs } from './platform/jobs.js';
+import { REDACTED } from './platform/request-log.js';
 import { HealthController } from './platform/health.controller.js';
 import { VersionsRepository } from './platform/versions.js';
-
-/** Tokens are longer than any id. */
-const withoutSecrets = (url: string): string => url.replace(/[\w-]{40,}/g, '…');
 
 @Global()
 @Module({})
@@ -64,26 +61,7 @@ export class AppModule {
     return {
       module: AppModule,
       imports: [
-        LoggerModule.forRoot({
-          forRoutes: [{ path: '{*path}', method: RequestMethod.ALL }],
-          pinoHttp: {
-            level: config.logLevel,
-            // Nothing is made of a request for a log that does not want it.
-            autoLogging: ['trace', 'debug', 'info'].includes(config.logLevel),
-            genReqId: (request) => String(request.headers['x-request-id'] ?? randomUUID()),
-            // A link's secret stands in its path: no line says it.
-            serializers: {
-              req: (request: { url: string; params?: unknown; query?: unknown }) => ({
-                ...request,
-                url: withoutSecrets(request.url),
-                params: undefined,
-                query: undefined,
-              }),
-            },
-            redact: ['req.headers.cookie', 'req.headers.authorization', 'res.headers["set-cookie"]'],
-            customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : 'info'),
-          },
-        }),
+        LoggerModule.forRoot({ forRoutes: [], pinoHttp: { level: config.logLevel, redact: REDACTED } }),
         PlatformModule.with(config, db),
         // The router looks from the top: what machines call many times a second, then the book.
         DevicesModule,

@@ -1,4 +1,8 @@
+import * as contract from '@fanega/contract';
+import { ValidationPipe } from '@nestjs/common';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { plainlyRight } from '../src/platform/plainly-right.js';
+import { validation } from '../src/platform/validation.js';
 import { Client, entry, Harness } from './harness.js';
 import {
   bodyOf,
@@ -75,3 +79,37 @@ it(
   },
   BODIES * 60 + 30_000,
 );
+
+it('what is taken for right beyond doubt is right by the library too, and the same object; most that is right is taken so', async () => {
+  const random = randomOf(SEED);
+  const { schemas } = document.components;
+  const classes = Object.entries(contract).filter(
+    (one): one is [string, new () => object] =>
+      typeof one[1] === 'function' && one[0] in schemas && /Body$/.test(one[0]),
+  );
+  const byLibrary = (of: new () => object, body: unknown): Promise<unknown> =>
+    ValidationPipe.prototype.transform.call(validation, body, { type: 'body', metatype: of }).catch(() => null);
+  const longWay: string[] = [];
+  let short = 0;
+  let right = 0;
+  for (const [name, of] of classes) {
+    const plainly = plainlyRight(of);
+    if (plainly === null) longWay.push(name);
+    for (let i = 0; i < 60; i++) {
+      const good = bodyOf(schemas[name]!, schemas, ids, random);
+      const text = JSON.stringify(i % 3 === 0 ? good : mutated(good, random)) ?? 'null';
+      const body = JSON.parse(text) as unknown;
+      if (!contract.isRecord(body)) continue;
+      const made = plainly?.(body) ?? null;
+      const library = await byLibrary(of, JSON.parse(text));
+      if (library !== null) right++;
+      if (made === null) continue;
+      short++;
+      expect({ name, body, made }).toEqual({ name, body, made: library });
+      expect(made).toBeInstanceOf(of);
+    }
+  }
+  expect(classes.length).toBeGreaterThan(40);
+  expect(longWay).toEqual([]);
+  expect(short).toBeGreaterThan(0.9 * right);
+});

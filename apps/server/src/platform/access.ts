@@ -99,7 +99,7 @@ const SESSION_SEEN_EVERY_MS = 10 * 60_000;
 export class DeviceTokens {
   private readonly calls: Buckets;
   private readonly seen = new Map<string, number>();
-  private readonly known = new Map<string, { readonly row: DeviceRow; readonly until: number }>();
+  private readonly known = new Map<string, { readonly row: DeviceCaller; readonly until: number }>();
 
   constructor(
     @Inject(DataSource) private readonly db: DataSource,
@@ -127,15 +127,18 @@ export class DeviceTokens {
       this.seen.set(row.id, now);
       await this.db.getRepository(DeviceRow).update({ farmId: row.farmId, id: row.id }, { seenMs: now });
     }
-    return { farmId: row.farmId, id: row.id, name: row.name, kind: row.kind };
+    return row;
   }
 
   /** One that was right a moment ago is not looked up again; one that is cut off writes for that moment at most. */
-  private async rowOf(tokenHash: string): Promise<DeviceRow | null> {
+  private async rowOf(tokenHash: string): Promise<DeviceCaller | null> {
     const now = this.clock.now();
     const kept = this.known.get(tokenHash);
     if (kept && now < kept.until && now >= kept.until - KNOWN_FOR_MS) return kept.row;
-    const row = await this.db.getRepository(DeviceRow).findOneBy({ tokenHash, revoked: false });
+    const [row = null] = await this.db.query<DeviceCaller[]>(
+      'SELECT id, farm_id AS farmId, name, kind FROM devices WHERE token_hash = ? AND revoked = 0',
+      [tokenHash],
+    );
     if (row) setBounded(this.known, tokenHash, { row, until: now + KNOWN_FOR_MS }, MOST_KNOWN);
     else this.known.delete(tokenHash);
     return row;

@@ -2,7 +2,7 @@ import { type ErrorIssue, isRecord, MOST_PHOTO_BYTES } from '@fanega/contract';
 import { hasHalfLetter } from '@fanega/core';
 import { type CanActivate, type ExecutionContext, Inject, Injectable, SetMetadata } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
-import { json, raw, type RequestHandler, type Response } from 'express';
+import { json, type NextFunction, raw, type RequestHandler, type Response } from 'express';
 import { ACCESS, type Access, type CalledRequest } from './access.js';
 import { Refused } from './refused.js';
 
@@ -21,9 +21,18 @@ interface Taking {
   readonly patienceMs: number;
 }
 /** What is packed may be a thousand times as large unpacked: nothing packed is taken. */
-const plain = (limit: string, patienceMs: number): Taking => ({ read: json({ limit, inflate: false }), patienceMs });
-const STRANGER = plain('16kb', 10_000);
-const MEMBER = plain('1mb', 60_000);
+const plain = (limit: number, patienceMs: number): Taking => {
+  const every = json({ limit, inflate: false });
+  return {
+    read: (request, response, next) => {
+      if (isOrdinary(request, limit)) readOrdinary(request, next);
+      else void every(request, response, next);
+    },
+    patienceMs,
+  };
+};
+const STRANGER = plain(16_384, 10_000);
+const MEMBER = plain(1_048_576, 60_000);
 const PHOTO: Taking = {
   read: raw({ type: () => true, limit: MOST_PHOTO_BYTES, inflate: false }),
   patienceMs: 120_000,
@@ -50,6 +59,40 @@ export class BodyGuard implements CanActivate {
     if (issue) throw new Refused('body_wrong', issue.message, [issue]);
     return true;
   }
+}
+
+const ORDINARY_TYPE = /^application\/json(; ?charset=utf-8)?$/i;
+
+/** Our own pages and every device say in one way what they send, and how long it is; whatever is said otherwise is the library's to read. */
+const isOrdinary = ({ headers }: CalledRequest, limit: number): boolean =>
+  ORDINARY_TYPE.test(headers['content-type'] ?? '') &&
+  headers['content-encoding'] === undefined &&
+  headers['transfer-encoding'] === undefined &&
+  Number(headers['content-length']) > 0 &&
+  Number(headers['content-length']) <= limit;
+
+/** The parser of HTTP gives no more than was said to come. Errors are those of the library. */
+function readOrdinary(request: CalledRequest, next: NextFunction): void {
+  const parts: Buffer[] = [];
+  const done = (error?: unknown): void => {
+    request.off('data', take).off('end', end).off('error', fail).off('close', cut);
+    next(error);
+  };
+  const take = (part: Buffer): void => void parts.push(part);
+  const cut = (): void => done(Object.assign(new Error('request aborted'), { status: 400, type: 'request.aborted' }));
+  const fail = (): void => cut();
+  const end = (): void => {
+    try {
+      const text = parts.length === 1 ? parts[0]!.toString() : Buffer.concat(parts).toString();
+      request.body = JSON.parse(text) as unknown;
+    } catch (error) {
+      done(Object.assign(error as Error, { status: 400, type: 'entity.parse.failed' }));
+      return;
+    }
+    done();
+  };
+  if (request.destroyed) return cut();
+  request.on('data', take).once('end', end).once('error', fail).once('close', cut);
 }
 
 function readBody(request: CalledRequest, response: Response, { read, patienceMs }: Taking): Promise<void> {

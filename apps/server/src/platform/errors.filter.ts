@@ -2,6 +2,7 @@ import type { ErrorAnswer } from '@fanega/contract';
 import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from '@nestjs/common';
 import type { Request, Response } from 'express';
 import { Refused } from './refused.js';
+import { withoutSecrets } from './request-log.js';
 import { TROUBLE_WORDS, troubleOf } from './trouble.js';
 
 const CODES: Record<number, string> = {
@@ -29,9 +30,10 @@ export class ErrorsFilter implements ExceptionFilter {
     if (!request.complete && isLong(request)) hangUpAfter(request, response);
     if (error instanceof Refused && error.retryAfter !== undefined)
       response.setHeader('Retry-After', String(error.retryAfter));
-    const requestId = String(http.getRequest<Request & { id?: unknown }>().id ?? '');
-    const answer = this.answer(error, http.getRequest<Request>().path);
-    if (answer.statusCode === 500) this.logger.error(error);
+    const requestId = String((request as Request & { id?: unknown }).id ?? '');
+    const answer = this.answer(error, request.path);
+    if (answer.statusCode === 500)
+      this.logger.error({ err: error, requestId, asked: `${request.method} ${withoutSecrets(request.path)}` }); // prettier-ignore
     // Said once a request, and without the stack of every one of them.
     else if (answer.statusCode > 500) this.logger.error(`${answer.code}: ${String(error)}`);
     response.status(answer.statusCode).json({ ...answer, ...(requestId ? { requestId } : {}) });

@@ -1,5 +1,6 @@
 import type { ErrorIssue } from '@fanega/contract';
-import { type ValidationError, ValidationPipe } from '@nestjs/common';
+import { type ArgumentMetadata, type ValidationError, ValidationPipe } from '@nestjs/common';
+import { plainlyRight } from './plainly-right.js';
 import { Refused } from './refused.js';
 
 function collect(errors: readonly ValidationError[], path: readonly string[], issues: ErrorIssue[]): void {
@@ -21,8 +22,17 @@ function collect(errors: readonly ValidationError[], path: readonly string[], is
   }
 }
 
+/** What is right beyond doubt is through at once; everything else is looked at by the library, which says what is wrong. */
+class BodyValidation extends ValidationPipe {
+  override transform(value: unknown, metadata: ArgumentMetadata): Promise<unknown> {
+    const { type, metatype } = metadata;
+    const made = type === 'body' && metatype && metatype !== Object ? plainlyRight(metatype)?.(value) : null;
+    return made ? Promise.resolve(made) : super.transform(value, metadata);
+  }
+}
+
 /** Bodies are checked against the contract's classes; nothing is converted and nothing unknown is let through. */
-export const validation = new ValidationPipe({
+export const validation = new BodyValidation({
   whitelist: true,
   forbidNonWhitelisted: true,
   transform: true,
