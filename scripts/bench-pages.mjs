@@ -30,8 +30,10 @@ const figures = async () => {
       `${form.padEnd(6)} ${name.padEnd(11)} ${String(score).padStart(4)} ${String(blocking).padStart(12)} ${String(paint).padStart(17)} ${shift.toFixed(3).padStart(6)} ${String(machine).padStart(8)}`,
     );
   const { rows, sizes } = await readyFigures(server.address);
-  console.log(`\nready, ms (median of five)${size.length > 0 ? `, ${size.join(' ')}` : ''}`);
-  for (const { name, ms } of rows) console.log(`${name.padEnd(20)} ${ms.toFixed(0).padStart(6)}`);
+  console.log(`\nms (medians of five)${size.length > 0 ? `, ${size.join(' ')}` : ''}`);
+  console.log(`${''.padEnd(20)}  ready  with its charts`);
+  for (const { name, ms, drawn } of rows)
+    console.log(`${name.padEnd(20)} ${ms.toFixed(0).padStart(6)} ${drawn.toFixed(0).padStart(16)}`);
   console.log('\nlargest answers, kB as they read');
   for (const [name, bytes] of Object.entries(sizes)
     .sort((a, b) => b[1] - a[1])

@@ -194,7 +194,9 @@ export function useFarmState(farmId: string): FarmShown {
     refreshInterval: 60_000,
   });
   const outbox = useOutbox();
-  const ahead = useAhead();
+  const seq = now.data?.seq;
+  const pending = useMemo(() => (seq === undefined ? [] : pendingEntries(outbox, farmId, seq)), [outbox, farmId, seq]);
+  const ahead = useAhead(pending.length > 0);
   const ask = useAsk(farmId);
   const refresh = useRefreshAll(farmId);
   const { mutate } = useSWRConfig();
@@ -241,9 +243,8 @@ export function useFarmState(farmId: string): FarmShown {
     if (!now.data || !header.data) return undefined;
     const { received, ...data } = now.data;
     const known: FarmData = { ...header.data, ...data, lots: pendingFields(header.data.lots, outbox, farmId) };
-    const pending = pendingEntries(outbox, farmId, data.seq);
     return farmOf(farmId, ahead && pending.length > 0 ? ahead(known, pending) : known, received);
-  }, [farmId, now.data, header.data, outbox, ahead]);
+  }, [farmId, now.data, header.data, outbox, pending, ahead]);
   const offline =
     !connected || (error?.unreachable ?? false) || (now.data !== undefined && keptSince(NOW) !== undefined);
   return { farm, error, offline, retry: () => void refresh() };

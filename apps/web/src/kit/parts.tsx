@@ -159,7 +159,6 @@ export function Parts({ name }: { name: string }) {
           heads={['Ticket', bushels.unit]}
           rows={() => LOADS.map(({ ticket, kg }) => [ticket, bushels.figure(kg / CORN, CORN)])}
           className="h-28"
-          size={{ width: 400, height: 112 }}
         >
           <BarChart data={LOADS.map(({ ticket, kg }) => ({ ticket, weight: bushels.shown(kg / CORN, CORN) }))}>
             <XAxis dataKey="ticket" stroke="var(--ink)" tick={{ fill: 'var(--ink)' }} />

@@ -1,8 +1,12 @@
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useDeferredValue, useState } from 'react';
 import { ResponsiveContainer } from 'recharts';
+import { useBox } from './use-box';
 
-/** How every axis is drawn. */
-export const AXIS = { stroke: 'var(--ink)', tick: { fill: 'var(--ink)', fontSize: 13 } } as const;
+/**
+ * How every axis is drawn. Its marks are few enough to be named each: to find out which of them have room, every name would be laid out on the
+ * page and measured, over and over.
+ */
+export const AXIS = { stroke: 'var(--ink)', tick: { fill: 'var(--ink)', fontSize: 13 }, interval: 0 } as const;
 
 /** Series told apart by their dashes, and named beside; the first is full. */
 const DASHES = ['', '7 5', '3 4', '12 4 3 4', '1 3', '9 3'];
@@ -24,7 +28,6 @@ export function ChartFrame({
   heads,
   rows,
   className,
-  size,
   children,
 }: {
   label: string;
@@ -34,17 +37,16 @@ export function ChartFrame({
   rows: () => readonly (readonly string[])[];
   /** Its height. */
   className: string;
-  /** Pixels until it knows its own. */
-  size: { readonly width: number; readonly height: number };
   children: ReactNode;
 }) {
   const [open, setOpen] = useState(false);
+  // Drawn once it is known how large, and not for a guess before; in slices, behind what the reader sees already.
+  const [frame, known] = useBox<HTMLDivElement>();
+  const box = useDeferredValue(known);
   return (
     <figure>
-      <div role="img" aria-label={label} className={`w-full overflow-hidden ${className}`}>
-        <ResponsiveContainer width="100%" height="100%" initialDimension={size}>
-          {children}
-        </ResponsiveContainer>
+      <div ref={frame} role="img" aria-label={label} aria-busy={!box} className={`w-full overflow-hidden ${className}`}>
+        {box && box.width > 0 && box.height > 0 && <ResponsiveContainer {...box}>{children}</ResponsiveContainer>}
       </div>
       <details
         className="no-print text-sm"

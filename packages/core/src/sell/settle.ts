@@ -124,7 +124,7 @@ export function settle(
   asked: (due: Due) => boolean = () => true,
 ): Settled {
   const byTicket = new Map<string, Due>();
-  const key = (buyerId: string, ticket: string): string => JSON.stringify([buyerId, plainTicket(ticket)]);
+  const key = (buyerId: string, ticket: string): string => `${buyerId.length} ${buyerId} ${plainTicket(ticket)}`; // prettier-ignore
   const withoutTicket: Due[] = [];
   for (const due of dues) {
     if (due.ticketNo === null) {

@@ -1,5 +1,5 @@
 import { cropOf, CROPS, dryBushels, type LayerRun, layerRuns, placeNow, type PlaceInfo } from '@fanega/core';
-import { Suspense, useLayoutEffect, useRef, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { type Farm, useBinSetups, useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
@@ -32,6 +32,7 @@ import { ClimbBox } from '../../widgets/climb-box';
 import { StartLink } from '../../widgets/start-link';
 import { sideDrawGives } from '../../widgets/side-draw-gives';
 import { lazily } from '../../ui/lazily';
+import { useBox } from '../../ui/use-box';
 
 const Elsewhere = lazily(() => import('./pages/elsewhere'), '/store');
 const Blend = lazily(() => import('./pages/blend'), '/store/blend');
@@ -150,13 +151,8 @@ function Yard({
   selected: PlaceInfo | undefined;
 }) {
   const select = useSelect();
-  const frame = useRef<HTMLUListElement>(null);
-  const [width, setWidth] = useState(0);
-  useLayoutEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
-    observer.observe(frame.current!);
-    return () => observer.disconnect();
-  }, []);
+  const [frame, box] = useBox<HTMLUListElement>();
+  const width = box?.width ?? 0;
   const row = places.filter((place) => !(place.kind === 'pile' && farm.held(place.id).wetKg === 0));
   const meters = row.reduce((sum, place) => sum + shapeOf(place).diameter, 0);
   const scale = Math.max(7, Math.min(15, (width - 92 - row.length * 42) / Math.max(meters, 1)));

@@ -6,7 +6,7 @@ import { money, number } from '../../quantity/quantity';
 import { Button } from '../../ui';
 import { EntryDrawer } from '../../widgets/entry-drawer';
 import { Ago } from '../../widgets/ago';
-import { useSellBook } from '../../widgets/use-sell-book';
+import { type SellBook, useSellBook } from '../../widgets/use-sell-book';
 
 const SHOWN = 5;
 const LINK = 'font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink';
@@ -15,7 +15,11 @@ const target = (gap: BookGap): string => (gap.what === 'noTicket' && gap.id !== 
 
 /** What in the books has no counterpart yet, the most money first. */
 export default function Gaps({ farm }: { farm: Farm }) {
-  const book = useSellBook(farm);
+  // Two pieces of work, so that neither holds the page up for both.
+  return <Found farm={farm} book={useSellBook(farm)} />;
+}
+
+function Found({ farm, book }: { farm: Farm; book: SellBook | null }) {
   const { steps } = farm.data as unknown as { steps: Parameters<typeof bookGaps>[2] };
   const gaps = useMemo(() => (book ? bookGaps(farm, book, steps) : []), [farm, book, steps]);
   const notebook = useNotebook().data;

@@ -32,7 +32,7 @@ import { Restate } from '../../../widgets/restate';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
 import type { CutGiven } from '../words';
-import { ChartFrame } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { Working } from '../../../widgets/working';
 
@@ -249,7 +249,6 @@ function Worth({ farm, own, crop }: { farm: Farm; own: MonitorView; crop: string
               heads={[`Flow, ${flow.unit}`, 'Error, %']}
               rows={() => points.map((point) => [number(point.flow), number(point.error, 1)])}
               className="h-60"
-              size={{ width: 480, height: 240 }}
             >
               <ComposedChart
                 data={points}
@@ -263,8 +262,7 @@ function Worth({ farm, own, crop }: { farm: Farm; own: MonitorView; crop: string
                   unit={` ${flow.unit}`}
                   domain={[0, 'auto']}
                   tickFormatter={(v: number) => number(v)}
-                  stroke="var(--ink)"
-                  tick={{ fill: 'var(--ink)', fontSize: 14 }}
+                  {...AXIS}
                 />
                 <YAxis
                   type="number"
@@ -272,8 +270,7 @@ function Worth({ farm, own, crop }: { farm: Farm; own: MonitorView; crop: string
                   unit=" %"
                   width={52}
                   tickFormatter={(v: number) => number(v)}
-                  stroke="var(--ink)"
-                  tick={{ fill: 'var(--ink)', fontSize: 14 }}
+                  {...AXIS}
                 />
                 <ReferenceLine y={0} stroke="var(--ink)" />
                 <Scatter dataKey="error" fill="var(--ink)" isAnimationActive={false} />

@@ -423,7 +423,6 @@ function Course({
           ])
         }
         className="mt-2 h-60"
-        size={{ width: 440, height: 240 }}
       >
         <LineChart data={points} margin={{ top: 8, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--rule)" vertical={false} />

@@ -454,7 +454,6 @@ function Front({ plan, depth, date }: { plan: BinPlan; depth: number; date: (hou
           ])
         }
         className="mt-2 h-64"
-        size={{ width: 560, height: 256 }}
       >
         <LineChart
           data={heights}

@@ -116,7 +116,6 @@ export const MoistureChart = memo(function MoistureChart({
       heads={['When', 'Read', 'Likely', 'Eight of ten']}
       rows={() => figures(shown, forecast, from, to, timeZone)}
       className="h-[19rem]"
-      size={{ width: 640, height: 304 }}
     >
       <ComposedChart margin={{ top: 14, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
         <CartesianGrid stroke="var(--rule)" vertical={false} strokeWidth={0.7} />

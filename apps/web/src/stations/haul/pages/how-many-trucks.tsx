@@ -50,7 +50,7 @@ import {
   trucksBoxes,
   unasked,
 } from '../forms/trucks-form';
-import { ChartFrame } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame } from '../../../ui/chart-frame';
 import { useFields } from '../../../ui/form/use-fields';
 import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
@@ -315,7 +315,6 @@ function Fleets({
           fleets.map((fleet) => [String(fleet.trucks), grainRate.figure(fleet.result.bushelsPerHour.mean, per)])
         }
         className="mt-4 h-56"
-        size={{ width: 480, height: 224 }}
       >
         <BarChart
           data={fleets.map((fleet) => ({
@@ -326,13 +325,8 @@ function Fleets({
           accessibilityLayer={false}
         >
           <CartesianGrid stroke="var(--rule)" vertical={false} />
-          <XAxis dataKey="trucks" stroke="var(--ink)" tick={{ fill: 'var(--ink)', fontSize: 14 }} />
-          <YAxis
-            width={58}
-            stroke="var(--ink)"
-            tick={{ fill: 'var(--ink)', fontSize: 14 }}
-            tickFormatter={(v: number) => number(v)}
-          />
+          <XAxis dataKey="trucks" {...AXIS} />
+          <YAxis width={58} {...AXIS} tickFormatter={(v: number) => number(v)} />
           <Bar dataKey="rate" isAnimationActive={false}>
             {fleets.map((fleet) => (
               <Cell key={fleet.trucks} fill={fleet.trucks === worth ? 'var(--clay)' : 'var(--ink)'} />

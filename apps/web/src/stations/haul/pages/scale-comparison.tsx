@@ -30,7 +30,7 @@ import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
 import { revision, setting } from '../../../data/records';
 import { write } from '../../../data/outbox';
-import { ChartFrame } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame } from '../../../ui/chart-frame';
 
 /** A dot for each load, in one stroke: a season's thousand as parts of their own hold the page up for half a second. */
 const Dots = ({ points = [] }: { points?: readonly { readonly x: number | null; readonly y: number | null }[] }) => (
@@ -197,7 +197,6 @@ function OneScale({ farm, haul, standing }: { farm: Farm; haul: WeighedView; sta
           heads={['Day', 'Difference, %']}
           rows={() => points.map((point) => [day(point.at, timeZone), number(point.difference, 2)])}
           className="mt-2 h-52"
-          size={{ width: 480, height: 208 }}
         >
           <ComposedChart data={points} margin={{ top: 8, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--rule)" vertical={false} />
@@ -206,9 +205,7 @@ function OneScale({ farm, haul, standing }: { farm: Farm; haul: WeighedView; sta
               dataKey="at"
               domain={['dataMin', 'dataMax']}
               tickFormatter={(v: number) => day(v, timeZone)}
-              stroke="var(--ink)"
-              tick={{ fill: 'var(--ink)', fontSize: 14 }}
-              minTickGap={40}
+              {...AXIS}
             />
             <YAxis
               type="number"
@@ -216,8 +213,7 @@ function OneScale({ farm, haul, standing }: { farm: Farm; haul: WeighedView; sta
               unit=" %"
               width={60}
               tickFormatter={(v: number) => number(v, 1)}
-              stroke="var(--ink)"
-              tick={{ fill: 'var(--ink)', fontSize: 14 }}
+              {...AXIS}
             />
             <ReferenceLine y={0} stroke="var(--ink)" />
             <Line dataKey="difference" dot={false} activeDot={false} isAnimationActive={false} shape={Dots} />

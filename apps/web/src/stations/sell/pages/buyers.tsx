@@ -306,7 +306,6 @@ function Bids({
         heads={['When', 'Buyer', `Bid, ${price.unit}`]}
         rows={() => [...sorted].reverse().map((bid) => [day(bid.at, timeZone), farm.placeName(bid.buyerId), price.figure(bidPrice(bid), per)])} // prettier-ignore
         className="h-56"
-        size={{ width: 560, height: 224 }}
       >
         <LineChart data={points} margin={{ top: 8, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--rule)" />

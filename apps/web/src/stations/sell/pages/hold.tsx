@@ -360,7 +360,6 @@ function ByMonth({
           ])
         }
         className="h-52"
-        size={{ width: 560, height: 208 }}
       >
         <LineChart data={shown} margin={{ top: 8, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--rule)" />

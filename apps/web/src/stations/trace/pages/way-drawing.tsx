@@ -1,8 +1,9 @@
 import { cropOf, CROPS, dryBushels, gathered, type TracePath, type TraceStop } from '@fanega/core';
 import { sankey, sankeyJustify, sankeyLinkHorizontal, type SankeyGraph } from 'd3-sankey';
-import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Farm } from '../../../data/farm';
 import { bushels } from '../../../quantity/quantity';
+import { useBox } from '../../../ui/use-box';
 import { lotFill } from '../../../widgets/weave';
 
 interface Node {
@@ -40,13 +41,8 @@ export function WayDrawing({ farm, way: whole, crop }: { farm: Farm; way: TraceP
   const [open, setOpen] = useState(false);
   const few = useMemo(() => gathered(whole), [whole]);
   const way = open ? whole : few;
-  const frame = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(900);
-  useLayoutEffect(() => {
-    const observer = new ResizeObserver(([entry]) => setWidth(Math.max(880, entry!.contentRect.width)));
-    observer.observe(frame.current!);
-    return () => observer.disconnect();
-  }, []);
+  const [frame, box] = useBox<HTMLDivElement>();
+  const width = Math.max(880, box?.width ?? 900);
   const height = Math.min(open ? 1800 : 480, Math.max(130, way.nodes.length * 27));
   const graph = useMemo((): SankeyGraph<Node, Link> => {
     const nodes = way.nodes.map((node): Node => ({ id: node.id, node }));
