@@ -27,6 +27,10 @@ describe('the farm’s clock', () => {
       ['America/Chicago', Date.UTC(2026, 10, 1)],
       ['Pacific/Apia', Date.UTC(2011, 11, 30)],
       ['Australia/Lord_Howe', Date.UTC(2026, 3, 4)],
+      // Summer time for one week.
+      ['America/Recife', Date.UTC(2000, 9, 8)],
+      ['America/Recife', Date.UTC(2000, 9, 11)],
+      ['America/Recife', Date.UTC(2000, 9, 15)],
     ] as const)
       // prettier-ignore
       for (let k = -150; k <= 150; k++) {
