@@ -81,8 +81,10 @@ export async function lighthouseFigures(address) {
         onlyCategories: ['performance'],
         disableStorageReset: true,
       };
-      const { lhr } = await lighthouse(`${address}${page}`, options, config);
-      const figure = (audit) => lhr.audits[audit].numericValue;
+      let { lhr } = await lighthouse(`${address}${page}`, options, config);
+      // Now and then it misses the beginning of a page, and measures nothing.
+      if (lhr.categories.performance.score === null) ({ lhr } = await lighthouse(`${address}${page}`, options, config));
+      const figure = (audit) => lhr.audits[audit].numericValue ?? NaN;
       rows.push({
         form,
         name,

@@ -56,7 +56,7 @@ export const ROUTES: Readonly<
   '/api/farms/{farmId}/imports': { topics: ['trace'], keep: false },
   '/api/farms/{farmId}/day': { topics: ['book', 'header', 'sell', 'trace'], keep: true, clock: true },
   '/api/farms/{farmId}/year/costs': { topics: ['book', 'header', 'dry', 'haul', 'store', 'sell'], keep: false },
-  '/api/farms/{farmId}/fuel': { topics: ['shed', 'book'], keep: true, clock: true },
+  '/api/farms/{farmId}/fuel': { topics: ['shed', 'book', 'dry', 'header'], keep: true, clock: true },
   '/api/farms/{farmId}/wheel': { topics: ['shed', 'book'], keep: true, clock: true },
 };
 

@@ -100,7 +100,7 @@ class FuelController {
   @Get()
   @Allow('viewer')
   @ForJobs()
-  @Answers('FuelInfo[]', { topics: ['shed', 'book'], keep: true, clock: true })
+  @Answers('FuelInfo[]', { topics: ['shed', 'book', 'dry', 'header'], keep: true, clock: true })
   all(@Param('farmId') farmId: string): Promise<FuelInfo[]> {
     return this.fuel.all(farmId);
   }
