@@ -8,6 +8,25 @@ import { useBox } from './use-box';
  */
 export const AXIS = { stroke: 'var(--ink)', tick: { fill: 'var(--ink)', fontSize: 13 }, interval: 0 } as const;
 
+/** Room about a chart: the last mark below stands at its right end, and half of its name beyond it. */
+export const MARGIN = { top: 8, right: 28, bottom: 4, left: 0 };
+
+/** Few enough to stand beside one another on a phone. */
+const TIME_MARKS = 4;
+
+/** An axis of time from the first moment to the last, each mark named once, the first and the last at the ends. */
+export function timeAxis(all: readonly number[], say: (atMs: number) => string) {
+  const [from, to] = [Math.min(...all), Math.max(...all)];
+  const marks = Array.from({ length: TIME_MARKS }, (_, i) => from + ((to - from) * i) / (TIME_MARKS - 1));
+  return {
+    ...AXIS,
+    type: 'number' as const,
+    domain: ['dataMin', 'dataMax'],
+    ticks: marks.filter((at, i) => i === 0 || say(at) !== say(marks[i - 1]!)),
+    tickFormatter: say,
+  };
+}
+
 /** Series told apart by their dashes, and named beside; the first is full. */
 const DASHES = ['', '7 5', '3 4', '12 4 3 4', '1 3', '9 3'];
 

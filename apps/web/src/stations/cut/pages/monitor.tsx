@@ -32,7 +32,7 @@ import { Restate } from '../../../widgets/restate';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
 import type { CutGiven } from '../words';
-import { AXIS, ChartFrame } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame, MARGIN } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { Working } from '../../../widgets/working';
 
@@ -250,11 +250,7 @@ function Worth({ farm, own, crop }: { farm: Farm; own: MonitorView; crop: string
               rows={() => points.map((point) => [number(point.flow), number(point.error, 1)])}
               className="h-60"
             >
-              <ComposedChart
-                data={points}
-                margin={{ top: 8, right: 12, bottom: 4, left: 0 }}
-                accessibilityLayer={false}
-              >
+              <ComposedChart data={points} margin={MARGIN} accessibilityLayer={false}>
                 <CartesianGrid stroke="var(--rule)" vertical={false} />
                 <XAxis
                   type="number"

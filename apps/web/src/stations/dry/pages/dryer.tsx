@@ -49,7 +49,7 @@ import {
 import { clock, day, DAY_MS, moment, soon, spanText } from '../../../quantity/time';
 import { Button, Problem } from '../../../ui';
 import { Callout } from '../../../ui/callout';
-import { AXIS, ChartFrame } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame, MARGIN, timeAxis } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { toast } from '../../../ui/toast';
 import { useTicking } from '../../../ui/use-ticking';
@@ -424,15 +424,15 @@ function Course({
         }
         className="mt-2 h-60"
       >
-        <LineChart data={points} margin={{ top: 8, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
+        <LineChart data={points} margin={MARGIN} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--rule)" vertical={false} />
           <ReferenceArea y1={low} y2={high} fill="var(--sand)" fillOpacity={1} />
           <XAxis
-            type="number"
             dataKey="at"
-            domain={['dataMin', 'dataMax']}
-            tickFormatter={(v: number) => clock(v, timeZone)}
-            {...AXIS}
+            {...timeAxis(
+              points.map(({ at }) => at),
+              (at) => clock(at, timeZone),
+            )}
           />
           <YAxis
             width={44}
@@ -450,7 +450,7 @@ function Course({
             dataKey="in"
             stroke="var(--ink)"
             strokeDasharray="5 4"
-            dot={{ r: 3 }}
+            dot={{ r: 3, strokeDasharray: 'none' }}
             connectNulls
             isAnimationActive={false}
           />

@@ -33,7 +33,7 @@ import {
 import { system } from '../../../quantity/system';
 import { day } from '../../../quantity/time';
 import { Button, Empty, Loading, Problem, SelectBox, TextBox } from '../../../ui';
-import { AXIS, ChartFrame, SeriesMark, seriesLine } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame, MARGIN, SeriesMark, seriesLine } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { Progress } from '../../../ui/progress';
 import { Verdict } from '../../../ui/verdict';
@@ -455,12 +455,7 @@ function Front({ plan, depth, date }: { plan: BinPlan; depth: number; date: (hou
         }
         className="mt-2 h-64"
       >
-        <LineChart
-          data={heights}
-          layout="vertical"
-          margin={{ top: 8, right: 16, bottom: 4, left: 0 }}
-          accessibilityLayer={false}
-        >
+        <LineChart data={heights} layout="vertical" margin={MARGIN} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--rule)" />
           <XAxis type="number" unit=" %" domain={['auto', 'auto']} {...AXIS} tickFormatter={(v: number) => number(v)} />
           <YAxis

@@ -30,7 +30,7 @@ import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
 import { revision, setting } from '../../../data/records';
 import { write } from '../../../data/outbox';
-import { AXIS, ChartFrame } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame, MARGIN, timeAxis } from '../../../ui/chart-frame';
 
 /** A dot for each load, in one stroke: a season's thousand as parts of their own hold the page up for half a second. */
 const Dots = ({ points = [] }: { points?: readonly { readonly x: number | null; readonly y: number | null }[] }) => (
@@ -198,14 +198,14 @@ function OneScale({ farm, haul, standing }: { farm: Farm; haul: WeighedView; sta
           rows={() => points.map((point) => [day(point.at, timeZone), number(point.difference, 2)])}
           className="mt-2 h-52"
         >
-          <ComposedChart data={points} margin={{ top: 8, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
+          <ComposedChart data={points} margin={MARGIN} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--rule)" vertical={false} />
             <XAxis
-              type="number"
               dataKey="at"
-              domain={['dataMin', 'dataMax']}
-              tickFormatter={(v: number) => day(v, timeZone)}
-              {...AXIS}
+              {...timeAxis(
+                points.map(({ at }) => at),
+                (at) => day(at, timeZone),
+              )}
             />
             <YAxis
               type="number"

@@ -36,7 +36,7 @@ import {
 } from '../../../quantity/quantity';
 import { day, DAY_MS, dayText, hourText, spanText } from '../../../quantity/time';
 import { Button, Loading } from '../../../ui';
-import { AXIS, ChartFrame, SeriesMark, seriesLine } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame, MARGIN, SeriesMark, seriesLine, timeAxis } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { Verdict } from '../../../ui/verdict';
 import { CropBox } from '../../../widgets/crop-box';
@@ -307,14 +307,14 @@ function Bids({
         rows={() => [...sorted].reverse().map((bid) => [day(bid.at, timeZone), farm.placeName(bid.buyerId), price.figure(bidPrice(bid), per)])} // prettier-ignore
         className="h-56"
       >
-        <LineChart data={points} margin={{ top: 8, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
+        <LineChart data={points} margin={MARGIN} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--rule)" />
           <XAxis
-            type="number"
             dataKey="at"
-            domain={['dataMin', 'dataMax']}
-            {...AXIS}
-            tickFormatter={(at: number) => day(at, timeZone)}
+            {...timeAxis(
+              points.map(({ at }) => Number(at)),
+              (at) => day(at, timeZone),
+            )}
           />
           <YAxis width={56} domain={['auto', 'auto']} {...AXIS} tickFormatter={(v: number) => number(v, 2)} />
           {named.map(({ id }, i) => (

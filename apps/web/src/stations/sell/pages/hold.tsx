@@ -26,7 +26,7 @@ import {
 } from '../../../quantity/quantity';
 import { Choices, Loading, TextBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
-import { AXIS, ChartFrame } from '../../../ui/chart-frame';
+import { AXIS, ChartFrame, MARGIN } from '../../../ui/chart-frame';
 import { Section } from '../../../ui/page';
 import { useKept } from '../../../ui/use-kept';
 import { Verdict } from '../../../ui/verdict';
@@ -361,7 +361,7 @@ function ByMonth({
         }
         className="h-52"
       >
-        <LineChart data={shown} margin={{ top: 8, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
+        <LineChart data={shown} margin={MARGIN} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--rule)" />
           <XAxis type="number" dataKey="month" domain={[0, MONTHS_AHEAD]} ticks={[0, 2, 4, 6, 8, 10, 12]} {...AXIS} />
           <YAxis width={56} domain={['auto', 'auto']} {...AXIS} tickFormatter={(v: number) => number(v, 2)} />
