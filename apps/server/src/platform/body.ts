@@ -16,12 +16,12 @@ export const TakesBody = (kind: Large) => SetMetadata(BODY, kind);
 /** How deep a body may be nested: none of ours is a third of it. */
 const MOST_DEPTH = 32;
 
-interface Taking {
+export interface Taking {
   readonly read: RequestHandler;
   readonly patienceMs: number;
 }
 /** What is packed may be a thousand times as large unpacked: nothing packed is taken. */
-const plain = (limit: number, patienceMs: number): Taking => {
+export const plain = (limit: number, patienceMs: number): Taking => {
   const every = json({ limit, inflate: false });
   return {
     read: (request, response, next) => {
@@ -95,7 +95,7 @@ function readOrdinary(request: CalledRequest, next: NextFunction): void {
   request.on('data', take).once('end', end).once('error', fail).once('close', cut);
 }
 
-function readBody(request: CalledRequest, response: Response, { read, patienceMs }: Taking): Promise<void> {
+export function readBody(request: CalledRequest, response: Response, { read, patienceMs }: Taking): Promise<void> {
   return new Promise((resolve, reject) => {
     const timer = setTimeout(
       () => reject(new Refused('too_slow', 'The rest of this request did not come; send it again.')),
