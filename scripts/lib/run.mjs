@@ -65,15 +65,15 @@ export const portFree = (port) =>
     server.listen({ port, host: '127.0.0.1', exclusive: true }, () => server.close(() => resolve(true)));
   });
 
-export const anyFreePort = () =>
-  new Promise((resolve, reject) => {
-    const server = net.createServer();
-    server.once('error', reject);
-    server.listen(0, '127.0.0.1', () => {
-      const { port } = server.address();
-      server.close(() => resolve(port));
-    });
-  });
+/** Below those from which the system gives every connection that goes out one of its own: such a one could take it before it is listened on. */
+const [LEAST_PORT, MOST_PORT] = [15_000, 32_000];
+
+export async function anyFreePort() {
+  for (;;) {
+    const port = LEAST_PORT + Math.floor(Math.random() * (MOST_PORT - LEAST_PORT));
+    if (await portFree(port)) return port;
+  }
+}
 
 /** The command that installs Debian packages from here, or null when only a person can. */
 export function installer() {

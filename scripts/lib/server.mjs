@@ -27,10 +27,13 @@ export async function startServer({ url, host = '127.0.0.1', port, env = {}, std
     detached: true,
     env: { ...process.env, FANEGA_DATABASE_URL: url, FANEGA_HOST: host, FANEGA_PORT: String(port), ...env },
   });
+  // What a server says before it falls, where nobody else reads it.
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream?.on('data', (part) => (said = (said + part).slice(-3000)));
   const reachable = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host;
   const scheme = process.env.FANEGA_TLS_CERT ? 'https' : 'http';
   await until('starting the server', 60_000, async () => {
-    if (child.exitCode !== null) throw new Error('the server did not start; the lines above say why');
+    if (child.exitCode !== null) throw new Error(`the server did not start; ${said || 'the lines above say why'}`);
     return answers(`${scheme}://${reachable}:${port}/api/health`);
   });
   return {
