@@ -151,10 +151,10 @@ const entryPath = (index: number): string => `entries[${index}]`;
 
 /**
  * A check of entries by themselves and against the lots and places; what they say of other entries is checked by {@link checkReferences}. It
- * reports into `refusals` and returns the instant of `at` in ms (NaN when it is none). One reporter serves all: a book has hundreds of
- * thousands of entries, and next to none of them has anything to report.
+ * reports into `refusals`. One reporter serves all: a book has hundreds of thousands of entries, and next to none of them has anything to
+ * report.
  */
-export function entryCheck(names: Names, refusals: Refusal[]): (value: unknown, index: number) => number {
+export function entryCheck(names: Names, refusals: Refusal[]): (value: unknown, index: number) => void {
   let entry: Fields = {};
   let at = 0;
   const report: Report = (code, field, found, expected) => {
@@ -171,19 +171,18 @@ export function entryCheck(names: Names, refusals: Refusal[]): (value: unknown, 
   return (value, index) => {
     if (!isObject(value)) {
       refusals.push({ code: 'not_an_object', path: entryPath(index), value });
-      return NaN;
+      return;
     }
     entry = value;
     at = index;
-    return checkEntry(value, names, report);
+    checkEntry(value, names, report);
   };
 }
 
-function checkEntry(value: Fields, names: Names, report: Report): number {
+function checkEntry(value: Fields, names: Names, report: Report): void {
   text(value.id, 'id', report);
   const at = text(value.at, 'at', report);
-  const ms = at === undefined ? NaN : instantOf(at);
-  if (at !== undefined && Number.isNaN(ms)) report('date_is_none', 'at', at);
+  if (at !== undefined && Number.isNaN(instantOf(at))) report('date_is_none', 'at', at);
   const recordedAt = value.recordedAt;
   if (!absent(recordedAt) && (typeof recordedAt !== 'string' || Number.isNaN(instantOf(recordedAt)))) {
     report('date_is_none', 'recordedAt', recordedAt);
@@ -193,10 +192,9 @@ function checkEntry(value: Fields, names: Names, report: Report): number {
   optionalText(value.method, 'method', report);
   optionalText(value.note, 'note', report);
   const type = text(value.type, 'type', report);
-  if (type === undefined) return ms;
+  if (type === undefined) return;
   if (Object.hasOwn(TYPE_CHECKS, type)) TYPE_CHECKS[type as Entry['type']](value, names, report);
   else report('value_not_in_list', 'type', type, ENTRY_TYPES.join(', '));
-  return ms;
 }
 
 /**

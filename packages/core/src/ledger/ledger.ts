@@ -177,9 +177,9 @@ export class Ledger {
       const before = refusals.length;
       // Next to all entries are right: why one is not is found out only of that one.
       if (!records.draft(known + i, entry)) {
-        const atMs = closer(entry, i);
+        closer(entry, i);
         if (refusals.length > before) continue;
-        records.fill(known + i, entry, atMs);
+        records.fill(known + i, entry);
       }
       if (refusals.length === 0 && !isTwice) isTwice = !records.claim(entry.id);
     }

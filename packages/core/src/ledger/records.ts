@@ -8,14 +8,6 @@ import { type BookHeader, type Entry, isBuyer, UNKNOWN_LOT } from './model.js';
 export const Kind = { Harvest: 1, Move: 2, Condition: 3, Loss: 4, Measure: 5 } as const;
 export type Kind = (typeof Kind)[keyof typeof Kind];
 
-const STEP_KINDS: Partial<Record<Entry['type'], Kind>> = {
-  harvest: Kind.Harvest,
-  move: Kind.Move,
-  condition: Kind.Condition,
-  loss: Kind.Loss,
-  measure: Kind.Measure,
-};
-
 export const FLAG_TAKE_ALL = 1;
 export const FLAG_DEAD = 2;
 /** Out through the spout in the wall. */
@@ -253,10 +245,18 @@ export class Records {
       }
     }
     if (source < 0 || !isWithin(wet, MAX_MASS_KG) || !isWithin(moist, MAX_MOISTURE)) return false;
-    this.set(r, kind, flags, source, target, atMs);
+    this.atMs[r] = atMs;
+    this.kind[r] = kind;
+    this.flags[r] = flags;
+    this.source[r] = source;
+    this.target[r] = target;
+    this.reason[r] = 0;
     this.wet[r] = kind === 0 || wet === undefined ? NaN : (wet as number);
     this.moist[r] = kind === 0 || moist === undefined ? NaN : (moist as number);
     this.dryLoss[r] = dryLoss;
+    const index = r - this.entries.length;
+    if (kind === 0) this.referring.push(index);
+    else if (kind === Kind.Loss) this.losses.push(index);
     return true;
   }
 
@@ -266,64 +266,10 @@ export class Records {
     return place >= 0 && this.isBuyer[place] === 0 ? place : -1;
   }
 
-  private set(r: number, kind: number, flags: number, source: number, target: number, atMs: number): void {
-    this.atMs[r] = atMs;
-    this.kind[r] = kind;
-    this.flags[r] = flags;
-    this.source[r] = source;
-    this.target[r] = target;
-    this.reason[r] = 0;
-    const index = r - this.entries.length;
-    if (kind === 0) this.referring.push(index);
-    else if (kind === Kind.Loss) this.losses.push(index);
-  }
-
-  /** The same as {@link draft} for an entry that was checked: one may write null for what is left out. */
-  fill(r: number, entry: Entry, atMs: number): void {
-    const kind = STEP_KINDS[entry.type] ?? 0;
-    let flags = 0;
-    let source = 0;
-    let target = 0;
-    let wet = NaN;
-    let moist = NaN;
-    let dryLoss = 0;
-    switch (entry.type) {
-      case 'harvest':
-        source = this.lotIndex.get(entry.lot)!;
-        target = this.placeIndex.get(entry.to)!;
-        wet = entry.wetKg;
-        moist = entry.moisture;
-        break;
-      case 'move':
-        source = this.placeIndex.get(entry.from)!;
-        target = this.placeIndex.get(entry.to)!;
-        wet = entry.wetKg ?? NaN;
-        moist = entry.moisture ?? NaN;
-        if (entry.emptied === true || (entry.wetKg ?? null) === null) flags = FLAG_TAKE_ALL;
-        if (entry.sideDraw === true) flags |= FLAG_SIDE_DRAW;
-        break;
-      case 'condition':
-        source = this.placeIndex.get(entry.place)!;
-        moist = entry.moisture;
-        dryLoss = entry.dryLoss ?? 0;
-        break;
-      case 'loss':
-        source = this.placeIndex.get(entry.place)!;
-        wet = entry.wetKg;
-        break;
-      case 'measure':
-        source = this.placeIndex.get(entry.place)!;
-        wet = entry.wetKg;
-        moist = entry.moisture ?? NaN;
-        break;
-      case 'witness':
-      case 'void':
-        break;
-    }
-    this.set(r, kind, flags, source, target, atMs);
-    this.wet[r] = wet;
-    this.moist[r] = moist;
-    this.dryLoss[r] = dryLoss;
+  /** The same for an entry that was checked and found right: one may write null for what is left out. */
+  fill(r: number, entry: Entry): void {
+    const said = Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== null));
+    invariant(this.draft(r, said), 'an entry that was checked can be drafted', entry.id);
   }
 
   /** Makes room for a batch whose entries will be drafted in their order, each by {@link draft} or {@link fill} and {@link claim}. */
