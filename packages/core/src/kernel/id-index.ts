@@ -7,9 +7,8 @@ const FEWEST_SLOTS = 64;
  * of thousands. The list itself is somebody else's: `idOf` tells the id of a number that was given. Whoever makes ids that fall on one another gains nothing: what does not find its slot in a few steps stands in a map.
  */
 export class IdIndex {
-  /** Number + 1; 0 is a free slot. Never more than half full. */
-  private slots = new Int32Array(FEWEST_SLOTS);
-  private hashes = new Int32Array(FEWEST_SLOTS);
+  /** By slot: number + 1, 0 where it is free, and beside it the hash, so that both come with one look. Never more than half full. */
+  private slots = new Int32Array(2 * FEWEST_SLOTS);
   private readonly crowded = new Map<string, number>();
   private count = 0;
 
@@ -18,60 +17,60 @@ export class IdIndex {
   /** Makes room for so many, so that none of them is moved while they come. */
   reserve(n: number): void {
     let to = this.slots.length;
-    while (to < 2 * n) to *= 2;
+    while (to < 4 * n) to *= 2;
     if (to === this.slots.length) return;
-    const { slots, hashes } = this;
+    const { slots } = this;
     this.slots = new Int32Array(to);
-    this.hashes = new Int32Array(to);
     // In the order in which they came: `truncate` stands on it.
     const slotOf = new Int32Array(this.count).fill(-1);
-    for (let k = 0; k < slots.length; k++) if (slots[k] !== 0) slotOf[slots[k]! - 1] = k;
-    for (let n = 0; n < slotOf.length; n++) if (slotOf[n]! >= 0) this.put(n + 1, hashes[slotOf[n]!]!);
+    for (let k = 0; k < slots.length; k += 2) if (slots[k] !== 0) slotOf[slots[k]! - 1] = k;
+    for (let n = 0; n < slotOf.length; n++) if (slotOf[n]! >= 0) this.put(n + 1, slots[slotOf[n]! + 1]!);
   }
 
   /** The number of an id, -1 where it is not there. */
   get(id: string): number {
-    const { slots, hashes } = this;
+    const { slots } = this;
     const hash = hashOfId(id);
-    const mask = slots.length - 1;
-    for (let k = hash & mask, steps = 0; steps < MOST_STEPS; k = (k + 1) & mask, steps++) {
+    const last = slots.length - 1;
+    for (let k = (2 * hash) & last, steps = 0; steps < MOST_STEPS; k = (k + 2) & last, steps++) {
       const slot = slots[k]!;
       if (slot === 0) break;
-      if (hashes[k] === hash && this.idOf(slot - 1) === id) return slot - 1;
+      if (slots[k + 1] === hash && this.idOf(slot - 1) === id) return slot - 1;
     }
     return this.crowded.size === 0 ? -1 : (this.crowded.get(id) ?? -1);
   }
 
   /** Gives an id the next number, before it stands in the list; false, and no number, where it has one already. */
   add(id: string): boolean {
-    const { slots, hashes } = this;
+    const { slots } = this;
     const hash = hashOfId(id);
-    const mask = slots.length - 1;
-    let k = hash & mask;
+    const last = slots.length - 1;
+    let k = (2 * hash) & last;
     let steps = 0;
-    for (; steps < MOST_STEPS; k = (k + 1) & mask, steps++) {
+    for (; steps < MOST_STEPS; k = (k + 2) & last, steps++) {
       const slot = slots[k]!;
       if (slot === 0) break;
-      if (hashes[k] === hash && this.idOf(slot - 1) === id) return false;
+      if (slots[k + 1] === hash && this.idOf(slot - 1) === id) return false;
     }
     if (this.crowded.size > 0 && this.crowded.has(id)) return false;
     const number = ++this.count;
-    if (2 * number > slots.length) {
+    if (4 * number > slots.length) {
       this.reserve(number);
       this.put(number, hash, id);
     } else if (steps < MOST_STEPS) {
       slots[k] = number;
-      hashes[k] = hash;
+      slots[k + 1] = hash;
     } else this.crowded.set(id, number - 1);
     return true;
   }
 
   private put(slot: number, hash: number, id?: string): void {
-    const mask = this.slots.length - 1;
-    for (let k = hash & mask, steps = 0; steps < MOST_STEPS; k = (k + 1) & mask, steps++) {
-      if (this.slots[k] !== 0) continue;
-      this.slots[k] = slot;
-      this.hashes[k] = hash;
+    const { slots } = this;
+    const last = slots.length - 1;
+    for (let k = (2 * hash) & last, steps = 0; steps < MOST_STEPS; k = (k + 2) & last, steps++) {
+      if (slots[k] !== 0) continue;
+      slots[k] = slot;
+      slots[k + 1] = hash;
       return;
     }
     this.crowded.set(id ?? this.idOf(slot - 1), slot - 1);
@@ -79,15 +78,16 @@ export class IdIndex {
 
   /** Takes the last numbers back, so that `n` are left; before the list is cut. */
   truncate(n: number): void {
-    const mask = this.slots.length - 1;
+    const { slots } = this;
+    const end = slots.length - 1;
     // The last first: a slot was free when its id came, so that none before it looks past it.
     while (this.count > n) {
       const last = this.count--;
       const id = this.idOf(last - 1);
       if (this.crowded.delete(id)) continue;
-      let k = hashOfId(id) & mask;
-      while (this.slots[k] !== last) k = (k + 1) & mask;
-      this.slots[k] = 0;
+      let k = (2 * hashOfId(id)) & end;
+      while (slots[k] !== last) k = (k + 2) & end;
+      slots[k] = 0;
     }
   }
 }

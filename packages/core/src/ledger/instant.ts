@@ -27,7 +27,7 @@ export function instantOf(text: string): number {
     at = 19;
     if (text.charCodeAt(at) === 46) {
       const start = ++at;
-      for (let d = digit(text, at); d >= 0; d = digit(text, ++at)) {
+      for (let d = text.charCodeAt(at) - 48; d >= 0 && d <= 9; d = text.charCodeAt(++at) - 48) {
         if (whole >= FINEST) continue;
         fraction = fraction * 10 + d;
         whole *= 10;
@@ -57,17 +57,12 @@ export function instantOf(text: string): number {
   return ((days * 24 + hour) * 60 + minute - offsetMinutes) * 60000 + second * 1000 + (fraction * 1000) / whole;
 }
 
-/** A digit, or -1. */
-function digit(text: string, i: number): number {
-  const d = text.charCodeAt(i) - 48;
-  return d >= 0 && d <= 9 ? d : -1;
-}
-
-/** Two digits, or a negative number. */
+/** Two digits, or a negative number: a sign that any of the four differences has stays in what they are put together to. */
 function two(text: string, i: number): number {
-  const tens = text.charCodeAt(i) - 48;
-  const ones = text.charCodeAt(i + 1) - 48;
-  return tens >= 0 && tens <= 9 && ones >= 0 && ones <= 9 ? tens * 10 + ones : -1;
+  const tens = (text.charCodeAt(i) - 48) | 0;
+  const ones = (text.charCodeAt(i + 1) - 48) | 0;
+  const bad = (tens | (9 - tens) | ones | (9 - ones)) >> 31;
+  return (tens * 10 + ones) | bad;
 }
 
 let lastDate = -1;

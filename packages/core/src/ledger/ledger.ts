@@ -72,6 +72,9 @@ export interface Checkpoint {
 const LEAST_SPACING = 1024;
 const MOST_CHECKPOINTS = 24;
 
+/** Entries looked at by one call: a loop that a book goes through once would be compiled anew for each book. */
+const AT_ONCE = 512;
+
 /**
  * A grain book with its replay: append entries in any order of arrival and ask what is where.
  *
@@ -87,6 +90,8 @@ export class Ledger {
   private reached: Stock;
   /** The first position that was replayed and is another since; Infinity for none. */
   private changedFrom = Infinity;
+  /** An id of the batch that is looked at came before. */
+  private isTwice = false;
   private checkpoints: Stock[] = [];
   private spacing = LEAST_SPACING;
   private readonly base: Stock;
@@ -171,22 +176,12 @@ export class Ledger {
     const known = this.size;
     const closer = entryCheck(this.names, refusals);
     records.open(entries);
-    let isTwice = false;
-    for (let i = 0; i < entries.length; i++) {
-      const entry = entries[i]!;
-      const before = refusals.length;
-      // Next to all entries are right: why one is not is found out only of that one.
-      if (!records.draft(known + i, entry)) {
-        closer(entry, i);
-        if (refusals.length > before) continue;
-        records.fill(known + i, entry);
-      }
-      if (refusals.length === 0 && !isTwice) isTwice = !records.claim(entry.id);
-    }
+    this.isTwice = false;
+    for (let from = 0; from < entries.length; from += AT_ONCE) this.draft(entries, from, refusals, closer);
     if (refusals.length > 0) return refusals;
     const { referring } = records;
     // Not all of them have a number then.
-    const batch = isTwice ? new Map<string, Entry>() : null;
+    const batch = this.isTwice ? new Map<string, Entry>() : null;
     if (batch) {
       records.drop();
       entries.forEach((entry, i) => {
@@ -216,6 +211,30 @@ export class Ledger {
       });
     }
     return refusals;
+  }
+
+  /** The next {@link AT_ONCE} of a batch. */
+  private draft(
+    entries: readonly Entry[],
+    from: number,
+    refusals: Refusal[],
+    closer: ReturnType<typeof entryCheck>,
+  ): void {
+    const { records } = this;
+    const known = this.size;
+    const to = Math.min(from + AT_ONCE, entries.length);
+    for (let i = from; i < to; i++) {
+      const entry = entries[i]!;
+      // Next to all entries are right: why one is not is found out only of that one.
+      if (!records.draft(known + i, entry)) {
+        const before = refusals.length;
+        closer(entry, i);
+        if (refusals.length === before) records.fill(known + i, entry);
+      }
+    }
+    if (refusals.length > 0) return;
+    // By themselves: nearly all they do is to wait for memory, for several at once.
+    for (let i = from; i < to && !this.isTwice; i++) this.isTwice = !records.claim(entries[i]!.id);
   }
 
   /** @throws BookRefused with every refusal; nothing is applied then */
@@ -249,6 +268,7 @@ export class Ledger {
     const end = this.records.steps;
     // A book that comes as a whole keeps no more of them on the way than in the end.
     while (this.checkpoints.length === 0 && end > this.spacing * MOST_CHECKPOINTS) this.spacing *= 2;
+    this.written.reservePositions(end);
     while (this.reached.position < end) {
       const last = this.checkpoints.at(-1)?.position ?? 0;
       const next = Math.min(end, Math.max(last + this.spacing, this.reached.position + 1));

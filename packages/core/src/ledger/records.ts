@@ -19,6 +19,8 @@ function grow<T extends Float64Array | Int32Array | Uint8Array>(array: T, length
   return next;
 }
 
+const NONE: readonly number[] = [];
+
 type Loose = Readonly<Record<string, unknown>>;
 
 const isOptional = (value: unknown, type: 'string' | 'boolean'): boolean => value === undefined || typeof value === type; // prettier-ignore
@@ -41,7 +43,7 @@ function netsOut({ grossKg, tareKg }: Loose, wetKg: unknown): boolean {
  * here, when an entry or one of its witnesses arrives or is voided.
  */
 export class Records {
-  readonly entries: Entry[] = [];
+  entries: Entry[] = [];
   readonly lotIds: string[];
   readonly placeIds: string[];
   readonly unknownLot: number;
@@ -122,8 +124,10 @@ export class Records {
   }
 
   /** Witnesses of a record that were not voided, in the order of the book. */
-  liveWitnesses(r: number): number[] {
-    return (this.witnesses.get(r) ?? []).filter((w) => !this.dead(w)).sort((a, b) => this.compare(a, b));
+  liveWitnesses(r: number): readonly number[] {
+    const all = this.witnesses.get(r) ?? NONE;
+    const live = this.voids.size === 0 ? all : all.filter((w) => !this.dead(w));
+    return live.length < 2 ? live : [...live].sort((a, b) => this.compare(a, b));
   }
 
   /** A record is dead while a living void names it. Followed without recursion: no chain of voids is too long for it. */
@@ -299,7 +303,8 @@ export class Records {
   add(): number {
     const first = this.entries.length;
     const entries = this.batch;
-    for (let i = 0; i < entries.length; i++) this.entries.push(entries[i]!);
+    if (first === 0) this.entries = entries.slice();
+    else for (let i = 0; i < entries.length; i++) this.entries.push(entries[i]!);
     const touched = new Set<number>();
     // A void or witness may stand before its target in a batch, so links wait until all ids are known.
     for (const i of this.referring) this.refer(first + i, entries[i]!, touched);
@@ -379,7 +384,7 @@ export class Records {
     this.flags[r] = dead ? this.flags[r]! | FLAG_DEAD : this.flags[r]! & ~FLAG_DEAD;
     let changed = dead !== wasDead;
     if (entry.type === 'harvest' || entry.type === 'move') {
-      const witnesses = this.liveWitnesses(r).map((w) => this.entries[w]!);
+      const witnesses = this.liveWitnesses(r);
       const wet = this.mostTrusted('wetKg', entry, witnesses);
       const moist = this.mostTrusted('moisture', entry, witnesses);
       changed ||= !Object.is(wet, this.wet[r]) || !Object.is(moist, this.moist[r]);
@@ -390,10 +395,11 @@ export class Records {
   }
 
   /** The most trusted measurement; between equals the entry's own, then the witness lowest by (at, id). */
-  private mostTrusted(field: 'wetKg' | 'moisture', own: Entry, witnesses: readonly Entry[]): number {
+  private mostTrusted(field: 'wetKg' | 'moisture', own: Entry, witnesses: readonly number[]): number {
     let best = NaN;
     let bestRank = Infinity;
-    for (const entry of [own, ...witnesses]) {
+    for (let i = -1; i < witnesses.length; i++) {
+      const entry = i < 0 ? own : this.entries[witnesses[i]!]!;
       const value = (entry as { wetKg?: number | null; moisture?: number | null })[field];
       if (value === undefined || value === null) continue;
       const rank = this.trustRank.get(entry.method ?? '') ?? this.header.defaults.trust.length;

@@ -17,6 +17,7 @@ export class ReplayLog {
   dryKg = new Float64Array(64);
   wetKg = new Float64Array(64);
 
+  /** Room for so many positions, and for a touch each. */
   reservePositions(n: number): void {
     if (n <= this.into.length) return;
     const to = Math.max(n, this.into.length * 2);
@@ -25,13 +26,16 @@ export class ReplayLog {
     this.into = copyInto(new Int32Array(to), this.into);
     this.dryKg = copyInto(new Float64Array(to), this.dryKg);
     this.wetKg = copyInto(new Float64Array(to), this.wetKg);
+    if (to > this.touchLayer.length) this.reserveTouches(to);
+  }
+
+  private reserveTouches(n: number): void {
+    this.touchLayer = copyInto(new Int32Array(n), this.touchLayer);
+    this.touchFactor = copyInto(new Float64Array(n), this.touchFactor);
   }
 
   touch(n: number, layer: number, factor: number): void {
-    if (n === this.touchLayer.length) {
-      this.touchLayer = copyInto(new Int32Array(n * 2), this.touchLayer);
-      this.touchFactor = copyInto(new Float64Array(n * 2), this.touchFactor);
-    }
+    if (n === this.touchLayer.length) this.reserveTouches(n * 2);
     this.touchLayer[n] = layer;
     this.touchFactor[n] = factor;
   }
