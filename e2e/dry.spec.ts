@@ -243,7 +243,7 @@ test('the dryer is down: the ways out by bushels, hours and dollars, planned aga
   await expect(table.getByRole('row').filter({ hasText: 'Haul wet to Whistling Duck Feed Mill' })).toContainText(
     /[1-9] *[\d:]+ pm/,
   );
-  await expect(table.getByRole('row').filter({ hasText: 'Stop the combines' })).toContainText('-$');
+  await expect(table.getByRole('row').filter({ hasText: 'Stop the combines' })).toContainText('−$');
   // Longer than the grain lasts: the loads must go, and it says by when to start.
   await repair.getByLabel('Back up in').fill('120');
   await expect(ways).toContainText(/Haul wet to Whistling Duck Feed Mill\s*Start by [\d:]+ pm: \d loads/);

@@ -164,7 +164,7 @@ test('a price fixed in two parts on two days; a bid is the price of the day', as
   };
   const before = new Date(Date.now() - 5 * 86_400_000);
   await fix('4.60', '400', `${before.getMonth() + 1}/${before.getDate()}/${before.getFullYear()} 9:00 am`);
-  await expect(contract).toContainText('400 bu fixed at a mean of 4.60 $/bu, 600 bu open');
+  await expect(contract).toContainText('400 bu fixed at a mean of $4.60 a bushel, 600 bu open');
   await fix('4.90', '600', '');
   await expect(contract).toContainText('Both parts are fixed.');
   await expect(contract).toContainText('$4.58 a bushel');

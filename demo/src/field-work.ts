@@ -102,7 +102,7 @@ export function demoFieldWork(farm: DemoFarm, seed = 20260918): DemoFieldWork {
   const crew: Crew = {
     people: [
       { name: 'Oona', phone: '555-0118', trainee: false, vehicle: 'white pickup' },
-      { name: 'Bea', phone: '555-0131', trainee: false },
+      { name: 'Bea', phone: '555-0124', trainee: false },
       { name: 'Dell', phone: '555-0160', trainee: false, vehicle: 'blue pickup' },
       { name: 'Tilda', phone: '555-0175', trainee: false },
       { name: 'Marlo', phone: '555-0182', trainee: true },

@@ -124,9 +124,9 @@ export function Shell({ offline, children }: { offline: boolean; children: React
                   <Link
                     to="/settings"
                     title="Settings"
-                    className="flex min-h-11 min-w-0 items-center pl-1.5 text-sm font-semibold"
+                    className="flex min-h-11 min-w-0 items-center pl-1.5 text-sm leading-tight font-semibold"
                   >
-                    <span className="truncate">{farm.data.farm.name}</span>
+                    <span className="line-clamp-2">{farm.data.farm.name}</span>
                   </Link>
                   <span className="flex shrink-0 items-center">
                     <Link

@@ -205,7 +205,7 @@ describe('what is said', () => {
   it('has its sign, money in its steps, and nothing less than nothing', () => {
     expect(bushels.signed(-312, CORN).text).toBe('−312 bu');
     expect(bushels.signed(0.2, CORN).text).toBe('0 bu');
-    expect([quantity.dollars(99.99), quantity.dollars(100), quantity.dollars(-1234.4), quantity.money(1234.5)]).toEqual(['$99.99', '$100', '-$1,234', '$1,234.50']); // prettier-ignore
+    expect([quantity.dollars(99.99), quantity.dollars(100), quantity.dollars(-1234.4), quantity.money(1234.5)]).toEqual(['$99.99', '$100', '−$1,234', '$1,234.50']); // prettier-ignore
     expect([quantity.dollars(-0.001), quantity.money(0)]).toEqual(['$0.00', '$0.00']);
     expect([quantity.moneyPerArea(10), quantity.priceText(4.62, CORN)]).toEqual(['$10.00 an acre', '$4.62 a bushel']);
     setReadersSystem('metric');

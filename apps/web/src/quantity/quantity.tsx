@@ -110,7 +110,7 @@ export const discount = kind({
 });
 
 const inDollars = (value: number, decimals: number): string =>
-  `${value < 0 && Math.abs(value) >= 0.005 ? '-' : ''}$${number(Math.abs(value), decimals)}`;
+  `${value < 0 && Math.abs(value) >= 0.005 ? '−' : ''}$${number(Math.abs(value), decimals)}`;
 /** "$1,234" or "$12.50": cents below a hundred dollars, whole dollars from there on. */
 export const dollars = (value: number): string => inDollars(value, Math.abs(value) < 99.995 ? 2 : 0);
 /** "$1,234.56": money that is counted. */

@@ -4,6 +4,7 @@ import {
   day,
   dayText,
   dayTyped,
+  dayYearText,
   hourText,
   minuteText,
   moment,
@@ -89,7 +90,7 @@ describe('days and moments that are typed', () => {
       'oct 14',
     ])
       expect(readDay(text, '2026-09-08'), text).toEqual({ value: '2026-10-14' });
-    expect(dayTyped('2026-10-14')).toBe('10/14/2026');
+    expect([dayTyped('2026-10-14'), dayYearText('2026-10-14')]).toEqual(['10/14/2026', 'Oct 14, 2026']);
     expect([dayTyped(null), dayTyped('')]).toEqual(['', '']);
   });
   it('that are none are said to be none', () => {

@@ -40,6 +40,9 @@ export const stamp = (at: string | number, timeZone: string): string =>
   format(inZone(at, timeZone), 'yyyy-MM-dd HH:mm');
 /** "Sep 20" of a calendar day like 2026-09-20. */
 export const dayText = (calendarDay: string): string => format(parseISO(calendarDay), 'MMM d');
+/** "Oct 14, 2026" of one, where its year is not plain. */
+export const dayYearText = (calendarDay: string | undefined): string =>
+  calendarDay ? format(parseISO(calendarDay), 'MMM d, yyyy') : '';
 /** "3 minutes ago", "in 2 hours"; show the moment itself where somebody asks. */
 export const since = (at: string | number, now: string | number): string =>
   formatDistanceStrict(new Date(at), new Date(now), { addSuffix: true });

@@ -79,7 +79,7 @@ export function Unreadable({
 }) {
   if (lines.length === 0) return null;
   return (
-    <ul className="list-inside list-disc" aria-label="What cannot be read">
+    <ul className="list-disc pl-5" aria-label="What cannot be read">
       {lines.slice(0, most).map((line, i) => (
         <li key={i}>{line}</li>
       ))}

@@ -20,6 +20,7 @@ import {
 } from '../../quantity/quantity';
 import { Owners } from '../../widgets/owners';
 import { ShareList } from '../../widgets/share-list';
+import { Shares } from '../../widgets/shares';
 import { PlacesDrawer } from './forms/places-drawer';
 import { AddPlace } from './forms/add-place';
 import { PlaceStateDrawer } from './forms/place-state';
@@ -357,13 +358,8 @@ function Detail({ farm, place }: { farm: Farm; place: PlaceInfo }) {
           <ol tabIndex={0} aria-label="Layers" className="mt-1 max-h-64 overflow-y-auto border-y border-rule">
             {[...runs].reverse().map((run, i) => (
               <li key={i} className="flex justify-between gap-3 border-b border-rule py-1 last:border-b-0">
-                <span className="min-w-0 truncate">
-                  {Object.entries(run.wetLots)
-                    .map(
-                      ([lot, kg], _, all) =>
-                        `${farm.tag(lot)}${all.length > 1 ? ` ${percent(kg / run.wetKg, 0)}` : ''}`,
-                    )
-                    .join(', ')}
+                <span className="min-w-0">
+                  <Shares farm={farm} lots={Object.entries(run.wetLots)} ofKg={run.wetKg} decimals={0} />
                 </span>
                 <span className="shrink-0 text-right">
                   <Shown of={grainOf(farm, run.wetLots)} /> <HowWet run={run} />

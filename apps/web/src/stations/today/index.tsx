@@ -8,10 +8,11 @@ import { bringFile, type Bringing } from '../../data/bring-file';
 import { useRecorder } from '../../widgets/record';
 import { Button, Empty, Problem } from '../../ui';
 import { BoxSample, strataOf } from '../../widgets/core-sample';
+import { Shares } from '../../widgets/shares';
 import { DeadlineLine } from '../../widgets/deadline-line';
 import { EntryDrawer } from '../../widgets/entry-drawer';
 import { NextNote } from '../../widgets/next-note';
-import { bushels, grain, grainOf, Moisture, percent, Shown, Held, heldText } from '../../quantity/quantity';
+import { bushels, grain, grainOf, Moisture, Shown, Held, heldText } from '../../quantity/quantity';
 import { clock, weekday } from '../../quantity/time';
 import { Swatch } from '../../widgets/weave';
 import { FIRST_NAMES, FIRST_QUESTIONS, startAddress } from '../../widgets/start-words';
@@ -152,11 +153,13 @@ function LoadPicture({ farm, load }: { farm: Farm; load: LoadStep }) {
             <Held farm={farm} wetLots={v.held.wetLots} /> <Moisture value={v.held.moisture} />
             <br />
             <span className="text-sm text-muted">
-              {Object.entries(v.held.wetLots)
-                .sort((a, b) => b[1] - a[1])
-                .slice(0, 3)
-                .map(([lot, kg]) => `${farm.tag(lot)} ${percent(kg / v.held.wetKg)}`)
-                .join(', ')}
+              <Shares
+                farm={farm}
+                lots={Object.entries(v.held.wetLots)
+                  .sort((a, b) => b[1] - a[1])
+                  .slice(0, 3)}
+                ofKg={v.held.wetKg}
+              />
             </span>
           </>
         ) : (

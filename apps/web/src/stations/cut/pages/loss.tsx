@@ -272,7 +272,9 @@ function Newest({ farm, note, accepted }: { farm: Farm; note: CheckedLoss; accep
         ]}
         not="ears and pods that were never cut, and what birds and deer took."
       />
-      <TakeBack of="lossCheck" id={body.id} label="Take this count back" />
+      <div>
+        <TakeBack of="lossCheck" id={body.id} label="Take this count back" />
+      </div>
       {check.warnings.map((warning) => (
         <p key={warning} className="mt-1 text-sm">
           ◐ {LOSS_WARNING_WORDS[warning]}

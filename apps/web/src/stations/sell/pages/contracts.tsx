@@ -10,7 +10,7 @@ import {
 } from '@fanega/core';
 import { useState } from 'react';
 import type { Farm } from '../../../data/farm';
-import { bushels, money, number, price, priceText } from '../../../quantity/quantity';
+import { bushels, money, number, priceText } from '../../../quantity/quantity';
 import { dayText } from '../../../quantity/time';
 import { Button, Empty, Loading } from '../../../ui';
 import { Section } from '../../../ui/page';
@@ -207,7 +207,7 @@ function Line({
             {now.price === null
               ? pricedLater(contract)
                 ? KIND_WORDS[contract.kind]
-                : `${KIND_WORDS[contract.kind]}${contract.kind === 'basisFixed' ? ` at ${price(contract.basis ?? 0, per).text}` : ` at ${price(contract.futures ?? 0, per).text}`}`
+                : `${KIND_WORDS[contract.kind]}${contract.kind === 'basisFixed' ? ` at ${priceText(contract.basis ?? 0, per)}` : ` at ${priceText(contract.futures ?? 0, per)}`}`
               : priceText(now.price, per)}
           </span>
         </span>
@@ -232,7 +232,7 @@ function Line({
                 ? 'All of it is priced.'
                 : 'Both parts are fixed.'
               : openPart.bushels > 0
-                ? `${said(openPart.bushels)} fixed at a mean of ${price(openPart.average!, per).text}, ${said(contract.bushels - openPart.bushels)} open.`
+                ? `${said(openPart.bushels)} fixed at a mean of ${priceText(openPart.average!, per)}, ${said(contract.bushels - openPart.bushels)} open.`
                 : pricedLater(contract)
                   ? 'Nothing of it is priced yet.'
                   : 'Nothing of the open part is fixed yet.'}
@@ -245,7 +245,7 @@ function Line({
       )}
       {charge && charge.open > 0 && contract.chargePerMonth !== undefined && (
         <p className="px-5 pb-3 text-sm lg:px-6">
-          {said(charge.open)} are there unpriced at {price(contract.chargePerMonth, per).text} a month
+          {said(charge.open)} are there unpriced at {priceText(contract.chargePerMonth, per)} a month
           {contract.freeUntil === undefined ? '' : `, free until ${dayText(contract.freeUntil)}`}:{' '}
           <b>{money(charge.soFar)} so far</b>, {money(charge.aDay)} more each day.
         </p>

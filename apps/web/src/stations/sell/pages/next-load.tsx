@@ -302,7 +302,7 @@ function Crossing({ farm, way, per }: { farm: Farm; way: Way; per: number }) {
         {money(crossing.allOnContract)}: {money(crossing.atStake)} depend on his rule. Signed: what is beyond goes{' '}
         {OVERAGE_WORDS[contract.contract.overage]}.
       </p>
-      <ul className="mt-2 list-inside list-disc" aria-label="What may be done">
+      <ul className="mt-2 list-disc pl-5" aria-label="What may be done">
         {crossing.offers.map((offer) => (
           <li key={`${offer.kind} ${'contract' in offer ? offer.contract : ''}`}>
             {offer.kind === 'other contract'

@@ -96,7 +96,7 @@ export function TicketDrawer({
                 : 'By his posted sheet; type what the paper says, and the two are held against each other.'}
         </Verdict>
         {audit !== null && audit.differences.length > 0 && (
-          <ul className="list-inside list-disc" aria-label="What differs">
+          <ul className="list-disc pl-5" aria-label="What differs">
             {audit.differences.map((one) => (
               <li key={one.line}>
                 {LINE_WORDS[one.line]}: {number(one.printed, 2)} on the paper, {number(one.computed, 2)} by the sheet

@@ -403,7 +403,7 @@ function Orders({ site, route }: { site: Site; route: RunningRoute }) {
   const list = (title: string, machines: readonly { readonly id: string; readonly name: string }[]) => (
     <div className="flex-1">
       <h3 className="font-semibold">{title}</h3>
-      <ol className="list-inside list-decimal text-lg">
+      <ol className="list-decimal pl-6 text-lg">
         {machines.map(({ id, name }) => (
           <li key={id}>{name}</li>
         ))}

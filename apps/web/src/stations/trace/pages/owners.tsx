@@ -22,7 +22,7 @@ import { write } from '../../../data/outbox';
 import { logged } from '../../../data/records';
 import { useSend } from '../../../data/use-send';
 import { bushels, bushelsFine, money, number, plain } from '../../../quantity/quantity';
-import { dayText, dayTyped } from '../../../quantity/time';
+import { dayText, dayTyped, dayYearText } from '../../../quantity/time';
 import { Button, Empty, Loading, Problem, SelectBox } from '../../../ui';
 import { Section } from '../../../ui/page';
 import { Status } from '../../../ui/status';
@@ -110,7 +110,7 @@ function OneOwner({
           ) : (
             <>
               <Verdict
-                about={`${owner}, ${season}, paid on settlements from ${dayTyped(from.value)} to ${dayTyped(until.value)}`}
+                about={`${owner}, ${season}, paid on settlements from ${dayYearText(from.value)} to ${dayYearText(until.value)}`}
                 figure={money(statement.total)}
                 unit={`on ${number(new Set(statement.lines.map(({ check }) => check)).size)} settlements`}
               >

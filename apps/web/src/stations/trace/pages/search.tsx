@@ -27,7 +27,7 @@ export function TraceSearch({ farm }: { farm: Farm }) {
           type="search"
           value={asked}
           onChange={(event) => setParams(event.target.value === '' ? {} : { q: event.target.value }, { replace: true })}
-          placeholder="Ticket, load, day, truck, bin, field or name"
+          placeholder="Ticket, field, truck, day or name"
           className="min-h-12 w-full bg-transparent text-lg outline-none"
         />
       </label>
