@@ -11,7 +11,7 @@ import {
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { type Farm, useFields, useNotebook } from '../../../data/farm';
-import { bushels, dollars, money, number, priceText } from '../../../quantity/quantity';
+import { bushels, dollars, money, number, price, priceText } from '../../../quantity/quantity';
 import { dayText } from '../../../quantity/time';
 import { Button, Empty, Loading } from '../../../ui';
 import { Section } from '../../../ui/page';
