@@ -24,16 +24,18 @@ await prepareDatabase(url, true, size);
 const server = await startServer({ url, port: await anyFreePort(), env: { FANEGA_LOG: 'error' } });
 const figures = async () => {
   const light = await lighthouseFigures(server.address);
-  console.log('\nLighthouse        score  blocking ms  largest paint ms  shift  machine');
-  for (const { form, name, score, blocking, paint, shift, machine } of light)
+  console.log('\nLighthouse        score  blocking ms  largest paint ms  shift  machine  the other looks (machine)');
+  for (const { form, name, score, blocking, paint, shift, machine, others } of light)
     console.log(
-      `${form.padEnd(6)} ${name.padEnd(11)} ${String(score).padStart(4)} ${String(blocking).padStart(12)} ${String(paint).padStart(17)} ${shift.toFixed(3).padStart(6)} ${String(machine).padStart(8)}`,
+      `${form.padEnd(6)} ${name.padEnd(11)} ${String(score).padStart(4)} ${String(blocking).padStart(12)} ${String(paint).padStart(17)} ${shift.toFixed(3).padStart(6)} ${String(machine).padStart(8)}  ${others.map((look) => `${look.score} (${look.machine})`).join(', ')}`,
     );
   const { rows, sizes } = await readyFigures(server.address);
-  console.log(`\nms (medians of five)${size.length > 0 ? `, ${size.join(' ')}` : ''}`);
-  console.log(`${''.padEnd(20)}  ready  with its charts`);
-  for (const { name, ms, drawn } of rows)
-    console.log(`${name.padEnd(20)} ${ms.toFixed(0).padStart(6)} ${drawn.toFixed(0).padStart(16)}`);
+  console.log(`\nms, of five times${size.length > 0 ? `, ${size.join(' ')}` : ''}`);
+  console.log(`${''.padEnd(20)}  ready (median)  least  with its charts (median)`);
+  for (const { name, ms, least, drawn } of rows)
+    console.log(
+      `${name.padEnd(20)} ${ms.toFixed(0).padStart(15)} ${least.toFixed(0).padStart(6)} ${drawn.toFixed(0).padStart(25)}`,
+    );
   console.log('\nlargest answers, kB as they read');
   for (const [name, bytes] of Object.entries(sizes)
     .sort((a, b) => b[1] - a[1])

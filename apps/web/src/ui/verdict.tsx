@@ -31,20 +31,21 @@ export function Verdict({
       {about && <p className="text-sm text-muted">{about}</p>}
       <p
         aria-label={label}
-        className={`${small ? 'text-5xl' : 'text-6xl sm:text-7xl'} leading-none font-bold ${bad ? 'text-clay' : ''}`}
+        // On a phone its unit mostly stands below it, and there by its own height and not by the figure's.
+        className={`max-sm:flex max-sm:flex-wrap max-sm:items-baseline max-sm:gap-x-3 max-sm:gap-y-1 ${small ? 'text-5xl' : 'text-6xl sm:text-7xl'} leading-none font-bold ${bad ? 'text-clay' : ''}`}
       >
-        {shape && (
-          <span aria-hidden="true" className="mr-2 text-5xl">
-            {shape}
-          </span>
-        )}
-        <span>{figure}</span>
+        <span>
+          {shape && (
+            <span aria-hidden="true" className="mr-2 text-5xl">
+              {shape}
+            </span>
+          )}
+          <span>{figure}</span>
+        </span>
         {unit && (
           <>
             {' '}
-            <span className="text-2xl leading-tight font-normal text-muted max-sm:mt-1 max-sm:inline-block">
-              {unit}
-            </span>
+            <span className="text-2xl leading-tight font-normal text-muted">{unit}</span>
           </>
         )}
       </p>
