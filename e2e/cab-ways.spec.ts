@@ -358,7 +358,7 @@ test('the display counts the tank: one tap dumps what it counted, as wet as it r
   await expect(inIt).toContainText(/2[56]\d bu/);
   await expect(inIt).toContainText('as the display counts it');
   await expect(page.getByRole('region', { name: 'Display 34' })).toContainText('mph');
-  const counted = Number(/(\d+) bu/.exec(await inIt.innerText())![1]);
+  const counted = Number(/(\d+)\sbu/.exec(await inIt.innerText())![1]);
   const dump = page.getByRole('button', { name: new RegExp(`^Dump ${counted} bu on Cart 34, 18\\.\\d %$`) });
   expect((await dump.boundingBox())!.height).toBeGreaterThanOrEqual(64);
   await dump.tap();

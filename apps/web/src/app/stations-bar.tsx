@@ -1,9 +1,10 @@
-import { type ReactNode, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { type ReactNode, Suspense, useEffect } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { type Farm, useFarm } from '../data/farm';
 import { grainOf, moisture, percent } from '../quantity/quantity';
 import { lotFill } from '../widgets/weave';
 import { lazily } from '../ui/lazily';
+import { useBox } from '../ui/use-box';
 
 const ShedFigure = lazily(() => import('./shed-figure'), true);
 
@@ -91,21 +92,11 @@ function bringIntoView(nav: HTMLElement): void {
 export function StationsBar() {
   const farm = useFarm();
   const { pathname } = useLocation();
-  const nav = useRef<HTMLElement>(null);
-  const [width, setWidth] = useState(0);
-  useLayoutEffect(() => {
-    const element = nav.current!;
-    const observer = new ResizeObserver(() => {
-      setWidth(element.clientWidth);
-      bringIntoView(element);
-    });
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
+  const [nav, box] = useBox<HTMLElement>();
+  const width = box?.width ?? 0;
   useEffect(() => {
     if (width > 0) bringIntoView(nav.current!);
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [pathname]);
+  }, [nav, width, pathname]);
   return (
     <nav ref={nav} aria-label="The way of the grain" className="relative overflow-x-auto">
       <ul className="relative flex lg:grid lg:grid-cols-9 lg:pb-9">
