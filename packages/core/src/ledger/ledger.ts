@@ -90,8 +90,6 @@ export class Ledger {
   private reached: Stock;
   /** The first position that was replayed and is another since; Infinity for none. */
   private changedFrom = Infinity;
-  /** An id of the batch that is looked at came before. */
-  private isTwice = false;
   private checkpoints: Stock[] = [];
   private spacing = LEAST_SPACING;
   private readonly base: Stock;
@@ -176,12 +174,16 @@ export class Ledger {
     const known = this.size;
     const closer = entryCheck(this.names, refusals);
     records.open(entries);
-    this.isTwice = false;
-    for (let from = 0; from < entries.length; from += AT_ONCE) this.draft(entries, from, refusals, closer);
+    let isTwice = false;
+    for (let from = 0; from < entries.length; from += AT_ONCE) {
+      const to = Math.min(from + AT_ONCE, entries.length);
+      this.draft(entries, from, to, refusals, closer);
+      if (refusals.length === 0 && !isTwice) isTwice = !records.claim(from, to);
+    }
     if (refusals.length > 0) return refusals;
     const { referring } = records;
     // Not all of them have a number then.
-    const batch = this.isTwice ? new Map<string, Entry>() : null;
+    const batch = isTwice ? new Map<string, Entry>() : null;
     if (batch) {
       records.drop();
       entries.forEach((entry, i) => {
@@ -213,16 +215,16 @@ export class Ledger {
     return refusals;
   }
 
-  /** The next {@link AT_ONCE} of a batch. */
+  /** Drafts a part of a batch. */
   private draft(
     entries: readonly Entry[],
     from: number,
+    to: number,
     refusals: Refusal[],
     closer: ReturnType<typeof entryCheck>,
   ): void {
     const { records } = this;
     const known = this.size;
-    const to = Math.min(from + AT_ONCE, entries.length);
     for (let i = from; i < to; i++) {
       const entry = entries[i]!;
       // Next to all entries are right: why one is not is found out only of that one.
@@ -232,9 +234,6 @@ export class Ledger {
         if (refusals.length === before) records.fill(known + i, entry);
       }
     }
-    if (refusals.length > 0) return;
-    // By themselves: nearly all they do is to wait for memory, for several at once.
-    for (let i = from; i < to && !this.isTwice; i++) this.isTwice = !records.claim(entries[i]!.id);
   }
 
   /** @throws BookRefused with every refusal; nothing is applied then */

@@ -282,9 +282,13 @@ export class Records {
     this.reserve(this.entries.length + batch.length);
   }
 
-  /** Takes the id of the next entry of the batch; false where another has it, and then no more of this batch may be claimed. */
-  claim(id: string): boolean {
-    return this.byId.add(id);
+  /**
+   * Takes the ids of the next part of the batch; false where another has one of them, and then no more of this batch may be claimed. By
+   * themselves: nearly all that they do is to wait for memory, for several at once.
+   */
+  claim(from: number, to: number): boolean {
+    for (let i = from; i < to; i++) if (!this.byId.add(this.batch[i]!.id)) return false;
+    return true;
   }
 
   /** Forgets the drafts of a batch. */

@@ -207,7 +207,7 @@ function Line({
             {now.price === null
               ? pricedLater(contract)
                 ? KIND_WORDS[contract.kind]
-                : `${KIND_WORDS[contract.kind]}${contract.kind === 'basisFixed' ? ` at ${priceText(contract.basis ?? 0, per)}` : ` at ${priceText(contract.futures ?? 0, per)}`}`
+                : `${KIND_WORDS[contract.kind]} at ${priceText((contract.kind === 'basisFixed' ? contract.basis : contract.futures) ?? 0, per)}`
               : priceText(now.price, per)}
           </span>
         </span>
