@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import { type ClipboardEvent, type KeyboardEvent, useRef } from 'react';
+import { type ClipboardEvent, type KeyboardEvent, useLayoutEffect, useRef } from 'react';
 
 /** A column of a grid: a box to type in, or one of a few. */
 export interface GridColumn<N extends string> {
@@ -56,6 +56,14 @@ export function Grid<N extends string>({
     onChange(withSpare(rows.map((row, i) => (i === at ? { ...row, [column]: value } : row))));
   const cell = (at: number, column: number) =>
     body.current?.querySelector<HTMLElement>(`[data-cell="${at}.${column}"]`);
+  // A row that goes (taken out, or saved while one types in the next) takes nobody's place from him.
+  const focused = useRef<{ readonly at: number; readonly column: number } | null>(null);
+  useLayoutEffect(() => {
+    if (!focused.current || document.activeElement !== document.body) return;
+    const { at, column } = focused.current;
+    if (at < rows.length) return;
+    cell(Math.max(0, rows.findLastIndex((row) => !isEmpty(row))), column)?.focus(); // prettier-ignore
+  });
   const keys = (at: number, column: number) => (event: KeyboardEvent) => {
     const step = event.key === 'Enter' || event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
     // In a list of choices the arrows choose.
@@ -89,7 +97,16 @@ export function Grid<N extends string>({
   };
   const template = { gridTemplateColumns: `${columns.map(({ wide = 1 }) => `minmax(0, ${wide}fr)`).join(' ')} 2rem` };
   return (
-    <div ref={body} role="group" aria-label={label}>
+    <div
+      ref={body}
+      role="group"
+      aria-label={label}
+      onFocus={({ target }) => {
+        const [at, column] = (target.dataset.cell ?? '').split('.').map(Number);
+        focused.current = at === undefined || column === undefined ? null : { at, column };
+      }}
+      onBlur={() => (focused.current = null)}
+    >
       <div
         className="hidden gap-x-2 border-b border-ink text-sm font-semibold sm:grid"
         style={template}

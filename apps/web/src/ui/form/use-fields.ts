@@ -50,6 +50,28 @@ export function readForm<B extends Boxes>(
   return between.length > 0 ? { values: null, errors: Object.fromEntries(between) } : { values, errors: {} };
 }
 
+/**
+ * What the boxes say after a save: each that still says what was sent starts over, what somebody typed while it was under way stays.
+ * Of rows those are left that were not sent as they stand, and a row to begin with.
+ */
+export function typedSince<T>(now: T, sent: T, start: T): T {
+  const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+  if (same(now, sent)) return start;
+  if (Array.isArray(now)) {
+    const rows = now.filter(
+      (row, i) => ![(sent as unknown[])[i], ...(start as unknown[])].some((one) => same(row, one)),
+    );
+    return [...rows, ...(start as unknown[])] as T;
+  }
+  if (typeof now !== 'object' || now === null) return now;
+  return Object.fromEntries(
+    Object.entries(now).map(([name, value]) => [
+      name,
+      typedSince(value as unknown, (sent as Record<string, unknown>)[name], (start as Record<string, unknown>)[name]),
+    ]),
+  ) as T;
+}
+
 export interface Fields<B extends Boxes> {
   /** For a text box or a select: its value, its unit, its limit and what is wrong with it. */
   readonly box: (path: Path<Texts<B>>) => ReturnType<typeof propsOf>;
@@ -65,7 +87,11 @@ export interface Fields<B extends Boxes> {
   readonly texts: Texts<B>;
   /** The same, read: for what is worked out as one types. */
   readonly read: () => FormRead<B>;
-  readonly set: <P extends keyof Texts<B> & string>(name: P, value: Texts<B>[P]) => void;
+  /** What a box says, or what becomes of what it says now. */
+  readonly set: <P extends keyof Texts<B> & string>(
+    name: P,
+    value: Texts<B>[P] | ((now: Texts<B>[P]) => Texts<B>[P]),
+  ) => void;
   /** For the library's own lists of rows. */
   readonly control: Control<Texts<B>>;
   readonly submit: () => Promise<void>;
@@ -113,12 +139,16 @@ export function useFields<B extends Boxes>(options: Options<B>): Fields<B> {
     });
     return unsubscribe;
   }, [keptAs, watch]);
-  const finish = (): void => {
+  const finish = (sent = form.getValues()): void => {
+    const now = form.getValues();
     done.current = true;
     if (keptAs !== undefined) forget(keptAs);
     if (close) return close();
-    form.reset(options.start() as never);
+    const start = options.start();
+    const left = typedSince<Texts<B>>(now, sent, start);
+    form.reset(left as never);
     done.current = false;
+    if (keptAs !== undefined && left !== start) keep(keptAs, left);
   };
   const texts = watch() as Texts<B>;
   const errorAt = (path: string): string | undefined =>
@@ -135,14 +165,21 @@ export function useFields<B extends Boxes>(options: Options<B>): Fields<B> {
     errorAt,
     busy: formState.isSubmitting,
     problem: formState.errors.root?.message,
-    close: finish,
+    close: () => finish(),
     box: (path) => propsOf(boxAt(options.boxes, path)?.control, register(path), errorAt(path)),
     choice,
     picked: (path) => ({ ...choice(path), error: errorAt(path) }) as never,
     set: (name, value) =>
-      setValue(name as never, value as never, { shouldDirty: true, shouldValidate: formState.isSubmitted }),
+      setValue(
+        name as never,
+        (typeof value === 'function' ? value(form.getValues(name as never) as never) : value) as never,
+        {
+          shouldDirty: true,
+          shouldValidate: formState.isSubmitted,
+        },
+      ),
     submit: form.handleSubmit(async (read) => {
-      const typed = form.getValues();
+      const typed = structuredClone(form.getValues());
       clearErrors('root');
       try {
         // What the resolver made of the boxes, though the library's types call it what they hold.
@@ -157,7 +194,7 @@ export function useFields<B extends Boxes>(options: Options<B>): Fields<B> {
         setError('root', { type: 'refused', message: error.message });
         return;
       }
-      finish();
+      finish(typed);
     }),
   };
 }

@@ -5,7 +5,7 @@ import { write } from '../../../data/outbox';
 import { bushels, system } from '../../../quantity/quantity';
 import { type Boxes, rows, type Values } from '../../../ui/form/box';
 import type { GridRow } from '../../../ui/form/grid';
-import { useFields } from '../../../ui/form/use-fields';
+import { typedSince, useFields } from '../../../ui/form/use-fields';
 import { KIND_WORDS } from '../../../widgets/place-words';
 import type { RowsForm } from './step';
 
@@ -70,7 +70,8 @@ export function usePlaceRows<N extends string, B extends Boxes>(
       try {
         for (const [i, value] of (values.rows as unknown as readonly Values<B>[]).entries())
           await add(value).catch((error: unknown) => {
-            form.set('rows', [...typed.slice(i), start] as never);
+            // What was typed meanwhile stays behind what is left of these.
+            form.set('rows', (now) => [...typed.slice(i), ...typedSince<readonly unknown[]>(now, texts.rows as never, [start])] as never); // prettier-ignore
             throw error;
           });
       } finally {
