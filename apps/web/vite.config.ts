@@ -110,6 +110,8 @@ export default defineConfig({
               minShareCount: 6,
               maxModuleSize: 8000,
             },
+            // Each file of its own costs a phone more than the few lines that it does not need of this one.
+            { name: 'little', test: /(web|core|contract)\/(src|dist)/, minShareCount: 2, maxModuleSize: 3000 },
           ],
         },
       },

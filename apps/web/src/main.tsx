@@ -11,10 +11,12 @@ import { get } from './data/api';
 import { openingAnswers } from './data/opening';
 import { startProgram } from './data/program';
 import { startOutbox } from './data/outbox';
+import { readZone } from './quantity/zone';
 
 const { pathname } = window.location;
 const station = preloadStation(pathname);
 showTheme();
+readZone();
 const queue = startOutbox();
 // Only what was built has a list of its files.
 if (import.meta.env.PROD) startProgram();

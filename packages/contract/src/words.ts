@@ -83,7 +83,8 @@ export const ZONE_WRONG = {
   larger_than_field: 'It is larger than its field',
 } as const;
 
-const count = new Intl.NumberFormat('en-US', { maximumFractionDigits: 4 });
+/** Made where a sentence wants it: a page that opens has none, and would wait for the platform's tables of languages. */
+const counted = (value: number | undefined): string => value!.toLocaleString('en-US', { maximumFractionDigits: 4 });
 const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** One plain sentence for what is wrong with a field of a record. The one place that words these. */
@@ -97,8 +98,7 @@ export function wordFieldRefusal(refusal: FieldRefusal): string {
       : refusal.unit
         ? ` ${refusal.unit}`
         : '';
-  const range =
-    refusal.least === undefined ? '' : ` from ${count.format(refusal.least)} to ${count.format(refusal.most!)}${unit}`;
+  const range = refusal.least === undefined ? '' : ` from ${counted(refusal.least)} to ${counted(refusal.most)}${unit}`;
   switch (refusal.code) {
     case 'field_missing':
       return `${called} is missing`;

@@ -2,10 +2,12 @@ import { lazy, Suspense, useDeferredValue, useEffect } from 'react';
 import { Route, Routes, useLocation } from 'react-router';
 import { Toaster } from '../ui/toast';
 import { keepLastFarm, lastFarm } from '../data/early';
+import { afterFirstPicture } from '../data/program';
 import { FarmProvider, useFarmState, useMe } from '../data/farm';
 import { RecordProvider } from '../widgets/record';
 import { setFarmSystem, system, useReadersSystem } from '../quantity/system';
 import { clockStyle, setFarmClock, useReadersClock } from '../quantity/time';
+import { keepZone } from '../quantity/zone';
 import { Button, Failure, Loading } from '../ui';
 import { ErrorBoundary } from '../ui/error-boundary';
 import { Shell } from './shell';
@@ -117,6 +119,10 @@ function FarmPages({ farmId, job = false }: { farmId: string; job?: boolean }) {
   useReadersClock();
   useEffect(() => keepLastFarm(farmId), [farmId]);
   const { farm, error, offline, retry } = useFarmState(farmId);
+  const timeZone = farm?.data.farm.timeZone;
+  useEffect(() => {
+    if (timeZone !== undefined) afterFirstPicture(() => void keepZone(timeZone));
+  }, [timeZone]);
   // The first drawing of a page is the longest: in slices, between which the browser answers.
   const begun = useDeferredValue(farm !== undefined);
   const { pathname } = useLocation();

@@ -60,7 +60,7 @@ export function startProgram(): void {
 /** When the page has nothing to do for a moment, or after these seconds whatever it does: a phone may be carried out of the signal soon. */
 const AT_LATEST_MS = 3000;
 
-function afterFirstPicture(act: () => void): void {
+export function afterFirstPicture(act: () => void): void {
   const idly = (): void => {
     if ('requestIdleCallback' in window) requestIdleCallback(act, { timeout: AT_LATEST_MS });
     else setTimeout(act, AT_LATEST_MS);

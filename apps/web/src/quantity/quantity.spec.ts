@@ -81,6 +81,24 @@ const ALL: [name: string, kind: Kind, value: number, per?: number][] = [
   ['share', quantity.share, 0.235],
 ];
 
+describe('a plain number', () => {
+  it('reads as the platform writes it, rounded as it is written', () => {
+    const value = fc.oneof(
+      fc.double({ min: -1e9, max: 1e9, noNaN: true }),
+      fc.integer({ min: -2_000_000, max: 2_000_000 }).map((thousandths) => thousandths / 1000),
+      fc.integer({ min: -200_000, max: 200_000 }).map((eighths) => eighths / 8),
+      fc.constantFrom(0, -0, 1.005, -1.005, 0.5, 1.5, 2.5, 8.345, 999.9995, 1e15, 123456789012345680, 1e20, Infinity, -Infinity, NaN), // prettier-ignore
+    );
+    fc.assert(
+      fc.property(value, fc.integer({ min: 0, max: 4 }), (one, decimals) => {
+        const text = one.toLocaleString('en-US', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
+        expect(quantity.number(one, decimals)).toBe(/^-[0.,]*$/.test(text) ? text.slice(1) : text);
+      }),
+      { seed: 9, numRuns: 5000 },
+    );
+  });
+});
+
 describe('every quantity', () => {
   it('is on the list of these checks', () => {
     const exported = Object.entries(quantity).flatMap(([name, value]) =>

@@ -1,4 +1,4 @@
-import { TZDate } from '@date-fns/tz';
+import { UTCDateMini } from '@date-fns/utc/date/mini';
 import { fromWallTime, happensTwice, toWallTime } from '@fanega/core';
 import { format, formatDistanceStrict, parseISO } from 'date-fns';
 import { choice } from './choice';
@@ -18,7 +18,9 @@ export const {
   use: useReadersClock,
 } = choice<ClockStyle>('fanega.clock', CLOCK_STYLES, '12');
 
-const inZone = (at: string | number, timeZone: string): TZDate => new TZDate(new Date(at).getTime(), timeZone);
+/** A day of no zone that says what the farm's clocks say, to the minute. */
+const inZone = (at: string | number, timeZone: string): Date =>
+  new UTCDateMini(`${toWallTime(new Date(at).getTime(), timeZone)}:00Z`);
 
 /** "6:26 pm" */
 export const clock = (at: string | number, timeZone: string): string =>
@@ -51,7 +53,7 @@ export const since = (at: string | number, now: string | number): string =>
 export function minuteText(minute: number): string {
   const ofDay = ((Math.round(minute) % 1440) + 1440) % 1440;
   // A day of no zone that has 24 hours.
-  return format(new TZDate(ofDay * 60_000, 'UTC'), PATTERNS[clockStyle()]);
+  return format(new UTCDateMini(ofDay * 60_000), PATTERNS[clockStyle()]);
 }
 
 /** "6:15 pm" of an hour of the day with its part. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fromWallTime, happensTwice, toWallTime } from './index.js';
+import { fromWallTime, happensTwice, knowZone, toWallTime, zoneTable } from './index.js';
 
 /** Half hours, a change of half an hour, a day that never was (Apia, 30 December 2011), and the farm's own. */
 const ZONES = ['America/Chicago', 'Asia/Kolkata', 'Australia/Lord_Howe', 'Pacific/Apia', 'Africa/Casablanca', 'UTC'];
@@ -41,6 +41,38 @@ describe('the farm’s clock', () => {
         expect(back, `${zone} ${there}`).toContain(ms);
         expect(happensTwice(there, zone)).toBe(back[0] !== back[1]);
       }
+  });
+  it('says the same in a table that was read before, and asks the platform beyond it', () => {
+    const MINUTE = 60_000;
+    const [from, until] = [Date.UTC(1999, 0, 1), Date.UTC(2030, 0, 1)];
+    for (const zone of [...ZONES, 'America/Recife']) {
+      // No platform knows a zone of this name: what is said of it stands in the table.
+      const known = `Table/${zone}`;
+      knowZone(
+        known,
+        zoneTable(from, until, (ms) => Date.parse(`${asked(ms, zone)}Z`) - Math.floor(ms / MINUTE) * MINUTE),
+      );
+      const moment = fc
+        .integer({ min: from / MINUTE + 11_520, max: until / MINUTE - 11_520 })
+        .map((minute) => minute * MINUTE);
+      fc.assert(
+        fc.property(moment, (ms) => {
+          const there = toWallTime(ms, known);
+          expect(there).toBe(asked(ms, zone));
+          expect([fromWallTime(there, known), fromWallTime(there, known, true)]).toContain(ms);
+        }),
+        { seed: 7, numRuns: 200 },
+      );
+      expect(() => toWallTime(until + 86_400_000, known)).toThrow(RangeError);
+    }
+    // On both sides of a change, and twice in its hour.
+    const twice = '2026-11-01T01:30';
+    expect(happensTwice(twice, 'Table/America/Chicago')).toBe(true);
+    for (const second of [false, true])
+      expect(fromWallTime(twice, 'Table/America/Chicago', second)).toBe(fromWallTime(twice, 'America/Chicago', second));
+    expect(fromWallTime('2026-03-08T02:30', 'Table/America/Chicago')).toBe(
+      fromWallTime('2026-03-08T02:30', 'America/Chicago'),
+    );
   });
   it('goes there and back on ordinary days', () => {
     fc.assert(

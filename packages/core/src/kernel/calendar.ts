@@ -1,4 +1,8 @@
-/** The farm's calendar: what its clocks show at an instant, and the instant at which they show something. Zones by the platform's own tables. */
+/**
+ * The farm's calendar: what its clocks show at an instant, and the instant at which they show something. Zones by the platform's own tables, or
+ * by one that was read from them before: a browser takes a hundred milliseconds on a phone to open its tables, each time that a page opens.
+ */
+import { requireFinite } from './range.js';
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 
@@ -18,6 +22,53 @@ function formatOf(timeZone: string): Intl.DateTimeFormat {
       })),
     );
   return found;
+}
+
+/** What a zone's clocks are ahead of UTC, ms, from one instant on until the next. */
+export interface ZoneTable {
+  /** The instants between which it holds, ms. */
+  readonly from: number;
+  readonly until: number;
+  /** Offsets, each from its instant on, in order; the first begins at `from`. */
+  readonly offsets: readonly (readonly [from: number, offset: number])[];
+}
+
+const tables = new Map<string, ZoneTable>();
+
+/** From here on the zone's clocks are read in the table, as far as it goes, and beyond it in the platform's. */
+export function knowZone(timeZone: string, table: ZoneTable): void {
+  tables.set(timeZone, table);
+  steady.delete(timeZone);
+}
+
+/**
+ * A table of what clocks are ahead of UTC between two instants, found by asking each four days and halving where they differ.
+ * @param offsetOf ms at an instant @returns exact to the minute @throws RangeRefusal for a bound that is no number
+ */
+export function zoneTable(from: number, until: number, offsetOf: (ms: number) => number): ZoneTable {
+  requireFinite('from', from, 'ms');
+  requireFinite('until', until, 'ms');
+  const offsets: [number, number][] = [[from, offsetOf(from)]];
+  for (let at = from; at < until; at += BLOCK * DAY_MS) {
+    const next = Math.min(until, at + BLOCK * DAY_MS);
+    const offset = offsetOf(next);
+    if (offset === offsets.at(-1)![1]) continue;
+    let [before, since] = [at, next];
+    while (since - before > 60_000) {
+      const middle = Math.floor((before + since) / 120_000) * 60_000;
+      if (offsetOf(middle) === offset) since = middle;
+      else before = middle;
+    }
+    offsets.push([Math.ceil(since / 60_000) * 60_000, offset]);
+  }
+  return { from, until, offsets };
+}
+
+/** By the table of the zone; undefined where there is none, or beyond it. */
+function tableOffset(ms: number, timeZone: string): number | undefined {
+  const table = tables.get(timeZone);
+  if (table === undefined || !(ms >= table.from && ms < table.until)) return undefined;
+  return table.offsets.findLast(([from]) => from <= ms)![1];
 }
 
 const DAY_MS = 86_400_000;
@@ -61,8 +112,10 @@ export function toWallTime(ms: number, timeZone: string): string {
 /** Later than any year of four digits. */
 const LAST_ISO = Date.UTC(9999, 0, 1);
 
-/** The same by the platform's tables. */
+/** The same by a table. */
 function askedWallTime(ms: number, timeZone: string): string {
+  const known = tableOffset(ms, timeZone);
+  if (known !== undefined) return new Date(ms + known).toISOString().slice(0, 16);
   const parts = formatOf(timeZone).formatToParts(ms);
   const part = (type: string): string => parts.find((p) => p.type === type)?.value ?? '';
   return `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}T${part('hour')}:${part('minute')}`;
@@ -95,6 +148,8 @@ export const happensTwice = (text: string, timeZone: string): boolean =>
   fromWallTime(text, timeZone) !== fromWallTime(text, timeZone, true);
 
 function offsetAt(ms: number, timeZone: string): number {
+  const known = tableOffset(ms, timeZone);
+  if (known !== undefined) return known;
   const wall = Date.parse(`${askedWallTime(ms, timeZone)}:00Z`);
   return wall - Math.floor(ms / 60_000) * 60_000;
 }

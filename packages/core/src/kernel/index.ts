@@ -13,7 +13,7 @@ export { isObject } from './object.js';
 export { extendCurve } from './curve.js';
 export { dayAfter, dayNumber, daysBetween } from './days.js';
 export { matchHeads } from './heads.js';
-export { plainName } from './names.js';
-export { toWallTime, calendarDay, startOfDay, fromWallTime, happensTwice } from './calendar.js';
+export { inOrder, naturally, plainName } from './names.js';
+export { toWallTime, calendarDay, startOfDay, fromWallTime, happensTwice, knowZone, zoneTable, type ZoneTable } from './calendar.js'; // prettier-ignore
 export { closedRing, crossesItself, insideRing, metersBetween, type Point, ringArea } from './sphere.js';
 export { dayComesFirst, decimalComma, figureIn, momentIn } from './file-words.js';

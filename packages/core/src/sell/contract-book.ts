@@ -1,5 +1,5 @@
 import { type Contract, contractOn, type LogEntry, living } from '../records/index.js';
-import { groupBy, requireFinite } from '../kernel/index.js';
+import { groupBy, requireFinite, inOrder, naturally } from '../kernel/index.js';
 import { type ContractCrossing, type ContractPrice, crossContract } from './contracts.js';
 import { fixesByContract, type PriceParts, priceOfParts, priceParts } from './price-parts.js';
 import type { OwnerPart, SoldDelivery } from './view.js';
@@ -75,7 +75,7 @@ export function contractBook(
   const today = new Date(nowMs).toISOString().slice(0, 10);
   const all = Object.entries(contracts)
     .map(([id, { value }]) => ({ id, contract: contractOn(value, today), loads: [] as OnContract[], delivered: 0 }))
-    .sort((a, b) => a.contract.closes.localeCompare(b.contract.closes) || a.contract.number.localeCompare(b.contract.number) || a.id.localeCompare(b.id)); // prettier-ignore
+    .sort((a, b) => inOrder(a.contract.closes, b.contract.closes) || naturally(a.contract.number, b.contract.number) || inOrder(a.id, b.id)); // prettier-ignore
   const byId = new Map(all.map((one) => [one.id, one]));
   const put = (
     one: (typeof all)[number],
@@ -89,7 +89,7 @@ export function contractBook(
   };
   const ordered = sold
     .map((one) => ({ one, atMs: Date.parse(one.delivery.entry.at) }))
-    .sort((a, b) => a.atMs - b.atMs || a.one.delivery.entry.id.localeCompare(b.one.delivery.entry.id));
+    .sort((a, b) => a.atMs - b.atMs || inOrder(a.one.delivery.entry.id, b.one.delivery.entry.id));
   // What somebody said is first on all of them: the order of tickets must not take its room away.
   const rest = ordered.map(({ one: { delivery, crop, bushels, paid, ownPart, owners }, atMs }) => {
     const whole = paid ?? bushels;

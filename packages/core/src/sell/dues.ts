@@ -1,6 +1,6 @@
 import { cropOf } from '../crops/index.js';
 import { baseMoistureOf, type FarmView } from '../ledger/index.js';
-import { RangeRefusal } from '../kernel/index.js';
+import { RangeRefusal, inOrder } from '../kernel/index.js';
 import { cents } from '../units/index.js';
 import type { ContractNow } from './contract-book.js';
 import { scheduleOf, ticketInputOf } from './sheet.js';
@@ -58,9 +58,7 @@ export function duesOf(
     const { futures, basis } = fixed;
     const mean = futures.average === null || basis.average === null ? null : futures.average + basis.average;
     let left = price.price === null ? fixed.priced : 0;
-    for (const { entryId, bushels } of [...loads].sort(
-      (a, b) => a.atMs - b.atMs || a.entryId.localeCompare(b.entryId),
-    )) {
+    for (const { entryId, bushels } of [...loads].sort((a, b) => a.atMs - b.atMs || inOrder(a.entryId, b.entryId))) {
       const priced = price.price === null && mean !== null ? Math.min(left, bushels) : 0;
       left -= priced;
       if (priced > 0) put(entryId, { contractId: id, bushels: priced, price: mean });

@@ -1,6 +1,6 @@
 import { type Crop, cropOf } from '../crops/index.js';
 import { windowAt, windowFor } from '../records/index.js';
-import { calendarDay } from '../kernel/index.js';
+import { calendarDay, inOrder } from '../kernel/index.js';
 import { baseMoistureOf, type FarmView } from '../ledger/index.js';
 import {
   type BuyerBid,
@@ -33,7 +33,7 @@ export function bidsOn(bids: readonly LogEntry<'bid'>[] | undefined, day: string
   const standing = new Map<string, BuyerBid>();
   const sorted = living<'bid'>(bids ?? [])
     .map(({ body }) => body)
-    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at) || b.id.localeCompare(a.id));
+    .sort((a, b) => Date.parse(b.at) - Date.parse(a.at) || inOrder(b.id, a.id));
   for (const bid of sorted) {
     const key = `${bid.buyerId} ${bid.crop}`;
     if (standing.has(key) || bid.from > day || bid.until < day) continue;

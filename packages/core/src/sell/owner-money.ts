@@ -1,4 +1,4 @@
-import { splitWhole } from '../kernel/index.js';
+import { splitWhole, naturally } from '../kernel/index.js';
 import { type FarmView, NOBODY_KNOWS } from '../ledger/index.js';
 import type { DEDUCTIONS, OwnerTerms } from '../records/index.js';
 import { cents } from '../units/index.js';
@@ -160,5 +160,5 @@ export function sumByOwner(postings: readonly Posting[]): OwnerSum[] {
       money: whole / 100,
       byAccount: Object.fromEntries([...by].map(([account, part]) => [account, part / 100])),
     }))
-    .sort((a, b) => Number(b.own) - Number(a.own) || a.owner.localeCompare(b.owner));
+    .sort((a, b) => Number(b.own) - Number(a.own) || naturally(a.owner, b.owner));
 }

@@ -1,4 +1,4 @@
-import { groupBy } from '../kernel/index.js';
+import { groupBy, inOrder } from '../kernel/index.js';
 import { type Contract, type LogEntry, living, type PriceFix } from '../records/index.js';
 import { type ContractPrice, contractPrice } from './contracts.js';
 
@@ -37,7 +37,7 @@ export function priceParts(contract: Contract, fixes: readonly PriceFix[]): Pric
   function since(part: PriceFix['part']): FixedPart {
     let fixed = 0;
     let sum = 0;
-    for (const one of [...fixes].sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || a.id.localeCompare(b.id))) {
+    for (const one of [...fixes].sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || inOrder(a.id, b.id))) {
       if (one.part !== part) continue;
       const counts = Math.min(one.bushels, bushels - fixed);
       if (counts <= 0) break;

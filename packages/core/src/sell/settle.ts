@@ -1,4 +1,4 @@
-import { groupBy } from '../kernel/index.js';
+import { groupBy, inOrder } from '../kernel/index.js';
 import { type LogEntry, living, type Settlement } from '../records/index.js';
 import { cents } from '../units/index.js';
 import type { Due } from './dues.js';
@@ -134,9 +134,7 @@ export function settle(
   const paid = new Map<string, { money: number; sheets: string[]; tickets: number }>();
   const oldestFirst = [...living<'settlement'>(logs)]
     .map(({ body }) => body)
-    .sort(
-      (a, b) => a.paidOn.localeCompare(b.paidOn) || Date.parse(a.at) - Date.parse(b.at) || a.id.localeCompare(b.id),
-    );
+    .sort((a, b) => inOrder(a.paidOn, b.paidOn) || Date.parse(a.at) - Date.parse(b.at) || inOrder(a.id, b.id));
   const sheets = oldestFirst.map((settlement): SheetCheck => {
     const { buyerId, lines, deductions, net } = settlement;
     const known = new Map<string, Due>();

@@ -1,4 +1,4 @@
-import { groupBy } from '../kernel/index.js';
+import { groupBy, inOrder } from '../kernel/index.js';
 import type { Delivery } from '../ledger/index.js';
 import { type BuyerSheet, type LogEntry, living, type SheetFactor, type TicketPaper } from '../records/index.js';
 import type { BuyerSchedule, TicketInput } from './ticket.js';
@@ -73,7 +73,7 @@ export function sheetsOf(kept: Readonly<Record<string, { readonly value: BuyerSh
     Object.entries(kept ?? {}).map(([id, { value }]) => ({ id, sheet: value })),
     ({ sheet }) => kindOf(sheet.buyerId, sheet.crop),
   );
-  for (const all of byKind.values()) all.sort((a, b) => b.sheet.from.localeCompare(a.sheet.from) || a.id.localeCompare(b.id)); // prettier-ignore
+  for (const all of byKind.values()) all.sort((a, b) => inOrder(b.sheet.from, a.sheet.from) || inOrder(a.id, b.id)); // prettier-ignore
   return {
     byId: (id) => kept?.[id]?.value,
     on: (buyerId, crop, day) => byKind.get(kindOf(buyerId, crop))?.find(({ sheet }) => sheet.from <= day) ?? null,

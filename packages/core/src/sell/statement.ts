@@ -1,5 +1,5 @@
 import { type CropId, cropOf } from '../crops/index.js';
-import { groupBy } from '../kernel/index.js';
+import { groupBy, inOrder, naturally } from '../kernel/index.js';
 import { baseMoistureOf, type FarmView } from '../ledger/index.js';
 import { type LogEntry, living, type Statement, STATEMENT_ACCOUNTS } from '../records/index.js';
 import { cents, dryBushels, sumOfMoney } from '../units/index.js';
@@ -69,7 +69,7 @@ export function ownerStatement(
   const lines = postings
     .filter((one) => one.owner === owner && one.paidOn >= from && one.paidOn <= until)
     .map(lineOf)
-    .sort((a, b) => a.paidOn.localeCompare(b.paidOn) || a.check.localeCompare(b.check) || Number(a.ticket === undefined) - Number(b.ticket === undefined) || (a.ticket ?? '').localeCompare(b.ticket ?? '')); // prettier-ignore
+    .sort((a, b) => inOrder(a.paidOn, b.paidOn) || naturally(a.check, b.check) || Number(a.ticket === undefined) - Number(b.ticket === undefined) || naturally(a.ticket ?? '', b.ticket ?? '')); // prettier-ignore
   const byAccount = groupBy(lines, ({ account }) => account);
   const { defaults } = farm.data.farm;
   const partOf = (lot: string): number => farm.owners({ [lot]: 1 }).find((one) => one.owner === owner)?.kg ?? 0;

@@ -1,3 +1,4 @@
+import { naturally } from '../kernel/index.js';
 import { currentSeason, deliveries, type FarmBook, type LotInfo } from '../ledger/index.js';
 
 /** What of a place, or of what went to a buyer, is one owner's. */
@@ -30,7 +31,7 @@ const DUST_KG = 0.5;
 
 /** Everybody who owns a part of some field, by name. */
 export const landOwners = (lots: readonly Pick<LotInfo, 'shares'>[]): string[] =>
-  [...new Set(lots.flatMap(({ shares }) => shares.map(({ owner }) => owner)))].sort((a, b) => a.localeCompare(b));
+  [...new Set(lots.flatMap(({ shares }) => shares.map(({ owner }) => owner)))].sort((a, b) => naturally(a, b));
 
 /**
  * What lies in a farm's places for one owner: of each field's grain there his part of the field, as the book divides a mixed place. Parts of

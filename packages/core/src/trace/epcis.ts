@@ -1,5 +1,5 @@
 import { type Entry, type FarmBook, instantOf, type MoveEntry } from '../ledger/index.js';
-import { toWallTime } from '../kernel/index.js';
+import { toWallTime, inOrder } from '../kernel/index.js';
 
 /** Grain of one lot in an event, by weight. */
 interface Quantity {
@@ -147,7 +147,7 @@ export function epcisOf(
       'fanega:moisture': entry.moisture,
     });
   }
-  events.sort((a, b) => a.eventTime.localeCompare(b.eventTime) || a.eventID.localeCompare(b.eventID));
+  events.sort((a, b) => inOrder(a.eventTime, b.eventTime) || inOrder(a.eventID, b.eventID));
   return {
     '@context': ['https://ref.gs1.org/standards/epcis/2.0.0/epcis-context.jsonld', { fanega: 'urn:fanega:terms:' }],
     type: 'EPCISDocument',

@@ -1,5 +1,14 @@
 import { cropOf } from '../crops/index.js';
-import { calendarDay, dayAfter, daysBetween, type Formula, quantity, requireInRange, within } from '../kernel/index.js';
+import {
+  calendarDay,
+  dayAfter,
+  daysBetween,
+  type Formula,
+  quantity,
+  requireInRange,
+  within,
+  naturally,
+} from '../kernel/index.js';
 import { type FarmBook, instantOf, isBuyer, kgPerBushelOf, type LotInfo } from '../ledger/index.js';
 import { Kind } from '../ledger/records.js';
 import {
@@ -387,7 +396,7 @@ export function insuranceOf(
   const insuredCrops = new Set([...policies.values()].map(({ crop }) => crop));
   const ofSeason = lots.filter((lot) => lot.season === season);
   return {
-    units: productions.sort((a, b) => a.unit.number.localeCompare(b.unit.number)),
+    units: productions.sort((a, b) => naturally(a.unit.number, b.unit.number)),
     bins,
     notices: noticesOf(cutOf, records, policies, productions, timeZone, now),
     withoutPolicy,

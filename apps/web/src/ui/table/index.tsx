@@ -1,3 +1,4 @@
+import { naturally } from '@fanega/core';
 import {
   columnFilteringFeature,
   columnVisibilityFeature,
@@ -86,9 +87,7 @@ const AT_ONCE = 24;
 const textOf = <T,>(column: Column<T>, row: T): string => column.text?.(row) ?? String(column.value(row) ?? '');
 
 const compare = (a: string | number, b: string | number): number =>
-  typeof a === 'number' && typeof b === 'number'
-    ? a - b
-    : String(a).localeCompare(String(b), 'en', { numeric: true, sensitivity: 'base' });
+  typeof a === 'number' && typeof b === 'number' ? a - b : naturally(String(a), String(b));
 
 const keptKey = (name: string): string => `fanega.columns.${name}`;
 function keptColumns(name: string): Record<string, boolean> {

@@ -8,6 +8,7 @@ import {
   type TruckBody,
   type Weekday,
   WEEKDAYS,
+  inOrder,
 } from '@fanega/core';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';
@@ -138,7 +139,7 @@ export function BuyerForm({
         ),
       ),
       exceptions: [...exceptions]
-        .sort((a, b) => a.on.localeCompare(b.on))
+        .sort((a, b) => inOrder(a.on, b.on))
         .map(({ on, note, ...day }) => ({ on, ...given(day), ...(note === '' ? {} : { note }) })),
     };
   }

@@ -8,6 +8,7 @@ import {
   readBuyerFile,
   settlementsOf,
   type SellRecords,
+  inOrder,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { ulid } from 'ulid';
@@ -240,5 +241,5 @@ export const importsOf = (
     one.lines += body.lines.length;
     by.set(body.importId, one);
   }
-  return [...by.values()].sort((a, b) => b.at.localeCompare(a.at));
+  return [...by.values()].sort((a, b) => inOrder(b.at, a.at));
 };

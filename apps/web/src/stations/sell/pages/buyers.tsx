@@ -17,6 +17,7 @@ import {
   lineByHour,
   type OwnTimes,
   USUAL_HAUL_TIMES,
+  inOrder,
 } from '@fanega/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -73,7 +74,7 @@ export default function Buyers({ farm }: { farm: Farm }) {
   const buyers = farm.data.places.filter(({ kind }) => kind === 'buyer');
   const sheets = Object.entries(records.settings.buyerSheet)
     .filter(([, { value }]) => value.crop === crop.id)
-    .sort(([, a], [, b]) => b.value.from.localeCompare(a.value.from));
+    .sort(([, a], [, b]) => inOrder(b.value.from, a.value.from));
   const bids = living<'bid'>(records.logs.bid).filter(({ body }) => body.crop === crop.id);
   const [best, next] = pricedBuyers(farm, offers, crop.id);
   const facts = haul.settings.buyerFacts;
