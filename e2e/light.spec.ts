@@ -31,7 +31,7 @@ test('the farm is asked ahead of the program, once, and a page comes in few file
   page.on('request', (request) => asked.push(new URL(request.url()).pathname));
   await openPage(page, '/');
   const files = asked.filter((name) => name.startsWith('/assets/') && name.endsWith('.js'));
-  expect(files.length).toBeLessThan(35);
+  expect(files.length).toBeLessThan(25);
   const question = (name: string): number => asked.findIndex((path) => path.endsWith(name));
   const station = asked.findIndex((path) => /\/assets\/today-/.test(path));
   expect(station).toBeGreaterThan(0);
@@ -41,6 +41,45 @@ test('the farm is asked ahead of the program, once, and a page comes in few file
   }
   for (const name of ['/header', '/layers', '/wet', '/fields/records', '/weather'])
     expect(asked.filter((path) => path.endsWith(name)).length, name).toBeLessThanOrEqual(name === '/weather' ? 2 : 1);
+});
+
+test('a page opens without the browser’s tables of languages and zones, and shows the same times', async ({ page }) => {
+  await enterDemo(page);
+  await openPage(page, '/haul');
+  const timesOf = async (): Promise<string[]> =>
+    (await page.getByRole('main').innerText()).match(/\d+:\d\d [ap]m/g) ?? [];
+  const asBrowserSays = await timesOf();
+  expect(asBrowserSays.length).toBeGreaterThan(3);
+  // What this device knows of the zone is kept when there is nothing else to do.
+  await page.waitForFunction(() => localStorage.getItem('fanega.zone') !== null);
+  await page.addInitScript(() => {
+    const asked: string[] = [];
+    Object.assign(window, { asked });
+    const names = ['NumberFormat', 'DateTimeFormat', 'Collator', 'RelativeTimeFormat'] as const;
+    for (const name of names)
+      Object.assign(Intl, {
+        [name]: new Proxy(Intl[name] as new (...settings: unknown[]) => object, {
+          construct: (format, settings) => (asked.push(name), new format(...(settings as unknown[]))),
+          apply: (format, _, settings) => (asked.push(name), new format(...(settings as unknown[]))),
+        }),
+      });
+    for (const kind of [Number, Date, String])
+      for (const name of ['toLocaleString', 'toLocaleDateString', 'toLocaleTimeString', 'localeCompare']) {
+        const own = Object.getOwnPropertyDescriptor(kind.prototype, name)?.value as ((...all: unknown[]) => unknown) | undefined; // prettier-ignore
+        if (!own) continue;
+        Object.assign(kind.prototype, {
+          [name](this: unknown, ...all: unknown[]) {
+            asked.push(name);
+            return own.apply(this, all);
+          },
+        });
+      }
+  });
+  for (const path of ['/', '/fields', '/store', '/trace', '/sell', '/haul']) {
+    await openPage(page, path);
+    expect(await page.evaluate(() => (window as unknown as { asked: string[] }).asked), path).toEqual([]);
+  }
+  expect((await timesOf()).slice(0, 3)).toEqual(asBrowserSays.slice(0, 3));
 });
 
 test('no page asks the farm the same twice while it opens', async ({ page }) => {

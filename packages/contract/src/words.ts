@@ -84,7 +84,7 @@ export const ZONE_WRONG = {
 } as const;
 
 /** Made where a sentence wants it: a page that opens has none, and would wait for the platform's tables of languages. */
-const counted = (value: number | undefined): string => value!.toLocaleString('en-US', { maximumFractionDigits: 4 });
+const counted = (value: number): string => value.toLocaleString('en-US', { maximumFractionDigits: 4 });
 const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** One plain sentence for what is wrong with a field of a record. The one place that words these. */
@@ -98,7 +98,9 @@ export function wordFieldRefusal(refusal: FieldRefusal): string {
       : refusal.unit
         ? ` ${refusal.unit}`
         : '';
-  const range = refusal.least === undefined ? '' : ` from ${counted(refusal.least)} to ${counted(refusal.most)}${unit}`;
+  const { least, most } = refusal;
+  // A list that is too short has no most.
+  const range = least === undefined || most === undefined ? '' : ` from ${counted(least)} to ${counted(most)}${unit}`;
   switch (refusal.code) {
     case 'field_missing':
       return `${called} is missing`;
