@@ -82,6 +82,27 @@ test('a page opens without the browser’s tables of languages and zones, and sh
   expect((await timesOf()).slice(0, 3)).toEqual(asBrowserSays.slice(0, 3));
 });
 
+test('the yard is drawn once, as large as the page has room for it', async ({ page }) => {
+  await page.setViewportSize({ width: 1600, height: 900 });
+  await enterDemo(page);
+  await openPage(page, '/store');
+  await page.addInitScript(() => {
+    const changed: string[] = [];
+    Object.assign(window, { changed });
+    new MutationObserver((changes) => {
+      for (const { target, attributeName } of changes) changed.push(`${target.nodeName} ${attributeName}`);
+    }).observe(document, { subtree: true, attributeFilter: ['width', 'height', 'viewBox', 'd', 'points'] });
+  });
+  await openPage(page, '/store');
+  expect(await page.getByRole('main').locator('svg').count()).toBeGreaterThan(5);
+  expect(await page.evaluate(() => (window as unknown as { changed: string[] }).changed)).toEqual([]);
+  // A window of another width is another room.
+  const width = async (): Promise<number> => (await page.getByRole('main').locator('svg').first().boundingBox())!.width;
+  const wide = await width();
+  await page.setViewportSize({ width: 1100, height: 900 });
+  await expect.poll(width).toBeLessThan(wide);
+});
+
 test('no page asks the farm the same twice while it opens', async ({ page }) => {
   await enterDemo(page);
   const asked: string[] = [];

@@ -46,7 +46,8 @@ const dir = mkdtempSync(path.join(os.tmpdir(), 'fanega-bench-'));
 const database = await startDatabase(dir, { quiet: true });
 const url = database.url('fanega_bench');
 const port = await anyFreePort();
-const start = () => startServer({ url, port, env: { FANEGA_LOG: 'error' } });
+// A device may write ten entries a second; this is about the farm's book, and not about one device.
+const start = () => startServer({ url, port, env: { FANEGA_LOG: 'error', FANEGA_DEVICE_LIMIT: '0' } });
 await prepareDatabase(url, true);
 let server = await start();
 const { createConnection } = await import('mysql2/promise');
@@ -161,9 +162,6 @@ try {
   await judge('after the minute');
 
   console.log('as fast as it goes: 200 connections, one entry each time, 10 s');
-  await server.stop();
-  // A device may write ten entries a second; this is about the farm's book, and not about one device.
-  server = await startServer({ url, port, env: { FANEGA_LOG: 'error', FANEGA_DEVICE_LIMIT: '0' } });
   {
     const ends = performance.now() + 10_000;
     const began = performance.now();

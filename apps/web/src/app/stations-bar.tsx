@@ -92,7 +92,7 @@ function bringIntoView(nav: HTMLElement): void {
 export function StationsBar() {
   const farm = useFarm();
   const { pathname } = useLocation();
-  const [nav, box] = useBox<HTMLElement>();
+  const [nav, box] = useBox<HTMLElement>('stations');
   const width = box?.width ?? 0;
   useEffect(() => {
     if (width > 0) bringIntoView(nav.current!);

@@ -8,8 +8,8 @@ const KEY = 'fanega.zone';
 const DAY_MS = 86_400_000;
 /** Lands change their clocks by law, and browsers learn of it with their next version. */
 const GOOD_FOR_MS = 7 * DAY_MS;
-/** Of a season and what is compared with it; older entries are asked of the browser. */
-const [YEARS_BEFORE, YEARS_AHEAD] = [3, 2];
+/** Of this season and the last; the time of an older entry is asked of the browser. */
+const [YEARS_BEFORE, YEARS_AHEAD] = [1, 2];
 
 interface Kept {
   readonly timeZone: string;

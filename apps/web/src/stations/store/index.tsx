@@ -152,7 +152,7 @@ function Yard({
   selected: PlaceInfo | undefined;
 }) {
   const select = useSelect();
-  const [frame, box] = useBox<HTMLUListElement>();
+  const [frame, box] = useBox<HTMLUListElement>('yard');
   const width = box?.width ?? 0;
   const row = places.filter((place) => !(place.kind === 'pile' && farm.held(place.id).wetKg === 0));
   const meters = row.reduce((sum, place) => sum + shapeOf(place).diameter, 0);

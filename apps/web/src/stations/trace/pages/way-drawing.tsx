@@ -41,7 +41,7 @@ export function WayDrawing({ farm, way: whole, crop }: { farm: Farm; way: TraceP
   const [open, setOpen] = useState(false);
   const few = useMemo(() => gathered(whole), [whole]);
   const way = open ? whole : few;
-  const [frame, box] = useBox<HTMLDivElement>();
+  const [frame, box] = useBox<HTMLDivElement>('way');
   const width = Math.max(880, box?.width ?? 900);
   const height = Math.min(open ? 1800 : 480, Math.max(130, way.nodes.length * 27));
   const graph = useMemo((): SankeyGraph<Node, Link> => {
