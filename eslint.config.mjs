@@ -4,6 +4,9 @@ import tseslint from 'typescript-eslint';
 /** Units that a screen may not say by itself. */
 const UNIT_WORDS = String.raw`/(^|[\s(])(bu|lb|lbs|ac|mph|ft|psi|gal|bu\u002F(ac|h)|\$\u002Fbu|lb\u002Fs)($|[\s.,;:)])/`;
 
+/** The first of the platform's tables of languages that a page asks for takes longer to open than the page. */
+const IN_ORDER = 'Ask naturally or inOrder of the core.';
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '.e2e/**', '.dependency-cruiser.cjs'] },
   ...tseslint.configs.recommended,
@@ -59,10 +62,21 @@ export default tseslint.config(
         // So are numbers and units: a farm may be metric, and every screen follows.
         { selector: 'MemberExpression[property.name=/^(toFixed|toLocaleString)$/]', message: 'Ask quantity.' },
         { selector: 'NewExpression[callee.property.name="NumberFormat"]', message: 'Ask quantity.' },
+        { selector: 'MemberExpression[property.name="localeCompare"]', message: IN_ORDER },
         ...['Literal[value', 'JSXText[value', 'TemplateElement[value.raw'].map((where) => ({
           selector: `${where}=${UNIT_WORDS}]`,
           message: 'A unit is said by quantity: the reader may have another.',
         })),
+      ],
+    },
+  },
+  {
+    files: ['packages/core/src/**', 'packages/contract/src/**', 'apps/web/src/quantity/**'],
+    ignores: ['**/*.spec.*'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'MemberExpression[property.name="localeCompare"]', message: IN_ORDER },
       ],
     },
   },

@@ -1,5 +1,8 @@
 /** Plain numbers as people read and type them: a point for the part, commas between thousands. */
 
+/** Names in their order, the numbers in them by their size. */
+export { naturally } from '@fanega/core';
+
 /** Beyond it numbers are written with an exponent. */
 const WRITTEN_OUT = 1e21;
 /** From here on there is no part to round. */

@@ -1,4 +1,3 @@
-import { naturally } from '@fanega/core';
 import {
   columnFilteringFeature,
   columnVisibilityFeature,
@@ -14,7 +13,7 @@ import {
 import { ArrowDown, ArrowUp, Columns3, Download, Search } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
-import { number } from '../../quantity/number';
+import { naturally, number } from '../../quantity/number';
 import { useSoon } from '../use-soon';
 import { rowKeys } from './row-keys';
 import { useMedia } from '../use-media';
