@@ -57,9 +57,10 @@ export function startProgram(): void {
   else afterFirstPicture(register);
 }
 
-/** When the page has nothing to do for a moment, or after these seconds whatever it does: a phone may be carried out of the signal soon. */
+/** A phone may be carried out of the signal soon. */
 const AT_LATEST_MS = 3000;
 
+/** Does it when the page is there and has nothing to do for a moment, or after some seconds whatever it does. */
 export function afterFirstPicture(act: () => void): void {
   const idly = (): void => {
     if ('requestIdleCallback' in window) requestIdleCallback(act, { timeout: AT_LATEST_MS });

@@ -1,11 +1,11 @@
 import { knowZone, zoneTable, type ZoneTable } from '@fanega/core';
+import { DAY_MS } from './time';
 
 /**
  * When the farm's clocks change, kept on the device: a page that opens reads its times in it, and leaves the browser's own tables alone,
  * which take longer to open than the page.
  */
 const KEY = 'fanega.zone';
-const DAY_MS = 86_400_000;
 /** Lands change their clocks by law, and browsers learn of it with their next version. */
 const GOOD_FOR_MS = 7 * DAY_MS;
 /** Of this season and the last; the time of an older entry is asked of the browser. */

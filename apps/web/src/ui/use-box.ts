@@ -1,4 +1,5 @@
 import { type RefObject, useLayoutEffect, useRef, useState } from 'react';
+import { readKept } from './kept';
 
 interface Box {
   readonly width: number;
@@ -9,13 +10,7 @@ const KEY = 'fanega.boxes';
 /** By what each is called, as large as it was in a window of what width. */
 type Kept = Record<string, Box & { readonly of: number }>;
 
-function keptBoxes(): Kept {
-  try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Kept;
-  } catch {
-    return {};
-  }
-}
+const keptBoxes = (): Kept => readKept<Kept>(KEY) ?? {};
 
 /**
  * How large a part of the page is, px: null until it was laid out, and from then on always as it is.

@@ -1,4 +1,4 @@
-import { mean, requireInRange, within } from '../kernel/index.js';
+import { inOrder, mean, requireInRange, within } from '../kernel/index.js';
 import { MASS } from '../units/index.js';
 import { type CalibrationLoad } from './yield-monitor.js';
 
@@ -52,7 +52,7 @@ export function monitorLoads(
 ): Map<string, { readonly pairs: MonitorPair[]; readonly only: MonitorOnly[] }> {
   const byMachine = new Map<string, { pairs: MonitorPair[]; only: MonitorOnly[] }>();
   const last = new Map<string, number>();
-  for (const load of [...loads].sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))) {
+  for (const load of [...loads].sort((a, b) => a.atMs - b.atMs || inOrder(a.id, b.id))) {
     requireInRange('time of a load', load.atMs, 0, 1e14, 'ms');
     for (const { wetKg } of load.measured) within(MASS, wetKg);
     const before = last.get(load.machine);

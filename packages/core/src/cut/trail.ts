@@ -1,4 +1,4 @@
-import { requireInRange } from '../kernel/index.js';
+import { inOrder, requireInRange } from '../kernel/index.js';
 import { type ChangeResult, compareLoss, type LossCheck } from './losses.js';
 import { type Setting, type Settings, SETTINGS } from '../records/index.js';
 import { type Tried } from './adviser.js';
@@ -70,7 +70,7 @@ export function settingsTrail(
   checks: readonly LoggedCheck[],
   worth: { readonly pricePerBu: number; readonly areaLeft: number },
 ): TrailStep[] {
-  const order = [...sheets].sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1));
+  const order = [...sheets].sort((a, b) => a.atMs - b.atMs || inOrder(a.id, b.id));
   const takenBack = new Set(order.flatMap((entry) => (entry.undoes === undefined ? [] : [entry.undoes])));
   const newest = new Map<string, LoggedCheck>();
   for (const check of [...checks].sort((a, b) => a.atMs - b.atMs))

@@ -1,3 +1,4 @@
+import { inOrder } from '../kernel/index.js';
 import { cropOf, CROPS } from '../crops/index.js';
 import { baseMoistureOf, type FarmView } from '../ledger/index.js';
 import type { FieldZone } from '../records/index.js';
@@ -28,7 +29,7 @@ export function partsOf(row: FieldRow, zones: FarmZones): FieldPart[] {
   const cuts = row.cutByZone ?? [];
   const cutOf = new Map(cuts.map((cut) => [cut.zoneId, cut]));
   const others = cuts.filter(({ zoneId }) => zoneId === null || !known.has(zoneId));
-  const byTime = [...others].sort((a, b) => (a.last < b.last ? -1 : 1));
+  const byTime = [...others].sort((a, b) => inOrder(a.last, b.last));
   const sum = (key: 'wetKg' | 'dryKg'): number => others.reduce((kg, one) => kg + one[key], 0);
   const rest: ZoneCut | null =
     cuts.length === 0 && row.cutWetKg > 0

@@ -1,4 +1,4 @@
-import { type Formula, quantity, requireInRange, within } from '../kernel/index.js';
+import { type Formula, inOrder, quantity, requireInRange, within } from '../kernel/index.js';
 import { MOISTURE } from '../units/index.js';
 import { type FieldForDryer, fieldsForDryer } from '../dry/index.js';
 
@@ -266,6 +266,6 @@ export function rankFields(input: {
       place(a.id) - place(b.id) ||
       Number(a.blocked !== null) - Number(b.blocked !== null) ||
       b.score - a.score ||
-      (a.id < b.id ? -1 : 1),
+      inOrder(a.id, b.id),
   );
 }

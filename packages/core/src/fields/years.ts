@@ -1,6 +1,6 @@
 import { checkOf, sheetAt } from '../cut/index.js';
 import { cropOf } from '../crops/index.js';
-import { groupBy } from '../kernel/index.js';
+import { groupBy, inOrder } from '../kernel/index.js';
 import { baseMoistureOf, type BookDefaults, type FarmBook, instantOf, type LotInfo } from '../ledger/index.js';
 import { living, type RecordsOf, type Settings } from '../records/index.js';
 import { dryBushels } from '../units/index.js';
@@ -191,6 +191,6 @@ export function yearsBy(
   const best = ({ cells }: YearsRow): number => Math.max(...Object.values(cells).map(({ bushels }) => bushels));
   return {
     seasons: [...new Set(own.map(({ season }) => season))].sort((a, b) => b - a),
-    rows: rows.sort((a, b) => (by === 'settings' ? best(b) - best(a) : a.key < b.key ? -1 : 1)),
+    rows: rows.sort((a, b) => (by === 'settings' ? best(b) - best(a) : inOrder(a.key, b.key))),
   };
 }

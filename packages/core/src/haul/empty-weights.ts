@@ -1,4 +1,4 @@
-import { quantity, requireInRange, within } from '../kernel/index.js';
+import { inOrder, quantity, requireInRange, within } from '../kernel/index.js';
 import { kilogramsPerBushel } from '../units/index.js';
 import { emptyWeightFits, weighed, type Weighing } from './weights.js';
 
@@ -45,7 +45,7 @@ export function emptyWeightStanding(
   for (const { atMs } of taken) requireInRange('time of a tare', atMs, 0, 1e14, 'ms');
   const own = taken
     .filter((tare) => tare.combination === combination && tare.atMs <= nowMs)
-    .sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1));
+    .sort((a, b) => a.atMs - b.atMs || inOrder(a.id, b.id));
   const newest = own.at(-1);
   if (!newest) return null;
   const { kg } = weighed(newest.weighing);

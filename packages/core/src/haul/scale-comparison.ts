@@ -1,6 +1,7 @@
 import {
   fitLine,
   type Formula,
+  inOrder,
   mean,
   quantity,
   requireInRange,
@@ -104,7 +105,7 @@ export function compareScales(
   }
   return [...byScale.values()]
     .map(({ scale, method, pairs }): ScaleStanding => {
-      pairs.sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1));
+      pairs.sort((a, b) => a.atMs - b.atMs || inOrder(a.id, b.id));
       const sum = (key: 'ownKg' | 'trustedKg'): number => pairs.reduce((total, pair) => total + pair[key], 0);
       const differences = pairs.map((pair) => pair.difference);
       const difference = sum('ownKg') / sum('trustedKg') - 1;

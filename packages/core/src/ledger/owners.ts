@@ -1,4 +1,4 @@
-import { tally } from '../kernel/index.js';
+import { inOrder, tally } from '../kernel/index.js';
 import { UNKNOWN_LOT } from './model.js';
 
 export interface Share {
@@ -47,7 +47,7 @@ export function splitByOwner(
   }
   return [...owners]
     .map(([owner, { kg, lots }]) => ({ owner, kg, lots, own: owner === farm }))
-    .sort((a, b) => Number(b.own) - Number(a.own) || (a.owner < b.owner ? -1 : 1));
+    .sort((a, b) => Number(b.own) - Number(a.own) || inOrder(a.owner, b.owner));
 }
 
 /** What stands for somebody else's rows in the book: they are a field of their own, so that every load has its owner from the first. */

@@ -1,3 +1,4 @@
+import { inOrder } from '../kernel/index.js';
 import { instantOf } from './instant.js';
 import type { Entry, MoveEntry } from './model.js';
 
@@ -35,7 +36,7 @@ export function findTwins(
 ): TwinPair[] {
   const moves = entries
     .map((entry) => ({ entry, ms: instantOf(entry.at) }))
-    .sort((a, b) => a.ms - b.ms || (a.entry.id < b.entry.id ? -1 : 1));
+    .sort((a, b) => a.ms - b.ms || inOrder(a.entry.id, b.entry.id));
   const taken = new Set<string>();
   const pairs: TwinPair[] = [];
   moves.forEach(({ entry: first, ms }, i) => {

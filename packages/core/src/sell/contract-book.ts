@@ -1,5 +1,5 @@
 import { type Contract, contractOn, type LogEntry, living } from '../records/index.js';
-import { groupBy, requireFinite, inOrder, naturally } from '../kernel/index.js';
+import { groupBy, inOrder, naturally, requireFinite } from '../kernel/index.js';
 import { type ContractCrossing, type ContractPrice, crossContract } from './contracts.js';
 import { fixesByContract, type PriceParts, priceOfParts, priceParts } from './price-parts.js';
 import type { OwnerPart, SoldDelivery } from './view.js';

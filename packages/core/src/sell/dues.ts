@@ -1,6 +1,6 @@
 import { cropOf } from '../crops/index.js';
 import { baseMoistureOf, type FarmView } from '../ledger/index.js';
-import { RangeRefusal, inOrder } from '../kernel/index.js';
+import { inOrder, RangeRefusal } from '../kernel/index.js';
 import { cents } from '../units/index.js';
 import type { ContractNow } from './contract-book.js';
 import { scheduleOf, ticketInputOf } from './sheet.js';

@@ -1,4 +1,4 @@
-import { splitWhole, naturally } from '../kernel/index.js';
+import { naturally, splitWhole } from '../kernel/index.js';
 import { type FarmView, NOBODY_KNOWS } from '../ledger/index.js';
 import type { DEDUCTIONS, OwnerTerms } from '../records/index.js';
 import { cents } from '../units/index.js';

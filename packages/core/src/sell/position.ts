@@ -1,5 +1,5 @@
 import { type Crop, cropOf } from '../crops/index.js';
-import { requireFinite } from '../kernel/index.js';
+import { inOrder, requireFinite } from '../kernel/index.js';
 import { baseMoistureOf, type FarmView } from '../ledger/index.js';
 import type { Contract, Hedge, SellPlan } from '../records/index.js';
 import { dryBushels } from '../units/index.js';
@@ -220,7 +220,7 @@ export function positionOf(input: {
           ? null
           : positions.reduce((all, { side, bushels, price, fee = 0 }) => all + bushels * ((side === 'sold' ? price - now.futures! : now.futures! - price) - fee), 0), // prettier-ignore
       byKind: Object.fromEntries(byKind),
-      byMonth: [...months].sort(([a], [b]) => (a < b ? -1 : 1)).map(([month, bushels]) => ({ month, bushels })),
+      byMonth: [...months].sort(([a], [b]) => inOrder(a, b)).map(([month, bushels]) => ({ month, bushels })),
       contracts: own,
     };
   });

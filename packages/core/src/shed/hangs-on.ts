@@ -1,3 +1,4 @@
+import { inOrder } from '../kernel/index.js';
 import type { PartTree } from '../records/index.js';
 
 const plain = (name: string): string => name.trim().toLowerCase().replaceAll(/\s+/g, ' ');
@@ -40,6 +41,6 @@ export function commonCause(tree: PartTree, noticed: readonly string[]): CommonC
     });
   const [best] = [...found.values()]
     .filter(({ explains }) => explains.length > 1)
-    .sort((a, b) => b.explains.length - a.explains.length || a.far - b.far || (a.part < b.part ? -1 : 1));
+    .sort((a, b) => b.explains.length - a.explains.length || a.far - b.far || inOrder(a.part, b.part));
   return best ? { part: best.part, explains: best.explains } : null;
 }

@@ -1,4 +1,4 @@
-import { dayAfter, fromWallTime, toWallTime } from '../kernel/index.js';
+import { dayAfter, fromWallTime, inOrder, toWallTime } from '../kernel/index.js';
 import type { PartsCounter } from '../records/index.js';
 
 /** Where a parts counter stands just now. */
@@ -56,6 +56,6 @@ export function countersNow(counters: readonly PartsCounter[], now: number, time
       (a, b) =>
         (a.openUntilMs ?? Infinity) - (b.openUntilMs ?? Infinity) ||
         (a.opensMs ?? Infinity) - (b.opensMs ?? Infinity) ||
-        (a.counter.name < b.counter.name ? -1 : 1),
+        inOrder(a.counter.name, b.counter.name),
     );
 }

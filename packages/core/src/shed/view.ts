@@ -1,4 +1,4 @@
-import { dayAfter } from '../kernel/index.js';
+import { dayAfter, inOrder } from '../kernel/index.js';
 import { living, type Machine, type MachineKind, type ShedRecords } from '../records/index.js';
 import { readyBy } from './days.js';
 import {
@@ -94,7 +94,7 @@ export function machinesOf(shed: ShedRecords, today: string): MachineView[] {
       (a, b) =>
         badness(a) - badness(b) ||
         b.readiness.daysShort - a.readiness.daysShort ||
-        (a.machine.name < b.machine.name ? -1 : 1),
+        inOrder(a.machine.name, b.machine.name),
     );
 }
 

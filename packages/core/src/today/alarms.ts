@@ -1,3 +1,4 @@
+import { inOrder } from '../kernel/index.js';
 /**
  * What cannot wait, in one order for everybody: who is in danger, what breaks or burns, then what has a time, the nearest first.
  * Common practice, no source.
@@ -82,6 +83,6 @@ export function alarmsNow<A extends AlarmFacts>(
         (a.urgency === 0 ? ALARM_KINDS.indexOf(a.alarm.kind) - ALARM_KINDS.indexOf(b.alarm.kind) : 0) ||
         (a.alarm.byMs ?? 0) - (b.alarm.byMs ?? 0) ||
         ALARM_KINDS.indexOf(a.alarm.kind) - ALARM_KINDS.indexOf(b.alarm.kind) ||
-        (a.alarm.key < b.alarm.key ? -1 : 1),
+        inOrder(a.alarm.key, b.alarm.key),
     );
 }

@@ -1,4 +1,4 @@
-import { fromWallTime, startOfDay, tally } from '../kernel/index.js';
+import { fromWallTime, inOrder, startOfDay, tally } from '../kernel/index.js';
 import { deliveryOf, type FarmBook, kgPerBushelOf, mainCrop } from '../ledger/index.js';
 
 /** Grain that went through one hand or place on a day. */
@@ -90,6 +90,6 @@ export function dayReport(book: FarmBook, day: string, timeZone: string): DayRep
     lost,
     people: Object.entries(people)
       .map(([name, count]) => ({ name, entries: count }))
-      .sort((a, b) => b.entries - a.entries || (a.name < b.name ? -1 : 1)),
+      .sort((a, b) => b.entries - a.entries || inOrder(a.name, b.name)),
   };
 }

@@ -1,3 +1,4 @@
+import { inOrder } from '../kernel/index.js';
 import { type Entry, type FarmBook, instantOf } from '../ledger/index.js';
 
 /** Columns of the book's entries as a table, in their order. */
@@ -31,7 +32,7 @@ export function* entryRows({ ledger, lots, places }: FarmBook): Generator<string
   const placeName = new Map(places.map(({ id, name }) => [id, name]));
   const lotName = new Map(lots.map(({ id, fieldName, season }) => [id, `${fieldName} ${season}`]));
   const named = (names: ReadonlyMap<string, string>, id: unknown): string => (typeof id === 'string' ? (names.get(id) ?? id) : ''); // prettier-ignore
-  const all = [...(ledger.records.entries as readonly Entry[])].sort((a, b) => instantOf(a.at) - instantOf(b.at) || (a.id < b.id ? -1 : 1)); // prettier-ignore
+  const all = [...(ledger.records.entries as readonly Entry[])].sort((a, b) => instantOf(a.at) - instantOf(b.at) || inOrder(a.id, b.id)); // prettier-ignore
   for (const entry of all) {
     const of = entry as unknown as Readonly<Record<string, unknown>>;
     yield [

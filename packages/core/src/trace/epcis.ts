@@ -1,5 +1,5 @@
 import { type Entry, type FarmBook, instantOf, type MoveEntry } from '../ledger/index.js';
-import { toWallTime, inOrder } from '../kernel/index.js';
+import { inOrder, toWallTime } from '../kernel/index.js';
 
 /** Grain of one lot in an event, by weight. */
 interface Quantity {

@@ -4,10 +4,10 @@ import {
   dayAfter,
   daysBetween,
   type Formula,
+  naturally,
   quantity,
   requireInRange,
   within,
-  naturally,
 } from '../kernel/index.js';
 import { type FarmBook, instantOf, isBuyer, kgPerBushelOf, type LotInfo } from '../ledger/index.js';
 import { Kind } from '../ledger/records.js';

@@ -1,5 +1,5 @@
 import { cropOf } from '../crops/index.js';
-import { calendarDay } from '../kernel/index.js';
+import { calendarDay, inOrder } from '../kernel/index.js';
 import { baseMoistureOf, deliveries, type FarmBook, kgPerBushelOf, placeNames } from '../ledger/index.js';
 import type { BookDefaults } from '../ledger/index.js';
 import type { FieldBoundary, SellRecords, TraceRecords } from '../records/index.js';
@@ -105,7 +105,7 @@ export function calendarOf(
   const today = calendarDay(now, timeZone);
   // A year back is history enough for a calendar.
   const oldest = `${Number(today.slice(0, 4)) - 1}${today.slice(4)}`;
-  return events.filter(({ until }) => until >= oldest).sort((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.uid < b.uid ? -1 : 1)); // prettier-ignore
+  return events.filter(({ until }) => until >= oldest).sort((a, b) => inOrder(a.from, b.from) || inOrder(a.uid, b.uid)); // prettier-ignore
 }
 
 /** The book's own tables, as they are handed to a spreadsheet: fields, places, tickets, what lies where. Weights in kg, moistures as fractions. */

@@ -1,4 +1,4 @@
-import { tally } from '../kernel/index.js';
+import { inOrder, tally } from '../kernel/index.js';
 import { type Ledger, PLACE_KINDS, type PlaceKind } from '../ledger/index.js';
 import type { DeliveryTrace } from './sweep.js';
 
@@ -172,7 +172,7 @@ const LOTS_SHOWN = 12;
 export function gathered(path: TracePath): TracePath {
   const kg = new Map<string, number>();
   for (const { from, dryKg } of path.links) kg.set(from, (kg.get(from) ?? 0) + dryKg);
-  const lots = path.nodes.filter(({ what }) => what === 'lot').sort((a, b) => (kg.get(b.id) ?? 0) - (kg.get(a.id) ?? 0) || (a.id < b.id ? -1 : 1)); // prettier-ignore
+  const lots = path.nodes.filter(({ what }) => what === 'lot').sort((a, b) => (kg.get(b.id) ?? 0) - (kg.get(a.id) ?? 0) || inOrder(a.id, b.id)); // prettier-ignore
   if (lots.length <= LOTS_SHOWN) return path;
   const small = new Set(lots.slice(LOTS_SHOWN - 1).map(({ id }) => id));
   const rest: TraceStop = { id: 'lots:rest', what: 'lots', of: String(small.size), out: false };

@@ -1,3 +1,4 @@
+import { inOrder } from '../kernel/index.js';
 import type { FieldRow } from '../fields/index.js';
 import {
   byTime,
@@ -86,7 +87,7 @@ function weighedBefore(ledger: Ledger, trace: DeliveryTrace, delivery: Delivery)
       part: delivery.dryKg > 0 ? dryKg / delivery.dryKg : 0,
     }))
     .filter(({ part }) => part >= LEAST_PART)
-    .sort((a, b) => b.part - a.part || (a.method < b.method ? -1 : 1));
+    .sort((a, b) => b.part - a.part || inOrder(a.method, b.method));
 }
 
 export interface LotTraceView {

@@ -14,6 +14,7 @@ import { ArrowDown, ArrowUp, Columns3, Download, Search } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { naturally, number } from '../../quantity/number';
+import { readKept } from '../kept';
 import { useSoon } from '../use-soon';
 import { rowKeys } from './row-keys';
 import { useMedia } from '../use-media';
@@ -89,13 +90,7 @@ const compare = (a: string | number, b: string | number): number =>
   typeof a === 'number' && typeof b === 'number' ? a - b : naturally(String(a), String(b));
 
 const keptKey = (name: string): string => `fanega.columns.${name}`;
-function keptColumns(name: string): Record<string, boolean> {
-  try {
-    return JSON.parse(localStorage.getItem(keptKey(name)) ?? '{}') as Record<string, boolean>;
-  } catch {
-    return {};
-  }
-}
+const keptColumns = (name: string): Record<string, boolean> => readKept(keptKey(name)) ?? {};
 
 /** The one table of lists: sorted, searched, filtered, in pages, with the columns that one wants; saved as CSV or XLSX; cards on a phone. */
 export function DataTable<T>({

@@ -2,13 +2,13 @@ import {
   BUYER_FACTS,
   type BuyerFacts,
   calendarDay,
+  inOrder,
   KG_PER_LB,
   type PlaceInfo,
   TRUCK_BODIES,
   type TruckBody,
   type Weekday,
   WEEKDAYS,
-  inOrder,
 } from '@fanega/core';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { write } from '../../../data/outbox';

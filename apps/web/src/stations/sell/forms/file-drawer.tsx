@@ -3,12 +3,12 @@ import {
   FILE_COLUMNS,
   type FileColumn,
   type FileProblem,
+  inOrder,
   living,
   matchColumns,
   readBuyerFile,
-  settlementsOf,
   type SellRecords,
-  inOrder,
+  settlementsOf,
 } from '@fanega/core';
 import { useMemo, useState } from 'react';
 import { ulid } from 'ulid';
