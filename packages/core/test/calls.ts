@@ -260,6 +260,7 @@ export const CALLS: Readonly<Record<string, readonly unknown[]>> = {
     0.005,
   ],
   chainAhead: [chain],
+  chainStops: [chain],
   cuttingHours: [chain],
   lossByRate: [
     [

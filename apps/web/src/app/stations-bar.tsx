@@ -95,7 +95,14 @@ export function StationsBar() {
   const [nav, box] = useBox<HTMLElement>('stations');
   const width = box?.width ?? 0;
   useEffect(() => {
-    if (width > 0) bringIntoView(nav.current!);
+    if (width === 0) return;
+    // When the page is laid out: asking for it here would lay it out in the same stroke that draws it.
+    const laidOut = new IntersectionObserver(() => {
+      laidOut.disconnect();
+      bringIntoView(nav.current!);
+    });
+    laidOut.observe(nav.current!);
+    return () => laidOut.disconnect();
   }, [nav, width, pathname]);
   return (
     <nav ref={nav} aria-label="The way of the grain" className="relative overflow-x-auto">

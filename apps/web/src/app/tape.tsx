@@ -32,7 +32,7 @@ const AT_ONCE = 18;
 export function Tape({ tools }: { tools: ReactNode }) {
   const farm = useFarm();
   const [open, setOpen] = useState<string | null>(null);
-  const soon = useSoon(AT_ONCE);
+  const soon = useSoon(AT_ONCE, farm.data.tape.length);
   const { timeZone } = farm.data.farm;
   let lastDay = '';
   return (

@@ -1,11 +1,14 @@
 import { startTransition, useEffect, useState } from 'react';
 
 /**
- * How many of a list are drawn: as many as a screen shows at first, and all of them a moment later, between what a reader does.
+ * How many of a list are drawn: as many as a screen shows at first, then as many more a moment later, and so on, between what a reader does.
+ * @param of how long the list is
  */
-export function useSoon(first: number): number {
+export function useSoon(first: number, of: number): number {
   const [count, setCount] = useState(first);
-  useEffect(() => startTransition(() => setCount(Infinity)), []);
+  useEffect(() => {
+    if (count < of) startTransition(() => setCount(count + first));
+  }, [count, first, of]);
   return count;
 }
 

@@ -1,4 +1,4 @@
-import { chainAhead, type ChainNow } from '@fanega/core';
+import { type ChainNow, chainStops } from '@fanega/core';
 import { type Farm, useHaul, useNotebook } from '../data/farm';
 import { clock } from '../quantity/time';
 import { because } from './chain-words';
@@ -11,7 +11,7 @@ import { useChain } from './use-chain';
 const SOON_MIN = 180;
 
 const standsSoon = (chain: ChainNow) => {
-  const found = chainAhead(chain).combineStands;
+  const found = chainStops(chain).combineStands;
   return found && found.at <= chain.now + SOON_MIN ? found : null;
 };
 

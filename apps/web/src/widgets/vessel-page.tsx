@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { useFarm } from '../data/farm';
+import { Below } from '../ui/below';
 import { EntryLog } from './entry-log';
 import { Vessels } from './vessels';
 import { StartLink } from './start-link';
@@ -31,7 +32,9 @@ export function VesselPage({
         <Vessels farm={farm} vessels={vessels} />
       </section>
       {between}
-      <EntryLog farm={farm} types={types} places={vessels.map((place) => place.id)} />
+      <Below>
+        <EntryLog farm={farm} types={types} places={vessels.map((place) => place.id)} />
+      </Below>
     </>
   );
 }

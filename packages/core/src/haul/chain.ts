@@ -84,7 +84,7 @@ export interface ChainLever {
 /** Another place for the day's loads, with its own road, line and hours. */
 export type Elsewhere = Pick<ChainNow, 'destination' | 'roadMin' | 'backMin' | 'unloadMin'> & { readonly name: string };
 
-export interface ChainAhead {
+export interface ChainStops {
   /** When each link first stops, in order of time; a link that runs through is not in it. */
   readonly stops: readonly ChainStop[];
   /**
@@ -105,6 +105,9 @@ export interface ChainAhead {
   readonly delivered: number;
   /** Minutes of the longest wait of an own truck in line. */
   readonly longestLine: number;
+}
+
+export interface ChainAhead extends ChainStops {
   /** What would move it, most grain first, then the soonest done; those that change nothing are left out. */
   readonly levers: readonly ChainLever[];
 }
@@ -199,6 +202,22 @@ function check(chain: ChainNow): void {
   }
 }
 
+/** Places in a list, in order again, equal ones as they stand in it: they nearly are already, and a day asks a thousand times. */
+function settled(order: number[], by: (a: number, b: number) => number): readonly number[] {
+  for (let i = 1; i < order.length; i++) {
+    const moved = order[i]!;
+    let to = i;
+    for (; to > 0; to--) {
+      const before = order[to - 1]!;
+      const apart = by(before, moved);
+      if (apart < 0 || (apart === 0 && before < moved)) break;
+      order[to] = before;
+    }
+    order[to] = moved;
+  }
+  return order;
+}
+
 function run(chain: ChainNow, minuteBy?: (cut: number) => void): Run {
   const { destination: to } = chain;
   const first = new Map<ChainLink, number>();
@@ -223,6 +242,13 @@ function run(chain: ChainNow, minuteBy?: (cut: number) => void): Run {
     state: where,
     at: at ?? chain.now,
   }));
+  // In order from minute to minute: little changes in one.
+  const byTime = trucks.map((_, i) => i);
+  const soonest = (a: number, b: number): number => trucks[a]!.at - trucks[b]!.at;
+  const byTank = tanks.map((_, i) => i);
+  const fullestTank = (a: number, b: number): number => tanks[b]! - tanks[a]!;
+  const byLoad = trucks.map((_, i) => i);
+  const fullestTruck = (a: number, b: number): number => trucks[b]!.holds - trucks[a]!.holds;
   let pitFree = chain.now;
   let [wet, binRoom] = to.kind === 'home' ? [to.wetBinHolds, to.binRoom] : [0, Infinity];
   let [cut, standing, longestLine, delivered] = [0, 0, 0, 0];
@@ -231,7 +257,8 @@ function run(chain: ChainNow, minuteBy?: (cut: number) => void): Run {
   for (let step = 0; step < minutes; step++) {
     const now = chain.now + step;
     // Trucks first: what comes back now can take grain now.
-    for (const truck of [...trucks].sort((a, b) => a.at - b.at)) {
+    for (const i of settled(byTime, soonest)) {
+      const truck = trucks[i]!;
       if (truck.state === 'back' && truck.at <= now) truck.state = 'field';
       if (truck.state === 'out' && truck.at <= now) truck.state = 'waits';
       if (truck.state === 'waits') {
@@ -350,9 +377,11 @@ function run(chain: ChainNow, minuteBy?: (cut: number) => void): Run {
   /** What the combines can unload in this minute while they cut. */
   function roomBehind(now: number): number {
     // The cart takes it as it comes: what it can hold counts, but not what a truck will take from it later.
-    return carts.length === 0
-      ? trucks.filter((t) => t.state === 'field').reduce((sum, t) => sum + t.capacity - t.holds, 0)
-      : carts.reduce((sum, cart, i) => sum + takesNow(cart, i, now), 0);
+    let room = 0;
+    if (carts.length === 0) {
+      for (const truck of trucks) if (truck.state === 'field') room = room + truck.capacity - truck.holds;
+    } else for (let i = 0; i < carts.length; i++) room += takesNow(carts[i]!, i, now);
+    return room;
   }
 
   /** What a cart takes from the combines in this minute. */
@@ -366,7 +395,7 @@ function run(chain: ChainNow, minuteBy?: (cut: number) => void): Run {
     carts.forEach((cart, c) => {
       let may = takesNow(cart, c, now);
       // The fullest tank first.
-      for (const i of tanks.map((_, at) => at).sort((a, b) => tanks[b]! - tanks[a]!)) {
+      for (const i of settled(byTank, fullestTank)) {
         const takes = Math.min(tanks[i]!, may);
         tanks[i]! -= takes;
         cart.holds += takes;
@@ -393,8 +422,11 @@ function run(chain: ChainNow, minuteBy?: (cut: number) => void): Run {
 
   function loadTrucks(now: number): void {
     // Each truck of the field is loaded in turn, the fullest first; a truck that could not be in line by closing stays.
+    if (!trucks.some((truck) => truck.state === 'field')) return;
     const busy = new Set<number>();
-    for (const truck of trucks.filter((t) => t.state === 'field').sort((a, b) => b.holds - a.holds)) {
+    for (const at of settled(byLoad, fullestTruck)) {
+      const truck = trucks[at]!;
+      if (truck.state !== 'field') continue;
       let may = chain.loadMin > 0 ? truck.capacity / chain.loadMin : truck.capacity;
       const give = (holds: number): number => {
         const takes = Math.max(0, Math.min(holds, truck.capacity - truck.holds, may));
@@ -461,6 +493,30 @@ export function cuttingHours(chain: ChainNow): number[] {
   return hours;
 }
 
+const doneAt = (one: Run): number | null => one.first.get('field') ?? null;
+
+/**
+ * Which link of the chain stops when, if all goes on as it stands.
+ * Range and source: {@link CHAIN_AHEAD}.
+ * @throws RangeRefusal where a time or a quantity cannot be
+ */
+export function chainStops(chain: ChainNow): ChainStops {
+  check(chain);
+  return stopsOf(run(chain));
+}
+
+const stopsOf = (base: Run): ChainStops => ({
+  stops: [...base.first]
+    .map(([link, at]) => ({ link, at }))
+    .sort((a, b) => a.at - b.at || LINKS.indexOf(b.link) - LINKS.indexOf(a.link)),
+  combineStands: base.stands && { ...base.stands, lostBushels: Math.max(0, base.couldCut - base.cut) },
+  cut: base.cut,
+  doneAt: doneAt(base),
+  onWheels: base.onWheels,
+  delivered: base.delivered,
+  longestLine: base.longestLine,
+});
+
 /**
  * Which link of the chain stops when, if all goes on as it stands, and what would move it.
  * @param elsewhere other places that take these loads: each is a lever too
@@ -470,7 +526,6 @@ export function cuttingHours(chain: ChainNow): number[] {
 export function chainAhead(chain: ChainNow, elsewhere: readonly Elsewhere[] = []): ChainAhead {
   check(chain);
   const base = run(chain);
-  const doneAt = (one: Run): number | null => one.first.get('field') ?? null;
   const standing = (one: Run): number => one.stands?.minutes ?? 0;
   const { destination: to } = chain;
   const levers: ChainLever[] = [];
@@ -531,15 +586,7 @@ export function chainAhead(chain: ChainNow, elsewhere: readonly Elsewhere[] = []
     });
   }
   return {
-    stops: [...base.first]
-      .map(([link, at]) => ({ link, at }))
-      .sort((a, b) => a.at - b.at || LINKS.indexOf(b.link) - LINKS.indexOf(a.link)),
-    combineStands: base.stands && { ...base.stands, lostBushels: Math.max(0, base.couldCut - base.cut) },
-    cut: base.cut,
-    doneAt: doneAt(base),
-    onWheels: base.onWheels,
-    delivered: base.delivered,
-    longestLine: base.longestLine,
+    ...stopsOf(base),
     levers: levers.sort(
       (a, b) =>
         Math.round(b.gain) - Math.round(a.gain) ||

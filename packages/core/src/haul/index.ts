@@ -66,12 +66,14 @@ export { SCALE_COMPARISON, compareScales, type GrainWeighed, type ScaleStanding 
 export {
   CHAIN_AHEAD,
   chainAhead,
+  chainStops,
   cuttingHours,
   type ChainAhead,
   type ChainLever,
   LEVERS,
   type ChainNow,
   type ChainStop,
+  type ChainStops,
   type Elsewhere,
 } from './chain.js';
 export {

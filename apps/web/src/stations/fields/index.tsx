@@ -37,6 +37,7 @@ import { Page } from '../../ui/page';
 import { useInSlices } from '../../ui/use-soon';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 import { StartLink } from '../../widgets/start-link';
+import { Below } from '../../ui/below';
 import { lazily } from '../../ui/lazily';
 
 /** It comes after the fields. */
@@ -180,9 +181,11 @@ function Season({
         the crop&rsquo;s base.
       </p>
       {notebook && (
-        <Suspense>
-          <ByVariety farm={farm} rows={rows} records={notebook} />
-        </Suspense>
+        <Below>
+          <Suspense>
+            <ByVariety farm={farm} rows={rows} records={notebook} />
+          </Suspense>
+        </Below>
       )}
     </>
   );

@@ -16,6 +16,7 @@ import { QueryBoundaries } from '../../ui/query-boundary';
 import { VesselPage } from '../../widgets/vessel-page';
 import { LastLoadPage } from './pages/last-load';
 import { OnWheels } from './pages/on-wheels';
+import { Below } from '../../ui/below';
 import { Page } from '../../ui/page';
 import { lazily } from '../../ui/lazily';
 
@@ -46,7 +47,9 @@ function OnWheelsPage() {
       <QueryBoundaries answers={answers} tall what="Working out what stops first">
         {(data) => <OnWheels farm={farm} {...data} />}
       </QueryBoundaries>
-      <VesselPage question="On wheels now" kinds={['truck', 'cart']} types="move" />
+      <Below>
+        <VesselPage question="On wheels now" kinds={['truck', 'cart']} types="move" />
+      </Below>
     </>
   );
 }

@@ -32,6 +32,7 @@ import { EntryLog } from '../../widgets/entry-log';
 import { ClimbBox } from '../../widgets/climb-box';
 import { StartLink } from '../../widgets/start-link';
 import { sideDrawGives } from '../../widgets/side-draw-gives';
+import { Below } from '../../ui/below';
 import { lazily } from '../../ui/lazily';
 import { useBox } from '../../ui/use-box';
 
@@ -100,15 +101,21 @@ export default function Store() {
         <>
           <Levels farm={farm} />
           <Yard farm={farm} places={standing} selected={selected} />
-          {selected && <Detail key={selected.id} farm={farm} place={selected} />}
-          {selected && <History key={`${selected.id} history`} farm={farm} place={selected} />}
-          <Wheels farm={farm} places={wheels} selected={selected} />
+          <Below>
+            {selected && <Detail key={selected.id} farm={farm} place={selected} />}
+            {selected && <History key={`${selected.id} history`} farm={farm} place={selected} />}
+          </Below>
+          <Below>
+            <Wheels farm={farm} places={wheels} selected={selected} />
+          </Below>
         </>
       )}
       {Body === null && (
-        <Suspense fallback={null}>
-          <Elsewhere farm={farm} />
-        </Suspense>
+        <Below>
+          <Suspense fallback={null}>
+            <Elsewhere farm={farm} />
+          </Suspense>
+        </Below>
       )}
       {naming && <PlacesDrawer farm={farm} onClose={() => setNaming(false)} />}
       {adding && <AddPlace onClose={() => setAdding(false)} />}

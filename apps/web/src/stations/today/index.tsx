@@ -21,6 +21,7 @@ import { Callout } from '../../ui/callout';
 import { Section } from '../../ui/page';
 import { Progress } from '../../ui/progress';
 import { Ago } from '../../widgets/ago';
+import { Below } from '../../ui/below';
 import { lazily } from '../../ui/lazily';
 
 /** What to do next, and why: the most pressing thing large, the rest in a list, and the day so far. */
@@ -63,15 +64,19 @@ export default function Today() {
           </li>
         ))}
       </ol>
-      <Suspense>
-        <SeenQuestions farm={farm} place={null} className="px-5 lg:px-6" />
-      </Suspense>
-      <Suspense fallback={<DeadlineLine {...nearest} />}>
-        <AlarmList farm={farm} place={null} unlessWet={<DeadlineLine {...nearest} />} />
-      </Suspense>
-      <Suspense fallback={null}>
-        <Gaps farm={farm} />
-      </Suspense>
+      <Below>
+        <Suspense>
+          <SeenQuestions farm={farm} place={null} className="px-5 lg:px-6" />
+        </Suspense>
+        <Suspense fallback={<DeadlineLine {...nearest} />}>
+          <AlarmList farm={farm} place={null} unlessWet={<DeadlineLine {...nearest} />} />
+        </Suspense>
+      </Below>
+      <Below>
+        <Suspense fallback={null}>
+          <Gaps farm={farm} />
+        </Suspense>
+      </Below>
       <EntryDrawer entryId={entry} onClose={() => setEntry(null)} />
     </div>
   );

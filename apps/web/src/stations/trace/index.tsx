@@ -43,6 +43,7 @@ import { LotMoney } from './pages/lot-money';
 import { TraceSearch } from './pages/search';
 import { TheBook } from './pages/the-book';
 import { WayDrawing } from './pages/way-drawing';
+import { Below } from '../../ui/below';
 import { Page } from '../../ui/page';
 import { SeasonBox, useSeason } from '../../widgets/season-box';
 import { StartLink } from '../../widgets/start-link';
@@ -179,14 +180,16 @@ function Start() {
               rows.length === 0 ? (
                 <p className="mt-2 px-5 text-muted lg:px-6">Nothing is delivered yet.</p>
               ) : (
-                <DataTable
-                  name="Tickets delivered"
-                  one="ticket"
-                  many="tickets"
-                  rows={rows}
-                  columns={tickets}
-                  rowId={({ entry }) => entry.id}
-                />
+                <Below>
+                  <DataTable
+                    name="Tickets delivered"
+                    one="ticket"
+                    many="tickets"
+                    rows={rows}
+                    columns={tickets}
+                    rowId={({ entry }) => entry.id}
+                  />
+                </Below>
               )
             }
           </QueryBoundary>

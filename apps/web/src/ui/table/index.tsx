@@ -16,35 +16,11 @@ import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { naturally, number } from '../../quantity/number';
 import { readKept } from '../kept';
 import { useSoon } from '../use-soon';
+import { Cards, cellOf, type Column, edge, headOf, Line, textOf } from './rows';
 import { rowKeys } from './row-keys';
 import { useMedia } from '../use-media';
 
-/** What a column shows of a row, and by what it is sorted, found and saved. */
-export interface Column<T> {
-  readonly id: string;
-  readonly head: string;
-  /** Stands behind the head, in the saved file too. */
-  readonly unit?: string;
-  readonly show: (row: T) => ReactNode;
-  /** By what rows are sorted; null stands last. A figure is in the unit that is shown. */
-  readonly value: (row: T) => string | number | null;
-  /** What is searched and saved; the value where it is left out. */
-  readonly text?: (row: T) => string;
-  /** Found by these words too: as a day is said, and not as it is saved. */
-  readonly words?: (row: T) => string;
-  /** It shows a figure without its unit. */
-  readonly bare?: boolean;
-  /** Figures stand at the right. */
-  readonly right?: boolean;
-  /** Its few values are offered as a filter. */
-  readonly choice?: boolean;
-  /** Over the rows that are shown, of all pages. */
-  readonly sum?: (rows: readonly T[]) => ReactNode;
-  /** Where it stands on a card of a phone: its title or the large verdict; else with its head among the rest. */
-  readonly phone?: 'title' | 'verdict';
-  /** Not shown until somebody chooses it. */
-  readonly extra?: boolean;
-}
+export type { Column } from './rows';
 
 interface Props<T> {
   /** What it is called to a reader who cannot see it; the saved file has its name. */
@@ -81,10 +57,9 @@ const PAGE = 50;
 const FEW = 9;
 /** A phone, and a desk's page at 200 %. */
 const PHONE = '(max-width: 767px)';
-/** More than a screen shows. */
+/** More than a desk shows, and more than a phone does. */
 const AT_ONCE = 24;
-
-const textOf = <T,>(column: Column<T>, row: T): string => column.text?.(row) ?? String(column.value(row) ?? '');
+const CARDS_AT_ONCE = 6;
 
 const compare = (a: string | number, b: string | number): number =>
   typeof a === 'number' && typeof b === 'number' ? a - b : naturally(String(a), String(b));
@@ -149,13 +124,11 @@ export function DataTable<T>({
       localStorage.setItem(keptKey(name), JSON.stringify(made));
     },
   } as never) as unknown as Table<T>;
-  const shown = columns.filter(({ id }) => visible[id] !== false);
+  const shown = useMemo(() => columns.filter(({ id }) => visible[id] !== false), [columns, visible]);
   const found = table.getSortedRowModel().rows.map((row) => row.original.of);
-  const soon = useSoon(AT_ONCE);
-  const page = table
-    .getRowModel()
-    .rows.slice(0, soon)
-    .map((row) => row.original.of);
+  const { rows: onPage } = table.getRowModel();
+  const soon = useSoon(phone ? CARDS_AT_ONCE : AT_ONCE, onPage.length);
+  const page = onPage.slice(0, soon).map((row) => row.original.of);
   const { pageIndex } = table.state.pagination;
   const pages = Math.max(1, Math.ceil(found.length / pageSize));
   // Fewer are found than the page that was read begins at.
@@ -168,7 +141,6 @@ export function DataTable<T>({
     act();
     table.setPageIndex(0);
   };
-  const headOf = ({ head, unit }: Column<T>): string => (unit ? `${head}, ${unit}` : head);
   // Both are asked for seldom: not loaded with every list.
   const fileName = name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
   const saveCsv = async (): Promise<void> => {
@@ -192,8 +164,6 @@ export function DataTable<T>({
   };
   const counted = (count: number): string => `${number(count)} ${count === 1 ? one : many}`;
   if (rows.length === 0 && empty !== undefined) return <>{empty}</>;
-  const cell = (column: Column<T>, i: number): string =>
-    `py-1.5 ${edge(i, shown.length, flush)} ${column.right ? 'text-right whitespace-nowrap' : ''}`;
   const sums = shown.some(({ sum }) => sum);
   const tools = rows.length >= FEW;
   return (
@@ -253,15 +223,7 @@ export function DataTable<T>({
         </div>
       )}
       {phone ? (
-        <Cards
-          name={name}
-          rows={page}
-          columns={shown}
-          rowId={rowId}
-          headOf={headOf}
-          rowClass={rowClass}
-          flush={flush}
-        />
+        <Cards name={name} rows={page} columns={shown} rowId={rowId} rowClass={rowClass} flush={flush} />
       ) : (
         <div className="relative overflow-x-auto">
           <table className="w-full text-[15px]" aria-label={name} onKeyDown={rowKeys}>
@@ -299,20 +261,14 @@ export function DataTable<T>({
             </thead>
             <tbody>
               {page.map((row) => (
-                <tr key={rowId(row)} data-row className={`border-b border-rule hover:bg-sand ${rowClass?.(row) ?? ''}`}>
-                  {shown.map((column, i) => (
-                    <td key={column.id} className={cell(column, i)}>
-                      {column.show(row)}
-                    </td>
-                  ))}
-                </tr>
+                <Line key={rowId(row)} row={row} columns={shown} flush={flush} className={rowClass?.(row) ?? ''} />
               ))}
             </tbody>
             {sums && found.length > 1 && (
               <tfoot>
                 <tr className="border-t border-ink font-bold">
                   {shown.map((column, i) => (
-                    <td key={column.id} className={cell(column, i)}>
+                    <td key={column.id} className={cellOf(column, i, shown.length, flush)}>
                       {column.sum?.(found) ?? (i === 0 ? `In all, ${counted(found.length)}` : '')}
                     </td>
                   ))}
@@ -363,9 +319,6 @@ interface Table<T> {
   setPageIndex(index: number): void;
   setColumnVisibility(visible: Record<string, boolean>): void;
 }
-
-const edge = (i: number, count: number, flush: boolean): string =>
-  `${i > 0 ? 'pl-1.5' : flush ? '' : 'pl-5 lg:pl-6'} ${i < count - 1 ? 'pr-1.5' : flush ? '' : 'pr-5 lg:pr-6'}`;
 
 function SortMark({ sorted }: { sorted: { readonly desc: boolean } | undefined }) {
   if (!sorted) return null;
@@ -496,64 +449,5 @@ function PageButton({ disabled, onClick, children }: { disabled: boolean; onClic
     >
       {children}
     </button>
-  );
-}
-
-/** A card a row: what it is, the verdict large, the rest with its names. */
-function Cards<T>({
-  name,
-  rows,
-  columns,
-  rowId,
-  headOf,
-  rowClass,
-  flush,
-}: {
-  name: string;
-  rows: readonly T[];
-  columns: readonly Column<T>[];
-  rowId: (row: T) => string;
-  headOf: (column: Column<T>) => string;
-  rowClass: ((row: T) => string) | undefined;
-  flush: boolean;
-}) {
-  const of = (where: Column<T>['phone']) => columns.filter(({ phone }) => phone === where);
-  const [titles, verdicts, rest] = [of('title'), of('verdict'), of(undefined)];
-  return (
-    <ul aria-label={name} className="border-t border-ink" onKeyDown={rowKeys}>
-      {rows.map((row) => (
-        <li
-          key={rowId(row)}
-          data-row
-          className={`border-b border-rule py-3 ${flush ? '-mx-2 px-2' : 'px-5'} ${rowClass?.(row) ?? ''}`}
-        >
-          <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-            <span className="text-lg">
-              {titles.map((column) => (
-                <span key={column.id} className="mr-2">
-                  {column.show(row)}
-                </span>
-              ))}
-            </span>
-            {verdicts.map((column) => (
-              <span key={column.id} className="text-xl font-bold">
-                {column.show(row)}
-                {column.bare && <span className="text-sm font-normal text-muted"> {column.unit}</span>}
-              </span>
-            ))}
-          </div>
-          <dl className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(9rem,1fr))] gap-x-4 gap-y-0.5 text-[15px]">
-            {rest.map((column) =>
-              textOf(column, row) === '' ? null : (
-                <div key={column.id} className="min-w-0">
-                  <dt className="text-sm text-muted">{headOf(column)}</dt>
-                  <dd className="[overflow-wrap:anywhere]">{column.show(row)}</dd>
-                </div>
-              ),
-            )}
-          </dl>
-        </li>
-      ))}
-    </ul>
   );
 }

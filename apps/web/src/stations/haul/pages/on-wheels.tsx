@@ -27,6 +27,7 @@ import { WhoIsWhere } from '../../../widgets/who-is-where';
 import { DeadlineLine } from '../../../widgets/deadline-line';
 import { WhatStops } from './what-stops';
 import { spanText } from '../../../quantity/time';
+import { Below } from '../../../ui/below';
 import { Section } from '../../../ui/page';
 import { capital } from '../../../words';
 import { type Column, DataTable } from '../../../ui/table';
@@ -58,13 +59,21 @@ export function OnWheels({
     <>
       <DeadlineLine farm={farm} link className="border-b border-ink px-5 py-3 text-lg font-semibold lg:px-6" />
       <WhatStops farm={farm} notebook={notebook} haul={haul} rows={rows} />
-      <Trucks farm={farm} notebook={notebook} haul={haul} rows={rows} />
-      <Section label="Who is where">
-        <WhoIsWhere farm={farm} />
-      </Section>
-      <LastDepartures farm={farm} notebook={notebook} rows={rows} />
-      <LostTickets farm={farm} haul={haul} />
-      <Standing farm={farm} notebook={notebook} rows={rows} />
+      <Below>
+        <Trucks farm={farm} notebook={notebook} haul={haul} rows={rows} />
+      </Below>
+      <Below>
+        <Section label="Who is where">
+          <WhoIsWhere farm={farm} />
+        </Section>
+      </Below>
+      <Below>
+        <LastDepartures farm={farm} notebook={notebook} rows={rows} />
+        <LostTickets farm={farm} haul={haul} />
+      </Below>
+      <Below>
+        <Standing farm={farm} notebook={notebook} rows={rows} />
+      </Below>
     </>
   );
 }

@@ -2,12 +2,15 @@ import {
   CHAIN_AHEAD,
   TRUCK_CYCLE,
   chainAhead,
-  type ChainAhead,
   type ChainLever,
   type ChainLink,
+  type ChainNow,
   chainNow,
+  chainStops,
+  type ChainStops,
   cropCut,
   delaysNow,
+  type Elsewhere,
   elsewhere,
   type FieldRecords,
   type FieldRow,
@@ -16,9 +19,10 @@ import {
   USUAL_HAUL_TIMES,
   type HaulView,
 } from '@fanega/core';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { type Farm, useDown } from '../../../data/farm';
 import { Button } from '../../../ui';
+import { Below } from '../../../ui/below';
 import { Verdict } from '../../../ui/verdict';
 import { bushels, grainRate } from '../../../quantity/quantity';
 import { TakeBack } from '../../../widgets/take-back';
@@ -57,11 +61,11 @@ export function WhatStops({
   const down = useDown();
   const [reporting, setReporting] = useState(false);
   const built = chainNow(farm, notebook, haul, rows, sheet, loads, down);
-  let ahead: ChainAhead | null = null;
+  let ahead: ChainStops | null = null;
   let problem: string | null = null;
   if (built) {
     try {
-      ahead = chainAhead(built.chain, elsewhere(farm, notebook, haul, rows, sheet, loads.to, down));
+      ahead = chainStops(built.chain);
     } catch (error) {
       if (!(error instanceof RangeRefusal)) throw error;
       problem = error.message;
@@ -83,7 +87,17 @@ export function WhatStops({
             now={built.chain.now}
             rate={built.chain.combines.reduce((sum, c) => sum + c.bushelsPerHour, 0)}
             kgPerBu={farm.kgPerBu(cropCut(rows))}
-          />
+          >
+            {/* Ten days more are reckoned for it. */}
+            <Below>
+              <Levers
+                ahead={ahead}
+                chain={built.chain}
+                elsewhere={() => elsewhere(farm, notebook, haul, rows, sheet, loads.to, down)}
+                kgPerBu={farm.kgPerBu(cropCut(rows))}
+              />
+            </Below>
+          </Ahead>
         ) : (
           <p className="mt-2 text-lg text-muted">
             {problem ??
@@ -129,17 +143,17 @@ function Ahead({
   now,
   rate,
   kgPerBu,
+  children,
 }: {
-  ahead: ChainAhead;
+  ahead: ChainStops;
   until: number;
   now: number;
   rate: number;
   /** of what is cut */
   kgPerBu: number;
+  children: ReactNode;
 }) {
   const { combineStands, stops } = ahead;
-  // What moves nothing for the better moves nothing.
-  const levers = ahead.levers.filter((lever) => helps(lever, ahead.doneAt));
   return (
     <>
       {combineStands ? (
@@ -211,33 +225,57 @@ function Ahead({
         }
         not="chance: roads, lines and breakdowns are taken at their mean; “How many trucks?” draws them."
       />
-      {levers.length > 0 && (
-        <>
-          <h3 className="mt-4 font-semibold">What would move it</h3>
-          <ul>
-            {levers.map((lever) => (
-              <li
-                key={`${lever.what} ${lever.to ?? ''}`}
-                className="flex flex-wrap justify-between gap-x-4 border-b border-rule py-1"
-              >
-                <span>
-                  {lever.to === undefined
-                    ? LEVER_WORDS[lever.what]
-                    : `loads ${lever.to === 'home' ? 'home' : `to ${lever.to}`} instead`}
-                </span>
-                <span>
-                  {lever.stopsAt === null ? 'no combine idle' : `idle at ${minuteText(Math.floor(lever.stopsAt))}`},{' '}
-                  <b>{worth(lever, ahead, kgPerBu)}</b>
-                </span>
-              </li>
-            ))}
-          </ul>
-          {levers.some((lever) => lever.to !== undefined && lever.to !== 'home') && (
-            <p className="mt-1 text-sm text-muted">
-              Grain, not dollars: what a buyer takes off for wet grain is not in it.
-            </p>
-          )}
-        </>
+      {children}
+    </>
+  );
+}
+
+/** What would move it, each lever pulled alone. */
+function Levers({
+  ahead,
+  chain,
+  elsewhere,
+  kgPerBu,
+}: {
+  ahead: ChainStops;
+  chain: ChainNow;
+  elsewhere: () => readonly Elsewhere[];
+  kgPerBu: number;
+}) {
+  let levers: readonly ChainLever[];
+  try {
+    // What moves nothing for the better moves nothing.
+    levers = chainAhead(chain, elsewhere()).levers.filter((lever) => helps(lever, ahead.doneAt));
+  } catch (error) {
+    if (!(error instanceof RangeRefusal)) throw error;
+    return <p className="mt-4 text-muted">What would move it cannot be worked out: {error.message}</p>;
+  }
+  if (levers.length === 0) return null;
+  return (
+    <>
+      <h3 className="mt-4 font-semibold">What would move it</h3>
+      <ul>
+        {levers.map((lever) => (
+          <li
+            key={`${lever.what} ${lever.to ?? ''}`}
+            className="flex flex-wrap justify-between gap-x-4 border-b border-rule py-1"
+          >
+            <span>
+              {lever.to === undefined
+                ? LEVER_WORDS[lever.what]
+                : `loads ${lever.to === 'home' ? 'home' : `to ${lever.to}`} instead`}
+            </span>
+            <span>
+              {lever.stopsAt === null ? 'no combine idle' : `idle at ${minuteText(Math.floor(lever.stopsAt))}`},{' '}
+              <b>{worth(lever, ahead, kgPerBu)}</b>
+            </span>
+          </li>
+        ))}
+      </ul>
+      {levers.some((lever) => lever.to !== undefined && lever.to !== 'home') && (
+        <p className="mt-1 text-sm text-muted">
+          Grain, not dollars: what a buyer takes off for wet grain is not in it.
+        </p>
       )}
     </>
   );
@@ -249,7 +287,7 @@ const helps = ({ gain, doneAt, lessStanding }: ChainLever, doneNow: number | nul
 /** What a lever brings: of what is not cut, how much is; where the same is cut either way, how much sooner; else less standing. */
 function worth(
   { gain, doneAt, lessStanding }: ChainLever,
-  { combineStands, doneAt: doneNow }: ChainAhead,
+  { combineStands, doneAt: doneNow }: ChainStops,
   kgPerBu: number,
 ): string {
   const lost = combineStands?.lostBushels ?? 0;
