@@ -31,7 +31,7 @@ const figures = async () => {
     );
   const { rows, sizes } = await readyFigures(server.address);
   console.log(`\nms, of five times${size.length > 0 ? `, ${size.join(' ')}` : ''}`);
-  console.log(`${''.padEnd(20)}  ready (median)  least  with its charts (median)`);
+  console.log(`${''.padEnd(20)}  ready (median)  least  all of it, with its charts (median)`);
   for (const { name, ms, least, drawn } of rows)
     console.log(
       `${name.padEnd(20)} ${ms.toFixed(0).padStart(15)} ${least.toFixed(0).padStart(6)} ${drawn.toFixed(0).padStart(25)}`,

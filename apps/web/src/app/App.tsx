@@ -9,6 +9,7 @@ import { setFarmSystem, system, useReadersSystem } from '../quantity/system';
 import { clockStyle, setFarmClock, useReadersClock } from '../quantity/time';
 import { keepZone } from '../quantity/zone';
 import { Button, Failure, Loading } from '../ui';
+import { Below } from '../ui/below';
 import { ErrorBoundary } from '../ui/error-boundary';
 import { Shell } from './shell';
 import { STATIONS } from './stations';
@@ -91,22 +92,24 @@ function Signed({ pathname }: { pathname: string }) {
 
 function Said({ inCab }: { inCab: boolean }) {
   return (
-    <Suspense fallback={null}>
-      <Toaster
-        // In the cab what was just recorded, and its undo, stand below.
-        position={inCab ? 'top-center' : 'bottom-left'}
-        toastOptions={{
-          style: {
-            background: 'var(--foot)',
-            color: 'var(--on-foot)',
-            border: 'none',
-            borderRadius: 3,
-            fontFamily: 'var(--font-sans)',
-            fontSize: 16,
-          },
-        }}
-      />
-    </Suspense>
+    <Below>
+      <Suspense fallback={null}>
+        <Toaster
+          // In the cab what was just recorded, and its undo, stand below.
+          position={inCab ? 'top-center' : 'bottom-left'}
+          toastOptions={{
+            style: {
+              background: 'var(--foot)',
+              color: 'var(--on-foot)',
+              border: 'none',
+              borderRadius: 3,
+              fontFamily: 'var(--font-sans)',
+              fontSize: 16,
+            },
+          }}
+        />
+      </Suspense>
+    </Below>
   );
 }
 

@@ -2,6 +2,7 @@ import { Suspense } from 'react';
 import { Route, Routes, useSearchParams } from 'react-router';
 import { type Farm, useFarm, useFields, useNotebook } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
+import { Below } from '../../ui/below';
 import { Button, Empty, Loading, SelectBox } from '../../ui';
 import { QueryBoundary } from '../../ui/query-boundary';
 import { EntryLog } from '../../widgets/entry-log';
@@ -117,7 +118,9 @@ function Loads({ farm }: { farm: Farm }) {
           vessels={farm.data.places.filter((place) => place.kind === 'combine' || place.kind === 'cart')}
         />
       </section>
-      <EntryLog farm={farm} types="harvest" places={null} />
+      <Below>
+        <EntryLog farm={farm} types="harvest" places={null} />
+      </Below>
     </div>
   );
 }

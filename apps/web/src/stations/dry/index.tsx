@@ -2,6 +2,7 @@ import { Suspense } from 'react';
 import { Route, Routes } from 'react-router';
 import { useFarm } from '../../data/farm';
 import { useRecorder } from '../../widgets/record';
+import { Below } from '../../ui/below';
 import { Button, Empty, Loading } from '../../ui';
 import { Page } from '../../ui/page';
 import { VesselPage } from '../../widgets/vessel-page';
@@ -52,7 +53,9 @@ export default function Dry() {
                 {dryers.map((dryer) => (
                   <TheDryer key={dryer.id} farm={farm} dryer={dryer} />
                 ))}
-                <VesselPage question="Wet, and in the dryer" kinds={['wetBin', 'dryer']} types="move,condition" />
+                <Below>
+                  <VesselPage question="Wet, and in the dryer" kinds={['wetBin', 'dryer']} types="move,condition" />
+                </Below>
               </>
             }
           />

@@ -22,6 +22,7 @@ import {
 import { useMemo, useState } from 'react';
 import { ulid } from 'ulid';
 import { type Farm, useRefreshFarm, useSheetQuality } from '../../../data/farm';
+import { Below } from '../../../ui/below';
 import { Button, Choices, SelectBox, TextBox } from '../../../ui';
 import { type Column, DataTable } from '../../../ui/table';
 import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
@@ -185,25 +186,29 @@ export function SettingsLog({ farm, notebook, rows, machineId }: CutGiven) {
           )}
         </section>
       </div>
-      <Samples
-        farm={farm}
-        machineId={machineId}
-        lotId={lotId}
-        current={current?.body}
-        sheets={sheetsOfCrop}
-        quality={quality}
-        given={given}
-        neighbors={neighbors}
-        onTake={(values, why) => setChanging({ values, why })}
-      />
-      <section aria-label="Settings log" className="border-t border-ink px-5 py-5 lg:px-6">
-        <h2 className="text-xl">The log in {lot?.fieldName ?? 'this field'}</h2>
-        {trail.length === 0 ? (
-          <p className="mt-1 text-muted">Nothing was set here yet.</p>
-        ) : (
-          <LogTable farm={farm} notebook={notebook} trail={trail} timeZone={timeZone} />
-        )}
-      </section>
+      <Below>
+        <Samples
+          farm={farm}
+          machineId={machineId}
+          lotId={lotId}
+          current={current?.body}
+          sheets={sheetsOfCrop}
+          quality={quality}
+          given={given}
+          neighbors={neighbors}
+          onTake={(values, why) => setChanging({ values, why })}
+        />
+      </Below>
+      <Below>
+        <section aria-label="Settings log" className="border-t border-ink px-5 py-5 lg:px-6">
+          <h2 className="text-xl">The log in {lot?.fieldName ?? 'this field'}</h2>
+          {trail.length === 0 ? (
+            <p className="mt-1 text-muted">Nothing was set here yet.</p>
+          ) : (
+            <LogTable farm={farm} notebook={notebook} trail={trail} timeZone={timeZone} />
+          )}
+        </section>
+      </Below>
       {changing && (
         <ChangeSheet
           farm={farm}

@@ -47,6 +47,7 @@ import {
   share,
 } from '../../../quantity/quantity';
 import { clock, day, DAY_MS, moment, soon, spanText } from '../../../quantity/time';
+import { Below } from '../../../ui/below';
 import { Button, Problem } from '../../../ui';
 import { Callout } from '../../../ui/callout';
 import { AXIS, ChartFrame, MARGIN, timeAxis } from '../../../ui/chart-frame';
@@ -333,7 +334,9 @@ function Dryer({
         </section>
       </div>
       <StepNote farm={farm} notebook={notebook} mostStep={setup.mostStep} />
-      <Runs farm={farm} notebook={notebook} dryer={dryer} samples={samples} per={per} setup={setup} />
+      <Below>
+        <Runs farm={farm} notebook={notebook} dryer={dryer} samples={samples} per={per} setup={setup} />
+      </Below>
       {open === 'setup' && (
         <DryerSetupDrawer placeId={dryer.id} kept={kept} kgPerBu={per} onClose={() => setOpen(null)} />
       )}

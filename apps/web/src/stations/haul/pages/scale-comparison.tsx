@@ -14,6 +14,7 @@ import {
 import { ArrowUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { CartesianGrid, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
+import { Below } from '../../../ui/below';
 import { toast } from '../../../ui/toast';
 import { type Farm, useRefreshFarm } from '../../../data/farm';
 import { useSend } from '../../../data/use-send';
@@ -142,7 +143,9 @@ export default function Weights({ farm, notebook, haul }: { farm: Farm; notebook
         </>
       )}
       <div className="mt-6 lg:grid lg:grid-cols-[1.4fr_1fr] lg:gap-8">
-        <div>{shown && <OneScale key={key(shown)} farm={farm} haul={haul} standing={shown} />}</div>
+        <div>
+          <Below>{shown && <OneScale key={key(shown)} farm={farm} haul={haul} standing={shown} />}</Below>
+        </div>
         <Trust farm={farm} rules={rules} onEdit={() => setEditing(true)} />
       </div>
       {editing && (

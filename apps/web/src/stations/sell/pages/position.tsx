@@ -13,6 +13,7 @@ import { useMemo, useState } from 'react';
 import { type Farm, useFields, useNotebook } from '../../../data/farm';
 import { bushels, dollars, money, number, price, priceText } from '../../../quantity/quantity';
 import { dayText } from '../../../quantity/time';
+import { Below } from '../../../ui/below';
 import { Button, Empty, Loading } from '../../../ui';
 import { Section } from '../../../ui/page';
 import { Status } from '../../../ui/status';
@@ -120,13 +121,14 @@ export default function Position({ farm, season: chosen }: { farm: Farm; season:
       </Section>
       <ul aria-label="By crop" className="border-t border-ink">
         {crops.map((one) => (
-          <Crop
-            key={one.crop}
-            farm={farm}
-            one={one}
-            hedges={hedges.filter(([, { value }]) => value.crop === one.crop)}
-            onOpen={setOpen}
-          />
+          <Below key={one.crop}>
+            <Crop
+              farm={farm}
+              one={one}
+              hedges={hedges.filter(([, { value }]) => value.crop === one.crop)}
+              onOpen={setOpen}
+            />
+          </Below>
         ))}
       </ul>
       {open?.what === 'plan' && (

@@ -10,6 +10,7 @@ import {
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Farm } from '../../../data/farm';
+import { Below } from '../../../ui/below';
 import { Button, Empty } from '../../../ui';
 import { Verdict } from '../../../ui/verdict';
 import { type Column, DataTable } from '../../../ui/table';
@@ -91,14 +92,16 @@ export function Overview({ farm, shed, assets }: { farm: Farm; shed: ShedRecords
       <PartsCounters farm={farm} shed={shed} onChange={() => setOpen('counters')} />
       {assets.length > 0 && (
         <div className="border-t border-ink">
-          <DataTable
-            name="Machines"
-            one="machine"
-            many="machines"
-            rows={assets}
-            columns={MACHINES}
-            rowId={({ id }) => id}
-          />
+          <Below>
+            <DataTable
+              name="Machines"
+              one="machine"
+              many="machines"
+              rows={assets}
+              columns={MACHINES}
+              rowId={({ id }) => id}
+            />
+          </Below>
         </div>
       )}
       {open === 'season' && <SeasonDrawer farm={farm} shed={shed} onClose={() => setOpen(null)} />}
