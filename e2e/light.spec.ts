@@ -4,7 +4,7 @@ import { gzipSync } from 'node:zlib';
 import { expect, test } from '@playwright/test';
 import { ulid } from 'ulid';
 import { addField, addPlace, keep, OWN, ownFarm } from './own-farm';
-import { enterDemo, openPage, unfold } from './pages';
+import { DEMO, enterDemo, openPage, unfold } from './pages';
 
 const DIST = path.join(import.meta.dirname, '../apps/web/dist');
 
@@ -46,8 +46,9 @@ test('the farm is asked ahead of the program, once, and a page comes in few file
 test('a page opens without the browser’s tables of languages and zones, and shows the same times', async ({ page }) => {
   await enterDemo(page);
   await openPage(page, '/haul');
+  // When loads were recorded: what is still ahead of the trucks goes on with the clock.
   const timesOf = async (): Promise<string[]> =>
-    (await page.getByRole('main').innerText()).match(/\d+:\d\d [ap]m/g) ?? [];
+    (await page.getByLabel('Entries', { exact: true }).innerText()).match(/\d+:\d\d [ap]m/g) ?? [];
   const asBrowserSays = await timesOf();
   expect(asBrowserSays.length).toBeGreaterThan(3);
   // What this device knows of the zone is kept when there is nothing else to do.
@@ -103,6 +104,58 @@ test('the yard is drawn once, as large as the page has room for it', async ({ pa
   await expect.poll(width).toBeLessThan(wide);
 });
 
+test('what stands below the first screen comes after it, part by part, and all of it comes', async ({ page }) => {
+  await enterDemo(page);
+  await page.addInitScript(() => {
+    const waiting: number[] = [];
+    Object.assign(window, { waiting });
+    new MutationObserver(() => {
+      if (!document.querySelector('main h1')) return;
+      const left = document.querySelectorAll('main [data-on-its-way]').length;
+      if (left !== waiting.at(-1)) waiting.push(left);
+    }).observe(document, { subtree: true, childList: true });
+  });
+  for (const [path, last] of [
+    ['/haul', 'Entries'],
+    ['/trace', 'Tickets delivered'],
+    ['/dry', 'Entries'],
+    ['/shed', 'Machines'],
+  ] as const) {
+    await openPage(page, path);
+    await expect(page.getByLabel(last, { exact: true }), path).toBeVisible();
+    await expect(page.locator('[data-on-its-way]'), path).toHaveCount(0);
+    const waiting = await page.evaluate(() => (window as unknown as { waiting: number[] }).waiting);
+    expect(waiting[0], path).toBeGreaterThan(0);
+    expect(waiting.at(-1), path).toBe(0);
+    // One at a time: a part may bring parts of its own along.
+    for (let i = 1; i < waiting.length; i++) expect(waiting[i - 1]! - waiting[i]!, path).toBeLessThan(2);
+  }
+});
+
+test('a word that the book is opened comes only where one waits for it', async ({ page }) => {
+  await page.addInitScript(() => {
+    // Frame by frame: nothing is drawn before its styles are there.
+    const look = (): void => {
+      const word = document.querySelector('#root [role=status]');
+      if (word) Object.assign(window, { atFirst: getComputedStyle(word).visibility });
+      else requestAnimationFrame(look);
+    };
+    requestAnimationFrame(look);
+  });
+  let go = (): void => undefined;
+  const held = new Promise<void>((resolve) => (go = resolve));
+  await page.route('**/assets/index-*.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  // The page is loaded only with its program.
+  await page.goto(DEMO, { waitUntil: 'commit' });
+  await expect(page.getByRole('status')).toBeVisible();
+  expect(await page.evaluate(() => (window as unknown as { atFirst: string }).atFirst)).toBe('hidden');
+  go();
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+});
+
 test('no page asks the farm the same twice while it opens', async ({ page }) => {
   await enterDemo(page);
   const asked: string[] = [];
@@ -146,6 +199,16 @@ test.describe('with what the device keeps', () => {
     // What a device keeps was asked for by a page of which the worker knew; it is written down beside the page.
     await expect.poll(opened, { timeout: 20_000 }).toEqual([]);
     expect(questions).toContain('/now');
+
+    // The program's own files do not wait for the worker to wake.
+    const sources = await page.evaluate(() =>
+      performance
+        .getEntriesByType('resource')
+        .filter(({ name }) => new URL(name).pathname.startsWith('/assets/'))
+        .map((file) => (file as PerformanceResourceTiming & { workerFinalSourceType?: string }).workerFinalSourceType),
+    );
+    expect(sources.length).toBeGreaterThan(10);
+    expect(new Set(sources)).toEqual(new Set(['cache']));
 
     // With nobody there to hear of it.
     await page.goto('about:blank');

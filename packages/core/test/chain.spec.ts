@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { chainAhead, type ChainNow, cuttingHours, dayOfChain, seededRandom, simulateHauling } from '../src/index.js';
+import {
+  chainAhead,
+  type ChainNow,
+  chainStops,
+  cuttingHours,
+  dayOfChain,
+  seededRandom,
+  simulateHauling,
+} from '../src/index.js';
 
 /** One combine of 1,200 bu/h (20 a minute), one cart of 600, a road of 30 minutes. */
 const CHAIN: ChainNow = {
@@ -170,6 +178,8 @@ describe('what stops first', () => {
       };
       const held = chain.combines[0]!.holds;
       const all = chainAhead(chain);
+      const { levers: _, ...stops } = all;
+      expect(chainStops(chain)).toEqual(stops);
       expect(all.onWheels + all.delivered).toBeCloseTo(all.cut + held, 6);
       expect(all.cut).toBeLessThanOrEqual((chain.combines[0]!.bushelsPerHour * 300) / 60 + 1e-6);
       expect(all.stops.every(({ at }) => at >= 600 && at < 900)).toBe(true);

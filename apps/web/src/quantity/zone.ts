@@ -8,6 +8,8 @@ import { DAY_MS } from './time';
 const KEY = 'fanega.zone';
 /** Lands change their clocks by law, and browsers learn of it with their next version. */
 const GOOD_FOR_MS = 7 * DAY_MS;
+/** What is asked of the browser at one stroke. */
+const PIECE_MS = 40 * DAY_MS;
 /** Of this season and the last; the time of an older entry is asked of the browser. */
 const [YEARS_BEFORE, YEARS_AHEAD] = [1, 2];
 
@@ -47,10 +49,14 @@ export async function keepZone(timeZone: string, now = Date.now()): Promise<void
   if (found?.timeZone === timeZone && found.by === by && Math.abs(now - found.at) < GOOD_FOR_MS) return;
   const { tzOffset } = await import('@date-fns/tz');
   const year = new Date(now).getUTCFullYear();
-  const table = zoneTable(
-    Date.UTC(year - YEARS_BEFORE, 0, 1),
-    Date.UTC(year + YEARS_AHEAD, 0, 1),
-    (ms) => tzOffset(timeZone, new Date(ms)) * 60_000,
-  );
+  const [begin, end] = [Date.UTC(year - YEARS_BEFORE, 0, 1), Date.UTC(year + YEARS_AHEAD, 0, 1)];
+  const offsets: (readonly [number, number])[] = [];
+  for (let from = begin; from < end; from += PIECE_MS) {
+    const piece = zoneTable(from, Math.min(end, from + PIECE_MS), (ms) => tzOffset(timeZone, new Date(ms)) * 60_000);
+    offsets.push(...piece.offsets.filter(([, offset], i) => i > 0 || offset !== offsets.at(-1)?.[1]));
+    // Three years at one stroke would hold up whoever taps meanwhile.
+    await new Promise((resolve) => setTimeout(resolve));
+  }
+  const table: ZoneTable = { from: begin, until: end, offsets };
   localStorage.setItem(KEY, JSON.stringify({ timeZone, table, by, at: now } satisfies Kept));
 }
