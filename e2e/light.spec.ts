@@ -150,8 +150,9 @@ test('a word that the book is opened comes only where one waits for it', async (
   });
   // The page is loaded only with its program.
   await page.goto(DEMO, { waitUntil: 'commit' });
+  const atFirst = () => page.evaluate(() => (window as unknown as { atFirst?: string }).atFirst);
+  await expect.poll(atFirst).toBe('hidden');
   await expect(page.getByRole('status')).toBeVisible();
-  expect(await page.evaluate(() => (window as unknown as { atFirst: string }).atFirst)).toBe('hidden');
   go();
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 });

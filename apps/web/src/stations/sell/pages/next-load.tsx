@@ -27,11 +27,13 @@ import { dayText } from '../../../quantity/time';
 import { Choices, Empty, Loading, TextBox } from '../../../ui';
 import { Callout } from '../../../ui/callout';
 import { Section } from '../../../ui/page';
+import { type Column, DataTable } from '../../../ui/table';
 import { Verdict } from '../../../ui/verdict';
+import { wordColumn } from '../../../widgets/columns';
 import { LeaveBy } from '../../../widgets/chain-line';
 import { Working } from '../../../widgets/working';
 import { OVERAGE_WORDS } from '../forms/contract-form';
-import { useNextLoad } from '../../../widgets/use-next-load';
+import { type LoadWays, useNextLoad } from '../../../widgets/use-next-load';
 
 const KINDS = ['truck', 'cart'];
 
@@ -160,40 +162,17 @@ function OneLoad({
           </>
         )}
         {ways.length > 0 && (
-          <table className="mt-4 w-full" aria-label="By buyer">
-            <thead className="border-y border-ink text-left text-sm">
-              <tr>
-                <th className="py-1 pr-2">Buyer</th>
-                <th className="px-2">Counts on</th>
-                <th className="px-2 text-right">Brings</th>
-                <th className="py-1 pl-2 text-right">In hand</th>
-              </tr>
-            </thead>
-            <tbody>
-              {ways.map((way) => (
-                <tr key={way.buyerId} className="border-b border-rule">
-                  <td className="py-1 pr-2">{farm.placeName(way.buyerId)}</td>
-                  <td className="px-2">
-                    {way.contract
-                      ? `${way.contract.contract.number}, by ${dayText(way.contract.contract.closes)}`
-                      : way.money === null
-                        ? 'takes none of it'
-                        : 'the day’s price'}
-                  </td>
-                  <td className="px-2 text-right">{way.money === null ? '–' : money(way.money)}</td>
-                  <td className="py-1 pl-2 text-right font-semibold">
-                    {way.net !== null
-                      ? money(way.net)
-                      : !way.dumps
-                        ? 'does not take this truck'
-                        : way.money === null
-                          ? '–'
-                          : 'too wet'}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <div className="mt-4">
+            <DataTable
+              name="By buyer"
+              one="buyer"
+              many="buyers"
+              rows={ways}
+              columns={wayColumns(farm)}
+              rowId={({ buyerId }) => buyerId}
+              flush
+            />
+          </div>
         )}
         <NotOn farm={farm} book={book.contracts} ways={ways} load={found.load} />
       </Section>
@@ -222,6 +201,34 @@ function OneLoad({
     </div>
   );
 }
+
+const wayColumns = (farm: Farm): Column<LoadWays['ways'][number]>[] => [
+  wordColumn('buyer', 'Buyer', ({ buyerId }) => farm.placeName(buyerId), { phone: 'title' }),
+  wordColumn('counts', 'Counts on', ({ contract, money: brings }) =>
+    contract
+      ? `${contract.contract.number}, by ${dayText(contract.contract.closes)}`
+      : brings === null
+        ? 'takes none of it'
+        : 'the day’s price',
+  ),
+  wordColumn('brings', 'Brings', (way) => (way.money === null ? '–' : money(way.money)), {
+    right: true,
+    by: (way) => way.money,
+  }),
+  wordColumn(
+    'inHand',
+    'In hand',
+    (way) =>
+      way.net !== null
+        ? money(way.net)
+        : !way.dumps
+          ? 'does not take this truck'
+          : way.money === null
+            ? '–'
+            : 'too wet',
+    { phone: 'verdict', right: true, by: (way) => way.net, as: (words) => <b className="font-semibold">{words}</b> },
+  ),
+];
 
 /** What the law lets on this truck on the road to a buyer. */
 function Law({ farm, view, to, per }: { farm: Farm; view: LegalView | null; to: string; per: number }) {

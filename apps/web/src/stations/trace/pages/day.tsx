@@ -4,13 +4,15 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { addressOf } from '../../../data/api';
 import { type Farm, useDay } from '../../../data/farm';
-import { bushels, grain, mass, money, percent, priceText } from '../../../quantity/quantity';
+import { bushels, grain, mass, money, number, percent, priceText } from '../../../quantity/quantity';
 import { clock, dayText, dayTyped } from '../../../quantity/time';
 import { readDay } from '../../../quantity/time-typed';
 import { Empty } from '../../../ui';
 import { Section } from '../../../ui/page';
 import { QueryBoundary } from '../../../ui/query-boundary';
+import { type Column, DataTable } from '../../../ui/table';
 import { Verdict } from '../../../ui/verdict';
+import { wordColumn } from '../../../widgets/columns';
 import { DayBox } from '../../../widgets/day-box';
 
 const LOOK = 'inline-flex min-h-11 items-center gap-2 font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink'; // prettier-ignore
@@ -49,6 +51,7 @@ export default function Day({ farm }: { farm: Farm }) {
 }
 
 type Data = NonNullable<ReturnType<typeof useDay>['data']>;
+type DayCut = Data['report']['cut'][number];
 
 const cutOf = (farm: Farm, { report }: Data): string =>
   report.cut.map((line) => `${farm.lot(line.id)?.fieldName ?? line.id} ${bushels(Math.round(line.bushels), farm.kgPerBu(line.crop)).text} at ${percent(line.moisture)}`).join(', '); // prettier-ignore
@@ -65,10 +68,37 @@ function asText(farm: Farm, data: Data): string {
   ].join('\n');
 }
 
+function cutColumns(farm: Farm): Column<DayCut>[] {
+  const { timeZone } = farm.data.farm;
+  return [
+    wordColumn('field', 'Field', ({ id }) => farm.lot(id)?.fieldName ?? id, {
+      phone: 'title',
+      as: (name, { id, crop }) => (
+        <>
+          <Link to={`/trace/lot/${id}`} className="underline decoration-rule underline-offset-4">
+            {name}
+          </Link>
+          , {cropOf(crop)?.short}
+        </>
+      ),
+    }),
+    wordColumn('loads', 'Loads', ({ loads }) => number(loads), { right: true, by: ({ loads }) => loads }),
+    wordColumn('cut', 'Cut', (line) => bushels(Math.round(line.bushels), farm.kgPerBu(line.crop)).text, {
+      phone: 'verdict',
+      right: true,
+      by: (line) => line.bushels,
+    }),
+    wordColumn('moisture', 'Moisture', (line) => percent(line.moisture), { right: true, by: (line) => line.moisture }),
+    wordColumn('when', 'From, to', (line) => `${clock(line.firstAt, timeZone)} – ${clock(line.lastAt, timeZone)}`, {
+      right: true,
+      by: ({ firstAt }) => Date.parse(firstAt),
+    }),
+  ];
+}
+
 function Report({ farm, data }: { farm: Farm; data: Data }) {
   const { report, ahead, nextLots } = data;
   const { cut, sold, people } = report;
-  const { timeZone } = farm.data.farm;
   const busy = cut.length + sold.length + report.hauled.length + report.dried.length > 0;
   if (!busy && ahead.length === 0)
     return (
@@ -106,35 +136,17 @@ function Report({ farm, data }: { farm: Farm; data: Data }) {
           )}
         </Verdict>
         {cut.length > 0 && (
-          <table className="mt-5 w-full" aria-label="Cut">
-            <thead className="border-y border-ink text-sm">
-              <tr>
-                <th className="py-1 pr-2 text-left">Field</th>
-                <th className="px-2 text-right max-sm:hidden">Loads</th>
-                <th className="px-2 text-right">Cut</th>
-                <th className="px-2 text-right">Moisture</th>
-                <th className="py-1 pl-2 text-right max-sm:hidden">From, to</th>
-              </tr>
-            </thead>
-            <tbody>
-              {cut.map((line) => (
-                <tr key={line.id} className="border-b border-rule">
-                  <th scope="row" className="py-1 pr-2 text-left font-normal">
-                    <Link to={`/trace/lot/${line.id}`} className="underline decoration-rule underline-offset-4">
-                      {farm.lot(line.id)?.fieldName ?? line.id}
-                    </Link>
-                    , {cropOf(line.crop)?.short}
-                  </th>
-                  <td className="px-2 text-right max-sm:hidden">{line.loads}</td>
-                  <td className="px-2 text-right">{bushels(Math.round(line.bushels), farm.kgPerBu(line.crop)).text}</td>
-                  <td className="px-2 text-right">{percent(line.moisture)}</td>
-                  <td className="py-1 pl-2 text-right whitespace-nowrap max-sm:hidden">
-                    {clock(line.firstAt, timeZone)} – {clock(line.lastAt, timeZone)}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <div className="mt-5">
+            <DataTable
+              name="Cut"
+              one="field"
+              many="fields"
+              rows={cut}
+              columns={cutColumns(farm)}
+              rowId={({ id }) => id}
+              flush
+            />
+          </div>
         )}
         {sold.length > 0 && (
           <>
