@@ -1,6 +1,7 @@
 import {
   checkFields,
   type FieldRefusal,
+  inOrder,
   LOG_KINDS,
   type LogKind,
   type LogName,
@@ -209,7 +210,7 @@ export function sameRecord(layout: Layout, a: object, b: object): boolean {
         list
           .map((row) =>
             Object.entries(row)
-              .sort(([p], [q]) => (p < q ? -1 : 1))
+              .sort(([p], [q]) => inOrder(p, q))
               .map(([name, value]) => [name, typeof value === 'boolean' ? Number(value) : value]),
           )
           .sort(),

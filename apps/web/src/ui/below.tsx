@@ -1,14 +1,28 @@
 import { type ReactNode, useEffect, useState } from 'react';
 import { useInSlices } from './use-soon';
 
+type Turn = () => void;
 /** Parts that wait for their turn, in the order in which they stand on the page. */
-const waiting: (() => void)[] = [];
-let busy = false;
+const waiting: Turn[] = [];
+/** The one that is being drawn. */
+let running: Turn | undefined;
 
 function next(): void {
-  const turn = waiting.shift();
-  busy = turn !== undefined;
-  turn?.();
+  running = waiting.shift();
+  running?.();
+}
+
+function come(turn: Turn): void {
+  waiting.push(turn);
+  // When the page as it stands is on the screen.
+  if (waiting.length === 1 && running === undefined) setTimeout(next);
+}
+
+/** Drawn, or taken off the page before it was. */
+function gone(turn: Turn): void {
+  const at = waiting.indexOf(turn);
+  if (at >= 0) waiting.splice(at, 1);
+  else if (running === turn) setTimeout(next);
 }
 
 /**
@@ -19,22 +33,10 @@ export function Below({ children }: { children: ReactNode }) {
   const [mine, setMine] = useState(false);
   const shown = useInSlices(mine);
   useEffect(() => {
+    if (shown) return;
     const turn = () => setMine(true);
-    waiting.push(turn);
-    if (!busy) {
-      busy = true;
-      // When the page as it stands is on the screen.
-      setTimeout(next);
-    }
-    return () => {
-      const at = waiting.indexOf(turn);
-      if (at >= 0) waiting.splice(at, 1);
-    };
-  }, []);
-  useEffect(() => {
-    if (!mine || shown) return;
-    // Drawn, or gone from the page: the next one's turn.
-    return () => void setTimeout(next);
-  }, [mine, shown]);
+    come(turn);
+    return () => gone(turn);
+  }, [shown]);
   return shown ? children : <span hidden data-on-its-way />;
 }

@@ -1,4 +1,4 @@
-import { type Entry, isEntryOf, living, type SeenLoadRecord, seenOf } from '@fanega/core';
+import { type Entry, inOrder, isEntryOf, living, type SeenLoadRecord, seenOf } from '@fanega/core';
 import { ulid } from 'ulid';
 import { type Farm, useHaulRecords, useJob, useRole } from '../data/farm';
 import { write } from '../data/outbox';
@@ -21,7 +21,7 @@ export function useSeenLoads(farm: Farm, place: string | null): readonly SeenLoa
     .map(({ body }) => body)
     .filter(({ machineId, from, to }) => place === null || [machineId, from, to].includes(place))
     .filter((load) => !farm.data.tape.some(({ entry }) => isEntryOf(seenOf(load), entry)))
-    .sort((a, b) => (a.at < b.at ? -1 : 1));
+    .sort((a, b) => inOrder(a.at, b.at));
 }
 
 /** One question for each load in doubt: the likely answer is a tap, another one is typed, or it was none. */

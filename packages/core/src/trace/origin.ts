@@ -1,4 +1,4 @@
-import { groupBy, tally } from '../kernel/index.js';
+import { groupBy, inOrder, tally } from '../kernel/index.js';
 import {
   type Entry,
   type FarmBook,
@@ -108,7 +108,7 @@ const followed = (ledger: Ledger, subject: OriginSubject, assumed?: Assumed): Co
       : undefined;
 
 /** Entries in the order of the book. */
-function inOrder({ records }: Ledger, ids: readonly string[]): Entry[] {
+function entriesInOrder({ records }: Ledger, ids: readonly string[]): Entry[] {
   return ids
     .map((id) => records.recordOf(id)!)
     .sort((a, b) => records.compare(a, b))
@@ -147,7 +147,7 @@ export function originOf(book: FarmBook, subject: OriginSubject, now: string): O
   const lotOf = new Map(lots.map((lot) => [lot.id, lot]));
   const placeOf = new Map(places.map((place) => [place.id, place]));
   const nameOf = (id: string): string => placeOf.get(id)?.name ?? id;
-  const seen = inOrder(ledger, [...new Set([...Object.keys(plain.loads), ...Object.keys(plain.moves)])].filter((id) => ledger.entry(id)!.type !== 'harvest' || plain.loads[id]! > 0)); // prettier-ignore
+  const seen = entriesInOrder(ledger, [...new Set([...Object.keys(plain.loads), ...Object.keys(plain.moves)])].filter((id) => ledger.entry(id)!.type !== 'harvest' || plain.loads[id]! > 0)); // prettier-ignore
   const loads = seen.flatMap((entry): OriginLoad[] => {
     const { id } = entry;
     const dryKg = plain.loads[id] ?? 0;
@@ -196,7 +196,7 @@ export function originOf(book: FarmBook, subject: OriginSubject, now: string): O
         moisture: wet > 0 ? 1 - loaded / wet : null,
       };
     })
-    .sort((a, b) => b.dryKg - a.dryKg || (a.lot < b.lot ? -1 : 1));
+    .sort((a, b) => b.dryKg - a.dryKg || inOrder(a.lot, b.lot));
   const end = subject.kind === 'delivery' ? ledger.entry(subject.id) : undefined;
   const to = end && (end.type === 'move' || end.type === 'harvest') ? end.to : subject.id;
   const lay = new Set(seen.flatMap((entry) => ('to' in entry ? [entry.to] : [])));

@@ -1,5 +1,5 @@
 import type { AtWheelInfo } from '@fanega/contract';
-import { atTheWheel, type Crew, groupBy, instantOf, signerOf, startOfDay, USUAL_HOURS } from '@fanega/core';
+import { atTheWheel, type Crew, groupBy, inOrder, instantOf, signerOf, startOfDay, USUAL_HOURS } from '@fanega/core';
 import { Inject, Injectable } from '@nestjs/common';
 import { FarmClock, LedgerService } from '../ledger/index.js';
 import { RecordsRepository } from '../records/index.js';
@@ -28,6 +28,6 @@ export class AtWheelService {
         const { hours, sinceMs, rest } = atTheWheel(moments, dayMs, moments.at(-1)!, most);
         return { name, hours, sinceMs: sinceMs ?? nowMs, rest };
       })
-      .sort((a, b) => b.hours - a.hours || (a.name < b.name ? -1 : 1));
+      .sort((a, b) => b.hours - a.hours || inOrder(a.name, b.name));
   }
 }

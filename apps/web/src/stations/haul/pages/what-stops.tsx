@@ -72,6 +72,7 @@ export function WhatStops({
     }
   }
   const delays = delaysNow(farm, notebook);
+  const kgPerBu = farm.kgPerBu(cropCut(rows));
   const { timeZone } = farm.data.farm;
   return (
     <section
@@ -86,7 +87,7 @@ export function WhatStops({
             until={built.chain.until}
             now={built.chain.now}
             rate={built.chain.combines.reduce((sum, c) => sum + c.bushelsPerHour, 0)}
-            kgPerBu={farm.kgPerBu(cropCut(rows))}
+            kgPerBu={kgPerBu}
           >
             {/* Ten days more are reckoned for it. */}
             <Below>
@@ -94,7 +95,7 @@ export function WhatStops({
                 ahead={ahead}
                 chain={built.chain}
                 elsewhere={() => elsewhere(farm, notebook, haul, rows, sheet, loads.to, down)}
-                kgPerBu={farm.kgPerBu(cropCut(rows))}
+                kgPerBu={kgPerBu}
               />
             </Below>
           </Ahead>

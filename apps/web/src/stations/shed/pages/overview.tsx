@@ -1,6 +1,7 @@
 import {
   alternativesFor,
   CROPS,
+  inOrder,
   MACHINE_KINDS,
   type MachineKind,
   type MachineNext,
@@ -65,7 +66,7 @@ export function Overview({ farm, shed, assets }: { farm: Farm; shed: ShedRecords
           <h2 className="text-sm text-muted">First days</h2>
           <ul className="mt-1">
             {Object.entries(season.firstDays)
-              .sort((a, b) => (a[1] < b[1] ? -1 : 1))
+              .sort((a, b) => inOrder(a[1], b[1]))
               .map(([crop, day]) => (
                 <li key={crop} className="flex justify-between gap-4 border-b border-rule py-1">
                   <span className="font-semibold">{CROPS[crop as keyof typeof CROPS]?.name ?? crop}</span>
