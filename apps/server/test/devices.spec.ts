@@ -2,7 +2,9 @@ import type { CablesAnswer, DeviceHello, DeviceInfo, MotorInfo, NewDevice, Weath
 import { readingsOf } from '@fanega/core';
 import { binReadings, Link, STAND_IN_CABLES, stationWeather } from '@fanega/devices';
 import { ulid } from 'ulid';
+import { DataSource } from 'typeorm';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { DeviceTokens } from '../src/platform/access.js';
 import { type Client, fieldRecords, Harness, smallFarm } from './harness.js';
 
 let harness: Harness;
@@ -49,6 +51,26 @@ describe('the device interface', () => {
     ).body;
     expect(kept).toEqual(hours);
     expect((await list()).find(({ id }) => id === deviceId)!.lastSeen).not.toBeNull();
+  });
+
+  it('machines that call in the same moment are looked up at one question, and one that was cut off is not among them', async () => {
+    const kinds = ['weather', 'tester', 'cartScale', 'truckScale'];
+    const many = await Promise.all(kinds.map((kind) => add(kind, `One of many: ${kind}`)));
+    const tokens = harness.app().get(DeviceTokens);
+    const asked = vi.spyOn(harness.app().get(DataSource), 'query');
+    try {
+      const calling = [...many.map(({ token }) => token), many[0]!.token];
+      const rows = await Promise.all(calling.map((token) => tokens.of(`Bearer ${token}`)));
+      expect(rows.map(({ kind, farmId: of }) => [kind, of])).toEqual(
+        [...kinds, kinds[0]].map((kind) => [kind, farmId]),
+      );
+      expect(asked.mock.calls.filter(([sql]) => sql.includes('FROM devices'))).toHaveLength(1);
+    } finally {
+      asked.mockRestore();
+    }
+    await client.post(`/farms/${farmId}/devices/${many[1]!.deviceId}/revoke`, {});
+    const after = await Promise.allSettled(many.map(({ token }) => tokens.of(`Bearer ${token}`)));
+    expect(after.map(({ status }) => status)).toEqual(['fulfilled', 'rejected', 'fulfilled', 'fulfilled']);
   });
 
   it('each kind writes its own and nothing else, in words', async () => {

@@ -100,6 +100,7 @@ export class DeviceTokens {
   private readonly calls: Buckets;
   private readonly seen = new Map<string, number>();
   private readonly known = new Map<string, { readonly row: DeviceCaller; readonly until: number }>();
+  private asked: { readonly hashes: Set<string>; readonly rows: Promise<ReadonlyMap<string, DeviceCaller>> } | null = null; // prettier-ignore
 
   constructor(
     @Inject(DataSource) private readonly db: DataSource,
@@ -135,13 +136,28 @@ export class DeviceTokens {
     const now = this.clock.now();
     const kept = this.known.get(tokenHash);
     if (kept && now < kept.until && now >= kept.until - KNOWN_FOR_MS) return kept.row;
-    const [row = null] = await this.db.query<DeviceCaller[]>(
-      'SELECT id, farm_id AS farmId, name, kind FROM devices WHERE token_hash = ? AND revoked = 0',
-      [tokenHash],
-    );
+    const row = (await this.lookUp(tokenHash)).get(tokenHash) ?? null;
     if (row) setBounded(this.known, tokenHash, { row, until: now + KNOWN_FOR_MS }, MOST_KNOWN);
     else this.known.delete(tokenHash);
     return row;
+  }
+
+  /** Fifty machines that call at once are one question to the database, and not fifty. */
+  private lookUp(tokenHash: string): Promise<ReadonlyMap<string, DeviceCaller>> {
+    this.asked ??= { hashes: new Set(), rows: this.rowsOfAsked() };
+    this.asked.hashes.add(tokenHash);
+    return this.asked.rows;
+  }
+
+  private async rowsOfAsked(): Promise<ReadonlyMap<string, DeviceCaller>> {
+    await new Promise(setImmediate);
+    const hashes = [...this.asked!.hashes];
+    this.asked = null;
+    const rows = await this.db.query<(DeviceCaller & { readonly hash: string })[]>(
+      'SELECT id, farm_id AS farmId, name, kind, token_hash AS hash FROM devices WHERE token_hash IN (?) AND revoked = 0',
+      [hashes],
+    );
+    return new Map(rows.map(({ hash, ...row }) => [hash, row]));
   }
 
   /** A device that is cut off here is cut off at once. */
