@@ -1,8 +1,18 @@
-import type { BuyerSheet, Settlement } from '@fanega/core';
+import {
+  type BookGap,
+  bookGaps,
+  type BuyerSheet,
+  type Delivery,
+  type FarmState,
+  farmView,
+  sellBookOf,
+  type SellRecords,
+  type Settlement,
+} from '@fanega/core';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { ulid } from 'ulid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Client, Harness, smallFarm } from './harness.js';
+import { type Client, farmNow, Harness, smallFarm } from './harness.js';
 
 let harness: Harness;
 let client: Client;
@@ -127,5 +137,24 @@ describe('what buyers post and pay', () => {
     expect((await post('sell/statement', given)).status).toBe(200);
     expect(await text(`statements/${given.id}`)).toMatch(/, discounts, drying and fees .*-\$107\.14/);
     expect((await client.get(`/farms/${farmId}/sell/print/nothing/pdf`)).status).toBe(404);
+  });
+
+  it('what has no counterpart yet is what a page with all tickets and sheets would find, and goes when its counterpart comes', async () => {
+    const gaps = async () => (await client.get<BookGap[]>(`/farms/${farmId}/gaps`)).body;
+    const told = (all: readonly BookGap[]) => all.map(({ what, ticket, count, money }) => [what, ticket, count, money]);
+    const found = await gaps();
+    const state = await farmNow(client, farmId);
+    const farm = farmView({ ...state, layers: {} } as unknown as FarmState);
+    const tickets = async (season: number) => (await client.get<Delivery[]>(`/farms/${farmId}/deliveries?season=${season}`)).body; // prettier-ignore
+    const book = sellBookOf(farm, (await records()) as unknown as SellRecords, 2026, await tickets(2026), await tickets(2025)); // prettier-ignore
+    expect(found).toEqual(bookGaps(farm, book, state.steps));
+    // T2 was paid and never hauled; J1 was hauled and never paid.
+    expect(told(found)).toEqual([
+      ['noLoad', 'T2', 1, expect.closeTo(3696.44, 2)],
+      ['noSettlement', null, 1, 2000],
+    ]);
+    const paid = settlement({ number: 'C-2', paidOn: '2026-07-30', lines: [{ ticket: 'J1', kind: 'ticket', bushels: 500, price: 4, money: 2000 }], deductions: [], net: 2000 }); // prettier-ignore
+    expect((await post('sell/settlement', paid)).status).toBe(200);
+    expect(told(await gaps()).map(([what]) => what)).toEqual(['noLoad']);
   });
 });

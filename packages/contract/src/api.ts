@@ -2,6 +2,7 @@ import type {
   Account,
   Book,
   CropCosts,
+  BookGap,
   Delivery,
   DeliveryTraceView,
   Division,
@@ -88,6 +89,7 @@ export interface Api {
   BroughtLine: BroughtLine;
   Book: Book;
   BookCheckAnswer: BookCheckAnswer;
+  BookGap: BookGap;
   Delivery: Delivery;
   DeliveryTraceView: DeliveryTraceView;
   DeviceAnswer: DeviceAnswer;

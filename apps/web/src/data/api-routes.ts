@@ -24,6 +24,7 @@ export const ROUTES: Readonly<
   '/api/farms/{farmId}/shed/records': { topics: ['shed'], keep: true },
   '/api/farms/{farmId}/header': { topics: ['header', 'store'], keep: true },
   '/api/farms/{farmId}/now': { topics: ['book', 'header'], keep: true, clock: true },
+  '/api/farms/{farmId}/gaps': { topics: ['book', 'header', 'sell'], keep: true, clock: true },
   '/api/farms/{farmId}/layers': { topics: ['book', 'header'], keep: true },
   '/api/farms/{farmId}/lots': { topics: ['book', 'header', 'fields'], keep: true },
   '/api/farms/{farmId}/lots/{lotId}/moistures': { topics: ['book', 'header'], keep: true },

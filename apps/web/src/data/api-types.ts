@@ -3184,6 +3184,22 @@ export interface paths {
     readonly patch?: never;
     readonly trace?: never;
   };
+  readonly '/api/farms/{farmId}/gaps': {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path?: never;
+      readonly cookie?: never;
+    };
+    readonly get: operations['TodayController_gaps'];
+    readonly put?: never;
+    readonly post?: never;
+    readonly delete?: never;
+    readonly options?: never;
+    readonly head?: never;
+    readonly patch?: never;
+    readonly trace?: never;
+  };
   readonly '/api/farms/{farmId}/layers': {
     readonly parameters: {
       readonly query?: never;
@@ -4671,6 +4687,16 @@ export interface components {
         readonly [key: string]: number;
       };
       readonly crops?: readonly components['schemas']['OwnCrop'][];
+    };
+    readonly BookGap: {
+      /** @enum {string} */
+      readonly what: 'level' | 'missingNumbers' | 'noLoad' | 'noSettlement' | 'noTicket' | 'short';
+      readonly id: null | string;
+      readonly place: string;
+      readonly ticket: null | string;
+      readonly count: number;
+      readonly money: null | number;
+      readonly sinceMs: null | number;
     };
     readonly BreakdownKept: {
       readonly body: components['schemas']['BreakdownRecord'];
@@ -13864,6 +13890,27 @@ export interface operations {
         };
         content: {
           readonly 'application/json': components['schemas']['FarmNow'];
+        };
+      };
+    };
+  };
+  readonly TodayController_gaps: {
+    readonly parameters: {
+      readonly query?: never;
+      readonly header?: never;
+      readonly path: {
+        readonly farmId: string;
+      };
+      readonly cookie?: never;
+    };
+    readonly requestBody?: never;
+    readonly responses: {
+      readonly 200: {
+        headers: {
+          readonly [name: string]: unknown;
+        };
+        content: {
+          readonly 'application/json': readonly components['schemas']['BookGap'][];
         };
       };
     };

@@ -326,6 +326,8 @@ export function useDown(): ReadonlyMap<string, string> {
     return out.length === 0 ? broken : new Map([...out, ...broken]);
   }, [shed, states, now]);
 }
+/** What in the books of the season has no counterpart yet. */
+export const useGaps = () => useOfFarm('/api/farms/{farmId}/gaps');
 /** Everything wet and where it is. */
 export const useWet = () => useOfFarm('/api/farms/{farmId}/wet');
 /** A station's records with those that wait on this device. */

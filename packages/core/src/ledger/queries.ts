@@ -128,14 +128,22 @@ export function deliveryOf({ ledger }: FarmBook, parcel: ParcelView): Delivery {
   };
 }
 
-/** Deliveries, newest first; of the lots of one season only where one is named. */
+/**
+ * Deliveries, newest first; of the lots of one season only where one is named. Grain of unknown origin in a load belongs to the seasons of the
+ * rest of it; a load of nothing else, to the season that went out last before it, or first after it.
+ */
 export function deliveries(book: FarmBook, season?: number): Delivery[] {
   const { ledger } = book;
-  const own =
-    season === undefined ? null : new Set(book.lots.filter((lot) => lot.season === season).map((lot) => lot.id));
-  return ledger
-    .parcels(0, ledger.steps, (entry) => ledger.isDelivery(entry.id))
-    .filter((parcel) => own === null || Object.keys(parcel.lots).some((lot) => own.has(lot) || lot === 'unknown'))
+  const all = ledger.parcels(0, ledger.steps, (entry) => ledger.isDelivery(entry.id));
+  const seasonOf = new Map(book.lots.map((lot) => [lot.id, lot.season]));
+  const seasons = all.map(({ lots }) => Object.keys(lots).flatMap((lot) => seasonOf.get(lot) ?? []));
+  let last: readonly number[] | undefined = seasons.find((known) => known.length > 0);
+  const isOf = (known: readonly number[]): boolean => {
+    if (known.length > 0) last = known;
+    return season === undefined || last === undefined || last.includes(season);
+  };
+  return all
+    .filter((_, i) => isOf(seasons[i]!))
     .map((parcel) => deliveryOf(book, parcel))
     .reverse();
 }

@@ -25,7 +25,7 @@ export {
   TrustRow,
 } from './ledger.entity.js';
 export { LedgerRepository, shareRows, trustRows } from './ledger.repository.js';
-export { farmAsPrinted, letterhead } from './letterhead.js';
+export { farmAsPrinted, farmIn, letterhead } from './letterhead.js';
 export { LedgerService, type OpenBook } from './ledger.service.js';
 export { requireCrops } from './own-crops.repository.js';
 export { PlacesRepository } from './places.repository.js';

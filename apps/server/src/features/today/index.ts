@@ -1,16 +1,32 @@
 import { createHash } from 'node:crypto';
 import type { FarmHeaderAnswer, FarmNow, LayersAnswer } from '@fanega/contract';
-import { type Entry, startOfDay, type TapeLine, tapePage, todayView } from '@fanega/core';
+import {
+  type BookGap,
+  bookGaps,
+  currentSeason,
+  deliveries,
+  type Entry,
+  sellBookOf,
+  type SellRecords,
+  startOfDay,
+  type TapeLine,
+  tapePage,
+  type TodayView,
+  todayView,
+} from '@fanega/core';
 import { Controller, Get, Inject, Module, Param, Query } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { Allow, ForJobs, type Writer, WriterOf } from '../../platform/access.js';
 import { Answers } from '../../platform/answer.js';
 import { versionText } from '../../platform/versions.js';
-import { FarmClock, LedgerModule, LedgerService } from '../ledger/index.js';
+import { FarmClock, farmIn, LedgerModule, LedgerService, type OpenBook } from '../ledger/index.js';
+import { RecordsModule, RecordsService } from '../records/index.js';
 
 const TAPE_LENGTH = 60;
 /** What is due today changes with the clock too, minute by minute. */
 const MINUTE = 60_000;
+/** What a buyer owes since a fortnight is a matter of hours. */
+const HOUR = 60 * MINUTE;
 
 @ApiTags('today')
 @Controller('farms/:farmId')
@@ -18,6 +34,7 @@ class TodayController {
   constructor(
     @Inject(LedgerService) private readonly ledgers: LedgerService,
     @Inject(FarmClock) private readonly clock: FarmClock,
+    @Inject(RecordsService) private readonly records: RecordsService,
   ) {}
 
   /** What the farm is called, and its lots and places. */
@@ -52,7 +69,7 @@ class TodayController {
           seq: book.versions.seq,
           positions,
           tape: tapePage(book, book.seqOf, TAPE_LENGTH),
-          ...todayView(book, now, startOfDay(now, book.header.farm.timeZone), positions),
+          ...dayOf(book, now, positions),
           entries: book.ledger.size,
           broken: book.broken,
           topics: book.versions.topics,
@@ -63,6 +80,28 @@ class TodayController {
     );
     // Devices set their clocks by it: the answer may be a minute old, the time must not be.
     return { ...answer, now, ...(job ? { tape: answer.tape.map(withoutPrice) } : {}) };
+  }
+
+  /** What in the books of the season has no counterpart yet, the most money first: it takes all its tickets and sheets, which a page need not have. */
+  @Get('gaps')
+  @Allow('viewer')
+  @Answers('BookGap[]', { topics: ['book', 'header', 'sell'], keep: true, clock: true })
+  async gaps(@Param('farmId') farmId: string): Promise<BookGap[]> {
+    // Read before the book is opened: what comes meanwhile makes a version of its own, and the question is asked again.
+    const sell = (await this.records.everything(farmId, 'sell')) as unknown as SellRecords;
+    const now = await this.clock.now(farmId);
+    return this.ledgers.answer(
+      farmId,
+      'gaps',
+      (book) => {
+        const positions = book.ledger.positions();
+        const farm = farmIn(book, now, positions);
+        const season = currentSeason(book.lots) ?? 0;
+        const sold = sellBookOf(farm, sell, season, deliveries(book, season), deliveries(book, season - 1));
+        return bookGaps(farm, sold, dayOf(book, now, positions).steps);
+      },
+      ({ versions }) => `${Math.floor(now / HOUR)} ${versions.topics.sell}`,
+    );
   }
 
   /** Strata of every place; only of those whose mark is not the one that is named (`have=PLACE:MARK,…`). */
@@ -88,6 +127,9 @@ class TodayController {
   }
 }
 
+const dayOf = (book: OpenBook, now: number, positions: FarmNow['positions']): TodayView =>
+  todayView(book, now, startOfDay(now, book.header.farm.timeZone), positions);
+
 /** A paired phone sees what was hauled, and not what it brought. */
 const withoutPrice = (line: TapeLine): TapeLine => {
   const unpriced = ({ pricePerBu: _, ...entry }: Entry & { readonly pricePerBu?: number }): Entry => entry;
@@ -98,5 +140,5 @@ const withoutPrice = (line: TapeLine): TapeLine => {
 const markOf = (layers: unknown): string =>
   createHash('sha1').update(JSON.stringify(layers)).digest('base64url').slice(0, 12);
 
-@Module({ imports: [LedgerModule], controllers: [TodayController] })
+@Module({ imports: [LedgerModule, RecordsModule], controllers: [TodayController] })
 export class TodayModule {}

@@ -1,27 +1,22 @@
-import { type BookGap, bookGaps, displaysWaiting, gapWords } from '@fanega/core';
-import { useMemo, useState } from 'react';
+import { type BookGap, displaysWaiting, gapWords } from '@fanega/core';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import { type Farm, useNotebook } from '../../data/farm';
+import { type Farm, useGaps, useNotebook } from '../../data/farm';
 import { money, number } from '../../quantity/quantity';
 import { Button } from '../../ui';
 import { EntryDrawer } from '../../widgets/entry-drawer';
 import { Ago } from '../../widgets/ago';
-import { type SellBook, useSellBook } from '../../widgets/use-sell-book';
 
 const SHOWN = 5;
 const LINK = 'font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink';
 
 const target = (gap: BookGap): string => (gap.what === 'noTicket' && gap.id !== null ? `/trace/delivery/${gap.id}` : gap.what === 'missingNumbers' ? '/sell' : '/sell/settle'); // prettier-ignore
 
+const NONE: readonly BookGap[] = [];
+
 /** What in the books has no counterpart yet, the most money first. */
 export default function Gaps({ farm }: { farm: Farm }) {
-  // Two pieces of work, so that neither holds the page up for both.
-  return <Found farm={farm} book={useSellBook(farm)} />;
-}
-
-function Found({ farm, book }: { farm: Farm; book: SellBook | null }) {
-  const { steps } = farm.data as unknown as { steps: Parameters<typeof bookGaps>[2] };
-  const gaps = useMemo(() => (book ? bookGaps(farm, book, steps) : []), [farm, book, steps]);
+  const gaps = useGaps().data ?? NONE;
   const notebook = useNotebook().data;
   const displays = notebook ? displaysWaiting(notebook.logs.displayPhoto, notebook.logs.displayTyped).length : 0;
   const [all, setAll] = useState(false);
