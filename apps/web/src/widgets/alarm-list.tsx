@@ -1,4 +1,4 @@
-import type { AlarmNow } from '@fanega/core';
+import type { AlarmNow, Deadline } from '@fanega/core';
 import { Check, OctagonAlert, TriangleAlert } from 'lucide-react';
 import { type ReactNode, useEffect } from 'react';
 import { ulid } from 'ulid';
@@ -12,6 +12,7 @@ import { say } from '../words';
 import { useHear } from './hear-alarm';
 import { aloud, canSpeak, speak } from './speak';
 import { type Alarm, coverWords, useAlarms } from './use-alarms';
+import { useDeadlines } from './use-deadlines';
 
 /** Told already on this device: a page that is opened again does not shout again. */
 const told = new Set<string>();
@@ -31,22 +32,30 @@ function useAloud(alarms: readonly AlarmNow<Alarm>[] | null): void {
   }, [alarms]);
 }
 
+interface Shown {
+  readonly farm: Farm;
+  readonly place: string | null;
+  readonly large?: boolean;
+  /** Stands under it where no wet grain is on the list. */
+  readonly unlessWet?: ReactNode;
+}
+
 /** What cannot wait, in one order, each with who sees to it; before rain each cover is ticked off. Nothing while nothing is the matter. */
-export default function AlarmList({
+export default function AlarmList(shown: Shown) {
+  // Two pieces of work, so that neither holds the page up for both.
+  return <List {...shown} wet={useDeadlines(shown.farm)} />;
+}
+
+function List({
   farm,
   place,
   large = false,
   unlessWet = null,
-}: {
-  farm: Farm;
-  place: string | null;
-  large?: boolean;
-  /** Stands under it where no wet grain is on the list. */
-  unlessWet?: ReactNode;
-}) {
+  wet,
+}: Shown & { readonly wet: readonly Deadline[] | null }) {
   useTicking();
   aloud.use();
-  const alarms = useAlarms(farm, place);
+  const alarms = useAlarms(farm, place, wet);
   const hear = useHear(farm);
   useAloud(alarms);
   if (alarms === null || alarms.length === 0) return unlessWet;

@@ -6,6 +6,7 @@ import {
   calendarDay,
   coveredPlaces,
   coversToClose,
+  type Deadline,
   dewBegins,
   FIRE_STOP,
   living,
@@ -25,7 +26,6 @@ import { say } from '../words';
 import { leavingTruck } from './leaving-truck';
 import { useSite } from './site';
 import { siteAlarms } from './site-alarms';
-import { useDeadlines } from './use-deadlines';
 import { dangerOf, hourAt } from './weather-now';
 
 export interface Alarm extends AlarmFacts {
@@ -46,15 +46,21 @@ const FULL = 0.97;
 /** A truck that has longer until its buyer closes is not hurried. */
 const CLOSING_MS = 2 * HOUR_MS;
 
-/** Everything that cannot wait, in one order for the whole farm or for one cab; null while the farm is asked. */
-export function useAlarms(farm: Farm, place: string | null): readonly AlarmNow<Alarm>[] | null {
+/**
+ * Everything that cannot wait, in one order for the whole farm or for one cab; null while the farm is asked.
+ * @param wet deadlines of what is wet, where they are known
+ */
+export function useAlarms(
+  farm: Farm,
+  place: string | null,
+  wet: readonly Deadline[] | null,
+): readonly AlarmNow<Alarm>[] | null {
   const notebook = useNotebook().data;
   const shed = useShed().data;
   const weather = useWeather(1, 1).data;
   const haul = useHaul().data;
   const fuel = useFuel().data;
   const site = useSite(farm);
-  const wet = useDeadlines(farm);
   const nowMs = Math.floor(farm.clock() / 60_000) * 60_000;
   const crew = shed?.settings.crew.farm?.value;
   const found = useMemo(() => {

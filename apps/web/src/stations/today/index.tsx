@@ -68,6 +68,8 @@ export default function Today() {
         <Suspense>
           <SeenQuestions farm={farm} place={null} className="px-5 lg:px-6" />
         </Suspense>
+      </Below>
+      <Below>
         <Suspense fallback={<DeadlineLine {...nearest} />}>
           <AlarmList farm={farm} place={null} unlessWet={<DeadlineLine {...nearest} />} />
         </Suspense>
