@@ -1,9 +1,19 @@
 import { describe, expect, it } from 'vitest';
-import { deliveries, Ledger, type LotInfo, type PlaceInfo } from '../src/index.js';
+import { deliveries, type FarmBook, Ledger } from '../src/index.js';
 import { BookBuilder } from './books.js';
 
-const LOTS = [{ id: 'old', season: 2025 }, { id: 'new', season: 2026 }] as unknown as LotInfo[]; // prettier-ignore
-const PLACES = [{ id: 'truck', kind: 'truck' }, { id: 'bin', kind: 'bin' }, { id: 'mill', kind: 'buyer' }] as unknown as PlaceInfo[]; // prettier-ignore
+const LOTS = [
+  { id: 'old', season: 2025 },
+  { id: 'new', season: 2026 },
+];
+const PLACES = [
+  { id: 'truck', kind: 'truck' },
+  { id: 'bin', kind: 'bin' },
+  { id: 'mill', kind: 'buyer' },
+];
+/** Of the farm, what `deliveries` reads. */
+const farmBook = (b: BookBuilder) =>
+  ({ ledger: Ledger.of(b.book()), lots: LOTS, places: PLACES }) as unknown as FarmBook;
 /** Out of a truck that is empty by the book, it is of unknown origin. */
 const haul = (b: BookBuilder, wetKg: number) => b.move('truck', 'mill', { wetKg });
 
@@ -17,7 +27,7 @@ describe('deliveries of a season', () => {
   b.harvest('new', 'truck', 1000);
   const fresh = haul(b, 1000);
   const unknownAfterNew = haul(b, 200);
-  const book = { ledger: Ledger.of(b.book()), lots: LOTS, places: PLACES };
+  const book = farmBook(b);
   const ids = (season?: number) => deliveries(book, season).map(({ entry }) => entry.id);
 
   it('a load that brought unknown grain along is of the season of the rest, and of no other', () => {
@@ -35,6 +45,6 @@ describe('deliveries of a season', () => {
     expect(ids()).toEqual([unknownAfterNew, fresh, unknownAfterOld, mixed, unknownFirst]);
     const bare = new BookBuilder(LOTS, PLACES);
     haul(bare, 100);
-    expect(deliveries({ ledger: Ledger.of(bare.book()), lots: LOTS, places: PLACES }, 2026)).toHaveLength(1);
+    expect(deliveries(farmBook(bare), 2026)).toHaveLength(1);
   });
 });

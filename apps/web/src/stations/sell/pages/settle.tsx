@@ -26,7 +26,7 @@ import { type State, Status } from '../../../ui/status';
 import { csvFile, csvOf, saveFile } from '../../../ui/table/csv';
 import { type Column, DataTable } from '../../../ui/table';
 import { Verdict } from '../../../ui/verdict';
-import { figureColumn, momentColumn, wordColumn } from '../../../widgets/columns';
+import { figureColumn, moneyColumn, momentColumn, wordColumn } from '../../../widgets/columns';
 import { TakeBack } from '../../../widgets/take-back';
 import { Working } from '../../../widgets/working';
 import { FileDrawer, importsOf } from '../forms/file-drawer';
@@ -432,6 +432,30 @@ function SheetDrawer({
   );
 }
 
+const accountsOf = ({ byAccount }: OwnerSum): string =>
+  Object.entries(byAccount)
+    .filter(([, amount]) => amount !== 0)
+    .map(([account, amount]) => `${ACCOUNT_WORDS[account as Posting['account']]} ${money(amount)}`)
+    .join('; ');
+
+function ownerColumns(farm: Farm, postings: readonly Posting[]): Column<OwnerSum>[] {
+  const paidKg = new Map<string, number>();
+  for (const { owner, crop, bushels: paid } of postings)
+    paidKg.set(owner, (paidKg.get(owner) ?? 0) + paid * farm.kgPerBu(crop ?? undefined));
+  return [
+    wordColumn('owner', 'Owner', ({ owner }) => owner, {
+      phone: 'title',
+      as: (owner) => <b className="font-semibold">{owner}</b>,
+    }),
+    // Of any crops: what a bushel of them weighs together.
+    figureColumn('paid', 'Paid', bushels, (one) => one.bushels, {
+      per: ({ owner, bushels: paid }) => (paidKg.get(owner) ?? 0) / (paid || 1),
+    }),
+    moneyColumn('money', 'Money', (one) => one.money, { phone: 'verdict' }),
+    wordColumn('of', 'Of it', accountsOf),
+  ];
+}
+
 function ByOwner({
   farm,
   book,
@@ -447,6 +471,7 @@ function ByOwner({
 }) {
   const terms = Object.entries(book.records.settings.ownerTerms);
   const all = sumOfMoney(sums.map((one) => one.money));
+  const columns = useMemo(() => ownerColumns(farm, postings), [farm, postings]);
   const cash = terms.filter(([, { value }]) => value.kind === 'cash');
   const leased = new Set(terms.map(([, { value }]) => value.owner));
   const sharing = new Set(farm.data.lots.flatMap(({ shares }) => shares.map(({ owner }) => owner)));
@@ -480,43 +505,21 @@ function ByOwner({
         </p>
       ) : (
         <>
-          <div className="mt-2 overflow-x-auto" tabIndex={0} role="region" aria-label="Money by owner">
-            <table className="w-full" aria-label="By owner">
-              <thead className="border-y border-ink text-left text-sm">
-                <tr>
-                  <th className="py-1 pr-2">Owner</th>
-                  <th className="px-2 text-right">Paid bushels</th>
-                  <th className="px-2 text-right">Money</th>
-                  <th className="py-1 pl-2">Of it</th>
-                </tr>
-              </thead>
-              <tbody>
-                {sums.map((one) => (
-                  <tr key={one.owner} className="border-b border-rule align-top">
-                    <td className="py-1 pr-2 font-semibold">{one.owner}</td>
-                    <td className="px-2 text-right whitespace-nowrap">
-                      {bushels(Math.round(one.bushels), farm.kgPerBu('corn')).text}
-                    </td>
-                    <td className="px-2 text-right text-lg font-bold">{money(one.money)}</td>
-                    <td className="py-1 pl-2 text-sm">
-                      {Object.entries(one.byAccount)
-                        .filter(([, amount]) => amount !== 0)
-                        .map(([account, amount]) => `${ACCOUNT_WORDS[account as Posting['account']]} ${money(amount)}`)
-                        .join('; ')}
-                    </td>
-                  </tr>
-                ))}
-                <tr className="border-t border-ink font-bold">
-                  <td className="py-1 pr-2">All of it</td>
-                  <td />
-                  <td className="px-2 text-right text-lg">{money(all)}</td>
-                  <td className="py-1 pl-2 text-sm font-normal">
-                    what the sheets come to: {money(sumOfMoney(book.settled.sheets.map(({ should }) => should)))}
-                  </td>
-                </tr>
-              </tbody>
-            </table>
+          <div className="mt-2">
+            <DataTable
+              name="By owner"
+              one="owner"
+              many="owners"
+              rows={sums}
+              columns={columns}
+              rowId={({ owner }) => owner}
+              flush
+            />
           </div>
+          <p className="mt-2 text-lg">
+            All of it <b className="font-bold">{money(all)}</b>; what the sheets come to:{' '}
+            {money(sumOfMoney(book.settled.sheets.map(({ should }) => should)))}
+          </p>
           <div className="mt-2">
             <Button look="quiet" className="!px-0" onClick={bookFile}>
               CSV for the bookkeeper, a line a posting
