@@ -27,6 +27,7 @@ import { validation } from './platform/validation.js';
 const KEEP_ALIVE_MS = 75_000;
 const HEADERS_MS = 15_000;
 const DEVICES = '/api/device/';
+const isOfApi = ({ path: address }: Request): boolean => /^\/api(\/|$)/i.test(address);
 /** Bytes of an answer. */
 const WORTH_A_TAG = 512;
 
@@ -114,7 +115,7 @@ function ofTheApi(db: DataSource): RequestHandler {
   // What a machine is told is a line or two, and it has no cookies.
   const devices = inTurn(unkept, patience);
   return (request, response, next) => {
-    if (!/^\/api(\/|$)/i.test(request.path)) next();
+    if (!isOfApi(request)) next();
     else void (request.path.startsWith(DEVICES) ? devices : people)(request, response, next);
   };
 }
@@ -158,7 +159,7 @@ function pages(root: string | null): RequestHandler[] {
         pathname.startsWith('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
       ),
   });
-  return [(request, response, next) => (/^\/api(\/|$)/.test(request.path) ? next() : serve(request, response, next))];
+  return [(request, response, next) => (isOfApi(request) ? next() : serve(request, response, next))];
 }
 
 /** Closes the application and its database connections. */

@@ -93,6 +93,10 @@ export function TextBox({
   );
 }
 
+/**
+ * One of a list. The browser's own box: a phone opens its own large list over it, which gloves know, and a keyboard types into it; a list of
+ * ours would be a smaller one.
+ */
 export function SelectBox({
   label,
   error,

@@ -432,11 +432,10 @@ function SheetDrawer({
   );
 }
 
-const accountsOf = ({ byAccount }: OwnerSum): string =>
+const accountsOf = ({ byAccount }: OwnerSum): [account: string, amount: string][] =>
   Object.entries(byAccount)
     .filter(([, amount]) => amount !== 0)
-    .map(([account, amount]) => `${ACCOUNT_WORDS[account as Posting['account']]} ${money(amount)}`)
-    .join('; ');
+    .map(([account, amount]) => [ACCOUNT_WORDS[account as Posting['account']], money(amount)]);
 
 function ownerColumns(farm: Farm, postings: readonly Posting[]): Column<OwnerSum>[] {
   const paidKg = new Map<string, number>();
@@ -451,8 +450,27 @@ function ownerColumns(farm: Farm, postings: readonly Posting[]): Column<OwnerSum
     figureColumn('paid', 'Paid', bushels, (one) => one.bushels, {
       per: ({ owner, bushels: paid }) => (paidKg.get(owner) ?? 0) / (paid || 1),
     }),
-    moneyColumn('money', 'Money', (one) => one.money, { phone: 'verdict' }),
-    wordColumn('of', 'Of it', accountsOf),
+    moneyColumn('money', 'Money', (one) => one.money, {
+      phone: 'verdict',
+      show: (one) => <b className="text-lg font-bold">{money(one.money)}</b>,
+    }),
+    wordColumn(
+      'of',
+      'Of it',
+      (one) =>
+        accountsOf(one)
+          .map((line) => line.join(' '))
+          .join('; '),
+      {
+        as: (_, one) =>
+          accountsOf(one).map(([account, amount], i) => (
+            <span key={account}>
+              {i > 0 && '; '}
+              {account} <span className="whitespace-nowrap">{amount}</span>
+            </span>
+          )),
+      },
+    ),
   ];
 }
 
